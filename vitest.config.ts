@@ -1,0 +1,13 @@
+import { fileURLToPath } from 'node:url'
+import { defineConfig } from 'vitest/config'
+
+const fromRoot = (path: string) => fileURLToPath(new URL(path, import.meta.url))
+
+export default defineConfig({
+  resolve: { alias: { '#core': fromRoot('./core'), '#shared': fromRoot('./shared') } },
+  esbuild: { tsconfigRaw: { compilerOptions: { experimentalDecorators: true } } },
+  test: {
+    include: ['core/**/*.test.ts', 'shared/**/*.test.ts', 'server/**/*.test.ts', 'app/**/*.test.ts', 'scripts/**/*.test.ts', 'tests/reference/**/*.test.ts'],
+    testTimeout: 60_000,
+  },
+})
