@@ -1,0 +1,49 @@
+import { NM_PER, UNIT_NAME, systemOf, type LengthUnit, type UnitSystem } from './length'
+
+/** Decimals shown: inch lengths to the tenth of a thou, millimetres to the micrometre. */
+const DECIMALS: Readonly<Record<LengthUnit, number>> = { thou: 1, tenth: 1, in: 4, mm: 3, um: 0 }
+
+export interface FormatOptions {
+  /** More (or fewer) decimals than usual. */
+  readonly decimals?: number
+  /** Print the unit after the figure. */
+  readonly unit?: boolean
+  /** Print + before a positive figure. */
+  readonly sign?: boolean
+  /** Drop decimals that are zero: 18, not 18.0. */
+  readonly trim?: boolean
+}
+
+/**
+ * A length (nm; averages may be fractions of one) as text.
+ * @example formatLength(482600, 'thou', { unit: true }) // "19.0 thou"
+ */
+export function formatLength(value: number, unit: LengthUnit, options: FormatOptions = {}): string {
+  const decimals = options.decimals ?? DECIMALS[unit]
+  const scale = 10 ** decimals
+  // Whole steps first: dividing before rounding would print 0.25 thou as 0.2 or 0.3 by luck.
+  const steps = Math.round(Math.abs(value) * scale / NM_PER[unit])
+  const digits = String(steps).padStart(decimals + 1, '0')
+  let figure = decimals === 0 ? digits : `${digits.slice(0, -decimals)}.${digits.slice(-decimals)}`
+  if (options.trim && decimals > 0) figure = figure.replace(/\.?0+$/, '')
+  const sign = steps === 0 ? '' : value < 0 ? '−' : options.sign ? '+' : ''
+  return sign + figure + (options.unit ? ` ${UNIT_NAME[unit]}` : '')
+}
+
+/** The unit that stands beside an entry in `unit`: the other system, at the same fineness. */
+export const otherUnit = (unit: LengthUnit): LengthUnit => (systemOf(unit) === 'metric' ? 'thou' : 'mm')
+export const unitFor = (system: UnitSystem): LengthUnit => (system === 'metric' ? 'mm' : 'thou')
+
+/**
+ * Decimals that keep the printed figure on the same side of a limit as the true one:
+ * 2.04 against an upper limit of 2 must not print as "2.0, loose".
+ */
+export function decimalsApart(value: number, limits: readonly number[], unit: LengthUnit): number {
+  let decimals = DECIMALS[unit]
+  for (; decimals < DECIMALS[unit] + 3; decimals++) {
+    const shown = Math.round(value * 10 ** decimals / NM_PER[unit])
+    const clash = limits.some(limit => value !== limit && shown === Math.round(limit * 10 ** decimals / NM_PER[unit]))
+    if (!clash) break
+  }
+  return decimals
+}

@@ -1,0 +1,43 @@
+/**
+ * Exact lengths.
+ *
+ * A length is a whole number of nanometres, so that thou (25 400 nm) and millimetres (1 000 000 nm) add without rounding.
+ * 1 in = 25.4 mm exactly: international yard and pound agreement, 1959.
+ */
+declare const brand: unique symbol
+export type Nm = number & { readonly [brand]: 'nm' }
+
+export type LengthUnit = 'thou' | 'tenth' | 'in' | 'mm' | 'um'
+
+/** Nanometres in one of each unit. */
+export const NM_PER: Readonly<Record<LengthUnit, number>> = {
+  thou: 25_400,
+  tenth: 2_540,
+  in: 25_400_000,
+  mm: 1_000_000,
+  um: 1_000,
+}
+
+/** How each unit is written after a figure. */
+export const UNIT_NAME: Readonly<Record<LengthUnit, string>> = { thou: 'thou', tenth: 'tenths', in: 'in', mm: 'mm', um: 'µm' }
+
+export type UnitSystem = 'inch' | 'metric'
+export const systemOf = (unit: LengthUnit): UnitSystem => (unit === 'mm' || unit === 'um' ? 'metric' : 'inch')
+
+/**
+ * A whole number of nanometres as a length.
+ * @throws RangeError when `n` is not a safe integer
+ */
+export function nm(n: number): Nm {
+  if (!Number.isSafeInteger(n)) throw new RangeError(`${n} is no whole number of nanometres`)
+  return (n === 0 ? 0 : n) as Nm
+}
+
+/** `thou(7.5)` is 190 500 nm. For constants and tests: what a technician types goes through `parseLength`. */
+export const thou = (n: number): Nm => nm(Math.round(n * NM_PER.thou))
+export const mm = (n: number): Nm => nm(Math.round(n * NM_PER.mm))
+
+export const ZERO = nm(0)
+export const add = (a: Nm, b: Nm): Nm => nm(a + b)
+export const subtract = (a: Nm, b: Nm): Nm => nm(a - b)
+export const sumOf = (lengths: readonly Nm[]): Nm => nm(lengths.reduce<number>((total, length) => total + length, 0))

@@ -1,0 +1,38 @@
+import { coverageFactor } from './student'
+
+/** Where an uncertainty comes from. `id` names it in files. */
+export type BudgetSource = 'repeatability' | 'resolution' | 'gauge-error' | 'hysteresis' | 'closing' | 'standard' | 'temperature' | 'refit' | 'pieces' | 'micrometer'
+
+export interface BudgetLine {
+  readonly source: BudgetSource
+  /** What it is and how the figure was got, for the table. */
+  readonly words: string
+  /** Standard uncertainty of the result from this line, nm. */
+  readonly u: number
+  /** Degrees of freedom; Infinity where the figure is taken as known. JSON holds null for Infinity. */
+  readonly nu: number
+  /** Carried alike by every reading of this gauge: leaves a comparison of two of them, and never averages down. */
+  readonly shared: boolean
+  /** Taken from a statement, not from these readings. */
+  readonly assumed?: boolean
+}
+
+export interface Combined { readonly u: number, readonly nu: number, readonly k: number, readonly U: number }
+
+/**
+ * Combined standard uncertainty, effective degrees of freedom (Welch–Satterthwaite, truncated) and expanded uncertainty.
+ * Source: JCGM 100:2008, 5.1.2, G.4.1, G.6.4.
+ * @param lines  independent contributions, u in nm
+ * @param level  coverage, 0.95 unless said
+ */
+export function combine(lines: readonly Pick<BudgetLine, 'u' | 'nu'>[], level = 0.95): Combined {
+  const variance = lines.reduce((sum, line) => sum + line.u ** 2, 0)
+  const fourth = lines.reduce((sum, line) => sum + (Number.isFinite(line.nu) ? line.u ** 4 / line.nu : 0), 0)
+  const nu = fourth === 0 ? Infinity : Math.max(1, Math.floor(variance ** 2 / fourth * (1 + 1e-12)))
+  const k = coverageFactor(nu, level)
+  const u = Math.sqrt(variance)
+  return { u, nu, k, U: k * u }
+}
+
+/** Standard uncertainty of a rectangular distribution of half-width a. */
+export const rectangular = (a: number): number => a / Math.sqrt(3)

@@ -1,0 +1,103 @@
+import { formatLength } from '../quantity/format-length'
+import type { LengthUnit } from '../quantity/length'
+import { closingError, signedPlay, unvoided, type Repeat } from './repeat'
+import { median } from './statistics'
+
+export type Gate = 'closing' | 'spread' | 'seat-drift' | 'spring-back' | 'mixed-signs' | 'few-readings' | 'outlier'
+
+export interface Finding {
+  readonly gate: Gate
+  /** fail: the series is not valid while it stands; warn: usable, look again; note: to be known. */
+  readonly level: 'fail' | 'warn' | 'note'
+  readonly repeatId?: string
+  /** A sentence for the technician. */
+  readonly words: string
+}
+
+export interface GateOptions {
+  /** nm */
+  readonly graduation: number
+  /** Smallest readable step, nm. */
+  readonly step: number
+  /** Width of the limits, nm (0…upper when one-sided); null when graduations alone decide. */
+  readonly band: number | null
+  /** For the figures in the sentences. */
+  readonly unit: LengthUnit
+}
+
+/** From this many readings on a wide spread is carried by the uncertainty instead of refused. */
+export const SPREAD_SETTLED_BY = 6
+
+/** Closing errors above this void the repeat: the larger of a graduation and a tenth of the band, never above a quarter of it. nm */
+export function closingLimit({ graduation, band }: Pick<GateOptions, 'graduation' | 'band'>): number {
+  return band === null ? graduation : Math.min(Math.max(graduation, band / 10), band / 4)
+}
+
+/** nm: the larger of two graduations and a fifth of the band. */
+export const spreadLimit = ({ graduation, band }: Pick<GateOptions, 'graduation' | 'band'>): number => Math.max(2 * graduation, (band ?? 0) / 5)
+
+function monotone(values: readonly number[]): number {
+  const steps = values.slice(1).map((value, i) => value - values[i]!)
+  const growing = steps.every(step => step >= 0) || steps.every(step => step <= 0)
+  return growing ? Math.abs((values.at(-1) ?? 0) - (values[0] ?? 0)) : 0
+}
+
+/**
+ * Everything that is wrong, or worth knowing, about a series of repeats. Common practice of the trade; the limits are in the
+ * functions above. A series with a finding of level `fail` gives no valid result.
+ */
+export function gateSeries(repeats: readonly Repeat[], options: GateOptions): Finding[] {
+  const live = unvoided(repeats)
+  if (live.length === 0) return []
+  const findings: Finding[] = []
+  const show = (value: number) => formatLength(value, options.unit, { unit: true, trim: true })
+  const number = (repeat: Repeat) => repeats.indexOf(repeat) + 1
+
+  for (const repeat of live) {
+    const error = closingError(repeat)
+    if (error > closingLimit(options)) {
+      findings.push({ gate: 'closing', level: 'fail', repeatId: repeat.id, words: `Reading ${number(repeat)} came back ${show(error)} off zero: the base, the tip or the seat moved. Void it and find out which.` })
+    } else if (error > options.graduation / 2) {
+      findings.push({ gate: 'closing', level: 'warn', repeatId: repeat.id, words: `Reading ${number(repeat)} came back ${show(error)} off zero.` })
+    }
+    if (repeat.springBack) {
+      findings.push({ gate: 'spring-back', level: 'fail', repeatId: repeat.id, words: `Reading ${number(repeat)} sprang back when the push was released: something is misaligned or not home. Find it, do not average it.` })
+    }
+  }
+
+  const plays = live.map(signedPlay)
+  const signs = new Set(plays.filter(play => play !== 0).map(Math.sign))
+  if (signs.size > 1) {
+    findings.push({ gate: 'mixed-signs', level: 'fail', words: 'Some readings run the other way round the dial. Push in the same order each time, or check the sign.' })
+  } else {
+    const zeros = live.map(repeat => (repeat.start + repeat.back) / 2)
+    const drift = Math.max(monotone(plays), monotone(zeros))
+    if (live.length > 1 && drift > options.graduation) {
+      findings.push({ gate: 'seat-drift', level: 'fail', words: `The readings walk one way, by ${show(drift)} in all: not seated. Push home and zero again.` })
+    } else {
+      const spread = Math.max(...plays) - Math.min(...plays)
+      if (spread > spreadLimit(options)) {
+        const settled = live.length >= SPREAD_SETTLED_BY
+        findings.push({ gate: 'spread', level: settled ? 'warn' : 'fail', words: `The readings lie ${show(spread)} apart. ${settled ? 'Their uncertainty carries it; better find the cause.' : 'Take more, or find the cause.'}` })
+      }
+    }
+  }
+
+  if (live.length < 3) {
+    findings.push({ gate: 'few-readings', level: 'note', words: live.length === 1 ? 'One reading only: its uncertainty is assumed from the gauge.' : 'Two readings only: three or more are better.' })
+  }
+  findings.push(...outliers(live, options).map((repeat): Finding => ({ gate: 'outlier', level: 'note', repeatId: repeat.id, words: `Reading ${number(repeat)} stands apart from the others. Void it only if you know why.` })))
+  return findings
+}
+
+/** Repeats beyond 3 scaled MAD from the median (MAD not below half a readable step), four readings or more. */
+function outliers(live: readonly Repeat[], { step }: GateOptions): Repeat[] {
+  if (live.length < 4) return []
+  const plays = live.map(signedPlay)
+  const centre = median(plays)
+  const mad = Math.max(median(plays.map(play => Math.abs(play - centre))), step / 2)
+  return live.filter(repeat => Math.abs(signedPlay(repeat) - centre) > 3 * 1.4826 * mad)
+}
+
+/** True when nothing forbids using the series. */
+export const isValid = (findings: readonly Finding[]): boolean => findings.every(finding => finding.level !== 'fail')

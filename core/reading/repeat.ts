@@ -1,0 +1,27 @@
+import type { Nm } from '../quantity/length'
+
+/** One there-and-back of a gauge: zero, pushed fully the other way, back again. All signed, nm. */
+export interface Repeat {
+  readonly id: string
+  readonly start: Nm
+  readonly far: Nm
+  readonly back: Nm
+  /** The needle fell back when the push was released: not a static reading. */
+  readonly springBack?: boolean
+  readonly at?: string
+  /** Set when this repeat was struck out; it stays in the record. */
+  readonly voided?: { readonly reason: string }
+}
+
+export const unvoided = (repeats: readonly Repeat[]): Repeat[] => repeats.filter(repeat => !repeat.voided)
+
+/** Twice the signed play, nm: a whole number, where the play itself may be half a nanometre. */
+const twicePlay = (repeat: Repeat): number => 2 * repeat.far - repeat.start - repeat.back
+
+/** Signed play of one repeat, nm: far − (start + back)/2. −1 and +3 is 4. */
+export const signedPlay = (repeat: Repeat): number => twicePlay(repeat) / 2
+
+/** Mean of the signed plays, nm; one division at the end, so that a mean that is exactly on a limit is found on it. */
+export const meanSignedPlay = (repeats: readonly Repeat[]): number => repeats.reduce((sum, repeat) => sum + twicePlay(repeat), 0) / (2 * repeats.length)
+
+export const closingError = (repeat: Repeat): number => Math.abs(repeat.back - repeat.start)

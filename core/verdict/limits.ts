@@ -1,0 +1,76 @@
+import { formatLength } from '../quantity/format-length'
+import { UNIT_NAME, nm, type LengthUnit, type Nm } from '../quantity/length'
+
+export type LimitSourceKind = 'book' | 'shop' | 'kit-leaflet' | 'borrowed' | 'common-practice' | 'own'
+
+export interface LimitSource {
+  readonly kind: LimitSourceKind
+  /** Title or reason; page, revision and date where there is one. */
+  readonly text?: string
+  readonly page?: string
+  readonly revision?: string
+  readonly date?: string
+}
+
+/**
+ * What is allowed. Ends are inclusive unless excluded ("some play, never zero"); lengths in nm, judged unrounded;
+ * `unit` is the unit they were given in.
+ */
+export interface LimitSet {
+  readonly kind: 'two-sided' | 'upper' | 'lower' | 'figure' | 'none'
+  readonly lower?: Nm
+  readonly upper?: Nm
+  readonly lowerExcluded?: boolean
+  readonly upperExcluded?: boolean
+  /** One recommended figure without limits. */
+  readonly figure?: Nm
+  readonly unit: LengthUnit
+  readonly source: LimitSource
+}
+
+export const SOURCE_NAME: Readonly<Record<LimitSourceKind, string>> = {
+  'book': 'Book', 'shop': 'Shop', 'kit-leaflet': 'Kit leaflet', 'borrowed': 'Borrowed from a similar part', 'common-practice': 'Common practice', 'own': 'Own figure',
+}
+
+/** The ends that judge, ±Infinity where open; null when nothing can be judged. */
+export function endsOf(limits: LimitSet | null): { lower: number, upper: number } | null {
+  if (!limits || limits.kind === 'none' || limits.kind === 'figure') return null
+  return { lower: limits.kind === 'upper' ? -Infinity : limits.lower!, upper: limits.kind === 'lower' ? Infinity : limits.upper! }
+}
+
+/** Width for the gates and the gauge test, nm: 0…upper when one-sided upwards, null when only a lower limit or none is known. */
+export function bandOf(limits: LimitSet | null): number | null {
+  if (!limits) return null
+  if (limits.kind === 'two-sided') return limits.upper! - limits.lower!
+  if (limits.kind === 'upper') return limits.upper!
+  return null
+}
+
+/** A sentence when the set does not make sense, else null. */
+export function limitsFault(limits: LimitSet): string | null {
+  const needs = { 'two-sided': ['lower', 'upper'], 'upper': ['upper'], 'lower': ['lower'], 'figure': ['figure'], 'none': [] }[limits.kind] as ('lower' | 'upper' | 'figure')[]
+  const missing = needs.find(end => limits[end] === undefined)
+  if (missing) return `The ${missing === 'figure' ? 'recommended figure' : `${missing} limit`} is missing.`
+  if (limits.kind === 'two-sided' && (limits.lower! > limits.upper! || (limits.lower === limits.upper && (limits.lowerExcluded || limits.upperExcluded)))) return 'The lower limit is above the upper one.'
+  if (limits.kind === 'upper' && limits.upper! <= 0) return 'An upper limit of zero or less leaves nothing.'
+  return null
+}
+
+/** `19 – 30 thou`, `up to 2 thou`, `over 0, up to 0.05 mm`. */
+export function describeLimits(limits: LimitSet | null, unit?: LengthUnit): string {
+  if (!limits || limits.kind === 'none') return 'no limit known'
+  const shown = unit ?? limits.unit
+  const figure = (value: Nm) => formatLength(value, shown, { trim: true })
+  const name = UNIT_NAME[shown]
+  switch (limits.kind) {
+    case 'figure': return `${figure(limits.figure!)} ${name}, no limits given`
+    case 'upper': return `${limits.upperExcluded ? 'below' : 'up to'} ${figure(limits.upper!)} ${name}`
+    case 'lower': return `${limits.lowerExcluded ? 'over' : 'at least'} ${figure(limits.lower!)} ${name}`
+    case 'two-sided': return limits.lowerExcluded || limits.upperExcluded
+      ? `${limits.lowerExcluded ? 'over' : 'from'} ${figure(limits.lower!)}, ${limits.upperExcluded ? 'below' : 'up to'} ${figure(limits.upper!)} ${name}`
+      : `${figure(limits.lower!)} – ${figure(limits.upper!)} ${name}`
+  }
+}
+
+/** Two-sided limits from plain figures, for kinds' defaults and tests. */
+export const twoSided = (lower: number, upper: number, unit: LengthUnit, source: LimitSource): LimitSet => ({ kind: 'two-sided', lower: nm(lower), upper: nm(upper), unit, source })
