@@ -1,0 +1,31 @@
+import { formatLength } from '../quantity/format-length'
+import { UNIT_NAME, type LengthUnit } from '../quantity/length'
+import { lotOf, packChange, thickness, type LotMap, type Pack } from './lot'
+import type { Response } from './response'
+
+/** `10 + 6`, thickest first. */
+export function pieceList(pack: Pack, lots: LotMap, unit: LengthUnit): string {
+  return pack
+    .flatMap(piece => Array.from({ length: piece.count }, () => thickness(lotOf(lots, piece.lotId))))
+    .sort((a, b) => b - a)
+    .map(size => formatLength(size, unit, { trim: true }))
+    .join(' + ')
+}
+
+/** The whole sum in one line a person can follow: `31.0 − (10 + 10 + 5 + 2) = 4.0 thou`. */
+export function arithmeticLine(play: number, fitted: Pack, next: Pack, predicted: number, lots: LotMap, response: Response, unit: LengthUnit): string {
+  const change = packChange(fitted, next)
+  const term = (pack: Pack, sign: number) => (pack.length === 0 ? '' : ` ${sign > 0 ? '+' : '−'} (${pieceList(pack, lots, unit)})`)
+  const terms = term(change.out, -response.perPiece) + term(change.in, response.perPiece)
+  const figure = (value: number) => formatLength(value, unit)
+  return `${figure(play)}${terms} = ${figure(predicted)} ${UNIT_NAME[unit]}`
+}
+
+/** What to do with the hands: `Take out 10 + 6, put in 2`, `Leave the pack as it is`. */
+export function changeWords(fitted: Pack, next: Pack, lots: LotMap, unit: LengthUnit): string {
+  const { out, in: put } = packChange(fitted, next)
+  if (out.length === 0 && put.length === 0) return 'Leave the pack as it is'
+  if (out.length === 0) return `Put in ${pieceList(put, lots, unit)}`
+  if (put.length === 0) return `Take out ${pieceList(out, lots, unit)}`
+  return `Take out ${pieceList(out, lots, unit)}, put in ${pieceList(put, lots, unit)}`
+}

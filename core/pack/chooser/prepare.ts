@@ -1,0 +1,90 @@
+import type { Nm } from '../../quantity/length'
+import { pieceSpread } from '../change-spread'
+import { lotUncertainty, pieceVariance, thickness, type Lot, type Pack } from '../lot'
+import { piecesPerPick, type Response } from '../response'
+import type { MeritOrder } from './merit'
+import { buildReach, type Reach } from './reach'
+
+/** What a check, or the shop, asks of a pack beyond its total. */
+export interface PackRules {
+  /** Fewest and most pieces; 0 and 8 unless said. */
+  readonly fewest?: number
+  readonly most?: number
+  /** nm */
+  readonly largestStack?: Nm
+  /** Lot of which one piece must be in the pack. */
+  readonly required?: string
+  /** Nothing may be added to what is fitted. */
+  readonly onlyRemove?: boolean
+  /** Unmeasured pieces may stay where they are, but none is put in. */
+  readonly noUnmeasured?: boolean
+  readonly order?: MeritOrder
+}
+
+export const MOST_PIECES = 8
+
+/** The drawer as columns, ready for any number of questions. Lots in order of id; "pick" is a piece, or an equal pair. */
+export interface PreparedDrawer {
+  readonly lots: readonly Lot[]
+  readonly response: Response
+  readonly rules: PackRules
+  readonly fitted: Pack
+  /** nm per pick */
+  readonly size: readonly number[]
+  /** picks */
+  readonly least: readonly number[]
+  readonly available: readonly number[]
+  /** pieces now fitted */
+  readonly fittedPieces: readonly number[]
+  readonly fittedTotal: number
+  readonly fittedCount: number
+  /** per pick */
+  readonly variance: readonly number[]
+  readonly cost: readonly number[]
+  /** of one piece, nm² and nm */
+  readonly lotU: readonly number[]
+  readonly measured: readonly boolean[]
+  readonly fewestPicks: number
+  readonly mostPicks: number
+  readonly reach: Reach
+}
+
+/**
+ * Reads the drawer for one place: what is on hand less what is reserved, plus what is fitted now and would come free.
+ * The expensive part of choosing, done once per drawer, fitted pack and rules.
+ */
+export function prepareDrawer(drawer: readonly Lot[], fitted: Pack, response: Response, rules: PackRules = {}): PreparedDrawer {
+  const inside = new Map<string, number>()
+  for (const piece of fitted) inside.set(piece.lotId, (inside.get(piece.lotId) ?? 0) + piece.count)
+  const per = piecesPerPick(response)
+  const fittedOf = (lot: Lot) => inside.get(lot.id) ?? 0
+  const piecesFree = (lot: Lot) => {
+    if (rules.onlyRemove || (rules.noUnmeasured && lot.measured === null)) return fittedOf(lot)
+    return Math.max(0, lot.onHand - lot.reserved) + fittedOf(lot)
+  }
+  const lots = drawer
+    .filter(lot => piecesFree(lot) >= per || fittedOf(lot) > 0 || lot.id === rules.required)
+    .sort((a, b) => (a.id < b.id ? -1 : 1))
+  const mostPicks = Math.floor((rules.most ?? MOST_PIECES) / per)
+  const size = lots.map(lot => thickness(lot) * per)
+  const available = lots.map(lot => Math.min(mostPicks, Math.floor(piecesFree(lot) / per)))
+  const fittedPieces = lots.map(fittedOf)
+  return {
+    lots, response, rules, fitted, size, available, fittedPieces,
+    least: lots.map(lot => (lot.id === rules.required ? 1 : 0)),
+    fittedTotal: lots.reduce((sum, lot, i) => sum + fittedPieces[i]! * thickness(lot), 0),
+    fittedCount: fittedPieces.reduce((a, b) => a + b, 0),
+    variance: lots.map(lot => pieceVariance(lot) * per),
+    cost: lots.map(lot => (lot.cost ?? 0) * per),
+    lotU: lots.map(lotUncertainty),
+    measured: lots.map(lot => lot.measured !== null),
+    fewestPicks: Math.ceil((rules.fewest ?? 0) / per),
+    mostPicks,
+    reach: buildReach(size, available, mostPicks),
+  }
+}
+
+/** Variance a change of `delta` pieces of lot i adds to a prediction, without what all measured pieces share. nm² */
+export const changeVariance = (drawer: PreparedDrawer, i: number, delta: number): number =>
+  pieceSpread(drawer.lotU[i]!, delta)
+

@@ -1,0 +1,72 @@
+import { nm, type Nm } from '../quantity/length'
+import { rectangular } from '../reading/budget'
+import { quadrature } from '../reading/statistics'
+
+/** Pieces of one size in the drawer. Lengths in nm. */
+export interface Lot {
+  readonly id: string
+  readonly family: string
+  readonly nominal: Nm
+  /** What a micrometer said; null until a piece was measured. */
+  readonly measured: Nm | null
+  /** Maker's tolerance, often one-sided; null when not known. */
+  readonly tolerance: { readonly plus: Nm, readonly minus: Nm } | null
+  readonly onHand: number
+  /** Kept back or promised to another open check. */
+  readonly reserved: number
+  readonly mark: string
+  readonly colour: string
+  readonly tags: readonly string[]
+  /** Smallest coin; null when not known. */
+  readonly cost: number | null
+  /** A stepped spacer or a sprung shim has its own place and drawing. */
+  readonly shape: 'flat' | 'stepped' | 'sprung'
+}
+
+/** So many pieces of a lot. */
+export interface PackPiece { readonly lotId: string, readonly count: number }
+/** What is, or will be, fitted. */
+export type Pack = readonly PackPiece[]
+
+/** Standard uncertainties assumed of a piece where nothing better is known, nm. Common practice. */
+export const ASSUMED = {
+  /** Half-width of the tolerance of an unmeasured piece with none stated: half a thou. */
+  tolerance: 12_700,
+  /** Piece to piece within a lot, and reading a micrometer twice: 1 µm. */
+  individual: 1_000,
+  /** Offset of the one micrometer all measured pieces share: 1 µm. */
+  micrometer: 1_000,
+} as const
+
+/** Thickness to reckon with, nm: measured, else the middle of the tolerance. */
+export const thickness = (lot: Lot): Nm => lot.measured ?? nm(lot.nominal + (lot.tolerance ? Math.round((lot.tolerance.plus - lot.tolerance.minus) / 2) : 0))
+
+/** Standard uncertainty that all pieces of an unmeasured lot share, nm; 0 once measured. */
+export const lotUncertainty = (lot: Lot): number => (lot.measured !== null ? 0 : rectangular(lot.tolerance ? (lot.tolerance.plus + lot.tolerance.minus) / 2 : ASSUMED.tolerance))
+
+/** u² of one piece, whole nm², for the order of merit. */
+export const pieceVariance = (lot: Lot): number => Math.round(quadrature(ASSUMED.individual, lot.measured !== null ? ASSUMED.micrometer : lotUncertainty(lot)) ** 2)
+
+export type LotMap = ReadonlyMap<string, Lot>
+export const lotMap = (lots: readonly Lot[]): LotMap => new Map(lots.map(lot => [lot.id, lot]))
+
+/** @throws RangeError for a piece of an unknown lot */
+export function lotOf(lots: LotMap, id: string): Lot {
+  const lot = lots.get(id)
+  if (!lot) throw new RangeError(`No such size in the drawer: ${id}`)
+  return lot
+}
+
+export const packTotal = (pack: Pack, lots: LotMap): Nm => nm(pack.reduce((sum, piece) => sum + piece.count * thickness(lotOf(lots, piece.lotId)), 0))
+export const pieceCount = (pack: Pack): number => pack.reduce((sum, piece) => sum + piece.count, 0)
+
+export interface PackChange { readonly out: Pack, readonly in: Pack }
+
+/** What to take out and put in to get from one pack to another. */
+export function packChange(from: Pack, to: Pack): PackChange {
+  const counts = new Map<string, number>()
+  for (const piece of from) counts.set(piece.lotId, (counts.get(piece.lotId) ?? 0) - piece.count)
+  for (const piece of to) counts.set(piece.lotId, (counts.get(piece.lotId) ?? 0) + piece.count)
+  const of = (sign: number) => [...counts].filter(([, n]) => n * sign > 0).map(([lotId, n]) => ({ lotId, count: n * sign }))
+  return { out: of(-1), in: of(1) }
+}
