@@ -15,6 +15,7 @@ export type WorksheetReading = { readonly ok: true, readonly worksheet: Workshee
 
 const validate = new Ajv({ allErrors: true, strict: false }).compile(schema)
 const MOST_FAULTS = 10
+const NO_DATE = 'There is no such date.'
 const one = (path: string, reason: string): WorksheetReading => ({ ok: false, faults: [{ path, reason }] })
 
 /**
@@ -64,6 +65,7 @@ function sentence({ keyword, params, message }: ErrorObject): string {
     case 'required': return 'This is missing.'
     case 'additionalProperties': return 'This field is not known.'
     case 'enum': return `Must be one of: ${(params.allowedValues as string[]).join(', ')}.`
+    case 'pattern': return (params.pattern as string).startsWith('^\\d{4}') ? 'This is not a date and time (2026-05-04T13:05:00Z).' : 'An id has up to 64 letters, digits and . _ : -'
     case 'const': return `Must be ${JSON.stringify(params.allowedValue)}.`
     default: return `It ${message}.`
   }
@@ -105,12 +107,19 @@ function* checkFaults(check: CheckDocument, path: string, lots: LotMap): Generat
     if (fault) yield { path: `${path}/limits/${end}`, reason: fault }
   }
   if (check.aim.school === 'own' && check.aim.own === undefined) yield { path: `${path}/aim/own`, reason: 'An aim of one’s own needs its figure.' }
+  const trials = new Set(check.trials.map(trial => trial.id))
+  for (const [i, tick] of check.ticks.entries()) {
+    if (tick.trial !== null && !trials.has(tick.trial)) yield { path: `${path}/ticks/${i}/trial`, reason: `No fitting “${tick.trial}” in this check.` }
+  }
+  if (check.signOff && Number.isNaN(Date.parse(check.signOff.at))) yield { path: `${path}/signOff/at`, reason: NO_DATE }
   const points = new Set(kind.points(check.setup).map(point => point.id))
   for (const [t, trial] of check.trials.entries()) {
+    if (Number.isNaN(Date.parse(trial.at))) yield { path: `${path}/trials/${t}/at`, reason: NO_DATE }
     for (const [p, piece] of (trial.pack ?? []).entries()) {
       if (!lots.has(piece.lotId)) yield { path: `${path}/trials/${t}/pack/${p}/lotId`, reason: `No lot “${piece.lotId}” in this file.` }
     }
     for (const [r, reading] of trial.readings.entries()) {
+      if (reading.at !== undefined && Number.isNaN(Date.parse(reading.at))) yield { path: `${path}/trials/${t}/readings/${r}/at`, reason: NO_DATE }
       if (!points.has(reading.point)) yield { path: `${path}/trials/${t}/readings/${r}/point`, reason: `This kind has no point “${reading.point}”.` }
     }
   }

@@ -1,0 +1,51 @@
+import { onBeforeUnmount, onMounted, reactive, type Ref } from 'vue'
+
+export interface KeyBinding {
+  /** What is printed: `F`, `1–5`, `PgDn`. */
+  readonly label: string
+  readonly does: string
+  /** Tells whether this press is meant; `key` is upper-cased for letters. */
+  readonly match: (key: string) => boolean
+  readonly run: (key: string) => void
+  /** Not shown in the foot, only under `?`. */
+  readonly quiet?: boolean
+}
+
+const active = reactive<{ bindings: { of: symbol, list: Ref<readonly KeyBinding[]> }[] }>({ bindings: [] })
+
+/** All bindings of what is on the screen now. */
+export const activeKeys = active
+
+/**
+ * Keys of one view. A letter is a command unless it is being typed: in a text field only while the field is empty and marked
+ * `data-keys`, since no figure starts with a letter.
+ */
+export function useKeys(list: Ref<readonly KeyBinding[]>): void {
+  const of = Symbol('keys')
+  const onKey = (event: KeyboardEvent) => {
+    if (event.defaultPrevented || event.ctrlKey || event.metaKey || event.altKey) return
+    const target = event.target as HTMLElement
+    if (target.closest('[role="dialog"]')) return
+    const typing = target instanceof HTMLTextAreaElement || target instanceof HTMLSelectElement || (target instanceof HTMLInputElement && !['checkbox', 'radio', 'button'].includes(target.type))
+    const named = event.key.length > 1
+    if (typing && !named && !(target.dataset.keys !== undefined && (target as HTMLInputElement).value === '' && !/[\d.,+\-−]/.test(event.key))) return
+    if (typing && ['ArrowUp', 'ArrowDown', 'Enter', 'Escape'].includes(event.key) && target.dataset.keys === undefined) return
+    if (event.key === 'Enter' && target.closest('button, a, summary, [role="button"]')) return
+    const key = event.key.length === 1 ? event.key.toUpperCase() : event.key
+    const binding = list.value.find(candidate => candidate.match(key))
+    if (!binding) return
+    event.preventDefault()
+    binding.run(key)
+  }
+  onMounted(() => {
+    active.bindings.push({ of, list })
+    addEventListener('keydown', onKey)
+  })
+  onBeforeUnmount(() => {
+    active.bindings = active.bindings.filter(entry => entry.of !== of)
+    removeEventListener('keydown', onKey)
+  })
+}
+
+export const key = (label: string, does: string, run: (key: string) => void, more: Partial<KeyBinding> & { keys?: readonly string[] } = {}): KeyBinding =>
+  ({ label, does, run, match: pressed => (more.keys ?? [label.toUpperCase()]).includes(pressed), ...more })

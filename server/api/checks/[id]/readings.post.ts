@@ -1,0 +1,6 @@
+import { ReadingDto } from '#shared/dto/check'
+import { readDto } from '../../../http/body'
+import { idParam, route } from '../../../http/route'
+import { logReading } from '../../../service/measure'
+
+export default route(async (event, db) => logReading(db, idParam(event, 'check'), await readDto(event, ReadingDto)))

@@ -1,0 +1,24 @@
+import { useStorage } from 'nitropack/runtime'
+import { openDatabase, type Database } from './client'
+
+let opening: Promise<Database> | null = null
+
+/** The one open database of this process. */
+export function database(): Promise<Database> {
+  opening ??= open()
+  return opening
+}
+
+async function open(): Promise<Database> {
+  const assets = useStorage('assets:migrations')
+  const migrations = new Map<string, string>()
+  for (const name of await assets.getKeys()) {
+    if (name.endsWith('.sql')) migrations.set(name, String(await assets.getItem(name)))
+  }
+  return openDatabase(process.env.FINITUM_DATA ? `${process.env.FINITUM_DATA}/database` : undefined, migrations)
+}
+
+export async function closeDatabase(): Promise<void> {
+  await (await opening)?.close()
+  opening = null
+}

@@ -1,0 +1,69 @@
+import { evaluateCheck, predictionOwn } from '#core/check/evaluate-check'
+import { lotMap, packChange, thickness, type Lot, type Pack } from '#core/pack/lot'
+import { changeWords } from '#core/pack/arithmetic'
+import { predict } from '#core/pack/predict'
+import { formatLength } from '#core/quantity/format-length'
+import type { CheckView } from '#shared/types'
+import type { FitDto, FoundPackDto, FoundPieceDto, PieceDto } from '#shared/dto/check'
+import { insertTrial, listPack } from '../database/checks'
+import type { Database, Sql } from '../database/client'
+import { insertLot, insertMovement, lotById } from '../database/stock'
+import { notFound, refuse } from '../http/refuse'
+import { commandCheck } from './command'
+
+/** One entry a lot, whatever order they were sent in. */
+function merged(pieces: readonly PieceDto[]): Pack {
+  const counts = new Map<string, number>()
+  for (const { lotId, count } of pieces) counts.set(lotId, (counts.get(lotId) ?? 0) + count)
+  return [...counts].map(([lotId, count]) => ({ lotId, count }))
+}
+
+/**
+ * Another pack goes in: what comes out returns to stock, tagged to the place; what goes in leaves it, and must be there. One
+ * transaction with the fitting itself.
+ */
+export const fitPack = (db: Database, id: string, dto: FitDto): Promise<CheckView> => commandCheck(db, id, dto, async (sql, { document, lots }) => {
+  const { request, current, estimate } = evaluateCheck(document, lots)
+  if (!request || !estimate || !current) throw refuse(409, 'Measure the present fitting first: the change is reckoned from it.')
+  if (document.trials.some(trial => trial.id === dto.trialId)) throw refuse(409, 'That fitting is already here.', 'trialId')
+  const next = merged(dto.pieces)
+  const known = document.trials.at(-1)!.pack !== null
+  const all = new Map(lotMap(lots))
+  for (const { lotId } of next) {
+    const lot = all.get(lotId) ?? await lotById(sql, lotId)
+    if (!lot) throw notFound('size in the drawer')
+    all.set(lotId, lot)
+  }
+  const { out, in: put } = packChange(request.fitted, next)
+  for (const [i, piece] of put.entries()) {
+    const lot = all.get(piece.lotId)!
+    if (lot.onHand < piece.count) throw refuse(409, `There ${lot.onHand === 1 ? 'is' : 'are'} only ${lot.onHand} of ${formatLength(thickness(lot), document.entryUnit, { unit: true })} in the drawer; this needs ${piece.count}.`, `pieces.${i}.count`)
+  }
+  const predicted = predict(request.question.measured, request.fitted, next, all, request.response, { uRefit: document.uRefit })
+  await insertTrial(sql, id, { id: dto.trialId, at: new Date().toISOString(), predicted: { play: predicted.play, u: predicted.u, uOwn: predictionOwn(predicted.u, estimate) } })
+  if (known) await listPack(sql, dto.trialId, next)
+  for (const piece of put) await insertMovement(sql, { id: `${dto.op}:in:${piece.lotId}`, lotId: piece.lotId, change: -piece.count, why: 'fit', note: document.title, trialId: dto.trialId })
+  for (const piece of out) await insertMovement(sql, { id: `${dto.op}:out:${piece.lotId}`, lotId: piece.lotId, change: piece.count, why: 'return', note: document.title, trialId: dto.trialId })
+  return `Fitted: ${changeWords(request.fitted, next, all, document.entryUnit).toLowerCase()}`
+})
+
+/** The pack as it was found, listed piece by piece. Sizes the drawer does not know become lots of their own, tagged to the place. */
+export const listFoundPack = (db: Database, id: string, dto: FoundPackDto): Promise<CheckView> => commandCheck(db, id, dto, async (sql, { document, lots, row }) => {
+  if (document.trials.length > 1) throw refuse(409, 'The pack was changed since it was found; it cannot be listed again.')
+  const pieces: PieceDto[] = []
+  for (const [i, piece] of dto.pieces.entries()) pieces.push({ lotId: await lotFor(sql, piece, i, document.family, lots, `found in ${document.title}`, `${row.id}:${dto.op}:${i}`.slice(-64)), count: piece.count })
+  await listPack(sql, document.trials[0]!.id, merged(pieces))
+  return `Pack as found: ${dto.pieces.reduce((sum, piece) => sum + piece.count, 0)} pieces listed`
+})
+
+async function lotFor(sql: Sql, piece: FoundPieceDto, at: number, family: string, lots: readonly Lot[], tag: string, newId: string): Promise<string> {
+  if (piece.lotId !== undefined) {
+    if (!await lotById(sql, piece.lotId)) throw refuse(422, 'That size is not in the drawer.', `pieces.${at}.lotId`)
+    return piece.lotId
+  }
+  if (piece.size === undefined) throw refuse(422, 'Give the piece its size.', `pieces.${at}.size`)
+  const same = lots.find(lot => lot.family === family && (piece.measured ? lot.measured === piece.size : lot.measured === null && lot.nominal === piece.size))
+  if (same) return same.id
+  await insertLot(sql, { id: newId, family, nominal: piece.size, measured: piece.measured ? piece.size : null, tolerance: null, reserved: 0, mark: '', colour: '', tags: [tag], cost: null, shape: 'flat' })
+  return newId
+}

@@ -1,0 +1,34 @@
+import type { JobSummary } from '#shared/types'
+import type { JobChangeDto, NewJobDto } from '#shared/dto/job'
+import type { Database, Sql } from '../database/client'
+import { eventKnown, insertEvent } from '../database/events'
+import { insertJob, jobRow, jobSummaries, unitNamed, updateJob } from '../database/jobs'
+import { notFound, refuse } from '../http/refuse'
+import { assertFresh } from './command'
+
+export async function jobSummary(sql: Sql, id: string): Promise<JobSummary> {
+  const job = (await jobSummaries(sql)).find(candidate => candidate.id === id)
+  if (!job) throw notFound('job')
+  return job
+}
+
+export const createJob = (db: Database, dto: NewJobDto): Promise<JobSummary> => db.transaction(async (sql) => {
+  if (!await eventKnown(sql, dto.op)) {
+    if (await jobRow(sql, dto.id)) throw refuse(409, 'That id is taken.', 'id')
+    const unitId = await unitNamed(sql, `unit-${dto.id}`.slice(0, 64), dto.unit.trim(), '')
+    await insertJob(sql, { id: dto.id, unitId, title: dto.title.trim(), notes: dto.notes ?? '' })
+    await insertEvent(sql, { id: dto.op, subject: dto.id, version: 1, what: 'Job begun' })
+  }
+  return jobSummary(sql, dto.id)
+})
+
+export const changeJob = (db: Database, id: string, dto: JobChangeDto): Promise<JobSummary> => db.transaction(async (sql) => {
+  const job = await jobRow(sql, id)
+  if (!job) throw notFound('job')
+  if (!await eventKnown(sql, dto.op)) {
+    await assertFresh(sql, id, dto.version, job.version)
+    await updateJob(sql, { id, title: dto.title?.trim() ?? job.title, notes: dto.notes ?? job.notes })
+    await insertEvent(sql, { id: dto.op, subject: id, version: job.version + 1, what: 'Job notes changed' })
+  }
+  return jobSummary(sql, id)
+})

@@ -1,0 +1,89 @@
+import Papa from 'papaparse'
+import { v4 as uuid } from 'uuid'
+import { formatLength } from '#core/quantity/format-length'
+import { parseLength } from '#core/quantity/parse-length'
+import type { Nm } from '#core/quantity/length'
+import type { Lot } from '#core/pack/lot'
+import type { Fault } from '#shared/types'
+import type { Database, Sql } from '../database/client'
+import { allLots, insertLot, insertMovement } from '../database/stock'
+import { refuse, refuseAll } from '../http/refuse'
+
+export const CSV_LARGEST = 1_000_000
+const COLUMNS = ['id', 'family', 'nominal', 'measured', 'tolerance_plus', 'tolerance_minus', 'count', 'keep_back', 'mark', 'colour', 'tags', 'cost', 'shape'] as const
+type Row = Partial<Record<typeof COLUMNS[number], string>>
+/** A spreadsheet must not run what a mark or a tag says: such text is written with a leading apostrophe. */
+const OPTIONS = { newline: '\n', escapeFormulae: true }
+
+/** The drawer as CSV; every length carries its unit, so that the file reads back as it is. */
+export async function exportStock(sql: Sql): Promise<string> {
+  const mm = (length: Nm | null | undefined) => (length === null || length === undefined ? '' : `${formatLength(length, 'mm', { decimals: 6, trim: true })} mm`)
+  const rows = (await allLots(sql)).map(lot => [lot.id, lot.family, mm(lot.nominal), mm(lot.measured), mm(lot.tolerance?.plus), mm(lot.tolerance?.minus), lot.onHand, lot.reserved, lot.mark, lot.colour, lot.tags.join('; '), lot.cost ?? '', lot.shape])
+  return `${Papa.unparse({ fields: [...COLUMNS], data: rows }, OPTIONS)}\n`
+}
+
+/**
+ * Reads a drawer from CSV: all rows or none. A known id takes the count of the file as a correction; the others are new sizes.
+ * Lengths are read as they are typed (0.10 mm, 4 thou); a bare number is thou.
+ */
+export async function importStock(db: Database, text: string): Promise<{ added: number, corrected: number }> {
+  const parsed = Papa.parse<Row>(text.replace(/^\uFEFF/, ''), { header: true, skipEmptyLines: 'greedy', transformHeader: header => header.trim().toLowerCase() })
+  const missing = (['family', 'nominal', 'count'] as const).filter(column => !parsed.meta.fields?.includes(column))
+  if (missing.length > 0) throw refuse(422, `The first line must name the columns; missing: ${missing.join(', ')}.`, 'line 1')
+  const unknown = (parsed.meta.fields ?? []).filter(field => !(COLUMNS as readonly string[]).includes(field))
+  if (unknown.length > 0) throw refuse(422, `This column is not known: ${unknown[0]}.`, 'line 1')
+  const broken = parsed.errors.find(error => error.type !== 'FieldMismatch' || error.code === 'TooManyFields')
+  if (broken) throw refuse(422, `${broken.message}.`, `line ${(broken.row ?? 0) + 2}`)
+  const faults: Fault[] = []
+  const lots = parsed.data.map((row, i) => lotFrom(row, `line ${i + 2}`, faults))
+  const twice = lots.find((lot, i) => lots.findIndex(other => other.id === lot.id) !== i)
+  if (twice) faults.push({ path: `line ${lots.lastIndexOf(twice) + 2}`, reason: `The id “${twice.id}” is used twice.` })
+  if (faults.length > 0) throw refuseAll(faults.slice(0, 10))
+
+  return db.transaction(async (sql) => {
+    const known = new Map((await allLots(sql)).map(lot => [lot.id, lot]))
+    let corrected = 0
+    for (const lot of lots) {
+      const present = known.get(lot.id)
+      if (!present) await insertLot(sql, lot)
+      const change = lot.onHand - (present?.onHand ?? 0)
+      if (change === 0) continue
+      if (present) corrected++
+      await insertMovement(sql, { id: uuid(), lotId: lot.id, change, why: present ? 'count' : 'take-in', note: 'from a CSV file' })
+    }
+    return { added: lots.filter(lot => !known.has(lot.id)).length, corrected }
+  })
+}
+
+function lotFrom(row: Row, line: string, faults: Fault[]): Lot {
+  const field = (column: keyof Row) => (row[column] ?? '').trim().replace(/^'(?=[=+\-@\t\r])/, '')
+  const length = (column: keyof Row, least: number): Nm | null => {
+    if (field(column) === '') return null
+    const entry = parseLength(field(column), 'thou')
+    if (entry.ok && entry.value >= least) return entry.value
+    faults.push({ path: `${line}, ${column}`, reason: entry.ok ? 'Must be above zero.' : entry.reason })
+    return null
+  }
+  const whole = (column: keyof Row, fallback: number): number => {
+    const value = field(column)
+    if (value === '') return fallback
+    if (/^\d{1,7}$/.test(value)) return Number(value)
+    faults.push({ path: `${line}, ${column}`, reason: `“${value}” is not a whole number.` })
+    return fallback
+  }
+  const nominal = length('nominal', 1)
+  if (nominal === null && field('nominal') === '') faults.push({ path: `${line}, nominal`, reason: 'A size is missing.' })
+  if (field('family') === '') faults.push({ path: `${line}, family`, reason: 'The family is missing.' })
+  if (field('count') === '') faults.push({ path: `${line}, count`, reason: 'The count is missing.' })
+  if (!/^[A-Za-z0-9._:-]{0,64}$/.test(field('id'))) faults.push({ path: `${line}, id`, reason: 'An id has up to 64 letters, digits and . _ : -' })
+  const shape = field('shape') || 'flat'
+  if (!['flat', 'stepped', 'sprung'].includes(shape)) faults.push({ path: `${line}, shape`, reason: 'Must be flat, stepped or sprung.' })
+  const plus = length('tolerance_plus', 0)
+  const minus = length('tolerance_minus', 0)
+  return {
+    id: field('id') || uuid(), family: field('family').slice(0, 60), nominal: nominal ?? 1 as Nm, measured: length('measured', 1),
+    tolerance: plus === null && minus === null ? null : { plus: plus ?? 0 as Nm, minus: minus ?? 0 as Nm },
+    onHand: whole('count', 0), reserved: whole('keep_back', 0), mark: field('mark').slice(0, 20), colour: field('colour').slice(0, 20),
+    tags: field('tags').split(';').map(tag => tag.trim().slice(0, 120)).filter(Boolean).slice(0, 20), cost: field('cost') === '' ? null : whole('cost', 0), shape: shape as Lot['shape'],
+  }
+}

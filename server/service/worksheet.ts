@@ -1,0 +1,104 @@
+import { v4 as uuid } from 'uuid'
+import { readWorksheet } from '#core/worksheet/read'
+import { writeWorksheet, type Worksheet, type WorksheetJob } from '#core/worksheet/worksheet'
+import { checkAnswer } from '#core/worksheet/evaluate'
+import { drawerFor, type CheckDocument } from '#core/check/document'
+import { formatLength } from '#core/quantity/format-length'
+import type { Lot } from '#core/pack/lot'
+import type { ImportResult } from '#shared/types'
+import type { Database, Sql } from '../database/client'
+import * as checks from '../database/checks'
+import { insertEvent } from '../database/events'
+import { insertGauge } from '../database/gauges'
+import { insertJob, jobRow, unitNamed } from '../database/jobs'
+import { allLots, insertLot } from '../database/stock'
+import { notFound, refuse, refuseAll } from '../http/refuse'
+import { loadCheck } from './check-view'
+import { refreshAnswer } from './settings'
+
+/** A job with all its checks, and the part of the drawer they choose from. */
+export async function exportJob(sql: Sql, jobId: string): Promise<Worksheet> {
+  const job = await jobRow(sql, jobId)
+  if (!job) throw notFound('job')
+  const documents: CheckDocument[] = []
+  for (const id of await checks.checkIdsOfJob(sql, jobId)) documents.push((await loadCheck(sql, id)).document)
+  const drawer = await allLots(sql)
+  const needed = new Set(documents.flatMap(document => drawerFor(document, drawer).map(lot => lot.id)))
+  const lots = drawer.filter(lot => needed.has(lot.id)).map(({ version: _, ...lot }): Lot => lot)
+  return writeWorksheet([{ id: job.id, unit: { name: job.unit_name, description: job.unit_description }, title: job.title, notes: job.notes, checks: documents }], lots, new Date().toISOString())
+}
+
+/**
+ * Reads a worksheet into the shop, all of it or nothing. Jobs that are here already are refused unless copied under new ids.
+ * Sizes the shop does not know are added with none on hand: the file's drawer is not this one.
+ */
+export async function importWorksheet(db: Database, text: string, asCopy: boolean): Promise<ImportResult> {
+  const reading = readWorksheet(text)
+  if (!reading.ok) throw refuseAll(reading.faults)
+  const worksheet = asCopy ? withNewIds(reading.worksheet) : reading.worksheet
+  return db.transaction(async (sql) => {
+    let added = 0
+    const here = new Map((await allLots(sql)).map(lot => [lot.id, lot]))
+    for (const [i, lot] of worksheet.lots.entries()) {
+      const known = here.get(lot.id)
+      if (known && known.nominal !== lot.nominal) throw refuse(409, `This shop knows “${lot.id}” as another size (${formatLength(known.nominal, 'mm', { unit: true })}).`, `lots/${i}`)
+      if (await insertLot(sql, lot)) added++
+    }
+    for (const [i, job] of worksheet.jobs.entries()) {
+      if (await jobRow(sql, job.id)) throw refuse(409, `The job “${job.title}” is here already. Import it as a copy to keep both.`, `jobs/${i}`)
+      await insertWholeJob(sql, job, worksheet.lots)
+    }
+    return {
+      jobs: worksheet.jobs.length, checks: worksheet.jobs.reduce((sum, job) => sum + job.checks.length, 0), lots: added, jobIds: worksheet.jobs.map(job => job.id),
+      notes: added > 0 ? [`${added} sizes of the file were not in this drawer: they are listed with none on hand.`] : [],
+    }
+  })
+}
+
+async function insertWholeJob(sql: Sql, job: WorksheetJob, lots: readonly Lot[]): Promise<void> {
+  const unitId = await unitNamed(sql, uuid(), job.unit.name, job.unit.description)
+  await insertJob(sql, { id: job.id, unitId, title: job.title, notes: job.notes })
+  for (const check of job.checks) await insertWholeCheck(sql, job.id, check, lots)
+}
+
+
+async function insertWholeCheck(sql: Sql, jobId: string, check: CheckDocument, lots: readonly Lot[]): Promise<void> {
+  if (await checks.checkRow(sql, check.id)) throw refuse(409, `The check “${check.title}” is here already.`, check.id)
+  await insertGauge(sql, check.gauge)
+  await checks.insertCheck(sql, jobId, { ...check, working: check.limits.working, gaugeId: check.gauge.id })
+  for (const role of ['book', 'shop'] as const) if (check.limits[role]) await checks.insertLimits(sql, check.id, role, check.limits[role])
+  const trials = check.trials.length > 0 ? check.trials : [{ id: uuid(), at: new Date().toISOString(), pack: null, predicted: null, readings: [] }]
+  for (const trial of trials) {
+    if ((await sql.rows('SELECT 1 FROM trial WHERE id = $1', [trial.id])).length > 0) throw refuse(409, `A fitting of “${check.title}” is here already.`, check.id)
+    await checks.insertTrial(sql, check.id, trial)
+    if (trial.pack) await checks.listPack(sql, trial.id, trial.pack)
+    for (const reading of trial.readings) {
+      await checks.insertReading(sql, trial.id, check.gauge.id, reading)
+      if (reading.voided) await checks.insertVoid(sql, reading.id, reading.voided.reason)
+    }
+  }
+  for (const tick of check.ticks) await checks.insertTick(sql, check.id, tick.trial, tick.step, true)
+  if (check.signOff) {
+    const inputs = { ...check, signOff: null }
+    await checks.insertSignOff(sql, uuid(), check.id, check.signOff, { inputs, answer: checkAnswer(inputs, lots) })
+  }
+  await insertEvent(sql, { id: uuid(), subject: check.id, version: 1, what: 'Read from a worksheet' })
+  await refreshAnswer(sql, check.id)
+}
+
+/** The same jobs under ids of their own; sizes and gauges keep theirs. */
+function withNewIds(worksheet: Worksheet): Worksheet {
+  const fresh = new Map<string, string>()
+  const id = (old: string) => fresh.get(old) ?? fresh.set(old, uuid()).get(old)!
+  return {
+    ...worksheet,
+    jobs: worksheet.jobs.map(job => ({
+      ...job, id: id(job.id), title: `${job.title} (copy)`.slice(0, 120),
+      checks: job.checks.map(check => ({
+        ...check, id: id(check.id),
+        trials: check.trials.map(trial => ({ ...trial, id: id(trial.id), readings: trial.readings.map(reading => ({ ...reading, id: id(reading.id) })) })),
+        ticks: check.ticks.map(tick => ({ ...tick, trial: tick.trial === null ? null : id(tick.trial) })),
+      })),
+    })),
+  }
+}

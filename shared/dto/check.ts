@@ -1,0 +1,102 @@
+import { Type } from 'class-transformer'
+import { ArrayMaxSize, IsArray, IsBoolean, IsIn, IsInt, IsNotEmpty, IsNumber, IsObject, IsOptional, IsString, Matches, Max, MaxLength, Min, ValidateNested } from 'class-validator'
+import type { LengthUnit, Nm } from '#core/quantity/length'
+import type { AimSchool } from '#core/verdict/aim'
+import { CommandDto, DATE_TIME, ID, ID_FAULT, OperationDto } from './command'
+import { IsLength, LimitSetDto, UNITS } from './limits'
+
+export class AimDto {
+  @IsIn(['middle', 'tight', 'loose', 'as-found', 'own'], { message: 'Choose what to aim at.' }) school!: AimSchool
+  @IsOptional() @IsLength() own?: Nm
+  @IsOptional() @IsString() @MaxLength(200) reason?: string
+}
+
+export class PackRulesDto {
+  @IsOptional() @IsInt() @Min(0) @Max(20) fewest?: number
+  @IsOptional() @IsInt({ message: 'A whole number of pieces.' }) @Min(1, { message: 'At least one piece.' }) @Max(12, { message: 'Packs of up to 12 pieces.' }) most?: number
+  @IsOptional() @IsLength(1) largestStack?: Nm
+  @IsOptional() @IsString() @Matches(ID, ID_FAULT) required?: string
+  @IsOptional() @IsBoolean() onlyRemove?: boolean
+  @IsOptional() @IsBoolean() noUnmeasured?: boolean
+  @IsOptional() @IsIn(['pieces', 'changes', 'cost']) order?: 'pieces' | 'changes' | 'cost'
+}
+
+/** Everything of a check that can be set on the bench; what is left out stays. */
+export class CheckSettingsDto {
+  @IsOptional() @IsString() @IsNotEmpty({ message: 'Give the check a name.' }) @MaxLength(120) title?: string
+  @IsOptional() @IsIn(UNITS, { message: 'Choose an entry unit.' }) entryUnit?: LengthUnit
+  @IsOptional() @IsObject() setup?: Record<string, string>
+  @IsOptional() @ValidateNested() @Type(() => LimitSetDto) book?: LimitSetDto
+  @IsOptional() @ValidateNested() @Type(() => LimitSetDto) shop?: LimitSetDto
+  @IsOptional() @IsIn(['book', 'shop']) working?: 'book' | 'shop'
+  @IsOptional() @IsIn(['plain', 'guarded']) rule?: 'plain' | 'guarded'
+  @IsOptional() @ValidateNested() @Type(() => AimDto) aim?: AimDto
+  @IsOptional() @ValidateNested() @Type(() => PackRulesDto) packRules?: PackRulesDto
+  @IsOptional() @IsString() @MaxLength(60) family?: string
+  @IsOptional() @IsLength(0) uRefit?: Nm
+  @IsOptional() @IsNumber({}, { message: 'An angle in degrees.' }) @Min(0, { message: 'Between 0 and 60 degrees.' }) @Max(60, { message: 'Between 0 and 60 degrees.' }) tipAngle?: number
+  @IsOptional() @IsString() @Matches(ID, ID_FAULT) gaugeId?: string
+}
+
+export class NewCheckDto extends OperationDto {
+  @IsString() @Matches(ID, ID_FAULT) id!: string
+  @IsString() @IsNotEmpty({ message: 'Choose the kind of check.' }) kind!: string
+  @ValidateNested() @Type(() => CheckSettingsDto) settings!: CheckSettingsDto
+}
+
+export class SettingsDto extends CommandDto {
+  @ValidateNested() @Type(() => CheckSettingsDto) settings!: CheckSettingsDto
+}
+
+export class ReadingDto extends CommandDto {
+  @IsString() @Matches(ID, ID_FAULT) id!: string
+  @IsString() @Matches(ID, ID_FAULT) trialId!: string
+  @IsString() @MaxLength(40) point!: string
+  @IsLength() start!: Nm
+  @IsLength() far!: Nm
+  @IsLength() back!: Nm
+  @IsBoolean() springBack!: boolean
+  @Matches(DATE_TIME, { message: 'A date and time such as 2026-05-04T13:05:00Z.' }) at!: string
+}
+
+export class VoidDto extends CommandDto {
+  @IsString() @Matches(ID, ID_FAULT) readingId!: string
+  @IsString() @IsNotEmpty({ message: 'Say why this reading is struck out.' }) @MaxLength(200) reason!: string
+}
+
+export class TickDto extends CommandDto {
+  @IsString() @MaxLength(40) step!: string
+  @IsBoolean() ticked!: boolean
+}
+
+/** A piece found in the machine: of a lot that is known, or of a size that becomes one. */
+export class FoundPieceDto {
+  @IsOptional() @IsString() @Matches(ID, ID_FAULT) lotId?: string
+  @IsOptional() @IsLength(1) size?: Nm
+  @IsOptional() @IsBoolean() measured?: boolean
+  @IsInt({ message: 'A whole number of pieces.' }) @Min(1, { message: 'At least one piece.' }) @Max(60, { message: 'No more than 60 of a size.' }) count!: number
+}
+
+export class FoundPackDto extends CommandDto {
+  @IsArray() @ArrayMaxSize(60) @ValidateNested({ each: true }) @Type(() => FoundPieceDto) pieces!: FoundPieceDto[]
+}
+
+export class PieceDto {
+  @IsString() @Matches(ID, ID_FAULT) lotId!: string
+  @IsInt() @Min(1) @Max(60) count!: number
+}
+
+export class FitDto extends CommandDto {
+  @IsString() @Matches(ID, ID_FAULT) trialId!: string
+  @IsArray() @ArrayMaxSize(60) @ValidateNested({ each: true }) @Type(() => PieceDto) pieces!: PieceDto[]
+}
+
+export class SignOffDto extends CommandDto {
+  @IsString() @Matches(/\S/, { message: 'A signature needs a name.' }) @MaxLength(80) by!: string
+  @IsOptional() @IsString() @MaxLength(400) reason?: string
+}
+
+export class ReopenDto extends CommandDto {
+  @IsString() @Matches(/\S/, { message: 'Say why the check is opened again.' }) @MaxLength(400) reason!: string
+  @IsString() @Matches(/\S/, { message: 'Say who opens it.' }) @MaxLength(80) by!: string
+}

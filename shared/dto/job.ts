@@ -1,0 +1,14 @@
+import { IsOptional, IsString, Matches, MaxLength } from 'class-validator'
+import { CommandDto, ID, ID_FAULT, OperationDto } from './command'
+
+export class NewJobDto extends OperationDto {
+  @IsString() @Matches(ID, ID_FAULT) id!: string
+  @IsString() @Matches(/\S/, { message: 'Which unit is it? The mail launch, the bus …' }) @MaxLength(80) unit!: string
+  @IsString() @Matches(/\S/, { message: 'What is to be done? Reduction box, rear hubs …' }) @MaxLength(120) title!: string
+  @IsOptional() @IsString() @MaxLength(4000) notes?: string
+}
+
+export class JobChangeDto extends CommandDto {
+  @IsOptional() @IsString() @Matches(/\S/, { message: 'A job needs a title.' }) @MaxLength(120) title?: string
+  @IsOptional() @IsString() @MaxLength(4000) notes?: string
+}

@@ -1,0 +1,38 @@
+import { Type } from 'class-transformer'
+import { IsBoolean, IsIn, IsInt, IsOptional, IsString, Max, MaxLength, Min, ValidateNested } from 'class-validator'
+import type { LengthUnit, Nm } from '#core/quantity/length'
+import type { LimitSourceKind } from '#core/verdict/limits'
+
+/** Bench lengths stay within ±1 km: anything else is a slip. nm */
+export const LONGEST = 1e12
+export const UNITS: LengthUnit[] = ['thou', 'tenth', 'in', 'mm', 'um']
+const WHOLE = { message: 'A length is a whole number of nanometres.' }
+const RANGE = { message: 'That is longer than anything on a bench.' }
+
+/** A length in nm at a field. */
+export function IsLength(least = -LONGEST): PropertyDecorator {
+  return (target, key) => {
+    IsInt(WHOLE)(target, key as string)
+    Min(least, least > -LONGEST ? { message: least > 0 ? 'Must be above zero.' : 'Must not be below zero.' } : RANGE)(target, key as string)
+    Max(LONGEST, RANGE)(target, key as string)
+  }
+}
+
+export class LimitSourceDto {
+  @IsIn(['book', 'shop', 'kit-leaflet', 'borrowed', 'common-practice', 'own'], { message: 'Say where the limits come from.' }) kind!: LimitSourceKind
+  @IsOptional() @IsString() @MaxLength(200) text?: string
+  @IsOptional() @IsString() @MaxLength(40) page?: string
+  @IsOptional() @IsString() @MaxLength(40) revision?: string
+  @IsOptional() @IsString() @MaxLength(20) date?: string
+}
+
+export class LimitSetDto {
+  @IsIn(['two-sided', 'upper', 'lower', 'figure', 'none'], { message: 'Choose the kind of limits.' }) kind!: 'two-sided' | 'upper' | 'lower' | 'figure' | 'none'
+  @IsOptional() @IsLength() lower?: Nm
+  @IsOptional() @IsLength() upper?: Nm
+  @IsOptional() @IsBoolean() lowerExcluded?: boolean
+  @IsOptional() @IsBoolean() upperExcluded?: boolean
+  @IsOptional() @IsLength() figure?: Nm
+  @IsIn(UNITS, { message: 'Choose a unit.' }) unit!: LengthUnit
+  @ValidateNested() @Type(() => LimitSourceDto) source!: LimitSourceDto
+}

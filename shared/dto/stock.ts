@@ -1,0 +1,38 @@
+import { Type } from 'class-transformer'
+import { ArrayMaxSize, IsArray, IsIn, IsInt, IsNotEmpty, IsOptional, IsString, Matches, Max, MaxLength, Min, ValidateIf, ValidateNested } from 'class-validator'
+import type { Nm } from '#core/quantity/length'
+import { CommandDto, ID, ID_FAULT, OperationDto } from './command'
+import { IsLength } from './limits'
+
+export class ToleranceDto {
+  @IsLength(0) plus!: Nm
+  @IsLength(0) minus!: Nm
+}
+
+export class NewLotDto extends OperationDto {
+  @IsString() @Matches(ID, ID_FAULT) id!: string
+  @IsString() @Matches(/\S/, { message: 'Which family is it? Cover shims, thrust washers …' }) @MaxLength(60) family!: string
+  @IsLength(1) nominal!: Nm
+  @IsOptional() @IsLength(1) measured?: Nm
+  @IsOptional() @ValidateNested() @Type(() => ToleranceDto) tolerance?: ToleranceDto
+  @IsInt({ message: 'A whole number of pieces.' }) @Min(0, { message: 'Not fewer than none.' }) @Max(100_000) count!: number
+  @IsOptional() @IsString() @MaxLength(20) mark?: string
+  @IsOptional() @IsString() @MaxLength(20) colour?: string
+  @IsOptional() @IsArray() @ArrayMaxSize(20) @IsString({ each: true }) @MaxLength(120, { each: true }) tags?: string[]
+  @IsOptional() @IsInt() @Min(0) @Max(1e7) cost?: number
+  @IsOptional() @IsIn(['flat', 'stepped', 'sprung']) shape?: 'flat' | 'stepped' | 'sprung'
+}
+
+/** Take in (why: take-in), or correct a count (why: count, with a reason). */
+export class MovementDto extends CommandDto {
+  @IsIn(['take-in', 'count']) why!: 'take-in' | 'count'
+  @IsInt({ message: 'A whole number of pieces.' }) @Min(-100_000) @Max(100_000) change!: number
+  @ValidateIf((m: MovementDto) => m.why === 'count') @IsNotEmpty({ message: 'Say why the count is corrected.' }) @IsString() @MaxLength(200) note!: string
+}
+
+export class LotChangeDto extends CommandDto {
+  @IsOptional() @IsLength(1) measured?: Nm
+  @IsOptional() @IsInt() @Min(0, { message: 'Not fewer than none.' }) @Max(100_000) kept?: number
+  @IsOptional() @IsString() @MaxLength(20) mark?: string
+  @IsOptional() @IsString() @MaxLength(20) colour?: string
+}

@@ -1,0 +1,35 @@
+import type { CheckDocument } from '#core/check/document'
+import type { Lot } from '#core/pack/lot'
+import type { LengthUnit } from '#core/quantity/length'
+import type { VerdictState } from '#core/verdict/decide'
+
+/** One station of a job's route, as the lists draw it. */
+export interface StationMark { readonly id: string, readonly title: string, readonly state: VerdictState, /** nm */ readonly figure: number | null, readonly unit: LengthUnit, readonly stale: string | null, readonly signed: boolean }
+
+export interface JobSummary {
+  readonly id: string
+  readonly title: string
+  readonly notes: string
+  readonly version: number
+  readonly unit: { readonly name: string, readonly description: string }
+  readonly checks: readonly StationMark[]
+}
+
+/** Everything the bench needs of one check. */
+export interface CheckView {
+  readonly job: { readonly id: string, readonly title: string, readonly unit: string }
+  readonly version: number
+  readonly document: CheckDocument
+  readonly lots: readonly Lot[]
+}
+
+export interface LotUse { readonly lotId: string, readonly count: number, readonly checkId: string, readonly checkTitle: string, readonly unit: string }
+export interface StockLot extends Lot { readonly version: number }
+export interface StockView { readonly lots: readonly StockLot[], readonly uses: readonly LotUse[] }
+
+/** One thing wrong with what was sent: where, and a sentence. */
+export interface Fault { readonly path: string, readonly reason: string }
+/** The body of every refusal. `changed` says what a stale writer has not seen. */
+export interface Refusal { readonly faults: readonly Fault[], readonly changed?: readonly string[] }
+
+export interface ImportResult { readonly jobs: number, readonly checks: number, readonly lots: number, readonly notes: readonly string[], readonly jobIds: readonly string[] }
