@@ -1,4 +1,4 @@
-import { onBeforeUnmount, onMounted, reactive, type Ref } from 'vue'
+import { onBeforeUnmount, onMounted, shallowRef, type Ref } from 'vue'
 
 export interface KeyBinding {
   /** What is printed: `F`, `1–5`, `PgDn`. */
@@ -11,17 +11,14 @@ export interface KeyBinding {
   readonly quiet?: boolean
 }
 
-const active = reactive<{ bindings: { of: symbol, list: Ref<readonly KeyBinding[]> }[] }>({ bindings: [] })
-
-/** All bindings of what is on the screen now. */
-export const activeKeys = active
+/** All bindings of what is on the screen now, a list for each view. */
+export const activeKeys = shallowRef<readonly Ref<readonly KeyBinding[]>[]>([])
 
 /**
  * Keys of one view. A letter is a command unless it is being typed: in a text field only while the field is empty and marked
  * `data-keys`, since no figure starts with a letter.
  */
 export function useKeys(list: Ref<readonly KeyBinding[]>): void {
-  const of = Symbol('keys')
   const onKey = (event: KeyboardEvent) => {
     if (event.defaultPrevented || event.ctrlKey || event.metaKey || event.altKey) return
     const target = event.target as HTMLElement
@@ -38,11 +35,11 @@ export function useKeys(list: Ref<readonly KeyBinding[]>): void {
     binding.run(key)
   }
   onMounted(() => {
-    active.bindings.push({ of, list })
+    activeKeys.value = [...activeKeys.value, list]
     addEventListener('keydown', onKey)
   })
   onBeforeUnmount(() => {
-    active.bindings = active.bindings.filter(entry => entry.of !== of)
+    activeKeys.value = activeKeys.value.filter(other => other !== list)
     removeEventListener('keydown', onKey)
   })
 }

@@ -1,0 +1,53 @@
+<script setup lang="ts">
+import { parseLength, type Choice, type EntryOptions } from '#core/quantity/parse-length'
+import { formatLength, otherUnit } from '#core/quantity/format-length'
+import { UNIT_NAME, type LengthUnit, type Nm } from '#core/quantity/length'
+
+/** One length as it is typed: understands every unit, shows the other system beside it, asks when it can be read two ways. */
+const props = defineProps<{ label: string, unit: LengthUnit, options?: EntryOptions, fault?: string, optional?: boolean, hideLabel?: boolean }>()
+const length = defineModel<Nm | null>({ required: true })
+const text = ref(length.value === null ? '' : formatLength(length.value, props.unit, { trim: true }))
+const id = useId()
+const asked = ref<string | null>(null)
+
+watch(length, (value) => {
+  const entry = parseLength(text.value, props.unit, props.options)
+  if (value !== null && !(entry.ok && entry.value === value) && asked.value === null) text.value = formatLength(value, props.unit, { trim: true })
+  if (value === null && entry.ok) text.value = ''
+})
+watch(() => props.unit, (unit) => {
+  if (length.value !== null) text.value = formatLength(length.value, unit, { decimals: unit === 'mm' ? 4 : 2, trim: true })
+})
+
+const entry = computed(() => parseLength(text.value, props.unit, props.options))
+const blank = computed(() => text.value.trim() === '')
+const choices = computed<readonly Choice[]>(() => (!entry.value.ok && asked.value !== text.value ? entry.value.choices ?? [] : []))
+const reason = computed(() => {
+  if (blank.value || asked.value === text.value) return props.fault
+  return entry.value.ok ? props.fault : entry.value.reason
+})
+const beside = computed(() => (length.value === null ? UNIT_NAME[props.unit] : `${UNIT_NAME[props.unit]} · ${formatLength(length.value, otherUnit(props.unit), { unit: true })}${entry.value.ok && entry.value.rounded ? ', rounded' : ''}`))
+
+function onInput(): void {
+  asked.value = null
+  length.value = entry.value.ok ? entry.value.value : null
+}
+function pick(choice: Choice): void {
+  asked.value = text.value
+  length.value = choice.value
+}
+</script>
+
+<template>
+  <div>
+    <label :for="id" class="label mb-1 block" :class="{ 'sr-only': hideLabel }">{{ label }}<span v-if="optional" class="font-normal"> (may be left out)</span></label>
+    <div class="relative">
+      <input :id="id" v-model="text" type="text" inputmode="decimal" autocomplete="off" class="field figure pr-32" :aria-invalid="reason !== undefined" :aria-describedby="`${id}-note`" @input="onInput">
+      <span class="pointer-events-none absolute inset-y-0 right-3 flex items-center text-xs text-mute">{{ beside }}</span>
+    </div>
+    <div :id="`${id}-note`" class="fault">
+      <p v-if="reason">{{ reason }}</p>
+      <div v-if="choices.length" class="mt-1 flex flex-wrap gap-2"><button v-for="choice in choices" :key="choice.label" type="button" class="button min-h-9" @click="pick(choice)">{{ choice.label }}</button></div>
+    </div>
+  </div>
+</template>

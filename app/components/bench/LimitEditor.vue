@@ -1,0 +1,59 @@
+<script setup lang="ts">
+import type { LimitSet, LimitSourceKind } from '#core/verdict/limits'
+import { SOURCE_NAME, limitsFault } from '#core/verdict/limits'
+import type { LengthUnit, Nm } from '#core/quantity/length'
+
+/** One set of limits with where it comes from. Kept when it makes sense, as soon as a field is left. */
+const props = defineProps<{ title: string, limits: LimitSet | null, unit: LengthUnit, defaultSource: LimitSourceKind, locked: boolean }>()
+const emit = defineEmits<{ keep: [LimitSet] }>()
+const kinds = [{ value: 'none', label: 'No limit known' }, { value: 'two-sided', label: 'From … to …' }, { value: 'upper', label: 'Up to …' }, { value: 'lower', label: 'At least …' }, { value: 'figure', label: 'One recommended figure' }] as const
+const id = useId()
+const kind = ref<LimitSet['kind']>(props.limits?.kind ?? 'none')
+const lower = ref<Nm | null>(props.limits?.lower ?? null)
+const upper = ref<Nm | null>(props.limits?.upper ?? null)
+const figure = ref<Nm | null>(props.limits?.figure ?? null)
+const lowerExcluded = ref(props.limits?.lowerExcluded ?? false)
+const source = ref<LimitSourceKind>(props.limits?.source.kind ?? props.defaultSource)
+const text = ref(props.limits?.source.text ?? '')
+const page = ref(props.limits?.source.page ?? '')
+const revision = ref(props.limits?.source.revision ?? '')
+const touched = ref(false)
+
+const set = computed<LimitSet>(() => ({
+  kind: kind.value, unit: props.limits?.unit ?? props.unit,
+  ...(['two-sided', 'lower'].includes(kind.value) && lower.value !== null ? { lower: lower.value } : {}),
+  ...(['two-sided', 'upper'].includes(kind.value) && upper.value !== null ? { upper: upper.value } : {}),
+  ...(kind.value === 'figure' && figure.value !== null ? { figure: figure.value } : {}),
+  ...(lowerExcluded.value && ['two-sided', 'lower'].includes(kind.value) ? { lowerExcluded: true } : {}),
+  source: { kind: source.value, ...(text.value.trim() ? { text: text.value.trim() } : {}), ...(page.value.trim() ? { page: page.value.trim() } : {}), ...(revision.value.trim() ? { revision: revision.value.trim() } : {}), ...(props.limits?.source.date ? { date: props.limits.source.date } : {}) },
+}))
+const fault = computed(() => limitsFault(set.value))
+let kept = JSON.stringify(props.limits ?? { kind: 'none' })
+
+function leave(): void {
+  touched.value = true
+  const now = JSON.stringify(kind.value === 'none' ? { kind: 'none' } : set.value)
+  if (fault.value || now === kept) return
+  kept = now
+  emit('keep', set.value)
+}
+</script>
+
+<template>
+  <fieldset class="space-y-2" :disabled="locked" @focusout="leave">
+    <legend class="label">{{ title }}</legend>
+    <label class="sr-only" :for="`${id}-kind`">{{ title }}: kind</label>
+    <select :id="`${id}-kind`" v-model="kind" class="field" @change="leave"><option v-for="option in kinds" :key="option.value" :value="option.value">{{ option.label }}</option></select>
+    <div v-if="kind !== 'none'" class="grid grid-cols-2 gap-2">
+      <LengthField v-if="kind === 'two-sided' || kind === 'lower'" v-model="lower" label="Lower" :unit="unit" />
+      <LengthField v-if="kind === 'two-sided' || kind === 'upper'" v-model="upper" label="Upper" :unit="unit" />
+      <LengthField v-if="kind === 'figure'" v-model="figure" label="Figure" :unit="unit" />
+      <label v-if="kind === 'two-sided' || kind === 'lower'" class="col-span-2 flex min-h-11 items-center gap-2 text-[13.5px]"><input v-model="lowerExcluded" type="checkbox" class="size-4">the lower figure itself is not allowed: some play, never zero</label>
+      <div><label class="label mb-1 block" :for="`${id}-source`">Comes from</label><select :id="`${id}-source`" v-model="source" class="field"><option v-for="(name, value) in SOURCE_NAME" :key="value" :value="value">{{ name }}</option></select></div>
+      <div><label class="label mb-1 block" :for="`${id}-text`">Title or reason</label><input :id="`${id}-text`" v-model="text" class="field" maxlength="200" autocomplete="off"></div>
+      <div><label class="label mb-1 block" :for="`${id}-page`">Page</label><input :id="`${id}-page`" v-model="page" class="field" maxlength="40" autocomplete="off"></div>
+      <div><label class="label mb-1 block" :for="`${id}-revision`">Revision</label><input :id="`${id}-revision`" v-model="revision" class="field" maxlength="40" autocomplete="off"></div>
+    </div>
+    <p v-if="touched && fault" class="fault">{{ fault }}</p>
+  </fieldset>
+</template>

@@ -1,0 +1,69 @@
+<script setup lang="ts">
+import type { CheckDocument } from '#core/check/document'
+import type { CheckEvaluation } from '#core/check/evaluate-check'
+import { workingLimits } from '#core/check/document'
+import { formatLength } from '#core/quantity/format-length'
+import { UNIT_NAME } from '#core/quantity/length'
+import { shortTime } from '~/composables/shortTime'
+import { usePreferences } from '~/stores/preferences'
+
+/** Did the play move by what the arithmetic said? Then the signature. */
+const props = defineProps<{ evaluation: CheckEvaluation, document: CheckDocument, fault: string | null, busy: boolean }>()
+const emit = defineEmits<{ sign: [{ by: string, reason: string }], reopen: [{ by: string, reason: string }] }>()
+const preferences = usePreferences()
+const reason = ref('')
+const tried = ref(false)
+const limits = computed(() => workingLimits(props.document))
+const predicted = computed(() => props.document.trials.at(-1)?.predicted ?? null)
+const residual = computed(() => props.evaluation.current?.residual ?? null)
+const show = (value: number, sign = false) => formatLength(value, preferences.unit, { sign })
+const gate = computed(() => props.evaluation.signOff)
+const nameFault = computed(() => (tried.value && preferences.signer.trim() === '' ? 'A signature needs a name.' : null))
+const reasonFault = computed(() => (tried.value && reason.value.trim() === '' && (gate.value.needsReason || props.document.signOff) ? 'Give the reason: it stands in the record.' : null))
+
+function submit(): void {
+  tried.value = true
+  if (nameFault.value || reasonFault.value) return
+  const signature = { by: preferences.signer.trim(), reason: reason.value.trim() }
+  if (props.document.signOff) emit('reopen', signature)
+  else emit('sign', signature)
+  tried.value = false
+  reason.value = ''
+}
+</script>
+
+<template>
+  <section aria-label="Prove" class="space-y-5">
+    <div v-if="predicted">
+      <h2 class="label mb-1">Proof</h2>
+      <table data-test="proof"><tbody>
+        <tr><td>Predicted</td><td class="figure text-right">{{ show(predicted.play) }}</td></tr>
+        <tr><td>Measured</td><td class="figure text-right">{{ evaluation.estimate ? show(evaluation.estimate.value) : '–' }}</td></tr>
+        <tr><td class="font-bold">Residual</td><td class="figure text-right font-bold" :class="residual?.flagged ? 'text-out' : ''">{{ residual ? show(residual.difference, true) : '–' }} <span class="font-normal text-mute">{{ residual ? `${Math.abs(residual.z).toFixed(1)} u` : '' }}</span></td></tr>
+      </tbody></table>
+      <p v-if="residual" class="mt-1 text-[14px]" :class="residual.flagged ? 'text-out' : 'text-in'">{{ residual.flagged ? 'It did not move by what the pack changed. Find out why: bolts, seating, a piece not its size.' : 'It moved as predicted.' }}</p>
+      <p v-else class="mt-1 text-[14px] text-mute">Measure again with the new pack: type the reading on the left.</p>
+    </div>
+    <div v-if="evaluation.ledger && evaluation.ledger.entries.length > 1">
+      <h2 class="label mb-1">Trial ledger</h2>
+      <p class="mb-1 text-[14px]" :class="evaluation.ledger.state === 'agree' ? 'text-in' : 'text-near'" data-test="ledger-words">{{ evaluation.ledger.words }}</p>
+      <ul v-if="evaluation.ledger.suspect" class="mb-2 list-disc pl-5 text-[14px]"><li v-for="line in evaluation.ledger.suspect.reasons" :key="line">{{ line }}</li></ul>
+      <LedgerPlot v-if="evaluation.place" :ledger="evaluation.ledger" :response="evaluation.place.response" :limits="limits" />
+    </div>
+    <form class="space-y-3" novalidate @submit.prevent="submit">
+      <h2 class="label">{{ document.signOff ? 'Signed off' : 'Sign off' }}</h2>
+      <template v-if="document.signOff">
+        <p class="text-[15px]"><strong>{{ document.signOff.by }}</strong>, {{ shortTime(document.signOff.at) }}<template v-if="document.signOff.reason">. {{ document.signOff.reason }}</template> <span class="text-mute">· computed by version {{ document.signOff.core }}</span></p>
+      </template>
+      <ul v-else-if="gate.blockers.length" class="space-y-1 text-[14px] text-near" data-test="blockers"><li v-for="line in gate.blockers" :key="line">{{ line }}</li></ul>
+      <p v-else-if="gate.needsReason" class="text-[14px] text-near">Not quietly: {{ gate.needsReason }}. It can be accepted with a reason and a name; the report shows both.</p>
+      <template v-if="document.signOff || gate.blockers.length === 0">
+        <div v-if="gate.needsReason || document.signOff"><label class="label mb-1 block" for="sign-reason">{{ document.signOff ? 'Why it is opened again' : 'Reason for accepting it' }}</label><input id="sign-reason" v-model="reason" class="field" :aria-invalid="reasonFault !== null" autocomplete="off"><p v-if="reasonFault" class="fault">{{ reasonFault }}</p></div>
+        <div><label class="label mb-1 block" for="sign-name">Name</label><input id="sign-name" v-model="preferences.signer" class="field" :aria-invalid="nameFault !== null" autocomplete="off"><p v-if="nameFault" class="fault">{{ nameFault }}</p></div>
+        <p v-if="fault" class="fault" role="alert">{{ fault }}</p>
+        <button type="submit" class="button" :class="document.signOff ? '' : 'primary'" :disabled="busy">{{ document.signOff ? 'Reopen' : gate.needsReason ? 'Accept and sign off' : 'Sign off' }}</button>
+      </template>
+      <p class="text-[12.5px] text-mute">The maker’s manual comes first. Where law or insurance asks for a licensed mechanic, this record does not replace one. Figures in {{ UNIT_NAME[preferences.unit] }}.</p>
+    </form>
+  </section>
+</template>

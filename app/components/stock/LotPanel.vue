@@ -1,0 +1,87 @@
+<script setup lang="ts">
+import { v4 as uuid } from 'uuid'
+import type { Nm } from '#core/quantity/length'
+import { formatLength, otherUnit } from '#core/quantity/format-length'
+import { RefusedError, api, faultAt, faultsOf } from '~/composables/useApi'
+import { usePreferences } from '~/stores/preferences'
+import type { Fault, LotUse, StockLot, StockView } from '#shared/types'
+
+/** One size of the drawer: take in, measure a piece, correct the count, keep some back. */
+const props = defineProps<{ lot: StockLot, uses: readonly LotUse[] }>()
+const emit = defineEmits<{ changed: [StockView], reload: [] }>()
+const preferences = usePreferences()
+const take = ref<number | ''>('')
+const count = ref<number | ''>('')
+const reason = ref('')
+const measured = ref<Nm | null>(null)
+const kept = ref<number>(props.lot.reserved)
+const faults = ref<readonly Fault[]>([])
+const sender = ref('')
+const stale = ref<readonly string[]>([])
+watch(() => [props.lot.id, props.lot.version], () => { kept.value = props.lot.reserved })
+
+async function send(what: string, method: string, path: string, body: Record<string, unknown>): Promise<boolean> {
+  faults.value = []
+  stale.value = []
+  sender.value = what
+  try {
+    emit('changed', await api<StockView>(`/api/stock/lots/${props.lot.id}${path}`, { method, body: { op: uuid(), version: props.lot.version, ...body } }))
+    return true
+  } catch (error) {
+    if (error instanceof RefusedError && error.refusal.changed) stale.value = error.refusal.changed
+    else faults.value = faultsOf(error)
+    return false
+  }
+}
+async function takeIn(): Promise<void> {
+  if (await send('take', 'POST', '/movements', { why: 'take-in', change: Number(take.value), note: '' })) take.value = ''
+}
+async function correct(): Promise<void> {
+  const there = count.value === '' ? props.lot.onHand : Number(count.value)
+  if (!await send('count', 'POST', '/movements', { why: 'count', change: there - props.lot.onHand, note: reason.value.trim() })) return
+  count.value = ''
+  reason.value = ''
+}
+async function measure(): Promise<void> {
+  if (measured.value === null) {
+    sender.value = 'measure'
+    faults.value = [{ path: 'measured', reason: 'Type what the micrometer says.' }]
+  } else if (await send('measure', 'PATCH', '', { measured: measured.value })) measured.value = null
+}
+const fault = (what: string, path: string) => (sender.value === what ? faultAt(faults.value, path) ?? faultAt(faults.value, '') : undefined)
+const show = (value: number) => `${formatLength(value, preferences.unit, { unit: true })} · ${formatLength(value, otherUnit(preferences.unit), { unit: true })}`
+</script>
+
+<template>
+  <section :aria-label="`Size ${show(lot.nominal)}`" class="space-y-4 border-t rule pt-3 lg:border-t-0 lg:border-l lg:pt-0 lg:pl-6" data-test="lot-panel">
+    <div>
+      <h2 class="display text-xl">{{ formatLength(lot.nominal, preferences.unit, { unit: true }) }} <span class="text-mute">{{ [lot.mark, lot.colour].filter(Boolean).join(' ') }}</span></h2>
+      <p class="text-[14px] text-mute">{{ lot.family }} · {{ show(lot.nominal) }} · {{ lot.onHand }} on hand</p>
+      <p v-if="lot.tags.length" class="text-[13.5px]">{{ lot.tags.join(' · ') }}</p>
+    </div>
+    <p v-if="stale.length" class="fault">Changed elsewhere: {{ stale.join('. ') }}. <button type="button" class="link" @click="emit('reload')">Show the newer state</button></p>
+    <form novalidate class="space-y-1" @submit.prevent="takeIn">
+      <label class="label block" for="lot-take">Take in, pieces</label>
+      <div class="flex gap-2"><input id="lot-take" v-model="take" type="number" min="1" class="field figure" autocomplete="off"><button class="button" type="submit">Take in</button></div>
+      <p v-if="fault('take', 'change')" class="fault">{{ fault('take', 'change') }}</p>
+    </form>
+    <form id="lot-measure" novalidate class="space-y-1" @submit.prevent="measure">
+      <LengthField v-model="measured" :label="lot.measured === null ? 'Measure a piece' : `Measure again (was ${formatLength(lot.measured, preferences.unit)})`" :unit="preferences.unit" :fault="fault('measure', 'measured')" />
+      <button class="button" type="submit">Keep as measured</button>
+    </form>
+    <form novalidate class="space-y-1" @submit.prevent="correct">
+      <label class="label block" for="lot-count">Correct the count: really there</label>
+      <input id="lot-count" v-model="count" type="number" min="0" class="field figure" :placeholder="String(lot.onHand)" autocomplete="off">
+      <p v-if="fault('count', 'change')" class="fault">{{ fault('count', 'change') }}</p>
+      <label class="label block" for="lot-reason">Reason</label>
+      <div class="flex gap-2"><input id="lot-reason" v-model="reason" class="field" placeholder="recounted" autocomplete="off"><button class="button" type="submit">Correct</button></div>
+      <p v-if="fault('count', 'note')" class="fault">{{ fault('count', 'note') }}</p>
+    </form>
+    <form novalidate class="space-y-1" @submit.prevent="send('keep', 'PATCH', '', { kept: Number(kept) })">
+      <label class="label block" for="lot-kept">Keep back, never offered</label>
+      <div class="flex gap-2"><input id="lot-kept" v-model="kept" type="number" min="0" class="field figure"><button class="button" type="submit">Keep back</button></div>
+      <p v-if="fault('keep', 'kept')" class="fault">{{ fault('keep', 'kept') }}</p>
+    </form>
+    <div v-if="uses.length"><h3 class="label">Fitted now</h3><ul class="text-[14px]"><li v-for="use in uses" :key="use.checkId"><NuxtLink :to="`/checks/${use.checkId}`" class="link">{{ use.count }} in {{ use.checkTitle.toLowerCase() }}, {{ use.unit.toLowerCase() }}</NuxtLink></li></ul></div>
+  </section>
+</template>

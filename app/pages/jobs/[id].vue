@@ -1,0 +1,128 @@
+<script setup lang="ts">
+import { v4 as uuid } from 'uuid'
+import { checkKinds } from '#core/check/registry'
+import { formatLength } from '#core/quantity/format-length'
+import { UNIT_NAME, type Nm } from '#core/quantity/length'
+import { PLAY_WORDS, verdictWord } from '#core/verdict/words'
+import { RefusedError, api, faultAt, faultsOf } from '~/composables/useApi'
+import { key, useKeys } from '~/composables/useKeys'
+import { usePreferences } from '~/stores/preferences'
+import type { CheckView, Fault, JobSummary, StockView } from '#shared/types'
+
+const id = String(useRoute().params.id)
+const preferences = usePreferences()
+const job = ref<JobSummary | null>(null)
+const faults = ref<readonly Fault[]>([])
+const changed = ref<readonly string[]>([])
+const notes = ref('')
+const saved = ref('')
+const making = ref(false)
+const families = ref<readonly string[]>([])
+const titleField = ref<HTMLInputElement>()
+const kind = ref(checkKinds[0]!.id)
+const title = ref('')
+const setup = reactive<Record<string, string>>({ ...checkKinds[0]!.defaultSetup })
+const family = ref('')
+const lower = ref<Nm | null>(null)
+const upper = ref<Nm | null>(null)
+const chosenKind = computed(() => checkKinds.find(k => k.id === kind.value)!)
+
+async function load(): Promise<void> {
+  try {
+    job.value = await api<JobSummary>(`/api/jobs/${id}`)
+    notes.value = job.value.notes
+    changed.value = []
+  } catch (error) {
+    faults.value = faultsOf(error)
+  }
+}
+onMounted(load)
+
+async function keepNotes(): Promise<void> {
+  if (!job.value || notes.value === job.value.notes) return
+  try {
+    job.value = await api<JobSummary>(`/api/jobs/${id}`, { method: 'PATCH', body: { op: uuid(), version: job.value.version, notes: notes.value } })
+    saved.value = 'Saved'
+  } catch (error) {
+    if (error instanceof RefusedError && error.refusal.changed) changed.value = error.refusal.changed
+    else faults.value = faultsOf(error)
+  }
+}
+
+async function begin(): Promise<void> {
+  making.value = true
+  nextTick(() => titleField.value?.focus())
+  const stock = await api<StockView>('/api/stock').catch(() => null)
+  families.value = [...new Set(stock?.lots.map(lot => lot.family) ?? [])]
+  family.value ||= families.value[0] ?? ''
+}
+async function make(): Promise<void> {
+  faults.value = []
+  const has = { lower: lower.value !== null, upper: upper.value !== null }
+  const limits = has.lower && has.upper ? { kind: 'two-sided', lower: lower.value, upper: upper.value } : has.upper ? { kind: 'upper', upper: upper.value } : has.lower ? { kind: 'lower', lower: lower.value } : null
+  try {
+    const check = await api<CheckView>(`/api/jobs/${id}/checks`, { body: { op: uuid(), id: uuid(), kind: kind.value, settings: {
+      title: title.value.trim() || chosenKind.value.title, entryUnit: preferences.unit, setup: { ...setup }, family: family.value,
+      gaugeId: preferences.system === 'metric' ? 'dial-metric' : 'dial-thou',
+      ...(limits ? { book: { ...limits, unit: preferences.unit, source: { kind: 'book' } } } : {}),
+    } } })
+    await navigateTo(`/checks/${check.document.id}`)
+  } catch (error) {
+    faults.value = faultsOf(error)
+  }
+}
+
+const next = computed(() => job.value?.checks.find(check => !check.signed) ?? null)
+const figure = (value: number | null) => (value === null ? '–' : `${formatLength(value, preferences.unit)} ${UNIT_NAME[preferences.unit]}`)
+useKeys(computed(() => [
+  ...(next.value ? [key('C', 'carry on', () => void navigateTo(`/checks/${next.value!.id}`))] : []),
+  key('N', 'new check', () => void begin()),
+  key('J', 'all jobs', () => void navigateTo('/')),
+]))
+useHead({ title: computed(() => (job.value ? `${job.value.unit.name}: ${job.value.title} · Finitum` : 'Finitum')) })
+</script>
+
+<template>
+  <div class="w-full px-4 py-5 md:px-7">
+    <p v-if="faultAt(faults, '')" class="fault mb-3 text-lg" role="alert">{{ faultAt(faults, '') }}</p>
+    <template v-if="job">
+      <div class="mb-3 flex flex-wrap items-center gap-x-5 gap-y-3">
+        <div><h1 class="display text-[30px] leading-tight">{{ job.unit.name }}</h1><p class="text-mute">{{ job.title }}<template v-if="job.unit.description"> · {{ job.unit.description }}</template></p></div>
+        <div class="ml-auto flex gap-3"><a class="button" :href="`/api/jobs/${id}/worksheet`" :download="`${job.unit.name.toLowerCase().replace(/\W+/g, '-')}.worksheet.json`">Export worksheet</a><button type="button" class="button primary" @click="begin">New check</button></div>
+      </div>
+      <div v-if="next" class="dye mb-4 flex flex-wrap items-center gap-x-4 gap-y-2 px-5 py-3.5">
+        <StateMark :state="next.state" :size="32" inherit />
+        <div class="min-w-0 flex-1"><p class="text-[18px] font-bold">Next: {{ next.title }}</p><p class="text-[14px]">{{ verdictWord(next.state, PLAY_WORDS) }}{{ next.figure === null ? '' : ` at ${figure(next.figure)}` }}</p></div>
+        <NuxtLink :to="`/checks/${next.id}`" class="button scribed">{{ next.state === 'to-do' ? 'Begin' : 'Carry on' }}</NuxtLink>
+      </div>
+      <p v-else-if="job.checks.length" class="mb-4 text-in">Every check is signed off.</p>
+
+      <form v-if="making" class="mb-5 grid max-w-4xl gap-3 border-y rule py-4 md:grid-cols-2" novalidate @submit.prevent="make">
+        <div><label class="label mb-1 block" for="check-kind">Kind of check</label><select id="check-kind" v-model="kind" class="field"><option v-for="k in checkKinds" :key="k.id" :value="k.id">{{ k.title }}</option></select></div>
+        <div><label class="label mb-1 block" for="check-title">Name</label><input id="check-title" ref="titleField" v-model="title" class="field" :placeholder="chosenKind.title" autocomplete="off"><p v-if="faultAt(faults, 'settings.title')" class="fault">{{ faultAt(faults, 'settings.title') }}</p></div>
+        <div v-for="field in chosenKind.setupFields" :key="field.id"><label class="label mb-1 block" :for="`new-${field.id}`">{{ field.label }}</label><select :id="`new-${field.id}`" v-model="setup[field.id]" class="field"><option v-for="option in field.options" :key="option.value" :value="option.value">{{ option.label }}{{ option.hint ? ` (${option.hint})` : '' }}</option></select></div>
+        <div v-if="chosenKind.places(setup).length"><label class="label mb-1 block" for="check-family">Pieces come from</label><select id="check-family" v-model="family" class="field"><option value="">no drawer yet</option><option v-for="f in families" :key="f" :value="f">{{ f }}</option></select></div>
+        <LengthField v-model="lower" label="Book limit, lower" :unit="preferences.unit" optional />
+        <LengthField v-model="upper" label="Book limit, upper" :unit="preferences.unit" optional :fault="faultAt(faults, 'settings.book')" />
+        <div class="flex gap-2 md:col-span-2"><button type="submit" class="button primary">Begin the check</button><button type="button" class="button" @click="making = false">Leave it</button></div>
+      </form>
+
+      <h2 class="label mb-1">Route, in build order</h2>
+      <p v-if="job.checks.length === 0" class="max-w-2xl border-t rule py-5">No check yet. A check is one thing to measure, judge and prove: the end play of one shaft. Begin with <strong>New check</strong>; what you leave out takes a sensible default and can be changed on the bench.</p>
+      <ul v-else class="border-b rule">
+        <li v-for="check in job.checks" :key="check.id" class="border-t rule">
+          <NuxtLink :to="`/checks/${check.id}`" class="grid min-h-13 grid-cols-[32px_minmax(0,1fr)_auto] items-center gap-x-3 py-1.5 md:grid-cols-[32px_minmax(0,1fr)_12rem_9rem]">
+            <StateMark :state="check.state" :size="24" /><span class="font-semibold">{{ check.title }}</span><span class="text-[14px] text-mute">{{ verdictWord(check.state, PLAY_WORDS) }}{{ check.signed ? ', signed off' : '' }}{{ check.stale ? `: ${check.stale}` : '' }}</span><span class="figure col-start-3 text-right md:col-start-4">{{ figure(check.figure) }}</span>
+          </NuxtLink>
+        </li>
+      </ul>
+      <div class="mt-6 max-w-2xl">
+        <label class="label mb-1 block" for="job-notes">Notes <span class="font-normal">{{ saved }}</span></label>
+        <textarea id="job-notes" v-model="notes" class="field" rows="3" maxlength="4000" @blur="keepNotes" @input="saved = ''" />
+        <p v-if="changed.length" class="fault">{{ changed.join('. ') }} in another tab. Your text is still here. <button type="button" class="link" @click="load">Show the newer one</button></p>
+      </div>
+    </template>
+    <p v-else-if="!faults.length" class="py-6 text-mute">Opening the job …</p>
+    <NuxtLink v-else to="/" class="button">All jobs</NuxtLink>
+  </div>
+</template>

@@ -1,0 +1,137 @@
+import { useBroadcastChannel, useIntervalFn } from '@vueuse/core'
+import { defineStore } from 'pinia'
+import { computed, ref, shallowRef, watch } from 'vue'
+import { v4 as uuid } from 'uuid'
+import type { CheckDocument, PointReading } from '#core/check/document'
+import type { Lot } from '#core/pack/lot'
+import type { CheckView } from '#shared/types'
+import { AwayError, RefusedError, api } from '~/composables/useApi'
+import { applied, requestOf, storedWrites, storeWrite, type PendingWrite } from './outbox'
+
+export type Connection = 'saved' | 'sending' | 'away' | 'stale'
+
+const RETRY_MS = 2_000
+
+/**
+ * The check on the bench: what the server last said, with what is still on its way put on top. Readings, voids and ticks are
+ * shown at once and kept in this browser until the server has them; the rest waits for its answer.
+ */
+export const useBench = defineStore('bench', () => {
+  const view = shallowRef<CheckView | null>(null)
+  const pending = shallowRef<readonly PendingWrite[]>([])
+  const connection = ref<Connection>('saved')
+  const changed = ref<readonly string[]>([])
+  const refused = ref<readonly { words: string, reason: string }[]>([])
+  let sending = false
+
+  const document = computed<CheckDocument | null>(() => view.value && pending.value.reduce(applied, view.value.document))
+  const lots = computed<readonly Lot[]>(() => view.value?.lots ?? [])
+  const current = computed(() => document.value?.trials.at(-1) ?? null)
+  const waiting = computed(() => pending.value.length)
+
+  const news = useBroadcastChannel<{ checkId: string, version: number }, { checkId: string, version: number }>({ name: 'finitum.checks' })
+  watch(news.data, (message) => {
+    if (message && view.value && message.checkId === view.value.document.id && message.version > view.value.version) setStale(['Changed in another tab'])
+  })
+  useIntervalFn(() => { if (connection.value === 'away') void flush() }, RETRY_MS)
+
+  function setStale(what: readonly string[]): void {
+    connection.value = 'stale'
+    changed.value = what
+  }
+
+  function take(next: CheckView): void {
+    view.value = next
+    news.post({ checkId: next.document.id, version: next.version })
+  }
+
+  async function open(id: string): Promise<void> {
+    if (view.value?.document.id !== id) view.value = null
+    pending.value = storedWrites(id)
+    refused.value = []
+    await reload(id)
+  }
+
+  /** Fetches the check anew; what was waiting goes on top of it. */
+  async function reload(id = view.value?.document.id): Promise<void> {
+    if (!id) return
+    view.value = await api<CheckView>(`/api/checks/${id}`)
+    connection.value = 'saved'
+    changed.value = []
+    await flush()
+  }
+
+  /** Sends what waits, oldest first. Stops when the server is away or somebody else was faster. */
+  async function flush(): Promise<void> {
+    if (sending || !view.value || connection.value === 'stale') return
+    sending = true
+    try {
+      while (pending.value.length > 0) {
+        connection.value = connection.value === 'away' ? 'away' : 'sending'
+        const write = pending.value[0]!
+        try {
+          await send(write)
+        } catch (error) {
+          if (!handled(error, write)) return
+        }
+        pending.value = pending.value.filter(other => other.op !== write.op)
+        storeWrite(view.value.document.id, write, false)
+      }
+      if (connection.value === 'away') take(await api<CheckView>(`/api/checks/${view.value.document.id}`))
+      connection.value = 'saved'
+    } catch (error) {
+      if (!(error instanceof AwayError)) throw error
+    } finally {
+      sending = false
+    }
+  }
+
+  async function send(write: PendingWrite): Promise<void> {
+    const { path, body } = requestOf(write, view.value!.version)
+    take(await api<CheckView>(`/api/checks/${view.value!.document.id}/${path}`, { body }))
+  }
+
+  /** True when the write is over (refused for good and set aside); false when it has to wait. */
+  function handled(error: unknown, write: PendingWrite): boolean {
+    if (error instanceof RefusedError && error.refusal.changed) {
+      setStale(error.refusal.changed)
+      return false
+    }
+    if (error instanceof RefusedError && error.status < 500) {
+      refused.value = [...refused.value, { words: write.words, reason: error.message }]
+      return true
+    }
+    connection.value = 'away'
+    return false
+  }
+
+  function queue(write: PendingWrite): void {
+    pending.value = [...pending.value, write]
+    storeWrite(view.value!.document.id, write, true)
+    void flush()
+  }
+
+  const logReading = (reading: Omit<PointReading, 'id' | 'at'>, words: string) =>
+    queue({ op: uuid(), kind: 'reading', trialId: current.value!.id, reading: { ...reading, id: uuid(), at: new Date().toISOString() }, words })
+  const voidReading = (readingId: string, reason: string) => queue({ op: uuid(), kind: 'void', readingId, reason, words: `void: ${reason}` })
+  const tick = (step: string, trial: string | null, ticked: boolean, words: string) => queue({ op: uuid(), kind: 'tick', step, trial, ticked, words })
+
+  /** A write that needs the server's answer: set-up, fitting, signature. What waits is sent before it. */
+  async function command(path: string, body: Record<string, unknown>): Promise<void> {
+    await flush()
+    if (waiting.value > 0) throw new AwayError('Readings are still waiting to be sent.')
+    try {
+      connection.value = 'sending'
+      take(await api<CheckView>(`/api/checks/${view.value!.document.id}/${path}`, { body: { op: uuid(), version: view.value!.version, ...body } }))
+      connection.value = 'saved'
+    } catch (error) {
+      if (error instanceof RefusedError && error.refusal.changed) setStale(error.refusal.changed)
+      else connection.value = error instanceof AwayError ? 'away' : 'saved'
+      throw error
+    }
+  }
+
+  const dismissRefused = () => { refused.value = [] }
+
+  return { view, document, lots, current, waiting, connection, changed, refused, open, reload, flush, logReading, voidReading, tick, command, dismissRefused }
+})
