@@ -7,15 +7,11 @@ const fromRoot = (path: string) => fileURLToPath(new URL(path, import.meta.url))
 const decorators = { compilerOptions: { experimentalDecorators: true, noUncheckedIndexedAccess: true } }
 
 export default defineNuxtConfig({
-  compatibilityDate: '2026-01-01',
-  telemetry: false,
+  modules: ['@pinia/nuxt', '@nuxt/eslint'],
   // The bench lives in the browser (drafts, outbox, worker); the server only answers the API and hands out the page.
   ssr: false,
-  devtools: { enabled: false },
-  modules: ['@pinia/nuxt', '@nuxt/eslint'],
-  css: ['~/assets/main.css'],
-  alias: { '#core': fromRoot('./core') },
   components: [{ path: '~/components', pathPrefix: false }],
+  devtools: { enabled: false },
   app: {
     head: {
       title: 'Finitum',
@@ -24,21 +20,25 @@ export default defineNuxtConfig({
       link: [{ rel: 'icon', type: 'image/svg+xml', href: '/mark.svg' }],
     },
   },
-  vite: {
-    plugins: [tailwindcss()],
-    worker: { format: 'es' },
-    esbuild: { tsconfigRaw: decorators },
-  },
+  css: ['~/assets/main.css'],
+  alias: { '#core': fromRoot('./core') },
+  compatibilityDate: '2026-01-01',
   nitro: {
     moduleSideEffects: ['reflect-metadata'],
     typescript: { tsConfig: decorators },
     esbuild: { options: { tsconfigRaw: decorators, target: 'es2022' } },
     serverAssets: [{ baseName: 'migrations', dir: fromRoot('./server/database/migrations') }],
   },
+  vite: {
+    plugins: [tailwindcss()],
+    worker: { format: 'es' },
+    esbuild: { tsconfigRaw: decorators },
+  },
   typescript: {
     strict: true,
     tsConfig: decorators,
     sharedTsConfig: decorators,
   },
+  telemetry: false,
   eslint: { config: { stylistic: true } },
 })

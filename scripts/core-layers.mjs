@@ -1,28 +1,24 @@
-// The import directions of core/: a folder sees only the folders before it, and nothing outside core/.
+// The import directions of core/: a folder sees only the folders before it in this list, and nothing outside core/.
 export const layers = ['quantity', 'reading', 'verdict', 'pack', 'method', 'check', 'worksheet']
 
-/** @returns {import('eslint').Linter.Config[]} one rule block per layer, one for core/ as a whole, one for the check kinds */
+const outside = {
+  group: ['vue', 'vue-*', 'nuxt', 'nuxt/*', 'pinia', 'h3', 'node:*', '#*', '~/*', '~~/*', '@/*', '**/app/**', '**/server/**', '**/shared/**'],
+  message: 'core/ is computation only: it reaches nothing outside itself.',
+}
+
+/** @returns {import('eslint').Linter.Config[]} one rule a layer, and one that keeps check kinds apart */
 export function coreLayers() {
-  const outside = {
-    group: ['vue', 'vue-*', 'nuxt', 'nuxt/*', 'pinia', 'h3', 'node:*', '#app', '#imports', '#shared/*', '~/*', '~~/*', '@/*', '**/app/**', '**/server/**', '**/shared/**'],
-    message: 'core/ is computation only: it reaches nothing outside itself.',
-  }
-  const rule = patterns => ({ 'no-restricted-imports': ['error', { patterns }] })
+  const ignores = ['core/**/*.test.ts']
   return [
     ...layers.map((layer, i) => ({
-      files: [`core/${layer}/**/*.ts`],
-      ignores: ['core/check/*/**', 'core/**/*.test.ts'],
-      rules: rule([outside, ...layers.slice(i + 1).map(later => ({ group: [`**/${later}/**`, `**/${later}`], message: `core/${layer} may import only: ${layers.slice(0, i).join(', ') || 'nothing'}.` }))]),
+      files: [`core/${layer}/**/*.ts`], ignores,
+      rules: {
+        'no-restricted-imports': ['error', { patterns: [outside, ...layers.slice(i + 1).map(later => ({ group: [`**/${later}/**`], message: `core/${layer} may import only ${layers.slice(0, i).join(', ') || 'nothing'}.` }))] }],
+      },
     })),
     {
-      files: ['core/check/*/**/*.ts'],
-      ignores: ['core/**/*.test.ts'],
-      rules: rule([outside, { group: ['**/worksheet/**'], message: 'A check kind does not know the file format.' }, { group: ['../*/**', '!../contract', '../../check/*/**', '!../../check/contract'].slice(0, 1), message: 'Check kinds never import each other.' }].slice(0, 2)),
-    },
-    {
-      // A kind may climb to core/ (../../quantity/…) or to the contract (../contract), never sideways (../other-kind/…).
-      files: ['core/check/*/**/*.ts'],
-      ignores: ['core/**/*.test.ts'],
+      // A kind may climb to the contract beside it or to an earlier layer, never sideways into another kind.
+      files: ['core/check/*/**/*.ts'], ignores,
       rules: { 'no-restricted-syntax': ['error', { selector: 'ImportDeclaration[source.value=/^\\.\\.\\u002F[^.][^\\u002F]*\\u002F/]', message: 'Check kinds never import each other.' }] },
     },
   ]

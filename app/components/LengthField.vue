@@ -1,22 +1,23 @@
 <script setup lang="ts">
 import { parseLength, type Choice, type EntryOptions } from '#core/quantity/parse-length'
+import { exactText } from '~/composables/sizeText'
 import { formatLength, otherUnit } from '#core/quantity/format-length'
 import { UNIT_NAME, type LengthUnit, type Nm } from '#core/quantity/length'
 
 /** One length as it is typed: understands every unit, shows the other system beside it, asks when it can be read two ways. */
 const props = defineProps<{ label: string, unit: LengthUnit, options?: EntryOptions, fault?: string, optional?: boolean, hideLabel?: boolean }>()
 const length = defineModel<Nm | null>({ required: true })
-const text = ref(length.value === null ? '' : formatLength(length.value, props.unit, { trim: true }))
+const text = ref(length.value === null ? '' : exactText(length.value, props.unit))
 const id = useId()
 const asked = ref<string | null>(null)
 
 watch(length, (value) => {
   const entry = parseLength(text.value, props.unit, props.options)
-  if (value !== null && !(entry.ok && entry.value === value) && asked.value === null) text.value = formatLength(value, props.unit, { trim: true })
+  if (value !== null && !(entry.ok && entry.value === value) && asked.value === null) text.value = exactText(value, props.unit)
   if (value === null && entry.ok) text.value = ''
 })
 watch(() => props.unit, (unit) => {
-  if (length.value !== null) text.value = formatLength(length.value, unit, { decimals: unit === 'mm' ? 4 : 2, trim: true })
+  if (length.value !== null) text.value = exactText(length.value, unit)
 })
 
 const entry = computed(() => parseLength(text.value, props.unit, props.options))

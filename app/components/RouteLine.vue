@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { verdictWord, PLAY_WORDS } from '#core/verdict/words'
+import { stateText } from '~/composables/stateColour'
 import type { StationMark } from '#shared/types'
 
 /** A job as a line with its checks as stations; each state has its own shape and word. */
 defineProps<{ checks: readonly StationMark[] }>()
-const colour = (s: StationMark) => ({ 'in': 'text-in', 'below': 'text-out', 'above': 'text-out', 'not-valid': 'text-out', 'close': 'text-near', 'provisional': 'text-near', 'stale': 'text-mute', 'no-limit': 'text-mute', 'to-do': 'text-mute' })[s.state]
 const word = (s: StationMark) => (s.stale ? `Stale: ${s.stale}` : verdictWord(s.state, PLAY_WORDS)) + (s.signed ? ', signed' : '')
 </script>
 
@@ -15,7 +15,7 @@ const word = (s: StationMark) => (s.stale ? `Stale: ${s.stale}` : verdictWord(s.
       <NuxtLink :to="`/checks/${check.id}`" class="block min-h-11">
         <StateMark :state="check.state" :size="23" />
         <span class="mt-1 block text-[13.5px] leading-tight font-semibold" :class="check.state === 'to-do' ? 'text-mute' : ''">{{ check.title }}</span>
-        <span class="block text-[13px]" :class="colour(check)">{{ word(check) }}</span>
+        <span class="block text-[13px]" :class="stateText(check.state)">{{ word(check) }}</span>
       </NuxtLink>
     </li>
   </ol>

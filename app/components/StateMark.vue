@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import type { VerdictState } from '#core/verdict/decide'
+import { statePaint } from '~/composables/stateColour'
 
 /** A state as a shape of its own; the word stands beside it, the colour comes third. */
 const props = withDefaults(defineProps<{ state: VerdictState, size?: number, inherit?: boolean }>(), { size: 24, inherit: false })
-const colour = computed(() => props.inherit ? 'currentColor' : ({ 'in': 'var(--in)', 'below': 'var(--out)', 'above': 'var(--out)', 'not-valid': 'var(--out)', 'close': 'var(--near)', 'provisional': 'var(--near)', 'stale': 'var(--mute)', 'no-limit': 'var(--mute)', 'to-do': 'var(--mute)' })[props.state])
+const colour = computed(() => props.inherit ? 'currentColor' : statePaint(props.state))
 const on = computed(() => props.inherit ? 'var(--dye-top)' : 'var(--on-state)')
 </script>
 

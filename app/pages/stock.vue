@@ -4,6 +4,7 @@ import { formatLength } from '#core/quantity/format-length'
 import { UNIT_NAME } from '#core/quantity/length'
 import { api, faultsOf } from '~/composables/useApi'
 import { key, useKeys } from '~/composables/useKeys'
+import { markedText } from '~/composables/sizeText'
 import { usePreferences } from '~/stores/preferences'
 import type { Fault, StockLot, StockView } from '#shared/types'
 
@@ -61,11 +62,13 @@ function move(by: number): void {
 }
 useKeys(computed(() => [
   key('↑ ↓', 'move', pressed => move(pressed === 'ArrowDown' ? 1 : -1), { keys: ['ArrowDown', 'ArrowUp'] }),
-  ...(lot.value ? [
-    key('T', 'take in', () => document.getElementById('lot-take')?.focus()),
-    key('M', 'measure', () => document.querySelector<HTMLElement>('#lot-measure input')?.focus()),
-    key('C', 'correct count', () => document.getElementById('lot-count')?.focus()),
-  ] : []),
+  ...(lot.value
+    ? [
+        key('T', 'take in', () => document.getElementById('lot-take')?.focus()),
+        key('M', 'measure', () => document.querySelector<HTMLElement>('#lot-measure input')?.focus()),
+        key('C', 'correct count', () => document.getElementById('lot-count')?.focus()),
+      ]
+    : []),
   key('N', 'new size', () => { adding.value = true }),
   key('/', 'find', () => findField.value?.focus()),
 ]))
@@ -90,16 +93,16 @@ useKeys(computed(() => [
       <div class="overflow-x-auto" tabindex="0" aria-label="Sizes in the drawer" role="region">
         <table v-for="[family, lots] in families" :key="family" class="mb-5">
           <caption class="pb-1 text-left text-[17px] font-bold">{{ family }}</caption>
-          <thead><tr><th class="w-24 text-right">Nominal</th><th class="w-32 text-right">Measured, {{ UNIT_NAME[preferences.unit] }}</th><th class="w-20 text-right">On hand</th><th class="hidden w-24 text-right md:table-cell">Kept back</th><th class="w-24">Mark</th><th class="hidden md:table-cell">Fitted now</th><th class="w-16"><span class="sr-only">Open</span></th></tr></thead>
+          <thead><tr><th class="w-24 text-right">Marked</th><th class="w-32 text-right">Measured, {{ UNIT_NAME[preferences.unit] }}</th><th class="w-20 text-right">On hand</th><th class="hidden w-24 text-right md:table-cell">Kept back</th><th class="w-28 pl-6">Mark</th><th class="hidden md:table-cell">Fitted now</th><th class="w-16"><span class="sr-only">Open</span></th></tr></thead>
           <tbody>
             <tr v-for="l in lots" :key="l.id" :aria-selected="picked === l.id" :class="picked === l.id ? 'bg-sheet' : ''" class="cursor-pointer" @click="picked = l.id">
-              <td class="figure text-right">{{ show(l.nominal) }}</td>
+              <td class="figure text-right">{{ markedText(l.nominal) }}</td>
               <td class="figure text-right" :class="l.measured === null ? 'text-near' : ''">{{ l.measured === null ? 'not measured' : show(l.measured) }}</td>
               <td class="figure text-right" :class="l.onHand === 0 ? 'text-mute' : ''">{{ l.onHand }}</td>
               <td class="figure hidden text-right md:table-cell">{{ l.reserved || '' }}</td>
-              <td>{{ [l.mark, l.colour, l.shape === 'flat' ? '' : l.shape].filter(Boolean).join(', ') }}</td>
+              <td class="pl-6">{{ [l.mark, l.colour, l.shape === 'flat' ? '' : l.shape].filter(Boolean).join(', ') }}</td>
               <td class="hidden text-[13.5px] text-mute md:table-cell">{{ usesOf(l.id).map(u => `${u.count} in ${u.checkTitle.toLowerCase()}`).join(', ') }}</td>
-              <td class="text-right"><button type="button" class="link text-[13.5px]" :aria-label="`Open ${show(l.nominal)} ${family}`" @click.stop="picked = l.id">open</button></td>
+              <td class="text-right"><button type="button" class="link text-[13.5px]" :aria-label="`Open ${markedText(l.nominal)}, ${family}`" @click.stop="picked = l.id">open</button></td>
             </tr>
           </tbody>
         </table>

@@ -1,10 +1,10 @@
 import type { CheckDocument, PointReading } from '#core/check/document'
 
 /** A write that can wait for the server: it is applied here at once and sent when it can be. */
-export type PendingWrite =
-  | { readonly op: string, readonly kind: 'reading', readonly trialId: string, readonly reading: PointReading, readonly words: string }
-  | { readonly op: string, readonly kind: 'void', readonly readingId: string, readonly reason: string, readonly words: string }
-  | { readonly op: string, readonly kind: 'tick', readonly step: string, readonly trial: string | null, readonly ticked: boolean, readonly words: string }
+export type PendingWrite
+  = | { readonly op: string, readonly kind: 'reading', readonly trialId: string, readonly reading: PointReading, readonly words: string }
+    | { readonly op: string, readonly kind: 'void', readonly readingId: string, readonly reason: string, readonly words: string }
+    | { readonly op: string, readonly kind: 'tick', readonly step: string, readonly trial: string | null, readonly ticked: boolean, readonly words: string }
 
 const keyOf = (checkId: string) => `finitum.outbox.${checkId}`
 

@@ -142,6 +142,7 @@ export function evaluateCheck(document: CheckDocument, lots: readonly Lot[]): Ch
     const aim = aimPoint(document.aim, limits, { u, nu, U: combine([{ u, nu }]).U }, trials[0]?.valid ? trials[0].results[0]!.estimate!.value : null)
     const window = packWindow(limits, from.play, packTotal(fitted, index), place.response, known)
     if (from.play - estimate.U <= 0) return { aim, window: null, request: null, choiceNote: 'This play cannot be told from zero, so it says only “zero or less”: no base to choose from. Fit a looser pack and measure again.' }
+    if (!known && window && window.high < 0) return { aim, window, request: null, choiceNote: 'The fitted pack is not known. List its pieces in Set up to see which ones to take out.' }
     if (!aim) return { aim, window, request: null, choiceNote: 'No limit known and no figure to aim at: set a figure of your own.' }
     return {
       aim, window,
@@ -203,4 +204,3 @@ export const withU = (value: number, U: number, unit: CheckDocument['entryUnit']
 export function predictionOwn(u: number, estimate: Estimate): number {
   return Math.sqrt(Math.max(0, u ** 2 - sharedVariance(estimate.lines)))
 }
-

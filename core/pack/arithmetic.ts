@@ -15,7 +15,11 @@ export function pieceList(pack: Pack, lots: LotMap, unit: LengthUnit): string {
 /** The whole sum in one line a person can follow: `31.0 − (10 + 10 + 5 + 2) = 4.0 thou`. */
 export function arithmeticLine(play: number, fitted: Pack, next: Pack, predicted: number, lots: LotMap, response: Response, unit: LengthUnit): string {
   const change = packChange(fitted, next)
-  const term = (pack: Pack, sign: number) => (pack.length === 0 ? '' : ` ${sign > 0 ? '+' : '−'} (${pieceList(pack, lots, unit)})`)
+  const term = (pack: Pack, sign: number) => {
+    if (pack.length === 0) return ''
+    const list = pieceList(pack, lots, unit)
+    return ` ${sign > 0 ? '+' : '−'} ${list.includes('+') ? `(${list})` : list}`
+  }
   const terms = term(change.out, -response.perPiece) + term(change.in, response.perPiece)
   const figure = (value: number) => formatLength(value, unit)
   return `${figure(play)}${terms} = ${figure(predicted)} ${UNIT_NAME[unit]}`

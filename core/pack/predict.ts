@@ -46,4 +46,3 @@ export function predict(measured: Measured, fitted: Pack, next: Pack, lots: LotM
 
 /** Total that would bring the play exactly to `target`, nm. */
 export const totalFor = (target: number, play: number, fittedTotal: number, response: Response): number => fittedTotal + (target - play) / response.perPiece
-

@@ -98,4 +98,3 @@ export async function refreshAnswer(sql: Sql, id: string): Promise<void> {
   const { state, figure } = answerOf(document, lots)
   await recordAnswer(sql, id, row.version, state, figure)
 }
-

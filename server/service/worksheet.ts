@@ -61,7 +61,6 @@ async function insertWholeJob(sql: Sql, job: WorksheetJob, lots: readonly Lot[])
   for (const check of job.checks) await insertWholeCheck(sql, job.id, check, lots)
 }
 
-
 async function insertWholeCheck(sql: Sql, jobId: string, check: CheckDocument, lots: readonly Lot[]): Promise<void> {
   if (await checks.checkRow(sql, check.id)) throw refuse(409, `The check “${check.title}” is here already.`, check.id)
   await insertGauge(sql, check.gauge)

@@ -9,15 +9,15 @@ const number = (phase: Phase) => PHASES.indexOf(phase) + 1
 </script>
 
 <template>
-  <nav aria-label="Phases" class="flex flex-col gap-1 md:gap-5">
+  <nav aria-label="Phases" class="grid grid-cols-4 gap-x-1 md:flex md:flex-col md:gap-5">
     <p v-if="safety" class="caution">{{ safety }}</p>
-    <div v-for="phase in PHASES" :key="phase" class="relative">
+    <div v-for="phase in PHASES" :key="phase" class="contents md:relative md:block">
       <span v-if="phase !== 'prove'" class="absolute top-9 -bottom-5 left-[13px] hidden w-0.5 bg-hair md:block" aria-hidden="true" />
-      <button type="button" class="flex min-h-11 w-full items-start gap-2.5 text-left" :aria-current="open === phase ? 'step' : undefined" @click="emit('open', phase)">
+      <button type="button" class="row-start-1 flex min-h-11 w-full flex-col items-start gap-x-2.5 gap-y-1 text-left md:flex-row" :aria-current="open === phase ? 'step' : undefined" @click="emit('open', phase)">
         <span class="figure flex size-7 shrink-0 items-center justify-center rounded-full border-2 text-[13px] font-bold" :class="open === phase ? 'border-dye bg-dye text-white' : done[phase] ? 'border-in bg-in text-paper' : 'border-hair text-mute'">{{ done[phase] && open !== phase ? '✓' : number(phase) }}</span>
-        <span class="min-w-0"><span class="block text-[16px] font-bold" :class="open === phase ? 'text-ink' : 'text-mute'">{{ PHASE_NAME[phase] }}</span><span class="block text-[13px] leading-snug text-mute">{{ notes[phase] }}</span></span>
+        <span class="min-w-0"><span class="block text-[16px] font-bold" :class="open === phase ? 'text-ink' : 'text-mute'">{{ PHASE_NAME[phase] }}</span><span class="hidden text-[13px] leading-snug text-mute md:block">{{ notes[phase] }}</span></span>
       </button>
-      <ul v-if="open === phase" class="mt-1 space-y-1 md:pl-9">
+      <ul v-if="open === phase" class="col-span-4 row-start-2 mt-1 space-y-1 md:pl-9">
         <li v-for="step in of(phase)" :key="step.id">
           <label class="flex min-h-11 cursor-pointer items-start gap-2.5 py-1.5 text-[13.5px] leading-snug md:min-h-8">
             <input type="checkbox" class="mt-0.5 size-4 shrink-0 accent-[var(--in)]" :checked="ticked(step)" :disabled="locked" @change="emit('tick', step, ($event.target as HTMLInputElement).checked)">

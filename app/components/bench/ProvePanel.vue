@@ -17,6 +17,7 @@ const limits = computed(() => workingLimits(props.document))
 const predicted = computed(() => props.document.trials.at(-1)?.predicted ?? null)
 const residual = computed(() => props.evaluation.current?.residual ?? null)
 const show = (value: number, sign = false) => formatLength(value, preferences.unit, { sign })
+const severalFittings = computed(() => (props.evaluation.ledger?.entries.length ?? 0) > 1)
 const gate = computed(() => props.evaluation.signOff)
 const nameFault = computed(() => (tried.value && preferences.signer.trim() === '' ? 'A signature needs a name.' : null))
 const reasonFault = computed(() => (tried.value && reason.value.trim() === '' && (gate.value.needsReason || props.document.signOff) ? 'Give the reason: it stands in the record.' : null))
@@ -36,19 +37,18 @@ function submit(): void {
   <section aria-label="Prove" class="space-y-5">
     <div v-if="predicted">
       <h2 class="label mb-1">Proof</h2>
-      <table data-test="proof"><tbody>
-        <tr><td>Predicted</td><td class="figure text-right">{{ show(predicted.play) }}</td></tr>
-        <tr><td>Measured</td><td class="figure text-right">{{ evaluation.estimate ? show(evaluation.estimate.value) : '–' }}</td></tr>
-        <tr><td class="font-bold">Residual</td><td class="figure text-right font-bold" :class="residual?.flagged ? 'text-out' : ''">{{ residual ? show(residual.difference, true) : '–' }} <span class="font-normal text-mute">{{ residual ? `${Math.abs(residual.z).toFixed(1)} u` : '' }}</span></td></tr>
-      </tbody></table>
+      <dl class="flex flex-wrap gap-x-10 gap-y-1" data-test="proof">
+        <div><dt class="text-[13px] text-mute">predicted</dt><dd class="figure text-xl">{{ show(predicted.play) }}</dd></div>
+        <div><dt class="text-[13px] text-mute">measured</dt><dd class="figure text-xl">{{ evaluation.estimate ? show(evaluation.estimate.value) : '–' }}</dd></div>
+        <div><dt class="text-[13px] text-mute">residual</dt><dd class="figure text-xl font-bold" :class="residual?.flagged ? 'text-out' : ''">{{ residual ? show(residual.difference, true) : '–' }} <span class="text-[15px] font-normal text-mute">{{ residual ? `${Math.abs(residual.z).toFixed(1)} u` : '' }}</span></dd></div>
+      </dl>
       <p v-if="residual" class="mt-1 text-[14px]" :class="residual.flagged ? 'text-out' : 'text-in'">{{ residual.flagged ? 'It did not move by what the pack changed. Find out why: bolts, seating, a piece not its size.' : 'It moved as predicted.' }}</p>
       <p v-else class="mt-1 text-[14px] text-mute">Measure again with the new pack: type the reading on the left.</p>
     </div>
-    <div v-if="evaluation.ledger && evaluation.ledger.entries.length > 1">
+    <div v-if="severalFittings">
       <h2 class="label mb-1">Trial ledger</h2>
-      <p class="mb-1 text-[14px]" :class="evaluation.ledger.state === 'agree' ? 'text-in' : 'text-near'" data-test="ledger-words">{{ evaluation.ledger.words }}</p>
-      <ul v-if="evaluation.ledger.suspect" class="mb-2 list-disc pl-5 text-[14px]"><li v-for="line in evaluation.ledger.suspect.reasons" :key="line">{{ line }}</li></ul>
-      <LedgerPlot v-if="evaluation.place" :ledger="evaluation.ledger" :response="evaluation.place.response" :limits="limits" />
+      <p class="text-[14px]" :class="evaluation.ledger!.state === 'agree' ? 'text-in' : 'text-near'" data-test="ledger-words">{{ evaluation.ledger!.words }}</p>
+      <ul v-if="evaluation.ledger!.suspect" class="mt-1 list-disc pl-5 text-[14px]"><li v-for="line in evaluation.ledger!.suspect.reasons" :key="line">{{ line }}</li></ul>
     </div>
     <form class="space-y-3" novalidate @submit.prevent="submit">
       <h2 class="label">{{ document.signOff ? 'Signed off' : 'Sign off' }}</h2>
@@ -65,5 +65,6 @@ function submit(): void {
       </template>
       <p class="text-[12.5px] text-mute">The maker’s manual comes first. Where law or insurance asks for a licensed mechanic, this record does not replace one. Figures in {{ UNIT_NAME[preferences.unit] }}.</p>
     </form>
+    <div v-if="severalFittings && evaluation.place"><h2 class="label mb-1">Does the play follow the pack?</h2><LedgerPlot :ledger="evaluation.ledger!" :response="evaluation.place.response" :limits="limits" /></div>
   </section>
 </template>

@@ -62,13 +62,13 @@ defineExpose({ focus, submit })
 
 <template>
   <section aria-label="Readings">
-    <div class="mb-1 flex justify-between"><h2 class="label">Readings, {{ UNIT_NAME[unit] }}</h2><span class="label">far · back</span></div>
+    <h2 class="label mb-1">Readings, {{ UNIT_NAME[unit] }}</h2>
     <template v-if="!locked">
-      <div class="flex items-stretch rounded-md border-2 border-accent bg-sheet" data-test="entry">
-        <input ref="farField" v-model="draft.far" data-keys aria-label="Far reading" type="text" inputmode="decimal" autocomplete="off" class="figure min-h-14 w-0 flex-1 bg-transparent pl-4 text-[27px]" :aria-invalid="reason !== null" aria-describedby="entry-note" @keydown.enter.prevent.stop="farEntered">
+      <div class="flex items-stretch rounded-md border-2 border-accent bg-sheet focus-within:outline-2 focus-within:outline-accent" data-test="entry">
+        <input ref="farField" v-model="draft.far" data-keys aria-label="Far reading" type="text" inputmode="decimal" autocomplete="off" placeholder="far" class="entry figure min-h-14 w-0 flex-1 bg-transparent pl-4 text-[27px]" :aria-invalid="reason !== null" aria-describedby="entry-note" @keydown.enter.prevent.stop="farEntered">
         <span class="flex items-center px-2 text-right text-[12px] leading-tight text-mute">{{ beside }}</span>
         <label class="flex items-center gap-1 border-l rule pl-2 text-[12px] text-mute">back
-          <input ref="backField" v-model="draft.back" aria-label="Back reading; blank means it returned to zero" data-keys type="text" inputmode="decimal" autocomplete="off" placeholder="0" class="figure min-h-14 w-16 bg-transparent text-[20px] text-ink" @keydown.enter.prevent.stop="submit">
+          <input ref="backField" v-model="draft.back" aria-label="Back reading; blank means it returned to zero" data-keys type="text" inputmode="decimal" autocomplete="off" placeholder="0" class="entry figure min-h-14 w-16 bg-transparent text-[20px] text-ink" @keydown.enter.prevent.stop="submit">
         </label>
       </div>
       <div id="entry-note">
@@ -84,6 +84,7 @@ defineExpose({ focus, submit })
     <p v-for="finding in general" :key="finding.words" class="my-1 text-[13.5px]" :class="finding.level === 'fail' ? 'text-out' : finding.level === 'warn' ? 'text-near' : 'text-mute'" data-test="finding">{{ finding.level === 'fail' ? '▪ ' : '' }}{{ finding.words }}</p>
     <p v-if="oneMore" class="my-1 text-[13.5px] text-mute">{{ oneMore }}</p>
     <table v-if="readings.length" data-test="series">
+      <thead><tr><th><span class="sr-only">Number</span></th><th class="text-right">far</th><th class="text-right">back</th><th /><th><span class="sr-only">Void</span></th></tr></thead>
       <tbody>
         <tr v-for="(reading, i) in readings" :key="reading.id" :class="reading.voided ? 'text-mute' : ''">
           <td class="figure w-8 text-mute" :class="{ 'line-through': reading.voided }">{{ i + 1 }}</td>

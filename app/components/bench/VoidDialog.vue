@@ -4,7 +4,10 @@ const emit = defineEmits<{ close: [], void: [string] }>()
 const reasons = ['base moved', 'tip loose', 'not seated', 'misread', 'pushed unevenly']
 const reason = ref('')
 const tried = ref(false)
-watch(() => props.open, () => { reason.value = ''; tried.value = false })
+watch(() => props.open, () => {
+  reason.value = ''
+  tried.value = false
+})
 function submit(): void {
   tried.value = true
   if (reason.value.trim()) emit('void', reason.value.trim())

@@ -61,7 +61,7 @@ const labelSide = (i: number) => (x.value(props.ledger.entries[i]!.total) > widt
         <line :x1="x(entry.total)" :x2="x(entry.total)" :y1="y(entry.play - 2 * entry.u)" :y2="y(entry.play + 2 * entry.u)" stroke="var(--ink)" stroke-width="1.5" />
         <circle v-if="!isOdd(entry.id)" :cx="x(entry.total)" :cy="y(entry.play)" r="5.5" fill="var(--ink)" />
         <rect v-else :x="x(entry.total) - 6" :y="y(entry.play) - 6" width="12" height="12" fill="var(--sheet)" stroke="var(--out)" stroke-width="2.4" />
-        <text :x="x(entry.total) + (labelSide(i) === 'end' ? -10 : 10)" :y="y(entry.play) - 8" :text-anchor="labelSide(i)" font-size="13" :fill="isOdd(entry.id) ? 'var(--out)' : 'var(--ink)'"><tspan :font-weight="isOdd(entry.id) ? 650 : 400">{{ isOdd(entry.id) ? `Fitting ${i + 1}: odd one out` : `Fitting ${i + 1}` }}</tspan></text>
+        <text :x="x(entry.total) + (labelSide(i) === 'end' ? -10 : 10)" :y="y(entry.play) + (labelSide(i) === 'end' ? 19 : -8)" :text-anchor="labelSide(i)" font-size="13" :fill="isOdd(entry.id) ? 'var(--out)' : 'var(--ink)'"><tspan :font-weight="isOdd(entry.id) ? 650 : 400">{{ isOdd(entry.id) ? `Fitting ${i + 1}: odd one out` : `Fitting ${i + 1}` }}</tspan></text>
       </g>
     </svg>
     <table class="mt-2 text-sm">

@@ -24,10 +24,10 @@ const { width: measuredWidth } = useElementSize(box)
 const preferences = usePreferences()
 const width = computed(() => Math.max(300, measuredWidth.value))
 const narrow = computed(() => width.value < 560)
-const HEIGHT = 186
+const HEIGHT = 176
 const TOP = 30
-const BOTTOM = 156
-const LINE = 88
+const BOTTOM = 146
+const LINE = 84
 
 const finite = (set: LimitSet | null) => {
   const ends = endsOf(set)
@@ -57,6 +57,8 @@ const zones = computed(() => [
 ].filter(z => z.at !== null))
 const thouTicks = computed(() => ticks(scale.value, NM_PER.thou, 13))
 const mmTicks = computed(() => ticks(scale.value, NM_PER.mm, 13))
+/** Labels keep clear of the unit's name at the right end and of the left edge. */
+const labelled = (all: ReturnType<typeof ticks>) => all.filter(tick => tick.major && tick.at < width.value - 56 && tick.at > 12)
 const labelX = computed(() => {
   const right = Math.max(...zones.value.map(z => z.at!.right), 0)
   const room = Math.min(props.measured ? x(props.measured.value) : Infinity, width.value) - right
@@ -70,7 +72,6 @@ const arrow = computed(() => {
   const to = x(props.predicted.value)
   return Math.abs(from - to) < 26 ? null : { from, to, sign: Math.sign(to - from) }
 })
-const close = computed(() => props.measured && props.predicted && Math.abs(x(props.measured.value) - x(props.predicted.value)) < 64)
 const summary = computed(() => [
   props.measured ? `Measured ${show(props.measured.value)} plus or minus ${formatLength(props.measured.U, preferences.unit)} ${preferences.system === 'inch' ? 'thou' : 'mm'}` : 'Nothing measured',
   ...zones.value.map(z => `${z.name} limits ${describeLimits(z.set, preferences.unit)}`),
@@ -91,12 +92,12 @@ const tickLabel = (value: number) => String(Math.round(value * 1e6) / 1e6).repla
         <line v-for="t in mmTicks" :key="`m${t.at}`" :x1="t.at" :x2="t.at" :y1="HEIGHT" :y2="HEIGHT - (t.major ? 15 : 6)" />
       </g>
       <g class="figure" fill="var(--scribe)" font-size="12" text-anchor="middle">
-        <text v-for="t in thouTicks.filter(k => k.major)" :key="`tl${t.at}`" :x="t.at" y="27">{{ tickLabel(t.value) }}</text>
-        <text v-for="t in mmTicks.filter(k => k.major)" :key="`ml${t.at}`" :x="t.at" :y="HEIGHT - 19">{{ tickLabel(t.value) }}</text>
+        <text v-for="t in labelled(thouTicks)" :key="`tl${t.at}`" :x="t.at" y="27">{{ tickLabel(t.value) }}</text>
+        <text v-for="t in labelled(mmTicks)" :key="`ml${t.at}`" :x="t.at" :y="HEIGHT - 19">{{ tickLabel(t.value) }}</text>
       </g>
       <g fill="var(--scribe-soft)" font-size="12.5">
         <text :x="width - 8" y="27" text-anchor="end">thou</text><text :x="width - 8" :y="HEIGHT - 19" text-anchor="end">mm</text>
-        <text x="10" :y="132">{{ ends.below.toLowerCase() }}</text><text :x="width - 10" :y="132" text-anchor="end">{{ ends.above.toLowerCase() }}</text>
+        <text x="10" :y="124">{{ ends.below.toLowerCase() }}</text><text :x="width - 10" :y="124" text-anchor="end">{{ ends.above.toLowerCase() }}</text>
       </g>
       <g v-if="zones.length" fill="var(--scribe)" font-size="13" :text-anchor="labelEnd ? 'end' : 'start'">
         <text v-for="(z, i) in zones" :key="z.name" :x="labelX" :y="48 + i * 17" :font-weight="z.name === 'Book' ? 650 : 400">{{ z.name }} {{ describeLimits(z.set, preferences.unit).replace(/ (thou|mm)$/, '') }}</text>
@@ -106,7 +107,7 @@ const tickLabel = (value: number) => String(Math.round(value * 1e6) / 1e6).repla
       <g v-if="arrow" stroke="var(--scribe)" fill="var(--scribe)">
         <line :x1="arrow.from" :x2="arrow.to + -arrow.sign * 18" :y1="LINE" :y2="LINE" stroke-dasharray="3 4" stroke-width="1.5" />
         <path :d="`M${arrow.to - arrow.sign * 12} ${LINE}l${-arrow.sign * 10} -5v10z`" stroke="none" />
-        <text v-if="Math.abs(arrow.from - arrow.to) > 170" :x="(arrow.from + arrow.to) / 2" :y="LINE - 8" font-size="13" stroke="none" text-anchor="middle">{{ predicted!.words }}</text>
+        <text v-if="!narrow && Math.abs(arrow.from - arrow.to) > predicted!.words.length * 6.4 + 60" :x="(arrow.from + arrow.to) / 2" :y="LINE - 8" font-size="13" stroke="none" text-anchor="middle">{{ predicted!.words }}</text>
       </g>
       <g v-if="predicted" stroke="var(--scribe)">
         <line :x1="x(predicted.value - predicted.U)" :x2="x(predicted.value + predicted.U)" :y1="LINE" :y2="LINE" stroke-width="2" />
@@ -117,7 +118,7 @@ const tickLabel = (value: number) => String(Math.round(value * 1e6) / 1e6).repla
         <line v-for="(reading, i) in readings" :key="i" :x1="x(reading)" :x2="x(reading)" :y1="LINE - 17" :y2="LINE + 17" stroke-width="1.2" />
         <line :x1="x(measured.value - measured.U)" :x2="x(measured.value + measured.U)" :y1="LINE" :y2="LINE" stroke-width="2" />
         <circle :cx="x(measured.value)" :cy="LINE" r="6.5" fill="var(--scribe)" />
-        <text class="figure" :x="x(measured.value)" :y="close ? LINE - 24 : LINE - 24" font-size="14" fill="var(--scribe)" stroke="none" text-anchor="middle">{{ show(measured.value) }}</text>
+        <text class="figure" :x="x(measured.value)" :y="LINE - 24" font-size="14" fill="var(--scribe)" stroke="none" text-anchor="middle">{{ show(measured.value) }}</text>
       </g>
     </svg>
   </div>

@@ -13,7 +13,7 @@ const preferences = usePreferences()
 const index = computed(() => lotMap(props.lots))
 const PLATE = 34
 const PX_PER_MM = 96 / 25.4
-const HEIGHT = 148
+const HEIGHT = 136
 
 type Piece = { lot: Lot, role: 'stays' | 'out' | 'in' }
 const pieces = computed<Piece[]>(() => {
@@ -50,23 +50,25 @@ const summary = computed(() => `${props.between[0]}, ${drawn.value.map(p => `${p
 
 <template>
   <div ref="box">
-    <p v-if="!fitted" class="py-6 text-mute">The fitted pack is not known. List its pieces in Set up, each one measured, and it is drawn here.</p>
+    <p v-if="!fitted" class="py-6 text-mute">Not drawn: its pieces are not listed.</p>
     <p v-else-if="pieces.length === 0" class="py-6 text-mute">No pieces between {{ between[0] }} and {{ between[1] }}.</p>
     <template v-else>
       <svg :width="width" :height="HEIGHT" :viewBox="`0 0 ${width} ${HEIGHT}`" role="img" :aria-label="summary" class="block" data-test="pack-section">
-        <rect x="0" y="16" :width="PLATE" height="96" fill="var(--steel)" /><rect :x="end" y="16" :width="PLATE" height="96" fill="var(--steel)" />
+        <rect x="0" y="16" :width="PLATE" height="88" fill="var(--steel)" /><rect :x="end" y="16" :width="PLATE" height="88" fill="var(--steel)" />
         <g v-for="(piece, i) in drawn" :key="i">
           <rect :x="piece.at" :y="piece.y" :width="piece.wide" height="78" rx="1.5"
                 :fill="piece.role === 'out' ? 'none' : 'var(--brass)'" :stroke="piece.role === 'out' ? 'var(--out)' : piece.role === 'in' ? 'var(--in)' : 'var(--brass-line)'"
-                :stroke-width="piece.role === 'in' ? 2.200 : 1.5" :stroke-dasharray="piece.role === 'out' ? '4 3' : undefined" />
+                :stroke-width="piece.role === 'in' ? 2.200 : 1.5" :stroke-dasharray="piece.role === 'out' ? '4 3' : undefined"
+          />
           <path v-if="piece.lot.shape === 'stepped'" :d="`M${piece.at} ${piece.y + 26}h${piece.wide * 0.4}v-26`" fill="none" stroke="var(--brass-line)" stroke-width="1.5" />
           <path v-if="piece.lot.shape === 'sprung'" :d="`M${piece.at + 2} ${piece.y + 70}q${piece.wide / 4} -8 ${piece.wide / 2 - 2} 0t${piece.wide / 2 - 2} 0`" fill="none" stroke="var(--brass-line)" stroke-width="1.5" />
-          <text class="figure" font-size="12.5" text-anchor="middle" :fill="piece.role === 'out' ? 'var(--out)' : 'var(--brass-ink)'"
-                :transform="`translate(${piece.at + piece.wide / 2} ${piece.y + 43})${upright(piece.wide, piece.label) ? ' rotate(-90)' : ''}`">{{ piece.label }}</text>
+          <text class="figure" font-size="12.5" text-anchor="middle" dominant-baseline="central" :fill="piece.role === 'out' ? 'var(--out)' : 'var(--brass-ink)'"
+                :transform="`translate(${piece.at + piece.wide / 2} ${piece.y + 39})${upright(piece.wide, piece.label) ? ' rotate(-90)' : ''}`"
+          >{{ piece.label }}</text>
           <path v-if="piece.role === 'in'" :d="`M${piece.at + piece.wide / 2} 84v16m-5 -6l5 7 5 -7`" fill="none" stroke="var(--in)" stroke-width="2" />
-          <text v-if="piece.role !== 'stays' && (i === 0 || drawn[i - 1]!.role !== piece.role)" :x="piece.at" y="128" font-size="12.5" font-weight="650" :fill="piece.role === 'out' ? 'var(--out)' : 'var(--in)'">{{ piece.role === 'out' ? 'take out' : 'put in' }}</text>
+          <text v-if="piece.role !== 'stays' && (i === 0 || drawn[i - 1]!.role !== piece.role)" :x="Math.min(piece.at, end - 46)" y="132" font-size="12.5" font-weight="650" :fill="piece.role === 'out' ? 'var(--out)' : 'var(--in)'">{{ piece.role === 'out' ? 'take out' : 'put in' }}</text>
         </g>
-        <g fill="var(--mute)" font-size="12.5"><text x="0" y="144">{{ between[0] }}</text><text :x="end + PLATE" y="144" text-anchor="end">{{ between[1] }}</text></g>
+        <g fill="var(--mute)" font-size="12.5"><text x="0" y="120">{{ between[0] }}</text><text :x="end + PLATE" y="120" text-anchor="end">{{ between[1] }}</text></g>
       </svg>
       <p class="flex flex-wrap justify-between gap-x-4 text-[13px] text-mute"><span v-if="stack">Stack: {{ stack }}</span><span class="ml-auto">thickness drawn × {{ factor }}</span></p>
     </template>

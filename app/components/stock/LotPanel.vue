@@ -3,6 +3,7 @@ import { v4 as uuid } from 'uuid'
 import type { Nm } from '#core/quantity/length'
 import { formatLength, otherUnit } from '#core/quantity/format-length'
 import { RefusedError, api, faultAt, faultsOf } from '~/composables/useApi'
+import { markedText } from '~/composables/sizeText'
 import { usePreferences } from '~/stores/preferences'
 import type { Fault, LotUse, StockLot, StockView } from '#shared/types'
 
@@ -55,7 +56,7 @@ const show = (value: number) => `${formatLength(value, preferences.unit, { unit:
 <template>
   <section :aria-label="`Size ${show(lot.nominal)}`" class="space-y-4 border-t rule pt-3 lg:border-t-0 lg:border-l lg:pt-0 lg:pl-6" data-test="lot-panel">
     <div>
-      <h2 class="display text-xl">{{ formatLength(lot.nominal, preferences.unit, { unit: true }) }} <span class="text-mute">{{ [lot.mark, lot.colour].filter(Boolean).join(' ') }}</span></h2>
+      <h2 class="display text-xl">{{ markedText(lot.nominal) }} <span class="text-mute">{{ [lot.mark, lot.colour].filter(Boolean).join(' ') }}</span></h2>
       <p class="text-[14px] text-mute">{{ lot.family }} · {{ show(lot.nominal) }} · {{ lot.onHand }} on hand</p>
       <p v-if="lot.tags.length" class="text-[13.5px]">{{ lot.tags.join(' · ') }}</p>
     </div>

@@ -3,17 +3,16 @@ import { evaluateCheck, type CheckEvaluation } from '#core/check/evaluate-check'
 import type { PointReading } from '#core/check/document'
 import { checkKind } from '#core/check/registry'
 import { PHASES, type Phase, type Step } from '#core/method/step'
-import { arithmeticLine, changeWords } from '#core/pack/arithmetic'
-import { lotMap } from '#core/pack/lot'
 import { formatLength } from '#core/quantity/format-length'
-import { UNIT_NAME, type Nm } from '#core/quantity/length'
+import type { Nm } from '#core/quantity/length'
 import type { Fault } from '#shared/types'
 import { v4 as uuid } from 'uuid'
 import { faultsOf } from '~/composables/useApi'
+import { useBenchWords } from '~/composables/useBenchWords'
+import { useRail } from '~/composables/useRail'
 import { useChooser } from '~/composables/useChooser'
 import { useDraft } from '~/composables/useDraft'
 import { key, useKeys } from '~/composables/useKeys'
-import { shortTime } from '~/composables/shortTime'
 import { useBench } from '~/stores/bench'
 import { usePreferences } from '~/stores/preferences'
 import { sketches } from '~/components/bench/sketches'
@@ -25,7 +24,6 @@ const problem = ref<string | null>(null)
 const faults = ref<readonly Fault[]>([])
 const busy = ref(false)
 const panel = ref<{ focus: () => void, submit: () => void }>()
-const chooseArea = ref<HTMLElement>()
 
 const document = computed(() => bench.document!)
 const ready = computed(() => bench.document !== null && bench.document.id === id)
@@ -56,7 +54,6 @@ const ticked = (step: Step) => document.value.ticks.some(tick => tick.step === s
 const fitted = computed(() => current.value.pack)
 const estimate = computed(() => evaluation.value.current?.results[0]?.estimate ?? null)
 const findings = computed(() => evaluation.value.current?.results[0]?.findings ?? [])
-const name = computed(() => UNIT_NAME[preferences.unit])
 
 onMounted(async () => {
   try {
@@ -116,69 +113,9 @@ async function fit(): Promise<void> {
 }
 const sign = (path: 'sign-off' | 'reopen', { by, reason }: { by: string, reason: string }) => command(path, { by, ...(reason ? { reason } : {}) })
 
-const sentence = computed(() => {
-  if (document.value.signOff) return `Signed off by ${document.value.signOff.by}, ${shortTime(document.value.signOff.at)}.`
-  const e = evaluation.value
-  if (!estimate.value) return bench.current?.predicted ? `Fitted. Measure again: ${preferences.show(bench.current.predicted.play)} ${name.value} is expected.` : 'Nothing measured with this fitting yet.'
-  if (!e.estimate) return findings.value.find(f => f.level === 'fail')?.words ?? ''
-  if (!e.place) return e.state === 'in' ? 'In limits. Ready to sign.' : ''
-  if (proposal.value && phase.value !== 'prove') {
-    const words = changeWords(fitted.value ?? [], proposal.value.pack, lotMap(bench.lots), preferences.unit)
-    const inside = proposal.value.chance?.inside
-    return `${words}: leaves ${preferences.show(proposal.value.predicted.play)} ± ${formatLength(proposal.value.predicted.U, preferences.unit, { unit: true })}${inside === undefined ? '' : inside >= 0.95 ? ', in limits.' : `, ${Math.round(inside * 100)} % in limits.`}`
-  }
-  if (e.state === 'provisional') return 'In limits, provisional until every required step is ticked.'
-  if (e.current?.residual) return `Predicted ${preferences.show(bench.current!.predicted!.play)}, measured ${preferences.show(e.estimate.value)}: ${e.current.residual.flagged ? 'it did not move as it should.' : 'it moved as predicted.'}`
-  return choice.value?.notes[0] ?? e.choiceNote ?? ''
-})
-const arithmetic = computed(() => {
-  if (!proposal.value || !evaluation.value.place || phase.value === 'prove' || locked.value) return ''
-  const { measured } = evaluation.value.request!.question
-  const inside = proposal.value.chance?.inside
-  return arithmeticLine(Math.round(measured.play), evaluation.value.request!.fitted, proposal.value.pack, proposal.value.predicted.play, lotMap(bench.lots), evaluation.value.place.response, preferences.unit)
-    + (inside === undefined ? '' : ` · chance in limits ${(inside * 100).toFixed(inside > 0.99 ? 1 : 0)} %`)
-})
-const predicted = computed(() => {
-  if (phase.value === 'prove' || !proposal.value) {
-    const due = bench.current?.predicted
-    return due && !estimate.value ? { value: due.play, U: due.u * 2, words: 'expected' } : null
-  }
-  const { out, in: put } = proposal.value.change
-  if (out.length + put.length === 0) return null
-  return { value: proposal.value.predicted.play, U: proposal.value.predicted.U, words: changeWords(fitted.value ?? [], proposal.value.pack, lotMap(bench.lots), preferences.unit).toLowerCase() }
-})
-const windowWords = computed(() => {
-  const w = evaluation.value.window
-  if (!w) return null
-  const figure = (value: number) => formatLength(value, preferences.unit, { trim: true })
-  const known = fitted.value !== null
-  const what = known ? 'Pack totals that would do' : 'Change of pack that would do'
-  if (!Number.isFinite(w.high)) return `${what}: ${figure(w.low)} ${name.value} or more.`
-  if (!Number.isFinite(w.low)) return `${what}: up to ${figure(w.high)} ${name.value}.`
-  return `${what}: ${figure(w.low)} to ${figure(w.high)} ${name.value}.`
-})
-const oneMore = computed(() => {
-  const e = estimate.value
-  return e?.oneMore && e.oneMore < e.U * 0.9 ? `One more reading like these would bring ± ${formatLength(e.U, unit.value)} to ± ${formatLength(e.oneMore, unit.value, { unit: true })}.` : null
-})
+const { sentence, arithmetic, predicted, windowWords, oneMore } = useBenchWords({ document, evaluation, choice, proposal, lots: computed(() => bench.lots), phase })
 const plays = computed(() => live.value.trials.at(-1)?.readings.filter(r => !r.voided).map(r => Math.abs((2 * r.far - r.start - r.back) / 2)) ?? [])
-const notes = computed<Record<Phase, string>>(() => {
-  const setup = steps.value.filter(s => s.phase === 'setup')
-  const readings = current.value.readings
-  const voided = readings.filter(r => r.voided).length
-  return {
-    setup: `${setup.filter(ticked).length} of ${setup.length} · ${document.value.gauge.name}`,
-    measure: document.value.trials.length > 1 ? `${document.value.trials.length} fittings` : readings.length === 0 ? 'no reading yet' : `${readings.length} ${readings.length === 1 ? 'reading' : 'readings'}${voided ? `, ${voided} voided` : ''}`,
-    choose: !evaluation.value.place ? 'nothing to choose' : evaluation.value.aim ? `aim: ${evaluation.value.aim.words}` : 'pack from the drawer',
-    prove: locked.value ? 'signed off' : document.value.trials.length > 1 ? `fitting ${document.value.trials.length}` : 'fit, tighten, measure again',
-  }
-})
-const done = computed<Record<Phase, boolean>>(() => ({
-  setup: steps.value.filter(s => s.phase === 'setup' && s.required).every(ticked),
-  measure: document.value.trials.length > 1 || evaluation.value.estimate !== null,
-  choose: document.value.trials.length > 1 || evaluation.value.state === 'in',
-  prove: locked.value,
-}))
+const { notes, done } = useRail({ document, evaluation, steps, ticked })
 
 const explaining = ref(false)
 useKeys(computed(() => {
@@ -200,42 +137,44 @@ useHead({ title: computed(() => (ready.value ? `${document.value.title} · Finit
 </script>
 
 <template>
-  <div v-if="problem" class="px-7 py-10"><p class="text-lg">{{ problem }}</p><NuxtLink to="/" class="button mt-4">All jobs</NuxtLink></div>
-  <div v-else-if="!ready" class="px-7 py-10 text-mute">Laying the check out …</div>
-  <template v-else>
-    <Teleport defer to="#crumbs"><NuxtLink :to="`/jobs/${bench.view!.job.id}`" class="hover:underline">{{ bench.view!.job.unit }} › {{ bench.view!.job.title }}</NuxtLink> › <strong class="text-ink">{{ document.title }}</strong></Teleport>
-    <Teleport defer to="#saved"><span :class="bench.connection === 'saved' || bench.connection === 'sending' ? 'text-mute' : 'font-bold text-near'" data-test="saved">{{ savedWords }}</span></Teleport>
-    <BenchNotice />
-    <div class="grid flex-1 md:grid-cols-[232px_minmax(0,1fr)]">
-      <aside class="border-b rule px-4 py-4 md:border-r md:border-b-0 md:px-5">
-        <h1 class="sr-only">{{ document.title }}</h1>
-        <PhaseRail :open="phase" :steps="steps" :ticked="ticked" :notes="notes" :done="done" :locked="locked" :safety="kind.safety" @open="openPhase" @tick="(s, on) => bench.tick(s.id, trialOf(s), on, s.text)" />
-      </aside>
-      <div class="min-w-0 space-y-3 px-4 py-3 md:px-7">
-        <VerdictLine :evaluation="evaluation" :document="document" :sentence="sentence" :arithmetic="arithmetic" />
-        <LimitBand :book="document.limits.book" :shop="document.limits.shop" :aim="evaluation.aim?.target ?? null" :readings="plays" :measured="estimate ? { value: estimate.value, U: estimate.U } : null" :predicted="predicted" :ends="kind.ends" />
-        <p v-if="evaluation.gauge?.answer === 'cannot-decide'" class="text-near">This gauge cannot decide a band this narrow: its U is wider than half the band.</p>
-        <p v-if="evaluation.aim?.caution" class="text-[14px] text-near">{{ evaluation.aim.caution }}</p>
-        <SetupPanel v-if="phase === 'setup'" :document="document" :lots="bench.lots" :faults="faults" @keep="settings => command('settings', { settings })" @found="found => command('found-pack', found)" />
-        <div v-show="phase !== 'setup'" class="grid gap-x-7 gap-y-5 lg:grid-cols-[minmax(0,340px)_minmax(0,1fr)]">
-          <div>
-            <ReadingPanel ref="panel" v-model:draft="draft" :unit="unit" :readings="current.readings" :findings="findings" :far="far" :back="back" :start="start" :locked="locked" :one-more="oneMore" @log="log" @answer="answer" @void="voiding = $event" />
-            <div class="mt-4"><h2 class="label mb-1">Where the dial stands</h2><component :is="sketches[document.kind]" v-bind="document.setup" /></div>
-          </div>
-          <div ref="chooseArea">
-            <template v-if="phase === 'prove'"><ProvePanel :evaluation="evaluation" :document="document" :fault="faults.map(f => f.reason).join(' ') || null" :busy="busy" @sign="sign('sign-off', $event)" @reopen="sign('reopen', $event)" /></template>
-            <template v-else-if="evaluation.place">
-              <h2 class="label mb-1">{{ evaluation.place.label }}</h2>
-              <PackSection :fitted="fitted" :next="locked ? null : proposal?.pack ?? null" :lots="bench.lots" :between="evaluation.place.between" :first="document.packRules.required ?? null" />
-              <div class="mt-3"><ProposalList v-model:picked="picked" :choice="request ? choice : null" :note="evaluation.choiceNote" :busy="choosing" :fitted="fitted ?? []" :lots="bench.lots" :can-fit="!reading && !locked" :window="windowWords" @fit="askFit" /></div>
-            </template>
-            <p v-else class="text-mute">This check measures and judges; there is nothing to choose. Sign it off under Prove.</p>
+  <div class="flex min-h-0 flex-1 flex-col">
+    <div v-if="problem" class="px-7 py-10"><p class="text-lg">{{ problem }}</p><NuxtLink to="/" class="button mt-4">All jobs</NuxtLink></div>
+    <div v-else-if="!ready" class="px-7 py-10 text-mute">Laying the check out …</div>
+    <template v-else>
+      <Teleport defer to="#crumbs"><NuxtLink :to="`/jobs/${bench.view!.job.id}`" class="hover:underline">{{ bench.view!.job.unit }} › {{ bench.view!.job.title }}</NuxtLink> › <strong class="text-ink">{{ document.title }}</strong></Teleport>
+      <Teleport defer to="#saved"><span :class="bench.connection === 'saved' || bench.connection === 'sending' ? 'text-mute' : 'font-bold text-near'" data-test="saved">{{ savedWords }}</span></Teleport>
+      <BenchNotice />
+      <div class="grid flex-1 md:grid-cols-[232px_minmax(0,1fr)]">
+        <aside class="border-b rule px-4 py-4 md:border-r md:border-b-0 md:px-5">
+          <h1 class="sr-only">{{ document.title }}</h1>
+          <PhaseRail :open="phase" :steps="steps" :ticked="ticked" :notes="notes" :done="done" :locked="locked" :safety="kind.safety" @open="openPhase" @tick="(s, on) => bench.tick(s.id, trialOf(s), on, s.text)" />
+        </aside>
+        <div class="min-w-0 space-y-3 px-4 py-3 md:px-7">
+          <VerdictLine :evaluation="evaluation" :document="document" :sentence="sentence" :arithmetic="arithmetic" />
+          <LimitBand :book="document.limits.book" :shop="document.limits.shop" :aim="evaluation.aim?.target ?? null" :readings="plays" :measured="estimate ? { value: estimate.value, U: estimate.U } : null" :predicted="predicted" :ends="kind.ends" />
+          <p v-if="evaluation.gauge?.answer === 'cannot-decide'" class="text-near">This gauge cannot decide a band this narrow: its U is wider than half the band.</p>
+          <p v-if="evaluation.aim?.caution" class="text-[14px] text-near">{{ evaluation.aim.caution }}</p>
+          <SetupPanel v-if="phase === 'setup'" :document="document" :lots="bench.lots" :faults="faults" @keep="settings => command('settings', { settings })" @found="found => command('found-pack', found)" />
+          <div v-show="phase !== 'setup'" class="grid gap-x-7 gap-y-5 lg:grid-cols-[minmax(0,340px)_minmax(0,1fr)]">
+            <div>
+              <ReadingPanel ref="panel" v-model:draft="draft" :unit="unit" :readings="current.readings" :findings="findings" :far="far" :back="back" :start="start" :locked="locked" :one-more="oneMore" @log="log" @answer="answer" @void="voiding = $event" />
+              <div class="mt-4"><h2 class="label mb-1">Where the dial stands</h2><component :is="sketches[document.kind]" v-bind="document.setup" /></div>
+            </div>
+            <div>
+              <template v-if="phase === 'prove'"><ProvePanel :evaluation="evaluation" :document="document" :fault="faults.map(f => f.reason).join(' ') || null" :busy="busy" @sign="sign('sign-off', $event)" @reopen="sign('reopen', $event)" /></template>
+              <template v-else-if="evaluation.place">
+                <div class="mb-1 flex flex-wrap justify-between gap-x-4"><h2 class="label">{{ evaluation.place.label }}</h2><span v-if="windowWords" class="label font-normal">{{ windowWords }}</span></div>
+                <PackSection :fitted="fitted" :next="locked ? null : proposal?.pack ?? null" :lots="bench.lots" :between="evaluation.place.between" :first="document.packRules.required ?? null" />
+                <div class="mt-2"><ProposalList v-model:picked="picked" :choice="request ? choice : null" :note="evaluation.choiceNote" :busy="choosing" :fitted="fitted ?? []" :lots="bench.lots" :can-fit="!reading && !locked" @fit="askFit" /></div>
+              </template>
+              <p v-else class="text-mute">This check measures and judges; there is nothing to choose. Sign it off under Prove.</p>
+            </div>
           </div>
         </div>
       </div>
-    </div>
-    <VoidDialog :open="voiding !== null" :figure="voiding ? preferences.show(voiding.far) : ''" @close="voiding = null" @void="voidNow" />
-    <FitDialog :open="fitting" :proposal="proposal" :lots="bench.lots" :busy="busy" :fault="faults.map(f => f.reason).join(' ') || null" :place="document.title" @close="fitting = false" @done="fit" />
-    <ExplainDialog :open="explaining" :evaluation="evaluation" :document="document" :proposal="phase === 'prove' ? null : proposal" @close="explaining = false" />
-  </template>
+      <VoidDialog :open="voiding !== null" :figure="voiding ? preferences.show(voiding.far) : ''" @close="voiding = null" @void="voidNow" />
+      <FitDialog :open="fitting" :proposal="proposal" :lots="bench.lots" :busy="busy" :fault="faults.map(f => f.reason).join(' ') || null" :place="document.title" @close="fitting = false" @done="fit" />
+      <ExplainDialog :open="explaining" :evaluation="evaluation" :document="document" :proposal="phase === 'prove' ? null : proposal" @close="explaining = false" />
+    </template>
+  </div>
 </template>

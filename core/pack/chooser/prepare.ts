@@ -87,4 +87,3 @@ export function prepareDrawer(drawer: readonly Lot[], fitted: Pack, response: Re
 /** Variance a change of `delta` pieces of lot i adds to a prediction, without what all measured pieces share. nm² */
 export const changeVariance = (drawer: PreparedDrawer, i: number, delta: number): number =>
   pieceSpread(drawer.lotU[i]!, delta)
-

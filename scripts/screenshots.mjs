@@ -1,0 +1,60 @@
+// npm run screenshots: one picture of each main view from fresh demo data into docs/screenshots.
+import { spawn } from 'node:child_process'
+import { mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { chromium } from '@playwright/test'
+import { checkNode, ensureBuilt, ensureInstalled, root, say } from './prepare.mjs'
+
+checkNode()
+ensureInstalled()
+ensureBuilt()
+const folder = mkdtempSync(join(tmpdir(), 'finitum-pictures-'))
+const port = 4600 + Math.floor(Math.random() * 300)
+const server = spawn(process.execPath, [join(root, 'scripts/demo.mjs')], { env: { ...process.env, PORT: String(port), FINITUM_DATA: folder }, stdio: ['ignore', 'pipe', 'inherit'] })
+await new Promise((resolve, reject) => {
+  server.stdout.on('data', (text) => { if (String(text).includes('is ready')) resolve() })
+  server.once('exit', code => reject(new Error(`The demo stopped with ${code}`)))
+})
+const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--no-first-run'] })
+const wanted = process.argv.slice(2)
+
+/** @param {string} name @param {string} path @param {{ theme?: string, width?: number, height?: number, full?: boolean, act?: (page: import('@playwright/test').Page) => Promise<void> }} options */
+async function picture(name, path, { theme = 'light', width = 1280, height = 800, full = false, act = async () => {} } = {}) {
+  if (wanted.length > 0 && !wanted.includes(name)) return
+  const context = await browser.newContext({ viewport: { width, height }, reducedMotion: 'reduce' })
+  await context.addInitScript(value => localStorage.setItem('finitum.theme', value), theme)
+  const page = await context.newPage()
+  await page.goto(`http://127.0.0.1:${port}${path}`)
+  await page.waitForLoadState('networkidle')
+  await act(page)
+  // A whole page has its foot at its end.
+  if (full) await page.addStyleTag({ content: 'footer { position: static !important }' })
+  await page.waitForTimeout(250)
+  await page.screenshot({ path: join(process.env.PICTURES ?? join(root, 'docs/screenshots'), `${name}.png`), fullPage: full })
+  await context.close()
+  say(name)
+}
+
+/** @param {import('@playwright/test').Page} page */
+async function typeReading(page) {
+  await page.getByRole('button', { name: /Measure/ }).click()
+  await page.getByLabel('Far reading').fill('11.4')
+}
+
+try {
+  await picture('jobs', '/')
+  await picture('job', '/jobs/launch-box')
+  await picture('bench-choose', '/checks/launch-input')
+  await picture('bench-choose-dark', '/checks/launch-input', { theme: 'dark' })
+  await picture('bench-set-up', '/checks/launch-input', { full: true, act: page => page.getByRole('button', { name: /Set up/ }).click() })
+  await picture('bench-measure', '/checks/launch-idler', { act: typeReading })
+  await picture('bench-prove', '/checks/loader-transfer', { full: true })
+  await picture('bench-phone', '/checks/launch-input', { width: 390, height: 844, full: true })
+  await picture('stock', '/stock', { act: page => page.getByRole('button', { name: 'Open 6 thou, Cover shims' }).click() })
+} finally {
+  await browser.close()
+  server.kill('SIGTERM')
+  await new Promise(resolve => server.once('exit', resolve))
+  rmSync(folder, { recursive: true, force: true })
+}
