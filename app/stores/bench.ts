@@ -22,7 +22,7 @@ export const useBench = defineStore('bench', () => {
   const connection = ref<Connection>('saved')
   const changed = ref<readonly string[]>([])
   const refused = ref<readonly { words: string, reason: string }[]>([])
-  let sending = false
+  let running: Promise<void> | null = null
 
   const document = computed<CheckDocument | null>(() => view.value && pending.value.reduce(applied, view.value.document))
   const lots = computed<readonly Lot[]>(() => view.value?.lots ?? [])
@@ -33,7 +33,7 @@ export const useBench = defineStore('bench', () => {
   watch(news.data, (message) => {
     if (message && view.value && message.checkId === view.value.document.id && message.version > view.value.version) setStale(['Changed in another tab'])
   })
-  useIntervalFn(() => { if (connection.value === 'away') void flush() }, RETRY_MS)
+  useIntervalFn(() => { if (connection.value === 'away' && view.value) void comeBack() }, RETRY_MS)
 
   function setStale(what: readonly string[]): void {
     connection.value = 'stale'
@@ -62,27 +62,38 @@ export const useBench = defineStore('bench', () => {
   }
 
   /** Sends what waits, oldest first. Stops when the server is away or somebody else was faster. */
-  async function flush(): Promise<void> {
-    if (sending || !view.value || connection.value === 'stale') return
-    sending = true
-    try {
-      while (pending.value.length > 0) {
-        connection.value = connection.value === 'away' ? 'away' : 'sending'
-        const write = pending.value[0]!
-        try {
-          await send(write)
-        } catch (error) {
-          if (!handled(error, write)) return
-        }
-        pending.value = pending.value.filter(other => other.op !== write.op)
-        storeWrite(view.value.document.id, write, false)
+  function flush(): Promise<void> {
+    if (!view.value || connection.value === 'stale') return Promise.resolve()
+    running ??= drain().finally(() => { running = null })
+    return running
+  }
+
+  async function drain(): Promise<void> {
+    const id = view.value!.document.id
+    while (pending.value.length > 0) {
+      if (connection.value !== 'away') connection.value = 'sending'
+      const write = pending.value[0]!
+      try {
+        await send(write)
+      } catch (error) {
+        if (!handled(error, write)) return
       }
-      if (connection.value === 'away') take(await api<CheckView>(`/api/checks/${view.value.document.id}`))
-      connection.value = 'saved'
+      pending.value = pending.value.filter(other => other.op !== write.op)
+      storeWrite(id, write, false)
+    }
+    connection.value = 'saved'
+  }
+
+  /** Asks whether the server is back, and sends what waited. */
+  async function comeBack(): Promise<void> {
+    try {
+      const newer = await api<CheckView>(`/api/checks/${view.value!.document.id}`)
+      if (pending.value.length === 0) {
+        take(newer)
+        connection.value = 'saved'
+      } else await flush()
     } catch (error) {
       if (!(error instanceof AwayError)) throw error
-    } finally {
-      sending = false
     }
   }
 

@@ -67,6 +67,7 @@ export function parseLength(text: string, entryUnit: LengthUnit, options: EntryO
   const split = /^([+-]?[\d\s.,/+-]*?) ?([a-zµ"]*)\.?$/.exec(clean)
   if (!split) return refuse(`“${text.trim()}” is not a length. ${HOW}`)
   const [, figures = '', unitText = ''] = split
+  if (!/\d/.test(figures)) return refuse(`“${text.trim()}” is not a length. ${HOW}`)
   const named = unitText === '' ? entryUnit : Object.hasOwn(UNITS, unitText) ? UNITS[unitText]! : undefined
   if (!named) return refuse(`“${unitText}” is not a unit of length. Use thou, tenths, in, mm or µm.`)
   const match = NUMBER.exec(figures.trim())

@@ -1,4 +1,3 @@
-import 'reflect-metadata'
 import { plainToInstance } from 'class-transformer'
 import { validate, type ValidationError } from 'class-validator'
 import { getRequestHeader, readRawBody, type H3Event } from 'h3'

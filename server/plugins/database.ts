@@ -1,3 +1,5 @@
+// Before any route is loaded: class-transformer's decorators ask for it when the first DTO is read.
+import 'reflect-metadata'
 import { defineNitroPlugin } from 'nitropack/runtime'
 import { closeDatabase, database } from '../database/current'
 

@@ -88,7 +88,7 @@ useHead({ title: computed(() => (job.value ? `${job.value.unit.name}: ${job.valu
     <template v-if="job">
       <div class="mb-3 flex flex-wrap items-center gap-x-5 gap-y-3">
         <div><h1 class="display text-[30px] leading-tight">{{ job.unit.name }}</h1><p class="text-mute">{{ job.title }}<template v-if="job.unit.description"> · {{ job.unit.description }}</template></p></div>
-        <div class="ml-auto flex gap-3"><a class="button" :href="`/api/jobs/${id}/worksheet`" :download="`${job.unit.name.toLowerCase().replace(/\W+/g, '-')}.worksheet.json`">Export worksheet</a><button type="button" class="button primary" @click="begin">New check</button></div>
+        <div class="ml-auto flex gap-3"><a class="button" :href="`/api/jobs/${id}/worksheet`" download>Export worksheet</a><button type="button" class="button primary" @click="begin">New check</button></div>
       </div>
       <div v-if="next" class="dye mb-4 flex flex-wrap items-center gap-x-4 gap-y-2 px-5 py-3.5">
         <StateMark :state="next.state" :size="32" inherit />

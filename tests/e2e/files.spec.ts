@@ -1,0 +1,96 @@
+import { readFileSync } from 'node:fs'
+import { execFile } from 'node:child_process'
+import { fileURLToPath } from 'node:url'
+import { promisify } from 'node:util'
+import { expect, test } from './workshop'
+
+const root = fileURLToPath(new URL('../..', import.meta.url))
+const launch = readFileSync(`${root}demo/1-mail-launch.worksheet.json`, 'utf8')
+const run = promisify(execFile)
+const file = (text: string) => ({ name: 'sheet.json', mimeType: 'application/json', buffer: Buffer.from(text) })
+
+test('a job goes out as a worksheet and comes back as a copy, the same in every figure', async ({ page, shop }) => {
+  await page.goto(`${shop.address}/jobs/launch-box`)
+  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'Export worksheet' }).click()])
+  expect(download.suggestedFilename()).toBe('mail-launch.worksheet.json')
+  const text = readFileSync(await download.path(), 'utf8')
+
+  await page.goto(shop.address)
+  await page.getByTestId('import-file').setInputFiles(file(text))
+  await expect(page.getByTestId('import-result')).toContainText('is here already')
+  await page.getByRole('button', { name: 'Import as a copy' }).click()
+  await expect(page.getByTestId('import-result')).toContainText('1 job with 4 checks imported.')
+  await expect(page.getByText('Reduction box rebuild (copy)')).toBeVisible()
+
+  const jobs = await (await fetch(`${shop.address}/api/jobs`)).json() as { id: string, title: string, checks: { title: string, state: string, figure: number | null, signed: boolean }[] }[]
+  const [original, copy] = ['Reduction box rebuild', 'Reduction box rebuild (copy)'].map(title => jobs.find(job => job.title === title)!.checks.map(({ title, state, figure, signed }) => ({ title, state, figure, signed })))
+  expect(copy).toEqual(original)
+  const again = await (await fetch(`${shop.address}/api/jobs/${jobs.find(job => job.title.endsWith('(copy)'))!.id}/worksheet`)).json() as { jobs: { checks: { trials: { readings: unknown[], pack: unknown }[], limits: unknown, aim: unknown }[] }[] }
+  const plain = (sheet: typeof again) => sheet.jobs[0]!.checks.map(c => ({ limits: c.limits, aim: c.aim, trials: c.trials.map(t => ({ pack: t.pack, readings: t.readings.map(r => ({ ...(r as object), id: '' })) })) }))
+  expect(plain(again)).toEqual(plain(JSON.parse(text) as typeof again))
+})
+
+for (const [what, text, place, reason] of [
+  ['no JSON', '{"format":', '', 'This is not a JSON file'],
+  ['another format', '{"format":"notes","version":1}', 'format', 'This is not a worksheet'],
+  ['a newer version', launch.replace('"version": 1', '"version": 2'), 'version', 'Use a newer program'],
+  ['a wrong unit', launch.replace('"entryUnit": "thou"', '"entryUnit": "furlong"'), 'jobs/0/checks/0/entryUnit', 'Must be one of'],
+  ['half a nanometre', launch.replace('"far": 289560', '"far": 289560.5'), 'jobs/0/checks/0/trials/0/readings/0/far', 'must be integer'],
+  ['a piece of no lot', launch.replace(/"lotId": "cover-10"/, '"lotId": "cover-99"'), 'jobs/0/checks/0/trials/0/pack/0/lotId', 'No lot “cover-99” in this file.'],
+  ['an unknown field', launch.replace('"notes":', '"colour": "red", "notes":'), 'jobs/0/colour', 'This field is not known.'],
+  ['limits upside down', launch.replace('"lower": 50800', '"lower": 508000'), 'jobs/0/checks/0/limits/book', 'The lower limit is above the upper one.'],
+] as const) {
+  test(`a broken file is refused whole, with the place and the reason: ${what}`, async ({ page, shop }) => {
+    await page.goto(shop.address)
+    await expect(page.getByText('Quarry loader').first()).toBeVisible()
+    const before = await (await fetch(`${shop.address}/api/health`)).text()
+    const fresh = text.replaceAll('launch-', `x-${what.replace(/\W/g, '')}-`)
+    await page.getByTestId('import-file').setInputFiles(file(fresh))
+    await expect(page.getByTestId('import-result')).toContainText('Nothing was imported.')
+    await expect(page.getByTestId('import-result')).toContainText(place)
+    await expect(page.getByTestId('import-result')).toContainText(reason)
+    expect(await (await fetch(`${shop.address}/api/health`)).text()).toBe(before)
+  })
+}
+
+test('a huge file is refused before it is read', async ({ shop }) => {
+  const answer = await fetch(`${shop.address}/api/worksheets`, { method: 'POST', body: 'x'.repeat(4_100_000) })
+  expect(answer.status).toBe(413)
+  expect(((await answer.json()) as { data: { faults: { reason: string }[] } }).data.faults[0]!.reason).toContain('too large')
+})
+
+test('the drawer goes out as CSV, reads back unchanged, and a bad row changes nothing', async ({ page, shop }) => {
+  await page.goto(`${shop.address}/stock`)
+  await expect(page.getByText('43 sizes')).toBeVisible()
+  const csv = await (await fetch(`${shop.address}/api/stock/csv`)).text()
+  await page.getByTestId('csv-file').setInputFiles({ name: 'drawer.csv', mimeType: 'text/csv', buffer: Buffer.from(csv) })
+  await expect(page.getByTestId('csv-result')).toContainText('0 sizes added, 0 counts corrected.')
+  await page.getByTestId('csv-file').setInputFiles({ name: 'drawer.csv', mimeType: 'text/csv', buffer: Buffer.from('family,nominal,count\nCover shims,7 thou,3\nCover shims,seven,2\nCover shims,9 thou,many\n') })
+  await expect(page.getByTestId('csv-result')).toContainText('Nothing was changed.')
+  await expect(page.getByTestId('csv-result')).toContainText('line 3, nominal')
+  await expect(page.getByTestId('csv-result')).toContainText('line 4, count')
+  await expect(page.getByText('43 sizes')).toBeVisible()
+  await page.getByTestId('csv-file').setInputFiles({ name: 'drawer.csv', mimeType: 'text/csv', buffer: Buffer.from('family,nominal,count,mark\nCover shims,"0,35 mm",3,=1+1\n') })
+  await expect(page.getByTestId('csv-result')).toContainText('1 sizes added')
+  await expect(page.getByText('44 sizes')).toBeVisible()
+  const after = await (await fetch(`${shop.address}/api/stock/csv`)).text()
+  expect(after).toContain('0.35 mm')
+  expect(after).toContain('\'=1+1')
+})
+
+test('evaluate prints the evaluation of each check, from core alone', async () => {
+  const tsx = `${root}node_modules/.bin/tsx`
+  const args = ['--tsconfig', `${root}tsconfig.plain.json`, `${root}scripts/evaluate.ts`]
+  const { stdout } = await run(tsx, [...args, `${root}demo/1-mail-launch.worksheet.json`], { cwd: root })
+  const answer = JSON.parse(stdout) as { format: string, checks: { id: string, word: string, estimate: { value: number, n: number }, verdict: { working: { plain: string, guarded: string } }, proposals: { arithmetic: string, putIn: { lot: string }[] }[] }[] }
+  expect(answer.format).toBe('finitum-evaluation')
+  const input = answer.checks.find(check => check.id === 'launch-input')!
+  expect(input).toMatchObject({ word: 'Loose', estimate: { n: 3 }, verdict: { working: { plain: 'above', guarded: 'above' } } })
+  expect(input.proposals).toHaveLength(5)
+  expect(input.proposals[0]).toMatchObject({ arithmetic: '22.2 − (11.8 + 8) + 2.1 = 4.5 thou', putIn: [{ lot: 'cover-2' }] })
+  const bad = await run(tsx, [...args, `${root}package.json`], { cwd: root }).catch((error: { code: number, stderr: string }) => error) as { code: number, stderr: string }
+  expect(bad.code).toBe(2)
+  expect(bad.stderr).toContain('This is not a worksheet')
+  const none = await run(tsx, [...args, 'no-such-file'], { cwd: root }).catch((error: { code: number, stderr: string }) => error) as { code: number, stderr: string }
+  expect(none).toMatchObject({ code: 2, stderr: expect.stringContaining('there is no such file') })
+})

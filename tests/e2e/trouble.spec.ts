@@ -1,0 +1,82 @@
+import { rmSync } from 'node:fs'
+import { expect, openWorkshop, test, typeReading } from './workshop'
+
+test('the server stops between two readings: the bench says so, keeps them, and sends them when it is back', async ({ page }) => {
+  test.setTimeout(120_000)
+  const shop = await openWorkshop('demo')
+  try {
+    await page.goto(`${shop.address}/checks/launch-idler`)
+    await page.getByRole('button', { name: /Measure/ }).click()
+    await typeReading(page, '7.2')
+    await expect(page.getByTestId('saved')).toHaveText('Saved')
+    expect(await shop.stop()).toBe(0)
+
+    await typeReading(page, '7.4')
+    await expect(page.getByTestId('away')).toContainText('The server is away.')
+    await typeReading(page, '7.2')
+    await expect(page.getByTestId('away')).toContainText('2 entries are kept in this browser')
+    await expect(page.getByTestId('series').getByRole('row')).toHaveCount(4)
+    await expect(page.getByTestId('verdict')).toContainText('7.3')
+
+    // what needs the server waits for it
+    await page.getByRole('button', { name: /Set up/ }).click()
+    await page.getByLabel('Guarded: 95 % sure').check()
+    await expect(page.getByRole('alert')).toContainText('The server is away')
+
+    await shop.start()
+    await expect(page.getByTestId('saved')).toHaveText('Saved', { timeout: 20_000 })
+    await expect(page.getByTestId('away')).toHaveCount(0)
+    await page.reload()
+    await expect(page.getByTestId('series').getByRole('row')).toHaveCount(4)
+  } finally {
+    await shop.stop()
+    rmSync(shop.folder, { recursive: true, force: true })
+  }
+})
+
+test('a second tab that is behind is told so, and its entry is put on top', async ({ context, shop }) => {
+  const first = await context.newPage()
+  const second = await context.newPage()
+  for (const page of [first, second]) {
+    await page.goto(`${shop.address}/checks/moto-kick`)
+    await page.getByRole('button', { name: /Measure/ }).click()
+  }
+  await typeReading(first, '5.2')
+  await expect(first.getByTestId('saved')).toHaveText('Saved')
+  await expect(second.getByTestId('stale')).toContainText('Changed in another tab')
+  await typeReading(second, '5.4')
+  await expect(second.getByTestId('stale')).toContainText('Your entry is kept')
+  await second.getByRole('button', { name: 'Show the newer state' }).click()
+  await expect(second.getByTestId('series').getByRole('row')).toHaveCount(3)
+  await expect(second.getByTestId('saved')).toHaveText('Saved')
+})
+
+test('another machine that is behind learns at its next write what it missed', async ({ browser, shop }) => {
+  const pages = await Promise.all([0, 1].map(async () => (await browser.newContext()).newPage()))
+  for (const page of pages) {
+    await page.goto(`${shop.address}/checks/pump-governor`)
+    await page.getByRole('button', { name: /Measure/ }).click()
+    await expect(page.getByTestId('series')).toBeVisible()
+  }
+  const before = await pages[0]!.getByTestId('series').getByRole('row').count()
+  await typeReading(pages[0]!, '6.7')
+  await expect(pages[0]!.getByTestId('saved')).toHaveText('Saved')
+  await typeReading(pages[1]!, '6.8')
+  await expect(pages[1]!.getByTestId('stale')).toContainText('logged')
+  await pages[1]!.keyboard.press('Escape')
+  await pages[1]!.getByRole('button', { name: 'Show the newer state' }).click()
+  await expect(pages[1]!.getByTestId('series').getByRole('row')).toHaveCount(before + 2)
+  for (const page of pages) await page.context().close()
+})
+
+test('a piece that is gone from the drawer cannot be fitted', async ({ page, shop }) => {
+  await page.goto(`${shop.address}/checks/launch-input`)
+  await expect(page.getByTestId('proposals').getByRole('listitem')).toHaveCount(5)
+  const stock = await (await fetch(`${shop.address}/api/stock`)).json() as { lots: { id: string, version: number, onHand: number }[] }
+  const lot = stock.lots.find(l => l.id === 'cover-2')!
+  const moved = await fetch(`${shop.address}/api/stock/lots/cover-2/movements`, { method: 'POST', body: JSON.stringify({ op: 'gone-1', version: lot.version, why: 'count', change: -lot.onHand, note: 'lent out' }) })
+  expect(moved.status).toBe(200)
+  await page.keyboard.press('f')
+  await page.getByRole('button', { name: 'The pack is changed' }).click()
+  await expect(page.getByRole('dialog').getByRole('alert')).toContainText('There are only 0 of 2.1 thou in the drawer; this needs 1.')
+})

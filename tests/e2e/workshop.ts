@@ -1,0 +1,99 @@
+import { spawn, type ChildProcess } from 'node:child_process'
+import { mkdtempSync, rmSync } from 'node:fs'
+import { createServer } from 'node:net'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { fileURLToPath } from 'node:url'
+import { test as base, expect, type Page } from '@playwright/test'
+
+const root = fileURLToPath(new URL('../..', import.meta.url))
+
+const freePort = () => new Promise<number>((resolve) => {
+  const probe = createServer()
+  probe.listen(0, '127.0.0.1', () => {
+    const { port } = probe.address() as { port: number }
+    probe.close(() => resolve(port))
+  })
+})
+
+/** A server of its own on a folder of its own, which can be stopped and started again. */
+export class Workshop {
+  private process: ChildProcess | null = null
+  output = ''
+  constructor(readonly folder: string, readonly port: number, readonly script: 'demo' | 'start') {}
+
+  get address() { return `http://127.0.0.1:${this.port}` }
+
+  async start(): Promise<void> {
+    const child = spawn(process.execPath, [join(root, `scripts/${this.script}.mjs`)], { env: { ...process.env, PORT: String(this.port), HOST: '127.0.0.1', FINITUM_DATA: this.folder }, stdio: ['ignore', 'pipe', 'pipe'] })
+    this.process = child
+    await new Promise<void>((resolve, reject) => {
+      const hear = (text: Buffer) => {
+        this.output += String(text)
+        if (this.output.includes('Finitum is ready')) resolve()
+      }
+      child.stdout!.on('data', hear)
+      child.stderr!.on('data', hear)
+      child.once('exit', code => reject(new Error(`The server stopped with ${code}: ${this.output}`)))
+    })
+  }
+
+  async stop(signal: 'SIGTERM' | 'SIGINT' = 'SIGTERM'): Promise<number | null> {
+    const child = this.process
+    this.process = null
+    this.output = ''
+    if (!child || child.exitCode !== null) return child?.exitCode ?? null
+    const gone = new Promise<number | null>(resolve => child.once('exit', code => resolve(code)))
+    child.kill(signal)
+    return gone
+  }
+}
+
+/** Starts a command that is expected to refuse; gives its exit code and what it said. */
+export async function runScript(script: string, env: Record<string, string>, args: string[] = []): Promise<{ code: number | null, said: string }> {
+  const child = spawn(process.execPath, [join(root, script), ...args], { env: { ...process.env, ...env }, stdio: ['ignore', 'pipe', 'pipe'] })
+  let said = ''
+  child.stdout.on('data', (text) => { said += text })
+  child.stderr.on('data', (text) => { said += text })
+  const code = await new Promise<number | null>(resolve => child.once('exit', resolve))
+  return { code, said }
+}
+
+export async function openWorkshop(script: 'demo' | 'start'): Promise<Workshop> {
+  const workshop = new Workshop(mkdtempSync(join(tmpdir(), 'finitum-test-')), await freePort(), script)
+  await workshop.start()
+  return workshop
+}
+
+/** One demo workshop a test file: `shop`. */
+export const test = base.extend<object, { shop: Workshop }>({
+  shop: [async ({}, use) => { // eslint-disable-line no-empty-pattern
+    const shop = await openWorkshop('demo')
+    await use(shop)
+    await shop.stop()
+    rmSync(shop.folder, { recursive: true, force: true })
+  }, { scope: 'worker', timeout: 120_000 }],
+})
+export { expect }
+
+/** Types one repeat at the bench the way a technician does: the figure, Enter, back to zero, Enter. */
+export async function typeReading(page: Page, far: string, back = ''): Promise<void> {
+  await page.getByLabel('Far reading').focus()
+  await page.keyboard.type(far)
+  await page.keyboard.press('Enter')
+  if (back) await page.keyboard.type(back)
+  await page.keyboard.press('Enter')
+}
+
+/** Reaches an element by Tab alone. */
+export async function tabTo(page: Page, isThere: (active: { name: string, text: string, id: string }) => boolean, most = 80): Promise<void> {
+  for (let i = 0; i < most; i++) {
+    const active = await page.evaluate(() => {
+      const element = document.activeElement as HTMLElement | null
+      return { name: element?.getAttribute('aria-label') ?? '', text: element?.textContent?.trim() ?? '', id: element?.id ?? '' }
+    })
+    if (isThere(active)) return
+    await page.keyboard.press('Tab')
+  }
+  throw new Error('Tab does not lead there')
+}
