@@ -6,6 +6,7 @@ import { arithmeticLine, changeWords } from '#core/pack/arithmetic'
 import type { PackChoice, Proposal } from '#core/pack/chooser/choose'
 import { lotMap, type Lot } from '#core/pack/lot'
 import { formatLength } from '#core/quantity/format-length'
+import { coverageFactor } from '#core/reading/student'
 import { UNIT_NAME } from '#core/quantity/length'
 import { usePreferences } from '~/stores/preferences'
 import { shortTime } from './shortTime'
@@ -35,11 +36,13 @@ export function useBenchWords({ document, evaluation, choice, proposal, lots, ph
     if (!estimate.value) return current.value?.predicted ? `Fitted. Measure again: ${preferences.show(current.value.predicted.play)} ${name.value} is expected.` : 'Nothing measured with this fitting yet.'
     if (!e.estimate) return evaluation.value.current?.results[0]?.findings.find(f => f.level === 'fail')?.words ?? ''
     if (!e.place) return e.state === 'in' ? 'In limits. Ready to sign.' : ''
+    const fine = e.state === 'in' || e.state === 'provisional'
+    if (fine && phase.value === 'measure') return e.state === 'in' ? 'In limits: nothing needs changing. Sign it under Prove.' : 'In limits, provisional until every required step is ticked.'
     if (proposal.value && phase.value !== 'prove') {
       const words = change.value
       const inside = proposal.value.chance?.inside
       if (choice.value?.fallback) return `${choice.value.notes[0]} Nearest for a trial: ${words.toLowerCase()}, leaves ${preferences.show(proposal.value.predicted.play)} ${name.value}.`
-      return `${words}: leaves ${preferences.show(proposal.value.predicted.play)} ± ${formatLength(proposal.value.predicted.U, preferences.unit, { unit: true })}${inside === undefined ? '' : inside >= 0.95 ? ', in limits.' : `, ${Math.round(inside * 100)} % in limits.`}`
+      return `${fine ? 'In limits already. Nearer the aim: ' : ''}${fine ? words.toLowerCase() : words}: leaves ${preferences.show(proposal.value.predicted.play)} ± ${formatLength(proposal.value.predicted.U, preferences.unit, { unit: true })}${inside === undefined ? '' : inside >= 0.95 ? ', in limits.' : `, ${Math.round(inside * 100)} % in limits.`}`
     }
     if (e.state === 'provisional') return 'In limits, provisional until every required step is ticked.'
     if (e.current?.residual) return `Predicted ${preferences.show(current.value!.predicted!.play)}, measured ${preferences.show(e.estimate.value)}: ${e.current.residual.flagged ? 'it did not move as it should.' : 'it moved as predicted.'}`
@@ -55,7 +58,7 @@ export function useBenchWords({ document, evaluation, choice, proposal, lots, ph
   const predicted = computed(() => {
     if (phase.value === 'prove' || !proposal.value) {
       const due = current.value?.predicted
-      return due && !estimate.value ? { value: due.play, U: due.u * 2, words: 'expected' } : null
+      return due && !estimate.value ? { value: due.play, U: coverageFactor(Infinity) * due.u, words: 'expected' } : null
     }
     const { out, in: put } = proposal.value.change
     if (out.length + put.length === 0) return null

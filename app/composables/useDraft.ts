@@ -1,6 +1,7 @@
 import { useSessionStorage } from '@vueuse/core'
 import { computed, type Ref } from 'vue'
 import { parseLength, type LengthEntry } from '#core/quantity/parse-length'
+import { counterReading } from '#core/method/dial/dial'
 import { ZERO, type LengthUnit, type Nm } from '#core/quantity/length'
 import type { PointReading } from '#core/check/document'
 
@@ -11,14 +12,24 @@ export const EMPTY_DRAFT: Draft = { start: '', far: '', back: '', springBack: fa
 /**
  * The reading being typed for one check, and what it would be if it were logged now.
  * @param unit  what a bare figure means
+ * @param perTurn  travel of one turn of the dial, for `2:37` (turns on the counter, then the pointer); null without a counter
  */
-export function useDraft(checkId: string, unit: Ref<LengthUnit>, plausible: Ref<Nm>, point: Ref<string>) {
+export function useDraft(checkId: string, unit: Ref<LengthUnit>, plausible: Ref<Nm>, point: Ref<string>, perTurn: Ref<Nm | null>) {
   const draft = useSessionStorage<Draft>(`finitum.draft.${checkId}`, { ...EMPTY_DRAFT }, { mergeDefaults: true })
 
   function read(text: string): LengthEntry {
     const answer = draft.value.asked[`${unit.value}:${text}`]
     if (answer !== undefined) return { ok: true, value: answer as Nm, unit: unit.value, rounded: false }
+    const turns = /^\s*([+-−]?\d{1,3})\s*:\s*(.+)$/.exec(text)
+    if (turns) return withTurns(Number(turns[1]!.replace('−', '-')), turns[2]!)
     return parseLength(text, unit.value, { plausible: plausible.value, name: 'play' })
+  }
+  function withTurns(turns: number, pointer: string): LengthEntry {
+    if (perTurn.value === null) return { ok: false, reason: 'This dial has no revolution counter.' }
+    const read = parseLength(pointer, unit.value)
+    if (!read.ok) return read
+    if (read.value < 0 || read.value >= perTurn.value) return { ok: false, reason: 'After the turns comes the pointer: less than one turn.' }
+    return { ...read, value: counterReading(turns, perTurn.value, read.value) }
   }
   const entry = (text: string): LengthEntry => (text.trim() === '' ? { ok: true, value: ZERO, unit: unit.value, rounded: false } : read(text))
   const start = computed(() => entry(draft.value.start))

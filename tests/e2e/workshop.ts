@@ -3,10 +3,10 @@ import { mkdtempSync, rmSync } from 'node:fs'
 import { createServer } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { fileURLToPath } from 'node:url'
 import { test as base, expect, type Page } from '@playwright/test'
 
-const root = fileURLToPath(new URL('../..', import.meta.url))
+// Not from this file's address: the benchmark bundles it elsewhere.
+const root = process.cwd()
 
 const freePort = () => new Promise<number>((resolve) => {
   const probe = createServer()

@@ -8,7 +8,7 @@ import type { Choice, LengthEntry } from '#core/quantity/parse-length'
 import type { Draft } from '~/composables/useDraft'
 
 /** The reading being taken, and the series so far. Type, Enter, back to zero, Enter. */
-const props = defineProps<{ unit: LengthUnit, readings: readonly PointReading[], findings: readonly Finding[], far: LengthEntry, back: LengthEntry, start: LengthEntry, locked: boolean, oneMore: string | null }>()
+const props = defineProps<{ unit: LengthUnit, readings: readonly PointReading[], findings: readonly Finding[], far: LengthEntry, back: LengthEntry, start: LengthEntry, locked: boolean, oneMore: string | null, counter: boolean }>()
 const draft = defineModel<Draft>('draft', { required: true })
 const emit = defineEmits<{ log: [], answer: [string, number], void: [PointReading] }>()
 const farField = ref<HTMLInputElement>()
@@ -99,6 +99,6 @@ defineExpose({ focus, submit })
         </tr>
       </tbody>
     </table>
-    <p v-else class="py-2 text-[13.5px] text-mute">Seat the shaft fully one way, zero the dial, push fully over and type what it shows. Three readings or more.</p>
+    <p v-else class="py-2 text-[13.5px] text-mute">Seat the shaft fully one way, zero the dial, push fully over and type what it shows. Three readings or more.<template v-if="counter"> With the turn counter: 2:37 is two turns and 37; note it at zero too.</template></p>
   </section>
 </template>

@@ -29,7 +29,7 @@ const document = computed(() => bench.document!)
 const ready = computed(() => bench.document !== null && bench.document.id === id)
 const kind = computed(() => checkKind(document.value.kind))
 const unit = computed(() => preferences.unit)
-const { draft, start, far, back, reading, answer, clear } = useDraft(id, unit, computed(() => (ready.value ? kind.value.plausible : 0 as Nm)), computed(() => (ready.value ? kind.value.points(document.value.setup)[0]!.id : 'travel')))
+const { draft, start, far, back, reading, answer, clear } = useDraft(id, unit, computed(() => (ready.value ? kind.value.plausible : 0 as Nm)), computed(() => (ready.value ? kind.value.points(document.value.setup)[0]!.id : 'travel')), computed(() => (ready.value ? document.value.gauge.rangePerTurn : null)))
 
 /** The check with the reading that is being typed: every keystroke is judged. */
 const live = computed(() => {
@@ -157,7 +157,7 @@ useHead({ title: computed(() => (ready.value ? `${document.value.title} · Finit
           <SetupPanel v-if="phase === 'setup'" :document="document" :lots="bench.lots" :faults="faults" @keep="settings => command('settings', { settings })" @found="found => command('found-pack', found)" />
           <div v-show="phase !== 'setup'" class="grid gap-x-7 gap-y-5 lg:grid-cols-[minmax(0,340px)_minmax(0,1fr)]">
             <div>
-              <ReadingPanel ref="panel" v-model:draft="draft" :unit="unit" :readings="current.readings" :findings="findings" :far="far" :back="back" :start="start" :locked="locked" :one-more="oneMore" @log="log" @answer="answer" @void="voiding = $event" />
+              <ReadingPanel ref="panel" v-model:draft="draft" :unit="unit" :readings="current.readings" :findings="findings" :far="far" :back="back" :start="start" :locked="locked" :one-more="oneMore" :counter="document.gauge.rangePerTurn !== null" @log="log" @answer="answer" @void="voiding = $event" />
               <div class="mt-4"><h2 class="label mb-1">Where the dial stands</h2><component :is="sketches[document.kind]" v-bind="document.setup" /></div>
             </div>
             <div>

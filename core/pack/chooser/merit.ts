@@ -26,6 +26,16 @@ export function meritKey(order: MeritOrder, cls: number, bin: number, pieces: nu
   }
 }
 
+/** Is the key with these entries better than `key`? The same comparison without building it: the search asks this at every step. */
+export function beats(order: MeritOrder, key: MeritKey, cls: number, bin: number, pieces: number, variance: number, changes: number, cost: number): boolean {
+  if (cls !== key[0]) return cls < key[0]
+  if (bin !== key[1]) return bin < key[1]
+  const [a, b, c, d] = order === 'pieces' ? [pieces, variance, changes, cost] : order === 'changes' ? [changes, pieces, variance, cost] : [cost, pieces, variance, changes]
+  if (a !== key[2]) return a! < key[2]
+  if (b !== key[3]) return b! < key[3]
+  return c !== key[4] ? c! < key[4] : d! < key[5]
+}
+
 /** Negative when a is better. */
 export function compareKeys(a: MeritKey, b: MeritKey): number {
   for (let i = 0; i < a.length; i++) if (a[i] !== b[i]) return a[i]! - b[i]!

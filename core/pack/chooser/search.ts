@@ -1,10 +1,11 @@
 import { chanceInLimits } from '../../verdict/chance'
 import { SURE } from '../../verdict/decide'
 import type { LimitSet } from '../../verdict/limits'
+import { pieceSpread } from '../change-spread'
 import { ASSUMED } from '../lot'
 import { predictionNu, type Measured } from '../predict'
 import { piecesPerPick } from '../response'
-import { binOf, chanceClass, compareKeys, meritKey, type MeritKey } from './merit'
+import { beats, binOf, chanceClass, compareKeys, meritKey, type MeritKey } from './merit'
 import { changeVariance, type PreparedDrawer } from './prepare'
 
 export interface SearchQuestion {
@@ -28,7 +29,10 @@ export interface SearchResult { readonly found: readonly Found[], readonly prove
 
 interface Interval { readonly low: number, readonly high: number }
 /** Totals of one distance bin: one stretch each side of the aim. */
-interface Bin { readonly bin: number, readonly stretches: readonly Interval[], readonly best: number, readonly holdsFitted: boolean, /** no pack of it can be of a better class */ readonly cls: number }
+interface Bin { readonly bin: number, readonly stretches: readonly Interval[], readonly best: number, /** no changed pack of it can be of a better class */ readonly cls: number }
+
+/** A pack while it is built. spread: variance its changes add to the prediction; shared: net measured pieces changed, moved together by one micrometer's offset. */
+interface Begun { readonly sum: number, readonly variance: number, readonly changes: number, readonly cost: number, readonly spread: number, readonly shared: number }
 
 const NODE_CAP = 400_000
 
@@ -55,9 +59,11 @@ export function searchPacks(drawer: PreparedDrawer, question: SearchQuestion): S
 
   const found: Found[] = []
   const bins: (Bin | null)[] = []
+  const ceilings = new Map<number, readonly [number, number]>()
   let visited = 0
   const worst = () => (found.length < wanted ? null : found[wanted - 1]!)
 
+  considerFitted()
   for (const cls of limits ? [1, 2, 3] : [1]) {
     const last = lastBin()
     for (let b = 0; b <= last; b++) {
@@ -93,9 +99,7 @@ export function searchPacks(drawer: PreparedDrawer, question: SearchQuestion): S
       if (Number.isNaN(best) || chanceAt(play, refitVariance) > chanceAt(best, refitVariance)) best = play
     }
     if (stretches.length === 0) return null
-    // The fitted pack itself needs no refit, so its bin may hold a better chance than any change gives.
-    const holdsFitted = stretches.some(s => drawer.fittedTotal >= s.low && drawer.fittedTotal <= s.high)
-    return { bin: b, stretches, best, holdsFitted, cls: !limits || holdsFitted ? 1 : chanceClass(chanceAt(best, refitVariance)) }
+    return { bin: b, stretches, best, cls: limits ? chanceClass(chanceAt(best, refitVariance)) : 1 }
   }
 
   function reachable({ low, high }: Interval): boolean {
@@ -119,65 +123,69 @@ export function searchPacks(drawer: PreparedDrawer, question: SearchQuestion): S
   function searchCell(bin: Bin, picks: number, cls: number): void {
     const counts = new Array<number>(lots).fill(0)
     const pieces = picks * per
-    // Variance up to which a pack of this bin can still be of the class visited; above, it is at least one class worse.
-    const ceiling = limits && !bin.holdsFitted && cls < 3 ? varianceFor(bin.best, cls === 1 ? SURE : 0.5) : Infinity
-    if (fits(0, picks, 0)) extend(0, picks, 0, 0, 0, 0, 0, 0)
+    // Variance up to which a pack of this bin can still be of class 1 and 2.
+    const [ceiling1, ceiling2] = ceilingsOf(bin)
+    if (fits(0, picks, 0)) extend(0, picks, { sum: 0, variance: 0, changes: 0, cost: 0, spread: 0, shared: 0 })
 
     function fits(i: number, left: number, sum: number): boolean {
-      return bin.stretches.some(s => drawer.reach.can(i, left, s.low - sum, s.high - sum))
+      for (const s of bin.stretches) if (drawer.reach.can(i, left, s.low - sum, s.high - sum)) return true
+      return false
     }
 
-    function cut(i: number, left: number, variance: number, changes: number, cost: number, spread: number): boolean {
+    function cut(i: number, left: number, { variance, changes, cost, spread }: Begun): boolean {
       const end = worst()
       if (!end) return false
-      const atLeast = refitVariance + spread > ceiling ? cls + 1 : cls
-      const bound = meritKey(order, atLeast, bin.bin, pieces, variance + left * suffix.variance[i]!, changes + Math.abs(left * per - suffix.fitted[i]!), cost + left * suffix.cost[i]!)
+      // Picks beyond what the lots to come have fitted are new; fitted pieces beyond the picks go out. Either adds its spread.
+      const surplus = left * per - suffix.fitted[i]!
+      const more = surplus > 0 ? surplus * suffix.spread[i]! : -surplus * ASSUMED.individual ** 2
+      const u2 = refitVariance + spread + more
+      const atLeast = u2 <= ceiling1 ? cls : u2 <= ceiling2 ? Math.max(cls, 2) : 3
       // Packs come in the order of their lot ids, so an equal key later in the cell loses the tie.
-      return compareKeys(bound, end.key) >= 0
+      return !beats(order, end.key, atLeast, bin.bin, pieces, variance + left * suffix.variance[i]!, changes + Math.abs(surplus), cost + left * suffix.cost[i]!)
     }
 
-    /** spread: variance that changed pieces add; shared: net measured pieces changed, which one micrometer's offset moves together. */
-    function extend(from: number, left: number, sum: number, variance: number, changes: number, cost: number, spread: number, shared: number): void {
+    /** Goes on from a pack begun with the lots before `from`; the lots passed over give up what they have fitted. */
+    function extend(from: number, left: number, so: Begun): void {
       visited++
       if (visited > cap) return
       if (left === 0) {
-        if (suffix.least[from]! > 0) return
-        accept(sum, variance, changes + suffix.fitted[from]!, cost, spread + suffix.removal[from]!, shared - suffix.measuredFitted[from]!)
+        if (suffix.least[from] === 0) accept(passed(so, from, lots))
         return
       }
-      const last = left === 1 ? lastPicks(from, sum) : null
+      if (left === 1) {
+        for (const i of lastPicks(from, so.sum)) take(i, 1, 1, passed(so, from, i), from)
+        return
+      }
       for (let i = from; i < lots; i++) {
-        if (last !== null && last.length === 0) return
-        if (!fits(i, left, sum) || cut(i, left, variance, changes, cost, spread)) return
-        if (last !== null) {
-          // Only these lots complete the total; the others are passed over, which still may take fitted pieces out.
-          if (last[0] !== i) {
-            if (drawer.least[i]! > 0) return
-            pass(i)
-            continue
-          }
-          last.shift()
-        }
-        for (let x = Math.min(drawer.available[i]!, left); x >= Math.max(1, drawer.least[i]!); x--) {
-          const total = sum + x * drawer.size[i]!
-          if (!fits(i + 1, left - x, total)) continue
-          const delta = x * per - drawer.fittedPieces[i]!
-          counts[i] = x
-          const step: [number, number, number, number, number] = [variance + x * drawer.variance[i]!, changes + Math.abs(delta), cost + x * drawer.cost[i]!, spread + changeVariance(drawer, i, delta), shared + (drawer.measured[i] ? delta : 0)]
-          if (!cut(i + 1, left - x, step[0], step[1], step[2], step[3])) extend(i + 1, left - x, total, ...step)
-          counts[i] = 0
-        }
+        const here = passed(so, from, i)
+        // Both only get worse along the drawer; the first is asked now and then, it costs more than it saves.
+        if (((i - from) & 7) === 0 && !fits(i, left, so.sum)) return
+        if (cut(i, left, here)) return
+        for (let x = Math.min(drawer.available[i]!, left); x >= Math.max(1, drawer.least[i]!); x--) take(i, x, left, here, from)
         if (drawer.least[i]! > 0) return
-        pass(i)
       }
+    }
 
-      function pass(i: number): void {
-        const gone = drawer.fittedPieces[i]!
-        if (gone === 0) return
-        changes += gone
-        spread += changeVariance(drawer, i, -gone)
-        shared -= drawer.measured[i] ? gone : 0
+    /** Takes x picks of lot i, having passed over the lots from `from` to it. */
+    function take(i: number, x: number, left: number, so: Begun, from: number): void {
+      const sum = so.sum + x * drawer.size[i]!
+      if (suffix.least[from] !== suffix.least[i] || !fits(i + 1, left - x, sum)) return
+      const delta = x * per - drawer.fittedPieces[i]!
+      const then: Begun = {
+        sum, variance: so.variance + x * drawer.variance[i]!, changes: so.changes + Math.abs(delta), cost: so.cost + x * drawer.cost[i]!,
+        spread: so.spread + changeVariance(drawer, i, delta), shared: so.shared + (drawer.measured[i] ? delta : 0),
       }
+      if (cut(i + 1, left - x, then)) return
+      counts[i] = x
+      extend(i + 1, left - x, then)
+      counts[i] = 0
+    }
+
+    /** What a pack is when the lots from `from` up to `to` give up all they have fitted. */
+    function passed(so: Begun, from: number, to: number): Begun {
+      const gone = suffix.fitted[from]! - suffix.fitted[to]!
+      if (gone === 0) return so
+      return { ...so, changes: so.changes + gone, spread: so.spread + suffix.removal[from]! - suffix.removal[to]!, shared: so.shared - suffix.measuredFitted[from]! + suffix.measuredFitted[to]! }
     }
 
     /** Lots from `from` on whose one pick brings the total into the bin, in order. */
@@ -192,27 +200,50 @@ export function searchPacks(drawer: PreparedDrawer, question: SearchQuestion): S
       return found.sort((a, b) => a - b)
     }
 
-    function accept(total: number, variance: number, changes: number, cost: number, spread: number, shared: number): void {
-      const play = basePlay + c * total
-      if (binOf(play, aim, width) !== bin.bin || play < allowed.low || play > allowed.high) return
-      const same = changes === 0
-      const inside = limits ? chanceAt(play, same ? measured.u ** 2 : refitVariance + spread + (shared * ASSUMED.micrometer) ** 2, same ? measured.nu : nu) : null
-      const key = meritKey(order, chanceClass(inside), bin.bin, pieces, variance, changes, cost)
-      const at = found.findIndex(other => compareKeys(key, other.key) < 0)
-      if (at === -1 && found.length >= wanted) return
-      found.splice(at === -1 ? found.length : at, 0, { key, picks: [...counts], play })
-      if (found.length > wanted) found.pop()
+    function accept({ sum, variance, changes, cost, spread, shared }: Begun): void {
+      const play = basePlay + c * sum
+      if (changes === 0 || binOf(play, aim, width) !== bin.bin || play < allowed.low || play > allowed.high) return
+      const inside = limits ? chanceAt(play, refitVariance + spread + (shared * ASSUMED.micrometer) ** 2) : null
+      keep({ key: meritKey(order, chanceClass(inside), bin.bin, pieces, variance, changes, cost), picks: [...counts], play })
     }
   }
 
-  /** Largest variance that leaves `level` chance at this play, nm². */
-  function varianceFor(play: number, level: number): number {
+  function keep(pack: Found): void {
+    const at = found.findIndex(other => compareKeys(pack.key, other.key) < 0)
+    if (at === -1 && found.length >= wanted) return
+    found.splice(at === -1 ? found.length : at, 0, pack)
+    if (found.length > wanted) found.pop()
+  }
+
+  /** Leaving the pack as it is needs no refit, so no bound on changed packs holds for it: it is weighed on its own, first. */
+  function considerFitted(): void {
+    const picks = drawer.fittedPieces.map(pieces => pieces / per)
+    const count = drawer.fittedCount / per
+    const play = basePlay + c * drawer.fittedTotal
+    const allowedHere = picks.every((x, i) => Number.isInteger(x) && x <= drawer.available[i]! && x >= drawer.least[i]!) && count >= drawer.fewestPicks && count <= drawer.mostPicks && drawer.fittedTotal <= highTotal
+    if (!allowedHere || play < allowed.low || play > allowed.high) return
+    const inside = limits ? chanceAt(play, measured.u ** 2, measured.nu) : null
+    const over = (column: readonly number[]) => picks.reduce((total, x, i) => total + x * column[i]!, 0)
+    keep({ key: meritKey(order, chanceClass(inside), binOf(play, aim, width), drawer.fittedCount, over(drawer.variance), 0, over(drawer.cost)), picks, play })
+  }
+
+  function ceilingsOf(bin: Bin): readonly [number, number] {
+    if (!limits) return [Infinity, Infinity]
+    const known = ceilings.get(bin.bin)
+    if (known) return known
+    const found = [largestU(bin.best, SURE) ** 2, largestU(bin.best, 0.5) ** 2] as const
+    ceilings.set(bin.bin, found)
+    return found
+  }
+
+  /** Largest standard uncertainty that leaves `level` chance at this play, nm, rounded up. */
+  function largestU(play: number, level: number): number {
     let low = 0
-    let high = 1e14
-    if (chanceAt(play, high) >= level) return Infinity
-    for (let i = 0; i < 50; i++) {
+    let high = 1e7
+    if (chanceAt(play, high ** 2) >= level) return Infinity
+    while (high - low > 1) {
       const middle = (low + high) / 2
-      if (chanceAt(play, middle) >= level) low = middle
+      if (chanceAt(play, middle ** 2) >= level) low = middle
       else high = middle
     }
     return high
@@ -238,6 +269,7 @@ function suffixBounds(drawer: PreparedDrawer) {
   const cost = filled(Infinity)
   const fitted = filled(0)
   const removal = filled(0)
+  const spread = filled(Infinity)
   const measuredFitted = filled(0)
   const least = filled(0)
   for (let i = lots - 1; i >= 0; i--) {
@@ -245,6 +277,7 @@ function suffixBounds(drawer: PreparedDrawer) {
     variance[i] = Math.min(variance[i + 1]!, free ? drawer.variance[i]! : Infinity)
     cost[i] = Math.min(cost[i + 1]!, free ? drawer.cost[i]! : Infinity)
     fitted[i] = fitted[i + 1]! + drawer.fittedPieces[i]!
+    spread[i] = Math.min(spread[i + 1]!, free ? pieceSpread(drawer.lotU[i]!, 1) : Infinity)
     removal[i] = removal[i + 1]! + changeVariance(drawer, i, -drawer.fittedPieces[i]!)
     measuredFitted[i] = measuredFitted[i + 1]! + (drawer.measured[i] ? drawer.fittedPieces[i]! : 0)
     least[i] = least[i + 1]! + drawer.least[i]!
@@ -253,6 +286,7 @@ function suffixBounds(drawer: PreparedDrawer) {
   for (let i = 0; i <= lots; i++) {
     if (variance[i] === Infinity) variance[i] = 0
     if (cost[i] === Infinity) cost[i] = 0
+    if (spread[i] === Infinity) spread[i] = 0
   }
-  return { variance, cost, fitted, removal, measuredFitted, least }
+  return { variance, cost, fitted, removal, measuredFitted, least, spread }
 }

@@ -1,0 +1,109 @@
+import { describe, expect, it } from 'vitest'
+import launch from '../../demo/1-mail-launch.worksheet.json'
+import loader from '../../demo/3-quarry-loader.worksheet.json'
+import bus from '../../demo/4-island-bus.worksheet.json'
+import { nm, thou } from '../quantity/length'
+import { checkWorksheet } from '../worksheet/read'
+import type { Worksheet } from '../worksheet/worksheet'
+import type { CheckDocument } from './document'
+import { answerRequest, evaluateCheck, headlineFigure } from './evaluate-check'
+import { checkKind, checkKinds } from './registry'
+
+function sheet(json: unknown): Worksheet {
+  const reading = checkWorksheet(json)
+  if (!reading.ok) throw new Error(JSON.stringify(reading.faults))
+  return reading.worksheet
+}
+const [launchSheet, loaderSheet, busSheet] = [launch, loader, bus].map(sheet) as [Worksheet, Worksheet, Worksheet]
+const check = (worksheet: Worksheet, id: string) => worksheet.jobs[0]!.checks.find(c => c.id === id)!
+const input = check(launchSheet, 'launch-input')
+const evaluate = (change: Partial<CheckDocument> = {}, document = input) => evaluateCheck({ ...document, ...change }, launchSheet.lots)
+const last = (document: CheckDocument) => document.trials.at(-1)!
+const withReadings = (document: CheckDocument, plays: number[]) => ({ trials: [...document.trials.slice(0, -1), { ...last(document), readings: plays.map((play, i) => ({ id: `r${i}`, point: 'travel', start: nm(0), far: thou(play), back: nm(0) })) }] })
+
+describe('a check as a whole', () => {
+  it('loose: says so under both limits, and asks the chooser the right question', () => {
+    const e = evaluate()
+    expect(e).toMatchObject({ state: 'above', word: 'Loose', phase: 'choose' })
+    expect(e.current!.verdict).toMatchObject({ book: { plain: 'above' }, shop: { plain: 'above' } })
+    expect(e.aim!.target).toBe(thou(4.5))
+    expect(headlineFigure(e, input)).toBe('22.2')
+    const choice = answerRequest(e.request!)
+    expect(choice.proven).toBe(true)
+    expect(choice.proposals).toHaveLength(5)
+    expect(choice.proposals[0]!.chance!.inside).toBeGreaterThan(0.95)
+  })
+  it('In is provisional while a required step is open, and cannot be signed', () => {
+    const readings = withReadings(input, [4.4, 4.5, 4.6])
+    expect(evaluate(readings)).toMatchObject({ state: 'in', signOff: { blockers: [], needsReason: null }, phase: 'prove' })
+    const open = evaluate({ ...readings, ticks: input.ticks.filter(tick => tick.step !== 'tightened') })
+    expect(open.state).toBe('provisional')
+    expect(open.signOff.blockers).toEqual(['Still to tick: Cover bolts snug and even, in a cross.'])
+  })
+  it('stale stands above everything, and must be measured again', () => {
+    const e = evaluate({ stale: 'new bearing' })
+    expect(e.state).toBe('stale')
+    expect(e.signOff.blockers[0]).toContain('new bearing')
+  })
+  it('takes no base from a play that cannot be told from zero', () => {
+    const e = evaluate(withReadings(input, [0.1, 0.2, 0.1]))
+    expect(e.request).toBeNull()
+    expect(e.choiceNote).toContain('zero or less')
+    expect(e.choiceNote).toContain('looser pack')
+  })
+  it('an unknown pack can only be added to', () => {
+    const unknown = { ...input, trials: [{ ...last(input), pack: null }] }
+    const loose = evaluate({}, unknown)
+    expect(loose.request).toBeNull()
+    expect(loose.choiceNote).toContain('List its pieces')
+    const tight = evaluate(withReadings(unknown, [2, 2.1, 2]), unknown)
+    expect(tight.choiceNote).toContain('can only be added')
+    expect(answerRequest(tight.request!).proposals.every(p => p.change.out.length === 0)).toBe(true)
+  })
+  it('without limits there is nothing to aim at, until a figure is given', () => {
+    const none = { limits: { book: null, shop: null, working: 'book' as const } }
+    expect(evaluate(none)).toMatchObject({ state: 'no-limit', request: null, gauge: { answer: 'no-band' } })
+    expect(evaluate({ ...none, aim: { school: 'own', own: thou(5) } }).request!.question.aim).toBe(thou(5))
+    expect(evaluate({ ...none, ...withReadings(input, [5, 5, 5]) }).signOff.needsReason).toBe('no limit is known')
+  })
+  it('a needle that fell back makes the series not valid, and gives no figure to choose from', () => {
+    const e = evaluateCheck(check(busSheet, 'bus-main'), busSheet.lots)
+    expect(e).toMatchObject({ state: 'not-valid', estimate: null, request: null, phase: 'measure' })
+    expect(e.signOff.blockers).toContain('The series is not valid: void the bad reading or take it again.')
+  })
+  it('names the odd fitting and asks a reason for the residual', () => {
+    const e = evaluateCheck(check(loaderSheet, 'loader-transfer'), loaderSheet.lots)
+    expect(e.ledger).toMatchObject({ state: 'suspect', suspect: { id: 'loader-transfer-2' } })
+    expect(e.current!.residual!.flagged).toBe(true)
+    expect(e.signOff.needsReason).toContain('off what was predicted')
+  })
+  it('fittings that agree know the play better than the last alone', () => {
+    const output = { ...check(launchSheet, 'launch-output'), signOff: null }
+    const e = evaluateCheck(output, launchSheet.lots)
+    expect(e.ledger!.state).toBe('agree')
+    expect(e.request!.question.measured.u).toBeLessThan(Math.hypot(e.estimate!.u, output.uRefit))
+    expect(e.current!.residual!.flagged).toBe(false)
+  })
+  it('a kind that chooses nothing has no place, no ledger, and can be signed', () => {
+    const e = evaluate({ setup: { pack: 'none' }, ...withReadings(input, [4.4, 4.5, 4.6]) })
+    expect(e).toMatchObject({ place: null, ledger: null, request: null, phase: 'prove' })
+  })
+})
+
+describe('the kinds', () => {
+  it('each has points, words, a default set-up that is among its options, and steps in every phase it needs', () => {
+    for (const kind of checkKinds) {
+      expect(kind.points(kind.defaultSetup).length).toBeGreaterThan(0)
+      for (const field of kind.setupFields) {
+        expect(field.options.map(option => option.value)).toContain(kind.defaultSetup[field.id])
+        for (const { value } of field.options) {
+          const setup = { ...kind.defaultSetup, [field.id]: value }
+          const ids = kind.procedure(setup).map(step => step.id)
+          expect(new Set(ids).size).toBe(ids.length)
+          for (const place of kind.places(setup)) expect(['play']).toContain(place.result)
+        }
+      }
+    }
+  })
+  it('refuses a kind it does not know', () => expect(() => checkKind('tea')).toThrow('no check of the kind “tea”'))
+})

@@ -1,0 +1,60 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import launch from '../../demo/1-mail-launch.worksheet.json'
+import { evaluateWorksheet } from './evaluate'
+import { checkWorksheet, readWorksheet } from './read'
+import { WORKSHEET_LARGEST, writeWorksheet } from './worksheet'
+
+const text = JSON.stringify(launch)
+const good = readWorksheet(text)
+const faultOf = (value: string | object) => {
+  const reading = typeof value === 'string' ? readWorksheet(value) : checkWorksheet(value)
+  return reading.ok ? null : reading.faults[0]!
+}
+const changed = (change: (sheet: typeof launch) => void) => {
+  const copy = structuredClone(launch)
+  change(copy)
+  return copy
+}
+
+describe('the worksheet', () => {
+  it('reads back what it writes', () => {
+    if (!good.ok) throw new Error('demo')
+    const { jobs, lots } = good.worksheet
+    const again = readWorksheet(JSON.stringify(writeWorksheet(jobs, lots, '2026-05-04T13:05:00.000Z')))
+    expect(again.ok && again.worksheet.jobs).toEqual(jobs)
+    expect(again.ok && again.worksheet.lots).toEqual(lots)
+  })
+  it('gives every check its answer, plain JSON without infinities', () => {
+    if (!good.ok) throw new Error('demo')
+    const answer = evaluateWorksheet(good.worksheet)
+    expect(answer.checks).toHaveLength(4)
+    expect(JSON.parse(JSON.stringify(answer))).toEqual(answer)
+    expect(answer.checks.find(c => c.id === 'launch-input')).toMatchObject({ word: 'Loose', gauge: { answer: 'wide' }, choice: { proven: true, fallback: false } })
+    expect(answer.checks.find(c => c.id === 'launch-idler')).toMatchObject({ word: 'To do', estimate: null, proposals: [] })
+  })
+  it('says what is wrong with a text', () => {
+    expect(faultOf('')!.reason).toContain('not a JSON file')
+    expect(faultOf('[]')!.reason).toContain('JSON object is expected')
+    expect(faultOf('{}')).toMatchObject({ path: 'format' })
+    expect(faultOf(`"${'x'.repeat(WORKSHEET_LARGEST)}"`)!.reason).toContain('larger than 4 million')
+    expect(faultOf({ ...launch, version: 7 })).toMatchObject({ path: 'version', reason: expect.stringContaining('version 7') })
+  })
+  it.each<[string, string, (sheet: typeof launch) => void]>([
+    ['an id used twice', 'jobs', sheet => void sheet.jobs.push(structuredClone(sheet.jobs[0]!))],
+    ['a point no kind has', 'jobs/0/checks/0/trials/0/readings/0/point', (sheet) => { sheet.jobs[0]!.checks[0]!.trials[0]!.readings[0]!.point = 'nose' }],
+    ['a kind of a later version', 'jobs/0/checks/0/kind', (sheet) => { sheet.jobs[0]!.checks[0]!.kind = 'tea' }],
+    ['a choice that is none', 'jobs/0/checks/0/setup/pack', (sheet) => { sheet.jobs[0]!.checks[0]!.setup.pack = 'glued' }],
+    ['a day that is none', 'jobs/0/checks/0/trials/0/at', (sheet) => { sheet.jobs[0]!.checks[0]!.trials[0]!.at = '2026-13-40T25:00:00Z' }],
+    ['a tick of no fitting', 'jobs/0/checks/0/ticks/0/trial', (sheet) => { (sheet.jobs[0]!.checks[0]!.ticks[0] as { trial: string | null }).trial = 'ghost' }],
+    ['a negative thickness', 'lots/0/nominal', (sheet) => { sheet.lots[0]!.nominal = -5 }],
+    ['a missing field', 'jobs/0/title', (sheet) => { delete (sheet.jobs[0] as { title?: string }).title }],
+  ])('says where: %s', (_what, path, change) => expect(faultOf(changed(change))!.path).toBe(path))
+
+  it('never throws, whatever it is given (property)', () => {
+    fc.assert(fc.property(fc.jsonValue(), fc.constantFrom('lots', 'jobs', 'version', 'format'), (value, key) => {
+      expect(checkWorksheet({ ...launch, [key]: value }).ok).toBeTypeOf('boolean')
+      expect(checkWorksheet(value).ok).toBe(false)
+    }))
+  })
+})

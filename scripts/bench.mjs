@@ -1,0 +1,14 @@
+// npm run bench: bundled as the product is, since an untransformed run measures the loader.
+import { join } from 'node:path'
+import { checkNode, ensureBuilt, ensureInstalled, root } from './prepare.mjs'
+
+checkNode()
+ensureInstalled()
+ensureBuilt()
+const { build } = await import('esbuild')
+const outfile = join(root, 'node_modules/.cache/finitum/bench.mjs')
+await build({
+  entryPoints: [join(root, 'tests/benchmark/bench.ts')], outfile, bundle: true, platform: 'node', format: 'esm', packages: 'external', target: 'node20', tsconfig: join(root, 'tsconfig.plain.json'),
+  alias: { '#core': join(root, 'core') },
+})
+await import(outfile)

@@ -1,0 +1,62 @@
+// npm run bench: ratios against a peer in the same run; absolute times are printed to be read, never tested.
+import { choosePacks } from '#core/pack/chooser/choose'
+import { prepareDrawer } from '#core/pack/chooser/prepare'
+import { nm, thou } from '#core/quantity/length'
+import type { LimitSet } from '#core/verdict/limits'
+import { madeDrawer, stream } from '../reference/drawers'
+import { lexicographic, solver } from '../reference/milp'
+import { pageFigures } from './page'
+
+const INSTANCES = Number(process.env.INSTANCES ?? 30)
+const CAP_SECONDS = 10
+const quantile = (values: number[], q: number) => [...values].sort((a, b) => a - b)[Math.min(values.length - 1, Math.floor(q * values.length))]!
+const limits: LimitSet = { kind: 'two-sided', lower: thou(2), upper: thou(4), unit: 'thou', source: { kind: 'own' } }
+const say = (line: string) => process.stdout.write(`${line}\n`)
+
+async function chooserFigures(measured: boolean): Promise<void> {
+  const highs = await solver()
+  const random = stream(measured ? 7 : 3)
+  const builds: number[] = []
+  const queries: number[] = []
+  const peers: number[] = []
+  const ratios: number[] = []
+  const withBuild: number[] = []
+  let capped = 0
+  let unproven = 0
+  for (let i = 0; i < INSTANCES; i++) {
+    const { lots, fitted } = madeDrawer(random, 120, measured)
+    const t0 = performance.now()
+    const drawer = prepareDrawer(lots, fitted, { perPiece: i % 2 ? 1 : -1, pair: false }, { most: 8 })
+    const build = performance.now() - t0
+    const c = drawer.response.perPiece
+    // A play that a pack of this size would bring to the aim: totals from one thin piece to a full stack.
+    const total = Math.round(random() * 8_000_000 / 20) * 20
+    const play = thou(3) - c * (total - drawer.fittedTotal)
+    const t1 = performance.now()
+    const choice = choosePacks(drawer, { measured: { play, u: 4000, nu: 6 }, uRefit: 6350, aim: thou(3), limits, unit: 'thou', cannotBind: 'above', wanted: 5 })
+    const query = performance.now() - t1
+    if (!choice.proven) unproven++
+    const t2 = performance.now()
+    const best = lexicographic(highs, { drawer, basePlay: nm(play - c * drawer.fittedTotal), aim: thou(3), width: 2540, allowed: { low: thou(2), high: thou(4) } }, CAP_SECONDS)
+    let peer = performance.now() - t2
+    if (best === null) {
+      capped++
+      peer = CAP_SECONDS * 1000
+    }
+    builds.push(build)
+    queries.push(query)
+    peers.push(peer)
+    ratios.push(peer / query)
+    withBuild.push(peer / (query + build))
+  }
+  say(`\nChooser, ${measured ? 'measured' : 'nominal'} sizes: ${INSTANCES} drawers of 120 sizes, up to 6 of each, packs to 8, top five`)
+  say(`  build    median ${quantile(builds, 0.5).toFixed(0)} ms, worst ${Math.max(...builds).toFixed(0)} ms`)
+  say(`  query    median ${quantile(queries, 0.5).toFixed(1)} ms, worst ${Math.max(...queries).toFixed(1)} ms; not proven: ${unproven}`)
+  say(`  HiGHS, single best: median ${quantile(peers, 0.5).toFixed(0)} ms; over the cap of ${CAP_SECONDS} s or infeasible: ${capped}`)
+  say(`  HiGHS / query: median ${quantile(ratios, 0.5).toFixed(0)} times, least ${Math.min(...ratios).toFixed(0)}`)
+  say(`  HiGHS / (build + query): median ${quantile(withBuild, 0.5).toFixed(0)} times, least ${Math.min(...withBuild).toFixed(0)}`)
+}
+
+await chooserFigures(false)
+await chooserFigures(true)
+await pageFigures(say)
