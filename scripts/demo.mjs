@@ -11,7 +11,7 @@ const { serve } = await import('./serve.mjs')
 
 if (process.argv.includes('--fresh') && existsSync(join(folder, 'database'))) {
   const { default: lockfile } = await import('proper-lockfile')
-  if (await lockfile.check(folder, { stale: 10_000 })) stop(`The data folder ${folder} is open in another Finitum. Close that one first.`)
+  if (await lockfile.check(folder, { stale: 5_000 })) stop(`The data folder ${folder} is open in another Finitum. Close that one first.`)
   say('Forgetting the old demo data …')
   rmSync(join(folder, 'database'), { recursive: true, force: true })
 }

@@ -4,6 +4,8 @@ import { createServer } from 'node:net'
 import { join } from 'node:path'
 import { root, say, stop } from './prepare.mjs'
 
+const STALE_MS = 5_000
+
 function portFree(port, host) {
   return new Promise((resolve) => {
     const probe = createServer()
@@ -14,8 +16,15 @@ function portFree(port, host) {
 
 async function lockFolder(folder) {
   const { default: lockfile } = await import('proper-lockfile')
+  const lock = () => lockfile.lock(folder, { stale: STALE_MS, update: STALE_MS / 3 })
   try {
-    return await lockfile.lock(folder, { stale: 10_000, update: 3_000 })
+    return await lock().catch(async (error) => {
+      if (error.code !== 'ELOCKED') throw error
+      // A Finitum that was killed leaves its lock behind; a living one renews it.
+      say('The data folder is in use; seeing whether it is let go …')
+      await new Promise(resolve => setTimeout(resolve, STALE_MS + 500))
+      return lock()
+    })
   } catch (error) {
     if (error.code === 'ELOCKED') stop(`The data folder ${folder} is open in another Finitum. Close that one, or set FINITUM_DATA to another folder.`)
     throw error

@@ -1,4 +1,6 @@
-import { expect, test, typeReading } from './workshop'
+import { demoForThisFile, expect, test, typeReading } from './workshop'
+
+demoForThisFile()
 
 test.beforeEach(async ({ page, shop }) => {
   await page.goto(`${shop.address}/checks/launch-idler`)

@@ -2,7 +2,9 @@ import { readFileSync } from 'node:fs'
 import { execFile } from 'node:child_process'
 import { fileURLToPath } from 'node:url'
 import { promisify } from 'node:util'
-import { expect, test } from './workshop'
+import { demoForThisFile, expect, test } from './workshop'
+
+demoForThisFile()
 
 const root = fileURLToPath(new URL('../..', import.meta.url))
 const launch = readFileSync(`${root}demo/1-mail-launch.worksheet.json`, 'utf8')

@@ -1,4 +1,6 @@
-import { expect, tabTo, test, typeReading } from './workshop'
+import { demoForThisFile, expect, tabTo, test, typeReading } from './workshop'
+
+demoForThisFile()
 
 test('the whole loop on a demo job, by keyboard alone', async ({ page, shop }) => {
   await page.goto(shop.address)

@@ -1,4 +1,6 @@
-import { expect, test, type Workshop } from './workshop'
+import { demoForThisFile, expect, test, type Workshop } from './workshop'
+
+demoForThisFile()
 
 interface Refused { status: number, faults: { path: string, reason: string }[], changed?: string[] }
 async function send(shop: Workshop, path: string, body: unknown, method = 'POST'): Promise<Refused> {

@@ -1,5 +1,7 @@
 import { rmSync } from 'node:fs'
-import { expect, openWorkshop, test, typeReading } from './workshop'
+import { demoForThisFile, expect, openWorkshop, test, typeReading } from './workshop'
+
+demoForThisFile()
 
 test('the server stops between two readings: the bench says so, keeps them, and sends them when it is back', async ({ page }) => {
   test.setTimeout(120_000)

@@ -1,6 +1,8 @@
 import { readFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
-import { expect, test } from './workshop'
+import { demoForThisFile, expect, test } from './workshop'
+
+demoForThisFile()
 
 const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8')
 const views = ['/', '/jobs/launch-box', '/stock', '/checks/launch-input', '/checks/loader-transfer', '/checks/bus-main', '/checks/launch-output']

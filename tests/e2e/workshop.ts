@@ -38,7 +38,7 @@ export class Workshop {
     })
   }
 
-  async stop(signal: 'SIGTERM' | 'SIGINT' = 'SIGTERM'): Promise<number | null> {
+  async stop(signal: 'SIGTERM' | 'SIGINT' | 'SIGKILL' = 'SIGTERM'): Promise<number | null> {
     const child = this.process
     this.process = null
     this.output = ''
@@ -65,15 +65,28 @@ export async function openWorkshop(script: 'demo' | 'start'): Promise<Workshop> 
   return workshop
 }
 
-/** One demo workshop a test file: `shop`. */
-export const test = base.extend<object, { shop: Workshop }>({
-  shop: [async ({}, use) => { // eslint-disable-line no-empty-pattern
-    const shop = await openWorkshop('demo')
-    await use(shop)
-    await shop.stop()
-    rmSync(shop.folder, { recursive: true, force: true })
-  }, { scope: 'worker', timeout: 120_000 }],
+let fileShop: Workshop | null = null
+
+/** `shop` is the demo workshop of the test file; `demoForThisFile()` starts it. */
+export const test = base.extend<{ shop: Workshop }>({
+  shop: async ({}, use) => { // eslint-disable-line no-empty-pattern
+    if (!fileShop) throw new Error('Call demoForThisFile() at the top of the file')
+    await use(fileShop)
+  },
 })
+
+/** A fresh demo for the tests of one file, so that files do not disturb each other. */
+export function demoForThisFile(): void {
+  test.beforeAll(async () => {
+    test.setTimeout(120_000)
+    fileShop = await openWorkshop('demo')
+  })
+  test.afterAll(async () => {
+    await fileShop?.stop()
+    if (fileShop) rmSync(fileShop.folder, { recursive: true, force: true })
+    fileShop = null
+  })
+}
 export { expect }
 
 /** Types one repeat at the bench the way a technician does: the figure, Enter, back to zero, Enter. */

@@ -44,6 +44,7 @@ const against = computed(() => (['book', 'shop'] as const).flatMap((role) => {
         <tr v-for="row in against" :key="row.role"><td>{{ row.limits }}<span class="block text-[12.5px] text-mute">{{ row.source }}{{ document.limits.working === row.role ? ' · judges here' : '' }}</span></td><td>{{ row.verdict ? verdictWord(row.verdict.plain, ends) : '–' }}</td><td>{{ row.verdict ? verdictWord(row.verdict.guarded, ends) : '–' }}</td><td class="figure text-right">{{ row.verdict?.chance ? `${(row.verdict.chance.inside * 100).toFixed(1)} %` : '–' }}</td></tr>
       </tbody></table>
       <p v-if="evaluation.aim"><strong>Aim</strong>: {{ evaluation.aim.words }}, {{ fine(evaluation.aim.target) }} {{ UNIT_NAME[preferences.unit] }}. <span v-if="evaluation.aim.caution" class="text-near">{{ evaluation.aim.caution }}</span></p>
+      <p v-if="evaluation.window && evaluation.place"><strong>Totals that would do</strong>: pack as fitted + (limit − play) ÷ {{ evaluation.place.response.perPiece === 1 ? '+1' : '−1' }}, since a thicker pack here gives {{ evaluation.place.response.perPiece === 1 ? 'more' : 'less' }} play.</p>
       <template v-if="proposal">
         <p><strong>Pack in hand</strong>: {{ proposal.arithmetic }}</p>
         <table><tbody><tr v-for="line in proposal.predicted.lines" :key="line.source"><td>{{ line.words }}</td><td class="figure text-right">{{ fine(line.u) }}</td></tr><tr class="font-bold"><td>Prediction; U = {{ proposal.predicted.k.toFixed(2) }} × u</td><td class="figure text-right">{{ fine(proposal.predicted.u) }}</td></tr></tbody></table>

@@ -8,6 +8,7 @@ import { formatLength } from '#core/quantity/format-length'
 import { lotMap, thickness, type Lot } from '#core/pack/lot'
 import { faultAt, api } from '~/composables/useApi'
 import type { Fault, StockView } from '#shared/types'
+import { markedText } from '~/composables/sizeText'
 import { usePreferences } from '~/stores/preferences'
 import { parseFoundPack } from './found-pack'
 
@@ -36,6 +37,10 @@ function keepAim(): void {
   if (JSON.stringify(aim) !== JSON.stringify(props.document.aim)) emit('keep', { aim })
 }
 const keepRules = (change: Record<string, unknown>) => emit('keep', { packRules: { ...props.document.packRules, ...change } })
+const largest = ref<Nm | null>(props.document.packRules.largestStack ?? null)
+function keepLargest(): void {
+  if ((largest.value ?? undefined) !== props.document.packRules.largestStack) keepRules({ largestStack: largest.value ?? undefined })
+}
 const value = (event: Event) => (event.target as HTMLSelectElement).value
 
 const found = ref('')
@@ -57,6 +62,7 @@ function listPack(): void {
   <section aria-label="Set up" class="grid gap-x-8 gap-y-5 lg:grid-cols-2">
     <p v-if="faultAt(faults, '')" class="fault lg:col-span-2" role="alert">{{ faultAt(faults, '') }}</p>
     <div class="space-y-4">
+      <div><label class="label mb-1 block" for="setup-title">Name of the check</label><input id="setup-title" class="field" :value="document.title" maxlength="120" autocomplete="off" :disabled="locked" @change="emit('keep', { title: value($event) })"><p v-if="faultAt(faults, 'settings.title')" class="fault">{{ faultAt(faults, 'settings.title') }}</p></div>
       <div v-for="field in kind.setupFields" :key="field.id">
         <label class="label mb-1 block" :for="`setup-${field.id}`">{{ field.label }}</label>
         <select :id="`setup-${field.id}`" class="field" :value="document.setup[field.id]" :disabled="locked || document.trials.length > 1" @change="emit('keep', { setup: { [field.id]: value($event) } })"><option v-for="option in field.options" :key="option.value" :value="option.value">{{ option.label }}{{ option.hint ? ` (${option.hint})` : '' }}</option></select>
@@ -102,6 +108,11 @@ function listPack(): void {
           <div><label class="label mb-1 block" for="setup-most">Most pieces</label><input id="setup-most" class="field figure" type="number" min="1" max="12" :value="document.packRules.most ?? 8" @change="keepRules({ most: Number(value($event)) })"><p v-if="faultAt(faults, 'settings.packRules.most')" class="fault">{{ faultAt(faults, 'settings.packRules.most') }}</p></div>
           <div><label class="label mb-1 block" for="setup-order">After the aim, prefer</label><select id="setup-order" class="field" :value="document.packRules.order ?? 'pieces'" @change="keepRules({ order: value($event) })"><option value="pieces">fewer pieces</option><option value="changes">fewer changes</option><option value="cost">lower cost</option></select></div>
         </div>
+        <div class="grid grid-cols-2 gap-2">
+          <div><label class="label mb-1 block" for="setup-fewest">Fewest pieces</label><input id="setup-fewest" class="field figure" type="number" min="0" max="12" :value="document.packRules.fewest ?? 0" @change="keepRules({ fewest: Number(value($event)) })"></div>
+          <div><label class="label mb-1 block" for="setup-required">Always in the pack</label><select id="setup-required" class="field" :value="document.packRules.required ?? ''" @change="keepRules({ required: value($event) || undefined })"><option value="">no piece required</option><option v-for="lot in lots" :key="lot.id" :value="lot.id">{{ [markedText(lot.nominal), lot.mark, lot.colour, lot.shape === 'flat' ? '' : lot.shape].filter(Boolean).join(', ') }}</option></select></div>
+        </div>
+        <LengthField v-model="largest" label="Largest stack" optional :unit="preferences.unit" @focusout="keepLargest" />
         <label class="flex min-h-11 items-center gap-2 text-[14px]"><input type="checkbox" class="size-4" :checked="document.packRules.onlyRemove ?? false" @change="keepRules({ onlyRemove: ($event.target as HTMLInputElement).checked })">only take pieces out of what is fitted</label>
         <label class="flex min-h-11 items-center gap-2 text-[14px]"><input type="checkbox" class="size-4" :checked="document.packRules.noUnmeasured ?? false" @change="keepRules({ noUnmeasured: ($event.target as HTMLInputElement).checked })">put in measured pieces only</label>
         <LengthField v-model="refit" label="What refitting does to a play, standard uncertainty" :unit="preferences.unit" @focusout="refit !== null && refit !== document.uRefit && emit('keep', { uRefit: refit })" />

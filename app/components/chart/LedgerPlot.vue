@@ -64,7 +64,8 @@ const labelSide = (i: number) => (x.value(props.ledger.entries[i]!.total) > widt
         <text :x="x(entry.total) + (labelSide(i) === 'end' ? -10 : 10)" :y="y(entry.play) + (labelSide(i) === 'end' ? 19 : -8)" :text-anchor="labelSide(i)" font-size="13" :fill="isOdd(entry.id) ? 'var(--out)' : 'var(--ink)'"><tspan :font-weight="isOdd(entry.id) ? 650 : 400">{{ isOdd(entry.id) ? `Fitting ${i + 1}: odd one out` : `Fitting ${i + 1}` }}</tspan></text>
       </g>
     </svg>
-    <table class="mt-2 text-sm">
+    <p class="mt-1 text-[13px] text-mute">Base = play {{ response.perPiece === 1 ? '−' : '+' }} pack thickness: the same for every fitting, if all is well.</p>
+    <table class="mt-1 text-sm">
       <thead><tr><th>Fitting</th><th>Pack</th><th>Play</th><th>Base</th></tr></thead>
       <tbody>
         <tr v-for="(entry, i) in ledger.entries" :key="entry.id">

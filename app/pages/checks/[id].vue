@@ -165,6 +165,7 @@ useHead({ title: computed(() => (ready.value ? `${document.value.title} · Finit
               <template v-else-if="evaluation.place">
                 <div class="mb-1 flex flex-wrap justify-between gap-x-4"><h2 class="label">{{ evaluation.place.label }}</h2><span v-if="windowWords" class="label font-normal">{{ windowWords }}</span></div>
                 <PackSection :fitted="fitted" :next="locked ? null : proposal?.pack ?? null" :lots="bench.lots" :between="evaluation.place.between" :first="document.packRules.required ?? null" />
+                <p v-if="reading && !locked && phase === 'choose'" class="mt-2 text-[14px] text-near">A reading is being typed: log it or clear it before a pack is fitted.</p>
                 <div class="mt-2"><ProposalList v-model:picked="picked" :choice="request ? choice : null" :note="evaluation.choiceNote" :busy="choosing" :fitted="fitted ?? []" :lots="bench.lots" :can-fit="!reading && !locked" @fit="askFit" /></div>
               </template>
               <p v-else class="text-mute">This check measures and judges; there is nothing to choose. Sign it off under Prove.</p>

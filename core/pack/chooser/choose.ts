@@ -65,7 +65,7 @@ export function choosePacks(drawer: PreparedDrawer, question: PackQuestion): Pac
   if (required !== undefined && !drawer.lots.some(lot => lot.id === required)) return { proposals: [], proven: true, fallback: false, notes: ['The piece this place requires is not in the drawer.'] }
   const ends = endsOf(question.limits)
   // A pack that is predicted out of limits is no proposal; the nearest ones come up below, named for what they are.
-  const best = searchPacks(drawer, { ...base, ...(ends ? { allowed: { low: ends.lower, high: ends.upper } } : {}) })
+  const best = searchPacks(drawer, { ...base, ...(ends ? { allowed: { low: ends.lower + (question.limits!.lowerExcluded ? 1 : 0), high: ends.upper - (question.limits!.upperExcluded ? 1 : 0) } } : {}) })
   const first = best.found[0]
   const show = (play: number) => formatLength(play, question.unit, { trim: true })
 

@@ -1,0 +1,73 @@
+// @vitest-environment node
+import { beforeEach, describe, expect, it, vi } from 'vitest'
+import { ref } from 'vue'
+import { thou, type LengthUnit } from '#core/quantity/length'
+import { useDraft } from './useDraft'
+import { exactText, markedText } from './sizeText'
+
+const store = new Map<string, string>()
+beforeEach(() => {
+  store.clear()
+  vi.stubGlobal('sessionStorage', { getItem: (k: string) => store.get(k) ?? null, setItem: (k: string, v: string) => void store.set(k, v), removeItem: (k: string) => void store.delete(k) })
+})
+const open = (perTurn: number | null = null, unit: LengthUnit = 'thou') => useDraft('c1', ref(unit), ref(thou(250)), ref('travel'), ref(perTurn as never))
+
+describe('the reading that is being typed', () => {
+  it('is nothing until the far figure can be read', () => {
+    const { draft, reading } = open()
+    expect(reading.value).toBeNull()
+    draft.value.far = '18 th'
+    expect(reading.value).toBeNull()
+    draft.value.far = '18 thou'
+    expect(reading.value).toEqual({ point: 'travel', start: 0, far: thou(18), back: 0 })
+  })
+  it('comes back to where it started when nothing is said', () => {
+    const { draft, reading } = open()
+    draft.value = { ...draft.value, far: '3', start: '-1' }
+    expect(reading.value).toMatchObject({ start: -thou(1), far: thou(3), back: -thou(1) })
+    draft.value.back = '0.5'
+    draft.value.springBack = true
+    expect(reading.value).toMatchObject({ back: thou(0.5), springBack: true })
+  })
+  it('asks once about an entry that can be read two ways', () => {
+    const { draft, reading, far, answer } = open()
+    draft.value.far = '.018'
+    expect(reading.value).toBeNull()
+    expect(!far.value.ok && far.value.choices).toHaveLength(2)
+    answer('.018', thou(18))
+    expect(reading.value).toMatchObject({ far: thou(18) })
+  })
+  it('reads turns of the counter and the pointer', () => {
+    const { draft, reading, far } = open(thou(100))
+    draft.value.far = '2:37'
+    expect(reading.value).toMatchObject({ far: thou(237) })
+    draft.value.far = '-1:98'
+    expect(reading.value).toMatchObject({ far: -thou(2) })
+    draft.value.far = '2:137'
+    expect(!far.value.ok && far.value.reason).toContain('less than one turn')
+    const plain = open(null)
+    plain.draft.value.far = '2:37'
+    expect(!plain.far.value.ok && plain.far.value.reason).toContain('no revolution counter')
+  })
+  it('is cleared by logging', () => {
+    const { draft, reading, clear } = open()
+    draft.value.far = '18'
+    clear()
+    expect(reading.value).toBeNull()
+    expect(draft.value).toMatchObject({ far: '', back: '', springBack: false })
+  })
+})
+
+describe('sizes as text', () => {
+  it('never shows another figure than is held', () => {
+    expect(exactText(6350, 'thou')).toBe('0.25')
+    expect(exactText(6350, 'mm')).toBe('0.00635')
+    expect(exactText(thou(3), 'thou')).toBe('3')
+    expect(exactText(450_000, 'mm')).toBe('0.45')
+  })
+  it('names a size in the system it was made in', () => {
+    expect(markedText(thou(4))).toBe('4 thou')
+    expect(markedText(100_000)).toBe('0.10 mm')
+    expect(markedText(1_421_000)).toBe('1.421 mm')
+  })
+})
