@@ -9,12 +9,11 @@ defineEmits<{ close: [] }>()
   <Dialog :open="open" class="relative z-20" @close="$emit('close')">
     <div class="fixed inset-0 bg-black/50" aria-hidden="true" />
     <div class="fixed inset-0 flex items-start justify-center overflow-y-auto p-4 pt-[12vh]">
-      <DialogPanel class="w-full max-w-lg rounded-md border rule bg-paper p-5">
-        <div class="mb-3 flex items-center justify-between gap-4">
-          <DialogTitle class="display text-lg">{{ title }}</DialogTitle>
-          <button type="button" class="button" @click="$emit('close')">Close</button>
-        </div>
+      <DialogPanel class="relative w-full max-w-lg rounded-md border rule bg-paper p-5">
+        <DialogTitle class="display mb-3 flex min-h-11 items-center pr-28 text-lg">{{ title }}</DialogTitle>
         <slot />
+        <!-- Last, so that the focus begins at what the dialog is for. -->
+        <button type="button" class="button absolute top-5 right-5" @click="$emit('close')">Close</button>
       </DialogPanel>
     </div>
   </Dialog>

@@ -50,6 +50,7 @@ export function useBenchWords({ document, evaluation, choice, proposal, lots, ph
   })
   const arithmetic = computed(() => {
     if (!proposal.value || !evaluation.value.place || phase.value === 'prove' || document.value.signOff) return ''
+    if (proposal.value.change.in.length + proposal.value.change.out.length === 0) return ''
     const { measured } = evaluation.value.request!.question
     const inside = proposal.value.chance?.inside
     return arithmeticLine(Math.round(measured.play), evaluation.value.request!.fitted, proposal.value.pack, proposal.value.predicted.play, index.value, evaluation.value.place.response, preferences.unit)
@@ -70,6 +71,7 @@ export function useBenchWords({ document, evaluation, choice, proposal, lots, ph
     const figure = (value: number) => formatLength(value, preferences.unit, { trim: true })
     const known = current.value?.pack !== null
     if (!known && w.high < 0) return `Take out ${figure(-w.high)} to ${figure(-w.low)} ${name.value}.`
+    if (!known && w.low < 0 && Number.isFinite(w.high)) return `Changes that would do: up to ${figure(-w.low)} out, up to ${figure(w.high)} in.`
     const what = known ? 'Totals that would do' : 'Changes that would do'
     if (!Number.isFinite(w.high)) return `${what}: ${figure(w.low)} ${name.value} or more.`
     if (!Number.isFinite(w.low)) return `${what}: up to ${figure(w.high)} ${name.value}.`

@@ -1,5 +1,5 @@
 import { formatLength } from '../quantity/format-length'
-import { UNIT_NAME, nm, type LengthUnit, type Nm } from '../quantity/length'
+import { UNIT_NAME, nm, systemOf, type LengthUnit, type Nm } from '../quantity/length'
 
 export type LimitSourceKind = 'book' | 'shop' | 'kit-leaflet' | 'borrowed' | 'common-practice' | 'own'
 
@@ -60,7 +60,9 @@ export function limitsFault(limits: LimitSet): string | null {
 export function describeLimits(limits: LimitSet | null, unit?: LengthUnit): string {
   if (!limits || limits.kind === 'none') return 'no limit known'
   const shown = unit ?? limits.unit
-  const figure = (value: Nm) => formatLength(value, shown, { trim: true })
+  // Converted, a limit needs a digit more: 0.05 mm is 1.97 thou, not 2.
+  const decimals = systemOf(shown) === systemOf(limits.unit) ? {} : { decimals: systemOf(shown) === 'inch' ? 2 : 3 }
+  const figure = (value: Nm) => formatLength(value, shown, { trim: true, ...decimals })
   const name = UNIT_NAME[shown]
   switch (limits.kind) {
     case 'figure': return `${figure(limits.figure!)} ${name}, no limits given`

@@ -28,6 +28,7 @@ describe('the verdict', () => {
     expect(judge({ value: 0, u: 1, nu: Infinity }, some, 'plain').plain).toBe('below')
     expect(judge({ value: 1, u: 1, nu: Infinity }, some, 'plain').plain).toBe('in')
     expect(describeLimits(some)).toBe('over 0, up to 0.05 mm')
+    expect(describeLimits(some, 'thou')).toBe('over 0, up to 1.97 thou')
   })
   it('knows one-sided limits, one figure, and none', () => {
     const lower: LimitSet = { kind: 'lower', lower: thou(2), unit: 'thou', source: book }

@@ -61,9 +61,9 @@ test('another machine that is behind learns at its next write what it missed', a
     await expect(page.getByTestId('series')).toBeVisible()
   }
   const before = await pages[0]!.getByTestId('series').getByRole('row').count()
-  await typeReading(pages[0]!, '6.7')
+  await typeReading(pages[0]!, '0.168')
   await expect(pages[0]!.getByTestId('saved')).toHaveText('Saved')
-  await typeReading(pages[1]!, '6.8')
+  await typeReading(pages[1]!, '0.17')
   await expect(pages[1]!.getByTestId('stale')).toContainText('logged')
   await pages[1]!.keyboard.press('Escape')
   await pages[1]!.getByRole('button', { name: 'Show the newer state' }).click()

@@ -83,7 +83,7 @@ defineExpose({ focus, submit })
     </template>
     <p v-for="finding in general" :key="finding.words" class="my-1 text-[13.5px]" :class="finding.level === 'fail' ? 'text-out' : finding.level === 'warn' ? 'text-near' : 'text-mute'" data-test="finding">{{ finding.level === 'fail' ? '▪ ' : '' }}{{ finding.words }}</p>
     <p v-if="oneMore" class="my-1 text-[13.5px] text-mute">{{ oneMore }}</p>
-    <table v-if="readings.length" data-test="series">
+    <table v-if="readings.length" class="tight" data-test="series">
       <thead><tr><th><span class="sr-only">Number</span></th><th class="text-right">far</th><th class="text-right">back</th><th class="font-normal">zero</th><th><span class="sr-only">Void</span></th></tr></thead>
       <tbody>
         <tr v-for="(reading, i) in readings" :key="reading.id" :class="reading.voided ? 'text-mute' : ''">

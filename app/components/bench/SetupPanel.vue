@@ -87,21 +87,6 @@ function listPack(): void {
       <fieldset :disabled="locked"><legend class="label mb-1">Rule</legend>
         <label v-for="rule in (['plain', 'guarded'] as const)" :key="rule" class="flex min-h-11 items-center gap-2 text-[14px]"><input type="radio" name="rule" class="size-4" :checked="document.rule === rule" @change="emit('keep', { rule })">{{ rule === 'plain' ? 'Plain: inside the limits passes' : 'Guarded: 95 % sure, or too close to call' }}</label>
       </fieldset>
-    </div>
-    <div class="space-y-4">
-      <LimitEditor title="Book limits" :limits="document.limits.book" :unit="preferences.unit" default-source="book" :locked="locked" @keep="emit('keep', { book: $event })" />
-      <p v-if="faultAt(faults, 'settings.book')" class="fault">{{ faultAt(faults, 'settings.book') }}</p>
-      <LimitEditor title="Shop limits" :limits="document.limits.shop" :unit="preferences.unit" default-source="shop" :locked="locked" @keep="emit('keep', { shop: $event })" />
-      <p v-if="faultAt(faults, 'settings.shop')" class="fault">{{ faultAt(faults, 'settings.shop') }}</p>
-      <fieldset v-if="document.limits.book && document.limits.shop" :disabled="locked"><legend class="label mb-1">Which limits judge</legend><div class="flex gap-5"><label v-for="role in (['book', 'shop'] as const)" :key="role" class="flex min-h-11 items-center gap-2 text-[14px]"><input type="radio" name="working" class="size-4" :checked="document.limits.working === role" @change="emit('keep', { working: role })">{{ role }}</label></div></fieldset>
-      <fieldset v-if="places.length" class="space-y-2" :disabled="locked" @focusout="keepAim">
-        <legend class="label mb-1">Aim</legend>
-        <div class="grid grid-cols-2 gap-2">
-          <div><label class="sr-only" for="setup-aim">Aim at</label><select id="setup-aim" v-model="school" class="field" @change="keepAim"><option v-for="(name, key) in AIM_NAME" :key="key" :value="key">{{ name }}</option></select></div>
-          <LengthField v-if="school === 'own'" v-model="own" label="Own figure" hide-label :unit="preferences.unit" />
-        </div>
-        <label class="sr-only" for="setup-aim-reason">Why this aim</label><input id="setup-aim-reason" v-model="aimReason" class="field" placeholder="why this aim (may be left out)" maxlength="200" autocomplete="off">
-      </fieldset>
       <fieldset v-if="places.length" class="space-y-2" :disabled="locked">
         <legend class="label mb-1">Pack</legend>
         <div class="grid grid-cols-2 gap-2">
@@ -116,6 +101,21 @@ function listPack(): void {
         <label class="flex min-h-11 items-center gap-2 text-[14px]"><input type="checkbox" class="size-4" :checked="document.packRules.onlyRemove ?? false" @change="keepRules({ onlyRemove: ($event.target as HTMLInputElement).checked })">only take pieces out of what is fitted</label>
         <label class="flex min-h-11 items-center gap-2 text-[14px]"><input type="checkbox" class="size-4" :checked="document.packRules.noUnmeasured ?? false" @change="keepRules({ noUnmeasured: ($event.target as HTMLInputElement).checked })">put in measured pieces only</label>
         <LengthField v-model="refit" label="What refitting does to a play, standard uncertainty" :unit="preferences.unit" @focusout="refit !== null && refit !== document.uRefit && emit('keep', { uRefit: refit })" />
+      </fieldset>
+    </div>
+    <div class="space-y-4">
+      <LimitEditor title="Book limits" :limits="document.limits.book" :unit="preferences.unit" default-source="book" :locked="locked" @keep="emit('keep', { book: $event })" />
+      <p v-if="faultAt(faults, 'settings.book')" class="fault">{{ faultAt(faults, 'settings.book') }}</p>
+      <LimitEditor title="Shop limits" :limits="document.limits.shop" :unit="preferences.unit" default-source="shop" :locked="locked" @keep="emit('keep', { shop: $event })" />
+      <p v-if="faultAt(faults, 'settings.shop')" class="fault">{{ faultAt(faults, 'settings.shop') }}</p>
+      <fieldset v-if="document.limits.book && document.limits.shop" :disabled="locked"><legend class="label mb-1">Which limits judge</legend><div class="flex gap-5"><label v-for="role in (['book', 'shop'] as const)" :key="role" class="flex min-h-11 items-center gap-2 text-[14px]"><input type="radio" name="working" class="size-4" :checked="document.limits.working === role" @change="emit('keep', { working: role })">{{ role }}</label></div></fieldset>
+      <fieldset v-if="places.length" class="space-y-2" :disabled="locked" @focusout="keepAim">
+        <legend class="label mb-1">Aim</legend>
+        <div class="grid grid-cols-2 gap-2">
+          <div><label class="sr-only" for="setup-aim">Aim at</label><select id="setup-aim" v-model="school" class="field" @change="keepAim"><option v-for="(name, key) in AIM_NAME" :key="key" :value="key">{{ name }}</option></select></div>
+          <LengthField v-if="school === 'own'" v-model="own" label="Own figure" hide-label :unit="preferences.unit" />
+        </div>
+        <label class="sr-only" for="setup-aim-reason">Why this aim</label><input id="setup-aim-reason" v-model="aimReason" class="field" placeholder="why this aim (may be left out)" maxlength="200" autocomplete="off">
       </fieldset>
     </div>
   </section>

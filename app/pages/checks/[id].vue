@@ -4,7 +4,7 @@ import type { PointReading } from '#core/check/document'
 import { checkKind } from '#core/check/registry'
 import { PHASES, type Phase, type Step } from '#core/method/step'
 import { formatLength } from '#core/quantity/format-length'
-import type { Nm } from '#core/quantity/length'
+import { systemOf, type Nm } from '#core/quantity/length'
 import type { Fault } from '#shared/types'
 import { v4 as uuid } from 'uuid'
 import { faultsOf } from '~/composables/useApi'
@@ -58,6 +58,8 @@ const findings = computed(() => evaluation.value.current?.results[0]?.findings ?
 onMounted(async () => {
   try {
     await bench.open(id)
+    // A check opens in its own unit: its dial is read in it. U shows the other.
+    preferences.system = systemOf(document.value.entryUnit)
     openPhase(evaluation.value.phase)
   } catch (error) {
     problem.value = faultsOf(error)[0]?.reason ?? null

@@ -4,7 +4,7 @@ defineProps<{ pack: string }>()
 </script>
 
 <template>
-  <svg viewBox="0 0 340 108" class="w-full max-w-md" role="img" :aria-label="`Section: dial at the shaft's end; the pack sits ${pack === 'under-cover' ? 'under the cover' : pack === 'none' ? 'nowhere' : 'in the gap'}`" fill="none" stroke="var(--ink)" stroke-width="1.5">
+  <svg viewBox="0 0 340 108" class="w-full max-w-[300px]" role="img" :aria-label="`Section: dial at the shaft's end; the pack sits ${pack === 'under-cover' ? 'under the cover' : pack === 'none' ? 'nowhere' : 'in the gap'}`" fill="none" stroke="var(--ink)" stroke-width="1.5">
     <path d="M10 34h120V8h32v92h-32V74H10z" />
     <rect x="60" y="42" width="190" height="24" fill="var(--sheet)" />
     <rect x="150" y="30" width="12" height="48" fill="var(--sheet)" />
