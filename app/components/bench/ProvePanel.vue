@@ -56,7 +56,7 @@ function submit(): void {
         <p class="text-[15px]"><strong>{{ document.signOff.by }}</strong>, {{ shortTime(document.signOff.at) }}<template v-if="document.signOff.reason">. {{ document.signOff.reason }}</template> <span class="text-mute">· computed by version {{ document.signOff.core }}</span></p>
       </template>
       <ul v-else-if="gate.blockers.length" class="space-y-1 text-[14px] text-near" data-test="blockers"><li v-for="line in gate.blockers" :key="line">{{ line }}</li></ul>
-      <p v-else-if="gate.needsReason" class="text-[14px] text-near">Not quietly: {{ gate.needsReason }}. It can be accepted with a reason and a name; the report shows both.</p>
+      <p v-else-if="gate.needsReason" class="text-[14px] text-near">Not quietly: {{ gate.needsReason }}. It can be accepted with a reason and a name; both stand in the record.</p>
       <template v-if="document.signOff || gate.blockers.length === 0">
         <div v-if="gate.needsReason || document.signOff"><label class="label mb-1 block" for="sign-reason">{{ document.signOff ? 'Why it is opened again' : 'Reason for accepting it' }}</label><input id="sign-reason" v-model="reason" class="field" :aria-invalid="reasonFault !== null" autocomplete="off"><p v-if="reasonFault" class="fault">{{ reasonFault }}</p></div>
         <div><label class="label mb-1 block" for="sign-name">Name</label><input id="sign-name" v-model="preferences.signer" class="field" :aria-invalid="nameFault !== null" autocomplete="off"><p v-if="nameFault" class="fault">{{ nameFault }}</p></div>
