@@ -4,7 +4,7 @@ import type { LengthUnit } from '#core/quantity/length'
 import type { VerdictState } from '#core/verdict/decide'
 
 /** One station of a job's route, as the lists draw it. */
-export interface StationMark { readonly id: string, readonly title: string, readonly state: VerdictState, /** nm */ readonly figure: number | null, readonly unit: LengthUnit, readonly stale: string | null, readonly signed: boolean }
+export interface StationMark { readonly id: string, readonly title: string, readonly kind: string, readonly state: VerdictState, readonly word: string, /** why it is stale */ readonly note: string, /** nm */ readonly figure: number | null, readonly unit: LengthUnit, readonly signed: boolean }
 
 export interface JobSummary {
   readonly id: string

@@ -5,8 +5,12 @@ import { formatLength, otherUnit } from '#core/quantity/format-length'
 import { UNIT_NAME, type LengthUnit, type Nm } from '#core/quantity/length'
 
 /** One length as it is typed: understands every unit, shows the other system beside it, asks when it can be read two ways. */
-const props = defineProps<{ label: string, unit: LengthUnit, options?: EntryOptions, fault?: string, optional?: boolean, hideLabel?: boolean }>()
-const length = defineModel<Nm | null>({ required: true })
+const props = defineProps<{ label: string, unit: LengthUnit, options?: EntryOptions, fault?: string, optional?: boolean, hideLabel?: boolean, disabled?: boolean, /** hand the figure on when the field is left, not at every key */ lazy?: boolean }>()
+const model = defineModel<Nm | null>({ required: true })
+const length = ref<Nm | null>(model.value)
+watch(model, (value) => { length.value = value })
+watch(length, (value) => { if (!props.lazy && value !== model.value) model.value = value })
+const leave = () => { if (length.value !== model.value && (blank.value || length.value !== null)) model.value = length.value }
 const text = ref(length.value === null ? '' : exactText(length.value, props.unit))
 const id = useId()
 const asked = ref<string | null>(null)
@@ -36,6 +40,7 @@ function onInput(): void {
 function pick(choice: Choice): void {
   asked.value = text.value
   length.value = choice.value
+  if (props.lazy) model.value = choice.value
 }
 </script>
 
@@ -43,7 +48,7 @@ function pick(choice: Choice): void {
   <div>
     <label :for="id" class="label mb-1 block" :class="{ 'sr-only': hideLabel }">{{ label }}<span v-if="optional" class="font-normal"> (may be left out)</span></label>
     <div class="relative">
-      <input :id="id" v-model="text" type="text" inputmode="decimal" autocomplete="off" class="field figure pr-32" :aria-invalid="reason !== undefined" :aria-describedby="`${id}-note`" @input="onInput">
+      <input :id="id" v-model="text" type="text" inputmode="decimal" autocomplete="off" class="field figure pr-32" :aria-invalid="reason !== undefined" :aria-describedby="`${id}-note`" :disabled="disabled" @input="onInput" @change="leave">
       <span class="pointer-events-none absolute inset-y-0 right-3 flex items-center text-xs text-mute">{{ beside }}</span>
     </div>
     <div :id="`${id}-note`" class="fault">

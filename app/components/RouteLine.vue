@@ -1,11 +1,10 @@
 <script setup lang="ts">
-import { verdictWord, PLAY_WORDS } from '#core/verdict/words'
 import { stateText } from '~/composables/stateColour'
 import type { StationMark } from '#shared/types'
 
 /** A job as a line with its checks as stations; each state has its own shape and word. */
 defineProps<{ checks: readonly StationMark[] }>()
-const word = (s: StationMark) => (s.stale ? `Stale: ${s.stale}` : verdictWord(s.state, PLAY_WORDS)) + (s.signed ? ', signed' : '')
+const word = (s: StationMark) => (s.note ? `${s.word}: ${s.note}` : s.word) + (s.signed ? ', signed' : '')
 </script>
 
 <template>

@@ -1,11 +1,13 @@
 import { computed, type Ref } from 'vue'
-import type { CheckDocument } from '#core/check/document'
+import { packIn, type CheckDocument } from '#core/check/document'
 import type { CheckEvaluation } from '#core/check/evaluate-check'
+import { counts, type ResultEvaluation } from '#core/check/evaluate-fitting'
+import type { PlaceEvaluation } from '#core/check/evaluate-place'
 import type { Phase } from '#core/method/step'
 import { arithmeticLine, changeWords } from '#core/pack/arithmetic'
 import type { PackChoice, Proposal } from '#core/pack/chooser/choose'
 import { lotMap, type Lot } from '#core/pack/lot'
-import { formatLength } from '#core/quantity/format-length'
+import { formatLength, unitFor } from '#core/quantity/format-length'
 import { coverageFactor } from '#core/reading/student'
 import { UNIT_NAME } from '#core/quantity/length'
 import { usePreferences } from '~/stores/preferences'
@@ -14,6 +16,10 @@ import { shortTime } from './shortTime'
 interface Bench {
   readonly document: Ref<CheckDocument>
   readonly evaluation: Ref<CheckEvaluation>
+  /** the result looked at */
+  readonly shown: Ref<ResultEvaluation>
+  /** the place that moves it */
+  readonly place: Ref<PlaceEvaluation | null>
   readonly choice: Ref<PackChoice | null>
   readonly proposal: Ref<Proposal | null>
   readonly lots: Ref<readonly Lot[]>
@@ -21,55 +27,72 @@ interface Bench {
 }
 
 /** What the bench says: the answer in one sentence, its sum in one line, and what the band points at. */
-export function useBenchWords({ document, evaluation, choice, proposal, lots, phase }: Bench) {
+export function useBenchWords({ document, evaluation, shown, place, choice, proposal, lots, phase }: Bench) {
   const preferences = usePreferences()
-  const name = computed(() => UNIT_NAME[preferences.unit])
+  const unit = computed(() => unitFor(preferences.system, shown.value.kind.scale))
+  const name = computed(() => UNIT_NAME[unit.value])
+  const show = (value: number) => formatLength(value, unit.value)
   const index = computed(() => lotMap(lots.value))
-  const current = computed(() => document.value.trials.at(-1) ?? null)
-  const fitted = computed(() => current.value?.pack ?? [])
-  const estimate = computed(() => evaluation.value.current?.results[0]?.estimate ?? null)
-  const change = computed(() => (proposal.value ? changeWords(fitted.value, proposal.value.pack, index.value, preferences.unit) : ''))
+  const current = computed(() => document.value.trials.at(-1)!)
+  const fitted = computed(() => (place.value ? packIn(current.value, place.value.place.id) : null) ?? [])
+  const change = computed(() => (proposal.value ? changeWords(fitted.value, proposal.value.pack, index.value, unit.value) : ''))
+  /** Main results that are read, of how many. */
+  const progress = computed(() => {
+    const main = evaluation.value.current.results.filter(counts)
+    return { done: main.filter(result => result.estimate !== null || result.overrule !== null).length, all: main.length }
+  })
+  const at = computed(() => (progress.value.all > 1 ? `${shown.value.label}: ` : ''))
 
   const sentence = computed(() => {
     if (document.value.signOff) return `Signed off by ${document.value.signOff.by}, ${shortTime(document.value.signOff.at)}.`
     const e = evaluation.value
-    if (!estimate.value) return current.value?.predicted ? `Fitted. Measure again: ${preferences.show(current.value.predicted.play)} ${name.value} is expected.` : 'Nothing measured with this fitting yet.'
-    if (!e.estimate) return evaluation.value.current?.results[0]?.findings.find(f => f.level === 'fail')?.words ?? ''
-    if (!e.place) return e.state === 'in' ? 'In limits. Ready to sign.' : ''
-    const fine = e.state === 'in' || e.state === 'provisional'
-    if (fine && phase.value === 'measure') return e.state === 'in' ? 'In limits: nothing needs changing. Sign it under Prove.' : 'In limits, provisional until every required step is ticked.'
+    const result = shown.value
+    const fine = result.state === 'in' || result.state === 'provisional'
+    if (result.stale) return `${at.value}stale: ${result.stale}. Measure again.`
+    if (result.overrule) return `${at.value}${result.overrule}.`
+    if (!result.estimate) {
+      const due = result.predicted
+      if (due && current.value.predicted[result.id]) return `Fitted. Measure again: ${show(due.play)} ${name.value} is expected.`
+      return progress.value.all > 1 ? `${progress.value.done} of ${progress.value.all} measured.` : 'Nothing measured with this fitting yet.'
+    }
+    if (!result.valid) return result.findings.find(f => f.level === 'fail')?.words ?? ''
+    if (progress.value.done < progress.value.all && phase.value === 'measure') return `${progress.value.done} of ${progress.value.all} measured.`
+    if (!place.value) return e.state === 'in' ? 'In limits. Ready to sign.' : e.state === 'provisional' ? provisional(e) : ''
+    if (fine && phase.value === 'measure') return result.state === 'in' ? `${at.value}in limits: nothing needs changing. Sign it under Prove.`.replace(/^i/, 'I') : provisional(e)
     if (proposal.value && phase.value !== 'prove') {
       const words = change.value
       const inside = proposal.value.chance?.inside
-      if (choice.value?.fallback) return `${choice.value.notes[0]} Nearest for a trial: ${words.toLowerCase()}, leaves ${preferences.show(proposal.value.predicted.play)} ${name.value}.`
-      return `${fine ? 'In limits already. Nearer the aim: ' : ''}${fine ? words.toLowerCase() : words}: leaves ${preferences.show(proposal.value.predicted.play)} ± ${formatLength(proposal.value.predicted.U, preferences.unit, { unit: true })}${inside === undefined ? '' : inside >= 0.95 ? ', in limits.' : `, ${Math.round(inside * 100)} % in limits.`}`
+      if (choice.value?.fallback) return `${choice.value.notes[0]} Nearest for a trial: ${words.toLowerCase()}, leaves ${show(proposal.value.predicted.play)} ${name.value}.`
+      return `${at.value}${fine ? 'In limits already. Nearer the aim: ' : ''}${fine ? words.toLowerCase() : words}: leaves ${show(proposal.value.predicted.play)} ± ${formatLength(proposal.value.predicted.U, unit.value, { unit: true })}${inside === undefined ? '' : inside >= 0.95 ? ', in limits.' : `, ${Math.round(inside * 100)} % in limits.`}`
     }
-    if (e.state === 'provisional') return 'In limits, provisional until every required step is ticked.'
-    if (e.current?.residual) return `Predicted ${preferences.show(current.value!.predicted!.play)}, measured ${preferences.show(e.estimate.value)}: ${e.current.residual.flagged ? 'it did not move as it should.' : 'it moved as predicted.'}`
-    return choice.value?.notes[0] ?? e.choiceNote ?? ''
+    if (result.state === 'provisional') return provisional(e)
+    if (result.residual) return `${at.value}Predicted ${show(result.predicted!.play)}, measured ${show(result.estimate.value)}: ${result.residual.flagged ? 'it did not move as it should.' : 'it moved as predicted.'}`
+    return choice.value?.notes[0] ?? place.value.note ?? ''
   })
+  const provisional = (e: CheckEvaluation) => (e.pending.length > 0 ? 'In limits, provisional until every required step is ticked.' : 'In limits by hand: provisional until a gauge has been there.')
+
   const arithmetic = computed(() => {
-    if (!proposal.value || !evaluation.value.place || phase.value === 'prove' || document.value.signOff) return ''
+    if (!proposal.value || !place.value?.request || phase.value === 'prove' || document.value.signOff) return ''
     if (proposal.value.change.in.length + proposal.value.change.out.length === 0) return ''
-    const { measured } = evaluation.value.request!.question
+    const { request } = place.value
     const inside = proposal.value.chance?.inside
-    return arithmeticLine(Math.round(measured.play), evaluation.value.request!.fitted, proposal.value.pack, proposal.value.predicted.play, index.value, evaluation.value.place.response, preferences.unit)
+    return arithmeticLine(Math.round(request.question.measured.play), request.fitted, proposal.value.pack, proposal.value.predicted.play, index.value, request.response, unit.value)
       + (inside === undefined ? '' : ` · chance in limits ${(inside * 100).toFixed(inside > 0.99 ? 1 : 0)} %`)
   })
   const predicted = computed(() => {
     if (phase.value === 'prove' || !proposal.value) {
-      const due = current.value?.predicted
-      return due && !estimate.value ? { value: due.play, U: coverageFactor(Infinity) * due.u, words: 'expected' } : null
+      const due = current.value.predicted[shown.value.id]
+      return due && !shown.value.estimate ? { value: due.play, U: coverageFactor(Infinity) * due.u, words: 'expected' } : null
     }
     const { out, in: put } = proposal.value.change
     if (out.length + put.length === 0) return null
     return { value: proposal.value.predicted.play, U: proposal.value.predicted.U, words: change.value.toLowerCase() }
   })
   const windowWords = computed(() => {
-    const w = evaluation.value.window
+    const w = place.value?.window
     if (!w) return null
-    const figure = (value: number) => formatLength(value, preferences.unit, { trim: true })
-    const known = current.value?.pack !== null
+    const figure = (value: number) => formatLength(value, unit.value, { trim: true })
+    const known = packIn(current.value, place.value!.place.id) !== null
     if (!known && w.high < 0) return `Take out ${figure(-w.high)} to ${figure(-w.low)} ${name.value}.`
     if (!known && w.low < 0 && Number.isFinite(w.high)) return `Changes that would do: up to ${figure(-w.low)} out, up to ${figure(w.high)} in.`
     const what = known ? 'Totals that would do' : 'Changes that would do'
@@ -78,8 +101,8 @@ export function useBenchWords({ document, evaluation, choice, proposal, lots, ph
     return `${what}: ${figure(w.low)} to ${figure(w.high)} ${name.value}.`
   })
   const oneMore = computed(() => {
-    const e = estimate.value
-    return e?.oneMore && e.oneMore < e.U * 0.9 ? `One more reading like these would bring ± ${formatLength(e.U, preferences.unit)} to ± ${formatLength(e.oneMore, preferences.unit, { unit: true })}.` : null
+    const e = shown.value.estimate
+    return e?.oneMore && e.oneMore < e.U * 0.9 ? `One more reading like these would bring ± ${formatLength(e.U, unit.value)} to ± ${formatLength(e.oneMore, unit.value, { unit: true })}.` : null
   })
   return { sentence, arithmetic, predicted, windowWords, oneMore }
 }

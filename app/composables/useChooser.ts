@@ -1,5 +1,5 @@
 import { onBeforeUnmount, ref, shallowRef, watch, type Ref } from 'vue'
-import type { ChoiceRequest } from '#core/check/evaluate-check'
+import type { ChoiceRequest } from '#core/check/evaluate-place'
 import type { PackChoice } from '#core/pack/chooser/choose'
 import type { ChooserAnswer } from '~/workers/chooser.worker'
 

@@ -1,7 +1,8 @@
 // @vitest-environment node
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { ref } from 'vue'
-import { thou, type LengthUnit } from '#core/quantity/length'
+import { thou, type LengthUnit, type Nm } from '#core/quantity/length'
+import type { Entry } from '#core/reading/reading'
 import { useDraft } from './useDraft'
 import { exactText, markedText } from './sizeText'
 
@@ -10,7 +11,7 @@ beforeEach(() => {
   store.clear()
   vi.stubGlobal('sessionStorage', { getItem: (k: string) => store.get(k) ?? null, setItem: (k: string, v: string) => void store.set(k, v), removeItem: (k: string) => void store.delete(k) })
 })
-const open = (perTurn: number | null = null, unit: LengthUnit = 'thou') => useDraft('c1', ref(unit), ref(thou(250)), ref('travel'), ref(perTurn as never))
+const open = (perTurn: number | null = null, entry: Entry = 'travel', unit: LengthUnit = 'thou') => useDraft('c1', ref({ point: 'travel', entry, unit, plausible: entry === 'figure' ? thou(40_000) : thou(250), perTurn: perTurn as Nm | null }))
 
 describe('the reading that is being typed', () => {
   it('is nothing until the far figure can be read', () => {
@@ -48,6 +49,23 @@ describe('the reading that is being typed', () => {
     const plain = open(null)
     plain.draft.value.far = '2:37'
     expect(!plain.far.value.ok && plain.far.value.reason).toContain('no revolution counter')
+  })
+  it('takes one figure where one is asked for', () => {
+    const { draft, reading } = open(null, 'figure', 'in')
+    draft.value.far = '1.7767'
+    expect(reading.value).toEqual({ point: 'travel', figure: 45_128_180 })
+  })
+  it('takes what goes and what does not, a typed range, or one snug stack', () => {
+    const { draft, reading, back } = open(null, 'range')
+    draft.value = { ...draft.value, far: '5', back: '6', leaves: '2' }
+    expect(reading.value).toEqual({ point: 'travel', low: thou(5), high: thou(6), leaves: 2 })
+    draft.value = { ...draft.value, back: '4' }
+    expect(reading.value).toBeNull()
+    expect(!back.value.ok && back.value.reason).toContain('thicker than what goes')
+    draft.value = { ...draft.value, far: '15..20', back: '', leaves: '' }
+    expect(reading.value).toEqual({ point: 'travel', low: thou(15), high: thou(20) })
+    draft.value = { ...draft.value, far: '5' }
+    expect(reading.value).toEqual({ point: 'travel', low: thou(5), high: thou(5) })
   })
   it('is cleared by logging', () => {
     const { draft, reading, clear } = open()

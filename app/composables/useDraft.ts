@@ -1,46 +1,74 @@
 import { useSessionStorage } from '@vueuse/core'
 import { computed, type Ref } from 'vue'
-import { parseLength, type LengthEntry } from '#core/quantity/parse-length'
+import { parseLength, parseRange, type LengthEntry } from '#core/quantity/parse-length'
 import { counterReading } from '#core/method/dial/dial'
 import { ZERO, type LengthUnit, type Nm } from '#core/quantity/length'
 import type { PointReading } from '#core/check/document'
+import type { Entry } from '#core/reading/reading'
 
 /** What is being typed: kept in this tab, over a reload, until it is logged. `asked` holds answers to ambiguous entries. */
-export interface Draft { start: string, far: string, back: string, springBack: boolean, asked: Record<string, number> }
-export const EMPTY_DRAFT: Draft = { start: '', far: '', back: '', springBack: false, asked: {} }
+export interface Draft { start: string, far: string, back: string, springBack: boolean, leaves: string, asked: Record<string, number> }
+export const EMPTY_DRAFT: Draft = { start: '', far: '', back: '', springBack: false, leaves: '', asked: {} }
 
-/**
- * The reading being typed for one check, and what it would be if it were logged now.
- * @param unit  what a bare figure means
- * @param perTurn  travel of one turn of the dial, for `2:37` (turns on the counter, then the pointer); null without a counter
- */
-export function useDraft(checkId: string, unit: Ref<LengthUnit>, plausible: Ref<Nm>, point: Ref<string>, perTurn: Ref<Nm | null>) {
+/** How the fields are to be read. */
+export interface DraftForm {
+  readonly point: string
+  readonly entry: Entry
+  /** what a bare figure means */
+  readonly unit: LengthUnit
+  /** larger figures are asked about */
+  readonly plausible: Nm
+  /** travel of one turn of the dial, for `2:37` (turns on the counter, then the pointer); null without a counter */
+  readonly perTurn: Nm | null
+}
+export type DraftReading = PointReading extends infer R ? R extends PointReading ? Omit<R, 'id' | 'at'> : never : never
+
+/** The reading being typed for one check, and what it would be if it were logged now. */
+export function useDraft(checkId: string, form: Ref<DraftForm>) {
   const draft = useSessionStorage<Draft>(`finitum.draft.${checkId}`, { ...EMPTY_DRAFT }, { mergeDefaults: true })
+  const unit = computed(() => form.value.unit)
 
   function read(text: string): LengthEntry {
     const answer = draft.value.asked[`${unit.value}:${text}`]
     if (answer !== undefined) return { ok: true, value: answer as Nm, unit: unit.value, rounded: false }
     const turns = /^\s*([+-−]?\d{1,3})\s*:\s*(.+)$/.exec(text)
-    if (turns) return withTurns(Number(turns[1]!.replace('−', '-')), turns[2]!)
-    return parseLength(text, unit.value, { plausible: plausible.value, name: 'play' })
+    if (turns && form.value.entry === 'travel') return withTurns(Number(turns[1]!.replace('−', '-')), turns[2]!)
+    return parseLength(text, unit.value, { plausible: form.value.plausible, name: form.value.entry === 'travel' ? 'play' : 'figure' })
   }
   function withTurns(turns: number, pointer: string): LengthEntry {
-    if (perTurn.value === null) return { ok: false, reason: 'This dial has no revolution counter.' }
-    const read = parseLength(pointer, unit.value)
-    if (!read.ok) return read
-    if (read.value < 0 || read.value >= perTurn.value) return { ok: false, reason: 'After the turns comes the pointer: less than one turn.' }
-    return { ...read, value: counterReading(turns, perTurn.value, read.value) }
+    const { perTurn } = form.value
+    if (perTurn === null) return { ok: false, reason: 'This dial has no revolution counter.' }
+    const figure = parseLength(pointer, unit.value)
+    if (!figure.ok) return figure
+    if (figure.value < 0 || figure.value >= perTurn) return { ok: false, reason: 'After the turns comes the pointer: less than one turn.' }
+    return { ...figure, value: counterReading(turns, perTurn, figure.value) }
   }
   const entry = (text: string): LengthEntry => (text.trim() === '' ? { ok: true, value: ZERO, unit: unit.value, rounded: false } : read(text))
   const start = computed(() => entry(draft.value.start))
-  const far = computed(() => read(draft.value.far))
-  /** Blank: returned to where it started. */
-  const back = computed(() => (draft.value.back.trim() === '' ? start.value : entry(draft.value.back)))
+  /** Both ends typed into the first field: `5..6`. */
+  const both = computed(() => {
+    if (form.value.entry !== 'range' || draft.value.back.trim() !== '') return null
+    const range = parseRange(draft.value.far, unit.value)
+    return range.ok && range.low !== range.high ? range : null
+  })
+  const far = computed<LengthEntry>(() => (both.value ? { ok: true, value: both.value.low, unit: unit.value, rounded: false } : read(draft.value.far)))
+  /** Blank: returned to where it started; or the same stack, snug. */
+  const back = computed<LengthEntry>(() => {
+    if (both.value) return { ok: true, value: both.value.high, unit: unit.value, rounded: false }
+    if (draft.value.back.trim() === '') return form.value.entry === 'range' ? far.value : start.value
+    const typed = entry(draft.value.back)
+    if (form.value.entry === 'range' && typed.ok && far.value.ok && typed.value < far.value.value) return { ok: false, reason: 'What does not go must be thicker than what goes.' }
+    return typed
+  })
 
-  const reading = computed<Omit<PointReading, 'id' | 'at'> | null>(() => {
+  const reading = computed<DraftReading | null>(() => {
+    const { point, entry: how } = form.value
     const [s, f, b] = [start.value, far.value, back.value]
-    if (!s.ok || !f.ok || !b.ok) return null
-    return { point: point.value, start: s.value, far: f.value, back: b.value, ...(draft.value.springBack ? { springBack: true } : {}) }
+    if (how === 'word' || !f.ok) return null
+    if (how === 'figure') return { point, figure: f.value }
+    if (!b.ok) return null
+    if (how === 'range') return { point, low: f.value, high: b.value, ...(/^[1-9]\d?$/.test(draft.value.leaves.trim()) ? { leaves: Math.min(30, Number(draft.value.leaves)) } : {}) }
+    return s.ok ? { point, start: s.value, far: f.value, back: b.value, ...(draft.value.springBack ? { springBack: true } : {}) } : null
   })
   const answer = (text: string, value: number) => { draft.value = { ...draft.value, asked: { ...draft.value.asked, [`${unit.value}:${text}`]: value } } }
   const clear = () => { draft.value = { ...EMPTY_DRAFT } }

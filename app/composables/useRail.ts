@@ -1,6 +1,7 @@
 import { computed, type Ref } from 'vue'
 import type { CheckDocument } from '#core/check/document'
 import type { CheckEvaluation } from '#core/check/evaluate-check'
+import { counts } from '#core/check/evaluate-fitting'
 import type { Phase, Step } from '#core/method/step'
 
 interface Rail {
@@ -16,16 +17,18 @@ export function useRail({ document, evaluation, steps, ticked }: Rail) {
     const setup = steps.value.filter(s => s.phase === 'setup')
     const readings = document.value.trials.at(-1)!.readings
     const voided = readings.filter(r => r.voided).length
+    const gauges = Object.values(document.value.gauges)
+    const { places } = evaluation.value
     return {
-      setup: `${setup.filter(ticked).length} of ${setup.length} · ${document.value.gauge.name}`,
+      setup: `${setup.filter(ticked).length} of ${setup.length} · ${gauges.length === 1 ? gauges[0]!.name : `${gauges.length} gauges`}`,
       measure: document.value.trials.length > 1 ? `${document.value.trials.length} fittings` : readings.length === 0 ? 'no reading yet' : `${readings.length} ${readings.length === 1 ? 'reading' : 'readings'}${voided ? `, ${voided} voided` : ''}`,
-      choose: !evaluation.value.place ? 'nothing to choose' : evaluation.value.aim ? `aim: ${evaluation.value.aim.words}` : 'pack from the drawer',
+      choose: places.length === 0 ? 'nothing to choose' : places[0]!.aim ? `aim: ${places[0]!.aim.words}` : 'pack from the drawer',
       prove: document.value.signOff ? 'signed off' : document.value.trials.length > 1 ? `fitting ${document.value.trials.length}` : 'fit, tighten, measure again',
     }
   })
   const done = computed<Record<Phase, boolean>>(() => ({
     setup: steps.value.filter(s => s.phase === 'setup' && s.required).every(ticked),
-    measure: document.value.trials.length > 1 || evaluation.value.estimate !== null,
+    measure: document.value.trials.length > 1 || evaluation.value.current.results.filter(counts).every(result => result.valid || result.overrule !== null),
     choose: document.value.trials.length > 1 || evaluation.value.state === 'in',
     prove: document.value.signOff !== null,
   }))

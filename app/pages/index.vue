@@ -5,7 +5,6 @@ import { key, useKeys } from '~/composables/useKeys'
 import { usePreferences } from '~/stores/preferences'
 import { formatLength } from '#core/quantity/format-length'
 import { UNIT_NAME } from '#core/quantity/length'
-import { verdictWord, PLAY_WORDS } from '#core/verdict/words'
 import type { Fault, JobSummary, StationMark } from '#shared/types'
 
 const preferences = usePreferences()
@@ -90,7 +89,7 @@ useKeys(computed(() => [
     <template v-else-if="jobs">
       <div v-if="next" class="dye mb-2 flex flex-wrap items-center gap-x-4 gap-y-2 px-5 py-3.5">
         <StateMark :state="next.check.state" :size="32" inherit />
-        <div class="min-w-0 flex-1"><p class="text-[18px] font-bold">{{ next.check.title }}, {{ next.job.unit.name.toLowerCase() }}</p><p class="text-[14px]">{{ verdictWord(next.check.state, PLAY_WORDS) }}{{ figure(next.check) }}. {{ next.job.title }}.</p></div>
+        <div class="min-w-0 flex-1"><p class="text-[18px] font-bold">{{ next.check.title }}, {{ next.job.unit.name.toLowerCase() }}</p><p class="text-[14px]">{{ next.check.word }}{{ figure(next.check) }}. {{ next.job.title }}.</p></div>
         <NuxtLink :to="`/checks/${next.check.id}`" class="button scribed">{{ next.check.state === 'to-do' ? 'Begin' : 'Carry on' }}</NuxtLink>
       </div>
       <ul>

@@ -2,10 +2,11 @@ import { useBroadcastChannel, useIntervalFn } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { v4 as uuid } from 'uuid'
-import type { CheckDocument, PointReading } from '#core/check/document'
+import type { CheckDocument } from '#core/check/document'
 import type { Lot } from '#core/pack/lot'
 import type { CheckView } from '#shared/types'
 import { AwayError, RefusedError, api } from '~/composables/useApi'
+import type { DraftReading } from '~/composables/useDraft'
 import { applied, requestOf, storedWrites, storeWrite, type PendingWrite } from './outbox'
 
 export type Connection = 'saved' | 'sending' | 'away' | 'stale'
@@ -122,7 +123,7 @@ export const useBench = defineStore('bench', () => {
     void flush()
   }
 
-  const logReading = (reading: Omit<PointReading, 'id' | 'at'>, words: string) =>
+  const logReading = (reading: DraftReading, words: string) =>
     queue({ op: uuid(), kind: 'reading', trialId: current.value!.id, reading: { ...reading, id: uuid(), at: new Date().toISOString() }, words })
   const voidReading = (readingId: string, reason: string) => queue({ op: uuid(), kind: 'void', readingId, reason, words: `void: ${reason}` })
   const tick = (step: string, trial: string | null, ticked: boolean, words: string) => queue({ op: uuid(), kind: 'tick', step, trial, ticked, words })

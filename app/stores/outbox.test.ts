@@ -3,7 +3,7 @@ import { nm, thou } from '#core/quantity/length'
 import type { CheckDocument } from '#core/check/document'
 import { applied, requestOf, type PendingWrite } from './outbox'
 
-const document = { trials: [{ id: 't1', at: '', pack: null, predicted: null, readings: [] }], ticks: [{ step: 'clean', trial: null }] } as unknown as CheckDocument
+const document = { trials: [{ id: 't1', at: '', packs: {}, refitted: [], predicted: {}, readings: [] }], ticks: [{ step: 'clean', trial: null }] } as unknown as CheckDocument
 const reading: PendingWrite = { op: 'o1', kind: 'reading', trialId: 't1', reading: { id: 'r1', point: 'travel', start: nm(0), far: thou(19), back: nm(0) }, words: '19' }
 
 describe('a write that waits', () => {
@@ -24,6 +24,6 @@ describe('a write that waits', () => {
     expect(applied(document, tick(false, null)).ticks).toHaveLength(0)
   })
   it('goes onto the version that is known when it is sent', () => {
-    expect(requestOf(reading, 7)).toMatchObject({ path: 'readings', body: { op: 'o1', version: 7, trialId: 't1', far: thou(19), springBack: false } })
+    expect(requestOf(reading, 7)).toMatchObject({ path: 'readings', body: { op: 'o1', version: 7, trialId: 't1', far: thou(19) } })
   })
 })

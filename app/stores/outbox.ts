@@ -24,8 +24,8 @@ export function requestOf(write: PendingWrite, version: number): { path: string,
   const head = { op: write.op, version }
   switch (write.kind) {
     case 'reading': {
-      const { id, point, start, far, back, springBack, at } = write.reading
-      return { path: 'readings', body: { ...head, trialId: write.trialId, id, point, start, far, back, springBack: springBack ?? false, at } }
+      const { voided: _, ...reading } = write.reading
+      return { path: 'readings', body: { ...head, trialId: write.trialId, ...reading } }
     }
     case 'void': return { path: 'voids', body: { ...head, readingId: write.readingId, reason: write.reason } }
     case 'tick': return { path: 'ticks', body: { ...head, step: write.step, ticked: write.ticked } }

@@ -1,61 +1,92 @@
+import type { Scale } from '../quantity/format-length'
 import type { Quantity } from '../quantity/quantity'
 import type { Nm } from '../quantity/length'
-import type { Estimate, Pooled } from '../reading/estimate'
+import type { Estimate } from '../reading/estimate'
 import type { Finding } from '../reading/gates'
-import type { Gauge } from '../reading/gauge'
-import type { LimitSet } from '../verdict/limits'
+import type { Gauge, GaugeKind } from '../reading/gauge'
+import type { VerdictState } from '../verdict/decide'
 import type { EndWords } from '../verdict/words'
+import type { PackRules } from '../pack/chooser/prepare'
 import type { Suspicion } from '../pack/ledger'
 import type { Response } from '../pack/response'
 import type { Step } from '../method/step'
-import type { PointReading } from './document'
+import type { PointAnswer, WayId } from '../method/way'
+import type { Setup, SetupField } from './setup'
 
-/** A choice made when a check is set up: where the pack sits, which way a part faces. */
-export interface SetupField {
+/** Something a measurement rests on: replaced or reworked, what was measured on it is stale. */
+export interface PartRole { readonly id: string, readonly label: string }
+
+/** One of several like places: main 3, rod 1. */
+export interface Position { readonly id: string, readonly label: string }
+
+/** A figure a check comes to, once or at each position; it has its own limits. */
+export interface ResultKind {
   readonly id: string
   readonly label: string
-  readonly options: readonly { readonly value: string, readonly label: string, readonly hint?: string }[]
+  readonly quantity: Quantity
+  /** How it is shown: a whole size, or a play. */
+  readonly scale: Scale
+  readonly ends: EndWords
+  /** The side of the limits on which nothing can seize. */
+  readonly cannotBind: 'above' | 'below'
+  /** The check is not done without it. Others are judged only where limits are known. */
+  readonly main: boolean
+  /** A movement between stops: below zero it cannot read, so zero says only “zero or less”. */
+  readonly floored: boolean
+  /** empty: one figure for the whole check */
+  readonly positions: readonly Position[]
 }
-export type Setup = Readonly<Record<string, string>>
 
 /** Where a reading is taken. The coordinates are free: position 1…4, direction A/B, station front/rear, angle 0…315. */
 export interface MeasuringPoint {
   readonly id: string
   readonly label: string
   readonly at: Readonly<Record<string, string | number>>
-  /** Way of measuring, a folder of `core/method`. */
-  readonly method: 'dial'
+  readonly way: WayId
+  /** Kind of result whose limits its gates go by. */
+  readonly result: string
+  /** Places whose refitting has it measured again; otherwise its readings hold for the next fitting too. */
+  readonly moves: readonly string[]
+  /** Roles of the parts it rests on. */
+  readonly rests: readonly string[]
+  /** What can be answered, for points answered in a word. */
+  readonly words?: readonly { readonly value: string, readonly label: string }[]
+  /** Worth having; the check is done without it. */
+  readonly optional?: boolean
 }
 
-/** One figure a check comes to, from one point or many. */
-export interface MeasuredResult {
-  readonly id: string
-  readonly label: string
-  readonly quantity: Quantity
-  readonly at: Readonly<Record<string, string | number>>
+/** What a kind makes of the points of one fitting. */
+export interface CombinedResult {
+  /** id of its `ResultKind` */
+  readonly kind: string
+  readonly position: string | null
   readonly estimate: Estimate | null
-  readonly findings: readonly Finding[]
+  /** Points it rests on; their findings and their staleness are its own. */
+  readonly points: readonly string[]
+  readonly findings?: readonly Finding[]
+  /** What was found by hand and beats arithmetic: a shaft that locks. */
+  readonly overrule?: { readonly state: VerdictState, readonly words: string }
+  /** How the figure came about, in the names of its points: `bore − journal`. */
+  readonly formula: string
 }
 
 /** Where pieces go, and which result they move. A check that selects nothing has no place. */
 export interface PackPlace {
   readonly id: string
   readonly label: string
+  /** id of the result it moves, with its position: `play`, `clearance@3` */
   readonly result: string
   readonly response: Response
   /** What stands left and right of the pack in its drawing. */
   readonly between: readonly [string, string]
+  /** Rules the place itself sets, over those of the check: two halves, one spacer. */
+  readonly rules?: PackRules
 }
 
-export interface MeasureInput {
-  readonly setup: Setup
-  /** Of one fitting. */
-  readonly readings: readonly PointReading[]
-  readonly gauge: Gauge
-  readonly limits: LimitSet | null
-  /** Degrees between plunger and movement. */
-  readonly tipAngle: number
-  readonly history: Pooled | null
+/** What the points of one fitting said, for a kind to combine. */
+export interface Answers {
+  of(point: string): PointAnswer
+  gauge(kind: GaugeKind): Gauge | null
 }
 
 /**
@@ -65,20 +96,23 @@ export interface MeasureInput {
 export interface CheckKind {
   readonly id: string
   readonly title: string
-  readonly quantity: Quantity
-  readonly ends: EndWords
-  /** The side of the limits on which nothing can seize. */
-  readonly cannotBind: 'above' | 'below'
+  /** One line: what it answers. */
+  readonly about: string
   /** A single reading above this is asked about, nm. */
   readonly plausible: Nm
   /** Failure can hurt: the guarded rule is the default and the caution stands on top. */
   readonly safety: string | null
   readonly setupFields: readonly SetupField[]
   readonly defaultSetup: Setup
+  parts(setup: Setup): readonly PartRole[]
+  /** The first main one is the headline of the lists. */
+  results(setup: Setup): readonly ResultKind[]
   points(setup: Setup): readonly MeasuringPoint[]
   places(setup: Setup): readonly PackPlace[]
   procedure(setup: Setup): readonly Step[]
   suspicions(setup: Setup): readonly Suspicion[]
-  /** The results of one fitting; the first is the headline. */
-  measure(input: MeasureInput): readonly MeasuredResult[]
+  combine(setup: Setup, answers: Answers): readonly CombinedResult[]
 }
+
+/** A result's name in limits, predictions and files. */
+export const resultId = (kind: string, position: string | null): string => (position === null ? kind : `${kind}@${position}`)

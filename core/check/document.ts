@@ -1,25 +1,31 @@
 import type { LengthUnit, Nm } from '../quantity/length'
 import type { Pooled } from '../reading/estimate'
-import type { Gauge } from '../reading/gauge'
-import type { Repeat } from '../reading/repeat'
+import type { Gauge, GaugeKind } from '../reading/gauge'
+import type { Reading } from '../reading/reading'
 import type { Aim } from '../verdict/aim'
 import type { DecisionRule } from '../verdict/decide'
 import type { LimitSet } from '../verdict/limits'
 import type { PackRules } from '../pack/chooser/prepare'
 import type { Lot, Pack } from '../pack/lot'
-import type { Setup } from './contract'
+import { resultId } from './contract'
+import type { Setup } from './setup'
 
-/** A repeat, and the point of the check kind it was taken at. */
-export interface PointReading extends Repeat { readonly point: string }
+/** A reading, and the point of the check kind it was taken at. */
+export type PointReading = Reading & { readonly point: string }
 
-/** One fitting: a pack in place, and what was measured with it. The first is what was found. */
+/** What was predicted of a result when its pack was chosen, nm; `uOwn` is without what the gauge gives both measurements. */
+export interface Predicted { readonly play: number, readonly u: number, readonly uOwn: number }
+
+/** One fitting: packs in their places, and what was measured with them. The first is what was found. */
 export interface Trial {
   readonly id: string
   readonly at: string
-  /** null: in the machine, but not known */
-  readonly pack: Pack | null
-  /** What was predicted when it was chosen, nm; `uOwn` is without what the gauge gives both measurements. */
-  readonly predicted: { readonly play: number, readonly u: number, readonly uOwn: number } | null
+  /** By place; a place that is missing, or null: in the machine, but not known. */
+  readonly packs: Readonly<Record<string, Pack | null>>
+  /** Places taken apart for this fitting. */
+  readonly refitted: readonly string[]
+  /** By result. */
+  readonly predicted: Readonly<Record<string, Predicted>>
   readonly readings: readonly PointReading[]
 }
 
@@ -34,6 +40,17 @@ export interface SignOff {
   readonly core: string
 }
 
+/** A part was replaced or reworked: readings taken before on what rests on it are stale. Role `*`: everything. */
+export interface PartChange { readonly role: string, readonly at: string, readonly reason: string }
+
+export interface LimitPair { readonly book: LimitSet | null, readonly shop: LimitSet | null }
+export interface CheckLimits {
+  /** Which of the two judges, where both are known. */
+  readonly working: 'book' | 'shop'
+  /** By kind of result, or by result where a position has its own: `clearance`, `clearance@3`. */
+  readonly sets: Readonly<Record<string, LimitPair>>
+}
+
 /** Everything an evaluation rests on, and what a worksheet holds of a check. Lengths in nm. */
 export interface CheckDocument {
   readonly id: string
@@ -41,7 +58,7 @@ export interface CheckDocument {
   readonly title: string
   readonly entryUnit: LengthUnit
   readonly setup: Setup
-  readonly limits: { readonly book: LimitSet | null, readonly shop: LimitSet | null, /** the ones that judge */ readonly working: 'book' | 'shop' }
+  readonly limits: CheckLimits
   readonly rule: DecisionRule
   readonly aim: Aim
   readonly packRules: PackRules
@@ -51,21 +68,35 @@ export interface CheckDocument {
   readonly uRefit: Nm
   /** Degrees between plunger and movement. */
   readonly tipAngle: number
-  readonly gauge: Gauge
-  readonly history: Pooled | null
+  /** By kind of gauge: the one in use. */
+  readonly gauges: Readonly<Partial<Record<GaugeKind, Gauge>>>
+  /** By gauge: what earlier series of this kind of check showed. */
+  readonly history: Readonly<Record<string, Pooled>>
   readonly trials: readonly Trial[]
   readonly ticks: readonly Tick[]
-  readonly stale: string | null
+  /** Role of the kind: part of the job it is. */
+  readonly parts: Readonly<Record<string, string>>
+  readonly partChanges: readonly PartChange[]
   readonly signOff: SignOff | null
 }
 
 /** A quarter of a thou: what refitting one pack does to a play until the shop's own proofs say better. Common practice. */
 export const DEFAULT_REFIT = 6_350
 
-export const workingLimits = (document: Pick<CheckDocument, 'limits'>): LimitSet | null => document.limits[document.limits.working] ?? document.limits.book ?? document.limits.shop
+/** Limits of a result: a position's own where it has some, else those of its kind. */
+export function limitsOf({ limits }: Pick<CheckDocument, 'limits'>, kind: string, position: string | null): LimitPair & { readonly working: LimitSet | null } {
+  const own = limits.sets[resultId(kind, position)]
+  const general = limits.sets[kind]
+  const book = own?.book ?? general?.book ?? null
+  const shop = own?.shop ?? general?.shop ?? null
+  return { book, shop, working: { book, shop }[limits.working] ?? book ?? shop }
+}
+
+/** The pack of a place in a fitting; null: not known. */
+export const packIn = (trial: Pick<Trial, 'packs'>, place: string): Pack | null => trial.packs[place] ?? null
 
 /** The pieces of the drawer this check may choose from: its family, and whatever was ever fitted. */
 export function drawerFor(document: Pick<CheckDocument, 'family' | 'trials'>, lots: readonly Lot[]): Lot[] {
-  const fitted = new Set(document.trials.flatMap(trial => trial.pack?.map(piece => piece.lotId) ?? []))
+  const fitted = new Set(document.trials.flatMap(trial => Object.values(trial.packs).flatMap(pack => pack?.map(piece => piece.lotId) ?? [])))
   return lots.filter(lot => lot.family === document.family || fitted.has(lot.id))
 }

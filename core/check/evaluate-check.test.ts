@@ -5,8 +5,11 @@ import bus from '../../demo/4-island-bus.worksheet.json'
 import { nm, thou } from '../quantity/length'
 import { checkWorksheet } from '../worksheet/read'
 import type { Worksheet } from '../worksheet/worksheet'
+import { NO_ANSWER } from '../method/way'
+import { resultId, type CheckKind } from './contract'
 import type { CheckDocument } from './document'
-import { answerRequest, evaluateCheck, headlineFigure } from './evaluate-check'
+import type { Setup } from './setup'
+import { answerRequest, evaluateCheck, shownFigure } from './evaluate-check'
 import { checkKind, checkKinds } from './registry'
 
 function sheet(json: unknown): Worksheet {
@@ -25,10 +28,10 @@ describe('a check as a whole', () => {
   it('loose: says so under both limits, and asks the chooser the right question', () => {
     const e = evaluate()
     expect(e).toMatchObject({ state: 'above', word: 'Loose', phase: 'choose' })
-    expect(e.current!.verdict).toMatchObject({ book: { plain: 'above' }, shop: { plain: 'above' } })
-    expect(e.aim!.target).toBe(thou(4.5))
-    expect(headlineFigure(e, input)).toBe('22.2')
-    const choice = answerRequest(e.request!)
+    expect(e.headline.verdict).toMatchObject({ book: { plain: 'above' }, shop: { plain: 'above' } })
+    expect(e.places[0]!.aim!.target).toBe(thou(4.5))
+    expect(shownFigure(e.headline, 'thou')).toBe('22.2')
+    const choice = answerRequest(e.places[0]!.request!)
     expect(choice.proven).toBe(true)
     expect(choice.proposals).toHaveLength(5)
     expect(choice.proposals[0]!.chance!.inside).toBeGreaterThan(0.95)
@@ -41,67 +44,80 @@ describe('a check as a whole', () => {
     expect(open.signOff.blockers).toEqual(['Still to tick: Cover bolts snug and even, in a cross.'])
   })
   it('stale stands above everything, and must be measured again', () => {
-    const e = evaluate({ stale: 'new bearing' })
+    const e = evaluate({ partChanges: [{ role: 'bearing', at: '2030-01-01T00:00:00Z', reason: 'new bearing' }] })
     expect(e.state).toBe('stale')
     expect(e.signOff.blockers[0]).toContain('new bearing')
   })
   it('takes no base from a play that cannot be told from zero', () => {
     const e = evaluate(withReadings(input, [0.1, 0.2, 0.1]))
-    expect(e.request).toBeNull()
-    expect(e.choiceNote).toContain('zero or less')
-    expect(e.choiceNote).toContain('looser pack')
+    expect(e.places[0]!.request).toBeNull()
+    expect(e.places[0]!.note).toContain('zero or less')
+    expect(e.places[0]!.note).toContain('looser pack')
   })
   it('an unknown pack can only be added to', () => {
-    const unknown = { ...input, trials: [{ ...last(input), pack: null }] }
+    const unknown = { ...input, trials: [{ ...last(input), packs: { pack: null } }] }
     const loose = evaluate({}, unknown)
-    expect(loose.request).toBeNull()
-    expect(loose.choiceNote).toContain('List its pieces')
+    expect(loose.places[0]!.request).toBeNull()
+    expect(loose.places[0]!.note).toContain('List its pieces')
     const tight = evaluate(withReadings(unknown, [2, 2.1, 2]), unknown)
-    expect(tight.choiceNote).toContain('can only be added')
-    expect(answerRequest(tight.request!).proposals.every(p => p.change.out.length === 0)).toBe(true)
+    expect(tight.places[0]!.note).toContain('can only be added')
+    expect(answerRequest(tight.places[0]!.request!).proposals.every(p => p.change.out.length === 0)).toBe(true)
   })
   it('without limits there is nothing to aim at, until a figure is given', () => {
-    const none = { limits: { book: null, shop: null, working: 'book' as const } }
-    expect(evaluate(none)).toMatchObject({ state: 'no-limit', request: null, gauge: { answer: 'no-band' } })
-    expect(evaluate({ ...none, aim: { school: 'own', own: thou(5) } }).request!.question.aim).toBe(thou(5))
+    const none = { limits: { working: 'book' as const, sets: {} } }
+    expect(evaluate(none)).toMatchObject({ state: 'no-limit', places: [{ request: null }], gauge: { answer: 'no-band' } })
+    expect(evaluate({ ...none, aim: { school: 'own', own: thou(5) } }).places[0]!.request!.question.aim).toBe(thou(5))
     expect(evaluate({ ...none, ...withReadings(input, [5, 5, 5]) }).signOff.needsReason).toBe('no limit is known')
   })
   it('a needle that fell back makes the series not valid, and gives no figure to choose from', () => {
     const e = evaluateCheck(check(busSheet, 'bus-main'), busSheet.lots)
-    expect(e).toMatchObject({ state: 'not-valid', estimate: null, request: null, phase: 'measure' })
+    expect(e).toMatchObject({ state: 'not-valid', estimate: null, places: [{ request: null }], phase: 'measure' })
     expect(e.signOff.blockers).toContain('The series is not valid: void the bad reading or take it again.')
   })
   it('names the odd fitting and asks a reason for the residual', () => {
     const e = evaluateCheck(check(loaderSheet, 'loader-transfer'), loaderSheet.lots)
-    expect(e.ledger).toMatchObject({ state: 'suspect', suspect: { id: 'loader-transfer-2' } })
-    expect(e.current!.residual!.flagged).toBe(true)
+    expect(e.places[0]!.ledger).toMatchObject({ state: 'suspect', suspect: { id: 'loader-transfer-2' } })
+    expect(e.headline.residual!.flagged).toBe(true)
     expect(e.signOff.needsReason).toContain('off what was predicted')
   })
   it('fittings that agree know the play better than the last alone', () => {
     const output = { ...check(launchSheet, 'launch-output'), signOff: null }
     const e = evaluateCheck(output, launchSheet.lots)
-    expect(e.ledger!.state).toBe('agree')
-    expect(e.request!.question.measured.u).toBeLessThan(Math.hypot(e.estimate!.u, output.uRefit))
-    expect(e.current!.residual!.flagged).toBe(false)
+    expect(e.places[0]!.ledger.state).toBe('agree')
+    expect(e.places[0]!.request!.question.measured.u).toBeLessThan(Math.hypot(e.estimate!.u, output.uRefit))
+    expect(e.headline.residual!.flagged).toBe(false)
   })
   it('a kind that chooses nothing has no place, no ledger, and can be signed', () => {
     const e = evaluate({ setup: { pack: 'none' }, ...withReadings(input, [4.4, 4.5, 4.6]) })
-    expect(e).toMatchObject({ place: null, ledger: null, request: null, phase: 'prove' })
+    expect(e).toMatchObject({ places: [], phase: 'prove' })
   })
 })
 
+/** The default set-up, and it with every choice of every field. */
+const everySetup = (kind: CheckKind): Setup[] => [kind.defaultSetup, ...kind.setupFields.flatMap((field) => {
+  const values = field.kind === 'choice' ? field.options.map(option => option.value) : field.kind === 'count' ? [field.least, field.most].map(String) : []
+  return values.map(value => ({ ...kind.defaultSetup, [field.id]: value }))
+})]
+
 describe('the kinds', () => {
-  it('each has points, words, a default set-up that is among its options, and steps in every phase it needs', () => {
-    for (const kind of checkKinds) {
-      expect(kind.points(kind.defaultSetup).length).toBeGreaterThan(0)
-      for (const field of kind.setupFields) {
-        expect(field.options.map(option => option.value)).toContain(kind.defaultSetup[field.id])
-        for (const { value } of field.options) {
-          const setup = { ...kind.defaultSetup, [field.id]: value }
-          const ids = kind.procedure(setup).map(step => step.id)
-          expect(new Set(ids).size).toBe(ids.length)
-          for (const place of kind.places(setup)) expect(['play']).toContain(place.result)
-        }
+  it.each(checkKinds)('$id: every choice gives points, results and steps that know each other', (kind) => {
+    for (const setup of everySetup(kind)) {
+      const results = kind.results(setup)
+      const names = results.flatMap(result => (result.positions.length === 0 ? [result.id] : result.positions.map(position => resultId(result.id, position.id))))
+      const points = kind.points(setup)
+      const places = kind.places(setup)
+      expect(results.some(result => result.main)).toBe(true)
+      for (const list of [points, places, kind.procedure(setup), kind.parts(setup), results]) expect(new Set(list.map(item => item.id)).size).toBe(list.length)
+      for (const place of places) expect(names).toContain(place.result)
+      for (const point of points) {
+        expect(results.map(result => result.id)).toContain(point.result)
+        expect(kind.parts(setup).map(part => part.id)).toEqual(expect.arrayContaining([...point.rests]))
+        expect(places.length === 0 || point.moves.every(place => places.some(other => other.id === place))).toBe(true)
+        expect(point.way === 'word').toBe(point.words !== undefined)
+      }
+      for (const { kind: id, points: used } of kind.combine(setup, { of: () => NO_ANSWER, gauge: () => null })) {
+        expect(results.map(result => result.id)).toContain(id)
+        expect(points.map(point => point.id)).toEqual(expect.arrayContaining([...used]))
       }
     }
   })

@@ -30,9 +30,11 @@ export function formatLength(value: number, unit: LengthUnit, options: FormatOpt
   return sign + figure + (options.unit ? ` ${UNIT_NAME[unit]}` : '')
 }
 
+/** How a length is shown: a whole size in inches or millimetres, a play in thou or millimetres. */
+export type Scale = 'play' | 'size'
 /** The unit that stands beside an entry in `unit`: the other system, at the same fineness. */
-export const otherUnit = (unit: LengthUnit): LengthUnit => (systemOf(unit) === 'metric' ? 'thou' : 'mm')
-export const unitFor = (system: UnitSystem): LengthUnit => (system === 'metric' ? 'mm' : 'thou')
+export const otherUnit = (unit: LengthUnit, scale: Scale = 'play'): LengthUnit => unitFor(systemOf(unit) === 'metric' ? 'inch' : 'metric', scale)
+export const unitFor = (system: UnitSystem, scale: Scale = 'play'): LengthUnit => (system === 'metric' ? 'mm' : scale === 'size' ? 'in' : 'thou')
 
 /**
  * Decimals that keep the printed figure on the same side of a limit as the true one:

@@ -13,6 +13,8 @@ export interface BudgetLine {
   readonly nu: number
   /** Carried alike by every reading of this gauge: leaves a comparison of two of them, and never averages down. */
   readonly shared: boolean
+  /** What carries it (a gauge, a master): lines of one carrier add with their signs when results are combined. */
+  readonly carrier?: string
   /** Taken from a statement, not from these readings. */
   readonly assumed?: boolean
 }

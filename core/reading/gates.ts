@@ -1,9 +1,10 @@
 import { formatLength } from '../quantity/format-length'
 import type { LengthUnit } from '../quantity/length'
-import { closingError, signedPlay, unvoided, type Repeat } from './repeat'
+import { unvoided, type FigureReading, type ReadingHead } from './reading'
+import { closingError, signedPlay, type Repeat } from './repeat'
 import { median } from './statistics'
 
-export type Gate = 'closing' | 'spread' | 'seat-drift' | 'spring-back' | 'mixed-signs' | 'few-readings' | 'outlier'
+export type Gate = 'closing' | 'spread' | 'seat-drift' | 'spring-back' | 'mixed-signs' | 'few-readings' | 'outlier' | 'zero-drift' | 'feel' | 'size' | 'hand'
 
 export interface Finding {
   readonly gate: Gate
@@ -75,28 +76,47 @@ export function gateSeries(repeats: readonly Repeat[], options: GateOptions): Fi
     if (live.length > 1 && drift > options.graduation) {
       findings.push({ gate: 'seat-drift', level: 'fail', words: `The readings walk one way, by ${show(drift)} in all: not seated. Push home and zero again.` })
     } else {
-      const spread = Math.max(...plays) - Math.min(...plays)
-      if (spread > spreadLimit(options)) {
-        const settled = live.length >= SPREAD_SETTLED_BY
-        findings.push({ gate: 'spread', level: settled ? 'warn' : 'fail', words: `The readings lie ${show(spread)} apart. ${settled ? 'Their uncertainty carries it; better find the cause.' : 'Take more, or find the cause.'}` })
-      }
+      findings.push(...spreadFinding(plays, options))
     }
   }
+  return [...findings, ...seriesFindings(repeats, live.map(repeat => ({ reading: repeat, value: signedPlay(repeat) })), options, 'One reading only: its uncertainty is assumed from the gauge.')]
+}
 
-  if (live.length < 3) {
-    findings.push({ gate: 'few-readings', level: 'note', words: live.length === 1 ? 'One reading only: its uncertainty is assumed from the gauge.' : 'Two readings only: three or more are better.' })
+/** The same for plain figures taken at one point: their spread, their number, and those that stand apart. */
+export function gateFigures(readings: readonly FigureReading[], options: GateOptions): Finding[] {
+  const live = unvoided(readings)
+  if (live.length === 0) return []
+  return [...spreadFinding(live.map(reading => reading.figure), options), ...seriesFindings(readings, live.map(reading => ({ reading, value: reading.figure })), options, null)]
+}
+
+function spreadFinding(values: readonly number[], options: GateOptions): Finding[] {
+  const spread = Math.max(...values) - Math.min(...values)
+  if (spread <= spreadLimit(options)) return []
+  const settled = values.length >= SPREAD_SETTLED_BY
+  return [{ gate: 'spread', level: settled ? 'warn' : 'fail', words: `The readings lie ${formatLength(spread, options.unit, { unit: true, trim: true })} apart. ${settled ? 'Their uncertainty carries it; better find the cause.' : 'Take more, or find the cause.'}` }]
+}
+
+interface Valued { readonly reading: ReadingHead, readonly value: number }
+
+/** @param alone  what to say of a single reading; null where one a point is the habit */
+function seriesFindings(all: readonly ReadingHead[], live: readonly Valued[], options: GateOptions, alone: string | null): Finding[] {
+  const findings: Finding[] = []
+  if (alone !== null && live.length < 3) {
+    findings.push({ gate: 'few-readings', level: 'note', words: live.length === 1 ? alone : 'Two readings only: three or more are better.' })
   }
-  findings.push(...outliers(live, options).map((repeat): Finding => ({ gate: 'outlier', level: 'note', repeatId: repeat.id, words: `Reading ${number(repeat)} stands apart from the others. Void it only if you know why.` })))
+  for (const { reading } of outliers(live, options)) {
+    findings.push({ gate: 'outlier', level: 'note', repeatId: reading.id, words: `Reading ${all.indexOf(reading) + 1} stands apart from the others. Void it only if you know why.` })
+  }
   return findings
 }
 
-/** Repeats beyond 3 scaled MAD from the median (MAD not below half a readable step), four readings or more. */
-function outliers(live: readonly Repeat[], { step }: GateOptions): Repeat[] {
+/** Readings beyond 3 scaled MAD from the median (MAD not below half a readable step), four readings or more. */
+function outliers(live: readonly Valued[], { step }: GateOptions): Valued[] {
   if (live.length < 4) return []
-  const plays = live.map(signedPlay)
-  const centre = median(plays)
-  const mad = Math.max(median(plays.map(play => Math.abs(play - centre))), step / 2)
-  return live.filter(repeat => Math.abs(signedPlay(repeat) - centre) > 3 * 1.4826 * mad)
+  const values = live.map(({ value }) => value)
+  const centre = median(values)
+  const mad = Math.max(median(values.map(value => Math.abs(value - centre))), step / 2)
+  return live.filter(({ value }) => Math.abs(value - centre) > 3 * 1.4826 * mad)
 }
 
 /** True when nothing forbids using the series. */

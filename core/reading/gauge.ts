@@ -1,23 +1,52 @@
 import type { LengthUnit, Nm } from '../quantity/length'
 
-/** What the uncertainty of a reading needs to know of the gauge that took it. Lengths in nm. */
+export type GaugeKind = 'dial-indicator' | 'micrometer' | 'bore-gauge' | 'feeler-set' | 'plastic-strip'
+export const GAUGE_KINDS: readonly GaugeKind[] = ['dial-indicator', 'micrometer', 'bore-gauge', 'feeler-set', 'plastic-strip']
+export const GAUGE_NAME: Readonly<Record<GaugeKind, string>> = { 'dial-indicator': 'Dial indicator', 'micrometer': 'Outside micrometer', 'bore-gauge': 'Bore gauge', 'feeler-set': 'Feeler gauges', 'plastic-strip': 'Plastic gauging strip' }
+
+/** A gauge of the register, as the uncertainty of a reading needs to know it. Lengths in nm. */
 export interface Gauge {
   readonly id: string
   readonly name: string
-  readonly kind: 'dial-indicator'
+  readonly kind: GaugeKind
   readonly unit: LengthUnit
   readonly graduation: Nm
   /** The part of a graduation that can be read: 1 for digital, ½ or ⅕ for a needle. */
   readonly readableFraction: number
-  /** Maximum permissible error, half-width. */
+  /** Maximum permissible error, half-width; of each leaf for feelers. */
   readonly permissibleError: Nm
   /** Stated standard deviation of one reading, used until repeats say better. */
   readonly repeatability: Nm
   readonly hysteresis: Nm
   /** Travel of one turn of the pointer, for a dial with a revolution counter. */
   readonly rangePerTurn: Nm | null
+  /** Smallest and largest it measures. */
+  readonly range: { readonly low: Nm, readonly high: Nm } | null
+  /** Does the dial climb or fall as the plunger goes in? Decides the sign of a bore. */
+  readonly sense: 'climbs' | 'falls'
+  /** Leaves of a feeler set; gaps printed on the scale of a plastic strip. */
+  readonly sizes: readonly Nm[]
   readonly lastCheck: string | null
+  /** Day the next check is due, `2026-05-04`. */
+  readonly due: string | null
+  /** Day it was last zeroed, or tried on its standard. */
+  readonly zeroedOn: string | null
 }
+
+/** What a gauge without these particulars has: a file of the first version, a gauge just entered. */
+export const PLAIN_GAUGE = { range: null, sense: 'climbs', sizes: [], due: null, zeroedOn: null } as const satisfies Partial<Gauge>
 
 /** The smallest step that can be read, nm. */
 export const readableStep = (gauge: Gauge): number => gauge.graduation * gauge.readableFraction
+
+/**
+ * What the bench should say of a gauge before it is used: overdue, not zeroed today. Warns, never blocks.
+ * @param today  `2026-05-04`
+ */
+export function gaugeWarnings(gauge: Gauge, today: string): string[] {
+  const warnings: string[] = []
+  if (gauge.due !== null && gauge.due < today) warnings.push(`${gauge.name} was due for its check on ${gauge.due}.`)
+  const zeroed = gauge.kind !== 'feeler-set' && gauge.kind !== 'plastic-strip'
+  if (zeroed && gauge.zeroedOn !== today) warnings.push(`${gauge.name} is not marked as ${gauge.kind === 'micrometer' ? 'tried on its standard' : 'zeroed'} today.`)
+  return warnings
+}

@@ -3,10 +3,10 @@ import { describe, expect, it } from 'vitest'
 import { nm, thou } from '../quantity/length'
 import { estimatePlay } from './estimate'
 import { closingLimit, gateSeries, isValid, spreadLimit } from './gates'
-import type { Gauge } from './gauge'
+import { PLAIN_GAUGE, type Gauge } from './gauge'
 import { meanSignedPlay, signedPlay, type Repeat } from './repeat'
 
-export const dial: Gauge = { id: 'd', name: 'Test dial', kind: 'dial-indicator', unit: 'thou', graduation: thou(1), readableFraction: 0.5, permissibleError: thou(0.5), repeatability: thou(0.2), hysteresis: thou(0.2), rangePerTurn: null, lastCheck: null }
+export const dial: Gauge = { id: 'd', name: 'Test dial', kind: 'dial-indicator', unit: 'thou', graduation: thou(1), readableFraction: 0.5, permissibleError: thou(0.5), repeatability: thou(0.2), hysteresis: thou(0.2), rangePerTurn: null, lastCheck: null, ...PLAIN_GAUGE }
 const r = (far: number, back = 0, start = 0, more: Partial<Repeat> = {}): Repeat => ({ id: `${far}/${back}/${start}`, start: thou(start), far: thou(far), back: thou(back), ...more })
 const options = (band: number | null) => ({ graduation: thou(1), step: thou(0.5), band: band === null ? null : thou(band), unit: 'thou' as const })
 const gates = (repeats: Repeat[], band: number | null = 11) => gateSeries(repeats, options(band)).map(f => `${f.gate}:${f.level}`)

@@ -1,9 +1,11 @@
 import { CORE_VERSION } from '../version'
-import { answerRequest, evaluateCheck, headlineFigure } from '../check/evaluate-check'
+import type { LengthUnit } from '../quantity/length'
+import { answerRequest, evaluateCheck, shownFigure } from '../check/evaluate-check'
+import type { ResultEvaluation } from '../check/evaluate-fitting'
+import type { PlaceEvaluation } from '../check/evaluate-place'
 import type { CheckDocument } from '../check/document'
 import { lotMap, thickness, type Lot, type LotMap } from '../pack/lot'
 import type { Proposal } from '../pack/chooser/choose'
-import { checkKind } from '../check/registry'
 import { verdictWord } from '../verdict/words'
 import type { Verdict } from '../verdict/decide'
 import type { Worksheet } from './worksheet'
@@ -16,33 +18,48 @@ const finite = (value: number) => (Number.isFinite(value) ? value : null)
  */
 export function evaluateWorksheet(worksheet: Worksheet) {
   return {
-    format: 'finitum-evaluation', version: 1, core: CORE_VERSION,
+    format: 'finitum-evaluation', version: 2, core: CORE_VERSION,
     checks: worksheet.jobs.flatMap(job => job.checks.map(check => ({ job: job.id, ...checkAnswer(check, worksheet.lots) }))),
   }
 }
 
 export function checkAnswer(check: CheckDocument, lots: readonly Lot[]) {
   const evaluation = evaluateCheck(check, lots)
-  const { current, estimate, ledger } = evaluation
-  const ends = checkKind(check.kind).ends
-  const verdict = (v: Verdict | null) => v && { plain: v.plain, guarded: v.guarded, plainWord: verdictWord(v.plain, ends), guardedWord: verdictWord(v.guarded, ends), chance: v.chance }
-  const choice = evaluation.request && answerRequest(evaluation.request)
+  const { headline } = evaluation
   return {
     id: check.id, title: check.title, kind: check.kind,
-    state: evaluation.state, word: evaluation.word, phase: evaluation.phase,
+    state: evaluation.state, word: evaluation.word, phase: evaluation.phase, headline: headline.id,
+    gauge: evaluation.gauge, rule: check.rule,
+    results: evaluation.current.results.map(result => resultAnswer(result, check.entryUnit)),
+    places: evaluation.places.map(place => placeAnswer(place, lotMap(lots))),
+    signOff: evaluation.signOff,
+  }
+}
+
+function resultAnswer(result: ResultEvaluation, unit: LengthUnit) {
+  const { ends } = result.kind
+  const { estimate } = result
+  const verdict = (v: Verdict | null) => v && { plain: v.plain, guarded: v.guarded, plainWord: verdictWord(v.plain, ends), guardedWord: verdictWord(v.guarded, ends), chance: v.chance }
+  return {
+    id: result.id, label: result.label, formula: result.formula, points: result.points, state: result.state, word: verdictWord(result.state, ends), valid: result.valid,
     estimate: estimate && {
-      value: estimate.value, shown: headlineFigure(evaluation, check), unit: check.entryUnit, n: estimate.n, u: estimate.u, nuEff: finite(estimate.nu), k: estimate.k, U: estimate.U,
+      value: estimate.value, shown: shownFigure(result, unit), unit, n: estimate.n, u: estimate.u, nuEff: finite(estimate.nu), k: estimate.k, U: estimate.U,
       budget: estimate.lines.map(line => ({ ...line, nu: finite(line.nu) })),
     },
-    gates: current?.results.flatMap(result => result.findings) ?? [],
-    gauge: evaluation.gauge,
-    verdict: current && { rule: check.rule, working: verdict(current.verdict.working), book: verdict(current.verdict.book), shop: verdict(current.verdict.shop) },
-    aim: evaluation.aim, window: evaluation.window && { low: finite(evaluation.window.low), high: finite(evaluation.window.high) },
-    proposals: choice?.proposals.map(proposal => proposalAnswer(proposal, lotMap(lots))) ?? [],
-    choice: { proven: choice?.proven ?? null, fallback: choice?.fallback ?? null, notes: [...(evaluation.choiceNote ? [evaluation.choiceNote] : []), ...(choice?.notes ?? [])] },
-    ledger: ledger && { state: ledger.state, words: ledger.words, base: ledger.base, apparentSlope: ledger.apparentSlope, suspect: ledger.suspect, bases: ledger.entries.map(({ id, total, play, base, u }) => ({ id, total, play, base, u })) },
-    residual: current?.residual ?? null,
-    signOff: evaluation.signOff,
+    gates: result.findings, overrule: result.overrule, stale: result.stale,
+    verdict: { working: verdict(result.verdict.working), book: verdict(result.verdict.book), shop: verdict(result.verdict.shop) },
+    residual: result.residual,
+  }
+}
+
+function placeAnswer({ place, aim, window, request, note, ledger }: PlaceEvaluation, lots: LotMap) {
+  const choice = request && answerRequest(request)
+  return {
+    id: place.id, label: place.label, result: place.result,
+    aim, window: window && { low: finite(window.low), high: finite(window.high) },
+    proposals: choice?.proposals.map(proposal => proposalAnswer(proposal, lots)) ?? [],
+    choice: { proven: choice?.proven ?? null, fallback: choice?.fallback ?? null, notes: [...(note ? [note] : []), ...(choice?.notes ?? [])] },
+    ledger: { state: ledger.state, words: ledger.words, base: ledger.base, apparentSlope: ledger.apparentSlope, suspect: ledger.suspect, bases: ledger.entries.map(({ id, total, play, base, u }) => ({ id, total, play, base, u })) },
   }
 }
 

@@ -1,8 +1,14 @@
 import Ajv, { type ErrorObject } from 'ajv'
+import { resultId, type CheckKind } from '../check/contract'
 import { checkKinds } from '../check/registry'
 import type { CheckDocument } from '../check/document'
+import { fieldFault } from '../check/setup'
+import { ways } from '../method/ways'
+import type { Entry, Reading } from '../reading/reading'
 import { lotMap, type LotMap } from '../pack/lot'
 import { limitsFault } from '../verdict/limits'
+import { upgradeWorksheet, type WorksheetV1 } from './upgrade'
+import schemaV1 from './worksheet.v1.schema.json'
 import schema from './worksheet.schema.json'
 import { WORKSHEET_FORMAT, WORKSHEET_LARGEST, WORKSHEET_VERSION, type Worksheet } from './worksheet'
 
@@ -13,7 +19,8 @@ export interface WorksheetFault {
 }
 export type WorksheetReading = { readonly ok: true, readonly worksheet: Worksheet } | { readonly ok: false, readonly faults: readonly WorksheetFault[] }
 
-const validate = new Ajv({ allErrors: true, strict: false }).compile(schema)
+const ajv = new Ajv({ allErrors: true, strict: false })
+const validators = { 1: ajv.compile(schemaV1), 2: ajv.compile(schema) } as const
 const MOST_FAULTS = 10
 const NO_DATE = 'There is no such date.'
 const one = (path: string, reason: string): WorksheetReading => ({ ok: false, faults: [{ path, reason }] })
@@ -39,8 +46,11 @@ export function checkWorksheet(value: unknown): WorksheetReading {
   const head = value as { format?: unknown, version?: unknown }
   if (head.format !== WORKSHEET_FORMAT) return one('format', `This is not a worksheet: “format” must be “${WORKSHEET_FORMAT}”.`)
   if (typeof head.version === 'number' && head.version > WORKSHEET_VERSION) return one('version', `This worksheet is of version ${head.version}; this program reads up to ${WORKSHEET_VERSION}. Use a newer program.`)
+  const validate = validators[head.version === 1 ? 1 : 2]
   if (!validate(value)) return { ok: false, faults: faultsOf(validate.errors ?? []) }
-  const worksheet = value as unknown as Worksheet
+  const unknown = [...kindFaults(value as unknown as Worksheet)]
+  if (unknown.length > 0) return { ok: false, faults: unknown }
+  const worksheet = head.version === 1 ? upgradeWorksheet(value as unknown as WorksheetV1) : value as unknown as Worksheet
   const faults = [...meaningFaults(worksheet)].slice(0, MOST_FAULTS)
   return faults.length > 0 ? { ok: false, faults } : { ok: true, worksheet }
 }
@@ -92,36 +102,78 @@ function* repeated(items: readonly { readonly id: string }[], where: string): Ge
   }
 }
 
+function* kindFaults(worksheet: { readonly jobs: readonly { readonly checks: readonly Pick<CheckDocument, 'kind'>[] }[] }): Generator<WorksheetFault> {
+  for (const [j, job] of worksheet.jobs.entries()) {
+    for (const [c, check] of job.checks.entries()) {
+      if (!checkKinds.some(kind => kind.id === check.kind)) yield { path: `jobs/${j}/checks/${c}/kind`, reason: `This version knows no check of the kind “${check.kind}”.` }
+    }
+  }
+}
+
 function* checkFaults(check: CheckDocument, path: string, lots: LotMap): Generator<WorksheetFault> {
-  const kind = checkKinds.find(candidate => candidate.id === check.kind)
-  if (!kind) {
-    yield { path: `${path}/kind`, reason: `This version knows no check of the kind “${check.kind}”.` }
+  const kind = checkKinds.find(candidate => candidate.id === check.kind)!
+  const badSetup = Object.entries(check.setup).map(([id, value]) => ({ id, reason: fieldFault(kind.setupFields, id, value) })).filter(({ reason }) => reason !== null)
+  if (badSetup.length > 0) {
+    yield* badSetup.map(({ id, reason }) => ({ path: `${path}/setup/${id}`, reason: reason! }))
     return
   }
-  for (const [id, value] of Object.entries(check.setup)) {
-    if (!kind.setupFields.find(field => field.id === id)?.options.some(option => option.value === value)) yield { path: `${path}/setup/${id}`, reason: `“${value}” is not a choice here.` }
+  const missing = kind.setupFields.find(field => check.setup[field.id] === undefined)
+  if (missing) {
+    yield { path: `${path}/setup/${missing.id}`, reason: 'This is missing.' }
+    return
   }
-  for (const end of ['book', 'shop'] as const) {
-    const limits = check.limits[end]
-    const fault = limits && limitsFault(limits)
-    if (fault) yield { path: `${path}/limits/${end}`, reason: fault }
-  }
+  yield* limitFaults(check, kind, path)
   if (check.aim.school === 'own' && check.aim.own === undefined) yield { path: `${path}/aim/own`, reason: 'An aim of one’s own needs its figure.' }
+  for (const [key, gauge] of Object.entries(check.gauges)) {
+    if (gauge.kind !== key) yield { path: `${path}/gauges/${key}/kind`, reason: `A ${gauge.kind} does not belong here.` }
+  }
   const trials = new Set(check.trials.map(trial => trial.id))
   for (const [i, tick] of check.ticks.entries()) {
     if (tick.trial !== null && !trials.has(tick.trial)) yield { path: `${path}/ticks/${i}/trial`, reason: `No fitting “${tick.trial}” in this check.` }
   }
+  for (const [i, change] of check.partChanges.entries()) {
+    if (Number.isNaN(Date.parse(change.at))) yield { path: `${path}/partChanges/${i}/at`, reason: NO_DATE }
+  }
   if (check.signOff && Number.isNaN(Date.parse(check.signOff.at))) yield { path: `${path}/signOff/at`, reason: NO_DATE }
-  const points = new Set(kind.points(check.setup).map(point => point.id))
-  for (const [t, trial] of check.trials.entries()) {
-    if (Number.isNaN(Date.parse(trial.at))) yield { path: `${path}/trials/${t}/at`, reason: NO_DATE }
-    for (const [p, piece] of (trial.pack ?? []).entries()) {
-      if (!lots.has(piece.lotId)) yield { path: `${path}/trials/${t}/pack/${p}/lotId`, reason: `No lot “${piece.lotId}” in this file.` }
-    }
-    for (const [r, reading] of trial.readings.entries()) {
-      if (reading.at !== undefined && Number.isNaN(Date.parse(reading.at))) yield { path: `${path}/trials/${t}/readings/${r}/at`, reason: NO_DATE }
-      if (!points.has(reading.point)) yield { path: `${path}/trials/${t}/readings/${r}/point`, reason: `This kind has no point “${reading.point}”.` }
+  yield* trialFaults(check, kind, path, lots)
+  if (check.signOff && check.trials.every(trial => trial.readings.length === 0)) yield { path: `${path}/signOff`, reason: 'Signed, but nothing was measured.' }
+}
+
+function* limitFaults(check: CheckDocument, kind: CheckKind, path: string): Generator<WorksheetFault> {
+  const results = kind.results(check.setup)
+  const known = new Set(results.flatMap(result => [result.id, ...result.positions.map(position => resultId(result.id, position.id))]))
+  for (const [key, pair] of Object.entries(check.limits.sets)) {
+    if (!known.has(key)) yield { path: `${path}/limits/sets/${key}`, reason: `This kind has no result “${key}”.` }
+    for (const end of ['book', 'shop'] as const) {
+      const fault = pair[end] && limitsFault(pair[end])
+      if (fault) yield { path: `${path}/limits/sets/${key}/${end}`, reason: fault }
     }
   }
-  if (check.signOff && check.trials.length === 0) yield { path: `${path}/signOff`, reason: 'Signed, but nothing was measured.' }
 }
+
+function* trialFaults(check: CheckDocument, kind: CheckKind, path: string, lots: LotMap): Generator<WorksheetFault> {
+  const points = new Map(kind.points(check.setup).map(point => [point.id, point]))
+  const places = new Set(kind.places(check.setup).map(place => place.id))
+  if (check.trials.length === 0) yield { path: `${path}/trials`, reason: 'At least one fitting is needed: what was found.' }
+  for (const [t, trial] of check.trials.entries()) {
+    const at = `${path}/trials/${t}`
+    if (Number.isNaN(Date.parse(trial.at))) yield { path: `${at}/at`, reason: NO_DATE }
+    for (const place of trial.refitted) if (!places.has(place)) yield { path: `${at}/refitted`, reason: `This kind has no place “${place}”.` }
+    for (const [place, pack] of Object.entries(trial.packs)) {
+      for (const [p, piece] of (pack ?? []).entries()) {
+        if (!lots.has(piece.lotId)) yield { path: `${at}/packs/${place}/${p}/lotId`, reason: `No lot “${piece.lotId}” in this file.` }
+      }
+    }
+    for (const [r, reading] of trial.readings.entries()) {
+      if (reading.at !== undefined && Number.isNaN(Date.parse(reading.at))) yield { path: `${at}/readings/${r}/at`, reason: NO_DATE }
+      const point = points.get(reading.point)
+      if (!point) yield { path: `${at}/readings/${r}/point`, reason: `This kind has no point “${reading.point}”.` }
+      else if (!hasForm(reading, ways[point.way].entry)) yield { path: `${at}/readings/${r}`, reason: `This point asks for ${FORM[ways[point.way].entry]}.` }
+    }
+  }
+}
+
+const FORM: Readonly<Record<Entry, string>> = { travel: 'start, far and back', figure: 'a figure', range: 'low and high', word: 'a word' }
+const KEYS: Readonly<Record<Entry, readonly string[]>> = { travel: ['start', 'far', 'back'], figure: ['figure'], range: ['low', 'high'], word: ['word'] }
+/** All figures of its form, and none of another. */
+const hasForm = (reading: Reading, entry: Entry): boolean => Object.entries(KEYS).every(([form, keys]) => keys.every(key => (key in reading) === (form === entry)))

@@ -30,8 +30,8 @@ describe('the worksheet', () => {
     const answer = evaluateWorksheet(good.worksheet)
     expect(answer.checks).toHaveLength(4)
     expect(JSON.parse(JSON.stringify(answer))).toEqual(answer)
-    expect(answer.checks.find(c => c.id === 'launch-input')).toMatchObject({ word: 'Loose', gauge: { answer: 'wide' }, choice: { proven: true, fallback: false } })
-    expect(answer.checks.find(c => c.id === 'launch-idler')).toMatchObject({ word: 'To do', estimate: null, proposals: [] })
+    expect(answer.checks.find(c => c.id === 'launch-input')).toMatchObject({ word: 'Loose', headline: 'play', gauge: { answer: 'wide' }, places: [{ id: 'pack', choice: { proven: true, fallback: false } }] })
+    expect(answer.checks.find(c => c.id === 'launch-idler')).toMatchObject({ word: 'To do', results: [{ id: 'play', estimate: null }], places: [{ proposals: [] }] })
   })
   it('says what is wrong with a text', () => {
     expect(faultOf('')!.reason).toContain('not a JSON file')

@@ -1,9 +1,10 @@
 import { CORE_VERSION } from '../version'
 import type { Lot } from '../pack/lot'
 import type { CheckDocument } from '../check/document'
+import type { JobPart } from '../check/parts'
 
 export const WORKSHEET_FORMAT = 'finitum-worksheet'
-export const WORKSHEET_VERSION = 1
+export const WORKSHEET_VERSION = 2
 /** Larger files are refused before they are read. */
 export const WORKSHEET_LARGEST = 4_000_000
 
@@ -12,6 +13,7 @@ export interface WorksheetJob {
   readonly unit: { readonly name: string, readonly description: string }
   readonly title: string
   readonly notes: string
+  readonly parts: readonly JobPart[]
   readonly checks: readonly CheckDocument[]
 }
 

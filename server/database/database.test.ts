@@ -53,18 +53,18 @@ describe('fitting a pack', () => {
   it('moves stock with the fitting, or not at all', async () => {
     const before = await allLots(db)
     const view = await checkView(db, 'launch-input')
-    const tooMany = { op: 'f1', version: view.version, trialId: 't1', pieces: [{ lotId: 'cover-20', count: 2 }] }
+    const tooMany = { op: 'f1', version: view.version, trialId: 't1', packs: [{ place: 'pack', pieces: [{ lotId: 'cover-20', count: 2 }] }] }
     await expect(fitPack(db, 'launch-input', tooMany)).rejects.toThrow('There is only 1 of 20.0 thou in the drawer; this needs 2.')
     expect(await allLots(db)).toEqual(before)
     expect((await checkView(db, 'launch-input')).version).toBe(view.version)
 
-    const fitted = await fitPack(db, 'launch-input', { op: 'f2', version: view.version, trialId: 't1', pieces: [{ lotId: 'cover-20', count: 1 }, { lotId: 'cover-8', count: 1 }] })
+    const fitted = await fitPack(db, 'launch-input', { op: 'f2', version: view.version, trialId: 't1', packs: [{ place: 'pack', pieces: [{ lotId: 'cover-20', count: 1 }, { lotId: 'cover-8', count: 1 }] }] })
     expect(fitted.document.trials).toHaveLength(2)
-    expect(fitted.document.trials[1]!.predicted!.play).toBeCloseTo((thou(22) + thou(22.4) + thou(22.1)) / 3 - thou(45.8) + thou(28), -1)
+    expect(fitted.document.trials[1]!.predicted.play!.play).toBeCloseTo((thou(22) + thou(22.4) + thou(22.1)) / 3 - thou(45.8) + thou(28), -1)
     const count = async (id: string) => (await allLots(db)).find(lot => lot.id === id)!.onHand
     const had = (id: string) => before.find(lot => lot.id === id)!.onHand
     expect([await count('cover-20'), await count('cover-8'), await count('cover-12'), await count('cover-3')]).toEqual([had('cover-20') - 1, had('cover-8'), had('cover-12') + 1, had('cover-3') + 2])
-    const again = await fitPack(db, 'launch-input', { op: 'f2', version: view.version, trialId: 't1', pieces: [] })
+    const again = await fitPack(db, 'launch-input', { op: 'f2', version: view.version, trialId: 't1', packs: [] })
     expect(again.version).toBe(fitted.version)
     expect(await count('cover-20')).toBe(had('cover-20') - 1)
   })

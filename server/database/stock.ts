@@ -34,9 +34,10 @@ export const insertMovement = (sql: Sql, m: Movement) =>
 
 /** Where pieces sit now: in the newest fitting of each check. */
 export const lotUses = (sql: Sql) => sql.rows<LotUse>(`
-  SELECT p.lot_id AS "lotId", p.count, c.id AS "checkId", c.title AS "checkTitle", u.name AS unit
+  SELECT p.lot_id AS "lotId", sum(p.count)::integer AS count, c.id AS "checkId", c.title AS "checkTitle", u.name AS unit
   FROM checks c JOIN job j ON j.id = c.job_id JOIN unit u ON u.id = j.unit_id
   JOIN LATERAL (SELECT id FROM trial WHERE check_id = c.id ORDER BY ordinal DESC LIMIT 1) t ON true
-  JOIN LATERAL (SELECT id FROM pack_listing WHERE trial_id = t.id ORDER BY id DESC LIMIT 1) l ON true
+  JOIN LATERAL (SELECT DISTINCT ON (place) id FROM pack_listing WHERE trial_id = t.id ORDER BY place, id DESC) l ON true
   JOIN trial_piece p ON p.listing_id = l.id
+  GROUP BY p.lot_id, c.id, c.title, u.name
   ORDER BY u.name, c.title`)

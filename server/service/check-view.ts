@@ -1,9 +1,9 @@
 import { evaluateCheck } from '#core/check/evaluate-check'
 import { drawerFor, type CheckDocument } from '#core/check/document'
+import { isCheckV1, upgradeCheck, type CheckV1 } from '#core/worksheet/upgrade'
 import type { CheckView } from '#shared/types'
 import type { Sql } from '../database/client'
-import { checkDocument, checkRow, openSignOff, signOffOf, type CheckRow } from '../database/checks'
-import { gaugeById } from '../database/gauges'
+import { checkDocument, checkRow, openSignOff, signOffOf, type CheckRow, type ListedAnswer } from '../database/checks'
 import { jobRow } from '../database/jobs'
 import { allLots } from '../database/stock'
 import { notFound } from '../http/refuse'
@@ -14,16 +14,16 @@ export interface LoadedCheck { readonly row: CheckRow, readonly document: CheckD
 export async function loadCheck(sql: Sql, id: string): Promise<LoadedCheck> {
   const row = await checkRow(sql, id)
   if (!row) throw notFound('check')
-  const gauge = (await gaugeById(sql, row.gauge_id))!
-  const live = await checkDocument(sql, row, gauge)
+  const live = await checkDocument(sql, row)
   const signed = await openSignOff(sql, id)
-  const document = signed ? { ...await signedInputs(sql, signed.id), signOff: signOffOf(signed), stale: live.stale } : live
+  const document = signed ? { ...await signedInputs(sql, signed.id), signOff: signOffOf(signed), parts: live.parts, partChanges: live.partChanges } : live
   return { row, document, lots: drawerFor(document, await allLots(sql)) }
 }
 
 async function signedInputs(sql: Sql, signOffId: string): Promise<CheckDocument> {
-  const [found] = await sql.rows<{ record: { inputs: CheckDocument } }>('SELECT record FROM sign_off WHERE id = $1', [signOffId])
-  return found!.record.inputs
+  const [found] = await sql.rows<{ record: { inputs: CheckDocument | CheckV1 } }>('SELECT record FROM sign_off WHERE id = $1', [signOffId])
+  const { inputs } = found!.record
+  return isCheckV1(inputs) ? upgradeCheck(inputs) : inputs
 }
 
 export async function checkView(sql: Sql, id: string): Promise<CheckView> {
@@ -32,8 +32,8 @@ export async function checkView(sql: Sql, id: string): Promise<CheckView> {
   return { job: { id: job.id, title: job.title, unit: job.unit_name }, version: row.version, document, lots }
 }
 
-/** State and figure for the lists. */
-export function answerOf(document: CheckDocument, lots: CheckView['lots']): { state: string, figure: number | null } {
-  const evaluation = evaluateCheck(document, lots)
-  return { state: evaluation.state, figure: evaluation.estimate?.value ?? null }
+/** What the lists show. */
+export function answerOf(document: CheckDocument, lots: CheckView['lots']): ListedAnswer {
+  const { state, word, estimate, headline } = evaluateCheck(document, lots)
+  return { state, word, note: headline.stale ?? '', figure: estimate?.value ?? null }
 }

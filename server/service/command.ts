@@ -29,8 +29,7 @@ export async function commandCheck(db: Database, id: string, command: CommandDto
       const what = await work(sql, loaded)
       await insertEvent(sql, { id: command.op, subject: id, version: row.version + 1, what })
       const after = await loadCheck(sql, id)
-      const { state, figure } = answerOf(after.document, after.lots)
-      await recordAnswer(sql, id, row.version + 1, state, figure)
+      await recordAnswer(sql, id, row.version + 1, answerOf(after.document, after.lots))
     }
     return checkView(sql, id)
   })

@@ -1,4 +1,6 @@
+import { packIn, type Predicted } from '#core/check/document'
 import { evaluateCheck, predictionOwn } from '#core/check/evaluate-check'
+import { checkKind } from '#core/check/registry'
 import { lotMap, packChange, thickness, type Lot, type Pack } from '#core/pack/lot'
 import { changeWords } from '#core/pack/arithmetic'
 import { predict } from '#core/pack/predict'
@@ -19,40 +21,56 @@ function merged(pieces: readonly PieceDto[]): Pack {
 }
 
 /**
- * Another pack goes in: what comes out returns to stock, tagged to the place; what goes in leaves it, and must be there. One
- * transaction with the fitting itself.
+ * Another pack goes into each place named: what comes out returns to stock, tagged to the place; what goes in leaves it, and must
+ * be there. One transaction with the fitting itself.
  */
 export const fitPack = (db: Database, id: string, dto: FitDto): Promise<CheckView> => commandCheck(db, id, dto, async (sql, { document, lots }) => {
-  const { request, current, estimate } = evaluateCheck(document, lots)
-  if (!request || !estimate || !current) throw refuse(409, 'Measure the present fitting first: the change is reckoned from it.')
   if (document.trials.some(trial => trial.id === dto.trialId)) throw refuse(409, 'That fitting is already here.', 'trialId')
-  const next = merged(dto.pieces)
-  const known = document.trials.at(-1)!.pack !== null
+  const { places } = evaluateCheck(document, lots)
+  const last = document.trials.at(-1)!
   const all = new Map(lotMap(lots))
-  for (const { lotId } of next) {
-    const lot = all.get(lotId) ?? await lotById(sql, lotId)
-    if (!lot) throw notFound('size in the drawer')
-    all.set(lotId, lot)
+  const packs: Record<string, Pack | null> = { ...last.packs }
+  const predicted: Record<string, Predicted> = {}
+  const moves = new Map<string, number>()
+  const words: string[] = []
+  for (const [at, { place: placeId, pieces }] of dto.packs.entries()) {
+    const place = places.find(candidate => candidate.place.id === placeId)
+    if (!place) throw refuse(422, 'This check has no such place.', `packs.${at}.place`)
+    if (dto.packs.findIndex(other => other.place === placeId) !== at) throw refuse(422, 'That place is named twice.', `packs.${at}.place`)
+    const { request, result } = place
+    if (!request || !result?.estimate) throw refuse(409, 'Measure the present fitting first: the change is reckoned from it.')
+    const next = merged(pieces)
+    for (const { lotId } of next) {
+      const lot = all.get(lotId) ?? await lotById(sql, lotId)
+      if (!lot) throw notFound('size in the drawer')
+      all.set(lotId, lot)
+    }
+    const change = packChange(request.fitted, next)
+    for (const piece of change.in) moves.set(piece.lotId, (moves.get(piece.lotId) ?? 0) - piece.count)
+    for (const piece of change.out) moves.set(piece.lotId, (moves.get(piece.lotId) ?? 0) + piece.count)
+    const { play, u } = predict(request.question.measured, request.fitted, next, all, request.response, { uRefit: document.uRefit })
+    predicted[place.place.result] = { play, u, uOwn: predictionOwn(u, result.estimate) }
+    packs[placeId] = packIn(last, placeId) === null ? null : next
+    words.push(changeWords(request.fitted, next, all, document.entryUnit).toLowerCase())
   }
-  const { out, in: put } = packChange(request.fitted, next)
-  for (const [i, piece] of put.entries()) {
-    const lot = all.get(piece.lotId)!
-    if (lot.onHand < piece.count) throw refuse(409, `There ${lot.onHand === 1 ? 'is' : 'are'} only ${lot.onHand} of ${formatLength(thickness(lot), document.entryUnit, { unit: true })} in the drawer; this needs ${piece.count}.`, `pieces.${i}.count`)
+  for (const [lotId, change] of moves) {
+    const lot = all.get(lotId)!
+    if (lot.onHand + change < 0) throw refuse(409, `There ${lot.onHand === 1 ? 'is' : 'are'} only ${lot.onHand} of ${formatLength(thickness(lot), document.entryUnit, { unit: true })} in the drawer; this needs ${-change}.`, 'packs')
   }
-  const predicted = predict(request.question.measured, request.fitted, next, all, request.response, { uRefit: document.uRefit })
-  await insertTrial(sql, id, { id: dto.trialId, at: new Date().toISOString(), predicted: { play: predicted.play, u: predicted.u, uOwn: predictionOwn(predicted.u, estimate) } })
-  if (known) await listPack(sql, dto.trialId, next)
-  for (const piece of put) await insertMovement(sql, { id: `${dto.op}:in:${piece.lotId}`, lotId: piece.lotId, change: -piece.count, why: 'fit', note: document.title, trialId: dto.trialId })
-  for (const piece of out) await insertMovement(sql, { id: `${dto.op}:out:${piece.lotId}`, lotId: piece.lotId, change: piece.count, why: 'return', note: document.title, trialId: dto.trialId })
-  return `Fitted: ${changeWords(request.fitted, next, all, document.entryUnit).toLowerCase()}`
+  await insertTrial(sql, id, { id: dto.trialId, at: new Date().toISOString(), packs, refitted: dto.packs.map(pack => pack.place), predicted })
+  for (const [lotId, change] of moves) {
+    if (change !== 0) await insertMovement(sql, { id: `${dto.op}:${change < 0 ? 'in' : 'out'}:${lotId}`, lotId, change, why: change < 0 ? 'fit' : 'return', note: document.title, trialId: dto.trialId })
+  }
+  return `Fitted: ${words.join('; ')}`
 })
 
 /** The pack as it was found, listed piece by piece. Sizes the drawer does not know become lots of their own, tagged to the place. */
 export const listFoundPack = (db: Database, id: string, dto: FoundPackDto): Promise<CheckView> => commandCheck(db, id, dto, async (sql, { document, lots, row }) => {
   if (document.trials.length > 1) throw refuse(409, 'The pack was changed since it was found; it cannot be listed again.')
+  if (!checkKind(document.kind).places(document.setup).some(place => place.id === dto.place)) throw refuse(422, 'This check has no such place.', 'place')
   const pieces: PieceDto[] = []
   for (const [i, piece] of dto.pieces.entries()) pieces.push({ lotId: await lotFor(sql, piece, i, document.family, lots, `found in ${document.title}`, `${row.id}:${dto.op}:${i}`.slice(-64)), count: piece.count })
-  await listPack(sql, document.trials[0]!.id, merged(pieces))
+  await listPack(sql, document.trials[0]!.id, dto.place, merged(pieces))
   return `Pack as found: ${dto.pieces.reduce((sum, piece) => sum + piece.count, 0)} pieces listed`
 })
 

@@ -1,6 +1,10 @@
+import { v4 as uuid } from 'uuid'
 import { checkKind } from '#core/check/registry'
 import { DEFAULT_REFIT, type CheckDocument } from '#core/check/document'
-import type { CheckKind, Setup } from '#core/check/contract'
+import { resultId, type CheckKind } from '#core/check/contract'
+import { gaugeKindsFor } from '#core/check/gauges-needed'
+import { bindParts } from '#core/check/parts'
+import { fieldFault, type Setup } from '#core/check/setup'
 import { limitsFault, type LimitSet } from '#core/verdict/limits'
 import type { Nm } from '#core/quantity/length'
 import type { CheckView } from '#shared/types'
@@ -8,8 +12,9 @@ import type { CheckSettingsDto, NewCheckDto, SettingsDto } from '#shared/dto/che
 import { insertCheck, insertLimits, insertTrial, recordAnswer, updateSettings } from '../database/checks'
 import type { Database, Sql } from '../database/client'
 import { eventKnown, insertEvent } from '../database/events'
-import { allGauges, gaugeById } from '../database/gauges'
+import { allGauges, gaugesOfCheck, useGauge } from '../database/gauges'
 import { jobRow } from '../database/jobs'
+import { bindPart, insertPart, partsOfCheck, partsOfJob } from '../database/parts'
 import { notFound, refuse } from '../http/refuse'
 import { answerOf, checkView, loadCheck } from './check-view'
 import { commandCheck } from './command'
@@ -19,25 +24,46 @@ const tidy = <T extends object>(value: T): T => JSON.parse(JSON.stringify(value)
 
 function setupOf(kind: CheckKind, wanted: Record<string, string>): Setup {
   for (const [id, value] of Object.entries(wanted)) {
-    if (!kind.setupFields.find(field => field.id === id)?.options.some(option => option.value === value)) throw refuse(422, 'That is not a choice here.', `settings.setup.${id}`)
+    const fault = typeof value === 'string' ? fieldFault(kind.setupFields, id, value) : 'A text is expected.'
+    if (fault) throw refuse(422, fault, `settings.setup.${id}`)
   }
   return { ...kind.defaultSetup, ...wanted }
 }
 
 /** `kind: none` clears a set of limits. */
-function limitsFrom(dto: CheckSettingsDto['book'], path: string): LimitSet | null {
-  if (!dto || dto.kind === 'none') return null
-  const limits = tidy(dto) as LimitSet
-  const fault = limitsFault(limits)
-  if (fault) throw refuse(422, fault, `settings.${path}`)
-  return limits
+async function keepLimits(sql: Sql, checkId: string, kind: CheckKind, setup: Setup, changes: CheckSettingsDto['limits']): Promise<void> {
+  const known = kind.results(setup).flatMap(result => [result.id, ...result.positions.map(position => resultId(result.id, position.id))])
+  for (const [i, { result, role, set }] of (changes ?? []).entries()) {
+    if (!known.includes(result)) throw refuse(422, 'This check has no such result.', `settings.limits.${i}.result`)
+    const limits = set.kind === 'none' ? null : tidy(set) as LimitSet
+    const fault = limits && limitsFault(limits)
+    if (fault) throw refuse(422, fault, `settings.limits.${i}.set`)
+    await insertLimits(sql, checkId, result, role, limits)
+  }
 }
 
-async function gaugeFor(sql: Sql, wanted: string | undefined, present: string | undefined): Promise<string> {
-  if (wanted !== undefined && !await gaugeById(sql, wanted)) throw refuse(422, 'That gauge is not in the register.', 'settings.gaugeId')
-  const id = wanted ?? present ?? (await allGauges(sql))[0]?.id
-  if (!id) throw refuse(409, 'There is no gauge in the register yet.', 'settings.gaugeId')
-  return id
+/** Puts the gauges that are named to use; a kind of gauge the points need and nobody named gets the first of the register. */
+async function keepGauges(sql: Sql, checkId: string, kind: CheckKind, setup: Setup, wanted: readonly string[]): Promise<void> {
+  const all = await allGauges(sql)
+  for (const [i, id] of wanted.entries()) {
+    const gauge = all.find(candidate => candidate.id === id)
+    if (!gauge) throw refuse(422, 'That gauge is not in the register.', `settings.gaugeIds.${i}`)
+    await useGauge(sql, checkId, gauge)
+  }
+  const present = await gaugesOfCheck(sql, checkId)
+  for (const need of gaugeKindsFor(kind.points(setup))) {
+    const first = all.find(gauge => gauge.kind === need)
+    if (!present[need] && first) await useGauge(sql, checkId, first)
+  }
+}
+
+/** Binds what the check rests on to the parts of its job; a part nobody named yet is added. */
+export async function keepParts(sql: Sql, checkId: string, jobId: string, kind: CheckKind, setup: Setup): Promise<void> {
+  const already = await partsOfCheck(sql, checkId)
+  const roles = kind.parts(setup).filter(role => already[role.id] === undefined)
+  const { bound, added } = bindParts(roles, await partsOfJob(sql, jobId), () => uuid())
+  for (const part of added) await insertPart(sql, jobId, part)
+  for (const [role, part] of Object.entries(bound)) await bindPart(sql, checkId, role, part)
 }
 
 /** A check from scratch: what is not said takes the kind's defaults. */
@@ -50,13 +76,15 @@ export async function createCheck(db: Database, jobId: string, dto: NewCheckDto)
     const settings = {
       id: dto.id, kind: kind.id, title: s.title?.trim() || kind.title, entryUnit: s.entryUnit ?? 'thou', setup: setupOf(kind, s.setup ?? {}),
       working: s.working ?? 'book', rule: s.rule ?? (kind.safety ? 'guarded' as const : 'plain' as const), aim: tidy(s.aim ?? { school: 'middle' as const }), packRules: tidy(s.packRules ?? {}),
-      family: s.family ?? '', uRefit: s.uRefit ?? DEFAULT_REFIT as Nm, tipAngle: s.tipAngle ?? 0, gaugeId: await gaugeFor(sql, s.gaugeId, undefined), stale: null,
+      family: s.family ?? '', uRefit: s.uRefit ?? DEFAULT_REFIT as Nm, tipAngle: s.tipAngle ?? 0,
     }
     assertAim(settings.aim)
     if ((await sql.rows('SELECT 1 FROM checks WHERE id = $1', [dto.id])).length > 0) throw refuse(409, 'That id is taken.', 'id')
     await insertCheck(sql, jobId, settings)
-    for (const role of ['book', 'shop'] as const) if (s[role]) await insertLimits(sql, dto.id, role, limitsFrom(s[role], role))
-    await insertTrial(sql, dto.id, { id: `${dto.id.slice(0, 58)}:found`, at: new Date().toISOString(), predicted: null })
+    await keepLimits(sql, dto.id, kind, settings.setup, s.limits)
+    await keepGauges(sql, dto.id, kind, settings.setup, s.gaugeIds ?? [])
+    await keepParts(sql, dto.id, jobId, kind, settings.setup)
+    await insertTrial(sql, dto.id, { id: `${dto.id.slice(0, 58)}:found`, at: new Date().toISOString(), packs: {}, refitted: [], predicted: {} })
     await insertEvent(sql, { id: dto.op, subject: dto.id, version: 1, what: 'Check begun' })
     return checkView(sql, dto.id)
   })
@@ -79,22 +107,24 @@ export const changeSettings = (db: Database, id: string, dto: SettingsDto): Prom
   const s = dto.settings
   const aim = tidy(s.aim ?? document.aim)
   assertAim(aim)
-  if (s.setup && document.trials.length > 1) throw refuse(409, 'The pack was changed already: where it sits cannot change any more.', 'settings.setup')
+  if (document.trials.length > 1 && Object.keys(s.setup ?? {}).some(field => !kind.setupFields.find(known => known.id === field)?.free)) throw refuse(409, 'The pack was changed already: this cannot change any more.', 'settings.setup')
+  const setup = setupOf(kind, { ...document.setup, ...s.setup })
   await updateSettings(sql, {
-    id, kind: document.kind, stale: document.stale,
-    title: s.title?.trim() ?? document.title, entryUnit: s.entryUnit ?? document.entryUnit, setup: setupOf(kind, { ...document.setup, ...s.setup }), working: s.working ?? document.limits.working,
+    id, kind: document.kind,
+    title: s.title?.trim() ?? document.title, entryUnit: s.entryUnit ?? document.entryUnit, setup, working: s.working ?? document.limits.working,
     rule: s.rule ?? document.rule, aim, packRules: tidy(s.packRules ?? document.packRules), family: s.family ?? document.family, uRefit: s.uRefit ?? document.uRefit,
-    tipAngle: s.tipAngle ?? document.tipAngle, gaugeId: await gaugeFor(sql, s.gaugeId, row.gauge_id),
+    tipAngle: s.tipAngle ?? document.tipAngle,
   })
-  for (const role of ['book', 'shop'] as const) if (s[role]) await insertLimits(sql, id, role, limitsFrom(s[role], role))
+  await keepLimits(sql, id, kind, setup, s.limits)
+  await keepGauges(sql, id, kind, setup, s.gaugeIds ?? [])
+  await keepParts(sql, id, row.job_id, kind, setup)
   return `Set-up changed: ${Object.entries(s).filter(([, value]) => value !== undefined).map(([key]) => NAMES[key] ?? key).join(', ')}`
 })
 
-const NAMES: Readonly<Record<string, string>> = { title: 'name', entryUnit: 'entry unit', setup: 'place of the pack', book: 'book limits', shop: 'shop limits', working: 'limits that judge', rule: 'rule', aim: 'aim', packRules: 'pack rules', family: 'drawer', uRefit: 'refit', tipAngle: 'tip angle', gaugeId: 'gauge' }
+const NAMES: Readonly<Record<string, string>> = { title: 'name', entryUnit: 'entry unit', setup: 'how it is measured', limits: 'limits', working: 'limits that judge', rule: 'rule', aim: 'aim', packRules: 'pack rules', family: 'drawer', uRefit: 'refit', tipAngle: 'tip angle', gaugeIds: 'gauge' }
 
 /** Brings the stored state of a check up to date after rows were put in from a file. */
 export async function refreshAnswer(sql: Sql, id: string): Promise<void> {
   const { row, document, lots } = await loadCheck(sql, id)
-  const { state, figure } = answerOf(document, lots)
-  await recordAnswer(sql, id, row.version, state, figure)
+  await recordAnswer(sql, id, row.version, answerOf(document, lots))
 }

@@ -3,18 +3,21 @@ import { readWorksheet } from '#core/worksheet/read'
 import { writeWorksheet, type Worksheet, type WorksheetJob } from '#core/worksheet/worksheet'
 import { checkAnswer } from '#core/worksheet/evaluate'
 import { drawerFor, type CheckDocument } from '#core/check/document'
+import { checkKind } from '#core/check/registry'
+import { ways } from '#core/method/ways'
 import { formatLength } from '#core/quantity/format-length'
 import type { Lot } from '#core/pack/lot'
 import type { ImportResult } from '#shared/types'
 import type { Database, Sql } from '../database/client'
 import * as checks from '../database/checks'
 import { insertEvent } from '../database/events'
-import { insertGauge } from '../database/gauges'
+import { insertGauge, useGauge } from '../database/gauges'
 import { insertJob, jobRow, unitNamed } from '../database/jobs'
+import { bindPart, insertPart, insertPartChange, partsOfJob } from '../database/parts'
 import { allLots, insertLot } from '../database/stock'
 import { notFound, refuse, refuseAll } from '../http/refuse'
 import { loadCheck } from './check-view'
-import { refreshAnswer } from './settings'
+import { keepParts, refreshAnswer } from './settings'
 
 /** A job with all its checks, and the part of the drawer they choose from. */
 export async function exportJob(sql: Sql, jobId: string): Promise<Worksheet> {
@@ -25,7 +28,7 @@ export async function exportJob(sql: Sql, jobId: string): Promise<Worksheet> {
   const drawer = await allLots(sql)
   const needed = new Set(documents.flatMap(document => drawerFor(document, drawer).map(lot => lot.id)))
   const lots = drawer.filter(lot => needed.has(lot.id)).map(({ version: _, ...lot }): Lot => lot)
-  return writeWorksheet([{ id: job.id, unit: { name: job.unit_name, description: job.unit_description }, title: job.title, notes: job.notes, checks: documents }], lots, new Date().toISOString())
+  return writeWorksheet([{ id: job.id, unit: { name: job.unit_name, description: job.unit_description }, title: job.title, notes: job.notes, parts: await partsOfJob(sql, jobId), checks: documents }], lots, new Date().toISOString())
 }
 
 /**
@@ -58,23 +61,36 @@ export async function importWorksheet(db: Database, text: string, asCopy: boolea
 async function insertWholeJob(sql: Sql, job: WorksheetJob, lots: readonly Lot[]): Promise<void> {
   const unitId = await unitNamed(sql, uuid(), job.unit.name, job.unit.description)
   await insertJob(sql, { id: job.id, unitId, title: job.title, notes: job.notes })
+  for (const part of job.parts) await insertPart(sql, job.id, part)
   for (const check of job.checks) await insertWholeCheck(sql, job.id, check, lots)
 }
 
 async function insertWholeCheck(sql: Sql, jobId: string, check: CheckDocument, lots: readonly Lot[]): Promise<void> {
   if (await checks.checkRow(sql, check.id)) throw refuse(409, `The check “${check.title}” is here already.`, check.id)
-  await insertGauge(sql, check.gauge)
-  await checks.insertCheck(sql, jobId, { ...check, working: check.limits.working, gaugeId: check.gauge.id })
-  for (const role of ['book', 'shop'] as const) if (check.limits[role]) await checks.insertLimits(sql, check.id, role, check.limits[role])
-  const trials = check.trials.length > 0 ? check.trials : [{ id: uuid(), at: new Date().toISOString(), pack: null, predicted: null, readings: [] }]
-  for (const trial of trials) {
+  await checks.insertCheck(sql, jobId, { ...check, working: check.limits.working })
+  for (const gauge of Object.values(check.gauges)) {
+    await insertGauge(sql, gauge)
+    await useGauge(sql, check.id, gauge)
+  }
+  for (const [result, pair] of Object.entries(check.limits.sets)) {
+    for (const role of ['book', 'shop'] as const) if (pair[role]) await checks.insertLimits(sql, check.id, result, role, pair[role])
+  }
+  const kind = checkKind(check.kind)
+  const points = new Map(kind.points(check.setup).map(point => [point.id, point]))
+  for (const trial of check.trials) {
     if ((await sql.rows('SELECT 1 FROM trial WHERE id = $1', [trial.id])).length > 0) throw refuse(409, `A fitting of “${check.title}” is here already.`, check.id)
     await checks.insertTrial(sql, check.id, trial)
-    if (trial.pack) await checks.listPack(sql, trial.id, trial.pack)
     for (const reading of trial.readings) {
-      await checks.insertReading(sql, trial.id, check.gauge.id, reading)
+      const gaugeKind = ways[points.get(reading.point)!.way].gauge
+      await checks.insertReading(sql, trial.id, gaugeKind === null ? null : check.gauges[gaugeKind]?.id ?? null, reading)
       if (reading.voided) await checks.insertVoid(sql, reading.id, reading.voided.reason)
     }
+  }
+  for (const [role, part] of Object.entries(check.parts)) await bindPart(sql, check.id, role, part)
+  await keepParts(sql, check.id, jobId, kind, check.setup)
+  for (const change of check.partChanges) {
+    const part = check.parts[change.role] ?? null
+    await insertPartChange(sql, { id: `${part ?? check.id}:${change.at}`, partId: part, checkId: part === null ? check.id : null, reason: change.reason, by: '', at: change.at })
   }
   for (const tick of check.ticks) await checks.insertTick(sql, check.id, tick.trial, tick.step, true)
   if (check.signOff) {
@@ -93,8 +109,10 @@ function withNewIds(worksheet: Worksheet): Worksheet {
     ...worksheet,
     jobs: worksheet.jobs.map(job => ({
       ...job, id: id(job.id), title: `${job.title} (copy)`.slice(0, 120),
+      parts: job.parts.map(part => ({ ...part, id: id(part.id) })),
       checks: job.checks.map(check => ({
         ...check, id: id(check.id),
+        parts: Object.fromEntries(Object.entries(check.parts).map(([role, part]) => [role, id(part)])),
         trials: check.trials.map(trial => ({ ...trial, id: id(trial.id), readings: trial.readings.map(reading => ({ ...reading, id: id(reading.id) })) })),
         ticks: check.ticks.map(tick => ({ ...tick, trial: tick.trial === null ? null : id(tick.trial) })),
       })),

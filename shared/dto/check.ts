@@ -1,5 +1,5 @@
 import { Type } from 'class-transformer'
-import { ArrayMaxSize, IsArray, IsBoolean, IsIn, IsInt, IsNotEmpty, IsNumber, IsObject, IsOptional, IsString, Matches, Max, MaxLength, Min, ValidateNested } from 'class-validator'
+import { ArrayMaxSize, ArrayMinSize, IsArray, IsBoolean, IsIn, IsInt, IsNotEmpty, IsNumber, IsObject, IsOptional, IsString, Matches, Max, MaxLength, Min, ValidateNested } from 'class-validator'
 import type { LengthUnit, Nm } from '#core/quantity/length'
 import type { AimSchool } from '#core/verdict/aim'
 import { CommandDto, DATE_TIME, ID, ID_FAULT, OperationDto } from './command'
@@ -21,13 +21,19 @@ export class PackRulesDto {
   @IsOptional() @IsIn(['pieces', 'changes', 'cost']) order?: 'pieces' | 'changes' | 'cost'
 }
 
+/** Limits of one result, or of a kind of result; `none` takes them away. */
+export class LimitChangeDto {
+  @IsString() @IsNotEmpty() @MaxLength(60) result!: string
+  @IsIn(['book', 'shop']) role!: 'book' | 'shop'
+  @ValidateNested() @Type(() => LimitSetDto) set!: LimitSetDto
+}
+
 /** Everything of a check that can be set on the bench; what is left out stays. */
 export class CheckSettingsDto {
   @IsOptional() @IsString() @IsNotEmpty({ message: 'Give the check a name.' }) @MaxLength(120) title?: string
   @IsOptional() @IsIn(UNITS, { message: 'Choose an entry unit.' }) entryUnit?: LengthUnit
   @IsOptional() @IsObject() setup?: Record<string, string>
-  @IsOptional() @ValidateNested() @Type(() => LimitSetDto) book?: LimitSetDto
-  @IsOptional() @ValidateNested() @Type(() => LimitSetDto) shop?: LimitSetDto
+  @IsOptional() @IsArray() @ArrayMaxSize(200) @ValidateNested({ each: true }) @Type(() => LimitChangeDto) limits?: LimitChangeDto[]
   @IsOptional() @IsIn(['book', 'shop']) working?: 'book' | 'shop'
   @IsOptional() @IsIn(['plain', 'guarded']) rule?: 'plain' | 'guarded'
   @IsOptional() @ValidateNested() @Type(() => AimDto) aim?: AimDto
@@ -35,7 +41,8 @@ export class CheckSettingsDto {
   @IsOptional() @IsString() @MaxLength(60) family?: string
   @IsOptional() @IsLength(0) uRefit?: Nm
   @IsOptional() @IsNumber({}, { message: 'An angle in degrees.' }) @Min(0, { message: 'Between 0 and 60 degrees.' }) @Max(60, { message: 'Between 0 and 60 degrees.' }) tipAngle?: number
-  @IsOptional() @IsString() @Matches(ID, ID_FAULT) gaugeId?: string
+  /** Each takes the place of the one of its kind. */
+  @IsOptional() @IsArray() @ArrayMaxSize(20) @Matches(ID, { each: true, ...ID_FAULT }) gaugeIds?: string[]
 }
 
 export class NewCheckDto extends OperationDto {
@@ -48,14 +55,20 @@ export class SettingsDto extends CommandDto {
   @ValidateNested() @Type(() => CheckSettingsDto) settings!: CheckSettingsDto
 }
 
+/** One reading, in one form: start, far and back; figure; low and high; or word. The point says which. */
 export class ReadingDto extends CommandDto {
   @IsString() @Matches(ID, ID_FAULT) id!: string
   @IsString() @Matches(ID, ID_FAULT) trialId!: string
   @IsString() @MaxLength(40) point!: string
-  @IsLength() start!: Nm
-  @IsLength() far!: Nm
-  @IsLength() back!: Nm
-  @IsBoolean() springBack!: boolean
+  @IsOptional() @IsLength() start?: Nm
+  @IsOptional() @IsLength() far?: Nm
+  @IsOptional() @IsLength() back?: Nm
+  @IsOptional() @IsBoolean() springBack?: boolean
+  @IsOptional() @IsLength() figure?: Nm
+  @IsOptional() @IsLength() low?: Nm
+  @IsOptional() @IsLength() high?: Nm
+  @IsOptional() @IsInt() @Min(1) @Max(30) leaves?: number
+  @IsOptional() @IsString() @MaxLength(20) word?: string
   @Matches(DATE_TIME, { message: 'A date and time such as 2026-05-04T13:05:00Z.' }) at!: string
 }
 
@@ -78,6 +91,7 @@ export class FoundPieceDto {
 }
 
 export class FoundPackDto extends CommandDto {
+  @IsString() @MaxLength(40) place!: string
   @IsArray() @ArrayMaxSize(60) @ValidateNested({ each: true }) @Type(() => FoundPieceDto) pieces!: FoundPieceDto[]
 }
 
@@ -86,9 +100,16 @@ export class PieceDto {
   @IsInt() @Min(1) @Max(60) count!: number
 }
 
+/** What goes into one place. */
+export class PlacePackDto {
+  @IsString() @MaxLength(40) place!: string
+  @IsArray() @ArrayMaxSize(60) @ValidateNested({ each: true }) @Type(() => PieceDto) pieces!: PieceDto[]
+}
+
+/** Another fitting: the places that are taken apart, and what goes into each. */
 export class FitDto extends CommandDto {
   @IsString() @Matches(ID, ID_FAULT) trialId!: string
-  @IsArray() @ArrayMaxSize(60) @ValidateNested({ each: true }) @Type(() => PieceDto) pieces!: PieceDto[]
+  @IsArray() @ArrayMinSize(1) @ArrayMaxSize(60) @ValidateNested({ each: true }) @Type(() => PlacePackDto) packs!: PlacePackDto[]
 }
 
 export class SignOffDto extends CommandDto {

@@ -15,14 +15,19 @@ const reading = { ...head, id: 'r', trialId: 't', point: 'travel', start: 0, far
 describe('what the server takes', () => {
   it('takes what the bench sends', async () => {
     expect(await faults(ReadingDto, reading)).toEqual([])
-    expect(await faults(SettingsDto, { ...head, settings: { aim: { school: 'own', own: 100 }, packRules: { most: 4, onlyRemove: true }, tipAngle: 12.5, book: { kind: 'two-sided', lower: 1, upper: 2, unit: 'mm', source: { kind: 'book', page: '4' } } } })).toEqual([])
-    expect(await faults(FoundPackDto, { ...head, pieces: [{ size: 100, measured: true, count: 2 }, { lotId: 'a', count: 1 }] })).toEqual([])
-    expect(await faults(FitDto, { ...head, trialId: 't', pieces: [] })).toEqual([])
+    expect(await faults(SettingsDto, { ...head, settings: { aim: { school: 'own', own: 100 }, packRules: { most: 4, onlyRemove: true }, tipAngle: 12.5, gaugeIds: ['dial-1'], limits: [{ result: 'clearance@3', role: 'book', set: { kind: 'two-sided', lower: 1, upper: 2, unit: 'mm', source: { kind: 'book', page: '4' } } }] } })).toEqual([])
+    for (const form of [{ figure: 1 }, { low: 1, high: 2, leaves: 3 }, { word: 'turns' }]) expect(await faults(ReadingDto, { ...head, id: 'r', trialId: 't', point: 'p', at: reading.at, ...form })).toEqual([])
+    expect(await faults(FoundPackDto, { ...head, place: 'pack', pieces: [{ size: 100, measured: true, count: 2 }, { lotId: 'a', count: 1 }] })).toEqual([])
+    expect(await faults(FitDto, { ...head, trialId: 't', packs: [{ place: 'pack', pieces: [] }] })).toEqual([])
     expect(await faults(NewLotDto, { op: 'o', id: 'l', family: 'Shims', nominal: 100, count: 0, tolerance: { plus: 0, minus: 5 } })).toEqual([])
   })
   it.each<[string, new () => object, object, string]>([
     ['an infinite length', ReadingDto, { ...reading, far: Infinity }, 'far'],
-    ['a missing flag', ReadingDto, { ...reading, springBack: undefined }, 'springBack'],
+    ['a flag that is none', ReadingDto, { ...reading, springBack: 'yes' }, 'springBack'],
+    ['half a leaf', ReadingDto, { ...reading, leaves: 1.5 }, 'leaves'],
+    ['a gauge with a slash', SettingsDto, { ...head, settings: { gaugeIds: ['../x'] } }, 'settings.gaugeIds'],
+    ['a fitting of no place', FitDto, { ...head, trialId: 't', packs: [] }, 'packs'],
+    ['limits nobody gave a source', SettingsDto, { ...head, settings: { limits: [{ result: 'play', role: 'book', set: { kind: 'upper', upper: 1, unit: 'mm', source: { kind: 'hearsay' } } }] } }, 'settings.limits.0.set.source.kind'],
     ['a 13th month', ReadingDto, { ...reading, at: '2026-13-04T13:05:00Z' }, 'at'],
     ['an id with a slash', ReadingDto, { ...reading, id: '../x' }, 'id'],
     ['a negative version', ReadingDto, { ...reading, version: -1 }, 'version'],

@@ -3,7 +3,7 @@ import { demoForThisFile, expect, openWorkshop, test } from './workshop'
 
 demoForThisFile()
 
-interface View { version: number, document: { trials: { id: string, pack: unknown, readings: { id: string }[] }[] } }
+interface View { version: number, document: { trials: { id: string, readings: { id: string }[] }[] } }
 
 test('killed in the middle of writes: what was answered is there, nothing is half done', async () => {
   test.setTimeout(180_000)
@@ -49,7 +49,7 @@ test('two tabs fit at once: one does, the other is told, stock moves once', asyn
   const onHand = async () => ((await (await fetch(`${shop.address}/api/stock`)).json()) as { lots: { id: string, onHand: number }[] }).lots.map(lot => [lot.id, lot.onHand])
   const before = new Map(await onHand() as [string, number][])
   const { version } = (await (await fetch(url)).json()) as View
-  const fit = (op: string) => fetch(`${url}/fittings`, { method: 'POST', body: JSON.stringify({ op, version, trialId: `t-${op}`, pieces: [{ lotId: 'cover-5', count: 1 }, { lotId: 'cover-20', count: 1 }] }) })
+  const fit = (op: string) => fetch(`${url}/fittings`, { method: 'POST', body: JSON.stringify({ op, version, trialId: `t-${op}`, packs: [{ place: 'pack', pieces: [{ lotId: 'cover-5', count: 1 }, { lotId: 'cover-20', count: 1 }] }] }) })
   const statuses = (await Promise.all([fit('a'), fit('b')])).map(answer => answer.status).sort()
   expect(statuses).toEqual([200, 409])
   const after = new Map(await onHand() as [string, number][])

@@ -1,23 +1,24 @@
 <script setup lang="ts">
 import type { CheckDocument } from '#core/check/document'
 import type { CheckEvaluation } from '#core/check/evaluate-check'
-import { workingLimits } from '#core/check/document'
+import type { ResultEvaluation } from '#core/check/evaluate-fitting'
+import type { PlaceEvaluation } from '#core/check/evaluate-place'
 import { formatLength } from '#core/quantity/format-length'
 import { UNIT_NAME } from '#core/quantity/length'
 import { shortTime } from '~/composables/shortTime'
 import { usePreferences } from '~/stores/preferences'
 
 /** Did the play move by what the arithmetic said? Then the signature. */
-const props = defineProps<{ evaluation: CheckEvaluation, document: CheckDocument, fault: string | null, busy: boolean }>()
+const props = defineProps<{ evaluation: CheckEvaluation, document: CheckDocument, shown: ResultEvaluation, place: PlaceEvaluation | null, fault: string | null, busy: boolean }>()
 const emit = defineEmits<{ sign: [{ by: string, reason: string }], reopen: [{ by: string, reason: string }] }>()
 const preferences = usePreferences()
 const reason = ref('')
 const tried = ref(false)
-const limits = computed(() => workingLimits(props.document))
-const predicted = computed(() => props.document.trials.at(-1)?.predicted ?? null)
-const residual = computed(() => props.evaluation.current?.residual ?? null)
+const predicted = computed(() => props.shown.predicted)
+const residual = computed(() => props.shown.residual)
+const ledger = computed(() => props.place?.ledger ?? null)
 const show = (value: number, sign = false) => formatLength(value, preferences.unit, { sign })
-const severalFittings = computed(() => (props.evaluation.ledger?.entries.length ?? 0) > 1)
+const severalFittings = computed(() => (ledger.value?.entries.length ?? 0) > 1)
 const gate = computed(() => props.evaluation.signOff)
 const nameFault = computed(() => (tried.value && preferences.signer.trim() === '' ? 'A signature needs a name.' : null))
 const reasonFault = computed(() => (tried.value && reason.value.trim() === '' && (gate.value.needsReason || props.document.signOff) ? 'Give the reason: it stands in the record.' : null))
@@ -36,10 +37,10 @@ function submit(): void {
 <template>
   <section aria-label="Prove" class="space-y-5">
     <div v-if="predicted">
-      <h2 class="label mb-1">Proof</h2>
+      <h2 class="label mb-1">Proof{{ evaluation.current.results.filter(result => result.kind.main).length > 1 ? `, ${shown.label}` : '' }}</h2>
       <dl class="flex flex-wrap gap-x-10 gap-y-1" data-test="proof">
         <div><dt class="text-[13px] text-mute">predicted</dt><dd class="figure text-xl">{{ show(predicted.play) }}</dd></div>
-        <div><dt class="text-[13px] text-mute">measured</dt><dd class="figure text-xl">{{ evaluation.estimate ? show(evaluation.estimate.value) : '–' }}</dd></div>
+        <div><dt class="text-[13px] text-mute">measured</dt><dd class="figure text-xl">{{ shown.valid && shown.estimate ? show(shown.estimate.value) : '–' }}</dd></div>
         <div><dt class="text-[13px] text-mute">residual</dt><dd class="figure text-xl font-bold" :class="residual?.flagged ? 'text-out' : ''">{{ residual ? show(residual.difference, true) : '–' }} <span class="text-[15px] font-normal text-mute">{{ residual ? `${Math.abs(residual.z).toFixed(1)} u` : '' }}</span></dd></div>
       </dl>
       <p v-if="residual" class="mt-1 text-[14px]" :class="residual.flagged ? 'text-out' : 'text-in'">{{ residual.flagged ? 'It did not move by what the pack changed. Find out why: bolts, seating, a piece not its size.' : 'It moved as predicted.' }}</p>
@@ -47,8 +48,8 @@ function submit(): void {
     </div>
     <div v-if="severalFittings">
       <h2 class="label mb-1">Trial ledger</h2>
-      <p class="text-[14px]" :class="evaluation.ledger!.state === 'agree' ? 'text-in' : 'text-near'" data-test="ledger-words">{{ evaluation.ledger!.words }}</p>
-      <ul v-if="evaluation.ledger!.suspect" class="mt-1 list-disc pl-5 text-[14px]"><li v-for="line in evaluation.ledger!.suspect.reasons" :key="line">{{ line }}</li></ul>
+      <p class="text-[14px]" :class="ledger!.state === 'agree' ? 'text-in' : 'text-near'" data-test="ledger-words">{{ ledger!.words }}</p>
+      <ul v-if="ledger!.suspect" class="mt-1 list-disc pl-5 text-[14px]"><li v-for="line in ledger!.suspect.reasons" :key="line">{{ line }}</li></ul>
     </div>
     <form class="space-y-3" novalidate @submit.prevent="submit">
       <h2 class="label">{{ document.signOff ? 'Signed off' : 'Sign off' }}</h2>
@@ -65,6 +66,6 @@ function submit(): void {
       </template>
       <p class="text-[12.5px] text-mute">The maker’s manual comes first. Where law or insurance asks for a licensed mechanic, this record does not replace one. Figures in {{ UNIT_NAME[preferences.unit] }}.</p>
     </form>
-    <div v-if="severalFittings && evaluation.place"><h2 class="label mb-1">Does the play follow the pack?</h2><LedgerPlot :ledger="evaluation.ledger!" :response="evaluation.place.response" :limits="limits" /></div>
+    <div v-if="severalFittings && place"><h2 class="label mb-1">Does the play follow the pack?</h2><LedgerPlot :ledger="ledger!" :response="place.place.response" :limits="shown.limits.working" /></div>
   </section>
 </template>

@@ -2,6 +2,10 @@
 import type { Gauge } from '#core/reading/gauge'
 import type { CheckDocument } from '#core/check/document'
 import { checkKind } from '#core/check/registry'
+import { gaugeKindsFor } from '#core/check/gauges-needed'
+import { packIn } from '#core/check/document'
+import { ways } from '#core/method/ways'
+import { GAUGE_NAME } from '#core/reading/gauge'
 import { AIM_NAME, type AimSchool } from '#core/verdict/aim'
 import type { Nm } from '#core/quantity/length'
 import { formatLength } from '#core/quantity/format-length'
@@ -14,15 +18,17 @@ import { parseFoundPack } from './found-pack'
 
 /** Everything a check rests on; each change is kept at once. */
 const props = defineProps<{ document: CheckDocument, lots: readonly Lot[], faults: readonly Fault[] }>()
-const emit = defineEmits<{ keep: [Record<string, unknown>], found: [{ pieces: { size: Nm, measured: boolean, count: number }[] }] }>()
+const emit = defineEmits<{ keep: [Record<string, unknown>], found: [{ place: string, pieces: { size: Nm, measured: boolean, count: number }[] }] }>()
 const preferences = usePreferences()
 const kind = computed(() => checkKind(props.document.kind))
 const places = computed(() => kind.value.places(props.document.setup))
 const locked = computed(() => props.document.signOff !== null)
+const needed = computed(() => gaugeKindsFor(kind.value.points(props.document.setup)))
+const usesDial = computed(() => kind.value.points(props.document.setup).some(point => ways[point.way].entry === 'travel'))
 const gauges = ref<readonly Gauge[]>([])
 const families = ref<readonly string[]>([])
 onMounted(async () => {
-  gauges.value = await api<Gauge[]>('/api/gauges').catch(() => [props.document.gauge])
+  gauges.value = await api<Gauge[]>('/api/gauges').catch(() => Object.values(props.document.gauges))
   const stock = await api<StockView>('/api/stock').catch(() => null)
   families.value = [...new Set([...(stock?.lots.map(lot => lot.family) ?? []), props.document.family].filter(Boolean))]
 })
@@ -47,13 +53,15 @@ const found = ref('')
 const measuredPieces = ref(true)
 const foundFault = ref<string | null>(null)
 const index = computed(() => lotMap(props.lots))
-const pack = computed(() => props.document.trials[0]?.pack ?? null)
+const placeId = ref('')
+const place = computed(() => places.value.find(candidate => candidate.id === placeId.value) ?? places.value[0] ?? null)
+const pack = computed(() => (place.value ? packIn(props.document.trials[0]!, place.value.id) : null))
 const listed = computed(() => pack.value?.map(piece => `${piece.count} × ${formatLength(thickness(index.value.get(piece.lotId)!), preferences.unit, { trim: true })}`).join(', '))
 function listPack(): void {
   const read = parseFoundPack(found.value, preferences.unit)
   foundFault.value = read.ok ? null : read.reason
   if (!read.ok) return
-  emit('found', { pieces: read.pieces.map(piece => ({ ...piece, measured: measuredPieces.value })) })
+  emit('found', { place: place.value!.id, pieces: read.pieces.map(piece => ({ ...piece, measured: measuredPieces.value })) })
   found.value = ''
 }
 </script>
@@ -63,26 +71,23 @@ function listPack(): void {
     <p v-if="faultAt(faults, '')" class="fault lg:col-span-2" role="alert">{{ faultAt(faults, '') }}</p>
     <div class="space-y-4">
       <div><label class="label mb-1 block" for="setup-title">Name of the check</label><input id="setup-title" class="field" :value="document.title" maxlength="120" autocomplete="off" :disabled="locked" @change="emit('keep', { title: value($event) })"><p v-if="faultAt(faults, 'settings.title')" class="fault">{{ faultAt(faults, 'settings.title') }}</p></div>
-      <div v-for="field in kind.setupFields" :key="field.id">
-        <label class="label mb-1 block" :for="`setup-${field.id}`">{{ field.label }}</label>
-        <select :id="`setup-${field.id}`" class="field" :value="document.setup[field.id]" :disabled="locked || document.trials.length > 1" @change="emit('keep', { setup: { [field.id]: value($event) } })"><option v-for="option in field.options" :key="option.value" :value="option.value">{{ option.label }}{{ option.hint ? ` (${option.hint})` : '' }}</option></select>
-        <p v-if="faultAt(faults, `settings.setup.${field.id}`)" class="fault">{{ faultAt(faults, `settings.setup.${field.id}`) }}</p>
-      </div>
+      <SetupFields :kind="kind" :setup="document.setup" :unit-system="preferences.system" :disabled="locked" :settled="document.trials.length > 1" :faults="faults" @change="setup => emit('keep', { setup })" />
       <div v-if="places.length">
         <label class="label mb-1 block" for="setup-family">Pieces come from</label>
         <select id="setup-family" class="field" :value="document.family" :disabled="locked" @change="emit('keep', { family: value($event) })"><option value="">no drawer chosen</option><option v-for="family in families" :key="family" :value="family">{{ family }}</option></select>
       </div>
       <form v-if="places.length && document.trials.length === 1 && !locked" class="space-y-1" novalidate @submit.prevent="listPack">
+        <div v-if="places.length > 1"><label class="label mb-1 block" for="found-place">Place</label><select id="found-place" :value="place!.id" class="field" @change="placeId = value($event)"><option v-for="p in places" :key="p.id" :value="p.id">{{ p.label }}</option></select></div>
         <label class="label block" for="found-pack">Pack as found, piece by piece, {{ preferences.system === 'inch' ? 'thou' : 'mm' }}</label>
         <p v-if="pack" class="text-[14px]">{{ listed || 'no pieces' }}</p>
         <div class="flex gap-2"><input id="found-pack" v-model="found" class="field figure" placeholder="10, 8, 2 x 3" autocomplete="off" :aria-invalid="foundFault !== null"><button type="submit" class="button">{{ pack ? 'List anew' : 'List' }}</button></div>
         <p v-if="foundFault" class="fault">{{ foundFault }}</p>
         <label class="flex min-h-11 items-center gap-2 text-[13.5px]"><input v-model="measuredPieces" type="checkbox" class="size-4">measured with a micrometer, stuck ones parted</label>
       </form>
-      <div><label class="label mb-1 block" for="setup-gauge">Gauge</label><select id="setup-gauge" class="field" :value="document.gauge.id" :disabled="locked" @change="emit('keep', { gaugeId: value($event) })"><option v-for="gauge in gauges" :key="gauge.id" :value="gauge.id">{{ gauge.name }}</option></select></div>
+      <div v-for="need in needed" :key="need"><label class="label mb-1 block" :for="`setup-${need}`">{{ GAUGE_NAME[need] }}</label><select :id="`setup-${need}`" class="field" :value="document.gauges[need]?.id ?? ''" :disabled="locked" @change="emit('keep', { gaugeIds: [value($event)] })"><option v-if="!document.gauges[need]" value="" disabled>none in the register yet</option><option v-for="gauge in gauges.filter(g => g.kind === need)" :key="gauge.id" :value="gauge.id">{{ gauge.name }}</option></select></div>
       <div class="grid grid-cols-2 gap-2">
         <div><label class="label mb-1 block" for="setup-unit">Entry unit of the check</label><select id="setup-unit" class="field" :value="document.entryUnit" :disabled="locked" @change="emit('keep', { entryUnit: value($event) })"><option value="thou">thou</option><option value="mm">mm</option></select></div>
-        <div><label class="label mb-1 block" for="setup-angle">Tip’s angle, degrees</label><input id="setup-angle" class="field figure" type="number" min="0" max="60" step="1" :value="document.tipAngle" :disabled="locked" :aria-invalid="faultAt(faults, 'settings.tipAngle') !== undefined" @change="emit('keep', { tipAngle: Number(value($event)) })"><p v-if="faultAt(faults, 'settings.tipAngle')" class="fault">{{ faultAt(faults, 'settings.tipAngle') }}</p></div>
+        <div v-if="usesDial"><label class="label mb-1 block" for="setup-angle">Tip’s angle, degrees</label><input id="setup-angle" class="field figure" type="number" min="0" max="60" step="1" :value="document.tipAngle" :disabled="locked" :aria-invalid="faultAt(faults, 'settings.tipAngle') !== undefined" @change="emit('keep', { tipAngle: Number(value($event)) })"><p v-if="faultAt(faults, 'settings.tipAngle')" class="fault">{{ faultAt(faults, 'settings.tipAngle') }}</p></div>
       </div>
       <fieldset :disabled="locked"><legend class="label mb-1">Rule</legend>
         <label v-for="rule in (['plain', 'guarded'] as const)" :key="rule" class="flex min-h-11 items-center gap-2 text-[14px]"><input type="radio" name="rule" class="size-4" :checked="document.rule === rule" @change="emit('keep', { rule })">{{ rule === 'plain' ? 'Plain: inside the limits passes' : 'Guarded: 95 % sure, or too close to call' }}</label>
@@ -104,11 +109,7 @@ function listPack(): void {
       </fieldset>
     </div>
     <div class="space-y-4">
-      <LimitEditor title="Book limits" :limits="document.limits.book" :unit="preferences.unit" default-source="book" :locked="locked" @keep="emit('keep', { book: $event })" />
-      <p v-if="faultAt(faults, 'settings.book')" class="fault">{{ faultAt(faults, 'settings.book') }}</p>
-      <LimitEditor title="Shop limits" :limits="document.limits.shop" :unit="preferences.unit" default-source="shop" :locked="locked" @keep="emit('keep', { shop: $event })" />
-      <p v-if="faultAt(faults, 'settings.shop')" class="fault">{{ faultAt(faults, 'settings.shop') }}</p>
-      <fieldset v-if="document.limits.book && document.limits.shop" :disabled="locked"><legend class="label mb-1">Which limits judge</legend><div class="flex gap-5"><label v-for="role in (['book', 'shop'] as const)" :key="role" class="flex min-h-11 items-center gap-2 text-[14px]"><input type="radio" name="working" class="size-4" :checked="document.limits.working === role" @change="emit('keep', { working: role })">{{ role }}</label></div></fieldset>
+      <LimitsPanel :kind="kind" :document="document" :locked="locked" :faults="faults" @keep="emit('keep', $event)" />
       <fieldset v-if="places.length" class="space-y-2" :disabled="locked" @focusout="keepAim">
         <legend class="label mb-1">Aim</legend>
         <div class="grid grid-cols-2 gap-2">

@@ -1,24 +1,26 @@
 <script setup lang="ts">
 import type { CheckDocument } from '#core/check/document'
-import { headlineFigure, type CheckEvaluation } from '#core/check/evaluate-check'
-import { formatLength } from '#core/quantity/format-length'
+import { shownFigure, type CheckEvaluation } from '#core/check/evaluate-check'
+import { formatLength, unitFor, otherUnit } from '#core/quantity/format-length'
 import { UNIT_NAME } from '#core/quantity/length'
 import { verdictWord } from '#core/verdict/words'
-import { checkKind } from '#core/check/registry'
 import { stateText } from '~/composables/stateColour'
 import { usePreferences } from '~/stores/preferences'
 
 /** The answer, readable from two metres: mark, word, figure; then one sentence and its sum. */
 const props = defineProps<{ evaluation: CheckEvaluation, document: CheckDocument, sentence: string, arithmetic: string }>()
 const preferences = usePreferences()
-const raw = computed(() => props.evaluation.current?.results[0]?.estimate ?? null)
-const figure = computed(() => (props.evaluation.estimate ? headlineFigure(props.evaluation, props.document, preferences.unit) : raw.value ? formatLength(raw.value.value, preferences.unit) : '–'))
+const result = computed(() => props.evaluation.headline)
+const raw = computed(() => result.value.estimate)
+const unit = computed(() => unitFor(preferences.system, result.value.kind.scale))
+const figure = computed(() => shownFigure(result.value, unit.value))
+const several = computed(() => props.evaluation.current.results.filter(other => other.kind.main).length > 1)
 /** What the other rule would say, when it says something else. */
 const otherRule = computed(() => {
-  const verdict = props.evaluation.current?.verdict.working
+  const verdict = result.value.verdict.working
   if (!verdict || verdict.plain === verdict.guarded) return null
   const name = props.document.rule === 'plain' ? 'guarded' as const : 'plain' as const
-  return { name, word: verdictWord(verdict[name], checkKind(props.document.kind).ends) }
+  return { name, word: verdictWord(verdict[name], result.value.kind.ends) }
 })
 </script>
 
@@ -27,8 +29,9 @@ const otherRule = computed(() => {
     <div class="flex flex-wrap items-center gap-x-5 gap-y-1" aria-live="polite" data-test="verdict">
       <span class="flex items-center gap-3" :class="stateText(evaluation.state)"><StateMark :state="evaluation.state" :size="34" /><span class="display text-3xl">{{ evaluation.word }}</span></span>
       <span class="figure text-[58px] font-bold leading-none" data-test="figure">{{ figure }}</span>
+      <span v-if="several && raw" class="label">{{ result.label }}</span>
       <span v-if="raw" class="figure text-[17px] leading-tight text-mute">
-        ± {{ formatLength(raw.U, preferences.unit) }} {{ UNIT_NAME[preferences.unit] }}<br>{{ formatLength(raw.value, preferences.other, { unit: true }) }}
+        ± {{ formatLength(raw.U, unit) }} {{ UNIT_NAME[unit] }}<br>{{ formatLength(raw.value, otherUnit(unit, result.kind.scale), { unit: true }) }}
       </span>
     </div>
     <div class="min-w-0 flex-1 basis-72 md:text-right" data-test="answer">

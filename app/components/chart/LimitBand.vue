@@ -18,6 +18,8 @@ const props = defineProps<{
   measured: { value: number, U: number } | null
   predicted: { value: number, U: number, words: string } | null
   ends: { below: string, above: string }
+  /** which result this is, where a check has several */
+  label?: string | null
 }>()
 const box = ref<HTMLElement>()
 const { width: measuredWidth } = useElementSize(box)
@@ -97,6 +99,7 @@ const tickLabel = (value: number) => String(Math.round(value * 1e6) / 1e6).repla
       </g>
       <g fill="var(--scribe-soft)" font-size="12.5">
         <text :x="width - 8" y="27" text-anchor="end">thou</text><text :x="width - 8" :y="HEIGHT - 19" text-anchor="end">mm</text>
+        <text v-if="label" x="10" :y="46" font-size="13" font-weight="650" fill="var(--scribe)">{{ label }}</text>
         <text x="10" :y="124">{{ ends.below.toLowerCase() }}</text><text :x="width - 10" :y="124" text-anchor="end">{{ ends.above.toLowerCase() }}</text>
       </g>
       <g v-if="zones.length" fill="var(--scribe)" font-size="13" :text-anchor="labelEnd ? 'end' : 'start'">

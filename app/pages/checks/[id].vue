@@ -1,21 +1,24 @@
 <script setup lang="ts">
 import { evaluateCheck, type CheckEvaluation } from '#core/check/evaluate-check'
-import type { PointReading } from '#core/check/document'
+import { packIn, type PointReading } from '#core/check/document'
 import { checkKind } from '#core/check/registry'
+import { ways } from '#core/method/ways'
 import { PHASES, type Phase, type Step } from '#core/method/step'
-import { formatLength } from '#core/quantity/format-length'
-import { systemOf, type Nm } from '#core/quantity/length'
+import { unitFor } from '#core/quantity/format-length'
+import { systemOf } from '#core/quantity/length'
+import { isRepeat, readingWords, unvoided } from '#core/reading/reading'
+import { signedPlay } from '#core/reading/repeat'
 import type { Fault } from '#shared/types'
 import { v4 as uuid } from 'uuid'
 import { faultsOf } from '~/composables/useApi'
 import { useBenchWords } from '~/composables/useBenchWords'
 import { useRail } from '~/composables/useRail'
 import { useChooser } from '~/composables/useChooser'
-import { useDraft } from '~/composables/useDraft'
+import { useTaking } from '~/composables/useTaking'
 import { key, useKeys } from '~/composables/useKeys'
 import { useBench } from '~/stores/bench'
 import { usePreferences } from '~/stores/preferences'
-import { sketches } from '~/components/bench/sketches'
+import { rows, sketches } from '~/components/bench/sketches'
 
 const id = String(useRoute().params.id)
 const bench = useBench()
@@ -28,8 +31,8 @@ const panel = ref<{ focus: () => void, submit: () => void }>()
 const document = computed(() => bench.document!)
 const ready = computed(() => bench.document !== null && bench.document.id === id)
 const kind = computed(() => checkKind(document.value.kind))
-const unit = computed(() => preferences.unit)
-const { draft, start, far, back, reading, answer, clear } = useDraft(id, unit, computed(() => (ready.value ? kind.value.plausible : 0 as Nm)), computed(() => (ready.value ? kind.value.points(document.value.setup)[0]!.id : 'travel')), computed(() => (ready.value ? document.value.gauge.rangePerTurn : null)))
+const taking = useTaking(id, computed(() => (ready.value ? bench.document : null)))
+const { points, point, way, gauge, unit, draft, start, far, back, reading, answer, clear } = taking
 
 /** The check with the reading that is being typed: every keystroke is judged. */
 const live = computed(() => {
@@ -39,21 +42,55 @@ const live = computed(() => {
   return { ...document.value, trials: [...trials, { ...last, readings: [...last.readings, { ...reading.value, id: 'draft' } as PointReading] }] }
 })
 const evaluation = computed<CheckEvaluation>(() => evaluateCheck(live.value, bench.lots))
-const request = computed(() => (ready.value && !document.value.signOff ? evaluation.value.request : null))
+const locked = computed(() => document.value.signOff !== null)
+const phase = ref<Phase>('measure')
+
+/** The result looked at: the one picked, else the one the point in hand belongs to, else the one that decides. */
+const pickedResult = ref('')
+const several = computed(() => evaluation.value.current.results.length > 1)
+const shown = computed(() => {
+  const { results } = evaluation.value.current
+  const ofPoint = phase.value === 'measure' ? results.find(result => result.kind.main && result.points.includes(point.value.id)) : null
+  return results.find(result => result.id === pickedResult.value) ?? ofPoint ?? evaluation.value.headline
+})
+const place = computed(() => evaluation.value.places.find(candidate => candidate.place.result === shown.value.id) ?? evaluation.value.places[0] ?? null)
+function pickPoint(next: string): void {
+  pickedResult.value = ''
+  taking.pick(next)
+  panel.value?.focus()
+}
+
+const request = computed(() => (ready.value && !document.value.signOff ? place.value?.request ?? null : null))
 const { choice, busy: choosing } = useChooser(request)
 const picked = ref(0)
 watch(() => choice.value?.proposals.map(p => p.order.join()).join('|'), () => { picked.value = 0 })
-const proposal = computed(() => (evaluation.value.request ? choice.value?.proposals[picked.value] ?? null : null))
+const proposal = computed(() => (place.value?.request ? choice.value?.proposals[picked.value] ?? null : null))
 
-const phase = ref<Phase>('measure')
-const locked = computed(() => document.value.signOff !== null)
 const steps = computed(() => kind.value.procedure(document.value.setup))
 const current = computed(() => document.value.trials.at(-1)!)
 const trialOf = (step: Step) => (step.phase === 'setup' ? null : current.value.id)
 const ticked = (step: Step) => document.value.ticks.some(tick => tick.step === step.id && tick.trial === trialOf(step))
-const fitted = computed(() => current.value.pack)
-const estimate = computed(() => evaluation.value.current?.results[0]?.estimate ?? null)
-const findings = computed(() => evaluation.value.current?.results[0]?.findings ?? [])
+const fitted = computed(() => (place.value ? packIn(current.value, place.value.place.id) : null))
+const estimate = computed(() => shown.value.estimate)
+const readings = computed(() => taking.readingsOf(point.value))
+/** What is said of the series being taken: that of its point, with what its result adds. */
+const findings = computed(() => {
+  const results = evaluation.value.current.results.filter(result => result.points.includes(point.value.id))
+  const all = results.flatMap(result => result.findings)
+  return several.value ? all.filter((finding, i) => all.findIndex(other => other.words === finding.words && other.repeatId === finding.repeatId) === i && (!finding.repeatId || finding.repeatId === 'draft' || readings.value.some(r => r.id === finding.repeatId))) : all
+})
+const cells = computed(() => points.value.map((candidate) => {
+  const all = taking.readingsOf(candidate)
+  const last = unvoided(all).at(-1)
+  const result = evaluation.value.current.results.find(other => other.points.includes(candidate.id))
+  const ids = new Set(all.map(r => r.id))
+  const word = last && 'word' in last ? candidate.words?.find(w => w.value === last.word)?.label : undefined
+  return {
+    point: candidate, stale: result?.stale !== null && result?.stale !== undefined && last !== undefined,
+    bad: result?.findings.some(f => f.level === 'fail' && f.repeatId !== undefined && ids.has(f.repeatId)) ?? false,
+    figure: last ? word ?? readingWords(last, unitFor(preferences.system, ways[candidate.way].scale)).replace(/ (thou|in|mm)$/, '') : null,
+  }
+}))
 
 onMounted(async () => {
   try {
@@ -68,19 +105,25 @@ onMounted(async () => {
 
 function openPhase(next: Phase): void {
   phase.value = next
-  if (next === 'measure' || (next === 'prove' && !locked.value && !evaluation.value.current?.valid)) panel.value?.focus()
+  if (next === 'measure' || (next === 'prove' && !locked.value && !evaluation.value.headline.valid)) panel.value?.focus()
   else nextTick(() => { (globalThis.document.activeElement as HTMLElement | null)?.blur() })
 }
 const step = (by: number) => openPhase(PHASES[Math.min(PHASES.length - 1, Math.max(0, PHASES.indexOf(phase.value) + by))]!)
 
 function log(): void {
   if (!reading.value || locked.value) return
-  bench.logReading(reading.value, `reading ${formatLength(reading.value.far, unit.value, { unit: true, trim: true })}`)
+  bench.logReading(reading.value, `reading ${readingWords({ ...reading.value, id: '' } as PointReading, unit.value)}`)
   clear()
+  taking.advance()
+}
+function logWord(word: string): void {
+  if (locked.value) return
+  bench.logReading({ point: point.value.id, word }, `${point.value.label}: ${word}`)
+  taking.advance()
 }
 const voiding = ref<PointReading | null>(null)
 function voidLast(): void {
-  voiding.value = [...current.value.readings].reverse().find(r => !r.voided) ?? null
+  voiding.value = unvoided(readings.value).at(-1) ?? null
 }
 function voidNow(reason: string): void {
   if (voiding.value) bench.voidReading(voiding.value.id, reason)
@@ -109,14 +152,19 @@ function askFit(): void {
   if (!locked.value && change && change.in.length + change.out.length > 0 && !reading.value) fitting.value = true
 }
 async function fit(): Promise<void> {
-  if (!proposal.value || !await command('fittings', { trialId: uuid(), pieces: proposal.value.pack })) return
+  if (!proposal.value || !await command('fittings', { trialId: uuid(), packs: [{ place: place.value!.place.id, pieces: proposal.value.pack }] })) return
   fitting.value = false
   openPhase('prove')
 }
 const sign = (path: 'sign-off' | 'reopen', { by, reason }: { by: string, reason: string }) => command(path, { by, ...(reason ? { reason } : {}) })
 
-const { sentence, arithmetic, predicted, windowWords, oneMore } = useBenchWords({ document, evaluation, choice, proposal, lots: computed(() => bench.lots), phase })
-const plays = computed(() => live.value.trials.at(-1)?.readings.filter(r => !r.voided).map(r => Math.abs((2 * r.far - r.start - r.back) / 2)) ?? [])
+const { sentence, arithmetic, predicted, windowWords, oneMore } = useBenchWords({ document, evaluation, shown, place, choice, proposal, lots: computed(() => bench.lots), phase })
+/** Ticks on the band: the readings of a result that is read at one point. */
+const plays = computed(() => {
+  const only = shown.value.points.length === 1 ? points.value.find(candidate => candidate.id === shown.value.points[0]) : undefined
+  const all = only ? [...taking.readingsOf(only), ...(reading.value?.point === only.id && !locked.value ? [reading.value as PointReading] : [])] : []
+  return unvoided(all).flatMap(one => (isRepeat(one) ? [Math.abs(signedPlay(one))] : []))
+})
 const { notes, done } = useRail({ document, evaluation, steps, ticked })
 
 const explaining = ref(false)
@@ -126,7 +174,7 @@ useKeys(computed(() => {
   return [
     ...(phase.value === 'choose' ? [key('1–5', 'pick a pack', (k) => { if (choice.value?.proposals[Number(k) - 1]) picked.value = Number(k) - 1 }, { keys: ['1', '2', '3', '4', '5'] })] : []),
     ...(free && phase.value === 'choose' && proposal.value ? [key('F', 'fit this', askFit)] : []),
-    ...(free && phase.value !== 'choose' ? [key('Z', 'log, back at zero', () => panel.value?.submit()), key('V', 'void last', voidLast), key('R', 'go to the reading', () => panel.value?.focus(), { quiet: true }), key('X', 'sprang back', () => { draft.value = { ...draft.value, springBack: !draft.value.springBack } }, { quiet: true })] : []),
+    ...(free && phase.value !== 'choose' ? [key('Z', way.value.entry === 'travel' ? 'log, back at zero' : 'log', () => panel.value?.submit()), key('V', 'void last', voidLast), key('R', 'go to the reading', () => panel.value?.focus(), { quiet: true }), ...(way.value.entry === 'travel' ? [key('X', 'sprang back', () => { draft.value = { ...draft.value, springBack: !draft.value.springBack } }, { quiet: true })] : [])] : []),
     key('PgDn', 'next phase', () => step(1), { keys: ['PageDown'] }),
     key('PgUp', 'phase before', () => step(-1), { keys: ['PageUp'], quiet: true }),
     key('E', 'explain', () => { explaining.value = true }),
@@ -153,31 +201,36 @@ useHead({ title: computed(() => (ready.value ? `${document.value.title} · Finit
         </aside>
         <div class="min-w-0 space-y-3 px-4 py-3 md:px-7">
           <VerdictLine :evaluation="evaluation" :document="document" :sentence="sentence" :arithmetic="arithmetic" />
-          <LimitBand :book="document.limits.book" :shop="document.limits.shop" :aim="evaluation.aim?.target ?? null" :readings="plays" :measured="estimate ? { value: estimate.value, U: estimate.U } : null" :predicted="predicted" :ends="kind.ends" />
+          <LimitBand :book="shown.limits.book" :shop="shown.limits.shop" :aim="place?.aim?.target ?? null" :readings="plays" :measured="estimate ? { value: estimate.value, U: estimate.U } : null" :predicted="predicted" :ends="shown.kind.ends" :label="several ? `${shown.kind.label}, ${shown.label}` : null" />
           <p v-if="evaluation.gauge?.answer === 'cannot-decide'" class="text-near">This gauge cannot decide a band this narrow: its U is wider than half the band.</p>
-          <p v-if="evaluation.aim?.caution" class="text-[14px] text-near">{{ evaluation.aim.caution }}</p>
+          <p v-if="place?.aim?.caution" class="text-[14px] text-near">{{ place.aim.caution }}</p>
           <SetupPanel v-if="phase === 'setup'" :document="document" :lots="bench.lots" :faults="faults" @keep="settings => command('settings', { settings })" @found="found => command('found-pack', found)" />
           <div v-show="phase !== 'setup'" class="grid gap-x-7 gap-y-5 lg:grid-cols-[minmax(0,340px)_minmax(0,1fr)]">
             <div>
-              <ReadingPanel ref="panel" v-model:draft="draft" :unit="unit" :readings="current.readings" :findings="findings" :far="far" :back="back" :start="start" :locked="locked" :one-more="oneMore" :counter="document.gauge.rangePerTurn !== null" @log="log" @answer="answer" @void="voiding = $event" />
-              <div class="mt-4"><h2 class="label mb-1">Where the dial stands</h2><component :is="sketches[document.kind]" v-bind="document.setup" /></div>
+              <ReadingPanel ref="panel" v-model:draft="draft" :point="point" :several="points.length > 1" :unit="unit" :gauge="gauge" :readings="readings" :findings="findings" :far="far" :back="back" :start="start" :locked="locked" :one-more="points.length > 1 ? null : oneMore" @log="log" @answer="answer" @void="voiding = $event" @word="logWord" />
+              <div v-if="points.length > 1" class="mt-4"><h2 class="label mb-1">Points</h2><PointGrid :picked="point.id" :cells="cells" @update:picked="pickPoint" /></div>
+              <div class="mt-4"><h2 class="label mb-1">Where the gauge stands</h2><component :is="sketches[document.kind]" v-bind="document.setup" /></div>
             </div>
             <div>
-              <template v-if="phase === 'prove'"><ProvePanel :evaluation="evaluation" :document="document" :fault="faults.map(f => f.reason).join(' ') || null" :busy="busy" @sign="sign('sign-off', $event)" @reopen="sign('reopen', $event)" /></template>
-              <template v-else-if="evaluation.place">
-                <div class="mb-1 flex flex-wrap justify-between gap-x-4"><h2 class="label">{{ evaluation.place.label }}</h2><span v-if="windowWords" class="label font-normal">{{ windowWords }}</span></div>
-                <PackSection :fitted="fitted" :next="locked ? null : proposal?.pack ?? null" :lots="bench.lots" :between="evaluation.place.between" :first="document.packRules.required ?? null" />
+              <div v-if="several && phase !== 'prove'" class="mb-4 space-y-4">
+                <component :is="rows[document.kind]" v-if="rows[document.kind]" :results="evaluation.current.results" :picked="shown.id" @pick="pickedResult = $event" />
+                <ResultTable :picked="shown.id" :results="evaluation.current.results" :headline="evaluation.headline.id" @update:picked="pickedResult = $event" />
+              </div>
+              <ProvePanel v-if="phase === 'prove'" :evaluation="evaluation" :document="document" :shown="shown" :place="place" :fault="faults.map(f => f.reason).join(' ') || null" :busy="busy" @sign="sign('sign-off', $event)" @reopen="sign('reopen', $event)" />
+              <template v-else-if="place && (!several || phase === 'choose')">
+                <div class="mb-1 flex flex-wrap justify-between gap-x-4"><h2 class="label">{{ place.place.label }}</h2><span v-if="windowWords" class="label font-normal">{{ windowWords }}</span></div>
+                <PackSection :fitted="fitted" :next="locked ? null : proposal?.pack ?? null" :lots="bench.lots" :between="place.place.between" :first="document.packRules.required ?? null" />
                 <p v-if="reading && !locked && phase === 'choose'" class="mt-2 text-[14px] text-near">A reading is being typed: log it or clear it before a pack is fitted.</p>
-                <div class="mt-2"><ProposalList v-model:picked="picked" :choice="request ? choice : null" :note="evaluation.choiceNote" :busy="choosing" :fitted="fitted ?? []" :lots="bench.lots" :can-fit="!reading && !locked" @fit="askFit" /></div>
+                <div class="mt-2"><ProposalList v-model:picked="picked" :choice="request ? choice : null" :note="place.note" :busy="choosing" :fitted="fitted ?? []" :lots="bench.lots" :can-fit="!reading && !locked" @fit="askFit" /></div>
               </template>
-              <p v-else class="text-mute">This check measures and judges; there is nothing to choose. Sign it off under Prove.</p>
+              <p v-else-if="!place" class="text-mute">This check measures and judges; there is nothing to choose. Sign it off under Prove.</p>
             </div>
           </div>
         </div>
       </div>
-      <VoidDialog :open="voiding !== null" :figure="voiding ? preferences.show(voiding.far) : ''" @close="voiding = null" @void="voidNow" />
-      <FitDialog :open="fitting" :proposal="proposal" :lots="bench.lots" :busy="busy" :fault="faults.map(f => f.reason).join(' ') || null" :place="document.title" @close="fitting = false" @done="fit" />
-      <ExplainDialog :open="explaining" :evaluation="evaluation" :document="document" :proposal="phase === 'prove' ? null : proposal" @close="explaining = false" />
+      <VoidDialog :open="voiding !== null" :figure="voiding ? readingWords(voiding, unit) : ''" @close="voiding = null" @void="voidNow" />
+      <FitDialog :open="fitting" :proposal="proposal" :lots="bench.lots" :busy="busy" :fault="faults.map(f => f.reason).join(' ') || null" :place="several && place ? `${document.title}, ${place.place.label}` : document.title" @close="fitting = false" @done="fit" />
+      <ExplainDialog :open="explaining" :shown="shown" :place="place" :document="document" :proposal="phase === 'prove' ? null : proposal" @close="explaining = false" />
     </template>
   </div>
 </template>

@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { v4 as uuid } from 'uuid'
 import { checkKinds } from '#core/check/registry'
-import { formatLength } from '#core/quantity/format-length'
-import { UNIT_NAME, type Nm } from '#core/quantity/length'
-import { PLAY_WORDS, verdictWord } from '#core/verdict/words'
+import { gaugeKindsFor } from '#core/check/gauges-needed'
+import { formatLength, unitFor } from '#core/quantity/format-length'
+import { UNIT_NAME, systemOf, type Nm, type UnitSystem } from '#core/quantity/length'
+import type { Gauge } from '#core/reading/gauge'
 import { RefusedError, api, faultAt, faultsOf } from '~/composables/useApi'
 import { key, useKeys } from '~/composables/useKeys'
 import { usePreferences } from '~/stores/preferences'
@@ -18,6 +19,7 @@ const notes = ref('')
 const saved = ref('')
 const making = ref(false)
 const families = ref<readonly string[]>([])
+const gauges = ref<readonly Gauge[]>([])
 const titleField = ref<HTMLInputElement>()
 const kind = ref(checkKinds[0]!.id)
 const title = ref('')
@@ -26,6 +28,12 @@ const family = ref('')
 const lower = ref<Nm | null>(null)
 const upper = ref<Nm | null>(null)
 const chosenKind = computed(() => checkKinds.find(k => k.id === kind.value)!)
+const mainResult = computed(() => chosenKind.value.results(setup).find(result => result.main)!)
+const limitUnit = computed(() => unitFor(preferences.system, mainResult.value.scale))
+watch(kind, () => {
+  for (const field of Object.keys(setup)) Reflect.deleteProperty(setup, field)
+  Object.assign(setup, chosenKind.value.defaultSetup)
+}, { flush: 'sync' })
 
 async function load(): Promise<void> {
   try {
@@ -53,8 +61,17 @@ async function begin(): Promise<void> {
   making.value = true
   nextTick(() => titleField.value?.focus())
   const stock = await api<StockView>('/api/stock').catch(() => null)
+  gauges.value = await api<Gauge[]>('/api/gauges').catch(() => [])
   families.value = [...new Set(stock?.lots.map(lot => lot.family) ?? [])]
   family.value ||= families.value[0] ?? ''
+}
+/** The first gauge of each kind the points need, of this unit system where there is one. */
+function gaugesIn(system: UnitSystem): string[] {
+  return gaugeKindsFor(chosenKind.value.points(setup)).flatMap((need) => {
+    const of = gauges.value.filter(gauge => gauge.kind === need)
+    const best = of.find(gauge => systemOf(gauge.unit) === system) ?? of[0]
+    return best ? [best.id] : []
+  })
 }
 async function make(): Promise<void> {
   faults.value = []
@@ -63,8 +80,8 @@ async function make(): Promise<void> {
   try {
     const check = await api<CheckView>(`/api/jobs/${id}/checks`, { body: { op: uuid(), id: uuid(), kind: kind.value, settings: {
       title: title.value.trim() || chosenKind.value.title, entryUnit: preferences.unit, setup: { ...setup }, family: family.value,
-      gaugeId: preferences.system === 'metric' ? 'dial-metric' : 'dial-thou',
-      ...(limits ? { book: { ...limits, unit: preferences.unit, source: { kind: 'book' } } } : {}),
+      gaugeIds: gaugesIn(preferences.system),
+      ...(limits ? { limits: [{ result: mainResult.value.id, role: 'book', set: { ...limits, unit: limitUnit.value, source: { kind: 'book' } } }] } : {}),
     } } })
     await navigateTo(`/checks/${check.document.id}`)
   } catch (error) {
@@ -92,18 +109,18 @@ useHead({ title: computed(() => (job.value ? `${job.value.unit.name}: ${job.valu
       </div>
       <div v-if="next" class="dye mb-4 flex flex-wrap items-center gap-x-4 gap-y-2 px-5 py-3.5">
         <StateMark :state="next.state" :size="32" inherit />
-        <div class="min-w-0 flex-1"><p class="text-[18px] font-bold">Next: {{ next.title }}</p><p class="text-[14px]">{{ verdictWord(next.state, PLAY_WORDS) }}{{ next.figure === null ? '' : ` at ${figure(next.figure)}` }}</p></div>
+        <div class="min-w-0 flex-1"><p class="text-[18px] font-bold">Next: {{ next.title }}</p><p class="text-[14px]">{{ next.word }}{{ next.figure === null ? '' : ` at ${figure(next.figure)}` }}</p></div>
         <NuxtLink :to="`/checks/${next.id}`" class="button scribed">{{ next.state === 'to-do' ? 'Begin' : 'Carry on' }}</NuxtLink>
       </div>
       <p v-else-if="job.checks.length" class="mb-4 text-in">Every check is signed off.</p>
 
       <form v-if="making" class="mb-5 grid max-w-4xl gap-3 border-y rule py-4 md:grid-cols-2" novalidate @submit.prevent="make">
-        <div><label class="label mb-1 block" for="check-kind">Kind of check</label><select id="check-kind" v-model="kind" class="field"><option v-for="k in checkKinds" :key="k.id" :value="k.id">{{ k.title }}</option></select></div>
+        <div><label class="label mb-1 block" for="check-kind">Kind of check</label><select id="check-kind" v-model="kind" class="field"><option v-for="k in checkKinds" :key="k.id" :value="k.id">{{ k.title }}</option></select><p class="mt-0.5 text-[12.5px] text-mute">{{ chosenKind.about }}</p></div>
         <div><label class="label mb-1 block" for="check-title">Name</label><input id="check-title" ref="titleField" v-model="title" class="field" :placeholder="chosenKind.title" autocomplete="off"><p v-if="faultAt(faults, 'settings.title')" class="fault">{{ faultAt(faults, 'settings.title') }}</p></div>
-        <div v-for="field in chosenKind.setupFields" :key="field.id"><label class="label mb-1 block" :for="`new-${field.id}`">{{ field.label }}</label><select :id="`new-${field.id}`" v-model="setup[field.id]" class="field"><option v-for="option in field.options" :key="option.value" :value="option.value">{{ option.label }}{{ option.hint ? ` (${option.hint})` : '' }}</option></select></div>
+        <SetupFields :kind="chosenKind" :setup="setup" :unit-system="preferences.system" :disabled="false" :settled="false" :faults="faults" @change="change => Object.assign(setup, change)" />
         <div v-if="chosenKind.places(setup).length"><label class="label mb-1 block" for="check-family">Pieces come from</label><select id="check-family" v-model="family" class="field"><option value="">no drawer yet</option><option v-for="f in families" :key="f" :value="f">{{ f }}</option></select></div>
-        <LengthField v-model="lower" label="Book limit, lower" :unit="preferences.unit" optional />
-        <LengthField v-model="upper" label="Book limit, upper" :unit="preferences.unit" optional :fault="faultAt(faults, 'settings.book')" />
+        <LengthField v-model="lower" label="Book limit, lower" :unit="limitUnit" optional />
+        <LengthField v-model="upper" label="Book limit, upper" :unit="limitUnit" optional :fault="faultAt(faults, 'settings.limits.0.set')" />
         <div class="flex gap-2 md:col-span-2"><button type="submit" class="button primary">Begin the check</button><button type="button" class="button" @click="making = false">Leave it</button></div>
       </form>
 
@@ -112,7 +129,7 @@ useHead({ title: computed(() => (job.value ? `${job.value.unit.name}: ${job.valu
       <ul v-else class="border-b rule">
         <li v-for="check in job.checks" :key="check.id" class="border-t rule">
           <NuxtLink :to="`/checks/${check.id}`" class="grid min-h-13 grid-cols-[32px_minmax(0,1fr)_auto] items-center gap-x-3 py-1.5 md:grid-cols-[32px_minmax(0,1fr)_12rem_9rem]">
-            <StateMark :state="check.state" :size="24" /><span class="font-semibold">{{ check.title }}</span><span class="text-[14px] text-mute">{{ verdictWord(check.state, PLAY_WORDS) }}{{ check.signed ? ', signed off' : '' }}{{ check.stale ? `: ${check.stale}` : '' }}</span><span class="figure col-start-3 text-right md:col-start-4">{{ figure(check.figure) }}</span>
+            <StateMark :state="check.state" :size="24" /><span class="font-semibold">{{ check.title }}</span><span class="text-[14px] text-mute">{{ check.word }}{{ check.note ? `: ${check.note}` : '' }}{{ check.signed ? ', signed off' : '' }}</span><span class="figure col-start-3 text-right md:col-start-4">{{ figure(check.figure) }}</span>
           </NuxtLink>
         </li>
       </ul>

@@ -1,7 +1,6 @@
 import { thou } from '../../quantity/length'
-import { PLAY_WORDS } from '../../verdict/words'
 import type { CheckKind } from '../contract'
-import { measureEndPlay } from './evaluate'
+import { playFrom, playResult } from '../play'
 import { endPlaySteps, endPlaySuspicions } from './procedure'
 
 /**
@@ -12,13 +11,11 @@ import { endPlaySteps, endPlaySuspicions } from './procedure'
 export const shaftEndPlay: CheckKind = {
   id: 'shaft-end-play',
   title: 'Shaft end play',
-  quantity: 'length',
-  ends: PLAY_WORDS,
-  cannotBind: 'above',
+  about: 'Travel of a shaft between its thrust faces, set by a pack of shims.',
   plausible: thou(250),
   safety: null,
   setupFields: [{
-    id: 'pack',
+    id: 'pack', kind: 'choice',
     label: 'Where the pack sits',
     options: [
       { value: 'under-cover', label: 'Under a cover, quill or retainer', hint: 'thicker gives more play' },
@@ -28,7 +25,9 @@ export const shaftEndPlay: CheckKind = {
     ],
   }],
   defaultSetup: { pack: 'under-cover' },
-  points: () => [{ id: 'travel', label: 'Travel from one thrust face to the other', at: {}, method: 'dial' }],
+  parts: () => [{ id: 'shaft', label: 'Shaft' }, { id: 'bearing', label: 'Bearings' }, { id: 'housing', label: 'Housing and cover' }],
+  results: () => [playResult('End play')],
+  points: () => [{ id: 'travel', label: 'Travel from one thrust face to the other', at: {}, way: 'dial', result: 'play', moves: ['pack'], rests: ['shaft', 'bearing', 'housing'] }],
   places(setup) {
     switch (setup.pack) {
       case 'none': return []
@@ -39,5 +38,5 @@ export const shaftEndPlay: CheckKind = {
   },
   procedure: endPlaySteps,
   suspicions: endPlaySuspicions,
-  measure: measureEndPlay,
+  combine: (_setup, answers) => [playFrom('travel', answers, 'mean of far − (start + back)/2')],
 }

@@ -1,0 +1,34 @@
+<script setup lang="ts">
+import type { CheckKind } from '#core/check/contract'
+import { fieldsFor, lengthIn, type Setup } from '#core/check/setup'
+import { unitFor } from '#core/quantity/format-length'
+import type { Nm, UnitSystem } from '#core/quantity/length'
+import { faultAt } from '~/composables/useApi'
+import type { Fault } from '#shared/types'
+
+/** What a kind asks when a check is set up: choices, counts and lengths, each with its fault beside it. */
+const props = defineProps<{ kind: CheckKind, setup: Setup, unitSystem: UnitSystem, disabled: boolean, /** the pack was changed: only free fields may move */ settled: boolean, faults: readonly Fault[] }>()
+const emit = defineEmits<{ change: [Record<string, string>] }>()
+const fields = computed(() => fieldsFor(props.kind.setupFields, props.setup))
+const off = (field: { readonly free?: boolean }) => props.disabled || (props.settled && !field.free)
+const value = (event: Event) => (event.target as HTMLInputElement).value
+function length(id: string, given: Nm | null): void {
+  const text = given === null ? '' : String(given)
+  if (text !== (props.setup[id] ?? '')) emit('change', { [id]: text })
+}
+</script>
+
+<template>
+  <div v-for="field in fields" :key="field.id">
+    <template v-if="field.kind === 'length'">
+      <LengthField :model-value="lengthIn(setup, field.id)" :label="field.label" :unit="unitFor(unitSystem, 'size')" :optional="field.optional ?? false" :fault="faultAt(faults, `settings.setup.${field.id}`)" :disabled="off(field)" lazy @update:model-value="given => length(field.id, given)" />
+    </template>
+    <template v-else>
+      <label class="label mb-1 block" :for="`setup-${field.id}`">{{ field.label }}</label>
+      <select v-if="field.kind === 'choice'" :id="`setup-${field.id}`" class="field" :value="setup[field.id]" :disabled="off(field)" @change="emit('change', { [field.id]: value($event) })"><option v-for="option in field.options" :key="option.value" :value="option.value">{{ option.label }}{{ option.hint ? ` (${option.hint})` : '' }}</option></select>
+      <input v-else :id="`setup-${field.id}`" class="field figure" type="number" :min="field.least" :max="field.most" :value="setup[field.id]" :disabled="off(field)" @change="emit('change', { [field.id]: value($event) })">
+      <p v-if="faultAt(faults, `settings.setup.${field.id}`)" class="fault">{{ faultAt(faults, `settings.setup.${field.id}`) }}</p>
+    </template>
+    <p v-if="field.hint" class="mt-0.5 text-[12.5px] text-mute">{{ field.hint }}</p>
+  </div>
+</template>

@@ -1,0 +1,59 @@
+import { computed, nextTick, ref, type Ref } from 'vue'
+import { formatLength, otherUnit, type Scale } from '#core/quantity/format-length'
+import { UNIT_NAME, type LengthUnit } from '#core/quantity/length'
+import type { Choice, LengthEntry } from '#core/quantity/parse-length'
+import type { Draft } from '~/composables/useDraft'
+
+/** What every entry field of the bench is given. */
+export interface EntryProps { readonly unit: LengthUnit, readonly scale: Scale, readonly start: LengthEntry, readonly far: LengthEntry, readonly back: LengthEntry, readonly hint: string }
+
+interface Entry {
+  readonly props: EntryProps
+  readonly draft: Ref<Draft>
+  /** What to say when nothing is typed. */
+  readonly missing: string
+  readonly log: () => void
+  readonly answer: (text: string, value: number) => void
+}
+
+/** The common behaviour of the entry fields: what is wrong, what has to be asked, what Enter does. */
+export function useEntry({ props, draft, missing, log, answer }: Entry) {
+  const first = ref<HTMLInputElement>()
+  const second = ref<HTMLInputElement>()
+  const choiceList = ref<HTMLElement>()
+  const tried = ref(false)
+  const blank = computed(() => draft.value.far.trim() === '')
+  const asking = computed<{ text: string, choices: readonly Choice[] } | null>(() => {
+    for (const [text, entry] of [[draft.value.far, props.far], [draft.value.back, props.back], [draft.value.start, props.start]] as const) {
+      if (text.trim() !== '' && !entry.ok && entry.choices) return { text, choices: entry.choices }
+    }
+    return null
+  })
+  const reason = computed(() => {
+    if (blank.value) return tried.value ? missing : null
+    const bad = [props.far, props.back, props.start].find(entry => !entry.ok)
+    return bad && !bad.ok ? bad.reason : null
+  })
+  const beside = computed(() => (!blank.value && props.far.ok ? `${UNIT_NAME[props.unit]} · ${formatLength(props.far.value, otherUnit(props.unit, props.scale), { unit: true })}` : UNIT_NAME[props.unit]))
+
+  const focus = () => void nextTick(() => first.value?.focus())
+  const ask = () => choiceList.value?.querySelector('button')?.focus()
+  function firstEntered(): void {
+    tried.value = true
+    if (asking.value) ask()
+    else if (!blank.value && props.far.ok) second.value?.focus()
+  }
+  function submit(): void {
+    tried.value = true
+    if (asking.value) return ask()
+    if (reason.value || blank.value) return focus()
+    log()
+    tried.value = false
+    focus()
+  }
+  function answered(choice: Choice): void {
+    answer(asking.value!.text, choice.value)
+    void nextTick(() => (second.value ?? first.value)?.focus())
+  }
+  return { first, second, choiceList, asking, reason, beside, focus, firstEntered, submit, answered }
+}

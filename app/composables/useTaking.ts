@@ -1,0 +1,47 @@
+import { useSessionStorage } from '@vueuse/core'
+import { computed, type Ref } from 'vue'
+import type { CheckDocument, PointReading } from '#core/check/document'
+import { freshReadings, readingsAt } from '#core/check/evaluate-fitting'
+import { checkKind } from '#core/check/registry'
+import type { MeasuringPoint } from '#core/check/contract'
+import { ways } from '#core/method/ways'
+import { unitFor } from '#core/quantity/format-length'
+import { nm, type Nm } from '#core/quantity/length'
+import { unvoided } from '#core/reading/reading'
+import { usePreferences } from '~/stores/preferences'
+import { useDraft, type DraftForm } from './useDraft'
+
+/** No diameter on a bench is larger: a metre. */
+const LARGEST_SIZE = nm(1_000_000_000)
+const NO_FORM: DraftForm = { point: '', entry: 'travel', unit: 'thou', plausible: 0 as Nm, perTurn: null }
+
+/** Which point is being read, the readings it has, and the one being typed. */
+export function useTaking(checkId: string, document: Ref<CheckDocument | null>) {
+  const preferences = usePreferences()
+  const chosen = useSessionStorage<string>(`finitum.point.${checkId}`, '')
+  const points = computed(() => (document.value ? checkKind(document.value.kind).points(document.value.setup) : []))
+  const index = computed(() => (document.value?.trials.length ?? 1) - 1)
+  const readingsOf = (point: MeasuringPoint): PointReading[] => (document.value ? readingsAt(document.value.trials, point, index.value) : [])
+  /** Still to be read: nothing there, or only what went stale. */
+  const open = (point: MeasuringPoint) => {
+    const { readings, stale } = freshReadings(document.value!, point, readingsOf(point))
+    return stale !== null || unvoided(readings).length === 0
+  }
+  const nextOpen = () => points.value.find(point => !point.optional && open(point)) ?? points.value.find(open)
+  const point = computed<MeasuringPoint>(() => points.value.find(candidate => candidate.id === chosen.value) ?? nextOpen() ?? points.value[0]!)
+  const way = computed(() => ways[point.value.way])
+  const gauge = computed(() => (way.value.gauge === null ? null : document.value?.gauges[way.value.gauge] ?? null))
+  const unit = computed(() => unitFor(preferences.system, way.value.scale))
+  const form = computed<DraftForm>(() => (points.value.length === 0
+    ? NO_FORM
+    : { point: point.value.id, entry: way.value.entry, unit: unit.value, plausible: way.value.scale === 'size' ? LARGEST_SIZE : checkKind(document.value!.kind).plausible, perTurn: gauge.value?.rangePerTurn ?? null }))
+  const pick = (id: string) => { chosen.value = id }
+  /** After a reading: a movement is repeated where it is, anything else goes on to the next point that lacks one. */
+  function advance(): void {
+    if (way.value.entry === 'travel') return
+    const at = points.value.indexOf(point.value)
+    const after = [...points.value.slice(at + 1), ...points.value.slice(0, at)].find(candidate => !candidate.optional && open(candidate))
+    if (after) chosen.value = after.id
+  }
+  return { points, point, way, gauge, unit, pick, advance, readingsOf, ...useDraft(checkId, form) }
+}

@@ -1,0 +1,150 @@
+import { NO_ANSWER, type PointAnswer } from '../method/way'
+import { ways } from '../method/ways'
+import type { Step } from '../method/step'
+import { ownVariance, type Estimate } from '../reading/estimate'
+import { isValid, type Finding } from '../reading/gates'
+import { unvoided } from '../reading/reading'
+import { judge, type Verdict, type VerdictState } from '../verdict/decide'
+import { bandOf, type LimitSet } from '../verdict/limits'
+import { proofResidual, type Residual } from '../pack/residual'
+import { resultId, type Answers, type CheckKind, type CombinedResult, type MeasuringPoint, type ResultKind } from './contract'
+import { limitsOf, type CheckDocument, type LimitPair, type PointReading, type Predicted, type Trial } from './document'
+
+/** One figure of one fitting, judged. */
+export interface ResultEvaluation {
+  /** `play`, `clearance@3` */
+  readonly id: string
+  readonly kind: ResultKind
+  readonly position: string | null
+  /** `End play`, `Main 3` */
+  readonly label: string
+  readonly formula: string
+  readonly points: readonly string[]
+  /** also of a series that is not valid: see `valid` */
+  readonly estimate: Estimate | null
+  readonly findings: readonly Finding[]
+  readonly valid: boolean
+  readonly limits: LimitPair & { readonly working: LimitSet | null }
+  readonly verdict: { readonly book: Verdict | null, readonly shop: Verdict | null, readonly working: Verdict | null }
+  /** what was found by hand and beats arithmetic */
+  readonly overrule: string | null
+  /** why its readings no longer hold */
+  readonly stale: string | null
+  /** with everything that can hold an answer back: gates, pending steps, replaced parts */
+  readonly state: VerdictState
+  readonly predicted: Predicted | null
+  readonly residual: Residual | null
+}
+
+/** One fitting, judged. */
+export interface FittingEvaluation {
+  readonly id: string
+  readonly results: readonly ResultEvaluation[]
+  /** the result the eye should meet first: the worst that counts */
+  readonly headline: ResultEvaluation
+  readonly state: VerdictState
+}
+
+/** What is said of a point, and why its readings no longer hold. */
+interface PointState { readonly answer: PointAnswer, readonly stale: string | null }
+
+/**
+ * Readings that hold for a point in a fitting: those taken in it, and those of earlier fittings as long as no place that moves the
+ * point was taken apart since.
+ * @param index  of the fitting
+ */
+export function readingsAt(trials: readonly Trial[], point: Pick<MeasuringPoint, 'id' | 'moves'>, index: number): PointReading[] {
+  let found: PointReading[] = []
+  for (let i = index; i >= 0; i--) {
+    const trial = trials[i]!
+    found = [...trial.readings.filter(reading => reading.point === point.id), ...found]
+    if (trial.refitted.some(place => point.moves.includes(place))) break
+  }
+  return found
+}
+
+/**
+ * The readings of a point that count after part changes: those taken since. While there are none, the old ones, with the reason
+ * they are stale.
+ */
+export function freshReadings(document: Pick<CheckDocument, 'partChanges' | 'trials'>, point: MeasuringPoint, readings: readonly PointReading[]): { readings: readonly PointReading[], stale: string | null } {
+  const changes = document.partChanges.filter(change => change.role === '*' || point.rests.includes(change.role))
+  if (changes.length === 0) return { readings, stale: null }
+  const newest = changes.reduce((a, b) => (Date.parse(b.at) > Date.parse(a.at) ? b : a))
+  const takenAt = (reading: PointReading) => Date.parse(reading.at ?? document.trials.find(trial => trial.readings.includes(reading))?.at ?? '')
+  const since = readings.filter(reading => takenAt(reading) > Date.parse(newest.at))
+  if (unvoided(since).length > 0) return { readings: since, stale: null }
+  return { readings, stale: unvoided(readings).length > 0 ? newest.reason : null }
+}
+
+function pointState(document: CheckDocument, point: MeasuringPoint, index: number, positions: readonly string[]): PointState {
+  const way = ways[point.way]
+  const gauge = way.gauge === null ? null : document.gauges[way.gauge] ?? null
+  const { readings, stale } = freshReadings(document, point, readingsAt(document.trials, point, index))
+  const position = positions.find(id => id === String(point.at.position)) ?? null
+  const band = bandOf(limitsOf(document, point.result, position).working)
+  const answer = readings.length === 0 ? NO_ANSWER : way.answer(readings, { gauge, band, unit: document.entryUnit, tipAngle: document.tipAngle, pooled: gauge ? document.history[gauge.id] ?? null : null })
+  return { answer, stale }
+}
+
+/** What a result still waits for before an “In” is final. */
+export type PendingSteps = (trial: Trial) => readonly Step[]
+
+/** Evaluates the fitting at `index`: every point, then every result of the kind, judged by its own limits. */
+export function evaluateFitting(document: CheckDocument, kind: CheckKind, index: number, pending: PendingSteps): FittingEvaluation {
+  const trial = document.trials[index]!
+  const resultKinds = kind.results(document.setup)
+  const points = kind.points(document.setup)
+  const states = new Map(points.map(point => [point.id, pointState(document, point, index, positionsOf(point.result))]))
+  const answers: Answers = { of: point => states.get(point)?.answer ?? NO_ANSWER, gauge: which => document.gauges[which] ?? null }
+  const results = kind.combine(document.setup, answers).map(resultOf)
+  const headline = worstOf(results)
+  return { id: trial.id, results, headline, state: headline.state }
+
+  function positionsOf(result: string): string[] {
+    return resultKinds.find(candidate => candidate.id === result)?.positions.map(position => position.id) ?? []
+  }
+
+  function resultOf(combined: CombinedResult): ResultEvaluation {
+    const resultKind = resultKinds.find(candidate => candidate.id === combined.kind)!
+    const id = resultId(combined.kind, combined.position)
+    const used = combined.points.map(point => states.get(point)).filter(state => state !== undefined)
+    const findings = [...used.flatMap(state => state.answer.findings), ...combined.findings ?? []]
+    const stale = used.find(state => state.stale !== null)?.stale ?? null
+    const limits = limitsOf(document, combined.kind, combined.position)
+    const { estimate } = combined
+    const valid = estimate !== null && isValid(findings)
+    const against = (set: typeof limits.book) => (valid && set ? judge({ value: estimate.value, u: estimate.u, nu: estimate.nu }, set, document.rule) : null)
+    const working = valid ? judge({ value: estimate.value, u: estimate.u, nu: estimate.nu }, limits.working, document.rule) : null
+    const predicted = document.trials.slice(0, index + 1).reduceRight<Predicted | null>((found, earlier) => found ?? earlier.predicted[id] ?? null, null)
+    return {
+      id, kind: resultKind, position: combined.position, label: resultKind.positions.find(position => position.id === combined.position)?.label ?? resultKind.label,
+      formula: combined.formula, points: combined.points, estimate, findings, valid, limits, stale, predicted,
+      verdict: { book: against(limits.book), shop: against(limits.shop), working },
+      overrule: combined.overrule?.words ?? null,
+      residual: valid && predicted ? proofResidual(estimate.value, Math.sqrt(ownVariance(estimate.lines)), predicted.play, predicted.uOwn) : null,
+      state: stateOf(),
+    }
+
+    function stateOf(): VerdictState {
+      if (stale !== null) return 'stale'
+      if (combined.overrule) return combined.overrule.state
+      if (estimate === null) return isValid(findings) ? 'to-do' : 'not-valid'
+      if (!valid) return 'not-valid'
+      const judged = working!.state
+      return judged === 'in' && (pending(trial).length > 0 || findings.some(finding => finding.gate === 'feel')) ? 'provisional' : judged
+    }
+  }
+}
+
+/** How much each state weighs; below and above weigh alike. */
+const WEIGHT: Readonly<Record<VerdictState, number>> = { 'stale': 8, 'not-valid': 7, 'below': 6, 'above': 6, 'close': 5, 'no-limit': 4, 'to-do': 3, 'provisional': 2, 'in': 1 }
+
+/** Does this result weigh on the check? Main ones always; others once they are measured and limits for them are known. */
+export const counts = (result: ResultEvaluation): boolean => result.kind.main || (result.estimate !== null && result.limits.working !== null && result.limits.working.kind !== 'none')
+
+/** The result that decides: the worst state, then the least chance in limits, then the order of the kind. */
+export function worstOf(results: readonly ResultEvaluation[]): ResultEvaluation {
+  const inside = (result: ResultEvaluation) => result.verdict.working?.chance?.inside ?? 1
+  return results.filter(counts).reduce((a, b) => (WEIGHT[b.state] > WEIGHT[a.state] || (b.state === a.state && inside(b) < inside(a)) ? b : a))
+}

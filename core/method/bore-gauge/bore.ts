@@ -1,0 +1,30 @@
+import { formatLength } from '../../quantity/format-length'
+import { rectangular } from '../../reading/budget'
+import { stated, type Estimate } from '../../reading/estimate'
+import type { Finding } from '../../reading/gates'
+import type { Gauge } from '../../reading/gauge'
+import { sumOf } from '../../reading/sum'
+import type { PointAnswer } from '../way'
+
+/** A master of known actual size, nm; `uncertainty` is the half-width of what is known of it. */
+export interface Master { readonly size: number, readonly uncertainty: number, /** what carries its error: the ring, or the micrometer it was set by */ readonly carrier: string }
+
+/** How a deviation on the dial becomes a bore: bore = M − reading for a dial that climbs as the plunger goes in, M + reading for the other. */
+export const boreSign = (gauge: Pick<Gauge, 'sense'>): 1 | -1 => (gauge.sense === 'climbs' ? -1 : 1)
+
+/** The figure a dial should show in a bore that deviates from the master by `deviation`, nm. */
+export const dialFigure = (deviation: number, gauge: Pick<Gauge, 'sense'>): number => boreSign(gauge) * deviation + 0
+
+/** The bore from what the dial showed. */
+export function boreOf(reading: Estimate, master: Master, gauge: Pick<Gauge, 'sense'>): Estimate {
+  const lines = master.uncertainty > 0 ? [{ source: 'standard', words: 'The master’s own size, a/√3', u: rectangular(master.uncertainty), nu: Infinity, shared: true, carrier: master.carrier } as const] : []
+  return sumOf([{ name: 'Master', factor: 1, estimate: stated(master.size, lines, reading.n) }, { name: 'Reading', factor: boreSign(gauge), estimate: reading }])
+}
+
+/** The zero taken again in the master after the bores: off by more than a graduation, every bore since is void. */
+export function zeroDrift(recheck: PointAnswer, gauge: Gauge): Finding[] {
+  if (!recheck.estimate) return []
+  const drift = Math.abs(recheck.estimate.value)
+  if (drift <= gauge.graduation) return []
+  return [{ gate: 'zero-drift', level: 'fail', words: `Back in the master the bore gauge shows ${formatLength(recheck.estimate.value, gauge.unit, { unit: true, sign: true })}: its zero drifted. An anvil was touched or moved: zero it and take the bores again.` }]
+}

@@ -1,0 +1,29 @@
+/**
+ * Step of a printed scale at a gap, nm: between the marks either side of it; at a mark, the mean of its two steps. null when the
+ * gap is off the scale.
+ * @param sizes  gaps printed on the scale, nm, in any order
+ */
+export function scaleStep(sizes: readonly number[], gap: number): number | null {
+  const marks = [...new Set(sizes)].sort((a, b) => a - b)
+  if (marks.length < 2 || gap < marks[0]! || gap > marks.at(-1)!) return null
+  const at = marks.indexOf(gap)
+  if (at >= 0) return (marks[Math.min(at + 1, marks.length - 1)]! - marks[Math.max(at - 1, 0)]!) / (at === 0 || at === marks.length - 1 ? 1 : 2)
+  const above = marks.findIndex(mark => mark > gap)
+  return marks[above]! - marks[above - 1]!
+}
+
+/**
+ * Squashed width for a gap and back: width × gap is the strip's cross-section, constant for a grade.
+ * @param section  width × gap, nm²
+ */
+export const squashedWidth = (section: number, gap: number): number => section / gap
+
+/** The grades sold everywhere, by colour: least and largest gap, nm. Common practice; printed also as 0.001–0.003, 0.002–0.006, 0.004–0.009 in. */
+export const GRADES = [
+  { colour: 'green', low: 25_000, high: 76_000 },
+  { colour: 'red', low: 51_000, high: 152_000 },
+  { colour: 'blue', low: 102_000, high: 229_000 },
+] as const
+
+/** The thinnest grade whose range holds the limits; null when none does. nm */
+export const gradeFor = (low: number, high: number): typeof GRADES[number] | null => GRADES.find(grade => grade.low <= low && grade.high >= high) ?? null

@@ -1,0 +1,50 @@
+import { formatLength } from '../quantity/format-length'
+import type { LengthUnit, Nm } from '../quantity/length'
+import type { Repeat } from './repeat'
+
+/** What every logged reading has. */
+export interface ReadingHead {
+  readonly id: string
+  readonly at?: string
+  /** Set when it was struck out; it stays in the record. */
+  readonly voided?: { readonly reason: string }
+}
+
+/** One figure: a diameter by micrometer, what a bore gauge shows, the printed gap a squashed strip matches. nm */
+export interface FigureReading extends ReadingHead { readonly figure: Nm }
+
+/** Between two figures, nm: the leaf that goes and the one that does not, or the range a hand felt. Both alike: one snug stack. */
+export interface RangeReading extends ReadingHead {
+  readonly low: Nm
+  readonly high: Nm
+  /** Feeler leaves in the stack. */
+  readonly leaves?: number
+}
+
+/** An answer in a word the point offers: `turns`, `locks`. */
+export interface WordReading extends ReadingHead { readonly word: string }
+
+export type Reading = Repeat | FigureReading | RangeReading | WordReading
+
+/** The forms a reading can take; each way of measuring asks for one. */
+export type Entry = 'travel' | 'figure' | 'range' | 'word'
+
+export const isRepeat = (reading: Reading): reading is Repeat => 'far' in reading
+export const isFigure = (reading: Reading): reading is FigureReading => 'figure' in reading
+export const isRange = (reading: Reading): reading is RangeReading => 'low' in reading
+export const isWord = (reading: Reading): reading is WordReading => 'word' in reading
+
+export function entryOf(reading: Reading): Entry {
+  if (isRepeat(reading)) return 'travel'
+  if (isFigure(reading)) return 'figure'
+  return isRange(reading) ? 'range' : 'word'
+}
+
+export const unvoided = <R extends ReadingHead>(readings: readonly R[]): R[] => readings.filter(reading => !reading.voided)
+
+/** A reading as a few words, for records and messages: `18 thou`, `5 – 6 thou`, `turns`. */
+export function readingWords(reading: Reading, unit: LengthUnit): string {
+  if (isWord(reading)) return reading.word
+  if (isRange(reading)) return reading.low === reading.high ? formatLength(reading.low, unit, { unit: true, trim: true }) : `${formatLength(reading.low, unit, { trim: true })} – ${formatLength(reading.high, unit, { unit: true, trim: true })}`
+  return formatLength(isFigure(reading) ? reading.figure : reading.far, unit, { unit: true, trim: true })
+}
