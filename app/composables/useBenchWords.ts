@@ -1,7 +1,7 @@
 import { computed, type Ref } from 'vue'
 import { packIn, type CheckDocument } from '#core/check/document'
 import type { CheckEvaluation } from '#core/check/evaluate-check'
-import { counts, type ResultEvaluation } from '#core/check/evaluate-fitting'
+import { counts, resultName, type ResultEvaluation } from '#core/check/evaluate-fitting'
 import type { PlaceEvaluation } from '#core/check/evaluate-place'
 import type { Phase } from '#core/method/step'
 import { arithmeticLine, changeWords } from '#core/pack/arithmetic'
@@ -41,7 +41,7 @@ export function useBenchWords({ document, evaluation, shown, place, choice, prop
     const main = evaluation.value.current.results.filter(counts)
     return { done: main.filter(result => result.estimate !== null || result.overrule !== null).length, all: main.length }
   })
-  const at = computed(() => (progress.value.all > 1 ? `${shown.value.label}: ` : ''))
+  const at = computed(() => (progress.value.all > 1 ? `${resultName(shown.value)}: ` : ''))
 
   const sentence = computed(() => {
     if (document.value.signOff) return `Signed off by ${document.value.signOff.by}, ${shortTime(document.value.signOff.at)}.`
@@ -58,12 +58,12 @@ export function useBenchWords({ document, evaluation, shown, place, choice, prop
     if (!result.valid) return result.findings.find(f => f.level === 'fail')?.words ?? ''
     if (progress.value.done < progress.value.all && phase.value === 'measure') return `${progress.value.done} of ${progress.value.all} measured.`
     if (!place.value) return e.state === 'in' ? 'In limits. Ready to sign.' : e.state === 'provisional' ? provisional(e) : ''
-    if (fine && phase.value === 'measure') return result.state === 'in' ? `${at.value}in limits: nothing needs changing. Sign it under Prove.`.replace(/^i/, 'I') : provisional(e)
+    if (fine && phase.value === 'measure') return result.state === 'in' ? `${at.value ? `${at.value}in` : 'In'} limits${e.state === 'in' ? ': nothing needs changing. Sign it under Prove.' : '.'}` : provisional(e)
     if (proposal.value && phase.value !== 'prove') {
       const words = change.value
       const inside = proposal.value.chance?.inside
       if (choice.value?.fallback) return `${choice.value.notes[0]} Nearest for a trial: ${words.toLowerCase()}, leaves ${show(proposal.value.predicted.play)} ${name.value}.`
-      return `${at.value}${fine ? 'In limits already. Nearer the aim: ' : ''}${fine ? words.toLowerCase() : words}: leaves ${show(proposal.value.predicted.play)} ± ${formatLength(proposal.value.predicted.U, unit.value, { unit: true })}${inside === undefined ? '' : inside >= 0.95 ? ', in limits.' : `, ${Math.round(inside * 100)} % in limits.`}`
+      return `${at.value}${fine ? `${at.value ? 'in' : 'In'} limits already. Nearer the aim: ` : ''}${fine || at.value ? words.toLowerCase() : words}: leaves ${show(proposal.value.predicted.play)} ± ${formatLength(proposal.value.predicted.U, unit.value, { unit: true })}${inside === undefined ? '' : inside >= 0.95 ? ', in limits.' : `, ${Math.round(inside * 100)} % in limits.`}`
     }
     if (result.state === 'provisional') return provisional(e)
     if (result.residual) return `${at.value}Predicted ${show(result.predicted!.play)}, measured ${show(result.estimate.value)}: ${result.residual.flagged ? 'it did not move as it should.' : 'it moved as predicted.'}`

@@ -27,8 +27,11 @@ export function useTaking(checkId: string, document: Ref<CheckDocument | null>) 
     const { readings, stale } = freshReadings(document.value!, point, readingsOf(point))
     return stale !== null || unvoided(readings).length === 0
   }
-  const nextOpen = () => points.value.find(point => !point.optional && open(point)) ?? points.value.find(open)
-  const point = computed<MeasuringPoint>(() => points.value.find(candidate => candidate.id === chosen.value) ?? nextOpen() ?? points.value[0]!)
+  /** The first required point that is open; null once all are read. */
+  const next = computed(() => points.value.find(point => !point.optional && open(point)) ?? null)
+  const lastRead = () => points.value.findLast(point => !point.optional && readingsOf(point).length > 0)
+  const picked = computed(() => points.value.find(candidate => candidate.id === chosen.value) ?? null)
+  const point = computed<MeasuringPoint>(() => picked.value ?? next.value ?? lastRead() ?? points.value[0]!)
   const way = computed(() => ways[point.value.way])
   const gauge = computed(() => (way.value.gauge === null ? null : document.value?.gauges[way.value.gauge] ?? null))
   const unit = computed(() => unitFor(preferences.system, way.value.scale))
@@ -43,5 +46,5 @@ export function useTaking(checkId: string, document: Ref<CheckDocument | null>) 
     const after = [...points.value.slice(at + 1), ...points.value.slice(0, at)].find(candidate => !candidate.optional && open(candidate))
     if (after) chosen.value = after.id
   }
-  return { points, point, way, gauge, unit, pick, advance, readingsOf, ...useDraft(checkId, form) }
+  return { points, point, next, picked, way, gauge, unit, pick, advance, readingsOf, ...useDraft(checkId, form) }
 }

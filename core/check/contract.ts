@@ -1,10 +1,11 @@
 import type { Scale } from '../quantity/format-length'
 import type { Quantity } from '../quantity/quantity'
-import type { Nm } from '../quantity/length'
+import type { LengthUnit, Nm } from '../quantity/length'
 import type { Estimate } from '../reading/estimate'
 import type { Finding } from '../reading/gates'
 import type { Gauge, GaugeKind } from '../reading/gauge'
 import type { VerdictState } from '../verdict/decide'
+import type { LimitSet } from '../verdict/limits'
 import type { EndWords } from '../verdict/words'
 import type { PackRules } from '../pack/chooser/prepare'
 import type { Suspicion } from '../pack/ledger'
@@ -81,12 +82,16 @@ export interface PackPlace {
   readonly between: readonly [string, string]
   /** Rules the place itself sets, over those of the check: two halves, one spacer. */
   readonly rules?: PackRules
+  /** Pieces here replace what is fitted, one for one: nothing can be chosen until that is known. */
+  readonly swaps?: boolean
 }
 
 /** What the points of one fitting said, for a kind to combine. */
 export interface Answers {
   of(point: string): PointAnswer
   gauge(kind: GaugeKind): Gauge | null
+  /** For figures in sentences. */
+  readonly unit: LengthUnit
 }
 
 /**
@@ -112,6 +117,8 @@ export interface CheckKind {
   procedure(setup: Setup): readonly Step[]
   suspicions(setup: Setup): readonly Suspicion[]
   combine(setup: Setup, answers: Answers): readonly CombinedResult[]
+  /** Limits by rule of thumb for a result nobody has limits for, labelled as such; null when there is none. */
+  thumb?(setup: Setup, answers: Answers, result: string): LimitSet | null
 }
 
 /** A result's name in limits, predictions and files. */

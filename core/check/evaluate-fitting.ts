@@ -34,7 +34,12 @@ export interface ResultEvaluation {
   readonly state: VerdictState
   readonly predicted: Predicted | null
   readonly residual: Residual | null
+  /** by rule of thumb, where nobody has limits: offered, never judged by */
+  readonly thumb: LimitSet | null
 }
+
+/** A result in full, for sentences: `Main 3 clearance`, `End play`. */
+export const resultName = (result: Pick<ResultEvaluation, 'kind' | 'position' | 'label'>): string => (result.position === null ? result.kind.label : `${result.label} ${result.kind.label.toLowerCase()}`)
 
 /** One fitting, judged. */
 export interface FittingEvaluation {
@@ -96,7 +101,7 @@ export function evaluateFitting(document: CheckDocument, kind: CheckKind, index:
   const resultKinds = kind.results(document.setup)
   const points = kind.points(document.setup)
   const states = new Map(points.map(point => [point.id, pointState(document, point, index, positionsOf(point.result))]))
-  const answers: Answers = { of: point => states.get(point)?.answer ?? NO_ANSWER, gauge: which => document.gauges[which] ?? null }
+  const answers: Answers = { of: point => states.get(point)?.answer ?? NO_ANSWER, gauge: which => document.gauges[which] ?? null, unit: document.entryUnit }
   const results = kind.combine(document.setup, answers).map(resultOf)
   const headline = worstOf(results)
   return { id: trial.id, results, headline, state: headline.state }
@@ -122,6 +127,7 @@ export function evaluateFitting(document: CheckDocument, kind: CheckKind, index:
       formula: combined.formula, points: combined.points, estimate, findings, valid, limits, stale, predicted,
       verdict: { book: against(limits.book), shop: against(limits.shop), working },
       overrule: combined.overrule?.words ?? null,
+      thumb: limits.working ? null : kind.thumb?.(document.setup, answers, combined.kind) ?? null,
       residual: valid && predicted ? proofResidual(estimate.value, Math.sqrt(ownVariance(estimate.lines)), predicted.play, predicted.uOwn) : null,
       state: stateOf(),
     }

@@ -77,6 +77,7 @@ export function evaluatePlace(document: CheckDocument, kind: CheckKind, place: P
     const aim = aimPoint(document.aim, limits, { u, nu, U: combine([{ u, nu }]).U }, asFound?.valid ? asFound.estimate!.value : null)
     const window = packWindow(limits, from.play, packTotal(fitted, index), place.response, known)
     if (result.kind.floored && from.play - estimate.U <= 0) return { aim, window: null, request: null, note: 'This play cannot be told from zero, so it says only “zero or less”: no base to choose from. Fit a looser pack and measure again.' }
+    if (!known && place.swaps) return { aim, window: null, request: null, note: 'What is fitted here is not known: list it in Set up, then the drawer can be gone through.' }
     if (!known && window && window.high < 0) return { aim, window, request: null, note: 'The fitted pack is not known. List its pieces in Set up to see which ones to take out.' }
     if (!aim) return { aim, window, request: null, note: 'No limit known and no figure to aim at: set a figure of your own.' }
     return {

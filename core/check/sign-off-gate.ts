@@ -1,7 +1,7 @@
 import { formatLength } from '../quantity/format-length'
 import type { Step } from '../method/step'
 import type { CheckDocument } from './document'
-import { counts, type FittingEvaluation, type ResultEvaluation } from './evaluate-fitting'
+import { counts, resultName, type FittingEvaluation, type ResultEvaluation } from './evaluate-fitting'
 import type { PlaceEvaluation } from './evaluate-place'
 
 /** What stands between a check and a signature. */
@@ -19,7 +19,7 @@ export function signOffGate(document: CheckDocument, current: FittingEvaluation,
   if (document.signOff) return { blockers: ['This check is signed off.'], needsReason: null }
   const judged = current.results.filter(counts)
   const single = judged.length === 1
-  const named = (state: ResultEvaluation['state']) => judged.filter(result => result.state === state).map(result => result.label)
+  const named = (state: ResultEvaluation['state']) => judged.filter(result => result.state === state).map(resultName)
   const blockers: string[] = []
   const open = named('to-do')
   if (open.length > 0) blockers.push(single ? 'Nothing is measured with this fitting yet.' : `Not measured yet: ${several(open)}.`)
@@ -28,7 +28,7 @@ export function signOffGate(document: CheckDocument, current: FittingEvaluation,
   for (const reason of new Set(judged.filter(result => result.stale !== null).map(result => result.stale))) blockers.push(`Stale: ${reason}. Measure again.`)
   for (const step of pending) blockers.push(`Still to tick: ${step.text}.`)
 
-  const about = (result: ResultEvaluation, words: string) => (single ? words : `${result.label}: ${words.replace(/^it is /, '')}`)
+  const about = (result: ResultEvaluation, words: string) => (single ? words : `${resultName(result)}: ${words.replace(/^it is /, '')}`)
   const reasons = judged.flatMap((result) => {
     const own: string[] = []
     const verdict = result.verdict.working

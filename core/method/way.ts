@@ -5,7 +5,7 @@ import type { Finding } from '../reading/gates'
 import type { Gauge, GaugeKind } from '../reading/gauge'
 import type { Entry, Reading } from '../reading/reading'
 
-export type WayId = 'dial' | 'micrometer' | 'bore-gauge' | 'feeler' | 'plastic-strip' | 'feel' | 'word'
+export type WayId = 'dial' | 'micrometer' | 'inside-micrometer' | 'bore-gauge' | 'feeler' | 'plastic-strip' | 'feel' | 'word'
 
 /** What a way of measuring needs to know besides the readings. */
 export interface WayContext {

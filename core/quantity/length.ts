@@ -35,9 +35,7 @@ export function nm(n: number): Nm {
 
 /** `thou(7.5)` is 190 500 nm. For constants and tests: what a technician types goes through `parseLength`. */
 export const thou = (n: number): Nm => nm(Math.round(n * NM_PER.thou))
+export const inches = (n: number): Nm => nm(Math.round(n * NM_PER.in))
 export const mm = (n: number): Nm => nm(Math.round(n * NM_PER.mm))
 
 export const ZERO = nm(0)
-export const add = (a: Nm, b: Nm): Nm => nm(a + b)
-export const subtract = (a: Nm, b: Nm): Nm => nm(a - b)
-export const sumOf = (lengths: readonly Nm[]): Nm => nm(lengths.reduce<number>((total, length) => total + length, 0))

@@ -86,11 +86,16 @@ function* meaningFaults(worksheet: Worksheet): Generator<WorksheetFault> {
   const lots = lotMap(worksheet.lots)
   yield* repeated(worksheet.lots, 'lots')
   yield* repeated(worksheet.jobs, 'jobs')
+  yield* repeated(worksheet.jobs.flatMap(job => job.parts), 'parts of all jobs')
   yield* repeated(worksheet.jobs.flatMap(job => job.checks), 'checks of all jobs')
   yield* repeated(worksheet.jobs.flatMap(job => job.checks.flatMap(check => check.trials)), 'trials of all checks')
   yield* repeated(worksheet.jobs.flatMap(job => job.checks.flatMap(check => check.trials.flatMap(trial => trial.readings))), 'readings of all trials')
   for (const [j, job] of worksheet.jobs.entries()) {
-    for (const [c, check] of job.checks.entries()) yield* checkFaults(check, `jobs/${j}/checks/${c}`, lots)
+    const parts = new Set(job.parts.map(part => part.id))
+    for (const [c, check] of job.checks.entries()) {
+      for (const [role, part] of Object.entries(check.parts)) if (!parts.has(part)) yield { path: `jobs/${j}/checks/${c}/parts/${role}`, reason: `No part “${part}” in this job.` }
+      yield* checkFaults(check, `jobs/${j}/checks/${c}`, lots)
+    }
   }
 }
 

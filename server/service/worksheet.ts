@@ -61,7 +61,10 @@ export async function importWorksheet(db: Database, text: string, asCopy: boolea
 async function insertWholeJob(sql: Sql, job: WorksheetJob, lots: readonly Lot[]): Promise<void> {
   const unitId = await unitNamed(sql, uuid(), job.unit.name, job.unit.description)
   await insertJob(sql, { id: job.id, unitId, title: job.title, notes: job.notes })
-  for (const part of job.parts) await insertPart(sql, job.id, part)
+  for (const [i, part] of job.parts.entries()) {
+    if ((await sql.rows('SELECT 1 FROM part WHERE id = $1', [part.id])).length > 0) throw refuse(409, `The part “${part.name}” is here already, in another job.`, `parts/${i}`)
+    await insertPart(sql, job.id, part)
+  }
   for (const check of job.checks) await insertWholeCheck(sql, job.id, check, lots)
 }
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { CheckDocument } from '#core/check/document'
-import type { ResultEvaluation } from '#core/check/evaluate-fitting'
+import { resultName, type ResultEvaluation } from '#core/check/evaluate-fitting'
 import type { PlaceEvaluation } from '#core/check/evaluate-place'
 import { CORE_VERSION } from '#core/version'
 import type { Proposal } from '#core/pack/chooser/choose'
@@ -37,7 +37,7 @@ const against = computed(() => (['book', 'shop'] as const).flatMap((role) => {
   <PlainDialog :open="open" title="Where the figures come from" @close="$emit('close')">
     <div class="space-y-4 text-[14px]" data-test="explain">
       <template v-if="estimate">
-        <p><strong>{{ shown.label }}</strong> = {{ shown.formula }}<template v-if="document.tipAngle"> × cos {{ document.tipAngle }}°</template>, from {{ estimate.n }} {{ estimate.n === 1 ? 'reading' : 'readings' }}<template v-if="points.length > 1"> a point at {{ points.length }} points ({{ points.map(point => point.label).join('; ') }})</template> = <span class="figure">{{ fine(estimate.value) }} {{ UNIT_NAME[unit] }}</span>.<template v-if="gauges"> Gauge: {{ gauges }}.</template></p>
+        <p><strong>{{ resultName(shown) }}</strong> = {{ shown.formula }}<template v-if="document.tipAngle"> × cos {{ document.tipAngle }}°</template>, from {{ estimate.n }} {{ estimate.n === 1 ? 'reading' : 'readings' }}<template v-if="points.length > 1"> a point at {{ points.length }} points ({{ points.map(point => point.label).join('; ') }})</template> = <span class="figure">{{ fine(estimate.value) }} {{ UNIT_NAME[unit] }}</span>.<template v-if="gauges"> Gauge: {{ gauges }}.</template></p>
         <table><thead><tr><th>Uncertainty</th><th class="text-right">u</th><th class="text-right">ν</th></tr></thead><tbody>
           <tr v-for="(line, i) in estimate.lines" :key="i"><td>{{ line.words }}</td><td class="figure text-right">{{ fine(line.u) }}</td><td class="figure text-right">{{ nu(line) }}</td></tr>
           <tr class="font-bold"><td>Combined; U = {{ estimate.k.toFixed(2) }} × u at 95 %</td><td class="figure text-right">{{ fine(estimate.u) }}</td><td class="figure text-right">{{ nu(estimate) }}</td></tr>

@@ -18,12 +18,12 @@ const groups = computed(() => groupBy(props.cells, cell => String(cell.point.at.
 <template>
   <div class="space-y-3" data-test="points">
     <table v-for="group in groups" :key="group.part" class="tight">
-      <thead v-if="group.part || group.columns.length > 1"><tr><th class="capitalize">{{ group.part }}</th><th v-for="column in group.columns" :key="column" class="text-right font-normal">{{ column }}</th></tr></thead>
+      <thead v-if="group.part || group.columns.length > 1"><tr><th class="!pr-2 whitespace-nowrap">{{ group.part.charAt(0).toUpperCase() + group.part.slice(1) }}</th><th v-for="column in group.columns" :key="column" class="!pr-1 text-right font-normal">{{ column }}</th></tr></thead>
       <tbody>
         <tr v-for="row in group.rows" :key="row.name">
-          <td class="w-0 pr-3 whitespace-nowrap text-[13.5px]">{{ row.name }}</td>
+          <td class="w-0 !pr-2 whitespace-nowrap text-[13.5px]">{{ row.name }}</td>
           <td v-for="(cell, i) in row.cells" :key="i" class="!p-0.5 text-right">
-            <button v-if="cell" type="button" class="figure min-h-9 w-full min-w-14 rounded px-2 text-right text-[14px]" :class="[picked === cell.point.id ? 'outline-2 -outline-offset-2 outline-accent bg-sheet font-bold' : '', cell.bad ? 'text-out' : cell.stale ? 'text-mute line-through' : cell.figure === null ? 'text-mute' : '']" :aria-pressed="picked === cell.point.id" :aria-label="`${cell.point.label}: ${cell.figure ?? 'not read'}${cell.bad ? ', not valid' : ''}${cell.stale ? ', stale' : ''}`" @click="picked = cell.point.id">{{ cell.figure ?? (cell.point.optional ? '·' : '–') }}</button>
+            <button v-if="cell" type="button" class="figure min-h-9 w-full min-w-9 rounded px-1 text-right text-[13px]" :class="[picked === cell.point.id ? 'outline-2 -outline-offset-2 outline-accent bg-sheet font-bold' : '', cell.bad ? 'text-out' : cell.stale ? 'text-mute line-through' : cell.figure === null ? 'text-mute' : '']" :aria-pressed="picked === cell.point.id" :aria-label="`${cell.point.label}: ${cell.figure ?? 'not read'}${cell.bad ? ', not valid' : ''}${cell.stale ? ', stale' : ''}`" @click="picked = cell.point.id">{{ cell.figure ?? (cell.point.optional ? '·' : '–') }}</button>
           </td>
         </tr>
       </tbody>

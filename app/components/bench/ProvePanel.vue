@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { CheckDocument } from '#core/check/document'
 import type { CheckEvaluation } from '#core/check/evaluate-check'
-import type { ResultEvaluation } from '#core/check/evaluate-fitting'
+import { resultName, type ResultEvaluation } from '#core/check/evaluate-fitting'
 import type { PlaceEvaluation } from '#core/check/evaluate-place'
 import { formatLength } from '#core/quantity/format-length'
 import { UNIT_NAME } from '#core/quantity/length'
@@ -37,7 +37,7 @@ function submit(): void {
 <template>
   <section aria-label="Prove" class="space-y-5">
     <div v-if="predicted">
-      <h2 class="label mb-1">Proof{{ evaluation.current.results.filter(result => result.kind.main).length > 1 ? `, ${shown.label}` : '' }}</h2>
+      <h2 class="label mb-1">Proof{{ evaluation.current.results.filter(result => result.kind.main).length > 1 ? `, ${resultName(shown)}` : '' }}</h2>
       <dl class="flex flex-wrap gap-x-10 gap-y-1" data-test="proof">
         <div><dt class="text-[13px] text-mute">predicted</dt><dd class="figure text-xl">{{ show(predicted.play) }}</dd></div>
         <div><dt class="text-[13px] text-mute">measured</dt><dd class="figure text-xl">{{ shown.valid && shown.estimate ? show(shown.estimate.value) : '–' }}</dd></div>

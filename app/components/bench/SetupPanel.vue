@@ -2,6 +2,7 @@
 import type { Gauge } from '#core/reading/gauge'
 import type { CheckDocument } from '#core/check/document'
 import { checkKind } from '#core/check/registry'
+import type { ResultEvaluation } from '#core/check/evaluate-fitting'
 import { gaugeKindsFor } from '#core/check/gauges-needed'
 import { packIn } from '#core/check/document'
 import { ways } from '#core/method/ways'
@@ -17,10 +18,11 @@ import { usePreferences } from '~/stores/preferences'
 import { parseFoundPack } from './found-pack'
 
 /** Everything a check rests on; each change is kept at once. */
-const props = defineProps<{ document: CheckDocument, lots: readonly Lot[], faults: readonly Fault[] }>()
+const props = defineProps<{ document: CheckDocument, lots: readonly Lot[], faults: readonly Fault[], results: readonly ResultEvaluation[] }>()
 const emit = defineEmits<{ keep: [Record<string, unknown>], found: [{ place: string, pieces: { size: Nm, measured: boolean, count: number }[] }] }>()
 const preferences = usePreferences()
 const kind = computed(() => checkKind(props.document.kind))
+const thumbs = computed(() => new Map(props.results.flatMap(result => (result.thumb ? [[result.kind.id, result.thumb] as const] : []))))
 const places = computed(() => kind.value.places(props.document.setup))
 const locked = computed(() => props.document.signOff !== null)
 const needed = computed(() => gaugeKindsFor(kind.value.points(props.document.setup)))
@@ -95,21 +97,21 @@ function listPack(): void {
       <fieldset v-if="places.length" class="space-y-2" :disabled="locked">
         <legend class="label mb-1">Pack</legend>
         <div class="grid grid-cols-2 gap-2">
-          <div><label class="label mb-1 block" for="setup-most">Most pieces</label><input id="setup-most" class="field figure" type="number" min="1" max="12" :value="document.packRules.most ?? 8" @change="keepRules({ most: Number(value($event)) })"><p v-if="faultAt(faults, 'settings.packRules.most')" class="fault">{{ faultAt(faults, 'settings.packRules.most') }}</p></div>
+          <div v-if="places[0]!.rules?.most === undefined"><label class="label mb-1 block" for="setup-most">Most pieces</label><input id="setup-most" class="field figure" type="number" min="1" max="12" :value="document.packRules.most ?? 8" @change="keepRules({ most: Number(value($event)) })"><p v-if="faultAt(faults, 'settings.packRules.most')" class="fault">{{ faultAt(faults, 'settings.packRules.most') }}</p></div>
           <div><label class="label mb-1 block" for="setup-order">After the aim, prefer</label><select id="setup-order" class="field" :value="document.packRules.order ?? 'pieces'" @change="keepRules({ order: value($event) })"><option value="pieces">fewer pieces</option><option value="changes">fewer changes</option><option value="cost">lower cost</option></select></div>
         </div>
         <div class="grid grid-cols-2 gap-2">
-          <div><label class="label mb-1 block" for="setup-fewest">Fewest pieces</label><input id="setup-fewest" class="field figure" type="number" min="0" max="12" :value="document.packRules.fewest ?? 0" @change="keepRules({ fewest: Number(value($event)) })"></div>
+          <div v-if="places[0]!.rules?.fewest === undefined"><label class="label mb-1 block" for="setup-fewest">Fewest pieces</label><input id="setup-fewest" class="field figure" type="number" min="0" max="12" :value="document.packRules.fewest ?? 0" @change="keepRules({ fewest: Number(value($event)) })"></div>
           <div><label class="label mb-1 block" for="setup-required">Always in the pack</label><select id="setup-required" class="field" :value="document.packRules.required ?? ''" @change="keepRules({ required: value($event) || undefined })"><option value="">no piece required</option><option v-for="lot in lots" :key="lot.id" :value="lot.id">{{ [markedText(lot.nominal), lot.mark, lot.colour, lot.shape === 'flat' ? '' : lot.shape].filter(Boolean).join(', ') }}</option></select></div>
         </div>
-        <LengthField v-model="largest" label="Largest stack" optional :unit="preferences.unit" @focusout="keepLargest" />
+        <LengthField v-if="places[0]!.rules?.most === undefined" v-model="largest" label="Largest stack" optional :unit="preferences.unit" @focusout="keepLargest" />
         <label class="flex min-h-11 items-center gap-2 text-[14px]"><input type="checkbox" class="size-4" :checked="document.packRules.onlyRemove ?? false" @change="keepRules({ onlyRemove: ($event.target as HTMLInputElement).checked })">only take pieces out of what is fitted</label>
         <label class="flex min-h-11 items-center gap-2 text-[14px]"><input type="checkbox" class="size-4" :checked="document.packRules.noUnmeasured ?? false" @change="keepRules({ noUnmeasured: ($event.target as HTMLInputElement).checked })">put in measured pieces only</label>
         <LengthField v-model="refit" label="What refitting does to a play, standard uncertainty" :unit="preferences.unit" @focusout="refit !== null && refit !== document.uRefit && emit('keep', { uRefit: refit })" />
       </fieldset>
     </div>
     <div class="space-y-4">
-      <LimitsPanel :kind="kind" :document="document" :locked="locked" :faults="faults" @keep="emit('keep', $event)" />
+      <LimitsPanel :kind="kind" :document="document" :locked="locked" :faults="faults" :thumbs="thumbs" @keep="emit('keep', $event)" />
       <fieldset v-if="places.length" class="space-y-2" :disabled="locked" @focusout="keepAim">
         <legend class="label mb-1">Aim</legend>
         <div class="grid grid-cols-2 gap-2">

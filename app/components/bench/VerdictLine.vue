@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { CheckDocument } from '#core/check/document'
 import { shownFigure, type CheckEvaluation } from '#core/check/evaluate-check'
+import { resultName } from '#core/check/evaluate-fitting'
 import { formatLength, unitFor, otherUnit } from '#core/quantity/format-length'
 import { UNIT_NAME } from '#core/quantity/length'
 import { verdictWord } from '#core/verdict/words'
@@ -29,8 +30,8 @@ const otherRule = computed(() => {
     <div class="flex flex-wrap items-center gap-x-5 gap-y-1" aria-live="polite" data-test="verdict">
       <span class="flex items-center gap-3" :class="stateText(evaluation.state)"><StateMark :state="evaluation.state" :size="34" /><span class="display text-3xl">{{ evaluation.word }}</span></span>
       <span class="figure text-[58px] font-bold leading-none" data-test="figure">{{ figure }}</span>
-      <span v-if="several && raw" class="label">{{ result.label }}</span>
       <span v-if="raw" class="figure text-[17px] leading-tight text-mute">
+        <span v-if="several" class="block font-sans text-[14px] font-semibold">{{ resultName(result) }}</span>
         ± {{ formatLength(raw.U, unit) }} {{ UNIT_NAME[unit] }}<br>{{ formatLength(raw.value, otherUnit(unit, result.kind.scale), { unit: true }) }}
       </span>
     </div>

@@ -1,9 +1,13 @@
 import type { Component } from 'vue'
-import CrankshaftSketch from './crankshaft-end-play/SectionSketch.vue'
-import EndPlaySketch from './shaft-end-play/SectionSketch.vue'
+import BearingSketch from './bearing-clearance/BearingSketch.vue'
+import CrankshaftSketch from './crankshaft-end-play/CrankshaftSketch.vue'
+import EccentricSketch from './eccentric-shaft-end-play/EccentricSketch.vue'
+import PumpSketch from './oil-pump-clearance/PumpSketch.vue'
+import EndPlaySketch from './shaft-end-play/EndPlaySketch.vue'
+import ThrustSketch from './thrust-alignment/ThrustSketch.vue'
 
 /** The section each check kind draws for itself, by its id: what is measured from where to where. */
-export const sketches: Readonly<Record<string, Component>> = { 'shaft-end-play': EndPlaySketch, 'crankshaft-end-play': CrankshaftSketch }
-
-/** The drawing of kinds with several results, by their id. */
-export const rows: Readonly<Record<string, Component>> = {}
+export const sketches: Readonly<Record<string, Component>> = {
+  'shaft-end-play': EndPlaySketch, 'crankshaft-end-play': CrankshaftSketch, 'thrust-alignment': ThrustSketch,
+  'eccentric-shaft-end-play': EccentricSketch, 'bearing-clearance': BearingSketch, 'oil-pump-clearance': PumpSketch,
+}

@@ -61,12 +61,16 @@ const thouTicks = computed(() => ticks(scale.value, NM_PER.thou, 13))
 const mmTicks = computed(() => ticks(scale.value, NM_PER.mm, 13))
 /** Labels keep clear of the unit's name at the right end and of the left edge. */
 const labelled = (all: ReturnType<typeof ticks>) => all.filter(tick => tick.major && tick.at < width.value - 56 && tick.at > 12)
-const labelX = computed(() => {
+/** Where the names of the limits stand: right of them, left of them, or, with no room on either side, inside. */
+const LABEL_ROOM = 124
+const labelAt = computed(() => {
+  if (zones.value.length === 0) return { x: 8, end: false }
+  const left = Math.min(...zones.value.map(z => z.at!.left))
   const right = Math.max(...zones.value.map(z => z.at!.right), 0)
-  const room = Math.min(props.measured ? x(props.measured.value) : Infinity, width.value) - right
-  return room > 110 || zones.value.length === 0 ? right + 8 : Math.max(8, Math.min(...zones.value.map(z => z.at!.left)) - 8)
+  const taken = props.measured ? x(props.measured.value) : Infinity
+  if (Math.min(taken > right ? taken : Infinity, width.value) - right > LABEL_ROOM) return { x: right + 8, end: false }
+  return left > LABEL_ROOM ? { x: left - 8, end: true } : { x: left + 8, end: false }
 })
-const labelEnd = computed(() => labelX.value < Math.min(...zones.value.map(z => z.at!.left), Infinity))
 const show = (value: number) => formatLength(value, preferences.unit)
 const arrow = computed(() => {
   if (!props.measured || !props.predicted) return null
@@ -99,11 +103,11 @@ const tickLabel = (value: number) => String(Math.round(value * 1e6) / 1e6).repla
       </g>
       <g fill="var(--scribe-soft)" font-size="12.5">
         <text :x="width - 8" y="27" text-anchor="end">thou</text><text :x="width - 8" :y="HEIGHT - 19" text-anchor="end">mm</text>
-        <text v-if="label" x="10" :y="46" font-size="13" font-weight="650" fill="var(--scribe)">{{ label }}</text>
+        <text v-if="label && !narrow" x="10" :y="106" font-size="13" font-weight="650" fill="var(--scribe)">{{ label }}</text>
         <text x="10" :y="124">{{ ends.below.toLowerCase() }}</text><text :x="width - 10" :y="124" text-anchor="end">{{ ends.above.toLowerCase() }}</text>
       </g>
-      <g v-if="zones.length" fill="var(--scribe)" font-size="13" :text-anchor="labelEnd ? 'end' : 'start'">
-        <text v-for="(z, i) in zones" :key="z.name" :x="labelX" :y="48 + i * 17" :font-weight="z.name === 'Book' ? 650 : 400">{{ z.name }} {{ describeLimits(z.set, preferences.unit).replace(/ (thou|mm)$/, '') }}</text>
+      <g v-if="zones.length" fill="var(--scribe)" font-size="13" :text-anchor="labelAt.end ? 'end' : 'start'">
+        <text v-for="(z, i) in zones" :key="z.name" :x="labelAt.x" :y="48 + i * 17" :font-weight="z.name === 'Book' ? 650 : 400">{{ z.name }} {{ describeLimits(z.set, preferences.unit).replace(/ (thou|mm)$/, '') }}</text>
       </g>
       <path v-if="scale.breakAt" :d="`M${scale.breakAt - 5} 0l6 31-8 31 8 31-8 31 8 31-6 31M${scale.breakAt + 5} 0l6 31-8 31 8 31-8 31 8 31-6 31`" fill="none" stroke="var(--scribe)" stroke-width="1.2" />
       <path v-if="aim !== null" :d="`M${x(aim) - 6} ${TOP + 2}h12l-6 8z`" fill="var(--scribe)" data-test="aim" />

@@ -2,6 +2,7 @@
 import { evaluateCheck, type CheckEvaluation } from '#core/check/evaluate-check'
 import { packIn, type PointReading } from '#core/check/document'
 import { checkKind } from '#core/check/registry'
+import { resultName } from '#core/check/evaluate-fitting'
 import { ways } from '#core/method/ways'
 import { PHASES, type Phase, type Step } from '#core/method/step'
 import { unitFor } from '#core/quantity/format-length'
@@ -18,7 +19,7 @@ import { useTaking } from '~/composables/useTaking'
 import { key, useKeys } from '~/composables/useKeys'
 import { useBench } from '~/stores/bench'
 import { usePreferences } from '~/stores/preferences'
-import { rows, sketches } from '~/components/bench/sketches'
+import { sketches } from '~/components/bench/sketches'
 
 const id = String(useRoute().params.id)
 const bench = useBench()
@@ -50,7 +51,8 @@ const pickedResult = ref('')
 const several = computed(() => evaluation.value.current.results.length > 1)
 const shown = computed(() => {
   const { results } = evaluation.value.current
-  const ofPoint = phase.value === 'measure' ? results.find(result => result.kind.main && result.points.includes(point.value.id)) : null
+  // Once all is read and nobody points elsewhere, the eye should meet what decides.
+  const ofPoint = phase.value === 'measure' && (taking.next.value || taking.picked.value) ? results.find(result => result.kind.main && result.points.includes(point.value.id)) : null
   return results.find(result => result.id === pickedResult.value) ?? ofPoint ?? evaluation.value.headline
 })
 const place = computed(() => evaluation.value.places.find(candidate => candidate.place.result === shown.value.id) ?? evaluation.value.places[0] ?? null)
@@ -79,6 +81,9 @@ const findings = computed(() => {
   const all = results.flatMap(result => result.findings)
   return several.value ? all.filter((finding, i) => all.findIndex(other => other.words === finding.words && other.repeatId === finding.repeatId) === i && (!finding.repeatId || finding.repeatId === 'draft' || readings.value.some(r => r.id === finding.repeatId))) : all
 })
+/** Main results at several positions, drawn side by side; in Choose they take the place of the readings. */
+const row = computed(() => evaluation.value.current.results.filter(result => result.kind.main && result.position !== null))
+const choosingOfSeveral = computed(() => row.value.length > 1 && place.value !== null && phase.value === 'choose')
 const cells = computed(() => points.value.map((candidate) => {
   const all = taking.readingsOf(candidate)
   const last = unvoided(all).at(-1)
@@ -201,19 +206,22 @@ useHead({ title: computed(() => (ready.value ? `${document.value.title} · Finit
         </aside>
         <div class="min-w-0 space-y-3 px-4 py-3 md:px-7">
           <VerdictLine :evaluation="evaluation" :document="document" :sentence="sentence" :arithmetic="arithmetic" />
-          <LimitBand :book="shown.limits.book" :shop="shown.limits.shop" :aim="place?.aim?.target ?? null" :readings="plays" :measured="estimate ? { value: estimate.value, U: estimate.U } : null" :predicted="predicted" :ends="shown.kind.ends" :label="several ? `${shown.kind.label}, ${shown.label}` : null" />
+          <LimitBand :book="shown.limits.book" :shop="shown.limits.shop" :aim="place?.aim?.target ?? null" :readings="plays" :measured="estimate ? { value: estimate.value, U: estimate.U } : null" :predicted="predicted" :ends="shown.kind.ends" :label="several ? resultName(shown) : null" />
           <p v-if="evaluation.gauge?.answer === 'cannot-decide'" class="text-near">This gauge cannot decide a band this narrow: its U is wider than half the band.</p>
           <p v-if="place?.aim?.caution" class="text-[14px] text-near">{{ place.aim.caution }}</p>
-          <SetupPanel v-if="phase === 'setup'" :document="document" :lots="bench.lots" :faults="faults" @keep="settings => command('settings', { settings })" @found="found => command('found-pack', found)" />
+          <SetupPanel v-if="phase === 'setup'" :document="document" :lots="bench.lots" :faults="faults" :results="evaluation.current.results" @keep="settings => command('settings', { settings })" @found="found => command('found-pack', found)" />
           <div v-show="phase !== 'setup'" class="grid gap-x-7 gap-y-5 lg:grid-cols-[minmax(0,340px)_minmax(0,1fr)]">
             <div>
-              <ReadingPanel ref="panel" v-model:draft="draft" :point="point" :several="points.length > 1" :unit="unit" :gauge="gauge" :readings="readings" :findings="findings" :far="far" :back="back" :start="start" :locked="locked" :one-more="points.length > 1 ? null : oneMore" @log="log" @answer="answer" @void="voiding = $event" @word="logWord" />
-              <div v-if="points.length > 1" class="mt-4"><h2 class="label mb-1">Points</h2><PointGrid :picked="point.id" :cells="cells" @update:picked="pickPoint" /></div>
+              <template v-if="choosingOfSeveral"><h2 class="label mb-1">{{ row[0]!.kind.label }}</h2><JournalRow :results="row" :picked="shown.id" :worst="evaluation.headline.id" @pick="pickedResult = $event" /></template>
+              <div v-show="!choosingOfSeveral">
+                <ReadingPanel ref="panel" v-model:draft="draft" :point="point" :several="points.length > 1" :unit="unit" :gauge="gauge" :readings="readings" :findings="findings" :far="far" :back="back" :start="start" :locked="locked" :one-more="points.length > 1 ? null : oneMore" @log="log" @answer="answer" @void="voiding = $event" @word="logWord" />
+                <div v-if="points.length > 1" class="mt-4"><h2 class="label mb-1">Points</h2><PointGrid :picked="point.id" :cells="cells" @update:picked="pickPoint" /></div>
+              </div>
               <div class="mt-4"><h2 class="label mb-1">Where the gauge stands</h2><component :is="sketches[document.kind]" v-bind="document.setup" /></div>
             </div>
             <div>
-              <div v-if="several && phase !== 'prove'" class="mb-4 space-y-4">
-                <component :is="rows[document.kind]" v-if="rows[document.kind]" :results="evaluation.current.results" :picked="shown.id" @pick="pickedResult = $event" />
+              <div v-if="several && !choosingOfSeveral" class="mb-4 space-y-3">
+                <JournalRow v-if="row.length > 1 && phase !== 'prove'" :results="row" :picked="shown.id" :worst="evaluation.headline.id" @pick="pickedResult = $event" />
                 <ResultTable :picked="shown.id" :results="evaluation.current.results" :headline="evaluation.headline.id" @update:picked="pickedResult = $event" />
               </div>
               <ProvePanel v-if="phase === 'prove'" :evaluation="evaluation" :document="document" :shown="shown" :place="place" :fault="faults.map(f => f.reason).join(' ') || null" :busy="busy" @sign="sign('sign-off', $event)" @reopen="sign('reopen', $event)" />

@@ -1,13 +1,18 @@
 import { formatLength } from '../../quantity/format-length'
-import { rectangular } from '../../reading/budget'
+import { rectangular, type BudgetLine } from '../../reading/budget'
 import { stated, type Estimate } from '../../reading/estimate'
 import type { Finding } from '../../reading/gates'
 import type { Gauge } from '../../reading/gauge'
 import { sumOf } from '../../reading/sum'
 import type { PointAnswer } from '../way'
 
-/** A master of known actual size, nm; `uncertainty` is the half-width of what is known of it. */
-export interface Master { readonly size: number, readonly uncertainty: number, /** what carries its error: the ring, or the micrometer it was set by */ readonly carrier: string }
+/** A master of known actual size, nm, and the budget line its own error gives: a ring's, or that of the micrometer it was set by. */
+export interface Master { readonly size: number, readonly line: BudgetLine | null }
+
+/** @param halfWidth  what its size is known to, nm */
+export const ringMaster = (size: number, halfWidth: number): Master => ({ size, line: halfWidth > 0 ? { source: 'standard', words: 'The master’s own size, a/√3', u: rectangular(halfWidth), nu: Infinity, shared: true, carrier: 'master' } : null })
+/** Zeroed in a micrometer: whatever that micrometer is off by, it is off by in the journal too. */
+export const micrometerMaster = (size: number, micrometer: Gauge): Master => ({ size, line: { source: 'gauge-error', words: 'Permissible error of the micrometer, a/√3', u: rectangular(micrometer.permissibleError), nu: Infinity, shared: true, carrier: micrometer.id } })
 
 /** How a deviation on the dial becomes a bore: bore = M − reading for a dial that climbs as the plunger goes in, M + reading for the other. */
 export const boreSign = (gauge: Pick<Gauge, 'sense'>): 1 | -1 => (gauge.sense === 'climbs' ? -1 : 1)
@@ -17,8 +22,7 @@ export const dialFigure = (deviation: number, gauge: Pick<Gauge, 'sense'>): numb
 
 /** The bore from what the dial showed. */
 export function boreOf(reading: Estimate, master: Master, gauge: Pick<Gauge, 'sense'>): Estimate {
-  const lines = master.uncertainty > 0 ? [{ source: 'standard', words: 'The master’s own size, a/√3', u: rectangular(master.uncertainty), nu: Infinity, shared: true, carrier: master.carrier } as const] : []
-  return sumOf([{ name: 'Master', factor: 1, estimate: stated(master.size, lines, reading.n) }, { name: 'Reading', factor: boreSign(gauge), estimate: reading }])
+  return sumOf([{ name: 'Master', factor: 1, estimate: stated(master.size, master.line ? [master.line] : [], reading.n) }, { name: 'Reading', factor: boreSign(gauge), estimate: reading }])
 }
 
 /** The zero taken again in the master after the bores: off by more than a graduation, every bore since is void. */

@@ -1,0 +1,73 @@
+import type { MeasuringPoint, PartRole, PackPlace, Position, ResultKind } from '../contract'
+import { PLAY_WORDS, SIZE_WORDS } from '../../verdict/words'
+import { countIn, type Setup } from '../setup'
+
+/** A is vertical and comes first: shells are thinner near the split. */
+export const DIRECTIONS = ['A', 'B'] as const
+export const STATIONS = ['front', 'rear'] as const
+
+export const byStrip = (setup: Setup): boolean => setup.way === 'strip'
+export const stationsOf = (setup: Setup): readonly string[] => STATIONS.slice(0, countIn(setup, 'stations'))
+const placeWord = (setup: Setup): string => (setup.bearings === 'rods' ? 'Rod' : 'Main')
+export const positionsOf = (setup: Setup): Position[] => Array.from({ length: countIn(setup, 'positions') }, (_, i) => ({ id: String(i + 1), label: `${placeWord(setup)} ${i + 1}` }))
+
+export const pointId = (part: 'journal' | 'bore' | 'strip', position: string, direction: string, station: string): string => [part, position, direction, station].filter(Boolean).join('-')
+export const zeroPoint = (position: string): string => `zero-${position}`
+export const turnsPoint = (position: string): string => `turns-${position}`
+
+export function roles(setup: Setup): PartRole[] {
+  const shells = positionsOf(setup).map(position => ({ id: `shells-${position.id}`, label: `Shells, ${position.label.toLowerCase()}` }))
+  return [
+    { id: 'crankshaft', label: 'Crankshaft' },
+    ...(setup.bearings === 'rods' ? positionsOf(setup).map(position => ({ id: `rod-${position.id}`, label: `Connecting ${position.label.toLowerCase()}` })) : [{ id: 'block', label: 'Block and caps' }]),
+    ...shells,
+  ]
+}
+const housing = (setup: Setup, position: string): string => (setup.bearings === 'rods' ? `rod-${position}` : 'block')
+
+export function resultKinds(setup: Setup): ResultKind[] {
+  const positions = positionsOf(setup)
+  const common = { quantity: 'length', cannotBind: 'above', floored: false, positions } as const
+  const form = (id: string, label: string): ResultKind => ({ ...common, id, label, scale: 'play', ends: SIZE_WORDS, cannotBind: 'below', main: false })
+  return [
+    { ...common, id: 'clearance', label: 'Clearance', scale: 'play', ends: PLAY_WORDS, main: true },
+    { ...common, id: 'journal', label: 'Journal diameter', scale: 'size', ends: SIZE_WORDS, main: false },
+    form('journal-round', 'Journal out-of-round'), form('journal-taper', 'Journal taper'),
+    ...(byStrip(setup) ? [form('strip-taper', 'Taper by strip')] : [form('bore-round', 'Bore out-of-round'), form('bore-taper', 'Bore taper')]),
+  ]
+}
+
+export function points(setup: Setup): MeasuringPoint[] {
+  const places = shellPlaces(setup).map(place => place.id)
+  return positionsOf(setup).flatMap(({ id: position, label }) => {
+    const shells = `shells-${position}`
+    const moves = places.includes(shells) ? [shells] : []
+    const name = label.toLowerCase()
+    const each = (part: 'journal' | 'bore', make: (direction: string, station: string) => MeasuringPoint) => stationsOf(setup).flatMap(station => DIRECTIONS.map(direction => make(direction, stationsOf(setup).length > 1 ? station : '')))
+    const journals = each('journal', (direction, station) => ({
+      id: pointId('journal', position, direction, station), label: `Journal, ${name}, ${direction} ${station}`.trim(), at: { part: 'journal', position: label, direction, ...(station ? { station } : {}) },
+      way: 'micrometer', result: 'journal', moves: [], rests: ['crankshaft'], ...(byStrip(setup) ? { optional: true } : {}),
+    }))
+    const bores = byStrip(setup)
+      ? stationsOf(setup).map((station): MeasuringPoint => ({ id: pointId('strip', position, '', station), label: `Strip, ${name}, ${station}`, at: { part: 'strip', position: label, station }, way: 'plastic-strip', result: 'clearance', moves, rests: ['crankshaft', housing(setup, position), shells] }))
+      : [
+          ...each('bore', (direction, station) => ({
+            id: pointId('bore', position, direction, station), label: `Bore on the dial, ${name}, ${direction} ${station}`.trim(), at: { part: 'dial', position: label, direction, ...(station ? { station } : {}) },
+            way: 'bore-gauge', result: 'clearance', moves, rests: [housing(setup, position), shells],
+          })),
+          { id: zeroPoint(position), label: `Zero again in the master, ${name}`, at: { part: 'dial', position: label, direction: 'zero' }, way: 'bore-gauge', result: 'clearance', moves, rests: [], optional: true } satisfies MeasuringPoint,
+        ]
+    const turns: MeasuringPoint = { id: turnsPoint(position), label: `Shaft with ${setup.bearings === 'rods' ? 'rod' : 'cap'} ${position} tight`, at: { part: 'turns', position: label }, way: 'word', result: 'clearance', moves, rests: ['crankshaft', housing(setup, position), shells], words: TURNS, optional: true }
+    return byStrip(setup) ? [...bores, turns, ...journals] : [...journals, ...bores, turns]
+  })
+}
+
+export const TURNS = [{ value: 'turns', label: 'turns freely' }, { value: 'locks', label: 'locks' }] as const
+
+/** Two halves a position, each by its wall: −1 of clearance per wall thickness. */
+export function shellPlaces(setup: Setup): PackPlace[] {
+  if (setup.shells !== 'choose') return []
+  return positionsOf(setup).map(({ id, label }) => ({
+    id: `shells-${id}`, label: `Shell halves, ${label.toLowerCase()}`, result: `clearance@${id}`, response: { perPiece: -1, pair: false }, between: ['cap', 'journal'], rules: { fewest: 2, most: 2 }, swaps: true,
+  }))
+}

@@ -1,0 +1,14 @@
+import { feelerSteps } from '../../method/feeler/steps'
+import { stripSteps } from '../../method/plastic-strip/steps'
+import type { Step } from '../../method/step'
+import type { Setup } from '../setup'
+
+/** The work, step by step. Common practice; the maker's manual comes first. */
+export function pumpSteps(setup: Setup): readonly Step[] {
+  return [
+    { id: 'clean', phase: 'setup', text: 'Pump stripped, faces clean, no burrs', required: true },
+    { id: 'flat', phase: 'setup', text: 'Faces flat: straight edge across, or rubbed on a flat bar', required: true },
+    ...(setup.way === 'strip' ? stripSteps.filter(step => step.id !== 'strip-opposite') : feelerSteps),
+    { id: 'prime', phase: 'prove', text: 'Oiled or packed before it is closed: a dry pump does not prime', required: false },
+  ]
+}
