@@ -1,5 +1,7 @@
 import type { CheckDocument } from '#core/check/document'
+import type { BoreKit } from '#core/method/bore-gauge/builder'
 import type { Lot } from '#core/pack/lot'
+import type { Gauge } from '#core/reading/gauge'
 import type { LengthUnit } from '#core/quantity/length'
 import type { VerdictState } from '#core/verdict/decide'
 
@@ -22,6 +24,9 @@ export interface CheckView {
   readonly document: CheckDocument
   readonly lots: readonly Lot[]
 }
+
+/** A gauge as the register holds it; the kit of a bore gauge with it. */
+export interface RegisteredGauge extends Gauge { readonly version: number, readonly kit: BoreKit | null, /** checks it is in use on */ readonly uses: number }
 
 export interface LotUse { readonly lotId: string, readonly count: number, readonly checkId: string, readonly checkTitle: string, readonly unit: string }
 export interface StockLot extends Lot { readonly version: number }

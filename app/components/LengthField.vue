@@ -5,7 +5,7 @@ import { formatLength, otherUnit } from '#core/quantity/format-length'
 import { UNIT_NAME, type LengthUnit, type Nm } from '#core/quantity/length'
 
 /** One length as it is typed: understands every unit, shows the other system beside it, asks when it can be read two ways. */
-const props = defineProps<{ label: string, unit: LengthUnit, options?: EntryOptions, fault?: string, optional?: boolean, hideLabel?: boolean, disabled?: boolean, /** hand the figure on when the field is left, not at every key */ lazy?: boolean }>()
+const props = defineProps<{ label: string, unit: LengthUnit, options?: EntryOptions, fault?: string, optional?: boolean, hideLabel?: boolean, /** narrow: nothing beside the figure */ plain?: boolean, disabled?: boolean, /** hand the figure on when the field is left, not at every key */ lazy?: boolean }>()
 const model = defineModel<Nm | null>({ required: true })
 const length = ref<Nm | null>(model.value)
 watch(model, (value) => { length.value = value })
@@ -21,19 +21,24 @@ watch(length, (value) => {
   if (value === null && entry.ok) text.value = ''
 })
 watch(() => props.unit, (unit) => {
-  if (length.value !== null) text.value = exactText(length.value, unit)
+  if (length.value === null) return
+  typed.value = false
+  text.value = exactText(length.value, unit)
 })
 
 const entry = computed(() => parseLength(text.value, props.unit, props.options))
 const blank = computed(() => text.value.trim() === '')
-const choices = computed<readonly Choice[]>(() => (!entry.value.ok && asked.value !== text.value ? entry.value.choices ?? [] : []))
+/** Only what was typed is questioned, never a figure that was put there. */
+const typed = ref(false)
+const choices = computed<readonly Choice[]>(() => (typed.value && !entry.value.ok && asked.value !== text.value ? entry.value.choices ?? [] : []))
 const reason = computed(() => {
-  if (blank.value || asked.value === text.value) return props.fault
+  if (blank.value || !typed.value || asked.value === text.value) return props.fault
   return entry.value.ok ? props.fault : entry.value.reason
 })
 const beside = computed(() => (length.value === null ? UNIT_NAME[props.unit] : `${UNIT_NAME[props.unit]} · ${formatLength(length.value, otherUnit(props.unit), { unit: true })}${entry.value.ok && entry.value.rounded ? ', rounded' : ''}`))
 
 function onInput(): void {
+  typed.value = true
   asked.value = null
   length.value = entry.value.ok ? entry.value.value : null
 }
@@ -48,8 +53,8 @@ function pick(choice: Choice): void {
   <div>
     <label :for="id" class="label mb-1 block" :class="{ 'sr-only': hideLabel }">{{ label }}<span v-if="optional" class="font-normal"> (may be left out)</span></label>
     <div class="relative">
-      <input :id="id" v-model="text" type="text" inputmode="decimal" autocomplete="off" class="field figure pr-32" :aria-invalid="reason !== undefined" :aria-describedby="`${id}-note`" :disabled="disabled" @input="onInput" @change="leave">
-      <span class="pointer-events-none absolute inset-y-0 right-3 flex items-center text-xs text-mute">{{ beside }}</span>
+      <input :id="id" v-model="text" type="text" inputmode="decimal" autocomplete="off" :class="plain ? '' : 'pr-32'" class="field figure" :aria-invalid="reason !== undefined" :aria-describedby="`${id}-note`" :disabled="disabled" @input="onInput" @change="leave">
+      <span v-if="!plain" class="pointer-events-none absolute inset-y-0 right-3 flex items-center text-xs text-mute">{{ beside }}</span>
     </div>
     <div :id="`${id}-note`" class="fault">
       <p v-if="reason">{{ reason }}</p>

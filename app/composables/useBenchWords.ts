@@ -50,12 +50,14 @@ export function useBenchWords({ document, evaluation, shown, place, choice, prop
     const fine = result.state === 'in' || result.state === 'provisional'
     if (result.stale) return `${at.value}stale: ${result.stale}. Measure again.`
     if (result.overrule) return `${at.value}${result.overrule}.`
+    const wrong = result.findings.find(f => f.level === 'fail')
+    if (!result.estimate && wrong) return wrong.words
     if (!result.estimate) {
       const due = result.predicted
       if (due && current.value.predicted[result.id]) return `Fitted. Measure again: ${show(due.play)} ${name.value} is expected.`
       return progress.value.all > 1 ? `${progress.value.done} of ${progress.value.all} measured.` : 'Nothing measured with this fitting yet.'
     }
-    if (!result.valid) return result.findings.find(f => f.level === 'fail')?.words ?? ''
+    if (!result.valid) return wrong?.words ?? ''
     if (progress.value.done < progress.value.all && phase.value === 'measure') return `${progress.value.done} of ${progress.value.all} measured.`
     if (!place.value) return e.state === 'in' ? 'In limits. Ready to sign.' : e.state === 'provisional' ? provisional(e) : ''
     if (fine && phase.value === 'measure') return result.state === 'in' ? `${at.value ? `${at.value}in` : 'In'} limits${e.state === 'in' ? ': nothing needs changing. Sign it under Prove.' : '.'}` : provisional(e)

@@ -40,9 +40,9 @@ export function useTaking(checkId: string, document: Ref<CheckDocument | null>) 
     : { point: point.value.id, entry: way.value.entry, unit: unit.value, plausible: way.value.scale === 'size' ? LARGEST_SIZE : checkKind(document.value!.kind).plausible, perTurn: gauge.value?.rangePerTurn ?? null }))
   const pick = (id: string) => { chosen.value = id }
   /** After a reading: a movement is repeated where it is, anything else goes on to the next point that lacks one. */
-  function advance(): void {
-    if (way.value.entry === 'travel') return
-    const at = points.value.indexOf(point.value)
+  function advance(read: MeasuringPoint): void {
+    if (ways[read.way].entry === 'travel') return
+    const at = points.value.indexOf(read)
     const after = [...points.value.slice(at + 1), ...points.value.slice(0, at)].find(candidate => !candidate.optional && open(candidate))
     if (after) chosen.value = after.id
   }

@@ -3,7 +3,7 @@ import { usePreferences } from '~/stores/preferences'
 
 const preferences = usePreferences()
 const route = useRoute()
-const views = [{ to: '/', label: 'Jobs', also: ['/jobs', '/checks'] }, { to: '/stock', label: 'Stock', also: [] }]
+const views = [{ to: '/', label: 'Jobs', also: ['/jobs', '/checks'] }, { to: '/stock', label: 'Stock', also: [] }, { to: '/gauges', label: 'Gauges', also: [] }]
 const isOn = (view: typeof views[number]) => route.path === view.to || [...view.also, ...(view.to === '/' ? [] : [view.to])].some(path => route.path.startsWith(path))
 </script>
 

@@ -1,3 +1,5 @@
+import type { BoreKit } from '#core/method/bore-gauge/builder'
+import type { RegisteredGauge } from '#shared/types'
 import type { CheckDocument } from '#core/check/document'
 import type { Gauge, GaugeKind } from '#core/reading/gauge'
 import type { LengthUnit, Nm } from '#core/quantity/length'
@@ -12,8 +14,13 @@ const gaugeOf = (row: GaugeRow): Gauge => ({
   sense: row.sense, sizes: row.sizes, lastCheck: row.last_check, due: row.due, zeroedOn: row.zeroed_on,
 })
 
-export const allGauges = async (sql: Sql) => (await sql.rows<GaugeRow>('SELECT * FROM gauge ORDER BY name, id')).map(row => ({ ...gaugeOf(row), version: row.version }))
-export const gaugeById = async (sql: Sql, id: string) => (await sql.rows<GaugeRow>('SELECT * FROM gauge WHERE id = $1', [id])).map(row => ({ ...gaugeOf(row), version: row.version }))[0]
+const REGISTERED = `SELECT g.*, k.kit, (SELECT count(*) FROM check_gauge c WHERE c.gauge_id = g.id)::integer AS uses FROM gauge g LEFT JOIN bore_kit k ON k.gauge_id = g.id`
+type RegisteredRow = GaugeRow & Pick<RegisteredGauge, 'kit' | 'uses'>
+const registered = (row: RegisteredRow): RegisteredGauge => ({ ...gaugeOf(row), version: row.version, kit: row.kit, uses: row.uses })
+
+export const allGauges = async (sql: Sql) => (await sql.rows<RegisteredRow>(`${REGISTERED} ORDER BY g.kind, g.name, g.id`)).map(registered)
+export const gaugeById = async (sql: Sql, id: string) => (await sql.rows<RegisteredRow>(`${REGISTERED} WHERE g.id = $1`, [id])).map(registered)[0]
+export const keepKit = (sql: Sql, gaugeId: string, kit: BoreKit) => sql.rows('INSERT INTO bore_kit (gauge_id, kit) VALUES ($1,$2) ON CONFLICT (gauge_id) DO UPDATE SET kit = $2', [gaugeId, JSON.stringify(kit)])
 
 const values = (g: Gauge) => [g.id, g.name, g.kind, g.unit, g.graduation, g.readableFraction, g.permissibleError, g.repeatability, g.hysteresis, g.rangePerTurn, g.lastCheck, g.range?.low ?? null, g.range?.high ?? null, g.sense, JSON.stringify(g.sizes), g.due, g.zeroedOn]
 

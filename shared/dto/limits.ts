@@ -9,12 +9,12 @@ export const UNITS: LengthUnit[] = ['thou', 'tenth', 'in', 'mm', 'um']
 const WHOLE = { message: 'A length is a whole number of nanometres.' }
 const RANGE = { message: 'That is longer than anything on a bench.' }
 
-/** A length in nm at a field. */
-export function IsLength(least = -LONGEST): PropertyDecorator {
+/** A length in nm at a field; with `each`, every length of a list. */
+export function IsLength(least = -LONGEST, each = false): PropertyDecorator {
   return (target, key) => {
-    IsInt(WHOLE)(target, key as string)
-    Min(least, least > -LONGEST ? { message: least > 0 ? 'Must be above zero.' : 'Must not be below zero.' } : RANGE)(target, key as string)
-    Max(LONGEST, RANGE)(target, key as string)
+    IsInt({ each, ...WHOLE })(target, key as string)
+    Min(least, { each, ...(least > -LONGEST ? { message: least > 0 ? 'Must be above zero.' : 'Must not be below zero.' } : RANGE) })(target, key as string)
+    Max(LONGEST, { each, ...RANGE })(target, key as string)
   }
 }
 

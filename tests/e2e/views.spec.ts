@@ -5,7 +5,7 @@ import { demoForThisFile, expect, test } from './workshop'
 demoForThisFile()
 
 const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8')
-const views = ['/', '/jobs/launch-box', '/stock', '/checks/launch-input', '/checks/loader-transfer', '/checks/bus-main', '/checks/launch-output']
+const views = ['/', '/jobs/launch-box', '/stock', '/gauges', '/checks/le-mains', '/checks/le-thrust', '/checks/le-rods', '/checks/pb-mains', '/checks/launch-input', '/checks/loader-transfer', '/checks/bus-main', '/checks/launch-output']
 
 for (const theme of ['light', 'dark']) {
   test(`no view has an accessibility fault, ${theme}`, async ({ browser, shop }) => {

@@ -4,8 +4,8 @@ import type { MeasuringPoint } from '#core/check/contract'
 
 /** Every point of a check with many: what is read, what is missing, which is next. A row a position, a column a direction and station. */
 export interface PointCell { readonly point: MeasuringPoint, /** as text; null while nothing is read */ readonly figure: string | null, readonly bad: boolean, readonly stale: boolean }
-const props = defineProps<{ cells: readonly PointCell[] }>()
-const picked = defineModel<string>('picked', { required: true })
+const props = defineProps<{ cells: readonly PointCell[], picked: string }>()
+defineEmits<{ pick: [string] }>()
 
 const rest = ({ at }: MeasuringPoint) => Object.entries(at).filter(([key]) => key !== 'part' && key !== 'position').map(([, value]) => value).join(' ')
 const groups = computed(() => groupBy(props.cells, cell => String(cell.point.at.part ?? '')).map(([part, cells]) => {
@@ -23,7 +23,7 @@ const groups = computed(() => groupBy(props.cells, cell => String(cell.point.at.
         <tr v-for="row in group.rows" :key="row.name">
           <td class="w-0 !pr-2 whitespace-nowrap text-[13.5px]">{{ row.name }}</td>
           <td v-for="(cell, i) in row.cells" :key="i" class="!p-0.5 text-right">
-            <button v-if="cell" type="button" class="figure min-h-9 w-full min-w-9 rounded px-1 text-right text-[13px]" :class="[picked === cell.point.id ? 'outline-2 -outline-offset-2 outline-accent bg-sheet font-bold' : '', cell.bad ? 'text-out' : cell.stale ? 'text-mute line-through' : cell.figure === null ? 'text-mute' : '']" :aria-pressed="picked === cell.point.id" :aria-label="`${cell.point.label}: ${cell.figure ?? 'not read'}${cell.bad ? ', not valid' : ''}${cell.stale ? ', stale' : ''}`" @click="picked = cell.point.id">{{ cell.figure ?? (cell.point.optional ? '·' : '–') }}</button>
+            <button v-if="cell" type="button" class="figure min-h-9 w-full min-w-9 rounded px-1 text-right text-[13px]" :class="[picked === cell.point.id ? 'outline-2 -outline-offset-2 outline-accent bg-sheet font-bold' : '', cell.bad ? 'text-out' : cell.stale ? 'text-mute line-through' : cell.figure === null ? 'text-mute' : '']" :aria-pressed="picked === cell.point.id" :aria-label="`${cell.point.label}: ${cell.figure ?? 'not read'}${cell.bad ? ', not valid' : ''}${cell.stale ? ', stale' : ''}`" @click="$emit('pick', cell.point.id)">{{ cell.figure ?? (cell.point.optional ? '·' : '–') }}</button>
           </td>
         </tr>
       </tbody>

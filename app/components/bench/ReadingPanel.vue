@@ -9,9 +9,9 @@ import type { LengthEntry } from '#core/quantity/parse-length'
 import type { Draft } from '~/composables/useDraft'
 
 /** The reading being taken at one point, in the form its way of measuring asks for, and the series so far. */
-const props = defineProps<{ point: MeasuringPoint, several: boolean, unit: LengthUnit, gauge: Gauge | null, readings: readonly PointReading[], findings: readonly Finding[], far: LengthEntry, back: LengthEntry, start: LengthEntry, locked: boolean, oneMore: string | null }>()
+const props = defineProps<{ point: MeasuringPoint, several: boolean, unit: LengthUnit, gauge: Gauge | null, readings: readonly PointReading[], findings: readonly Finding[], far: LengthEntry, back: LengthEntry, start: LengthEntry, locked: boolean, oneMore: string | null, warnings: readonly string[] }>()
 const draft = defineModel<Draft>('draft', { required: true })
-const emit = defineEmits<{ log: [], answer: [string, number], void: [PointReading], word: [string] }>()
+const emit = defineEmits<{ log: [], answer: [string, number], void: [PointReading], word: [string], zeroed: [] }>()
 const form = ref<{ focus: () => void, submit: () => void }>()
 const way = computed(() => ways[props.point.way])
 const general = computed(() => props.findings.filter(f => !f.repeatId || f.repeatId === 'draft'))
@@ -30,6 +30,7 @@ defineExpose({ focus: () => form.value?.focus(), submit: () => form.value?.submi
       <RangeEntry v-else-if="way.entry === 'range'" ref="form" v-model:draft="draft" v-bind="entry" :leaves="way.gauge === 'feeler-set' ? gauge?.sizes ?? [] : null" @log="emit('log')" @answer="(text, value) => emit('answer', text, value)" />
       <WordEntry v-else ref="form" :words="point.words ?? []" @word="emit('word', $event)" />
     </template>
+    <p v-for="warning in locked ? [] : warnings" :key="warning" class="my-1 flex flex-wrap items-baseline gap-x-2 text-[13px] text-near" data-test="gauge-warning">{{ warning }}<button v-if="warning.includes('today')" type="button" class="link" @click="emit('zeroed')">{{ gauge?.kind === 'micrometer' ? 'tried now' : 'zeroed now' }}</button></p>
     <p v-for="finding in general" :key="finding.words" class="my-1 text-[13.5px]" :class="finding.level === 'fail' ? 'text-out' : finding.level === 'warn' ? 'text-near' : 'text-mute'" data-test="finding">{{ finding.level === 'fail' ? '▪ ' : '' }}{{ finding.words }}</p>
     <p v-if="oneMore" class="my-1 text-[13.5px] text-mute">{{ oneMore }}</p>
     <SeriesTable v-if="readings.length" :readings="readings" :findings="findings" :unit="unit" :entry="way.entry" :locked="locked" :words="point.words ?? []" @void="emit('void', $event)" />

@@ -9,9 +9,12 @@ import { unitFor } from '#core/quantity/format-length'
 import { systemOf } from '#core/quantity/length'
 import { isRepeat, readingWords, unvoided } from '#core/reading/reading'
 import { signedPlay } from '#core/reading/repeat'
-import type { Fault } from '#shared/types'
+import { gaugeWarnings } from '#core/reading/gauge'
+import { bandOf } from '#core/verdict/limits'
+import type { Fault, RegisteredGauge } from '#shared/types'
 import { v4 as uuid } from 'uuid'
-import { faultsOf } from '~/composables/useApi'
+import { api, faultsOf } from '~/composables/useApi'
+import { today } from '~/composables/today'
 import { useBenchWords } from '~/composables/useBenchWords'
 import { useRail } from '~/composables/useRail'
 import { useChooser } from '~/composables/useChooser'
@@ -52,10 +55,14 @@ const several = computed(() => evaluation.value.current.results.length > 1)
 const shown = computed(() => {
   const { results } = evaluation.value.current
   // Once all is read and nobody points elsewhere, the eye should meet what decides.
-  const ofPoint = phase.value === 'measure' && (taking.next.value || taking.picked.value) ? results.find(result => result.kind.main && result.points.includes(point.value.id)) : null
+  const ofPoint = (phase.value === 'measure' && (taking.next.value || taking.picked.value)) || (phase.value === 'prove' && taking.next.value) ? results.find(result => result.kind.main && result.points.includes(point.value.id)) : null
   return results.find(result => result.id === pickedResult.value) ?? ofPoint ?? evaluation.value.headline
 })
-const place = computed(() => evaluation.value.places.find(candidate => candidate.place.result === shown.value.id) ?? evaluation.value.places[0] ?? null)
+/** The place that moves the result looked at, or another result at its position. */
+const place = computed(() => {
+  const { places } = evaluation.value
+  return places.find(candidate => candidate.place.result === shown.value.id) ?? (shown.value.position === null ? undefined : places.find(candidate => candidate.result?.position === shown.value.position)) ?? places[0] ?? null
+})
 function pickPoint(next: string): void {
   pickedResult.value = ''
   taking.pick(next)
@@ -110,21 +117,24 @@ onMounted(async () => {
 
 function openPhase(next: Phase): void {
   phase.value = next
-  if (next === 'measure' || (next === 'prove' && !locked.value && !evaluation.value.headline.valid)) panel.value?.focus()
+  if (next === 'measure' || (next === 'prove' && !locked.value && (taking.next.value !== null || !evaluation.value.headline.valid))) panel.value?.focus()
   else nextTick(() => { (globalThis.document.activeElement as HTMLElement | null)?.blur() })
 }
 const step = (by: number) => openPhase(PHASES[Math.min(PHASES.length - 1, Math.max(0, PHASES.indexOf(phase.value) + by))]!)
 
 function log(): void {
   if (!reading.value || locked.value) return
+  const read = point.value
+  const refused = findings.value.some(finding => finding.repeatId === 'draft' && finding.level === 'fail')
   bench.logReading(reading.value, `reading ${readingWords({ ...reading.value, id: '' } as PointReading, unit.value)}`)
   clear()
-  taking.advance()
+  if (!refused) taking.advance(read)
 }
 function logWord(word: string): void {
   if (locked.value) return
-  bench.logReading({ point: point.value.id, word }, `${point.value.label}: ${word}`)
-  taking.advance()
+  const read = point.value
+  bench.logReading({ point: read.id, word }, `${read.label}: ${word}`)
+  taking.advance(read)
 }
 const voiding = ref<PointReading | null>(null)
 function voidLast(): void {
@@ -172,6 +182,18 @@ const plays = computed(() => {
 })
 const { notes, done } = useRail({ document, evaluation, steps, ticked })
 
+/** Says that the gauge in hand was zeroed today, and shows the check with it. */
+async function markZeroed(): Promise<void> {
+  await api(`/api/gauges/${gauge.value!.id}/zeroed`, { body: { on: today() } }).catch((error) => { faults.value = faultsOf(error) })
+  await bench.reload()
+  panel.value?.focus()
+}
+const helping = ref(false)
+const register = ref<readonly RegisteredGauge[]>([])
+async function help(): Promise<void> {
+  helping.value = true
+  register.value = await api<RegisteredGauge[]>('/api/gauges').catch(() => [])
+}
 const explaining = ref(false)
 useKeys(computed(() => {
   if (!ready.value) return []
@@ -183,6 +205,7 @@ useKeys(computed(() => {
     key('PgDn', 'next phase', () => step(1), { keys: ['PageDown'] }),
     key('PgUp', 'phase before', () => step(-1), { keys: ['PageUp'], quiet: true }),
     key('E', 'explain', () => { explaining.value = true }),
+    key('H', 'helpers', () => void help()),
     ...(bench.connection === 'stale' ? [key('L', 'show the newer state', () => void bench.reload())] : []),
     key('J', 'back to the job', () => void navigateTo(`/jobs/${bench.view!.job.id}`), { quiet: true }),
   ]
@@ -214,8 +237,8 @@ useHead({ title: computed(() => (ready.value ? `${document.value.title} · Finit
             <div>
               <template v-if="choosingOfSeveral"><h2 class="label mb-1">{{ row[0]!.kind.label }}</h2><JournalRow :results="row" :picked="shown.id" :worst="evaluation.headline.id" @pick="pickedResult = $event" /></template>
               <div v-show="!choosingOfSeveral">
-                <ReadingPanel ref="panel" v-model:draft="draft" :point="point" :several="points.length > 1" :unit="unit" :gauge="gauge" :readings="readings" :findings="findings" :far="far" :back="back" :start="start" :locked="locked" :one-more="points.length > 1 ? null : oneMore" @log="log" @answer="answer" @void="voiding = $event" @word="logWord" />
-                <div v-if="points.length > 1" class="mt-4"><h2 class="label mb-1">Points</h2><PointGrid :picked="point.id" :cells="cells" @update:picked="pickPoint" /></div>
+                <ReadingPanel ref="panel" v-model:draft="draft" :point="point" :several="points.length > 1" :unit="unit" :gauge="gauge" :readings="readings" :findings="findings" :far="far" :back="back" :start="start" :locked="locked" :one-more="points.length > 1 ? null : oneMore" :warnings="gauge ? gaugeWarnings(gauge, today()) : []" @log="log" @zeroed="markZeroed" @answer="answer" @void="voiding = $event" @word="logWord" />
+                <div v-if="points.length > 1" class="mt-4"><h2 class="label mb-1">Points</h2><PointGrid :picked="point.id" :cells="cells" @pick="pickPoint" /></div>
               </div>
               <div class="mt-4"><h2 class="label mb-1">Where the gauge stands</h2><component :is="sketches[document.kind]" v-bind="document.setup" /></div>
             </div>
@@ -238,6 +261,7 @@ useHead({ title: computed(() => (ready.value ? `${document.value.title} · Finit
       </div>
       <VoidDialog :open="voiding !== null" :figure="voiding ? readingWords(voiding, unit) : ''" @close="voiding = null" @void="voidNow" />
       <FitDialog :open="fitting" :proposal="proposal" :lots="bench.lots" :busy="busy" :fault="faults.map(f => f.reason).join(' ') || null" :place="several && place ? `${document.title}, ${place.place.label}` : document.title" @close="fitting = false" @done="fit" />
+      <PlainDialog :open="helping" title="Helpers" wide @close="helping = false"><HelperTabs :gauges="register" :way="point.way" :prefer="gauge?.id" :band="bandOf(shown.limits.working)" @changed="register = $event" /></PlainDialog>
       <ExplainDialog :open="explaining" :shown="shown" :place="place" :document="document" :proposal="phase === 'prove' ? null : proposal" @close="explaining = false" />
     </template>
   </div>

@@ -46,6 +46,8 @@ export function useEntry({ props, draft, missing, log, answer }: Entry) {
   function submit(): void {
     tried.value = true
     if (asking.value) return ask()
+    // To the field that is wrong, so that only it has to be typed again.
+    if (reason.value && !blank.value && props.far.ok) return void second.value?.focus()
     if (reason.value || blank.value) return focus()
     log()
     tried.value = false

@@ -1,0 +1,62 @@
+import { Type } from 'class-transformer'
+import { ArrayMaxSize, IsArray, IsBoolean, IsIn, IsNumber, IsOptional, IsString, Matches, Max, MaxLength, Min, ValidateNested } from 'class-validator'
+import { GAUGE_KINDS, type GaugeKind } from '#core/reading/gauge'
+import type { LengthUnit, Nm } from '#core/quantity/length'
+import { CommandDto, ID, ID_FAULT, OperationDto } from './command'
+import { IsLength, UNITS } from './limits'
+
+const DAY = /^\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/
+const DAY_FAULT = { message: 'A day such as 2026-05-04.' }
+
+export class GaugeRangeDto {
+  @IsLength(0) low!: Nm
+  @IsLength(1) high!: Nm
+}
+
+/** Everything of a gauge; what is left out stays, or takes the plain default on a new one. */
+export class GaugeFieldsDto {
+  @IsOptional() @IsString() @Matches(/\S/, { message: 'Give the gauge a name.' }) @MaxLength(80) name?: string
+  @IsOptional() @IsIn(UNITS, { message: 'Choose a unit.' }) unit?: LengthUnit
+  @IsOptional() @IsLength(1) graduation?: Nm
+  @IsOptional() @IsNumber({}, { message: 'A part of a graduation, such as 0.5.' }) @Min(0.01, { message: 'Between a hundredth and one.' }) @Max(1, { message: 'Between a hundredth and one.' }) readableFraction?: number
+  @IsOptional() @IsLength(0) permissibleError?: Nm
+  @IsOptional() @IsLength(0) repeatability?: Nm
+  @IsOptional() @IsLength(0) hysteresis?: Nm
+  @IsOptional() @IsLength(1) rangePerTurn?: Nm
+  @IsOptional() @ValidateNested() @Type(() => GaugeRangeDto) range?: GaugeRangeDto
+  @IsOptional() @IsIn(['climbs', 'falls']) sense?: 'climbs' | 'falls'
+  @IsOptional() @IsArray() @ArrayMaxSize(200) @IsLength(1, true) sizes?: Nm[]
+  @IsOptional() @Matches(DAY, DAY_FAULT) lastCheck?: string
+  @IsOptional() @Matches(DAY, DAY_FAULT) due?: string
+}
+
+export class NewGaugeDto extends OperationDto {
+  @IsString() @Matches(ID, ID_FAULT) id!: string
+  @IsIn(GAUGE_KINDS as GaugeKind[], { message: 'Choose the kind of gauge.' }) kind!: GaugeKind
+  @ValidateNested() @Type(() => GaugeFieldsDto) fields!: GaugeFieldsDto
+}
+
+export class GaugeChangeDto extends CommandDto {
+  @ValidateNested() @Type(() => GaugeFieldsDto) fields!: GaugeFieldsDto
+}
+
+/** Zeroed, or tried on its standard, on this day. Harmless to say twice. */
+export class ZeroedDto {
+  @Matches(DAY, DAY_FAULT) on!: string
+}
+
+export class AnvilDto {
+  @IsString() @Matches(/\S/, { message: 'A name to tell it by.' }) @MaxLength(40) name!: string
+  @IsLength(0) low!: Nm
+  @IsLength(1) high!: Nm
+  @IsOptional() @IsBoolean() missing?: boolean
+}
+export class WasherDto {
+  @IsString() @Matches(/\S/, { message: 'A name to tell it by.' }) @MaxLength(40) name!: string
+  @IsLength(0) length!: Nm
+  @IsOptional() @IsBoolean() missing?: boolean
+}
+export class BoreKitDto extends CommandDto {
+  @IsArray() @ArrayMaxSize(40) @ValidateNested({ each: true }) @Type(() => AnvilDto) anvils!: AnvilDto[]
+  @IsArray() @ArrayMaxSize(20) @ValidateNested({ each: true }) @Type(() => WasherDto) washers!: WasherDto[]
+}

@@ -1,0 +1,164 @@
+import type { Page } from '@playwright/test'
+import { demoForThisFile, expect, tabTo, test } from './workshop'
+
+demoForThisFile()
+
+const type = async (page: Page, ...figures: string[]) => {
+  for (const figure of figures) {
+    await page.keyboard.type(figure)
+    await page.keyboard.press('Enter')
+  }
+}
+/** Opens the change once the drawer has been gone through, and confirms it. */
+async function fit(page: Page, shows: string): Promise<void> {
+  await expect(page.getByRole('button', { name: 'Fit this' })).toBeVisible()
+  await page.keyboard.press('f')
+  await expect(page.getByRole('dialog')).toContainText(shows)
+  await tabTo(page, active => active.text === 'The pack is changed')
+  await page.keyboard.press('Enter')
+  await expect(page.getByTestId('answer')).toContainText('is expected')
+}
+/** A movement: the figure, Enter, back at zero, Enter. */
+const travel = (page: Page, ...figures: string[]) => type(page, ...figures.flatMap(figure => [figure, '']))
+const tick = async (page: Page, ...steps: string[]) => {
+  for (const step of steps) {
+    await page.getByRole('checkbox', { name: step }).focus()
+    await page.keyboard.press('Space')
+    await expect(page.getByRole('checkbox', { name: step })).toBeChecked()
+  }
+}
+async function sign(page: Page, reason = ''): Promise<void> {
+  await page.keyboard.press('Escape')
+  if (reason) {
+    await tabTo(page, active => active.id === 'sign-reason')
+    await page.keyboard.type(reason)
+  }
+  await tabTo(page, active => active.id === 'sign-name')
+  await page.keyboard.press('Control+a')
+  await type(page, 'T. Marl')
+  await expect(page.getByTestId('answer')).toContainText('Signed off by T. Marl')
+}
+
+test('crankshaft at a shimmed flange, by feelers: measured, shims chosen, fitted, proved, signed', async ({ page, shop }) => {
+  await page.goto(`${shop.address}/checks/pb-flange`)
+  await expect(page.getByTestId('verdict')).toContainText('Loose')
+  await expect(page.getByText('Totals that would do: 0.847 to 0.967 mm.')).toBeVisible()
+  await fit(page, 'Put in')
+  await expect(page.getByLabel('Thickest stack that goes')).toBeFocused()
+  // what does not go cannot be thinner than what goes
+  await type(page, '0.14', '0.13')
+  await expect(page.getByRole('alert')).toContainText('must be thicker than what goes')
+  await page.keyboard.press('Control+a')
+  await type(page, '0.15')
+  await expect(page.getByTestId('series')).toContainText('0.140')
+  await tick(page, 'Flywheel at final torque')
+  await expect(page.getByTestId('verdict')).toContainText('In')
+  await sign(page)
+})
+
+test('which leaves to take next, and one snug stack taken with a wider uncertainty', async ({ page, shop }) => {
+  await page.goto(`${shop.address}/checks/le-pump`)
+  await page.keyboard.press('PageUp')
+  await page.getByTestId('points').getByRole('button', { name: /^Inner rotor/ }).click()
+  await page.keyboard.type('0.06')
+  await expect(page.getByTestId('next-leaves')).toContainText('Next up: 0.08')
+  await page.keyboard.press('Enter')
+  await page.keyboard.press('Enter')
+  await expect(page.getByTestId('series')).toContainText('snug')
+  await expect(page.getByTestId('finding')).toContainText('One snug stack')
+})
+
+test('main bearings: the worst one chosen for, only its bores read again, the journal’s wear accepted with a reason', async ({ page, shop }) => {
+  await page.goto(`${shop.address}/checks/le-mains`)
+  await expect(page.getByTestId('verdict')).toContainText('Main 4 clearance')
+  await expect(page.getByTestId('journal-row')).toHaveAttribute('aria-label', /Main 4 0\.084, Loose/)
+  await fit(page, 'Main bearings, Shell halves, main 4')
+  await expect(page.getByRole('button', { name: 'Bore on the dial, main 4, A front: not read' })).toBeVisible()
+  await expect(page.getByRole('button', { name: /Journal, main 4, A front: 47\.969/ })).toBeVisible()
+  await expect(page.getByRole('button', { name: /Bore on the dial, main 1, A front: −0\.032/ })).toBeVisible()
+  // the entry walks from bore to bore
+  await expect(page.getByRole('heading', { name: /main 4, A front/ })).toBeVisible()
+  await expect(page.getByLabel('Figure read')).toBeFocused()
+  await type(page, '-0.01', '-0.014', '-0.011', '-0.015')
+  await expect(page.getByTestId('results')).toContainText('0.047')
+  await expect(page.getByTestId('proof')).toContainText('residual')
+  await tick(page, 'Oiled, all caps at final torque')
+  await page.getByRole('button', { name: /^2 ?Measure/ }).click()
+  await tick(page, 'Bore gauge zeroed in its master')
+  await page.keyboard.press('Escape')
+  await page.getByRole('button', { name: /^4 ?Prove/ }).click()
+  await expect(page.getByText('Main 4 journal diameter: outside the limits')).toBeVisible()
+  await sign(page, 'shaft kept, regrind next time')
+  const stock = await (await fetch(`${shop.address}/api/stock`)).json() as { lots: { id: string, onHand: number }[] }
+  expect(stock.lots.find(lot => lot.id === 'shell48-std')!.onHand).toBe(5)
+})
+
+test('rods by plastic strip: the gap beside the width, off the scale is another grade; “locks” beats the figures', async ({ page, shop }) => {
+  await page.goto(`${shop.address}/checks/le-rods`)
+  await expect(page.getByTestId('verdict')).toContainText('To do')
+  await page.getByLabel('Figure read').focus()
+  await type(page, '0.2')
+  await expect(page.getByTestId('answer')).toContainText('off the scale')
+  await page.getByRole('button', { name: /Strip, rod 3, front/ }).click()
+  await page.keyboard.press('v')
+  await page.keyboard.type('typed the width')
+  await page.keyboard.press('Enter')
+  await page.getByLabel('Figure read').focus()
+  await type(page, '0.051', '0.051', '0.064', '0.051')
+  await expect(page.getByTestId('results')).toContainText('0.058')
+  await page.getByRole('button', { name: /Shaft with rod 4 tight/ }).click()
+  await page.getByRole('button', { name: 'locks' }).focus()
+  await page.keyboard.press('Enter')
+  await expect(page.getByTestId('verdict')).toContainText('Tight')
+  await expect(page.getByTestId('answer')).toContainText('the shaft locks with rod 4 tight')
+})
+
+test('thrust halves lined up, from scratch by keyboard: out of line by about, in words', async ({ page, shop }) => {
+  await page.goto(`${shop.address}/jobs/pump-bottom`)
+  await expect(page.getByRole('heading', { name: 'Fire pump' })).toBeVisible()
+  await page.keyboard.press('n')
+  await page.getByLabel('Kind of check').selectOption('thrust-alignment')
+  await page.getByLabel('Thrust bearing').selectOption('loose-half')
+  await page.getByLabel('Book limit, lower').fill('3')
+  await page.getByLabel('Book limit, upper').fill('6')
+  await page.getByRole('button', { name: 'Begin the check' }).press('Enter')
+  await expect(page).toHaveURL(/checks/)
+  await expect(page.getByTestId('verdict')).toContainText('To do')
+  await page.keyboard.press('PageDown')
+  await expect(page.getByRole('checkbox', { name: /Push the shaft forward only/ })).toBeVisible()
+  await page.getByRole('button', { name: /^Play before/ }).click()
+  await expect(page.getByLabel('Far reading')).toBeFocused()
+  await travel(page, '0.5', '0.5', '0.5')
+  await page.getByRole('button', { name: /^Play after/ }).click()
+  await expect(page.getByLabel('Far reading')).toBeFocused()
+  await travel(page, '3.5', '3.5', '3.5')
+  await expect(page.getByTestId('finding').last()).toContainText('0.5 before, 3.5 thou after: the halves were out of line by about 3 thou.')
+  await page.keyboard.type('4')
+  await page.getByLabel('sprang back').check()
+  await expect(page.getByTestId('finding').filter({ hasText: 'the halves are not in line yet' })).toBeVisible()
+})
+
+test('an eccentric shaft: the one lettered spacer, fitted and proved', async ({ page, shop }) => {
+  await page.goto(`${shop.address}/checks/gr-shaft`)
+  await expect(page.getByTestId('verdict')).toContainText('Tight')
+  await expect(page.getByTestId('answer')).toContainText('Take out 8.04, put in 8.06: leaves 0.054')
+  await fit(page, 'mark K')
+  await expect(page.getByLabel('Far reading')).toBeFocused()
+  await travel(page, '0.054', '0.055', '0.054')
+  await tick(page, 'Needle bearing on its spacer again')
+  await expect(page.getByTestId('verdict')).toContainText('In')
+  await sign(page)
+})
+
+test('a replaced part: what rested on it is stale, with the reason, until it is measured again', async ({ page, shop }) => {
+  await page.goto(shop.address)
+  await expect(page.getByText('Stale: new shells, main 2')).toBeVisible()
+  await page.goto(`${shop.address}/checks/pb-mains`)
+  await expect(page.getByTestId('verdict')).toContainText('Stale')
+  await expect(page.getByTestId('answer')).toContainText('new shells, main 2: the old ones were scored. Measure again.')
+  await page.keyboard.press('PageUp')
+  await page.getByRole('button', { name: /Bore on the dial, main 2, A: .*stale/ }).click()
+  await expect(page.getByLabel('Figure read')).toBeFocused()
+  await type(page, '-0.03', '-0.034')
+  await expect(page.getByTestId('verdict')).toContainText('In')
+})
