@@ -8,6 +8,9 @@ import type { VerdictState } from '#core/verdict/decide'
 /** One station of a job's route, as the lists draw it. */
 export interface StationMark { readonly id: string, readonly title: string, readonly kind: string, readonly state: VerdictState, readonly word: string, /** why it is stale */ readonly note: string, /** nm */ readonly figure: number | null, readonly unit: LengthUnit, readonly signed: boolean }
 
+/** A part of a job, what rests on it, and what was done to it. */
+export interface JobPartView { readonly id: string, readonly name: string, readonly checks: readonly string[], readonly changes: readonly { readonly at: string, readonly reason: string, readonly by: string }[] }
+
 export interface JobSummary {
   readonly id: string
   readonly title: string
@@ -16,6 +19,8 @@ export interface JobSummary {
   readonly unit: { readonly name: string, readonly description: string }
   readonly checks: readonly StationMark[]
 }
+/** A job on its own page: with its parts. */
+export interface JobView extends JobSummary { readonly parts: readonly JobPartView[] }
 
 /** Everything the bench needs of one check. */
 export interface CheckView {

@@ -1,5 +1,6 @@
 import type { PartChange } from '#core/check/document'
 import type { JobPart } from '#core/check/parts'
+import type { JobPartView } from '#shared/types'
 import type { Sql } from './client'
 
 export const partsOfJob = (sql: Sql, jobId: string) => sql.rows<JobPart>('SELECT id, name FROM part WHERE job_id = $1 ORDER BY created_at, name', [jobId])
@@ -26,3 +27,14 @@ export const insertPartChange = (sql: Sql, c: NewPartChange) => sql.rows(
 
 /** Checks that rest on a part. */
 export const checksOnPart = async (sql: Sql, partId: string) => (await sql.rows<{ check_id: string }>('SELECT DISTINCT check_id FROM check_part WHERE part_id = $1', [partId])).map(row => row.check_id)
+
+/** The parts of a job with the checks that rest on them and what was done to them, oldest first. */
+export async function partViews(sql: Sql, jobId: string): Promise<JobPartView[]> {
+  const parts = await partsOfJob(sql, jobId)
+  const checks = await sql.rows<{ part_id: string, title: string }>('SELECT DISTINCT cp.part_id, c.title, c.position FROM check_part cp JOIN checks c ON c.id = cp.check_id WHERE c.job_id = $1 ORDER BY c.position', [jobId])
+  const changes = await sql.rows<{ part_id: string, at: Date, reason: string, by_name: string }>('SELECT pc.* FROM part_change pc JOIN part p ON p.id = pc.part_id WHERE p.job_id = $1 ORDER BY pc.at, pc.id', [jobId])
+  return parts.map(part => ({
+    ...part, checks: checks.filter(check => check.part_id === part.id).map(check => check.title),
+    changes: changes.filter(change => change.part_id === part.id).map(change => ({ at: change.at.toISOString(), reason: change.reason, by: change.by_name })),
+  }))
+}

@@ -1,8 +1,9 @@
-import type { JobSummary } from '#shared/types'
+import type { JobSummary, JobView } from '#shared/types'
 import type { JobChangeDto, NewJobDto } from '#shared/dto/job'
 import type { Database, Sql } from '../database/client'
 import { eventKnown, insertEvent } from '../database/events'
 import { insertJob, jobRow, jobSummaries, unitNamed, updateJob } from '../database/jobs'
+import { partViews } from '../database/parts'
 import { notFound, refuse } from '../http/refuse'
 import { assertFresh } from './command'
 
@@ -11,6 +12,8 @@ export async function jobSummary(sql: Sql, id: string): Promise<JobSummary> {
   if (!job) throw notFound('job')
   return job
 }
+
+export const jobView = async (sql: Sql, id: string): Promise<JobView> => ({ ...await jobSummary(sql, id), parts: await partViews(sql, id) })
 
 export const createJob = (db: Database, dto: NewJobDto): Promise<JobSummary> => db.transaction(async (sql) => {
   if (!await eventKnown(sql, dto.op)) {
@@ -22,7 +25,7 @@ export const createJob = (db: Database, dto: NewJobDto): Promise<JobSummary> => 
   return jobSummary(sql, dto.id)
 })
 
-export const changeJob = (db: Database, id: string, dto: JobChangeDto): Promise<JobSummary> => db.transaction(async (sql) => {
+export const changeJob = (db: Database, id: string, dto: JobChangeDto): Promise<JobView> => db.transaction(async (sql) => {
   const job = await jobRow(sql, id)
   if (!job) throw notFound('job')
   if (!await eventKnown(sql, dto.op)) {
@@ -30,5 +33,5 @@ export const changeJob = (db: Database, id: string, dto: JobChangeDto): Promise<
     await updateJob(sql, { id, title: dto.title?.trim() ?? job.title, notes: dto.notes ?? job.notes })
     await insertEvent(sql, { id: dto.op, subject: id, version: job.version + 1, what: 'Job notes changed' })
   }
-  return jobSummary(sql, id)
+  return jobView(sql, id)
 })

@@ -12,3 +12,10 @@ export class JobChangeDto extends CommandDto {
   @IsOptional() @IsString() @Matches(/\S/, { message: 'A job needs a title.' }) @MaxLength(120) title?: string
   @IsOptional() @IsString() @MaxLength(4000) notes?: string
 }
+
+/** A part was replaced or reworked: what was measured on it before is stale. */
+export class PartChangeDto extends OperationDto {
+  @IsString() @Matches(ID, ID_FAULT) part!: string
+  @IsString() @Matches(/\S/, { message: 'Say what was done: new shells, rod straightened …' }) @MaxLength(200) reason!: string
+  @IsString() @Matches(/\S/, { message: 'Say who did it.' }) @MaxLength(80) by!: string
+}

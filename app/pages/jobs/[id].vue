@@ -8,11 +8,11 @@ import type { Gauge } from '#core/reading/gauge'
 import { RefusedError, api, faultAt, faultsOf } from '~/composables/useApi'
 import { key, useKeys } from '~/composables/useKeys'
 import { usePreferences } from '~/stores/preferences'
-import type { CheckView, Fault, JobSummary, StockView } from '#shared/types'
+import type { CheckView, Fault, JobView, StockView } from '#shared/types'
 
 const id = String(useRoute().params.id)
 const preferences = usePreferences()
-const job = ref<JobSummary | null>(null)
+const job = ref<JobView | null>(null)
 const faults = ref<readonly Fault[]>([])
 const changed = ref<readonly string[]>([])
 const notes = ref('')
@@ -37,7 +37,7 @@ watch(kind, () => {
 
 async function load(): Promise<void> {
   try {
-    job.value = await api<JobSummary>(`/api/jobs/${id}`)
+    job.value = await api<JobView>(`/api/jobs/${id}`)
     notes.value = job.value.notes
     changed.value = []
   } catch (error) {
@@ -49,7 +49,7 @@ onMounted(load)
 async function keepNotes(): Promise<void> {
   if (!job.value || notes.value === job.value.notes) return
   try {
-    job.value = await api<JobSummary>(`/api/jobs/${id}`, { method: 'PATCH', body: { op: uuid(), version: job.value.version, notes: notes.value } })
+    job.value = await api<JobView>(`/api/jobs/${id}`, { method: 'PATCH', body: { op: uuid(), version: job.value.version, notes: notes.value } })
     saved.value = 'Saved'
   } catch (error) {
     if (error instanceof RefusedError && error.refusal.changed) changed.value = error.refusal.changed
@@ -133,6 +133,7 @@ useHead({ title: computed(() => (job.value ? `${job.value.unit.name}: ${job.valu
           </NuxtLink>
         </li>
       </ul>
+      <JobParts v-if="job.parts.length" :job-id="id" :parts="job.parts" @changed="job = $event" />
       <div class="mt-6 max-w-2xl">
         <label class="label mb-1 block" for="job-notes">Notes <span class="font-normal">{{ saved }}</span></label>
         <textarea id="job-notes" v-model="notes" class="field" rows="3" maxlength="4000" @blur="keepNotes" @input="saved = ''" />

@@ -1,4 +1,4 @@
 import { idParam, route } from '../../../http/route'
-import { jobSummary } from '../../../service/jobs'
+import { jobView } from '../../../service/jobs'
 
-export default route((event, db) => jobSummary(db, idParam(event, 'job')))
+export default route((event, db) => jobView(db, idParam(event, 'job')))
