@@ -69,7 +69,7 @@ useHead({ title: 'Gauges · Finitum' })
     </div>
     <p v-for="fault in faults" :key="fault.reason" class="fault" role="alert">{{ fault.reason }}</p>
     <div v-if="gauges" class="grid gap-6 lg:grid-cols-[minmax(0,1fr)_330px]">
-      <div class="overflow-x-auto" tabindex="0" aria-label="Register of gauges" role="region">
+      <div class="relative overflow-x-auto" tabindex="0" aria-label="Register of gauges" role="region">
         <table class="tight">
           <thead><tr><th>Gauge</th><th class="text-right">Graduation</th><th class="text-right">Error, ±</th><th class="hidden pl-5 md:table-cell">Reach</th><th>Due</th><th>Zero</th><th><span class="sr-only">Open</span></th></tr></thead>
           <tbody v-for="[kind, list] in kinds" :key="kind">
@@ -80,7 +80,7 @@ useHead({ title: 'Gauges · Finitum' })
               <td class="figure text-right whitespace-nowrap">{{ formatLength(g.permissibleError, preferences.unit, { trim: true, decimals: preferences.system === 'inch' ? 2 : 4 }) }}</td>
               <td class="hidden pl-5 text-[13.5px] text-mute md:table-cell">{{ reach(g) }}</td>
               <td class="text-[13.5px] whitespace-nowrap" :class="late(g) ? 'font-semibold text-near' : 'text-mute'">{{ g.due === null ? '–' : late(g) ? `overdue, ${g.due}` : g.due }}</td>
-              <td class="text-[13.5px] whitespace-nowrap"><template v-if="!zeroes(g)"><span class="text-mute">none needed</span></template><span v-else-if="g.zeroedOn === today()" class="text-in">today</span><button v-else type="button" class="link" :aria-label="`${g.name}: ${g.kind === 'micrometer' ? 'tried on its standard' : 'zeroed'} today`" @click.stop="zeroed(g.id)">{{ g.kind === 'micrometer' ? 'tried today' : 'zeroed today' }}</button></td>
+              <td class="text-[13.5px] whitespace-nowrap"><template v-if="!zeroes(g)"><span class="text-mute">none needed</span></template><span v-else-if="g.zeroedOn === today()" class="text-in">today</span><button v-else type="button" class="link" :aria-label="`${g.name}: ${g.kind === 'micrometer' ? 'tried today, on its standard' : 'zeroed today'}`" @click.stop="zeroed(g.id)">{{ g.kind === 'micrometer' ? 'tried today' : 'zeroed today' }}</button></td>
               <td class="text-right"><button type="button" class="link text-[13.5px]" :aria-label="`Open ${g.name}`" @click.stop="pick(g.id)">open</button></td>
             </tr>
           </tbody>

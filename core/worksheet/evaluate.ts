@@ -4,6 +4,7 @@ import { answerRequest, evaluateCheck, shownFigure } from '../check/evaluate-che
 import type { ResultEvaluation } from '../check/evaluate-fitting'
 import type { PlaceEvaluation } from '../check/evaluate-place'
 import type { CheckDocument } from '../check/document'
+import { needsOrder, orderPlan } from '../pack/order-plan'
 import { lotMap, thickness, type Lot, type LotMap } from '../pack/lot'
 import type { Proposal } from '../pack/chooser/choose'
 import { verdictWord } from '../verdict/words'
@@ -59,6 +60,7 @@ function placeAnswer({ place, aim, window, request, note, ledger }: PlaceEvaluat
     aim, window: window && { low: finite(window.low), high: finite(window.high) },
     proposals: choice?.proposals.map(proposal => proposalAnswer(proposal, lots)) ?? [],
     choice: { proven: choice?.proven ?? null, fallback: choice?.fallback ?? null, notes: [...(note ? [note] : []), ...(choice?.notes ?? [])] },
+    order: choice && request && needsOrder(choice) ? orderPlan(request) : null,
     ledger: { state: ledger.state, words: ledger.words, base: ledger.base, apparentSlope: ledger.apparentSlope, suspect: ledger.suspect, bases: ledger.entries.map(({ id, total, play, base, u }) => ({ id, total, play, base, u })) },
   }
 }

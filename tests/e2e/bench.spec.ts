@@ -100,7 +100,7 @@ test('limits, aim, rule and gauge can be changed on the bench', async ({ page, s
   await expect(page.getByTestId('verdict')).toContainText('In')
   await page.getByLabel('Aim at').selectOption('loose')
   await expect(page.getByText('aim: loose end')).toBeVisible()
-  await page.getByLabel('Gauge').selectOption({ label: 'Dial D-1, 0.1 thou' })
+  await page.getByLabel('Dial indicator').selectOption({ label: 'Dial D-1, 0.1 thou' })
   await expect(page.getByText(/5 of 5 · Dial D-1/)).toBeVisible()
   await page.reload()
   await expect(page.getByTestId('verdict')).toContainText('In')
@@ -110,6 +110,17 @@ test('nothing in the drawer reaches the limits: the nearest on the safe side, na
   await page.goto(`${shop.address}/checks/loader-joint`)
   await expect(page.getByTestId('proposals')).toContainText('Nothing in the drawer reaches the limits.')
   await expect(page.getByTestId('proposals')).toContainText('good for a trial, not for the road')
+  // the order plan shows by itself, and follows the chance that is wanted
+  const plan = page.getByTestId('order-plan')
+  await expect(plan).toContainText(/to order: \d+ % instead of|enter the sizes that can be had/)
+  await plan.getByLabel('chance wanted').selectOption('0.8')
+  await expect(plan).toBeVisible()
+})
+
+test('nothing to order where the drawer will do, asked for by hand', async ({ page, shop }) => {
+  await page.goto(`${shop.address}/checks/launch-input`)
+  await page.getByRole('button', { name: 'what to order, if these will not do' }).press('Enter')
+  await expect(page.getByTestId('order-plan')).toContainText('The drawer reaches the limits with a chance of 100 %: nothing to order.')
 })
 
 test('the ledger names the odd fitting; a residual needs a reason', async ({ page, shop }) => {

@@ -118,7 +118,7 @@ test('thrust halves lined up, from scratch by keyboard: out of line by about, in
   await expect(page.getByRole('heading', { name: 'Fire pump' })).toBeVisible()
   await page.keyboard.press('n')
   await page.getByLabel('Kind of check').selectOption('thrust-alignment')
-  await page.getByLabel('Thrust bearing').selectOption('loose-half')
+  await page.getByRole('combobox', { name: 'Thrust bearing' }).selectOption('loose-half')
   await page.getByLabel('Book limit, lower').fill('3')
   await page.getByLabel('Book limit, upper').fill('6')
   await page.getByRole('button', { name: 'Begin the check' }).press('Enter')

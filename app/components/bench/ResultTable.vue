@@ -25,7 +25,7 @@ const marked = (result: ResultEvaluation) => !['in', 'no-limit', 'to-do'].includ
 </script>
 
 <template>
-  <div class="space-y-4 overflow-x-auto" data-test="results">
+  <div class="relative space-y-4 overflow-x-auto" data-test="results">
     <table v-if="placed.length" class="tight">
       <thead><tr><th /><th v-for="kind in placed" :key="kind.id" class="w-24 !pr-1.5 pl-2 text-right align-bottom leading-tight">{{ kind.label }}<span class="block font-normal">{{ UNIT_NAME[unitFor(preferences.system, kind.scale)] }}</span></th></tr></thead>
       <tbody>

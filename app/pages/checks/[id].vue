@@ -56,7 +56,9 @@ const shown = computed(() => {
   const { results } = evaluation.value.current
   // Once all is read and nobody points elsewhere, the eye should meet what decides.
   const ofPoint = (phase.value === 'measure' && (taking.next.value || taking.picked.value)) || (phase.value === 'prove' && taking.next.value) ? results.find(result => result.kind.main && result.points.includes(point.value.id)) : null
-  return results.find(result => result.id === pickedResult.value) ?? ofPoint ?? evaluation.value.headline
+  // In Prove: what this fitting was to move.
+  const proved = phase.value === 'prove' ? results.find(result => current.value.predicted[result.id] !== undefined) : null
+  return results.find(result => result.id === pickedResult.value) ?? ofPoint ?? proved ?? evaluation.value.headline
 })
 /** The place that moves the result looked at, or another result at its position. */
 const place = computed(() => {
@@ -253,6 +255,7 @@ useHead({ title: computed(() => (ready.value ? `${document.value.title} · Finit
                 <PackSection :fitted="fitted" :next="locked ? null : proposal?.pack ?? null" :lots="bench.lots" :between="place.place.between" :first="document.packRules.required ?? null" />
                 <p v-if="reading && !locked && phase === 'choose'" class="mt-2 text-[14px] text-near">A reading is being typed: log it or clear it before a pack is fitted.</p>
                 <div class="mt-2"><ProposalList v-model:picked="picked" :choice="request ? choice : null" :note="place.note" :busy="choosing" :fitted="fitted ?? []" :lots="bench.lots" :can-fit="!reading && !locked" @fit="askFit" /></div>
+                <OrderPanel v-if="phase === 'choose' && request && choice" :key="place.place.id" :request="request" :choice="choice" :lots="bench.lots" />
               </template>
               <p v-else-if="!place" class="text-mute">This check measures and judges; there is nothing to choose. Sign it off under Prove.</p>
             </div>

@@ -1,0 +1,123 @@
+import { quadrature } from '../reading/statistics'
+import { studentQuantile } from '../reading/student'
+import { SURE } from '../verdict/decide'
+import { endsOf } from '../verdict/limits'
+import type { PackChoice, PackQuestion } from './chooser/choose'
+import { prepareDrawer, type PackRules, type PreparedDrawer } from './chooser/prepare'
+import { lotUncertainty, type Lot, type Pack } from './lot'
+import { predictionNu } from './predict'
+import { perPick, piecesPerPick, type Response } from './response'
+
+/** The place the plan is for, as the chooser is asked about it. */
+export interface OrderRequest { readonly drawer: readonly Lot[], readonly fitted: Pack, readonly response: Response, readonly rules: PackRules, readonly question: PackQuestion }
+
+export interface OrderItem {
+  readonly lotId: string
+  readonly pieces: number
+  /** smallest coin; null when not known */
+  readonly price: number | null
+  /** chance of reaching the limits if this one does not come */
+  readonly chanceWithout: number
+}
+
+export interface OrderPlan {
+  /** chance that something in the drawer reaches the limits, whatever the play really is */
+  readonly stockChance: number
+  readonly items: readonly OrderItem[]
+  /** with stock and everything ordered */
+  readonly chance: number
+  readonly wanted: number
+  /** sum of the known prices; null when one is not known */
+  readonly price: number | null
+  readonly words: string
+}
+
+/** Is there reason to order: nothing reaches the limits, or nothing does so for sure. */
+export const needsOrder = (choice: Pick<PackChoice, 'fallback' | 'proposals'>): boolean => choice.fallback || !choice.proposals.some(proposal => proposal.chance === null || proposal.chance.inside >= SURE)
+
+/** Points the distribution of the true play is held at: the middle of as many equal chances. */
+const POINTS = 120
+const MOST_SIZES = 3
+/** How many of the best single sizes are tried in pairs, and in threes. */
+const TRIED = [Infinity, 14, 10] as const
+/** A neighbour that adds this much is ordered with a size that would go alone. */
+const NEIGHBOUR = 0.1
+
+/**
+ * The fewest sizes to order so that, with stock, the chance of reaching the limits is at least `wanted`.
+ *
+ * The play the present pack leaves is known only with its uncertainty, and the piece that comes is known only by its tolerance. Once
+ * the pieces are here and one fitting has shown the play, the right one is taken: so a set of sizes is worth the chance that at
+ * least one pack it allows lies within the limits. Ties go to the higher chance, then to the lower price.
+ * @param request  of a place with limits; sizes with none on hand are what can be ordered besides
+ * @returns null without limits
+ */
+export function orderPlan(request: OrderRequest, wanted = SURE): OrderPlan | null {
+  const { question, response, rules } = request
+  const ends = endsOf(question.limits)
+  if (!ends) return null
+  const per = piecesPerPick(response)
+  const pieces = Math.max(per, rules.fewest ?? per)
+  const points = playPoints(request)
+  const cover = (ordered: readonly Lot[]) => coverage(prepareDrawer(request.drawer.map(lot => (ordered.includes(lot) ? { ...lot, onHand: lot.onHand + pieces } : lot)), request.fitted, response, rules), points, ends)
+
+  const stockChance = cover([])
+  const plan = (items: readonly Lot[], chance: number): OrderPlan => {
+    const prices = items.map(lot => (lot.cost === null ? null : lot.cost * pieces))
+    return {
+      stockChance, chance, wanted, price: prices.includes(null) ? null : prices.reduce<number>((sum, price) => sum + price!, 0), words: planWords(stockChance, items.length, chance, wanted),
+      items: items.map((lot, i) => ({ lotId: lot.id, pieces, price: prices[i]!, chanceWithout: cover(items.filter(other => other !== lot)) })),
+    }
+  }
+  if (stockChance >= wanted) return plan([], stockChance)
+
+  const scored = (sets: readonly (readonly Lot[])[]) => sets.map(set => ({ set, chance: cover(set), price: set.reduce((sum, lot) => sum + (lot.cost ?? 0), 0) }))
+    .sort((a, b) => Math.round((b.chance - a.chance) * 100) || a.price - b.price || a.set.map(lot => lot.id).join().localeCompare(b.set.map(lot => lot.id).join()))
+  const singles = scored(request.drawer.map(lot => [lot])).filter(({ chance }) => chance > stockChance)
+  if (singles.length === 0) return plan([], stockChance)
+  let best = singles[0]!
+  for (let size = 2; size <= MOST_SIZES && best.chance < wanted; size++) {
+    const tried = singles.slice(0, TRIED[size - 1]).map(({ set }) => set[0]!)
+    const next = scored(combinations(tried, size))[0]
+    if (next && next.chance > best.chance) best = next
+  }
+  if (best.set.length === 1) {
+    const neighbour = scored(singles.slice(1, TRIED[1]).map(({ set }) => [best.set[0]!, set[0]!]))[0]
+    if (neighbour && neighbour.chance - best.chance >= NEIGHBOUR) best = neighbour
+  }
+  return plan(best.set, best.chance)
+}
+
+/** What the play may really be with the pack that is fitted, at equal steps of chance, nm. */
+function playPoints({ question, drawer, response, rules }: OrderRequest): number[] {
+  const { measured, uRefit } = question
+  // A piece nobody has measured yet: the worst tolerance of the family, as often as the fewest pieces of a pack.
+  const piece = Math.max(0, ...drawer.map(lotUncertainty)) * Math.abs(perPick(response)) * Math.max(1, rules.fewest ?? 1)
+  const u = quadrature(measured.u, uRefit, piece)
+  const nu = predictionNu(measured, uRefit)
+  return Array.from({ length: POINTS }, (_, i) => measured.play + u * studentQuantile((i + 0.5) / POINTS, nu))
+}
+
+/** Share of the points for which some pack of the drawer lies within the limits. */
+function coverage(drawer: PreparedDrawer, points: readonly number[], ends: { lower: number, upper: number }): number {
+  const c = drawer.response.perPiece
+  const reaches = (play: number) => {
+    const [a, b] = [drawer.fittedTotal + (ends.lower - play) / c, drawer.fittedTotal + (ends.upper - play) / c]
+    const [low, high] = [Math.max(0, Math.min(a, b)), Math.min(drawer.reach.largest, Math.max(a, b))]
+    if (low > high) return false
+    for (let k = drawer.fewestPicks; k <= drawer.mostPicks; k++) if (k === 0 ? low <= 0 : drawer.reach.can(0, k, low, high)) return true
+    return false
+  }
+  return points.filter(reaches).length / points.length
+}
+
+function combinations<T>(items: readonly T[], size: number): T[][] {
+  if (size === 0) return [[]]
+  return items.flatMap((item, i) => combinations(items.slice(i + 1), size - 1).map(rest => [item, ...rest]))
+}
+
+function planWords(stock: number, ordered: number, chance: number, wanted: number): string {
+  const percent = (p: number) => `${Math.round(p * 100)} %`
+  if (ordered === 0) return stock >= wanted ? `The drawer reaches the limits with a chance of ${percent(stock)}: nothing to order.` : `No size in the catalogue adds to the ${percent(stock)} the drawer gives: enter the sizes that can be had under Stock, with none on hand.`
+  return `${ordered === 1 ? 'One size' : `${ordered} sizes`} to order: ${percent(chance)} instead of ${percent(stock)}${chance < wanted ? `, short of ${percent(wanted)}` : ''}.`
+}
