@@ -42,15 +42,24 @@ async function typeReading(page) {
   await page.getByLabel('Far reading').fill('11.4')
 }
 
+/** @param {import('@playwright/test').Page} page */
+async function setMicrometer(page) {
+  await page.getByRole('button', { name: 'Open Bore gauge B-1, 35–60 mm' }).click()
+  await page.getByLabel('Set it to').fill('1.7767')
+}
+
 try {
   await picture('jobs', '/')
-  await picture('job', '/jobs/launch-box')
+  await picture('job', '/jobs/launch-engine', { full: true })
   await picture('bench-choose', '/checks/launch-input')
   await picture('bench-choose-dark', '/checks/launch-input', { theme: 'dark' })
   await picture('bench-set-up', '/checks/launch-input', { full: true, act: page => page.getByRole('button', { name: /Set up/ }).click() })
   await picture('bench-measure', '/checks/launch-idler', { act: typeReading })
   await picture('bench-prove', '/checks/loader-transfer', { full: true })
   await picture('bench-phone', '/checks/launch-input', { width: 390, height: 844, full: true })
+  await picture('bearings-measure', '/checks/le-mains', { act: page => page.getByRole('button', { name: /Measure/ }).first().click() })
+  await picture('bearings-choose', '/checks/le-mains')
+  await picture('gauges', '/gauges', { full: true, act: setMicrometer })
   await picture('stock', '/stock', { act: page => page.getByRole('button', { name: 'Open 6 thou, Cover shims' }).click() })
 } finally {
   await browser.close()

@@ -18,7 +18,7 @@ const groups = computed(() => groupBy(props.cells, cell => String(cell.point.at.
 <template>
   <div class="space-y-3" data-test="points">
     <table v-for="group in groups" :key="group.part" class="tight">
-      <thead v-if="group.part || group.columns.length > 1"><tr><th class="!pr-2 whitespace-nowrap">{{ group.part.charAt(0).toUpperCase() + group.part.slice(1) }}</th><th v-for="column in group.columns" :key="column" class="!pr-1 text-right font-normal">{{ column }}</th></tr></thead>
+      <thead v-if="group.part || group.columns.length > 1"><tr><th class="!pr-2 whitespace-nowrap">{{ group.part.charAt(0).toUpperCase() + group.part.slice(1) }}</th><component :is="column ? 'th' : 'td'" v-for="column in group.columns" :key="column" class="!border-0 !pr-1 text-right font-normal">{{ column }}</component></tr></thead>
       <tbody>
         <tr v-for="row in group.rows" :key="row.name">
           <td class="w-0 !pr-2 whitespace-nowrap text-[13.5px]">{{ row.name }}</td>

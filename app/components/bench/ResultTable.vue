@@ -27,7 +27,7 @@ const marked = (result: ResultEvaluation) => !['in', 'no-limit', 'to-do'].includ
 <template>
   <div class="relative space-y-4 overflow-x-auto" data-test="results">
     <table v-if="placed.length" class="tight">
-      <thead><tr><th /><th v-for="kind in placed" :key="kind.id" class="w-24 !pr-1.5 pl-2 text-right align-bottom leading-tight">{{ kind.label }}<span class="block font-normal">{{ UNIT_NAME[unitFor(preferences.system, kind.scale)] }}</span></th></tr></thead>
+      <thead><tr><td class="!border-0" /><th v-for="kind in placed" :key="kind.id" class="w-24 !pr-1.5 pl-2 text-right align-bottom leading-tight">{{ kind.label }}<span class="block font-normal">{{ UNIT_NAME[unitFor(preferences.system, kind.scale)] }}</span></th></tr></thead>
       <tbody>
         <tr v-for="position in positions" :key="position.id">
           <td class="w-0 pr-3 whitespace-nowrap text-[14px]">{{ position.label }}</td>

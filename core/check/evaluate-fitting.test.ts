@@ -1,0 +1,84 @@
+import { describe, expect, it } from 'vitest'
+import { checkOf, figures, plays, said, trial } from '../../tests/documents'
+import { nm, thou } from '../quantity/length'
+import { twoSided } from '../verdict/limits'
+import { evaluateCheck } from './evaluate-check'
+import { counts, freshReadings, readingsAt, resultName } from './evaluate-fitting'
+import { checkKind } from './registry'
+
+const BOOK = { kind: 'book' } as const
+const setup = { positions: '2', stations: '1', master: String(nm(60_000_000)), masterError: '0' }
+const kind = checkKind('bearing-clearance')
+const full = { ...kind.defaultSetup, ...setup }
+const point = (id: string) => kind.points(full).find(candidate => candidate.id === id)!
+const bearing = (position: number, journal: number, bore: number) => ['A', 'B'].flatMap(d => [...figures(`journal-${position}-${d}`, journal), ...figures(`bore-${position}-${d}`, 60_000_000 - bore)])
+const clearance = { working: 'book' as const, sets: { clearance: { book: twoSided(30_000, 60_000, 'mm', BOOK), shop: null } } }
+
+describe('readings that hold for the next fitting', () => {
+  const first = trial('t1', [...bearing(1, 59_950_000, 60_000_000), ...bearing(2, 59_950_000, 60_040_000)])
+  const second = trial('t2', figures('bore-2-A', 10_000), { refitted: ['shells-2'] })
+  it('a journal is measured once; a bore until its shells are changed', () => {
+    expect(readingsAt([first, second], point('journal-2-A'), 1)).toHaveLength(1)
+    expect(readingsAt([first, second], point('bore-1-A'), 1)).toHaveLength(1)
+    expect(readingsAt([first, second], point('bore-2-A'), 1).map(r => r.id)).toEqual(second.readings.map(r => r.id))
+    expect(readingsAt([first, second], point('bore-2-B'), 1)).toEqual([])
+  })
+  it('a play starts anew with every pack', () => {
+    const travel = checkKind('shaft-end-play').points({ pack: 'under-cover' })[0]!
+    expect(readingsAt([trial('a', plays('travel', 5)), trial('b', plays('travel', 4), { refitted: ['pack'] })], travel, 1)).toHaveLength(1)
+  })
+  it('what was read before stays in its own fitting', () => expect(readingsAt([first, second], point('bore-2-A'), 0)).toHaveLength(1))
+})
+
+describe('part changes', () => {
+  const old = figures('bore-1-A', 5_000)
+  const document = (changes: { role: string, at: string, reason: string }[], readings = old) => ({ partChanges: changes, trials: [trial('t1', readings)] })
+  const after = { at: '2026-05-05T00:00:00Z', reason: 'new shells' }
+  it('touch what rests on the part, and nothing else', () => {
+    expect(freshReadings(document([{ role: 'shells-1', ...after }]), point('bore-1-A'), old).stale).toBe('new shells')
+    expect(freshReadings(document([{ role: 'shells-2', ...after }]), point('bore-1-A'), old).stale).toBeNull()
+    expect(freshReadings(document([{ role: '*', ...after }]), point('bore-1-A'), old).stale).toBe('new shells')
+    expect(freshReadings(document([{ role: 'shells-1', ...after }]), point('journal-1-A'), old).stale).toBeNull()
+  })
+  it('a change before the reading does no harm', () => expect(freshReadings(document([{ role: 'shells-1', at: '2026-05-01T00:00:00Z', reason: 'x' }]), point('bore-1-A'), old).stale).toBeNull())
+  it('a reading taken since sets the old ones aside; a voided one does not', () => {
+    const since = { ...figures('bore-1-A', 6_000)[0]!, at: '2026-05-06T00:00:00Z' }
+    const changes = [{ role: 'shells-1', ...after }]
+    expect(freshReadings(document(changes, [...old, since]), point('bore-1-A'), [...old, since])).toEqual({ readings: [since], stale: null })
+    const voided = { ...since, voided: { reason: 'slip' } }
+    expect(freshReadings(document(changes, [...old, voided]), point('bore-1-A'), [...old, voided]).stale).toBe('new shells')
+  })
+  it('nothing read is nothing stale', () => expect(freshReadings(document([{ role: '*', ...after }], []), point('bore-1-A'), []).stale).toBeNull())
+})
+
+describe('several results', () => {
+  const whole = trial('t1', [...bearing(1, 59_950_000, 59_995_000), ...bearing(2, 59_950_000, 60_020_000)])
+  const evaluate = (more: Parameters<typeof checkOf>[1] = {}) => evaluateCheck(checkOf('bearing-clearance', { setup, limits: clearance, trials: [whole], entryUnit: 'mm', ...more }), [])
+  it('the worst state decides, named in full', () => {
+    const { headline, state, word } = evaluate()
+    expect({ state, word, name: resultName(headline) }).toEqual({ state: 'above', word: 'Loose', name: 'Main 2 clearance' })
+  })
+  it('a position may have limits of its own', () => expect(evaluate({ limits: { ...clearance, sets: { ...clearance.sets, 'clearance@2': { book: twoSided(30_000, 80_000, 'mm', BOOK), shop: null } } } }).state).toBe('in'))
+  it('a secondary result weighs only where limits for it are known', () => {
+    const judged = evaluate({ limits: { ...clearance, sets: { 'clearance': { book: twoSided(30_000, 80_000, 'mm', BOOK), shop: null }, 'journal': { book: twoSided(59_960_000, 59_980_000, 'mm', BOOK), shop: null } } } })
+    expect(judged.headline.id).toBe('journal@1')
+    expect(judged.state).toBe('below')
+    expect(evaluate().current.results.filter(counts).map(result => result.kind.id)).toEqual(['clearance', 'clearance'])
+  })
+  it('half measured is to do, and cannot be signed', () => {
+    const half = evaluate({ trials: [trial('t1', bearing(1, 59_950_000, 59_995_000))] })
+    expect(half.state).toBe('to-do')
+    expect(half.signOff.blockers).toEqual(['Not measured yet: Main 2 clearance.'])
+    expect(half.phase).toBe('measure')
+  })
+  it('one that is outside is named in the reason, by hand too', () => {
+    expect(evaluate().signOff.needsReason).toBe('Main 2 clearance: outside the limits')
+    const locked = evaluate({ trials: [trial('t1', [...whole.readings, said('turns-1', 'locks')])] })
+    expect(locked.signOff.needsReason).toContain('Main 1 clearance: the shaft locks with cap 1 tight')
+  })
+  it('judged by hand alone is provisional, and asks for a reason', () => {
+    const felt = evaluateCheck(checkOf('crankshaft-end-play', { setup: { way: 'feel' }, limits: { working: 'book', sets: { play: { book: twoSided(thou(3), thou(30), 'thou', BOOK), shop: null } } }, trials: [trial('t1', [{ id: 'f', point: 'felt', low: thou(15), high: thou(20) }])] }), [])
+    expect(felt).toMatchObject({ state: 'provisional', signOff: { blockers: [], needsReason: 'it was judged by hand' } })
+    expect(felt.headline.estimate).toMatchObject({ value: thou(17.5), u: expect.closeTo(thou(5) / Math.sqrt(12), 6) })
+  })
+})

@@ -1,0 +1,125 @@
+import { readFileSync, readdirSync } from 'node:fs'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { PGlite } from '@electric-sql/pglite'
+import { evaluateCheck } from '#core/check/evaluate-check'
+import { nm } from '#core/quantity/length'
+import { openDatabase, type Database } from './client'
+import { migrate } from './migrate'
+import { Refused } from '../http/refuse'
+import { checkView } from '../service/check-view'
+import { changeGauge, createGauge, keepBoreKit, markZeroed } from '../service/gauges'
+import { jobView } from '../service/jobs'
+import { logReading } from '../service/measure'
+import { replacePart } from '../service/part-change'
+import { createCheck } from '../service/settings'
+import { exportJob, importWorksheet } from '../service/worksheet'
+
+const folder = new URL('./migrations/', import.meta.url)
+const migrations = new Map(readdirSync(folder).map(name => [name, readFileSync(new URL(name, folder), 'utf8')]))
+const demo = (name: string) => readFileSync(new URL(`../../demo/${name}`, import.meta.url), 'utf8')
+let db: Database
+beforeAll(async () => {
+  db = await openDatabase(undefined, migrations)
+  for (const name of ['6-mail-launch-engine', '7-fire-pump-flywheel']) await importWorksheet(db, demo(`${name}.worksheet.json`), false)
+})
+afterAll(() => db.close())
+const faultOf = async (work: Promise<unknown>) => {
+  const error = await work.catch((e: unknown) => e)
+  if (!(error instanceof Refused)) throw new Error(`Not refused: ${String(error)}`)
+  return error.refusal.faults[0]!
+}
+
+describe('data of the first version', () => {
+  it('is carried over: limits, pack, prediction, gauge, stale mark', async () => {
+    const lite = await PGlite.create()
+    await migrate(lite, new Map([...migrations].filter(([name]) => name < '0003')))
+    await lite.exec(`
+      INSERT INTO unit (id, name) VALUES ('u', 'Ferry'); INSERT INTO job (id, unit_id, title) VALUES ('j', 'u', 'Box');
+      INSERT INTO checks (id, job_id, position, kind, title, entry_unit, setup, working, rule, aim, pack_rules, family, u_refit, tip_angle, gauge_id, stale, state)
+        VALUES ('c', 'j', 1, 'shaft-end-play', 'Shaft', 'thou', '{"pack":"under-cover"}', 'book', 'plain', '{"school":"middle"}', '{}', 'F', 6350, 0, 'dial-thou', 'new bearing', 'above');
+      INSERT INTO limit_set (check_id, role, kind, lower_nm, upper_nm, unit, source) VALUES ('c', 'book', 'two-sided', 76200, 152400, 'thou', '{"kind":"book"}');
+      INSERT INTO lot (id, family, nominal_nm) VALUES ('l', 'F', 254000);
+      INSERT INTO trial (id, check_id, ordinal) VALUES ('t1', 'c', 1); INSERT INTO trial (id, check_id, ordinal, predicted_play, predicted_u, predicted_u_own) VALUES ('t2', 'c', 2, 100000, 5000, 4000);
+      INSERT INTO pack_listing (trial_id) VALUES ('t2'); INSERT INTO trial_piece SELECT id, 'l', 2 FROM pack_listing;
+      INSERT INTO series (trial_id, gauge_id) VALUES ('t2', 'dial-thou'); INSERT INTO reading (id, series_id, point, start_nm, far_nm, back_nm, at) SELECT 'r', id, 'travel', 0, 101600, 0, '2026-05-04T09:00:00Z' FROM series;`)
+    await migrate(lite, migrations)
+    const sql = { rows: async <Row>(statement: string, values: readonly unknown[] = []) => (await lite.query<Row>(statement, [...values])).rows }
+    const { document, lots } = await checkView(sql, 'c')
+    expect(document.limits.sets.play!.book).toMatchObject({ lower: 76_200, upper: 152_400 })
+    expect(document.gauges['dial-indicator']!.id).toBe('dial-thou')
+    expect(document.trials).toMatchObject([{ refitted: [], predicted: {} }, { refitted: ['pack'], packs: { pack: [{ lotId: 'l', count: 2 }] }, predicted: { play: { play: 100_000, uOwn: 4_000 } } }])
+    expect(Object.keys(document.parts)).toEqual(['bearing', 'housing', 'shaft'])
+    expect(evaluateCheck(document, lots)).toMatchObject({ state: 'stale', headline: { stale: 'new bearing', estimate: { value: 101_600 } } })
+    expect((await sql.rows<{ word: string }>('SELECT word FROM checks'))[0]!.word).toBe('Loose')
+    await expect(lite.query('DELETE FROM prediction')).rejects.toThrow('never changed')
+    await lite.close()
+  })
+})
+
+describe('readings in their forms', () => {
+  it('go in and come out as they were, and no other form does', async () => {
+    const before = await checkView(db, 'pb-flange')
+    const head = { version: before.version, trialId: 'pb-flange-1', point: 'gap', at: '2026-11-25T08:00:00.000Z' }
+    const after = await logReading(db, 'pb-flange', { ...head, op: 'g1', id: 'g1', low: nm(340_000), high: nm(350_000), leaves: 3 })
+    expect(after.document.trials[0]!.readings.at(-1)).toEqual({ id: 'g1', point: 'gap', at: head.at, low: 340_000, high: 350_000, leaves: 3 })
+    const next = { ...head, version: after.version }
+    expect(await faultOf(logReading(db, 'pb-flange', { ...next, op: 'g2', id: 'g2', figure: nm(5) }))).toMatchObject({ path: 'figure' })
+    expect(await faultOf(logReading(db, 'pb-flange', { ...next, op: 'g3', id: 'g3', low: nm(5), high: nm(4) }))).toMatchObject({ path: 'high', reason: expect.stringContaining('must not be below') })
+    expect(await faultOf(logReading(db, 'pb-flange', { ...next, op: 'g4', id: 'g4', low: nm(5) }))).toMatchObject({ path: 'high', reason: 'A figure is missing.' })
+    const rods = await checkView(db, 'le-rods')
+    expect(await faultOf(logReading(db, 'le-rods', { ...head, version: rods.version, trialId: 'le-rods-1', point: 'turns-1', op: 'g5', id: 'g5', word: 'hums' }))).toMatchObject({ path: 'word' })
+  })
+  it('a whole engine goes out and reads back the same', async () => {
+    const sheet = await exportJob(db, 'launch-engine')
+    const other = await openDatabase(undefined, migrations)
+    await importWorksheet(other, JSON.stringify(sheet), false)
+    const again = await exportJob(other, 'launch-engine')
+    const plain = (s: typeof sheet) => s.jobs[0]!.checks.map(check => ({ ...check, history: {}, partChanges: [] }))
+    expect(plain(again)).toEqual(plain(sheet))
+    await other.close()
+  })
+})
+
+describe('a replaced part', () => {
+  it('is refused without its reason’s part, and is said once', async () => {
+    expect(await faultOf(replacePart(db, 'launch-engine', { op: 'p0', part: 'ghost', reason: 'x', by: 'T' }))).toMatchObject({ path: 'part' })
+    const part = (await jobView(db, 'launch-engine')).parts.find(p => p.name === 'Crankshaft')!
+    expect(part.checks).toContain('Main bearings')
+    const change = { op: 'p1', part: part.id, reason: 'reground', by: 'T. Marl' }
+    await replacePart(db, 'launch-engine', change)
+    const after = await replacePart(db, 'launch-engine', change)
+    expect(after.parts.find(p => p.id === part.id)!.changes).toMatchObject([{ reason: 'crankshaft: reground', by: 'T. Marl' }])
+    const states = Object.fromEntries(after.checks.map(check => [check.title, check]))
+    expect(states['Thrust halves in line']).toMatchObject({ word: 'Stale', signed: false, note: 'crankshaft: reground' })
+    expect(states['Oil pump']).toMatchObject({ word: 'In', note: '' })
+    const mains = await checkView(db, 'le-mains')
+    const results = evaluateCheck(mains.document, mains.lots).current.results
+    expect(results.find(result => result.id === 'journal@1')!.stale).toContain('reground')
+    expect(results.find(result => result.id === 'bore-round@1')!.stale).toBeNull()
+  })
+})
+
+describe('the register of gauges', () => {
+  it('takes, changes and zeroes a gauge; null takes away what it may be without', async () => {
+    const all = await createGauge(db, { op: 'n1', id: 'm9', kind: 'micrometer', fields: { name: 'M-9', range: { low: nm(1), high: nm(9) }, due: '2026-12-01' } })
+    expect(all.find(gauge => gauge.id === 'm9')).toMatchObject({ name: 'M-9', due: '2026-12-01', range: { low: 1, high: 9 }, version: 1, uses: 0 })
+    const changed = await changeGauge(db, 'm9', { op: 'n2', version: 1, fields: { due: null as never, range: null as never, name: null as never, graduation: nm(1_000) } })
+    expect(changed.find(gauge => gauge.id === 'm9')).toMatchObject({ name: 'M-9', due: null, range: null, graduation: 1_000, version: 2 })
+    expect((await markZeroed(db, 'm9', { on: '2026-11-25' })).find(gauge => gauge.id === 'm9')).toMatchObject({ zeroedOn: '2026-11-25', version: 2 })
+    await expect(changeGauge(db, 'm9', { op: 'n3', version: 1, fields: { name: 'late' } })).rejects.toThrow('changed elsewhere')
+    expect(await faultOf(changeGauge(db, 'm9', { op: 'n4', version: 2, fields: { range: { low: nm(9), high: nm(1) } } }))).toMatchObject({ path: 'fields.range' })
+  })
+  it('keeps the kit of a bore gauge, and of no other', async () => {
+    const kit = { anvils: [{ name: 'A', low: nm(10), high: nm(20) }], washers: [{ name: 'w', length: nm(5), missing: true }] }
+    const all = await keepBoreKit(db, 'bore-b1', { op: 'k1', version: 1, ...kit })
+    expect(all.find(gauge => gauge.id === 'bore-b1')).toMatchObject({ kit, version: 2 })
+    expect(await faultOf(keepBoreKit(db, 'bore-b1', { op: 'k2', version: 2, anvils: [{ name: 'A', low: nm(9), high: nm(3) }], washers: [] }))).toMatchObject({ path: 'anvils.0' })
+    await expect(keepBoreKit(db, 'm9', { op: 'k3', version: 2, ...kit })).rejects.toThrow('Only a bore gauge')
+  })
+  it('a new check gets a gauge of each kind it needs, and its parts', async () => {
+    const view = await createCheck(db, 'launch-engine', { op: 'c1', id: 'new-rods', kind: 'bearing-clearance', settings: { setup: { bearings: 'rods', positions: '2' } } })
+    expect(Object.keys(view.document.gauges).sort()).toEqual(['bore-gauge', 'micrometer'])
+    expect(Object.keys(view.document.parts)).toContain('rod-2')
+    expect(await faultOf(createCheck(db, 'launch-engine', { op: 'c2', id: 'bad', kind: 'bearing-clearance', settings: { setup: { positions: '0' } } }))).toMatchObject({ path: 'settings.setup.positions' })
+  })
+})
