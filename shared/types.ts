@@ -1,6 +1,6 @@
 import type { CheckDocument } from '#core/check/document'
 import type { BoreKit } from '#core/method/bore-gauge/builder'
-import type { Lot } from '#core/pack/lot'
+import type { Lot, Pack } from '#core/pack/lot'
 import type { Gauge } from '#core/reading/gauge'
 import type { LengthUnit } from '#core/quantity/length'
 import type { VerdictState } from '#core/verdict/decide'
@@ -27,13 +27,16 @@ export interface CheckView {
   readonly job: { readonly id: string, readonly title: string, readonly unit: string }
   readonly version: number
   readonly document: CheckDocument
+  /** `reserved` counts what is kept back and what is promised to other checks */
   readonly lots: readonly Lot[]
+  /** Promised to the places of this check. */
+  readonly reserves: Readonly<Record<string, Pack>>
 }
 
 /** A gauge as the register holds it; the kit of a bore gauge with it. */
 export interface RegisteredGauge extends Gauge { readonly version: number, readonly kit: BoreKit | null, /** checks it is in use on */ readonly uses: number }
 
-export interface LotUse { readonly lotId: string, readonly count: number, readonly checkId: string, readonly checkTitle: string, readonly unit: string }
+export interface LotUse { readonly lotId: string, readonly count: number, readonly checkId: string, readonly checkTitle: string, readonly unit: string, /** promised, not fitted */ readonly promised: boolean }
 export interface StockLot extends Lot { readonly version: number }
 export interface StockView { readonly lots: readonly StockLot[], readonly uses: readonly LotUse[] }
 

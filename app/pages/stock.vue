@@ -93,7 +93,7 @@ useKeys(computed(() => [
       <div class="overflow-x-auto" tabindex="0" aria-label="Sizes in the drawer" role="region">
         <table v-for="[family, lots] in families" :key="family" class="mb-5">
           <caption class="pb-1 text-left text-[17px] font-bold">{{ family }}</caption>
-          <thead><tr><th class="w-24 text-right">Marked</th><th class="w-32 text-right">Measured, {{ UNIT_NAME[preferences.unit] }}</th><th class="w-20 text-right">On hand</th><th class="hidden w-24 text-right md:table-cell">Kept back</th><th class="w-28 pl-6">Mark</th><th class="hidden md:table-cell">Fitted now</th><th class="w-16"><span class="sr-only">Open</span></th></tr></thead>
+          <thead><tr><th class="w-24 text-right">Marked</th><th class="w-32 text-right">Measured, {{ UNIT_NAME[preferences.unit] }}</th><th class="w-20 text-right">On hand</th><th class="hidden w-24 text-right md:table-cell">Kept back</th><th class="w-28 pl-6">Mark</th><th class="hidden md:table-cell">Fitted or kept</th><th class="w-16"><span class="sr-only">Open</span></th></tr></thead>
           <tbody>
             <tr v-for="l in lots" :key="l.id" :aria-selected="picked === l.id" :class="picked === l.id ? 'bg-sheet' : ''" class="cursor-pointer" @click="picked = l.id">
               <td class="figure text-right">{{ markedText(l.nominal) }}</td>
@@ -101,7 +101,7 @@ useKeys(computed(() => [
               <td class="figure text-right" :class="l.onHand === 0 ? 'text-mute' : ''">{{ l.onHand }}</td>
               <td class="figure hidden text-right md:table-cell">{{ l.reserved || '' }}</td>
               <td class="pl-6">{{ [l.mark, l.colour, l.shape === 'flat' ? '' : l.shape].filter(Boolean).join(', ') }}</td>
-              <td class="hidden text-[13.5px] text-mute md:table-cell">{{ usesOf(l.id).map(u => `${u.count} in ${u.checkTitle.toLowerCase()}`).join(', ') }}</td>
+              <td class="hidden text-[13.5px] text-mute md:table-cell">{{ usesOf(l.id).map(u => `${u.count} ${u.promised ? 'kept for' : 'in'} ${u.checkTitle.toLowerCase()}`).join(', ') }}</td>
               <td class="text-right"><button type="button" class="link text-[13.5px]" :aria-label="`Open ${markedText(l.nominal)}, ${family}`" @click.stop="picked = l.id">open</button></td>
             </tr>
           </tbody>

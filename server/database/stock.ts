@@ -32,12 +32,14 @@ export interface Movement { id: string, lotId: string, change: number, why: 'tak
 export const insertMovement = (sql: Sql, m: Movement) =>
   sql.rows('INSERT INTO movement (id, lot_id, change, why, note, trial_id) VALUES ($1, $2, $3, $4, $5, $6)', [m.id, m.lotId, m.change, m.why, m.note, m.trialId ?? null])
 
-/** Where pieces sit now: in the newest fitting of each check. */
+/** Where pieces sit now, in the newest fitting of each check, and where they are promised to. */
 export const lotUses = (sql: Sql) => sql.rows<LotUse>(`
-  SELECT p.lot_id AS "lotId", sum(p.count)::integer AS count, c.id AS "checkId", c.title AS "checkTitle", u.name AS unit
+  SELECT p.lot_id AS "lotId", sum(p.count)::integer AS count, c.id AS "checkId", c.title AS "checkTitle", u.name AS unit, false AS promised
   FROM checks c JOIN job j ON j.id = c.job_id JOIN unit u ON u.id = j.unit_id
   JOIN LATERAL (SELECT id FROM trial WHERE check_id = c.id ORDER BY ordinal DESC LIMIT 1) t ON true
   JOIN LATERAL (SELECT DISTINCT ON (place) id FROM pack_listing WHERE trial_id = t.id ORDER BY place, id DESC) l ON true
   JOIN trial_piece p ON p.listing_id = l.id
   GROUP BY p.lot_id, c.id, c.title, u.name
-  ORDER BY u.name, c.title`)
+  UNION ALL SELECT r.lot_id, sum(r.count)::integer, c.id, c.title, u.name, true
+  FROM reserve r JOIN checks c ON c.id = r.check_id JOIN job j ON j.id = c.job_id JOIN unit u ON u.id = j.unit_id GROUP BY r.lot_id, c.id, c.title, u.name
+  ORDER BY unit, "checkTitle"`)

@@ -5,6 +5,7 @@ import type { CheckView } from '#shared/types'
 import type { Sql } from '../database/client'
 import { checkDocument, checkRow, openSignOff, signOffOf, type CheckRow, type ListedAnswer } from '../database/checks'
 import { jobRow } from '../database/jobs'
+import { promisedToOthers, reservesOf } from '../database/reserves'
 import { allLots } from '../database/stock'
 import { notFound } from '../http/refuse'
 
@@ -17,7 +18,9 @@ export async function loadCheck(sql: Sql, id: string): Promise<LoadedCheck> {
   const live = await checkDocument(sql, row)
   const signed = await openSignOff(sql, id)
   const document = signed ? { ...await signedInputs(sql, signed.id), signOff: signOffOf(signed), parts: live.parts, partChanges: live.partChanges } : live
-  return { row, document, lots: drawerFor(document, await allLots(sql)) }
+  const promised = await promisedToOthers(sql, id)
+  const lots = drawerFor(document, await allLots(sql)).map(lot => ({ ...lot, reserved: lot.reserved + (promised.get(lot.id) ?? 0) }))
+  return { row, document, lots }
 }
 
 async function signedInputs(sql: Sql, signOffId: string): Promise<CheckDocument> {
@@ -29,7 +32,7 @@ async function signedInputs(sql: Sql, signOffId: string): Promise<CheckDocument>
 export async function checkView(sql: Sql, id: string): Promise<CheckView> {
   const { row, document, lots } = await loadCheck(sql, id)
   const job = (await jobRow(sql, row.job_id))!
-  return { job: { id: job.id, title: job.title, unit: job.unit_name }, version: row.version, document, lots }
+  return { job: { id: job.id, title: job.title, unit: job.unit_name }, version: row.version, document, lots, reserves: await reservesOf(sql, id) }
 }
 
 /** What the lists show. */

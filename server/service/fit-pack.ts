@@ -2,13 +2,14 @@ import { packIn, type Predicted } from '#core/check/document'
 import { evaluateCheck, predictionOwn } from '#core/check/evaluate-check'
 import { checkKind } from '#core/check/registry'
 import { lotMap, packChange, thickness, type Lot, type Pack } from '#core/pack/lot'
-import { changeWords } from '#core/pack/arithmetic'
+import { changeWords, pieceList } from '#core/pack/arithmetic'
 import { predict } from '#core/pack/predict'
 import { formatLength } from '#core/quantity/format-length'
 import type { CheckView } from '#shared/types'
-import type { FitDto, FoundPackDto, FoundPieceDto, PieceDto } from '#shared/dto/check'
+import type { FitDto, FoundPackDto, FoundPieceDto, PieceDto, ReserveDto } from '#shared/dto/check'
 import { insertTrial, listPack } from '../database/checks'
 import type { Database, Sql } from '../database/client'
+import { reserve } from '../database/reserves'
 import { insertLot, insertMovement, lotById } from '../database/stock'
 import { notFound, refuse } from '../http/refuse'
 import { commandCheck } from './command'
@@ -61,7 +62,26 @@ export const fitPack = (db: Database, id: string, dto: FitDto): Promise<CheckVie
   for (const [lotId, change] of moves) {
     if (change !== 0) await insertMovement(sql, { id: `${dto.op}:${change < 0 ? 'in' : 'out'}:${lotId}`, lotId, change, why: change < 0 ? 'fit' : 'return', note: document.title, trialId: dto.trialId })
   }
+  for (const { place } of dto.packs) await reserve(sql, id, place, [])
   return `Fitted: ${words.join('; ')}`
+})
+
+/**
+ * Promises pieces to a place: what is here and not promised elsewhere. None: takes the promise back. Other open checks are not
+ * offered them.
+ */
+export const reservePack = (db: Database, id: string, dto: ReserveDto): Promise<CheckView> => commandCheck(db, id, dto, async (sql, { document, lots }) => {
+  if (!checkKind(document.kind).places(document.setup).some(place => place.id === dto.place)) throw refuse(422, 'This check has no such place.', 'place')
+  const pack = merged(dto.pieces)
+  const all = lotMap(lots)
+  for (const [i, piece] of pack.entries()) {
+    const lot = all.get(piece.lotId)
+    if (!lot) throw notFound('size in the drawer')
+    const free = Math.max(0, lot.onHand - lot.reserved)
+    if (free < piece.count) throw refuse(409, `Only ${free} of ${formatLength(thickness(lot), document.entryUnit, { unit: true })} are free: the rest is kept back or promised to another check.`, `pieces.${i}.count`)
+  }
+  await reserve(sql, id, dto.place, pack)
+  return pack.length === 0 ? 'Pieces no longer kept for this check' : `Kept for this check: ${pieceList(pack, all, document.entryUnit)}`
 })
 
 /** The pack as it was found, listed piece by piece. Sizes the drawer does not know become lots of their own, tagged to the place. */

@@ -5,6 +5,7 @@ import type { CheckView } from '#shared/types'
 import type { ReopenDto, SignOffDto } from '#shared/dto/check'
 import { insertReopening, insertSignOff, openSignOff } from '../database/checks'
 import type { Database } from '../database/client'
+import { releaseAll } from '../database/reserves'
 import { refuse, refuseAll } from '../http/refuse'
 import { commandCheck } from './command'
 
@@ -15,6 +16,7 @@ export const signOff = (db: Database, id: string, dto: SignOffDto): Promise<Chec
   const reason = dto.reason?.trim() || null
   if (gate.needsReason && !reason) throw refuse(422, `This can be signed only with a reason: ${gate.needsReason}.`, 'reason')
   await insertSignOff(sql, dto.op, id, { at: new Date().toISOString(), by: dto.by.trim(), reason, core: CORE_VERSION }, { inputs: document, answer: checkAnswer(document, lots) })
+  await releaseAll(sql, id)
   return `Signed off by ${dto.by.trim()}`
 })
 

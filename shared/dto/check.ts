@@ -112,6 +112,12 @@ export class FitDto extends CommandDto {
   @IsArray() @ArrayMinSize(1) @ArrayMaxSize(60) @ValidateNested({ each: true }) @Type(() => PlacePackDto) packs!: PlacePackDto[]
 }
 
+/** Pieces promised to a place; none takes the promise back. */
+export class ReserveDto extends CommandDto {
+  @IsString() @MaxLength(40) place!: string
+  @IsArray() @ArrayMaxSize(60) @ValidateNested({ each: true }) @Type(() => PieceDto) pieces!: PieceDto[]
+}
+
 export class SignOffDto extends CommandDto {
   @IsString() @Matches(/\S/, { message: 'A signature needs a name.' }) @MaxLength(80) by!: string
   @IsOptional() @IsString() @MaxLength(400) reason?: string

@@ -117,6 +117,20 @@ test('nothing in the drawer reaches the limits: the nearest on the safe side, na
   await expect(plan).toBeVisible()
 })
 
+test('pieces kept for one open check are not offered to another, until they are let go', async ({ page, shop }) => {
+  await page.goto(`${shop.address}/checks/launch-input`)
+  await page.getByRole('button', { name: 'keep these pieces for this check' }).press('Enter')
+  await expect(page.getByTestId('kept')).toContainText('Kept for this check: 2.1')
+  const seen = async (check: string) => ((await (await fetch(`${shop.address}/api/checks/${check}`)).json()) as { lots: { id: string, reserved: number }[] }).lots.find(lot => lot.id === 'cover-2')!.reserved
+  expect([await seen('launch-input'), await seen('launch-idler')]).toEqual([0, 1])
+  await page.goto(`${shop.address}/stock`)
+  await expect(page.getByText('1 kept for input shaft end play')).toBeVisible()
+  await page.goto(`${shop.address}/checks/launch-input`)
+  await page.getByRole('button', { name: 'let them go' }).press('Enter')
+  await expect(page.getByTestId('kept')).toBeHidden()
+  expect(await seen('launch-idler')).toBe(0)
+})
+
 test('nothing to order where the drawer will do, asked for by hand', async ({ page, shop }) => {
   await page.goto(`${shop.address}/checks/launch-input`)
   await page.getByRole('button', { name: 'what to order, if these will not do' }).press('Enter')

@@ -2,6 +2,8 @@
 import { evaluateCheck, type CheckEvaluation } from '#core/check/evaluate-check'
 import { packIn, type PointReading } from '#core/check/document'
 import { checkKind } from '#core/check/registry'
+import { pieceList } from '#core/pack/arithmetic'
+import { lotMap, type Pack } from '#core/pack/lot'
 import { resultName } from '#core/check/evaluate-fitting'
 import { ways } from '#core/method/ways'
 import { PHASES, type Phase, type Step } from '#core/method/step'
@@ -173,6 +175,9 @@ async function fit(): Promise<void> {
   fitting.value = false
   openPhase('prove')
 }
+/** Pieces the proposal in hand would put in, promised to this place until it is fitted or signed. */
+const kept = computed(() => (place.value ? bench.view?.reserves[place.value.place.id] ?? [] : []))
+const keepPieces = (pieces: Pack) => command('reserves', { place: place.value!.place.id, pieces })
 const sign = (path: 'sign-off' | 'reopen', { by, reason }: { by: string, reason: string }) => command(path, { by, ...(reason ? { reason } : {}) })
 
 const { sentence, arithmetic, predicted, windowWords, oneMore } = useBenchWords({ document, evaluation, shown, place, choice, proposal, lots: computed(() => bench.lots), phase })
@@ -255,6 +260,9 @@ useHead({ title: computed(() => (ready.value ? `${document.value.title} · Finit
                 <PackSection :fitted="fitted" :next="locked ? null : proposal?.pack ?? null" :lots="bench.lots" :between="place.place.between" :first="document.packRules.required ?? null" />
                 <p v-if="reading && !locked && phase === 'choose'" class="mt-2 text-[14px] text-near">A reading is being typed: log it or clear it before a pack is fitted.</p>
                 <div class="mt-2"><ProposalList v-model:picked="picked" :choice="request ? choice : null" :note="place.note" :busy="choosing" :fitted="fitted ?? []" :lots="bench.lots" :can-fit="!reading && !locked" @fit="askFit" /></div>
+                <p v-if="kept.length" class="mt-2 text-[14px]" data-test="kept">Kept for this check: {{ pieceList(kept, lotMap(bench.lots), unit) }}. <button v-if="!locked" type="button" class="link" @click="keepPieces([])">let them go</button></p>
+                <p v-else-if="phase === 'choose' && !locked && proposal && proposal.change.in.length" class="mt-2 text-[14px] text-mute">Not fitting it yet? <button type="button" class="link" @click="keepPieces(proposal.change.in)">keep these pieces for this check</button></p>
+                <p v-if="phase === 'choose' && faults.length && !fitting" class="fault">{{ faults.map(f => f.reason).join(' ') }}</p>
                 <OrderPanel v-if="phase === 'choose' && request && choice" :key="place.place.id" :request="request" :choice="choice" :lots="bench.lots" />
               </template>
               <p v-else-if="!place" class="text-mute">This check measures and judges; there is nothing to choose. Sign it off under Prove.</p>
