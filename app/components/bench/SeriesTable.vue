@@ -24,7 +24,7 @@ function cells(reading: PointReading): string[] {
 
 <template>
   <table class="tight" data-test="series">
-    <thead><tr><th><span class="sr-only">Number</span></th><th v-for="head in HEADS[entry]" :key="head" class="text-right">{{ head }}</th><th class="font-normal">{{ entry === 'travel' ? 'zero' : '' }}</th><th><span class="sr-only">Void</span></th></tr></thead>
+    <thead><tr><th><span class="sr-only">Number</span></th><th v-for="head in HEADS[entry]" :key="head" class="text-right">{{ head }}</th><th class="font-normal">{{ entry === 'travel' ? 'zero' : 'note' }}</th><th><span class="sr-only">Void</span></th></tr></thead>
     <tbody>
       <tr v-for="(reading, i) in readings" :key="reading.id" :class="reading.voided ? 'text-mute' : ''">
         <td class="figure w-8 text-mute" :class="{ 'line-through': reading.voided }">{{ i + 1 }}</td>
