@@ -58,7 +58,7 @@ const index = computed(() => lotMap(props.lots))
 const placeId = ref('')
 const place = computed(() => places.value.find(candidate => candidate.id === placeId.value) ?? places.value[0] ?? null)
 const pack = computed(() => (place.value ? packIn(props.document.trials[0]!, place.value.id) : null))
-const listed = computed(() => pack.value?.map(piece => `${piece.count} × ${formatLength(thickness(index.value.get(piece.lotId)!), preferences.unit, { trim: true })}`).join(', '))
+const listed = computed(() => pack.value && [...pack.value].map(piece => ({ count: piece.count, size: thickness(index.value.get(piece.lotId)!) })).sort((a, b) => b.size - a.size).map(({ count, size }) => `${count} × ${formatLength(size, preferences.unit, { trim: true })}`).join(', '))
 function listPack(): void {
   const read = parseFoundPack(found.value, preferences.unit)
   foundFault.value = read.ok ? null : read.reason

@@ -1,0 +1,48 @@
+import { describe, expect, it, vi } from 'vitest'
+import { nextTick, ref } from 'vue'
+import { parseLength } from '#core/quantity/parse-length'
+import { EMPTY_DRAFT, type Draft } from '~/composables/useDraft'
+import { useEntry, type EntryProps } from './useEntry'
+
+const field = () => ({ focus: vi.fn() }) as unknown as HTMLInputElement
+function open(far: string, back = '') {
+  const draft = ref<Draft>({ ...EMPTY_DRAFT, far, back })
+  const read = (text: string) => (text === '' ? { ok: true as const, value: 0 as never, unit: 'thou' as const, rounded: false } : parseLength(text, 'thou'))
+  const props: EntryProps = { unit: 'thou', scale: 'play', hint: '', start: read(''), far: parseLength(far, 'thou'), back: read(back) }
+  const log = vi.fn()
+  const entry = useEntry({ props, draft, missing: 'Type it first.', log, answer: vi.fn() })
+  entry.first.value = field()
+  entry.second.value = field()
+  return { entry, log, first: entry.first.value, second: entry.second.value }
+}
+
+describe('the entry fields of the bench', () => {
+  it('logs what can be read, and is ready for the next', async () => {
+    const { entry, log, first } = open('18')
+    entry.submit()
+    await nextTick()
+    expect(log).toHaveBeenCalledOnce()
+    expect(first.focus).toHaveBeenCalled()
+  })
+  it('says what is missing only once it was tried', () => {
+    const { entry, log } = open('')
+    expect(entry.reason.value).toBeNull()
+    entry.submit()
+    expect(entry.reason.value).toBe('Type it first.')
+    expect(log).not.toHaveBeenCalled()
+  })
+  it('goes to the field that is wrong', () => {
+    const { entry, log, second } = open('18', 'x')
+    entry.submit()
+    expect(log).not.toHaveBeenCalled()
+    expect(second.focus).toHaveBeenCalled()
+    expect(entry.reason.value).toContain('not a length')
+  })
+  it('asks about a figure that can be read two ways instead of logging it', () => {
+    const { entry, log } = open('.018')
+    entry.submit()
+    expect(log).not.toHaveBeenCalled()
+    expect(entry.asking.value!.choices).toHaveLength(2)
+  })
+  it('shows the other system beside what is typed', () => expect(open('18').entry.beside.value).toBe('thou · 0.457 mm'))
+})
