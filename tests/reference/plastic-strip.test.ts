@@ -1,0 +1,28 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { NM_PER } from '#core/quantity/length'
+import { GRADES, gradeFor, scaleStep, squashedWidth } from '#core/method/plastic-strip/scale'
+
+/** Grades of plastic gauging strip: common practice, no source. */
+describe('plastic gauging strip', () => {
+  it.each([['green', 1, 3], ['red', 2, 6], ['blue', 4, 9]])('%s reaches from 0.00%s to 0.00%s in, to the half thou the millimetres are rounded to', (colour, low, high) => {
+    const grade = GRADES.find(candidate => candidate.colour === colour)!
+    expect(Math.abs(grade.low - low * NM_PER.thou)).toBeLessThan(NM_PER.thou / 20)
+    expect(Math.abs(grade.high - high * NM_PER.thou)).toBeLessThan(NM_PER.thou / 50)
+  })
+  it('the grade chosen holds the limits, and no thinner one does (property)', () => fc.assert(fc.property(fc.integer({ min: 20_000, max: 240_000 }), fc.integer({ min: 0, max: 120_000 }), (low, band) => {
+    const grade = gradeFor(low, low + band)
+    const holding = GRADES.filter(candidate => candidate.low <= low && candidate.high >= low + band)
+    expect(grade).toBe(holding[0] ?? null)
+  })))
+  it('twice the gap, half the width: the cross-section stays (property)', () => fc.assert(fc.property(fc.integer({ min: 25_000, max: 229_000 }), (gap) => {
+    expect(squashedWidth(8e10, 2 * gap)).toBeCloseTo(squashedWidth(8e10, gap) / 2, 6)
+  })))
+  it('a step of the scale is never wider than its widest (property)', () => fc.assert(fc.property(fc.uniqueArray(fc.integer({ min: 1, max: 300 }), { minLength: 2, maxLength: 12 }), fc.integer({ min: 0, max: 310 }), (marks, gap) => {
+    const sorted = [...marks].sort((a, b) => a - b)
+    const widest = Math.max(...sorted.slice(1).map((mark, i) => mark - sorted[i]!))
+    const step = scaleStep(marks, gap)
+    expect(step === null).toBe(gap < sorted[0]! || gap > sorted.at(-1)!)
+    expect(step ?? 0).toBeLessThanOrEqual(widest)
+  })))
+})
