@@ -1,5 +1,5 @@
 import { formatLength, decimalsApart } from '../quantity/format-length'
-import { UNIT_NAME, type LengthUnit } from '../quantity/length'
+import type { LengthUnit } from '../quantity/length'
 import { sharedVariance, type Estimate } from '../reading/estimate'
 import { gaugeFit, type GaugeFit, type VerdictState } from '../verdict/decide'
 import { endsOf } from '../verdict/limits'
@@ -82,9 +82,6 @@ export function shownFigure(result: Pick<ResultEvaluation, 'estimate' | 'limits'
   const finite = ends ? [ends.lower, ends.upper].filter(Number.isFinite) : []
   return formatLength(result.estimate.value, unit, { decimals: decimalsApart(result.estimate.value, finite, unit) })
 }
-
-/** `19.3 ± 0.5 thou` */
-export const withU = (value: number, U: number, unit: LengthUnit): string => `${formatLength(value, unit)} ± ${formatLength(U, unit)} ${UNIT_NAME[unit]}`
 
 /** Own part of a prediction's uncertainty, nm: without the gauge's share, which the proof's reading carries too. */
 export function predictionOwn(u: number, estimate: Estimate): number {

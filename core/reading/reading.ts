@@ -34,12 +34,6 @@ export const isFigure = (reading: Reading): reading is FigureReading => 'figure'
 export const isRange = (reading: Reading): reading is RangeReading => 'low' in reading
 export const isWord = (reading: Reading): reading is WordReading => 'word' in reading
 
-export function entryOf(reading: Reading): Entry {
-  if (isRepeat(reading)) return 'travel'
-  if (isFigure(reading)) return 'figure'
-  return isRange(reading) ? 'range' : 'word'
-}
-
 export const unvoided = <R extends ReadingHead>(readings: readonly R[]): R[] => readings.filter(reading => !reading.voided)
 
 /** A reading as a few words, for records and messages: `18 thou`, `5 – 6 thou`, `turns`. */

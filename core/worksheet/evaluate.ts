@@ -74,5 +74,3 @@ function proposalAnswer(proposal: Proposal, lots: LotMap) {
     predicted: { play: predicted.play, u: predicted.u, nuEff: finite(predicted.nu), U: predicted.U }, chance: proposal.chance, unmeasured: proposal.unmeasured, tied: proposal.tied,
   }
 }
-
-export type CheckAnswer = ReturnType<typeof checkAnswer>

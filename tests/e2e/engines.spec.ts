@@ -111,6 +111,8 @@ test('rods by plastic strip: the gap beside the width, off the scale is another 
   await page.keyboard.press('Enter')
   await expect(page.getByTestId('verdict')).toContainText('Tight')
   await expect(page.getByTestId('answer')).toContainText('the shaft locks with rod 4 tight')
+  await page.getByRole('button', { name: /Set up/ }).first().click()
+  await expect(page.getByTestId('grade')).toHaveText('Grade for these limits: green')
 })
 
 test('thrust halves lined up, from scratch by keyboard: out of line by about, in words', async ({ page, shop }) => {

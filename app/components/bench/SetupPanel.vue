@@ -5,7 +5,9 @@ import { checkKind } from '#core/check/registry'
 import type { ResultEvaluation } from '#core/check/evaluate-fitting'
 import { gaugeKindsFor } from '#core/check/gauges-needed'
 import { packIn } from '#core/check/document'
+import { gradeFor } from '#core/method/plastic-strip/scale'
 import { ways } from '#core/method/ways'
+import { endsOf } from '#core/verdict/limits'
 import { GAUGE_NAME } from '#core/reading/gauge'
 import { AIM_NAME, type AimSchool } from '#core/verdict/aim'
 import type { Nm } from '#core/quantity/length'
@@ -27,6 +29,11 @@ const places = computed(() => kind.value.places(props.document.setup))
 const locked = computed(() => props.document.signOff !== null)
 const needed = computed(() => gaugeKindsFor(kind.value.points(props.document.setup)))
 const usesDial = computed(() => kind.value.points(props.document.setup).some(point => ways[point.way].entry === 'travel'))
+/** The strip whose range holds the limits, where both ends are known. */
+const grade = computed(() => {
+  const ends = endsOf(props.results.find(result => result.kind.main)?.limits.working ?? null)
+  return ends && Number.isFinite(ends.lower) && Number.isFinite(ends.upper) ? gradeFor(ends.lower, ends.upper)?.colour ?? 'none holds both ends' : null
+})
 const gauges = ref<readonly Gauge[]>([])
 const families = ref<readonly string[]>([])
 onMounted(async () => {
@@ -86,7 +93,7 @@ function listPack(): void {
         <p v-if="foundFault" class="fault">{{ foundFault }}</p>
         <label class="flex min-h-11 items-center gap-2 text-[13.5px]"><input v-model="measuredPieces" type="checkbox" class="size-4">measured with a micrometer, stuck ones parted</label>
       </form>
-      <div v-for="need in needed" :key="need"><label class="label mb-1 block" :for="`setup-${need}`">{{ GAUGE_NAME[need] }}</label><select :id="`setup-${need}`" class="field" :value="document.gauges[need]?.id ?? ''" :disabled="locked" @change="emit('keep', { gaugeIds: [value($event)] })"><option v-if="!document.gauges[need]" value="" disabled>none in the register yet</option><option v-for="gauge in gauges.filter(g => g.kind === need)" :key="gauge.id" :value="gauge.id">{{ gauge.name }}</option></select></div>
+      <div v-for="need in needed" :key="need"><label class="label mb-1 block" :for="`setup-${need}`">{{ GAUGE_NAME[need] }}</label><select :id="`setup-${need}`" class="field" :value="document.gauges[need]?.id ?? ''" :disabled="locked" @change="emit('keep', { gaugeIds: [value($event)] })"><option v-if="!document.gauges[need]" value="" disabled>none in the register yet</option><option v-for="gauge in gauges.filter(g => g.kind === need)" :key="gauge.id" :value="gauge.id">{{ gauge.name }}</option></select><p v-if="need === 'plastic-strip' && grade" class="mt-0.5 text-[12.5px] text-mute" data-test="grade">Grade for these limits: {{ grade }}</p></div>
       <div class="grid grid-cols-2 gap-2">
         <div><label class="label mb-1 block" for="setup-unit">Entry unit of the check</label><select id="setup-unit" class="field" :value="document.entryUnit" :disabled="locked" @change="emit('keep', { entryUnit: value($event) })"><option value="thou">thou</option><option value="mm">mm</option></select></div>
         <div v-if="usesDial"><label class="label mb-1 block" for="setup-angle">Tip’s angle, degrees</label><input id="setup-angle" class="field figure" type="number" min="0" max="60" step="1" :value="document.tipAngle" :disabled="locked" :aria-invalid="faultAt(faults, 'settings.tipAngle') !== undefined" @change="emit('keep', { tipAngle: Number(value($event)) })"><p v-if="faultAt(faults, 'settings.tipAngle')" class="fault">{{ faultAt(faults, 'settings.tipAngle') }}</p></div>

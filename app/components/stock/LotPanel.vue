@@ -83,6 +83,6 @@ const show = (value: number) => `${formatLength(value, preferences.unit, { unit:
       <div class="flex gap-2"><input id="lot-kept" v-model="kept" type="number" min="0" class="field figure"><button class="button" type="submit">Keep back</button></div>
       <p v-if="fault('keep', 'kept')" class="fault">{{ fault('keep', 'kept') }}</p>
     </form>
-    <div v-if="uses.length"><h3 class="label">Fitted now</h3><ul class="text-[14px]"><li v-for="use in uses" :key="use.checkId"><NuxtLink :to="`/checks/${use.checkId}`" class="link">{{ use.count }} in {{ use.checkTitle.toLowerCase() }}, {{ use.unit.toLowerCase() }}</NuxtLink></li></ul></div>
+    <div v-if="uses.length"><h3 class="label">Fitted or kept</h3><ul class="text-[14px]"><li v-for="use in uses" :key="`${use.checkId}-${use.promised}`"><NuxtLink :to="`/checks/${use.checkId}`" class="link">{{ use.count }} {{ use.promised ? 'kept for' : 'in' }} {{ use.checkTitle.toLowerCase() }}, {{ use.unit.toLowerCase() }}</NuxtLink></li></ul></div>
   </section>
 </template>
