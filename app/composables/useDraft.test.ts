@@ -3,7 +3,7 @@ import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { ref } from 'vue'
 import { thou, type LengthUnit, type Nm } from '#core/quantity/length'
 import type { Entry } from '#core/reading/reading'
-import { useDraft } from './useDraft'
+import { useDraft, type DraftForm } from './useDraft'
 import { exactText, markedText } from './sizeText'
 
 const store = new Map<string, string>()
@@ -11,7 +11,7 @@ beforeEach(() => {
   store.clear()
   vi.stubGlobal('sessionStorage', { getItem: (k: string) => store.get(k) ?? null, setItem: (k: string, v: string) => void store.set(k, v), removeItem: (k: string) => void store.delete(k) })
 })
-const open = (perTurn: number | null = null, entry: Entry = 'travel', unit: LengthUnit = 'thou') => useDraft('c1', ref({ point: 'travel', entry, unit, plausible: entry === 'figure' ? thou(40_000) : thou(250), perTurn: perTurn as Nm | null }))
+const open = (perTurn: number | null = null, entry: Entry = 'travel', unit: LengthUnit = 'thou') => useDraft('c1', ref<DraftForm>({ point: 'travel', entry, unit, warm: true, plausible: entry === 'figure' ? thou(40_000) : thou(250), perTurn: perTurn as Nm | null }))
 
 describe('the reading that is being typed', () => {
   it('is nothing until the far figure can be read', () => {
@@ -87,5 +87,17 @@ describe('sizes as text', () => {
     expect(markedText(thou(4))).toBe('4 thou')
     expect(markedText(100_000)).toBe('0.10 mm')
     expect(markedText(1_421_000)).toBe('1.421 mm')
+  })
+  it('notes the temperature of a warm part, in either scale, and the stone of a pass', () => {
+    const { draft, reading, heatFault, clear } = open(null, 'pass')
+    draft.value = { ...draft.value, far: '-3', celsius: '86 F', stone: 'medium' }
+    expect(reading.value).toEqual({ point: 'travel', figure: -thou(3), celsius: 30, stone: 'medium' })
+    draft.value.celsius = '-5'
+    expect(reading.value).toMatchObject({ celsius: -5 })
+    draft.value.celsius = 'warm'
+    expect(reading.value).toBeNull()
+    expect(heatFault.value).toContain('is not a temperature')
+    clear()
+    expect(draft.value).toMatchObject({ far: '', celsius: '', stone: 'medium' })
   })
 })

@@ -4,11 +4,12 @@ import { parseLength, parseRange, type LengthEntry } from '#core/quantity/parse-
 import { counterReading } from '#core/method/dial/dial'
 import { ZERO, type LengthUnit, type Nm } from '#core/quantity/length'
 import type { PointReading } from '#core/check/document'
-import type { Entry } from '#core/reading/reading'
+import { parseTemperature } from '#core/quantity/temperature'
+import type { Entry, Stone } from '#core/reading/reading'
 
 /** What is being typed: kept in this tab, over a reload, until it is logged. `asked` holds answers to ambiguous entries. */
-export interface Draft { start: string, far: string, back: string, springBack: boolean, leaves: string, asked: Record<string, number> }
-export const EMPTY_DRAFT: Draft = { start: '', far: '', back: '', springBack: false, leaves: '', asked: {} }
+export interface Draft { start: string, far: string, back: string, springBack: boolean, leaves: string, celsius: string, stone: Stone | '', asked: Record<string, number> }
+export const EMPTY_DRAFT: Draft = { start: '', far: '', back: '', springBack: false, leaves: '', celsius: '', stone: '', asked: {} }
 
 /** How the fields are to be read. */
 export interface DraftForm {
@@ -20,6 +21,8 @@ export interface DraftForm {
   readonly plausible: Nm
   /** travel of one turn of the dial, for `2:37` (turns on the counter, then the pointer); null without a counter */
   readonly perTurn: Nm | null
+  /** the part may be read warm: its temperature can be noted */
+  readonly warm: boolean
 }
 export type DraftReading = PointReading extends infer R ? R extends PointReading ? Omit<R, 'id' | 'at'> : never : never
 
@@ -61,16 +64,23 @@ export function useDraft(checkId: string, form: Ref<DraftForm>) {
     return typed
   })
 
+  /** Of the part, °C; null: as the gauge. */
+  const celsius = computed(() => (form.value.warm && draft.value.celsius.trim() !== '' ? parseTemperature(draft.value.celsius) : null))
   const reading = computed<DraftReading | null>(() => {
     const { point, entry: how } = form.value
     const [s, f, b] = [start.value, far.value, back.value]
-    if (how === 'word' || !f.ok) return null
-    if (how === 'figure') return { point, figure: f.value }
+    if (how === 'word' || how === 'pieces' || !f.ok) return null
+    if (how === 'figure' || how === 'pass') {
+      if (celsius.value?.ok === false) return null
+      return { point, figure: f.value, ...(celsius.value ? { celsius: celsius.value.celsius } : {}), ...(how === 'pass' && draft.value.stone ? { stone: draft.value.stone } : {}) }
+    }
     if (!b.ok) return null
     if (how === 'range') return { point, low: f.value, high: b.value, ...(/^[1-9]\d?$/.test(draft.value.leaves.trim()) ? { leaves: Math.min(30, Number(draft.value.leaves)) } : {}) }
     return s.ok ? { point, start: s.value, far: f.value, back: b.value, ...(draft.value.springBack ? { springBack: true } : {}) } : null
   })
   const answer = (text: string, value: number) => { draft.value = { ...draft.value, asked: { ...draft.value.asked, [`${unit.value}:${text}`]: value } } }
-  const clear = () => { draft.value = { ...EMPTY_DRAFT } }
-  return { draft, start, far, back, reading, answer, clear }
+  /** The stone stays in the machine from pass to pass. */
+  const clear = () => { draft.value = { ...EMPTY_DRAFT, stone: draft.value.stone } }
+  const heatFault = computed(() => (celsius.value?.ok === false ? celsius.value.reason : null))
+  return { draft, start, far, back, heatFault, reading, answer, clear }
 }

@@ -2,6 +2,7 @@ import { computed, type Ref } from 'vue'
 import type { CheckDocument } from '#core/check/document'
 import type { CheckEvaluation } from '#core/check/evaluate-check'
 import { counts } from '#core/check/evaluate-fitting'
+import { checkKind } from '#core/check/registry'
 import type { Phase, Step } from '#core/method/step'
 
 interface Rail {
@@ -13,6 +14,7 @@ interface Rail {
 
 /** What stands beside each phase, and which are done. */
 export function useRail({ document, evaluation, steps, ticked }: Rail) {
+  const kind = computed(() => checkKind(document.value.kind))
   const notes = computed<Record<Phase, string>>(() => {
     const setup = steps.value.filter(s => s.phase === 'setup')
     const readings = document.value.trials.at(-1)!.readings
@@ -22,14 +24,14 @@ export function useRail({ document, evaluation, steps, ticked }: Rail) {
     return {
       setup: `${setup.filter(ticked).length} of ${setup.length} · ${gauges.length === 1 ? gauges[0]!.name : `${gauges.length} gauges`}`,
       measure: document.value.trials.length > 1 ? `${document.value.trials.length} fittings` : readings.length === 0 ? 'no reading yet' : `${readings.length} ${readings.length === 1 ? 'reading' : 'readings'}${voided ? `, ${voided} voided` : ''}`,
-      choose: places.length === 0 ? 'nothing to choose' : places[0]!.aim ? `aim: ${places[0]!.aim.words}` : 'pack from the drawer',
+      choose: places.length === 0 && kind.value.choosing ? 'sets and sizes' : places.length === 0 ? 'nothing to choose' : places[0]!.aim ? `aim: ${places[0]!.aim.words}` : 'pack from the drawer',
       prove: document.value.signOff ? 'signed off' : document.value.trials.length > 1 ? `fitting ${document.value.trials.length}` : 'fit, tighten, measure again',
     }
   })
   const done = computed<Record<Phase, boolean>>(() => ({
     setup: steps.value.filter(s => s.phase === 'setup' && s.required).every(ticked),
     measure: document.value.trials.length > 1 || evaluation.value.current.results.filter(counts).every(result => result.valid || result.overrule !== null),
-    choose: document.value.trials.length > 1 || evaluation.value.state === 'in',
+    choose: document.value.trials.length > 1 || evaluation.value.state === 'in' || (kind.value.choosing !== undefined && evaluation.value.phase === 'prove'),
     prove: document.value.signOff !== null,
   }))
 

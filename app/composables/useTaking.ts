@@ -13,7 +13,7 @@ import { useDraft, type DraftForm } from './useDraft'
 
 /** No diameter on a bench is larger: a metre. */
 const LARGEST_SIZE = nm(1_000_000_000)
-const NO_FORM: DraftForm = { point: '', entry: 'travel', unit: 'thou', plausible: 0 as Nm, perTurn: null }
+const NO_FORM: DraftForm = { point: '', entry: 'travel', unit: 'thou', plausible: 0 as Nm, perTurn: null, warm: false }
 
 /** Which point is being read, the readings it has, and the one being typed. */
 export function useTaking(checkId: string, document: Ref<CheckDocument | null>) {
@@ -37,11 +37,11 @@ export function useTaking(checkId: string, document: Ref<CheckDocument | null>) 
   const unit = computed(() => unitFor(preferences.system, way.value.scale))
   const form = computed<DraftForm>(() => (points.value.length === 0
     ? NO_FORM
-    : { point: point.value.id, entry: way.value.entry, unit: unit.value, plausible: way.value.scale === 'size' ? LARGEST_SIZE : checkKind(document.value!.kind).plausible, perTurn: gauge.value?.rangePerTurn ?? null }))
+    : { point: point.value.id, entry: way.value.entry, unit: unit.value, plausible: way.value.scale === 'size' ? LARGEST_SIZE : checkKind(document.value!.kind).plausible, perTurn: gauge.value?.rangePerTurn ?? null, warm: point.value.heat !== undefined }))
   const pick = (id: string) => { chosen.value = id }
-  /** After a reading: a movement is repeated where it is, anything else goes on to the next point that lacks one. */
+  /** After a reading: a movement is repeated where it is, pieces and passes follow one another, anything else goes on to the next point that lacks one. */
   function advance(read: MeasuringPoint): void {
-    if (ways[read.way].entry === 'travel') return
+    if (ways[read.way].again !== 'next') return
     const at = points.value.indexOf(read)
     const after = [...points.value.slice(at + 1), ...points.value.slice(0, at)].find(candidate => !candidate.optional && open(candidate))
     if (after) chosen.value = after.id

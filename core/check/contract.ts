@@ -11,7 +11,7 @@ import type { PackRules } from '../pack/chooser/prepare'
 import type { Suspicion } from '../pack/ledger'
 import type { Response } from '../pack/response'
 import type { Step } from '../method/step'
-import type { PointAnswer, WayId } from '../method/way'
+import type { Heat, PointAnswer, WayId } from '../method/way'
 import type { Setup, SetupField } from './setup'
 
 /** Something a measurement rests on: replaced or reworked, what was measured on it is stale. */
@@ -34,6 +34,8 @@ export interface ResultKind {
   readonly main: boolean
   /** A movement between stops: below zero it cannot read, so zero says only “zero or less”. */
   readonly floored: boolean
+  /** The kind of result whose limits judge it, where it has none of its own: the least and the most of one clearance. */
+  readonly judgedBy?: string
   /** empty: one figure for the whole check */
   readonly positions: readonly Position[]
 }
@@ -54,7 +56,26 @@ export interface MeasuringPoint {
   readonly words?: readonly { readonly value: string, readonly label: string }[]
   /** Worth having; the check is done without it. */
   readonly optional?: boolean
+  /** What a part read warm is corrected by. */
+  readonly heat?: Heat
 }
+
+/** A figure the work has to bring about before the result is right: the size to hone a bore to, what a dial should then show. */
+export interface Target {
+  /** `bore`, `dial` */
+  readonly id: string
+  readonly label: string
+  readonly position: string | null
+  readonly scale: Scale
+  /** nm */
+  readonly value: number
+  /** what the figures it rests on are known to, at 95 %, nm */
+  readonly U: number
+  readonly points: readonly string[]
+  readonly formula: string
+}
+/** What is aimed at for a result, nm, when its figure will be known to `u`; null without limits. */
+export type Wanted = (kind: string, position: string | null, known: Pick<Estimate, 'u' | 'nu' | 'U'>) => number | null
 
 /** What a kind makes of the points of one fitting. */
 export interface CombinedResult {
@@ -117,6 +138,10 @@ export interface CheckKind {
   procedure(setup: Setup): readonly Step[]
   suspicions(setup: Setup): readonly Suspicion[]
   combine(setup: Setup, answers: Answers): readonly CombinedResult[]
+  /** Figures to work to, where a part is made to size. */
+  targets?(setup: Setup, answers: Answers, wanted: Wanted): readonly Target[]
+  /** Is there still something to choose that is no pack: a set of rollers for a rod? */
+  choosing?(setup: Setup, answers: Answers): boolean
   /** Limits by rule of thumb for a result nobody has limits for, labelled as such; null when there is none. */
   thumb?(setup: Setup, answers: Answers, result: string): LimitSet | null
 }

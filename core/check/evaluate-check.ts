@@ -1,6 +1,7 @@
 import { formatLength, decimalsApart } from '../quantity/format-length'
 import type { LengthUnit } from '../quantity/length'
 import { sharedVariance, type Estimate } from '../reading/estimate'
+import { aimPoint } from '../verdict/aim'
 import { gaugeFit, type GaugeFit, type VerdictState } from '../verdict/decide'
 import { endsOf } from '../verdict/limits'
 import { verdictWord } from '../verdict/words'
@@ -8,7 +9,8 @@ import { choosePacks, type PackChoice } from '../pack/chooser/choose'
 import { prepareDrawer, type PreparedDrawer } from '../pack/chooser/prepare'
 import type { Lot } from '../pack/lot'
 import type { Phase, Step } from '../method/step'
-import type { CheckDocument, Trial } from './document'
+import type { Target } from './contract'
+import { limitsOf, type CheckDocument, type Trial } from './document'
 import { evaluateFitting, counts, type FittingEvaluation, type ResultEvaluation } from './evaluate-fitting'
 import { evaluatePlace, type ChoiceRequest, type PlaceEvaluation } from './evaluate-place'
 import { checkKind } from './registry'
@@ -27,6 +29,8 @@ export interface CheckEvaluation {
   readonly gauge: GaugeFit | null
   /** empty where nothing is chosen */
   readonly places: readonly PlaceEvaluation[]
+  /** figures to work to, in the present fitting */
+  readonly targets: readonly Target[]
   readonly pending: readonly Step[]
   readonly signOff: SignOffGate
   readonly phase: Phase
@@ -52,6 +56,7 @@ export function evaluateCheck(document: CheckDocument, lots: readonly Lot[]): Ch
   const estimate = headline.valid ? headline.estimate : null
   return {
     trials, current, headline, estimate, places, pending,
+    targets: kind.targets?.(document.setup, current.answers, wanted) ?? [],
     state: current.state,
     word: verdictWord(current.state, headline.kind.ends),
     gauge: estimate ? gaugeFit(estimate.U, headline.limits.working) : null,
@@ -59,11 +64,16 @@ export function evaluateCheck(document: CheckDocument, lots: readonly Lot[]): Ch
     phase: phaseOf(),
   }
 
+  function wanted(result: string, position: string | null, known: Pick<Estimate, 'u' | 'nu' | 'U'>): number | null {
+    return aimPoint(document.aim, limitsOf(document, result, position).working, known, null)?.target ?? null
+  }
+
   function phaseOf(): Phase {
     if (document.signOff) return 'prove'
     const main = current.results.filter(counts)
     const measured = main.filter(result => result.estimate !== null || result.overrule !== null)
     const refitted = document.trials.length > 1
+    if (kind.choosing?.(document.setup, current.answers)) return 'choose'
     if (measured.length === 0 && !refitted) return pending.some(step => step.phase === 'setup') ? 'setup' : 'measure'
     const whole = measured.length === main.length && !main.some(result => result.state === 'not-valid')
     if (!whole) return refitted ? 'prove' : 'measure'

@@ -48,6 +48,8 @@ export interface FittingEvaluation {
   /** the result the eye should meet first: the worst that counts */
   readonly headline: ResultEvaluation
   readonly state: VerdictState
+  /** what each point said */
+  readonly answers: Answers
 }
 
 /** What is said of a point, and why its readings no longer hold. */
@@ -82,13 +84,14 @@ export function freshReadings(document: Pick<CheckDocument, 'partChanges' | 'tri
   return { readings, stale: unvoided(readings).length > 0 ? newest.reason : null }
 }
 
-function pointState(document: CheckDocument, point: MeasuringPoint, index: number, positions: readonly string[]): PointState {
+function pointState(document: CheckDocument, point: MeasuringPoint, index: number, kinds: readonly ResultKind[]): PointState {
   const way = ways[point.way]
   const gauge = way.gauge === null ? null : document.gauges[way.gauge] ?? null
   const { readings, stale } = freshReadings(document, point, readingsAt(document.trials, point, index))
-  const position = positions.find(id => id === String(point.at.position)) ?? null
+  const result = kinds.find(candidate => candidate.id === point.result)
+  const position = result?.positions.find(({ id, label }) => id === String(point.at.position) || label === point.at.position)?.id ?? null
   const band = bandOf(limitsOf(document, point.result, position).working)
-  const answer = readings.length === 0 ? NO_ANSWER : way.answer(readings, { gauge, band, unit: document.entryUnit, tipAngle: document.tipAngle, pooled: gauge ? document.history[gauge.id] ?? null : null })
+  const answer = readings.length === 0 ? NO_ANSWER : way.answer(readings, { gauge, band, unit: document.entryUnit, tipAngle: document.tipAngle, pooled: gauge ? document.history[gauge.id] ?? null : null, heat: point.heat ?? null })
   return { answer, stale }
 }
 
@@ -100,15 +103,11 @@ export function evaluateFitting(document: CheckDocument, kind: CheckKind, index:
   const trial = document.trials[index]!
   const resultKinds = kind.results(document.setup)
   const points = kind.points(document.setup)
-  const states = new Map(points.map(point => [point.id, pointState(document, point, index, positionsOf(point.result))]))
+  const states = new Map(points.map(point => [point.id, pointState(document, point, index, resultKinds)]))
   const answers: Answers = { of: point => states.get(point)?.answer ?? NO_ANSWER, gauge: which => document.gauges[which] ?? null, unit: document.entryUnit }
   const results = kind.combine(document.setup, answers).map(resultOf)
   const headline = worstOf(results)
-  return { id: trial.id, results, headline, state: headline.state }
-
-  function positionsOf(result: string): string[] {
-    return resultKinds.find(candidate => candidate.id === result)?.positions.map(position => position.id) ?? []
-  }
+  return { id: trial.id, results, headline, state: headline.state, answers }
 
   function resultOf(combined: CombinedResult): ResultEvaluation {
     const resultKind = resultKinds.find(candidate => candidate.id === combined.kind)!
@@ -116,7 +115,7 @@ export function evaluateFitting(document: CheckDocument, kind: CheckKind, index:
     const used = combined.points.map(point => states.get(point)).filter(state => state !== undefined)
     const findings = [...used.flatMap(state => state.answer.findings), ...combined.findings ?? []]
     const stale = used.find(state => state.stale !== null)?.stale ?? null
-    const limits = limitsOf(document, combined.kind, combined.position)
+    const limits = limitsOf(document, resultKind.judgedBy ?? combined.kind, combined.position)
     const { estimate } = combined
     const valid = estimate !== null && isValid(findings)
     const against = (set: typeof limits.book) => (valid && set ? judge({ value: estimate.value, u: estimate.u, nu: estimate.nu }, set, document.rule) : null)

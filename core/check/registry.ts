@@ -3,11 +3,12 @@ import { bearingClearance } from './bearing-clearance'
 import { crankshaftEndPlay } from './crankshaft-end-play'
 import { eccentricShaftEndPlay } from './eccentric-shaft-end-play'
 import { oilPumpClearance } from './oil-pump-clearance'
+import { rollerBigEnd } from './roller-big-end'
 import { shaftEndPlay } from './shaft-end-play'
 import { thrustAlignment } from './thrust-alignment'
 
 /** Every kind of check there is. A new one is a folder beside this file and its line here. */
-export const checkKinds: readonly CheckKind[] = [shaftEndPlay, crankshaftEndPlay, thrustAlignment, eccentricShaftEndPlay, bearingClearance, oilPumpClearance]
+export const checkKinds: readonly CheckKind[] = [shaftEndPlay, crankshaftEndPlay, thrustAlignment, eccentricShaftEndPlay, bearingClearance, rollerBigEnd, oilPumpClearance]
 
 /** @throws RangeError for a kind this version does not know */
 export function checkKind(id: string): CheckKind {

@@ -1,6 +1,8 @@
 import { nm, type Nm } from '../quantity/length'
+import { parseTemperature } from '../quantity/temperature'
+import { REFERENCE } from '../reading/temperature'
 
-/** Choices made when a check is set up, by field: a choice's value, a count in digits, a length in whole nm. */
+/** Choices made when a check is set up, by field: a choice's value, a count in digits, a length in whole nm, a temperature in °C. */
 export type Setup = Readonly<Record<string, string>>
 
 interface FieldHead {
@@ -16,7 +18,9 @@ export interface ChoiceField extends FieldHead { readonly kind: 'choice', readon
 export interface CountField extends FieldHead { readonly kind: 'count', readonly least: number, readonly most: number }
 /** A length; blank where it may be left out. */
 export interface LengthSetupField extends FieldHead { readonly kind: 'length', readonly least: Nm, readonly optional?: boolean }
-export type SetupField = ChoiceField | CountField | LengthSetupField
+/** A temperature, °C in decimal digits; blank is 20. */
+export interface TemperatureField extends FieldHead { readonly kind: 'celsius' }
+export type SetupField = ChoiceField | CountField | LengthSetupField | TemperatureField
 
 /** A sentence when a value does not fit its field, else null. */
 export function fieldFault(fields: readonly SetupField[], id: string, value: string): string | null {
@@ -29,6 +33,11 @@ export function fieldFault(fields: readonly SetupField[], id: string, value: str
       if (value === '') return field.optional ? null : 'A figure is needed here.'
       if (!/^-?\d{1,13}$/.test(value)) return 'A length is a whole number of nanometres.'
       return Number(value) < field.least ? (field.least > 0 ? 'Must be above zero.' : 'That is too small.') : null
+    case 'celsius': {
+      if (value === '') return null
+      const read = parseTemperature(value)
+      return read.ok ? null : read.reason
+    }
   }
 }
 
@@ -38,3 +47,8 @@ export const fieldsFor = (fields: readonly SetupField[], setup: Setup): SetupFie
 export const countIn = (setup: Setup, id: string): number => Number(setup[id] ?? 0)
 /** A length of the set-up, nm; null while it is blank. */
 export const lengthIn = (setup: Setup, id: string): Nm | null => (setup[id] ? nm(Number(setup[id])) : null)
+/** A temperature of the set-up, °C; 20 while it is blank. */
+export function celsiusIn(setup: Setup, id: string): number {
+  const read = parseTemperature(setup[id] ?? '')
+  return read.ok ? read.celsius : REFERENCE
+}

@@ -2,10 +2,11 @@ import type { Scale } from '../quantity/format-length'
 import type { LengthUnit } from '../quantity/length'
 import type { Estimate, Pooled } from '../reading/estimate'
 import type { Finding } from '../reading/gates'
+import type { Body } from '../reading/temperature'
 import type { Gauge, GaugeKind } from '../reading/gauge'
-import type { Entry, Reading } from '../reading/reading'
+import type { Entry, Reading, Stone } from '../reading/reading'
 
-export type WayId = 'dial' | 'micrometer' | 'inside-micrometer' | 'bore-gauge' | 'feeler' | 'plastic-strip' | 'feel' | 'word'
+export type WayId = 'dial' | 'micrometer' | 'inside-micrometer' | 'bore-gauge' | 'feeler' | 'plastic-strip' | 'feel' | 'word' | 'pieces' | 'set' | 'hone'
 
 /** What a way of measuring needs to know besides the readings. */
 export interface WayContext {
@@ -17,6 +18,21 @@ export interface WayContext {
   /** Degrees between plunger and movement, for a dial. */
   readonly tipAngle: number
   readonly pooled: Pooled | null
+  /** What a part that was not at the temperature of its gauge is corrected by; null where the kind knows no metal. */
+  readonly heat: Heat | null
+}
+
+/** The part's expansion per kelvin, the scale or master it is read against, and for a deviation the size it is a deviation from, nm. */
+export interface Heat { readonly partAlpha: number, readonly gauge: Body, readonly size: number | null }
+
+/** One figure of a point where each stands for itself: another piece, another pass. */
+export interface SingleFigure {
+  readonly id: string
+  readonly at: string | null
+  readonly estimate: Estimate
+  /** what the part's heat added to the figure, nm; taken off already */
+  readonly heat: number
+  readonly stone: Stone | null
 }
 
 /** What the readings of one point say. */
@@ -25,6 +41,10 @@ export interface PointAnswer {
   readonly findings: readonly Finding[]
   /** the newest word, for a point that is answered in words */
   readonly word: string | null
+  /** figure by figure in the order they were read, where each stands for itself */
+  readonly singles?: readonly SingleFigure[]
+  /** the pieces taken, by the readings that measured them */
+  readonly taken?: readonly string[]
 }
 
 /** A way of measuring: what is typed, with which gauge, and what it comes to. Nothing here knows what is measured. */
@@ -35,6 +55,8 @@ export interface Way {
   readonly gauge: GaugeKind | null
   /** Whole sizes are typed and shown in inches or millimetres, plays and deviations in thou or millimetres. */
   readonly scale: Scale
+  /** What follows a reading: the next point; a repeat of the same, averaged with it; another piece or pass at the same point, never averaged. */
+  readonly again: 'next' | 'repeat' | 'another'
   /** What the field asks for, before anything is typed. */
   readonly hint: string
   answer(readings: readonly Reading[], context: WayContext): PointAnswer

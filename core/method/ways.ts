@@ -2,11 +2,14 @@ import { boreGauge } from './bore-gauge/way'
 import { dial } from './dial/way'
 import { feel } from './feel/way'
 import { feeler } from './feeler/way'
+import { hone } from './hone/way'
 import { insideMicrometer } from './inside-micrometer/way'
 import { micrometer } from './micrometer/way'
+import { pieces } from './pieces/way'
 import { plasticStrip } from './plastic-strip/way'
+import { set } from './set/way'
 import type { Way, WayId } from './way'
 import { word } from './word/way'
 
 /** Every way of measuring there is. A new one is a folder beside this file and its line here. */
-export const ways: Readonly<Record<WayId, Way>> = { 'dial': dial, 'micrometer': micrometer, 'inside-micrometer': insideMicrometer, 'bore-gauge': boreGauge, 'feeler': feeler, 'plastic-strip': plasticStrip, 'feel': feel, 'word': word }
+export const ways: Readonly<Record<WayId, Way>> = { 'dial': dial, 'micrometer': micrometer, 'inside-micrometer': insideMicrometer, 'bore-gauge': boreGauge, 'feeler': feeler, 'plastic-strip': plasticStrip, 'feel': feel, 'word': word, 'pieces': pieces, 'set': set, 'hone': hone }

@@ -4,7 +4,7 @@ import { unvoided, type FigureReading, type ReadingHead } from './reading'
 import { closingError, signedPlay, type Repeat } from './repeat'
 import { median } from './statistics'
 
-export type Gate = 'closing' | 'spread' | 'seat-drift' | 'spring-back' | 'mixed-signs' | 'few-readings' | 'outlier' | 'zero-drift' | 'feel' | 'size' | 'hand'
+export type Gate = 'closing' | 'spread' | 'seat-drift' | 'spring-back' | 'mixed-signs' | 'few-readings' | 'outlier' | 'zero-drift' | 'feel' | 'size' | 'hand' | 'heat' | 'set'
 
 export interface Finding {
   readonly gate: Gate

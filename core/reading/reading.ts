@@ -10,8 +10,18 @@ export interface ReadingHead {
   readonly voided?: { readonly reason: string }
 }
 
+/** What a bore was last worked with before it was read. */
+export type Stone = 'coarse' | 'medium' | 'fine'
+export const STONES: readonly Stone[] = ['coarse', 'medium', 'fine']
+
 /** One figure: a diameter by micrometer, what a bore gauge shows, the printed gap a squashed strip matches. nm */
-export interface FigureReading extends ReadingHead { readonly figure: Nm }
+export interface FigureReading extends ReadingHead {
+  readonly figure: Nm
+  /** Temperature of the part when it was read, °C; left out where part and gauge were alike. */
+  readonly celsius?: number
+  /** In a log of honing. */
+  readonly stone?: Stone
+}
 
 /** Between two figures, nm: the leaf that goes and the one that does not, or the range a hand felt. Both alike: one snug stack. */
 export interface RangeReading extends ReadingHead {
@@ -24,21 +34,26 @@ export interface RangeReading extends ReadingHead {
 /** An answer in a word the point offers: `turns`, `locks`. */
 export interface WordReading extends ReadingHead { readonly word: string }
 
-export type Reading = Repeat | FigureReading | RangeReading | WordReading
+/** Pieces taken together, by the ids of the readings that measured them: a set of rollers. */
+export interface PiecesReading extends ReadingHead { readonly pieces: readonly string[] }
+
+export type Reading = Repeat | FigureReading | RangeReading | WordReading | PiecesReading
 
 /** The forms a reading can take; each way of measuring asks for one. */
-export type Entry = 'travel' | 'figure' | 'range' | 'word'
+export type Entry = 'travel' | 'figure' | 'pass' | 'range' | 'word' | 'pieces'
 
 export const isRepeat = (reading: Reading): reading is Repeat => 'far' in reading
 export const isFigure = (reading: Reading): reading is FigureReading => 'figure' in reading
 export const isRange = (reading: Reading): reading is RangeReading => 'low' in reading
 export const isWord = (reading: Reading): reading is WordReading => 'word' in reading
+export const isPieces = (reading: Reading): reading is PiecesReading => 'pieces' in reading
 
 export const unvoided = <R extends ReadingHead>(readings: readonly R[]): R[] => readings.filter(reading => !reading.voided)
 
 /** A reading as a few words, for records and messages: `18 thou`, `5 – 6 thou`, `turns`. */
 export function readingWords(reading: Reading, unit: LengthUnit): string {
   if (isWord(reading)) return reading.word
+  if (isPieces(reading)) return `a set of ${reading.pieces.length}`
   if (isRange(reading)) return reading.low === reading.high ? formatLength(reading.low, unit, { unit: true, trim: true }) : `${formatLength(reading.low, unit, { trim: true })} – ${formatLength(reading.high, unit, { unit: true, trim: true })}`
   return formatLength(isFigure(reading) ? reading.figure : reading.far, unit, { unit: true, trim: true })
 }

@@ -32,6 +32,7 @@ export function checkAnswer(check: CheckDocument, lots: readonly Lot[]) {
     state: evaluation.state, word: evaluation.word, phase: evaluation.phase, headline: headline.id,
     gauge: evaluation.gauge, rule: check.rule,
     results: evaluation.current.results.map(result => resultAnswer(result, check.entryUnit)),
+    targets: evaluation.targets,
     places: evaluation.places.map(place => placeAnswer(place, lotMap(lots))),
     signOff: evaluation.signOff,
   }

@@ -4,7 +4,7 @@ import { checkKinds } from '../check/registry'
 import type { CheckDocument } from '../check/document'
 import { fieldFault } from '../check/setup'
 import { ways } from '../method/ways'
-import type { Entry, Reading } from '../reading/reading'
+import { isPieces, type Entry, type Reading } from '../reading/reading'
 import { lotMap, type LotMap } from '../pack/lot'
 import { limitsFault } from '../verdict/limits'
 import { upgradeWorksheet, type WorksheetV1 } from './upgrade'
@@ -122,7 +122,8 @@ function* checkFaults(check: CheckDocument, path: string, lots: LotMap): Generat
     yield* badSetup.map(({ id, reason }) => ({ path: `${path}/setup/${id}`, reason: reason! }))
     return
   }
-  const missing = kind.setupFields.find(field => check.setup[field.id] === undefined)
+  // A field that says nothing of what was measured may be missing: a kind can learn one later.
+  const missing = kind.setupFields.find(field => !field.free && check.setup[field.id] === undefined)
   if (missing) {
     yield { path: `${path}/setup/${missing.id}`, reason: 'This is missing.' }
     return
@@ -159,6 +160,7 @@ function* limitFaults(check: CheckDocument, kind: CheckKind, path: string): Gene
 function* trialFaults(check: CheckDocument, kind: CheckKind, path: string, lots: LotMap): Generator<WorksheetFault> {
   const points = new Map(kind.points(check.setup).map(point => [point.id, point]))
   const places = new Set(kind.places(check.setup).map(place => place.id))
+  const known = new Set(check.trials.flatMap(trial => trial.readings.map(reading => reading.id)))
   if (check.trials.length === 0) yield { path: `${path}/trials`, reason: 'At least one fitting is needed: what was found.' }
   for (const [t, trial] of check.trials.entries()) {
     const at = `${path}/trials/${t}`
@@ -173,12 +175,18 @@ function* trialFaults(check: CheckDocument, kind: CheckKind, path: string, lots:
       if (reading.at !== undefined && Number.isNaN(Date.parse(reading.at))) yield { path: `${at}/readings/${r}/at`, reason: NO_DATE }
       const point = points.get(reading.point)
       if (!point) yield { path: `${at}/readings/${r}/point`, reason: `This kind has no point “${reading.point}”.` }
+      else if (isPieces(reading) && reading.pieces.some(id => !known.has(id))) yield { path: `${at}/readings/${r}/pieces`, reason: 'A piece taken was never measured.' }
       else if (!hasForm(reading, ways[point.way].entry)) yield { path: `${at}/readings/${r}`, reason: `This point asks for ${FORM[ways[point.way].entry]}.` }
     }
   }
 }
 
-const FORM: Readonly<Record<Entry, string>> = { travel: 'start, far and back', figure: 'a figure', range: 'low and high', word: 'a word' }
-const KEYS: Readonly<Record<Entry, readonly string[]>> = { travel: ['start', 'far', 'back'], figure: ['figure'], range: ['low', 'high'], word: ['word'] }
+const FORM: Readonly<Record<Entry, string>> = { travel: 'start, far and back', figure: 'a figure', pass: 'a figure', range: 'low and high', word: 'a word', pieces: 'the pieces taken' }
+const KEYS: Readonly<Record<Entry, readonly string[]>> = { travel: ['start', 'far', 'back'], figure: ['figure'], pass: ['figure'], range: ['low', 'high'], word: ['word'], pieces: ['pieces'] }
 /** All figures of its form, and none of another. */
-const hasForm = (reading: Reading, entry: Entry): boolean => Object.entries(KEYS).every(([form, keys]) => keys.every(key => (key in reading) === (form === entry)))
+function hasForm(reading: Reading, entry: Entry): boolean {
+  const own = KEYS[entry]
+  const allowed = [...own, ...(own.includes('figure') ? ['celsius'] : []), ...(entry === 'pass' ? ['stone'] : [])]
+  const others = [...Object.values(KEYS).flat(), 'celsius', 'stone'].filter(key => !allowed.includes(key))
+  return own.every(key => key in reading) && others.every(key => !(key in reading))
+}

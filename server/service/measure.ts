@@ -17,7 +17,7 @@ export const logReading = (db: Database, id: string, dto: ReadingDto): Promise<C
   if (!point) throw refuse(422, 'This kind of check has no such point.', 'point')
   if (document.trials.some(trial => trial.readings.some(reading => reading.id === dto.id))) throw refuse(409, 'That reading is already here.', 'id')
   const way = ways[point.way]
-  const reading = readingFrom(dto, way.entry, point)
+  const reading = readingFrom(dto, way.entry, point, document.trials.flatMap(trial => trial.readings))
   const gauge = way.gauge === null ? null : document.gauges[way.gauge]
   if (gauge === undefined) throw refuse(409, 'There is no gauge for this yet: put one in the register and choose it in Set up.')
   await insertReading(sql, current.id, gauge?.id ?? null, reading)
@@ -27,10 +27,10 @@ export const logReading = (db: Database, id: string, dto: ReadingDto): Promise<C
 const MISSING = 'A figure is missing.'
 
 /** The reading in the form its point asks for; anything else that was sent is refused. */
-function readingFrom(dto: ReadingDto, entry: Entry, point: MeasuringPoint): PointReading {
+function readingFrom(dto: ReadingDto, entry: Entry, point: MeasuringPoint, measured: readonly PointReading[]): PointReading {
   const head = { id: dto.id, point: dto.point, at: dto.at }
   const only = (...fields: (keyof ReadingDto)[]) => {
-    for (const field of ['start', 'far', 'back', 'springBack', 'figure', 'low', 'high', 'leaves', 'word'] as const) {
+    for (const field of ['start', 'far', 'back', 'springBack', 'figure', 'low', 'high', 'leaves', 'word', 'celsius', 'stone', 'pieces'] as const) {
       if (dto[field] !== undefined && !fields.includes(field)) throw refuse(422, 'This point does not take that.', field)
     }
   }
@@ -42,9 +42,10 @@ function readingFrom(dto: ReadingDto, entry: Entry, point: MeasuringPoint): Poin
       return { ...head, start, far, back, ...(dto.springBack ? { springBack: true } : {}) }
     }
     case 'figure':
-      only('figure')
+    case 'pass':
+      only('figure', ...(point.heat ? ['celsius'] as const : []), ...(entry === 'pass' ? ['stone'] as const : []))
       if (dto.figure === undefined) throw refuse(422, MISSING, 'figure')
-      return { ...head, figure: dto.figure }
+      return { ...head, figure: dto.figure, ...(dto.celsius === undefined ? {} : { celsius: dto.celsius }), ...(dto.stone === undefined ? {} : { stone: dto.stone }) }
     case 'range':
       only('low', 'high', 'leaves')
       if (dto.low === undefined || dto.high === undefined) throw refuse(422, MISSING, dto.low === undefined ? 'low' : 'high')
@@ -54,6 +55,10 @@ function readingFrom(dto: ReadingDto, entry: Entry, point: MeasuringPoint): Poin
       only('word')
       if (!point.words?.some(word => word.value === dto.word)) throw refuse(422, 'That is not an answer here.', 'word')
       return { ...head, word: dto.word! }
+    case 'pieces':
+      only('pieces')
+      if (!dto.pieces?.every(id => measured.some(reading => reading.id === id && !reading.voided))) throw refuse(422, 'A piece taken is not measured, or its reading was struck out.', 'pieces')
+      return { ...head, pieces: dto.pieces }
   }
 }
 

@@ -1,6 +1,7 @@
 import { Type } from 'class-transformer'
-import { ArrayMaxSize, ArrayMinSize, IsArray, IsBoolean, IsIn, IsInt, IsNotEmpty, IsNumber, IsObject, IsOptional, IsString, Matches, Max, MaxLength, Min, ValidateNested } from 'class-validator'
+import { ArrayMaxSize, ArrayMinSize, ArrayUnique, IsArray, IsBoolean, IsIn, IsInt, IsNotEmpty, IsNumber, IsObject, IsOptional, IsString, Matches, Max, MaxLength, Min, ValidateNested } from 'class-validator'
 import type { LengthUnit, Nm } from '#core/quantity/length'
+import { STONES, type Stone } from '#core/reading/reading'
 import type { AimSchool } from '#core/verdict/aim'
 import { CommandDto, DATE_TIME, ID, ID_FAULT, OperationDto } from './command'
 import { IsLength, LimitSetDto, UNITS } from './limits'
@@ -55,7 +56,7 @@ export class SettingsDto extends CommandDto {
   @ValidateNested() @Type(() => CheckSettingsDto) settings!: CheckSettingsDto
 }
 
-/** One reading, in one form: start, far and back; figure; low and high; or word. The point says which. */
+/** One reading, in one form: start, far and back; figure (with the part’s temperature, the stone of a pass); low and high; word; or pieces taken. The point says which. */
 export class ReadingDto extends CommandDto {
   @IsString() @Matches(ID, ID_FAULT) id!: string
   @IsString() @Matches(ID, ID_FAULT) trialId!: string
@@ -69,6 +70,9 @@ export class ReadingDto extends CommandDto {
   @IsOptional() @IsLength() high?: Nm
   @IsOptional() @IsInt() @Min(1) @Max(30) leaves?: number
   @IsOptional() @IsString() @MaxLength(20) word?: string
+  @IsOptional() @IsNumber({}, { message: 'A temperature in °C.' }) @Min(-273.15, { message: 'Nothing is that cold.' }) @Max(1000, { message: 'No part on a bench is that hot.' }) celsius?: number
+  @IsOptional() @IsIn(STONES, { message: 'Coarse, medium or fine.' }) stone?: Stone
+  @IsOptional() @IsArray() @ArrayMinSize(1) @ArrayMaxSize(100) @ArrayUnique({ message: 'A piece is taken twice.' }) @Matches(ID, { each: true, ...ID_FAULT }) pieces?: string[]
   @Matches(DATE_TIME, { message: 'A date and time such as 2026-05-04T13:05:00Z.' }) at!: string
 }
 

@@ -6,7 +6,7 @@ import { inches, nm, thou } from '#core/quantity/length'
 import { stated } from '#core/reading/estimate'
 import { twoSided } from '#core/verdict/limits'
 import type { Lot } from '#core/pack/lot'
-import { between, checkOf, figures, plays, said, trial } from '../documents'
+import { between, checkOf, figures, GAUGES, plays, said, trial } from '../documents'
 
 /** Values of the trade for engines: common practice, no source. */
 const BOOK = { kind: 'book' } as const
@@ -118,6 +118,32 @@ describe('plain bearings', () => {
     const unknown = result(mains(at(1, 2.4486, 2.4506), { setup: { ...setup, master: '' } }), 'clearance@1')
     expect(unknown.state).toBe('not-valid')
     expect(unknown.findings.map(({ words }) => words).join()).toContain('The master has no size yet')
+  })
+})
+
+describe('roller big ends: bore targets and range', () => {
+  const MASTER = inches(1.5)
+  const rod = (pinOff: number, rollerOff: readonly number[], bore: number | null, sense: 'climbs' | 'falls' = 'climbs') => {
+    const rollers = figures('bag-A', ...rollerOff.map(tenths => inches(0.25) + thou(tenths / 10)))
+    const dial = sense === 'climbs' ? -1 : 1
+    return evaluateCheck(checkOf('roller-big-end', {
+      setup: { rods: '1', rollers: String(rollerOff.length), bags: '1', master: String(MASTER), masterError: '0' }, gauges: { ...GAUGES, 'bore-gauge': { ...GAUGES['bore-gauge'], sense } }, aim: { school: 'own', own: thou(1) },
+      limits: { working: 'book', sets: { clearance: { book: twoSided(thou(0.5), thou(1.5), 'thou', BOOK), shop: null } } },
+      trials: [trial('t1', [
+        ...['A', 'B'].flatMap(direction => figures(`pin-1-${direction}`, inches(1) + thou(pinOff / 10))), ...rollers,
+        { id: 'set', point: 'set-1', pieces: rollers.map(({ id }) => id) },
+        ...(bore === null ? [] : ['A-front', 'B-front', 'A-rear', 'B-rear'].flatMap(at => figures(`bore-1-${at}`, dial * thou(bore / 10)))),
+      ])],
+    }), [])
+  }
+  const dialTarget = (evaluation: ReturnType<typeof rod>) => evaluation.targets.find(({ id }) => id === 'dial')!.value / thou(0.1)
+  it.each([[-1, 7], [-2, 5]])('pin 1 tenth under, clearance 10, rollers %s: the bore is %s tenths over; the dial has its own sign', (rollerOff, over) => {
+    expect(dialTarget(rod(-1, [rollerOff, rollerOff], null, 'falls'))).toBeCloseTo(over, 6)
+    expect(dialTarget(rod(-1, [rollerOff, rollerOff], null, 'climbs'))).toBeCloseTo(-over, 6)
+  })
+  it('a bag of 2 to 3 tenths under in a bore at +5.75: 10.75 to 12.75', () => {
+    const { results } = rod(-1, [-2, -2, -3], 5.75).current
+    expect(results.slice(0, 2).map(({ estimate }) => estimate!.value / thou(0.1))).toEqual([expect.closeTo(10.75, 6), expect.closeTo(12.75, 6)])
   })
 })
 

@@ -11,8 +11,10 @@ import type { Fault } from '#shared/types'
 const props = defineProps<{ kind: CheckKind, document: CheckDocument, locked: boolean, faults: readonly Fault[], /** by rule of thumb, by kind of result */ thumbs: ReadonlyMap<string, LimitSet> }>()
 const emit = defineEmits<{ keep: [Record<string, unknown>] }>()
 const preferences = usePreferences()
-const options = computed(() => props.kind.results(props.document.setup).flatMap(result => [
-  { id: result.id, kind: result, label: result.label },
+const all = computed(() => props.kind.results(props.document.setup))
+/** A kind that another judges has no limits of its own: it is named with that one. */
+const options = computed(() => all.value.filter(result => !result.judgedBy).flatMap(result => [
+  { id: result.id, kind: result, label: [result, ...all.value.filter(other => other.judgedBy === result.id)].map(({ label }) => label).join('; ') },
   ...result.positions.map(position => ({ id: resultId(result.id, position.id), kind: result, label: `${result.label}, ${position.label} alone` })),
 ]))
 const picked = ref('')

@@ -9,13 +9,13 @@ import type { LengthEntry } from '#core/quantity/parse-length'
 import type { Draft } from '~/composables/useDraft'
 
 /** The reading being taken at one point, in the form its way of measuring asks for, and the series so far. */
-const props = defineProps<{ point: MeasuringPoint, several: boolean, unit: LengthUnit, gauge: Gauge | null, readings: readonly PointReading[], findings: readonly Finding[], far: LengthEntry, back: LengthEntry, start: LengthEntry, locked: boolean, oneMore: string | null, warnings: readonly string[] }>()
+const props = defineProps<{ point: MeasuringPoint, several: boolean, unit: LengthUnit, gauge: Gauge | null, readings: readonly PointReading[], findings: readonly Finding[], far: LengthEntry, back: LengthEntry, start: LengthEntry, heatFault: string | null, locked: boolean, oneMore: string | null, warnings: readonly string[] }>()
 const draft = defineModel<Draft>('draft', { required: true })
 const emit = defineEmits<{ log: [], answer: [string, number], void: [PointReading], word: [string], zeroed: [] }>()
 const form = ref<{ focus: () => void, submit: () => void }>()
 const way = computed(() => ways[props.point.way])
 const general = computed(() => props.findings.filter(f => !f.repeatId || f.repeatId === 'draft'))
-const entry = computed(() => ({ unit: props.unit, scale: way.value.scale, start: props.start, far: props.far, back: props.back, hint: way.value.hint }))
+const entry = computed(() => ({ unit: props.unit, scale: way.value.scale, start: props.start, far: props.far, back: props.back, hint: way.value.hint, heatFault: props.heatFault }))
 const lacksGauge = computed(() => way.value.gauge !== null && props.gauge === null)
 defineExpose({ focus: () => form.value?.focus(), submit: () => form.value?.submit() })
 </script>
@@ -26,7 +26,7 @@ defineExpose({ focus: () => form.value?.focus(), submit: () => form.value?.submi
     <p v-if="!locked && lacksGauge" class="text-[14px] text-near">There is no gauge for this yet: put one in the register under Gauges, then choose it in Set up.</p>
     <template v-else-if="!locked">
       <TravelEntry v-if="way.entry === 'travel'" ref="form" v-model:draft="draft" v-bind="entry" @log="emit('log')" @answer="(text, value) => emit('answer', text, value)" />
-      <FigureEntry v-else-if="way.entry === 'figure'" ref="form" v-model:draft="draft" v-bind="entry" @log="emit('log')" @answer="(text, value) => emit('answer', text, value)" />
+      <FigureEntry v-else-if="way.entry === 'figure' || way.entry === 'pass'" ref="form" v-model:draft="draft" v-bind="entry" :warm="point.heat !== undefined" :pass="way.entry === 'pass'" @log="emit('log')" @answer="(text, value) => emit('answer', text, value)" />
       <RangeEntry v-else-if="way.entry === 'range'" ref="form" v-model:draft="draft" v-bind="entry" :leaves="way.gauge === 'feeler-set' ? gauge?.sizes ?? [] : null" @log="emit('log')" @answer="(text, value) => emit('answer', text, value)" />
       <WordEntry v-else ref="form" :words="point.words ?? []" @word="emit('word', $event)" />
     </template>

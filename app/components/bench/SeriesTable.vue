@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { PointReading } from '#core/check/document'
 import type { Finding } from '#core/reading/gates'
-import { isFigure, isRange, isRepeat, isWord, type Entry } from '#core/reading/reading'
+import { isFigure, isPieces, isRange, isRepeat, isWord, type Entry } from '#core/reading/reading'
 import { signedPlay } from '#core/reading/repeat'
 import { formatLength } from '#core/quantity/format-length'
 import type { LengthUnit } from '#core/quantity/length'
@@ -9,14 +9,15 @@ import type { LengthUnit } from '#core/quantity/length'
 /** The series so far at one point: what was read, what is said of each, and the way to strike one out. */
 const props = defineProps<{ readings: readonly PointReading[], findings: readonly Finding[], unit: LengthUnit, entry: Entry, locked: boolean, words: readonly { value: string, label: string }[] }>()
 defineEmits<{ void: [PointReading] }>()
-const HEADS: Readonly<Record<Entry, readonly string[]>> = { travel: ['far', 'back'], figure: ['figure'], range: ['goes', 'does not'], word: ['found'] }
+const HEADS: Readonly<Record<Entry, readonly string[]>> = { travel: ['far', 'back'], figure: ['figure'], pass: ['figure', 'stone'], pieces: ['pieces'], range: ['goes', 'does not'], word: ['found'] }
 const show = (value: number) => formatLength(value, props.unit)
 const says = (reading: PointReading) => props.findings.filter(f => f.repeatId === reading.id)
-const shortWord = (finding: Finding) => ({ 'closing': 'not back to zero', 'spring-back': 'sprang back', 'outlier': 'stands apart', 'size': 'out of range' } as Record<string, string>)[finding.gate] ?? finding.gate
+const shortWord = (finding: Finding) => ({ 'closing': 'not back to zero', 'spring-back': 'sprang back', 'outlier': 'stands apart', 'size': 'out of range', 'heat': 'warm' } as Record<string, string>)[finding.gate] ?? finding.gate
 
 function cells(reading: PointReading): string[] {
   if (isRepeat(reading)) return [show(reading.start === 0 ? reading.far : signedPlay(reading)), show(reading.back)]
-  if (isFigure(reading)) return [show(reading.figure)]
+  if (isFigure(reading)) return [show(reading.figure), ...(props.entry === 'pass' ? [reading.stone ?? '–'] : [])]
+  if (isPieces(reading)) return [String(reading.pieces.length)]
   if (isRange(reading)) return [show(reading.low), reading.high === reading.low ? 'snug' : show(reading.high)]
   return [isWord(reading) ? props.words.find(word => word.value === reading.word)?.label ?? reading.word : '']
 }
@@ -31,6 +32,7 @@ function cells(reading: PointReading): string[] {
         <td v-for="(cell, at) in cells(reading)" :key="at" class="figure text-right" :class="{ 'line-through': reading.voided }">{{ cell }}</td>
         <td class="text-[13px]">
           <span v-if="reading.voided" class="text-out">void: {{ reading.voided.reason }}</span>
+          <span v-else-if="isFigure(reading) && reading.celsius !== undefined && says(reading).every(f => f.gate === 'heat')" class="text-mute" :title="says(reading).map(f => f.words).join(' ')">{{ reading.celsius }} °C{{ says(reading).length ? `: ${says(reading)[0]!.words.split(': ')[1]!.replace('.', '')}` : '' }}</span>
           <span v-else-if="says(reading).length" :class="says(reading).some(f => f.level === 'fail') ? 'text-out' : 'text-near'" :title="says(reading).map(f => f.words).join(' ')">{{ says(reading).map(shortWord).join(', ') }}</span>
           <span v-else-if="entry === 'travel'" class="text-in">holds zero</span>
         </td>

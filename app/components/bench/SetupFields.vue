@@ -25,7 +25,8 @@ function length(id: string, given: Nm | null): void {
     </template>
     <template v-else>
       <label class="label mb-1 block" :for="`setup-${field.id}`">{{ field.label }}</label>
-      <select v-if="field.kind === 'choice'" :id="`setup-${field.id}`" class="field" :value="setup[field.id]" :disabled="off(field)" @change="emit('change', { [field.id]: value($event) })"><option v-for="option in field.options" :key="option.value" :value="option.value">{{ option.label }}{{ option.hint ? ` (${option.hint})` : '' }}</option></select>
+      <select v-if="field.kind === 'choice'" :id="`setup-${field.id}`" class="field" :value="setup[field.id] ?? kind.defaultSetup[field.id]" :disabled="off(field)" @change="emit('change', { [field.id]: value($event) })"><option v-for="option in field.options" :key="option.value" :value="option.value">{{ option.label }}{{ option.hint ? ` (${option.hint})` : '' }}</option></select>
+      <input v-else-if="field.kind === 'celsius'" :id="`setup-${field.id}`" class="field figure" type="text" inputmode="decimal" autocomplete="off" :value="setup[field.id] ?? kind.defaultSetup[field.id]" :disabled="off(field)" :aria-invalid="faultAt(faults, `settings.setup.${field.id}`) !== undefined" @change="emit('change', { [field.id]: value($event) })">
       <input v-else :id="`setup-${field.id}`" class="field figure" type="number" :min="field.least" :max="field.most" :value="setup[field.id]" :disabled="off(field)" @change="emit('change', { [field.id]: value($event) })">
       <p v-if="faultAt(faults, `settings.setup.${field.id}`)" class="fault">{{ faultAt(faults, `settings.setup.${field.id}`) }}</p>
     </template>

@@ -24,7 +24,7 @@ import { useTaking } from '~/composables/useTaking'
 import { key, useKeys } from '~/composables/useKeys'
 import { useBench } from '~/stores/bench'
 import { usePreferences } from '~/stores/preferences'
-import { sketches } from '~/components/bench/sketches'
+import { choicePanels, sketches } from '~/components/bench/sketches'
 
 const id = String(useRoute().params.id)
 const bench = useBench()
@@ -38,7 +38,7 @@ const document = computed(() => bench.document!)
 const ready = computed(() => bench.document !== null && bench.document.id === id)
 const kind = computed(() => checkKind(document.value.kind))
 const taking = useTaking(id, computed(() => (ready.value ? bench.document : null)))
-const { points, point, way, gauge, unit, draft, start, far, back, reading, answer, clear } = taking
+const { points, point, way, gauge, unit, draft, start, far, back, heatFault, reading, answer, clear } = taking
 
 /** The check with the reading that is being typed: every keystroke is judged. */
 const live = computed(() => {
@@ -93,9 +93,9 @@ const findings = computed(() => {
   return several.value ? all.filter((finding, i) => all.findIndex(other => other.words === finding.words && other.repeatId === finding.repeatId) === i && (!finding.repeatId || finding.repeatId === 'draft' || readings.value.some(r => r.id === finding.repeatId))) : all
 })
 /** Main results at several positions, drawn side by side; in Choose they take the place of the readings. */
-const row = computed(() => evaluation.value.current.results.filter(result => result.kind.main && result.position !== null))
+const row = computed(() => evaluation.value.current.results.filter(result => result.kind.main && !result.kind.judgedBy && result.position !== null))
 const choosingOfSeveral = computed(() => row.value.length > 1 && place.value !== null && phase.value === 'choose')
-const cells = computed(() => points.value.map((candidate) => {
+const cells = computed(() => points.value.filter(candidate => ways[candidate.way].entry !== 'pieces').map((candidate) => {
   const all = taking.readingsOf(candidate)
   const last = unvoided(all).at(-1)
   const result = evaluation.value.current.results.find(other => other.points.includes(candidate.id))
@@ -104,7 +104,7 @@ const cells = computed(() => points.value.map((candidate) => {
   return {
     point: candidate, stale: result?.stale !== null && result?.stale !== undefined && last !== undefined,
     bad: result?.findings.some(f => f.level === 'fail' && f.repeatId !== undefined && ids.has(f.repeatId)) ?? false,
-    figure: last ? word ?? readingWords(last, unitFor(preferences.system, ways[candidate.way].scale)).replace(/ (thou|in|mm)$/, '') : null,
+    figure: last && candidate.way === 'pieces' ? `${unvoided(all).length} read` : last ? word ?? readingWords(last, unitFor(preferences.system, ways[candidate.way].scale)).replace(/ (thou|in|mm)$/, '') : null,
   }
 }))
 
@@ -139,6 +139,10 @@ function logWord(word: string): void {
   const read = point.value
   bench.logReading({ point: read.id, word }, `${read.label}: ${word}`)
   taking.advance(read)
+}
+/** Pieces taken together, such as the rollers of a rod. */
+function take(taken: string, pieces: readonly string[]): void {
+  if (!locked.value) bench.logReading({ point: taken, pieces }, `${points.value.find(candidate => candidate.id === taken)?.label}: ${pieces.length}`)
 }
 const voiding = ref<PointReading | null>(null)
 function voidLast(): void {
@@ -244,13 +248,13 @@ useHead({ title: computed(() => (ready.value ? `${document.value.title} · Finit
             <div>
               <template v-if="choosingOfSeveral"><h2 class="label mb-1">{{ row[0]!.kind.label }}</h2><JournalRow :results="row" :picked="shown.id" :worst="evaluation.headline.id" @pick="pickedResult = $event" /></template>
               <div v-show="!choosingOfSeveral">
-                <ReadingPanel ref="panel" v-model:draft="draft" :point="point" :several="points.length > 1" :unit="unit" :gauge="gauge" :readings="readings" :findings="findings" :far="far" :back="back" :start="start" :locked="locked" :one-more="points.length > 1 ? null : oneMore" :warnings="gauge ? gaugeWarnings(gauge, today()) : []" @log="log" @zeroed="markZeroed" @answer="answer" @void="voiding = $event" @word="logWord" />
+                <ReadingPanel ref="panel" v-model:draft="draft" :point="point" :several="points.length > 1" :unit="unit" :gauge="gauge" :readings="readings" :findings="findings" :far="far" :back="back" :start="start" :heat-fault="heatFault" :locked="locked" :one-more="points.length > 1 ? null : oneMore" :warnings="gauge ? gaugeWarnings(gauge, today()) : []" @log="log" @zeroed="markZeroed" @answer="answer" @void="voiding = $event" @word="logWord" />
                 <div v-if="points.length > 1" class="mt-4"><h2 class="label mb-1">Points</h2><PointGrid :picked="point.id" :cells="cells" @pick="pickPoint" /></div>
               </div>
               <div class="mt-4"><h2 class="label mb-1">Where the gauge stands</h2><component :is="sketches[document.kind]" v-bind="document.setup" /></div>
             </div>
             <div>
-              <div v-if="several && !choosingOfSeveral" class="mb-4 space-y-3">
+              <div v-if="several && !choosingOfSeveral && !(phase === 'choose' && choicePanels[document.kind])" class="mb-4 space-y-3">
                 <JournalRow v-if="row.length > 1 && phase !== 'prove'" :results="row" :picked="shown.id" :worst="evaluation.headline.id" @pick="pickedResult = $event" />
                 <ResultTable :picked="shown.id" :results="evaluation.current.results" :headline="evaluation.headline.id" @update:picked="pickedResult = $event" />
               </div>
@@ -265,7 +269,8 @@ useHead({ title: computed(() => (ready.value ? `${document.value.title} · Finit
                 <p v-if="phase === 'choose' && faults.length && !fitting" class="fault">{{ faults.map(f => f.reason).join(' ') }}</p>
                 <OrderPanel v-if="phase === 'choose' && request && choice" :key="place.place.id" :request="request" :choice="choice" :lots="bench.lots" />
               </template>
-              <p v-else-if="!place" class="text-mute">This check measures and judges; there is nothing to choose. Sign it off under Prove.</p>
+              <component :is="choicePanels[document.kind]" v-else-if="phase === 'choose' && choicePanels[document.kind]" :document="document" :evaluation="evaluation" :locked="locked" @take="take" />
+              <p v-else-if="!place && !choicePanels[document.kind]" class="text-mute">This check measures and judges; there is nothing to choose. Sign it off under Prove.</p>
             </div>
           </div>
         </div>

@@ -1,4 +1,5 @@
-import { nm, thou } from '../../quantity/length'
+import { thou } from '../../quantity/length'
+import { HEAT_DEFAULTS, heatFields, MASTER_DEFAULTS, masterFields } from '../bore-master'
 import type { CheckKind } from '../contract'
 import type { Setup } from '../setup'
 import { combineBearings, thumbClearance } from './evaluate'
@@ -22,12 +23,11 @@ export const bearingClearance: CheckKind = {
     { id: 'positions', kind: 'count', label: 'How many', least: 1, most: 12 },
     { id: 'way', kind: 'choice', label: 'Measured by', options: [{ value: 'gauges', label: 'Micrometer and bore gauge' }, { value: 'strip', label: 'Plastic strip' }] },
     { id: 'stations', kind: 'count', label: 'Stations along each', least: 1, most: 2, hint: 'two show taper' },
-    { id: 'zeroedIn', kind: 'choice', label: 'Bore gauge zeroed in', when: byGauges, free: true, options: [{ value: 'ring', label: 'A ring master' }, { value: 'micrometer', label: 'The same micrometer', hint: 'its error cancels' }] },
-    { id: 'master', kind: 'length', label: 'Actual size of the master', when: byGauges, least: nm(1), optional: true, free: true },
-    { id: 'masterError', kind: 'length', label: 'Its size is known to ±', when: setup => byGauges(setup) && setup.zeroedIn === 'ring', least: nm(0), optional: true, free: true },
+    ...masterFields(byGauges),
+    ...heatFields('Block or rods are', byGauges),
     { id: 'shells', kind: 'choice', label: 'Shells', options: [{ value: 'choose', label: 'To be chosen from the drawer, by wall' }, { value: 'as-fitted', label: 'As fitted: measure and judge only' }] },
   ],
-  defaultSetup: { bearings: 'mains', positions: '4', way: 'gauges', stations: '2', zeroedIn: 'ring', master: '', masterError: '', shells: 'choose' },
+  defaultSetup: { bearings: 'mains', positions: '4', way: 'gauges', stations: '2', ...MASTER_DEFAULTS, ...HEAT_DEFAULTS, shells: 'choose' },
   parts: roles,
   results: resultKinds,
   points,

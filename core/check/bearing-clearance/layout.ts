@@ -1,9 +1,9 @@
 import type { MeasuringPoint, PartRole, PackPlace, Position, ResultKind } from '../contract'
 import { PLAY_WORDS, SIZE_WORDS } from '../../verdict/words'
+import { boreHeat, shaftHeat } from '../bore-master'
+import { DIRECTIONS, type DiameterPoint } from '../diameters'
 import { countIn, type Setup } from '../setup'
 
-/** A is vertical and comes first: shells are thinner near the split. */
-export const DIRECTIONS = ['A', 'B'] as const
 export const STATIONS = ['front', 'rear'] as const
 
 export const byStrip = (setup: Setup): boolean => setup.way === 'strip'
@@ -12,6 +12,8 @@ const placeWord = (setup: Setup): string => (setup.bearings === 'rods' ? 'Rod' :
 export const positionsOf = (setup: Setup): Position[] => Array.from({ length: countIn(setup, 'positions') }, (_, i) => ({ id: String(i + 1), label: `${placeWord(setup)} ${i + 1}` }))
 
 export const pointId = (part: 'journal' | 'bore' | 'strip', position: string, direction: string, station: string): string => [part, position, direction, station].filter(Boolean).join('-')
+/** The diameters of one journal or bore, front first. */
+export const diameterPoints = (setup: Setup, part: 'journal' | 'bore', position: string): DiameterPoint[] => stationsOf(setup).flatMap(station => DIRECTIONS.map(direction => ({ direction, station, point: pointId(part, position, direction, stationsOf(setup).length > 1 ? station : '') })))
 export const zeroPoint = (position: string): string => `zero-${position}`
 export const turnsPoint = (position: string): string => `turns-${position}`
 
@@ -46,14 +48,14 @@ export function points(setup: Setup): MeasuringPoint[] {
     const each = (part: 'journal' | 'bore', make: (direction: string, station: string) => MeasuringPoint) => stationsOf(setup).flatMap(station => DIRECTIONS.map(direction => make(direction, stationsOf(setup).length > 1 ? station : '')))
     const journals = each('journal', (direction, station) => ({
       id: pointId('journal', position, direction, station), label: `Journal, ${name}, ${direction} ${station}`.trim(), at: { part: 'journal', position: label, direction, ...(station ? { station } : {}) },
-      way: 'micrometer', result: 'journal', moves: [], rests: ['crankshaft'], ...(byStrip(setup) ? { optional: true } : {}),
+      way: 'micrometer', result: 'journal', moves: [], rests: ['crankshaft'], heat: shaftHeat(setup), ...(byStrip(setup) ? { optional: true } : {}),
     }))
     const bores = byStrip(setup)
       ? stationsOf(setup).map((station): MeasuringPoint => ({ id: pointId('strip', position, '', station), label: `Strip, ${name}, ${station}`, at: { part: 'strip', position: label, station }, way: 'plastic-strip', result: 'clearance', moves, rests: ['crankshaft', housing(setup, position), shells] }))
       : [
           ...each('bore', (direction, station) => ({
             id: pointId('bore', position, direction, station), label: `Bore on the dial, ${name}, ${direction} ${station}`.trim(), at: { part: 'dial', position: label, direction, ...(station ? { station } : {}) },
-            way: 'bore-gauge', result: 'clearance', moves, rests: [housing(setup, position), shells],
+            way: 'bore-gauge', result: 'clearance', moves, rests: [housing(setup, position), shells], heat: boreHeat(setup),
           })),
           { id: zeroPoint(position), label: `Zero again in the master, ${name}`, at: { part: 'dial', position: label, direction: 'zero' }, way: 'bore-gauge', result: 'clearance', moves, rests: [], optional: true } satisfies MeasuringPoint,
         ]

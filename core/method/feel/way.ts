@@ -4,7 +4,7 @@ import { NO_ANSWER, type Way } from '../way'
 
 /** A play judged by hand, as the range it was judged in: a judgement, never a measurement. The newest counts. */
 export const feel: Way = {
-  id: 'feel', title: 'By hand', entry: 'range', gauge: null, scale: 'play',
+  id: 'feel', title: 'By hand', entry: 'range', gauge: null, scale: 'play', again: 'next',
   hint: 'Type the range the hand judged: 15..20. None felt is 0..2, or what you could have missed.',
   answer(readings) {
     const last = unvoided(readings.filter(isRange)).at(-1)

@@ -9,7 +9,7 @@ import { NO_ANSWER, type Way } from '../way'
  * leaves. One stack that goes snugly is taken, as known to a step of the set either way. The newest reading counts.
  */
 export const feeler: Way = {
-  id: 'feeler', title: 'Feeler gauges', entry: 'range', gauge: 'feeler-set', scale: 'play',
+  id: 'feeler', title: 'Feeler gauges', entry: 'range', gauge: 'feeler-set', scale: 'play', again: 'next',
   hint: 'Type the thickest stack that goes and the thinnest that does not. The same twice: it went snugly.',
   answer(readings, { gauge }) {
     const live = unvoided(readings.filter(isRange))

@@ -7,7 +7,7 @@ import { scaleStep } from './scale'
 
 /** A gap by the squashed width of a plastic strip, read against the printed scale: u = step/√12. The newest reading counts. */
 export const plasticStrip: Way = {
-  id: 'plastic-strip', title: 'Plastic gauging strip', entry: 'figure', gauge: 'plastic-strip', scale: 'play',
+  id: 'plastic-strip', title: 'Plastic gauging strip', entry: 'figure', gauge: 'plastic-strip', scale: 'play', again: 'next',
   hint: 'Hold the scale against the squashed strip and type the gap printed beside the width that matches.',
   answer(readings, { gauge }) {
     const last = unvoided(readings.filter(isFigure)).at(-1)

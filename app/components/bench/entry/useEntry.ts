@@ -5,7 +5,7 @@ import type { Choice, LengthEntry } from '#core/quantity/parse-length'
 import type { Draft } from '~/composables/useDraft'
 
 /** What every entry field of the bench is given. */
-export interface EntryProps { readonly unit: LengthUnit, readonly scale: Scale, readonly start: LengthEntry, readonly far: LengthEntry, readonly back: LengthEntry, readonly hint: string }
+export interface EntryProps { readonly unit: LengthUnit, readonly scale: Scale, readonly start: LengthEntry, readonly far: LengthEntry, readonly back: LengthEntry, readonly hint: string, /** wrong beside the figure: the temperature */ readonly heatFault: string | null }
 
 interface Entry {
   readonly props: EntryProps
@@ -31,6 +31,7 @@ export function useEntry({ props, draft, missing, log, answer }: Entry) {
   })
   const reason = computed(() => {
     if (blank.value) return tried.value ? missing : null
+    if (props.heatFault) return props.heatFault
     const bad = [props.far, props.back, props.start].find(entry => !entry.ok)
     return bad && !bad.ok ? bad.reason : null
   })

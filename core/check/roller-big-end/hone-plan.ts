@@ -1,0 +1,93 @@
+import { formatLength } from '../../quantity/format-length'
+import { NM_PER, type LengthUnit } from '../../quantity/length'
+import type { Stone } from '../../reading/reading'
+import { boreSign } from '../../method/bore-gauge/bore'
+import { boreFrom } from '../bore-master'
+import type { Answers, Target } from '../contract'
+import type { Setup } from '../setup'
+import { ENDS, honePoint, type BoreEnd } from './layout'
+
+/** Stock left at which a finer stone takes over, nm on the diameter. Common practice. */
+export const COARSE_UNTIL = 5 * NM_PER.tenth
+export const MEDIUM_UNTIL = 2 * NM_PER.tenth
+/** Ends that differ by no more count as one. Common practice. */
+const ENDS_ALIKE = 1 * NM_PER.tenth
+/** Nearer than this to size is size, nm. */
+const AT_SIZE = NM_PER.tenth / 4
+
+/** @param left  stock left on the diameter at 20 °C, nm; null at size or past it */
+export const stoneFor = (left: number): Stone | null => (left > COARSE_UNTIL ? 'coarse' : left > MEDIUM_UNTIL ? 'medium' : left > AT_SIZE ? 'fine' : null)
+
+export interface HonePass {
+  readonly id: string
+  readonly at: string | null
+  readonly stone: Stone | null
+  /** stock left, cold, nm; below zero: too large already */
+  readonly left: number
+  /** what heat made the dial show too large a bore by, nm */
+  readonly heat: number
+}
+
+export interface HonePlan {
+  readonly ends: readonly { readonly end: BoreEnd, readonly passes: readonly HonePass[] }[]
+  /** of the tighter end, by the newest passes; null before any */
+  readonly left: number | null
+  /** the stone to take now; null at size, or before any pass */
+  readonly stone: Stone | null
+  /** what the dial shows, with the bore as warm as it was last read, where a stone takes over, and at size */
+  readonly marks: readonly { readonly stone: Stone | 'size', readonly dial: number }[]
+  /** what to do now, in sentences */
+  readonly words: readonly string[]
+}
+
+/**
+ * How a rod's bore stands against the size to hone to. Stock is reckoned cold: a warm bore reads large, so less seems left.
+ * @param target  the bore to hone to
+ * @returns null without a gauge or a master
+ */
+export function honePlan(setup: Setup, answers: Answers, rod: string, target: Pick<Target, 'value'>): HonePlan | null {
+  const gauge = answers.gauge('bore-gauge')
+  if (!gauge) return null
+  const sign = boreSign(gauge)
+  const ends = ENDS.map(end => ({
+    end,
+    passes: (answers.of(honePoint(rod, end)).singles ?? []).flatMap(({ id, at, stone, heat, estimate }): HonePass[] => {
+      const bore = boreFrom(estimate, setup, answers)
+      return bore ? [{ id, at, stone, heat: sign * heat, left: target.value - bore.value }] : []
+    }),
+  }))
+  const newest = ends.flatMap(({ end, passes }) => (passes.length > 0 ? [{ end, pass: passes.at(-1)! }] : []))
+  if (newest.length === 0) return { ends, left: null, stone: null, marks: [], words: ['Read the bore at both ends before the first stroke.'] }
+  const tight = newest.reduce((a, b) => (b.pass.left > a.pass.left ? b : a))
+  const wide = newest.reduce((a, b) => (b.pass.left < a.pass.left ? b : a))
+  const { left, heat } = tight.pass
+  const stone = stoneFor(left)
+  const at = answers.of(honePoint(rod, tight.end)).singles!.at(-1)!
+  // The dial now, and how far it has to go from here.
+  const shown = at.estimate.value + at.heat
+  const dial = (stays: number) => shown + sign * (left - stays)
+  const marks = [{ stone: 'medium', stays: COARSE_UNTIL }, { stone: 'fine', stays: MEDIUM_UNTIL }, { stone: 'size', stays: 0 }] as const
+  return { ends, left, stone, marks: marks.filter(({ stays }) => left > stays).map(({ stone: next, stays }) => ({ stone: next, dial: dial(stays) })), words: wordsFor({ left, heat, stone, tight: tight.end, gap: tight.pass.left - wide.pass.left, over: wide.pass.left, both: newest.length > 1, strokes: passesLeft(ends.find(({ end }) => end === tight.end)!.passes) }, answers.unit) }
+}
+
+/** Passes still to make, at what the last two with one stone took off; null when that cannot be told. */
+function passesLeft(passes: readonly HonePass[]): number | null {
+  const [a, b] = passes.slice(-2)
+  if (!a || !b || a.stone !== b.stone || a.left - b.left <= 0) return null
+  const until = b.left > COARSE_UNTIL ? COARSE_UNTIL : b.left > MEDIUM_UNTIL ? MEDIUM_UNTIL : 0
+  return b.left > until ? Math.ceil((b.left - until) / (a.left - b.left)) : null
+}
+
+interface State { readonly left: number, readonly heat: number, readonly stone: Stone | null, readonly tight: BoreEnd, readonly gap: number, readonly over: number, readonly both: boolean, readonly strokes: number | null }
+
+function wordsFor({ left, heat, stone, tight, gap, over, both, strokes }: State, unit: LengthUnit): string[] {
+  const show = (value: number) => formatLength(Math.abs(value), unit, { unit: true })
+  const words: string[] = []
+  if (over < -AT_SIZE) words.push(`Too large by ${show(over)} already${both && left > AT_SIZE ? ' at one end' : ''}: stop. Larger rollers, or another rod.`)
+  else if (stone === null) words.push('At size: stop. Clean it, let it cool, and take the finished bore.')
+  else words.push(`${show(left)} left cold at the ${tight}: ${stone} stone${strokes === null ? '' : `, about ${strokes} more ${strokes === 1 ? 'pass' : 'passes'} like the last`}.`)
+  if (Math.abs(heat) >= NM_PER.tenth / 4) words.push(`It reads ${show(heat)} ${heat > 0 ? 'big' : 'small'} with heat: on the dial ${show(left - heat)} ${left - heat >= 0 ? 'seem left' : 'seem too much'}.`)
+  if (both && gap > ENDS_ALIKE) words.push(`The ${tight} is tighter by ${show(gap)}: start there, and flip the rod every few strokes.`)
+  if (!both) words.push('Read the other end too.')
+  return words
+}
