@@ -45,8 +45,8 @@ export function evaluateCheck(document: CheckDocument, lots: readonly Lot[]): Ch
   const kind = checkKind(document.kind)
   const steps = kind.procedure(document.setup)
   const ticked = (step: Step, trial: Trial) => document.ticks.some(tick => tick.step === step.id && tick.trial === (step.phase === 'setup' ? null : trial.id))
-  // A proof step concerns a fitting that was changed; what was found needs only its set-up.
-  const pendingFor = (trial: Trial) => steps.filter(step => step.required && !ticked(step, trial) && (step.phase !== 'prove' || trial.refitted.length > 0))
+  // A proof step concerns what was changed: another pack, or a part worked to size. What was found needs only its set-up.
+  const pendingFor = (trial: Trial) => steps.filter(step => step.required && !ticked(step, trial) && (step.phase !== 'prove' || trial.refitted.length > 0 || kind.targets !== undefined))
 
   const trials = document.trials.map((_, i) => evaluateFitting(document, kind, i, pendingFor))
   const current = trials.at(-1)!

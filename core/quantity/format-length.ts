@@ -6,6 +6,8 @@ const DECIMALS: Readonly<Record<LengthUnit, number>> = { thou: 1, tenth: 1, in: 
 export interface FormatOptions {
   /** More (or fewer) decimals than usual. */
   readonly decimals?: number
+  /** One decimal more than usual: bores, masters and what is honed go by parts of a tenth. */
+  readonly fine?: boolean
   /** Print the unit after the figure. */
   readonly unit?: boolean
   /** Print + before a positive figure. */
@@ -19,7 +21,7 @@ export interface FormatOptions {
  * @example formatLength(482600, 'thou', { unit: true }) // "19.0 thou"
  */
 export function formatLength(value: number, unit: LengthUnit, options: FormatOptions = {}): string {
-  const decimals = options.decimals ?? DECIMALS[unit]
+  const decimals = options.decimals ?? DECIMALS[unit] + (options.fine ? 1 : 0)
   const scale = 10 ** decimals
   // Whole steps first: dividing before rounding would print 0.25 thou as 0.2 or 0.3 by luck.
   const steps = Math.round(Math.abs(value) * scale / NM_PER[unit])
@@ -28,6 +30,12 @@ export function formatLength(value: number, unit: LengthUnit, options: FormatOpt
   if (options.trim && decimals > 0) figure = figure.replace(/\.?0+$/, '')
   const sign = steps === 0 ? '' : value < 0 ? '−' : options.sign ? '+' : ''
   return sign + figure + (options.unit ? ` ${UNIT_NAME[unit]}` : '')
+}
+
+/** A reading as it was taken: a decimal more where it was read finer than is usually shown, and no more where it was read in the other system. */
+export function asRead(value: number, unit: LengthUnit, options: Omit<FormatOptions, 'decimals' | 'fine'> = {}): string {
+  const step = NM_PER[unit] / 10 ** DECIMALS[unit]
+  return formatLength(value, unit, { ...options, fine: value % step !== 0 && value % (step / 10) === 0 })
 }
 
 /** How a length is shown: a whole size in inches or millimetres, a play in thou or millimetres. */

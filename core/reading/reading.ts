@@ -1,4 +1,4 @@
-import { formatLength } from '../quantity/format-length'
+import { asRead } from '../quantity/format-length'
 import type { LengthUnit, Nm } from '../quantity/length'
 import type { Repeat } from './repeat'
 
@@ -54,6 +54,6 @@ export const unvoided = <R extends ReadingHead>(readings: readonly R[]): R[] => 
 export function readingWords(reading: Reading, unit: LengthUnit): string {
   if (isWord(reading)) return reading.word
   if (isPieces(reading)) return `a set of ${reading.pieces.length}`
-  if (isRange(reading)) return reading.low === reading.high ? formatLength(reading.low, unit, { unit: true, trim: true }) : `${formatLength(reading.low, unit, { trim: true })} – ${formatLength(reading.high, unit, { unit: true, trim: true })}`
-  return formatLength(isFigure(reading) ? reading.figure : reading.far, unit, { unit: true, trim: true })
+  if (isRange(reading)) return reading.low === reading.high ? asRead(reading.low, unit, { unit: true, trim: true }) : `${asRead(reading.low, unit, { trim: true })} – ${asRead(reading.high, unit, { unit: true, trim: true })}`
+  return asRead(isFigure(reading) ? reading.figure : reading.far, unit, { unit: true, trim: true })
 }

@@ -9,7 +9,7 @@ import { Refused } from '../http/refuse'
 import { checkView } from '../service/check-view'
 import { changeGauge, createGauge, keepBoreKit, markZeroed } from '../service/gauges'
 import { jobView } from '../service/jobs'
-import { logReading } from '../service/measure'
+import { logReading, voidReading } from '../service/measure'
 import { replacePart } from '../service/part-change'
 import { createCheck } from '../service/settings'
 import { exportJob, importWorksheet } from '../service/worksheet'
@@ -20,7 +20,7 @@ const demo = (name: string) => readFileSync(new URL(`../../demo/${name}`, import
 let db: Database
 beforeAll(async () => {
   db = await openDatabase(undefined, migrations)
-  for (const name of ['6-mail-launch-engine', '7-fire-pump-flywheel']) await importWorksheet(db, demo(`${name}.worksheet.json`), false)
+  for (const name of ['6-mail-launch-engine', '7-fire-pump-flywheel', '9-post-motorcycle-engine']) await importWorksheet(db, demo(`${name}.worksheet.json`), false)
 })
 afterAll(() => db.close())
 const faultOf = async (work: Promise<unknown>) => {
@@ -69,11 +69,30 @@ describe('readings in their forms', () => {
     const rods = await checkView(db, 'le-rods')
     expect(await faultOf(logReading(db, 'le-rods', { ...head, version: rods.version, trialId: 'le-rods-1', point: 'turns-1', op: 'g5', id: 'g5', word: 'hums' }))).toMatchObject({ path: 'word' })
   })
-  it('a whole engine goes out and reads back the same', async () => {
-    const sheet = await exportJob(db, 'launch-engine')
+  it('a warm pass keeps its temperature and stone; a set only takes pieces that were measured and stand', async () => {
+    const before = await checkView(db, 'mr-bigends')
+    const head = { trialId: 'mr-bigends-1', at: '2026-11-25T08:00:00.000Z' }
+    const passed = await logReading(db, 'mr-bigends', { ...head, version: before.version, op: 'h1', id: 'h1', point: 'hone-1-front', figure: nm(-12_700), celsius: 24.5, stone: 'fine' })
+    expect(passed.document.trials[0]!.readings.at(-1)).toEqual({ id: 'h1', point: 'hone-1-front', at: head.at, figure: -12_700, celsius: 24.5, stone: 'fine' })
+    const next = { ...head, version: passed.version }
+    expect(await faultOf(logReading(db, 'mr-bigends', { ...next, op: 'h2', id: 'h2', point: 'bag-A', figure: nm(4_762_500), stone: 'fine' }))).toMatchObject({ path: 'stone' })
+    expect(await faultOf(logReading(db, 'mr-bigends', { ...next, op: 'h3', id: 'h3', point: 'set-1', pieces: ['ghost'] }))).toMatchObject({ path: 'pieces' })
+    const [first] = before.document.trials[0]!.readings.filter(reading => reading.point === 'bag-B')
+    const set = await logReading(db, 'mr-bigends', { ...next, op: 'h4', id: 'h4', point: 'set-2', pieces: [first!.id] })
+    expect(set.document.trials[0]!.readings.at(-1)).toMatchObject({ point: 'set-2', pieces: [first!.id] })
+    const struck = await voidReading(db, 'mr-bigends', { op: 'h5', version: set.version, readingId: first!.id, reason: 'chipped' })
+    expect(await faultOf(logReading(db, 'mr-bigends', { ...head, version: struck.version, op: 'h6', id: 'h6', point: 'set-2', pieces: [first!.id] }))).toMatchObject({ path: 'pieces' })
+  })
+  it('rollers of a bag and passes of honing are no repeats: they teach nothing of a gauge', async () => {
+    const other = await importWorksheet(db, demo('9-post-motorcycle-engine.worksheet.json').replaceAll('moto-engine', 'moto-two').replaceAll('mr-', 'mt-'), false)
+    expect(other).toBeTruthy()
+    expect((await checkView(db, 'mt-bigends')).document.history).toEqual({})
+  })
+  it.each(['launch-engine', 'moto-engine'])('a whole engine goes out and reads back the same: %s', async (job) => {
+    const sheet = await exportJob(db, job)
     const other = await openDatabase(undefined, migrations)
     await importWorksheet(other, JSON.stringify(sheet), false)
-    const again = await exportJob(other, 'launch-engine')
+    const again = await exportJob(other, job)
     const plain = (s: typeof sheet) => s.jobs[0]!.checks.map(check => ({ ...check, history: {}, partChanges: [] }))
     expect(plain(again)).toEqual(plain(sheet))
     await other.close()

@@ -33,7 +33,7 @@ defineExpose({ focus: () => form.value?.focus(), submit: () => form.value?.submi
     <p v-for="warning in locked ? [] : warnings" :key="warning" class="my-1 flex flex-wrap items-baseline gap-x-2 text-[13px] text-near" data-test="gauge-warning">{{ warning }}<button v-if="warning.includes('today')" type="button" class="link" @click="emit('zeroed')">{{ gauge?.kind === 'micrometer' ? 'tried now' : 'zeroed now' }}</button></p>
     <p v-for="finding in general" :key="finding.words" class="my-1 text-[13.5px]" :class="finding.level === 'fail' ? 'text-out' : finding.level === 'warn' ? 'text-near' : 'text-mute'" data-test="finding">{{ finding.level === 'fail' ? '▪ ' : '' }}{{ finding.words }}</p>
     <p v-if="oneMore" class="my-1 text-[13.5px] text-mute">{{ oneMore }}</p>
-    <SeriesTable v-if="readings.length" :readings="readings" :findings="findings" :unit="unit" :entry="way.entry" :locked="locked" :words="point.words ?? []" @void="emit('void', $event)" />
+    <SeriesTable v-if="readings.length" :readings="readings" :findings="findings" :unit="unit" :entry="way.entry" :locked="locked" :newest-first="way.again === 'another'" :words="point.words ?? []" @void="emit('void', $event)" />
     <p v-else class="py-2 text-[13.5px] text-mute">{{ way.hint }}<template v-if="gauge?.rangePerTurn != null && way.entry === 'travel'"> With the turn counter: 2:37 is two turns and 37; note it at zero too.</template></p>
   </section>
 </template>

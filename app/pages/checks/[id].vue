@@ -210,7 +210,7 @@ useKeys(computed(() => {
   if (!ready.value) return []
   const free = !locked.value
   return [
-    ...(phase.value === 'choose' ? [key('1–5', 'pick a pack', (k) => { if (choice.value?.proposals[Number(k) - 1]) picked.value = Number(k) - 1 }, { keys: ['1', '2', '3', '4', '5'] })] : []),
+    ...(phase.value === 'choose' && place.value ? [key('1–5', 'pick a pack', (k) => { if (choice.value?.proposals[Number(k) - 1]) picked.value = Number(k) - 1 }, { keys: ['1', '2', '3', '4', '5'] })] : []),
     ...(free && phase.value === 'choose' && proposal.value ? [key('F', 'fit this', askFit)] : []),
     ...(free && phase.value !== 'choose' ? [key('Z', way.value.entry === 'travel' ? 'log, back at zero' : 'log', () => panel.value?.submit()), key('V', 'void last', voidLast), key('R', 'go to the reading', () => panel.value?.focus(), { quiet: true }), ...(way.value.entry === 'travel' ? [key('X', 'sprang back', () => { draft.value = { ...draft.value, springBack: !draft.value.springBack } }, { quiet: true })] : [])] : []),
     key('PgDn', 'next phase', () => step(1), { keys: ['PageDown'] }),

@@ -81,12 +81,12 @@ function passesLeft(passes: readonly HonePass[]): number | null {
 interface State { readonly left: number, readonly heat: number, readonly stone: Stone | null, readonly tight: BoreEnd, readonly gap: number, readonly over: number, readonly both: boolean, readonly strokes: number | null }
 
 function wordsFor({ left, heat, stone, tight, gap, over, both, strokes }: State, unit: LengthUnit): string[] {
-  const show = (value: number) => formatLength(Math.abs(value), unit, { unit: true })
+  const show = (value: number) => formatLength(Math.abs(value), unit, { unit: true, fine: true })
   const words: string[] = []
   if (over < -AT_SIZE) words.push(`Too large by ${show(over)} already${both && left > AT_SIZE ? ' at one end' : ''}: stop. Larger rollers, or another rod.`)
   else if (stone === null) words.push('At size: stop. Clean it, let it cool, and take the finished bore.')
   else words.push(`${show(left)} left cold at the ${tight}: ${stone} stone${strokes === null ? '' : `, about ${strokes} more ${strokes === 1 ? 'pass' : 'passes'} like the last`}.`)
-  if (Math.abs(heat) >= NM_PER.tenth / 4) words.push(`It reads ${show(heat)} ${heat > 0 ? 'big' : 'small'} with heat: on the dial ${show(left - heat)} ${left - heat >= 0 ? 'seem left' : 'seem too much'}.`)
+  if (Math.abs(heat) >= NM_PER.tenth / 4) words.push(`It reads ${show(heat)} ${heat > 0 ? 'big' : 'small'} with heat: on the dial ${Math.abs(left - heat) < AT_SIZE ? 'it seems at size' : `${show(left - heat)} seem ${left - heat > 0 ? 'left' : 'too much'}`}.`)
   if (both && gap > ENDS_ALIKE) words.push(`The ${tight} is tighter by ${show(gap)}: start there, and flip the rod every few strokes.`)
   if (!both) words.push('Read the other end too.')
   return words

@@ -83,7 +83,7 @@ describe('honing to size', () => {
     const { left, stone, words } = plan(pass('p1', 'front', 0), pass('p2', 'rear', -2))
     expect(left).toBeCloseTo(thou(1.05), 3)
     expect(stone).toBe('coarse')
-    expect(words.join(' ')).toContain('The rear is tighter by 0.2 thou')
+    expect(words.join(' ')).toContain('The rear is tighter by 0.20 thou')
   })
   it('reckons warm bores cold, and names the dial’s figures for a bore as warm as it is', () => {
     // 20 K of steel on 1.5 in: 3.45 tenths.
@@ -101,7 +101,7 @@ describe('honing to size', () => {
   })
   it('stops at size, and says when it is past it', () => {
     expect(plan(pass('p1', 'front', 8.5), pass('p2', 'rear', 8.5)).words[0]).toContain('At size: stop')
-    expect(plan(pass('p1', 'front', 9.5), pass('p2', 'rear', 8.5)).words[0]).toContain('Too large by 0.1 thou already')
+    expect(plan(pass('p1', 'front', 9.5), pass('p2', 'rear', 8.5)).words[0]).toContain('Too large by 0.10 thou already')
   })
 })
 

@@ -20,27 +20,27 @@ const RIGHT = 66
 const unit = computed(() => NM_PER[preferences.unit])
 const passes = computed(() => props.plan.ends.flatMap(end => end.passes))
 const most = computed(() => Math.max(2, ...props.plan.ends.map(end => end.passes.length)))
-const x = computed(() => scaleLinear([1, most.value], [LEFT + 14, width.value - RIGHT - 26]))
+const x = computed(() => scaleLinear([1, most.value], [LEFT + 14, width.value - RIGHT - 44]))
 const y = computed(() => {
   const [low = 0, high = 0] = extent(passes.value, pass => pass.left) as [number | undefined, number | undefined]
   return scaleLinear([Math.min(low, 0) - NM_PER.tenth, Math.max(high, COARSE_UNTIL) * 1.12], [BASE, 8])
 })
-const zones = computed(() => ([['coarse', COARSE_UNTIL, y.value.domain()[1]!], ['medium', MEDIUM_UNTIL, COARSE_UNTIL], ['fine', 0, MEDIUM_UNTIL]] as const).map(([stone, low, high]) => ({ stone, top: y.value(high), foot: y.value(low) })))
+/** Below each line the stone it names. */
+const marks = computed(() => ([['medium ↓', COARSE_UNTIL], ['fine ↓', MEDIUM_UNTIL], ['size', 0]] as const).map(([words, at]) => ({ words, at: y.value(at), size: at === 0 })))
 const lines = computed(() => props.plan.ends.filter(({ passes: some }) => some.length > 0).map(({ end, passes: some }) => ({ end, at: some.map((pass, i) => ({ id: pass.id, x: x.value(i + 1), y: y.value(pass.left) })) })))
 const labelY = computed(() => {
   const ends = lines.value.map(line => line.at.at(-1)!.y)
   return ends.length < 2 || Math.abs(ends[0]! - ends[1]!) > 14 ? ends.map(at => at + 4) : ends[0]! <= ends[1]! ? [ends[0]! - 4, ends[1]! + 12] : [ends[0]! + 12, ends[1]! - 4]
 })
 const ticks = computed(() => y.value.copy().domain(y.value.domain().map(value => value / unit.value)).ticks(5))
-const show = (value: number) => formatLength(value, preferences.unit)
+const show = (value: number) => formatLength(value, preferences.unit, { fine: true })
 const rows = computed(() => Array.from({ length: Math.max(...props.plan.ends.map(end => end.passes.length)) }, (_, i) => props.plan.ends.map(end => end.passes[i] ?? null)))
 </script>
 
 <template>
   <div ref="box">
     <svg :width="width" :height="HEIGHT" :viewBox="`0 0 ${width} ${HEIGHT}`" role="img" :aria-label="`Stock left by pass: ${plan.words.join(' ')}`" class="block" data-test="hone-curve">
-      <g v-for="zone in zones" :key="zone.stone"><line :x1="LEFT" :x2="width - RIGHT" :y1="zone.foot" :y2="zone.foot" :stroke="zone.stone === 'fine' ? 'var(--in)' : 'var(--hair)'" :stroke-width="zone.stone === 'fine' ? 2 : 1" :stroke-dasharray="zone.stone === 'fine' ? undefined : '5 4'" /><text :x="width - RIGHT + 8" :y="(zone.top + zone.foot) / 2 + 4" font-size="12.5" fill="var(--mute)">{{ zone.stone }}</text></g>
-      <text :x="width - RIGHT + 8" :y="y(0) + 12" font-size="12.5" font-weight="650" fill="var(--in)">size</text>
+      <g v-for="mark in marks" :key="mark.words"><line :x1="LEFT" :x2="width - RIGHT" :y1="mark.at" :y2="mark.at" :stroke="mark.size ? 'var(--in)' : 'var(--hair)'" :stroke-width="mark.size ? 2 : 1" :stroke-dasharray="mark.size ? undefined : '5 4'" /><text :x="width - RIGHT + 8" :y="mark.at + 4" font-size="12.5" :font-weight="mark.size ? 650 : 400" :fill="mark.size ? 'var(--in)' : 'var(--mute)'">{{ mark.words }}</text></g>
       <g class="figure" font-size="11.5" fill="var(--mute)">
         <text v-for="t in ticks" :key="t" :x="LEFT - 7" :y="y(t * unit) + 4" text-anchor="end">{{ t }}</text>
         <text v-for="i in most" :key="i" :x="x(i)" :y="BASE + 15" text-anchor="middle">{{ i }}</text>

@@ -16,8 +16,8 @@ const preferences = usePreferences()
 const answers = computed(() => props.evaluation.current.answers)
 const setup = computed(() => props.document.setup)
 const sizeUnit = computed(() => unitFor(preferences.system, 'size'))
-const size = (value: number) => formatLength(value, sizeUnit.value, { decimals: sizeUnit.value === 'in' ? 5 : 4 })
-const play = (value: number) => formatLength(value, preferences.unit)
+const size = (value: number) => formatLength(value, sizeUnit.value, { fine: true })
+const play = (value: number) => formatLength(value, preferences.unit, { fine: true })
 const rollers = computed(() => rollersOf(setup.value, answers.value))
 const sorted = computed(() => sortedRollers(setup.value, answers.value))
 const idsOf = (set: RollerSet) => set.rollers.map(roller => roller.id)
@@ -67,14 +67,14 @@ const leftWords = computed(() => {
       <p v-if="!rods.some(rod => rod.bore)" class="text-[14px] text-mute">Pin, a set and the limits of the clearance give the size to hone to.</p>
       <table v-else data-test="targets">
         <thead><tr><td class="!border-0" /><th class="text-right">Bore, {{ UNIT_NAME[sizeUnit] }}</th><th class="text-right">On the dial, cold, {{ UNIT_NAME[preferences.unit] }}</th><th class="text-right">known to ±</th></tr></thead>
-        <tbody><tr v-for="rod in rods.filter(r => r.bore)" :key="rod.id"><td>{{ rod.label }}</td><td class="figure text-right font-bold">{{ size(rod.bore!.value) }}</td><td class="figure text-right font-bold">{{ rod.dial ? formatLength(rod.dial.value, preferences.unit, { sign: true, decimals: preferences.unit === 'thou' ? 2 : 4 }) : 'no master size' }}</td><td class="figure text-right">{{ play(rod.bore!.U) }}</td></tr></tbody>
+        <tbody><tr v-for="rod in rods.filter(r => r.bore)" :key="rod.id"><td>{{ rod.label }}</td><td class="figure text-right font-bold">{{ size(rod.bore!.value) }}</td><td class="figure text-right font-bold">{{ rod.dial ? formatLength(rod.dial.value, preferences.unit, { sign: true, fine: true }) : 'no master size' }}</td><td class="figure text-right">{{ play(rod.bore!.U) }}</td></tr></tbody>
       </table>
       <p v-if="rods.some(rod => rod.bore)" class="mt-1 text-[12.5px] text-mute">{{ rods.find(rod => rod.bore)!.bore!.formula }}<template v-if="rods.find(rod => rod.dial)">; dial = {{ rods.find(rod => rod.dial)!.dial!.formula }}</template></p>
     </div>
     <div v-for="{ rod, plan } in plans" :key="rod.id" data-test="hone-plan">
       <h2 class="label mb-1">Honing {{ rod.label.toLowerCase() }}</h2>
       <p v-for="words in plan.words" :key="words" class="text-[14px]" :class="words.startsWith('Too large') ? 'text-out' : ''">{{ words }}</p>
-      <p v-if="plan.marks.length" class="mt-1 text-[13.5px] text-mute">With the bore as warm as it is: <template v-for="(mark, i) in plan.marks" :key="mark.stone">{{ i ? '; ' : '' }}{{ mark.stone === 'size' ? 'size' : `${mark.stone} stone` }} at <span class="figure text-ink">{{ formatLength(mark.dial, preferences.unit, { sign: true, decimals: preferences.unit === 'thou' ? 2 : 4 }) }}</span></template> {{ UNIT_NAME[preferences.unit] }} on the dial.</p>
+      <p v-if="plan.marks.length" class="mt-1 text-[13.5px] text-mute">With the bore as warm as it is: <template v-for="(mark, i) in plan.marks" :key="mark.stone">{{ i ? '; ' : '' }}{{ mark.stone === 'size' ? 'size' : `${mark.stone} stone` }} at <span class="figure text-ink">{{ formatLength(mark.dial, preferences.unit, { sign: true, fine: true }) }}</span></template> {{ UNIT_NAME[preferences.unit] }} on the dial.</p>
       <HoneCurve v-if="plan.left !== null" class="mt-2" :plan="plan" />
     </div>
   </section>

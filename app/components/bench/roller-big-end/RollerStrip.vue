@@ -4,7 +4,7 @@ import { extent, groups } from 'd3-array'
 import { scaleLinear } from 'd3-scale'
 import type { Roller } from '#core/check/roller-big-end/sort-rollers'
 import { formatLength, unitFor } from '#core/quantity/format-length'
-import { UNIT_NAME } from '#core/quantity/length'
+import { NM_PER, UNIT_NAME } from '#core/quantity/length'
 import { usePreferences } from '~/stores/preferences'
 
 /** Every measured roller where its size puts it, a row a bag; those of a set carry the number of their rod. To scale along the axis. */
@@ -37,7 +37,7 @@ const rows = computed(() => {
   })
 })
 const height = computed(() => (rows.value.at(-1)?.foot ?? 0) + 38)
-const ticks = computed(() => x.value.ticks(5).filter((_, i, all) => all.length < 7 || i % 2 === 0))
+const ticks = computed(() => x.value.copy().domain(x.value.domain().map(value => value / NM_PER[unit.value])).ticks(5).filter((_, i, all) => all.length < 7 || i % 2 === 0).map(value => value * NM_PER[unit.value]))
 const summary = computed(() => rows.value.map(row => `bag ${row.bag}, ${row.count} rollers`).join('; '))
 </script>
 
@@ -49,7 +49,7 @@ const summary = computed(() => rows.value.map(row => `bag ${row.bag}, ${row.coun
         <line :x1="LEFT" :x2="width - 4" :y1="row.foot" :y2="row.foot" stroke="var(--hair)" />
         <g v-for="dot in row.dots" :key="dot.id"><circle :cx="dot.cx" :cy="dot.cy" :r="r" :fill="dot.rod ? 'var(--brass)' : 'var(--sheet)'" :stroke="dot.rod ? 'var(--brass-line)' : 'var(--mute)'" /><text v-if="dot.rod && r > 4.5" :x="dot.cx" :y="dot.cy + r * 0.45" :font-size="r * 1.35" text-anchor="middle" fill="#1b1b1b" font-weight="650">{{ dot.rod }}</text></g>
       </g>
-      <g class="figure" font-size="11.5" fill="var(--mute)"><text v-for="tick in ticks" :key="tick" :x="x(tick)" :y="height - 20" text-anchor="middle">{{ formatLength(tick, unit, { decimals: unit === 'in' ? 5 : 4 }) }}</text></g>
+      <g class="figure" font-size="11.5" fill="var(--mute)"><text v-for="tick in ticks" :key="tick" :x="x(tick)" :y="height - 20" text-anchor="middle">{{ formatLength(tick, unit, { fine: true }) }}</text></g>
       <text :x="width - 4" :y="height - 4" text-anchor="end" font-size="12" fill="var(--mute)">roller diameter, {{ UNIT_NAME[unit] }} · a number: taken for that rod · open: left over</text>
     </svg>
   </div>
