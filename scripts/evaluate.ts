@@ -1,5 +1,8 @@
 // npm run -s evaluate -- FILE   (or - for standard input): a worksheet in, the evaluation of each check out, as JSON.
 import { readFileSync } from 'node:fs'
+import highsLoader from 'highs'
+import { checkKind } from '../core/check/registry'
+import { highsSolver } from '../core/pack/allocation/solver'
 import { evaluateWorksheet } from '../core/worksheet/evaluate'
 import { readWorksheet } from '../core/worksheet/read'
 
@@ -18,4 +21,7 @@ try {
 }
 const reading = readWorksheet(text)
 if (!reading.ok) fail(reading.faults.map(fault => `${fault.path || 'file'}: ${fault.reason}`).join('\n'))
-process.stdout.write(`${JSON.stringify(evaluateWorksheet(reading.worksheet), null, 1)}\n`)
+// Loading the solver takes a moment: only where several places share a drawer.
+const several = reading.worksheet.jobs.some(job => job.checks.some(check => checkKind(check.kind).places(check.setup).length > 1))
+const solve = several ? highsSolver(await highsLoader()) : null
+process.stdout.write(`${JSON.stringify(evaluateWorksheet(reading.worksheet, solve), null, 1)}\n`)

@@ -7,6 +7,7 @@ import { endsOf } from '../verdict/limits'
 import { verdictWord } from '../verdict/words'
 import { choosePacks, type PackChoice } from '../pack/chooser/choose'
 import { prepareDrawer, type PreparedDrawer } from '../pack/chooser/prepare'
+import type { PlaceQuestion } from '../pack/allocation/columns'
 import type { Lot } from '../pack/lot'
 import type { Phase, Step } from '../method/step'
 import type { Target } from './contract'
@@ -84,6 +85,9 @@ export function evaluateCheck(document: CheckDocument, lots: readonly Lot[]): Ch
 /** Prepares the drawer and answers: for the server, the file evaluation and the worker. */
 export const prepareRequest = (request: Pick<ChoiceRequest, 'drawer' | 'fitted' | 'response' | 'rules'>): PreparedDrawer => prepareDrawer(request.drawer, request.fitted, request.response, request.rules)
 export const answerRequest = (request: ChoiceRequest): PackChoice => choosePacks(prepareRequest(request), request.question)
+
+/** Places that are measured and can be chosen for, as an allocation asks about them. */
+export const openPlaces = (evaluation: Pick<CheckEvaluation, 'places'>): PlaceQuestion[] => evaluation.places.flatMap(({ place, request }) => (request ? [{ id: place.id, fitted: request.fitted, response: request.response, rules: request.rules, question: request.question }] : []))
 
 /** A result's figure as text in a unit, with a digit more where rounding would hide the verdict. */
 export function shownFigure(result: Pick<ResultEvaluation, 'estimate' | 'limits'>, unit: LengthUnit): string {

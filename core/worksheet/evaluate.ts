@@ -1,11 +1,13 @@
 import { CORE_VERSION } from '../version'
 import type { LengthUnit } from '../quantity/length'
-import { answerRequest, evaluateCheck, shownFigure } from '../check/evaluate-check'
+import { answerRequest, evaluateCheck, openPlaces, shownFigure, type CheckEvaluation } from '../check/evaluate-check'
+import { allocate } from '../pack/allocation/allocate'
+import type { Solve } from '../pack/allocation/solver'
 import type { ResultEvaluation } from '../check/evaluate-fitting'
 import type { PlaceEvaluation } from '../check/evaluate-place'
 import type { CheckDocument } from '../check/document'
 import { needsOrder, orderPlan } from '../pack/order-plan'
-import { lotMap, thickness, type Lot, type LotMap } from '../pack/lot'
+import { lotMap, thickness, type Lot, type LotMap, type Pack } from '../pack/lot'
 import type { Proposal } from '../pack/chooser/choose'
 import { verdictWord } from '../verdict/words'
 import type { Verdict } from '../verdict/decide'
@@ -16,15 +18,16 @@ const finite = (value: number) => (Number.isFinite(value) ? value : null)
 
 /**
  * The evaluation of every check of a worksheet as plain JSON, documented in `docs/evaluation.md`. Lengths in nm.
+ * @param solve  for checks that choose for several places; without it those are not chosen for together
  */
-export function evaluateWorksheet(worksheet: Worksheet) {
+export function evaluateWorksheet(worksheet: Worksheet, solve: Solve | null = null) {
   return {
     format: 'finitum-evaluation', version: 2, core: CORE_VERSION,
-    checks: worksheet.jobs.flatMap(job => job.checks.map(check => ({ job: job.id, ...checkAnswer(check, worksheet.lots) }))),
+    checks: worksheet.jobs.flatMap(job => job.checks.map(check => ({ job: job.id, ...checkAnswer(check, worksheet.lots, solve) }))),
   }
 }
 
-export function checkAnswer(check: CheckDocument, lots: readonly Lot[]) {
+export function checkAnswer(check: CheckDocument, lots: readonly Lot[], solve: Solve | null = null) {
   const evaluation = evaluateCheck(check, lots)
   const { headline } = evaluation
   return {
@@ -34,7 +37,22 @@ export function checkAnswer(check: CheckDocument, lots: readonly Lot[]) {
     results: evaluation.current.results.map(result => resultAnswer(result, check.entryUnit)),
     targets: evaluation.targets,
     places: evaluation.places.map(place => placeAnswer(place, lotMap(lots))),
+    together: solve && togetherAnswer(evaluation, lots, solve),
     signOff: evaluation.signOff,
+  }
+}
+
+/** All places from one drawer, nearest their aims; null where fewer than two can be chosen for. */
+function togetherAnswer(evaluation: CheckEvaluation, lots: readonly Lot[], solve: Solve) {
+  const places = openPlaces(evaluation)
+  if (places.length < 2) return null
+  const { drawer } = evaluation.places.find(({ request }) => request)!.request!
+  const index = lotMap(lots)
+  const list = (pack: Pack) => pack.map(({ lotId, count }) => ({ lot: lotId, count, thickness: thickness(index.get(lotId)!) }))
+  const allocation = allocate({ drawer, places, goal: 'nearest', ordering: false, opening: 0 }, solve)
+  return {
+    words: allocation.words, proven: allocation.proven, cost: allocation.cost, bought: list(allocation.bought),
+    places: allocation.places.map(({ id, pack, change, predicted, inside }) => ({ id, pieces: pack && list(pack), takeOut: list(change.out), putIn: list(change.in), predicted: predicted && { play: predicted.play, u: predicted.u, nuEff: finite(predicted.nu), U: predicted.U }, chance: inside })),
   }
 }
 

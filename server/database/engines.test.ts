@@ -83,6 +83,13 @@ describe('readings in their forms', () => {
     const struck = await voidReading(db, 'mr-bigends', { op: 'h5', version: set.version, readingId: first!.id, reason: 'chipped' })
     expect(await faultOf(logReading(db, 'mr-bigends', { ...head, version: struck.version, op: 'h6', id: 'h6', point: 'set-2', pieces: [first!.id] }))).toMatchObject({ path: 'pieces' })
   })
+  it('a file whose readings are here under another check is refused with a sentence; as a copy it goes in, its sets with it', async () => {
+    const text = demo('6-mail-launch-engine.worksheet.json').replaceAll('launch-engine', 'copy-engine').replaceAll('le-', 'ce-')
+    expect(await faultOf(importWorksheet(db, text, false))).toMatchObject({ path: 'ce-rods', reason: expect.stringContaining('is here already, in another check') })
+    const { jobIds } = await importWorksheet(db, demo('9-post-motorcycle-engine.worksheet.json'), true)
+    const copied = (await exportJob(db, jobIds[0]!)).jobs[0]!.checks[0]!
+    expect(evaluateCheck(copied, []).targets).toHaveLength(4)
+  })
   it('rollers of a bag and passes of honing are no repeats: they teach nothing of a gauge', async () => {
     const other = await importWorksheet(db, demo('9-post-motorcycle-engine.worksheet.json').replaceAll('moto-engine', 'moto-two').replaceAll('mr-', 'mt-'), false)
     expect(other).toBeTruthy()

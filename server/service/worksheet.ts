@@ -5,6 +5,7 @@ import { checkAnswer } from '#core/worksheet/evaluate'
 import { drawerFor, type CheckDocument } from '#core/check/document'
 import { checkKind } from '#core/check/registry'
 import { ways } from '#core/method/ways'
+import { isPieces } from '#core/reading/reading'
 import { formatLength } from '#core/quantity/format-length'
 import type { Lot } from '#core/pack/lot'
 import type { ImportResult } from '#shared/types'
@@ -83,6 +84,8 @@ async function insertWholeCheck(sql: Sql, jobId: string, check: CheckDocument, l
   for (const trial of check.trials) {
     if ((await sql.rows('SELECT 1 FROM trial WHERE id = $1', [trial.id])).length > 0) throw refuse(409, `A fitting of “${check.title}” is here already.`, check.id)
     await checks.insertTrial(sql, check.id, trial)
+    const known = await sql.rows<{ id: string }>('SELECT id FROM reading WHERE id = ANY($1)', [trial.readings.map(reading => reading.id)])
+    if (known.length > 0) throw refuse(409, `A reading of “${check.title}” is here already, in another check (${known[0]!.id}). Import it as a copy to keep both.`, check.id)
     for (const reading of trial.readings) {
       const gaugeKind = ways[points.get(reading.point)!.way].gauge
       await checks.insertReading(sql, trial.id, gaugeKind === null ? null : check.gauges[gaugeKind]?.id ?? null, reading)
@@ -116,7 +119,7 @@ function withNewIds(worksheet: Worksheet): Worksheet {
       checks: job.checks.map(check => ({
         ...check, id: id(check.id),
         parts: Object.fromEntries(Object.entries(check.parts).map(([role, part]) => [role, id(part)])),
-        trials: check.trials.map(trial => ({ ...trial, id: id(trial.id), readings: trial.readings.map(reading => ({ ...reading, id: id(reading.id) })) })),
+        trials: check.trials.map(trial => ({ ...trial, id: id(trial.id), readings: trial.readings.map(reading => ({ ...reading, id: id(reading.id), ...(isPieces(reading) ? { pieces: reading.pieces.map(id) } : {}) })) })),
         ticks: check.ticks.map(tick => ({ ...tick, trial: tick.trial === null ? null : id(tick.trial) })),
       })),
     })),

@@ -4,6 +4,7 @@ import type { PackChoice } from '#core/pack/chooser/choose'
 import { needsOrder } from '#core/pack/order-plan'
 import { lotMap, type Lot } from '#core/pack/lot'
 import { useOrderPlan } from '~/composables/useChooser'
+import { money } from '~/composables/money'
 import { markedText } from '~/composables/sizeText'
 
 /** What to order when the drawer does not have it: fewest sizes, their chances, and what is lost if one does not come. */
@@ -19,7 +20,6 @@ const name = (id: string) => {
   return lot ? [markedText(lot.nominal), lot.mark, lot.colour].filter(Boolean).join(', ') : id
 }
 const percent = (p: number) => `${Math.round(p * 100)} %`
-const money = (coins: number | null) => (coins === null ? 'no price' : (coins / 100).toFixed(2))
 </script>
 
 <template>

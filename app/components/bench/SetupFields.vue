@@ -3,6 +3,7 @@ import type { CheckKind } from '#core/check/contract'
 import { fieldsFor, lengthIn, type Setup } from '#core/check/setup'
 import { unitFor } from '#core/quantity/format-length'
 import type { Nm, UnitSystem } from '#core/quantity/length'
+import { money, parseMoney } from '~/composables/money'
 import { faultAt } from '~/composables/useApi'
 import type { Fault } from '#shared/types'
 
@@ -16,6 +17,12 @@ function length(id: string, given: Nm | null): void {
   const text = given === null ? '' : String(given)
   if (text !== (props.setup[id] ?? '')) emit('change', { [id]: text })
 }
+const badPrice = ref('')
+function price(id: string, text: string): void {
+  const coins = parseMoney(text)
+  badPrice.value = coins === undefined ? id : ''
+  if (coins !== undefined) emit('change', { [id]: coins === null ? '' : String(coins) })
+}
 </script>
 
 <template>
@@ -27,7 +34,9 @@ function length(id: string, given: Nm | null): void {
       <label class="label mb-1 block" :for="`setup-${field.id}`">{{ field.label }}</label>
       <select v-if="field.kind === 'choice'" :id="`setup-${field.id}`" class="field" :value="setup[field.id] ?? kind.defaultSetup[field.id]" :disabled="off(field)" @change="emit('change', { [field.id]: value($event) })"><option v-for="option in field.options" :key="option.value" :value="option.value">{{ option.label }}{{ option.hint ? ` (${option.hint})` : '' }}</option></select>
       <input v-else-if="field.kind === 'celsius'" :id="`setup-${field.id}`" class="field figure" type="text" inputmode="decimal" autocomplete="off" :value="setup[field.id] ?? kind.defaultSetup[field.id]" :disabled="off(field)" :aria-invalid="faultAt(faults, `settings.setup.${field.id}`) !== undefined" @change="emit('change', { [field.id]: value($event) })">
+      <input v-else-if="field.kind === 'price'" :id="`setup-${field.id}`" class="field figure" type="text" inputmode="decimal" autocomplete="off" placeholder="no price" :value="setup[field.id] ? money(Number(setup[field.id])) : ''" :disabled="off(field)" :aria-invalid="badPrice === field.id" @change="price(field.id, value($event))">
       <input v-else :id="`setup-${field.id}`" class="field figure" type="number" :min="field.least" :max="field.most" :value="setup[field.id]" :disabled="off(field)" @change="emit('change', { [field.id]: value($event) })">
+      <p v-if="badPrice === field.id" class="fault">A price such as 12 or 12.50.</p>
       <p v-if="faultAt(faults, `settings.setup.${field.id}`)" class="fault">{{ faultAt(faults, `settings.setup.${field.id}`) }}</p>
     </template>
     <p v-if="field.hint" class="mt-0.5 text-[12.5px] text-mute">{{ field.hint }}</p>

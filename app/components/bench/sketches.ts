@@ -1,5 +1,6 @@
 import type { Component } from 'vue'
 import BearingSketch from './bearing-clearance/BearingSketch.vue'
+import ShellOptions from './bearing-clearance/ShellOptions.vue'
 import CrankshaftSketch from './crankshaft-end-play/CrankshaftSketch.vue'
 import EccentricSketch from './eccentric-shaft-end-play/EccentricSketch.vue'
 import PumpSketch from './oil-pump-clearance/PumpSketch.vue'
@@ -16,3 +17,6 @@ export const sketches: Readonly<Record<string, Component>> = {
 
 /** What a kind chooses that is no pack from the drawer. */
 export const choicePanels: Readonly<Record<string, Component>> = { 'roller-big-end': RollerPanel }
+
+/** What a kind weighs for all its places at once. */
+export const optionPanels: Readonly<Record<string, Component>> = { 'bearing-clearance': ShellOptions }

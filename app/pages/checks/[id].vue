@@ -24,7 +24,7 @@ import { useTaking } from '~/composables/useTaking'
 import { key, useKeys } from '~/composables/useKeys'
 import { useBench } from '~/stores/bench'
 import { usePreferences } from '~/stores/preferences'
-import { choicePanels, sketches } from '~/components/bench/sketches'
+import { choicePanels, optionPanels, sketches } from '~/components/bench/sketches'
 
 const id = String(useRoute().params.id)
 const bench = useBench()
@@ -179,6 +179,10 @@ async function fit(): Promise<void> {
   fitting.value = false
   openPhase('prove')
 }
+/** Several places in one fitting. */
+async function fitAll(packs: { place: string, pieces: Pack }[]): Promise<void> {
+  if (await command('fittings', { trialId: uuid(), packs })) openPhase('prove')
+}
 /** Pieces the proposal in hand would put in, promised to this place until it is fitted or signed. */
 const kept = computed(() => (place.value ? bench.view?.reserves[place.value.place.id] ?? [] : []))
 const keepPieces = (pieces: Pack) => command('reserves', { place: place.value!.place.id, pieces })
@@ -267,6 +271,7 @@ useHead({ title: computed(() => (ready.value ? `${document.value.title} · Finit
                 <p v-if="kept.length" class="mt-2 text-[14px]" data-test="kept">Kept for this check: {{ pieceList(kept, lotMap(bench.lots), unit) }}. <button v-if="!locked" type="button" class="link" @click="keepPieces([])">let them go</button></p>
                 <p v-else-if="phase === 'choose' && !locked && proposal && proposal.change.in.length" class="mt-2 text-[14px] text-mute">Not fitting it yet? <button type="button" class="link" @click="keepPieces(proposal.change.in)">keep these pieces for this check</button></p>
                 <p v-if="phase === 'choose' && faults.length && !fitting" class="fault">{{ faults.map(f => f.reason).join(' ') }}</p>
+                <component :is="optionPanels[document.kind]" v-if="phase === 'choose' && optionPanels[document.kind] && evaluation.places.length > 1" :document="document" :evaluation="evaluation" :lots="bench.lots" :locked="locked" :busy="busy || reading !== null" @fit="fitAll" />
                 <OrderPanel v-if="phase === 'choose' && request && choice" :key="place.place.id" :request="request" :choice="choice" :lots="bench.lots" />
               </template>
               <component :is="choicePanels[document.kind]" v-else-if="phase === 'choose' && choicePanels[document.kind]" :document="document" :evaluation="evaluation" :locked="locked" @take="take" />

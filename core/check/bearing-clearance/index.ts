@@ -1,4 +1,4 @@
-import { thou } from '../../quantity/length'
+import { nm, thou } from '../../quantity/length'
 import { HEAT_DEFAULTS, heatFields, MASTER_DEFAULTS, masterFields } from '../bore-master'
 import type { CheckKind } from '../contract'
 import type { Setup } from '../setup'
@@ -6,6 +6,7 @@ import { combineBearings, thumbClearance } from './evaluate'
 import { byStrip, points, positionsOf, resultKinds, roles, shellPlaces } from './layout'
 import { bearingSteps } from './procedure'
 
+const choosesShells = (setup: Setup) => setup.shells === 'choose'
 const byGauges = (setup: Setup) => !byStrip(setup)
 
 /**
@@ -26,8 +27,11 @@ export const bearingClearance: CheckKind = {
     ...masterFields(byGauges),
     ...heatFields('Block or rods are', byGauges),
     { id: 'shells', kind: 'choice', label: 'Shells', options: [{ value: 'choose', label: 'To be chosen from the drawer, by wall' }, { value: 'as-fitted', label: 'As fitted: measure and judge only' }] },
+    { id: 'labour', kind: 'price', label: 'Labour for each bearing opened', when: choosesShells, free: true, hint: 'to compare what can be done' },
+    { id: 'regrind', kind: 'price', label: 'Price of regrinding the shaft', when: choosesShells, free: true },
+    { id: 'grindError', kind: 'length', label: 'Journals are ground to ±', when: choosesShells, least: nm(0), optional: true, free: true },
   ],
-  defaultSetup: { bearings: 'mains', positions: '4', way: 'gauges', stations: '2', ...MASTER_DEFAULTS, ...HEAT_DEFAULTS, shells: 'choose' },
+  defaultSetup: { bearings: 'mains', positions: '4', way: 'gauges', stations: '2', ...MASTER_DEFAULTS, ...HEAT_DEFAULTS, shells: 'choose', labour: '', regrind: '', grindError: '' },
   parts: roles,
   results: resultKinds,
   points,
