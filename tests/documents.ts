@@ -20,7 +20,7 @@ export function checkOf(kind: string, change: Partial<CheckDocument> = {}): Chec
   const steps = checkKind(kind).procedure(setup)
   return {
     id: 'c', kind, title: kind, entryUnit: 'thou', limits: { working: 'book', sets: {} }, rule: 'plain', aim: { school: 'middle' }, packRules: {}, family: 'pieces',
-    uRefit: nm(2_540), tipAngle: 0, gauges: GAUGES, history: {}, parts: {}, partChanges: [], signOff: null, ...change, setup, trials,
+    uRefit: nm(2_540), tipAngle: 0, gauges: GAUGES, history: {}, parts: {}, partChanges: [], laps: [], signOff: null, ...change, setup, trials,
     ticks: change.ticks ?? [...steps.filter(step => step.phase === 'setup').map(step => ({ step: step.id, trial: null })), ...trials.flatMap(({ id }) => steps.filter(step => step.phase !== 'setup').map(step => ({ step: step.id, trial: id })))],
   }
 }

@@ -1,6 +1,9 @@
 /** Coins as money; the coin is the workshop’s own. */
 export const money = (coins: number | null): string => (coins === null ? 'no price' : (coins / 100).toFixed(2))
 
+/** What is said of text that is none. */
+export const BAD_PRICE = 'A price such as 12 or 12.50.'
+
 /** Reads `12`, `12.50`, `12,5` as coins; blank is no price. undefined: not a price. */
 export function parseMoney(text: string): number | null | undefined {
   const match = /^(\d{1,6})(?:[.,](\d{1,2}))?$/.exec(text.trim())

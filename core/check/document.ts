@@ -6,6 +6,7 @@ import type { Aim } from '../verdict/aim'
 import type { DecisionRule } from '../verdict/decide'
 import type { LimitSet } from '../verdict/limits'
 import type { PackRules } from '../pack/chooser/prepare'
+import type { Lap } from '../pack/lapping'
 import type { Lot, Pack } from '../pack/lot'
 import { resultId } from './contract'
 import type { Setup } from './setup'
@@ -77,6 +78,8 @@ export interface CheckDocument {
   /** Role of the kind: part of the job it is. */
   readonly parts: Readonly<Record<string, string>>
   readonly partChanges: readonly PartChange[]
+  /** Pieces made for this check. */
+  readonly laps: readonly Lap[]
   readonly signOff: SignOff | null
 }
 
@@ -95,8 +98,11 @@ export function limitsOf({ limits }: Pick<CheckDocument, 'limits'>, kind: string
 /** The pack of a place in a fitting; null: not known. */
 export const packIn = (trial: Pick<Trial, 'packs'>, place: string): Pack | null => trial.packs[place] ?? null
 
+/** The sheets pieces of its family are made from. */
+export const sheetsFor = (document: Pick<CheckDocument, 'family'>, lots: readonly Lot[]): Lot[] => lots.filter(lot => lot.family === document.family && lot.shape === 'sheet' && lot.onHand > 0)
+
 /** The pieces of the drawer this check may choose from: its family, and whatever was ever fitted. */
 export function drawerFor(document: Pick<CheckDocument, 'family' | 'trials'>, lots: readonly Lot[]): Lot[] {
   const fitted = new Set(document.trials.flatMap(trial => Object.values(trial.packs).flatMap(pack => pack?.map(piece => piece.lotId) ?? [])))
-  return lots.filter(lot => lot.family === document.family || fitted.has(lot.id))
+  return lots.filter(lot => (lot.family === document.family && lot.shape !== 'sheet') || fitted.has(lot.id))
 }

@@ -3,7 +3,7 @@ import { thou } from '../quantity/length'
 import { arithmeticLine, changeWords, pieceList } from './arithmetic'
 import { lotMap, packChange, packTotal, pieceCount, type Lot } from './lot'
 
-const lot = (size: number): Lot => ({ id: `s${size}`, family: 'f', nominal: thou(size), measured: thou(size), tolerance: null, onHand: 0, reserved: 0, mark: '', colour: '', tags: [], cost: null, shape: 'flat' })
+const lot = (size: number): Lot => ({ id: `s${size}`, family: 'f', nominal: thou(size), measured: thou(size), tolerance: null, onHand: 0, reserved: 0, mark: '', colour: '', tags: [], cost: null, leadDays: null, shape: 'flat' })
 const lots = lotMap([10, 6, 5, 2].map(lot))
 const fitted = [{ lotId: 's10', count: 2 }, { lotId: 's5', count: 1 }]
 

@@ -7,7 +7,7 @@ import { proofResidual } from './residual'
 import { stackingOrder } from './stacking'
 import { packWindow } from './window'
 
-const ring = (size: number, more: Partial<Lot> = {}): Lot => ({ id: `r${size}`, family: 'rings', nominal: thou(size), measured: thou(size), tolerance: null, onHand: 2, reserved: 0, mark: '', colour: '', tags: [], cost: null, shape: 'flat', ...more })
+const ring = (size: number, more: Partial<Lot> = {}): Lot => ({ id: `r${size}`, family: 'rings', nominal: thou(size), measured: thou(size), tolerance: null, onHand: 2, reserved: 0, mark: '', colour: '', tags: [], cost: null, leadDays: null, shape: 'flat', ...more })
 const kit = lotMap([57, 58, 59, 60, 61, 63, 10, 6, 4, 2, 5].map(size => ring(size)))
 const pair = { perPiece: -1, pair: true } as const
 const trial = (size: number, play: number, uOwn = 1, id = `t${size}`): LedgerTrial => ({ id, pack: [{ lotId: `r${size}`, count: 2 }], play: thou(play), uOwn: thou(uOwn), U: thou(0.3) })

@@ -2,6 +2,9 @@ import { nm, type Nm } from '../quantity/length'
 import { rectangular } from '../reading/budget'
 import { quadrature } from '../reading/statistics'
 
+export const SHAPES = ['flat', 'stepped', 'sprung', 'sheet'] as const
+export type Shape = (typeof SHAPES)[number]
+
 /** Pieces of one size in the drawer. Lengths in nm. */
 export interface Lot {
   readonly id: string
@@ -19,8 +22,10 @@ export interface Lot {
   readonly tags: readonly string[]
   /** Smallest coin; null when not known. */
   readonly cost: number | null
-  /** A stepped spacer or a sprung shim has its own place and drawing. */
-  readonly shape: 'flat' | 'stepped' | 'sprung'
+  /** How long it takes to come, days; null when not known. */
+  readonly leadDays: number | null
+  /** A stepped spacer or a sprung shim has its own place and drawing; from sheet, pieces are made. */
+  readonly shape: Shape
 }
 
 /** So many pieces of a lot. */

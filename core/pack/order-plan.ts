@@ -16,6 +16,8 @@ export interface OrderItem {
   readonly pieces: number
   /** smallest coin; null when not known */
   readonly price: number | null
+  /** days until it is here; null when not known */
+  readonly leadDays: number | null
   /** chance of reaching the limits if this one does not come */
   readonly chanceWithout: number
 }
@@ -29,6 +31,8 @@ export interface OrderPlan {
   readonly wanted: number
   /** sum of the known prices; null when one is not known */
   readonly price: number | null
+  /** days until the last of them is here; null when one is not known */
+  readonly leadDays: number | null
   readonly words: string
 }
 
@@ -48,7 +52,7 @@ const NEIGHBOUR = 0.1
  *
  * The play the present pack leaves is known only with its uncertainty, and the piece that comes is known only by its tolerance. Once
  * the pieces are here and one fitting has shown the play, the right one is taken: so a set of sizes is worth the chance that at
- * least one pack it allows lies within the limits. Ties go to the higher chance, then to the lower price.
+ * least one pack it allows lies within the limits. Ties go to the higher chance, then to the lower price, then to the shorter lead time.
  * @param request  of a place with limits; sizes with none on hand are what can be ordered besides
  * @returns null without limits
  */
@@ -65,14 +69,14 @@ export function orderPlan(request: OrderRequest, wanted = SURE): OrderPlan | nul
   const plan = (items: readonly Lot[], chance: number): OrderPlan => {
     const prices = items.map(lot => (lot.cost === null ? null : lot.cost * pieces))
     return {
-      stockChance, chance, wanted, price: prices.includes(null) ? null : prices.reduce<number>((sum, price) => sum + price!, 0), words: planWords(stockChance, items.length, chance, wanted),
-      items: items.map((lot, i) => ({ lotId: lot.id, pieces, price: prices[i]!, chanceWithout: cover(items.filter(other => other !== lot)) })),
+      stockChance, chance, wanted, price: prices.includes(null) ? null : prices.reduce<number>((sum, price) => sum + price!, 0), leadDays: items.some(lot => lot.leadDays === null) ? null : Math.max(0, ...items.map(lot => lot.leadDays!)), words: planWords(stockChance, items.length, chance, wanted),
+      items: items.map((lot, i) => ({ lotId: lot.id, pieces, price: prices[i]!, leadDays: lot.leadDays, chanceWithout: cover(items.filter(other => other !== lot)) })),
     }
   }
   if (stockChance >= wanted) return plan([], stockChance)
 
-  const scored = (sets: readonly (readonly Lot[])[]) => sets.map(set => ({ set, chance: cover(set), price: set.reduce((sum, lot) => sum + (lot.cost ?? 0), 0) }))
-    .sort((a, b) => Math.round((b.chance - a.chance) * 100) || a.price - b.price || a.set.map(lot => lot.id).join().localeCompare(b.set.map(lot => lot.id).join()))
+  const scored = (sets: readonly (readonly Lot[])[]) => sets.map(set => ({ set, chance: cover(set), price: set.reduce((sum, lot) => sum + (lot.cost ?? 0), 0), days: Math.max(0, ...set.map(lot => lot.leadDays ?? 0)) }))
+    .sort((a, b) => Math.round((b.chance - a.chance) * 100) || a.price - b.price || a.days - b.days || a.set.map(lot => lot.id).join().localeCompare(b.set.map(lot => lot.id).join()))
   const singles = scored(request.drawer.map(lot => [lot])).filter(({ chance }) => chance > stockChance)
   if (singles.length === 0) return plan([], stockChance)
   let best = singles[0]!

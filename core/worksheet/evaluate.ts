@@ -5,7 +5,9 @@ import { allocate } from '../pack/allocation/allocate'
 import type { Solve } from '../pack/allocation/solver'
 import type { ResultEvaluation } from '../check/evaluate-fitting'
 import type { PlaceEvaluation } from '../check/evaluate-place'
-import type { CheckDocument } from '../check/document'
+import { sheetsFor, type CheckDocument } from '../check/document'
+import { makePlan } from '../pack/make-plan'
+import { lapProgress } from '../pack/lapping'
 import { needsOrder, orderPlan } from '../pack/order-plan'
 import { lotMap, thickness, type Lot, type LotMap, type Pack } from '../pack/lot'
 import type { Proposal } from '../pack/chooser/choose'
@@ -36,7 +38,8 @@ export function checkAnswer(check: CheckDocument, lots: readonly Lot[], solve: S
     gauge: evaluation.gauge, rule: check.rule,
     results: evaluation.current.results.map(result => resultAnswer(result, check.entryUnit)),
     targets: evaluation.targets,
-    places: evaluation.places.map(place => placeAnswer(place, lotMap(lots))),
+    laps: check.laps.map(lap => ({ id: lap.id, place: lap.place, lot: lap.lotId, target: lap.target, end: lap.end, ...lapProgress(lap, check.entryUnit) })),
+    places: evaluation.places.map(place => placeAnswer(place, lotMap(lots), sheetsFor(check, lots))),
     together: solve && togetherAnswer(evaluation, lots, solve),
     signOff: evaluation.signOff,
   }
@@ -72,7 +75,7 @@ function resultAnswer(result: ResultEvaluation, unit: LengthUnit) {
   }
 }
 
-function placeAnswer({ place, aim, window, request, note, ledger }: PlaceEvaluation, lots: LotMap) {
+function placeAnswer({ place, aim, window, request, note, ledger }: PlaceEvaluation, lots: LotMap, sheets: readonly Lot[]) {
   const choice = request && answerRequest(request)
   return {
     id: place.id, label: place.label, result: place.result,
@@ -80,6 +83,7 @@ function placeAnswer({ place, aim, window, request, note, ledger }: PlaceEvaluat
     proposals: choice?.proposals.map(proposal => proposalAnswer(proposal, lots)) ?? [],
     choice: { proven: choice?.proven ?? null, fallback: choice?.fallback ?? null, notes: [...(note ? [note] : []), ...(choice?.notes ?? [])] },
     order: choice && request && needsOrder(choice) ? orderPlan(request) : null,
+    make: choice && request && needsOrder(choice) ? makePlan({ ...request, sheets }).map(({ from, amount, target, low, high, rest, predicted, inside }) => ({ lot: from.id, amount, target, low, high, with: rest, predicted: { play: predicted.play, u: predicted.u, U: predicted.U }, chance: inside })) : [],
     ledger: { state: ledger.state, words: ledger.words, base: ledger.base, apparentSlope: ledger.apparentSlope, suspect: ledger.suspect, bases: ledger.entries.map(({ id, total, play, base, u }) => ({ id, total, play, base, u })) },
   }
 }

@@ -50,7 +50,7 @@ export function checkWorksheet(value: unknown): WorksheetReading {
   if (!validate(value)) return { ok: false, faults: faultsOf(validate.errors ?? []) }
   const unknown = [...kindFaults(value as unknown as Worksheet)]
   if (unknown.length > 0) return { ok: false, faults: unknown }
-  const worksheet = head.version === 1 ? upgradeWorksheet(value as unknown as WorksheetV1) : value as unknown as Worksheet
+  const worksheet = head.version === 1 ? upgradeWorksheet(value as unknown as WorksheetV1) : withLater(value as unknown as Worksheet)
   const faults = [...meaningFaults(worksheet)].slice(0, MOST_FAULTS)
   return faults.length > 0 ? { ok: false, faults } : { ok: true, worksheet }
 }
@@ -80,6 +80,13 @@ function sentence({ keyword, params, message }: ErrorObject): string {
     default: return `It ${message}.`
   }
 }
+
+/** What version 2 learned since it was first written, for files from before: nothing was lapped, no lead time was known. */
+const withLater = (worksheet: Worksheet): Worksheet => ({
+  ...worksheet,
+  lots: worksheet.lots.map(lot => ({ ...lot, leadDays: lot.leadDays ?? null })),
+  jobs: worksheet.jobs.map(job => ({ ...job, checks: job.checks.map(check => ({ ...check, laps: check.laps ?? [] })) })),
+})
 
 /** What a schema cannot say: every reference leads somewhere, ids are not used twice, limits make sense. */
 function* meaningFaults(worksheet: Worksheet): Generator<WorksheetFault> {
@@ -142,6 +149,10 @@ function* checkFaults(check: CheckDocument, path: string, lots: LotMap): Generat
   }
   if (check.signOff && Number.isNaN(Date.parse(check.signOff.at))) yield { path: `${path}/signOff/at`, reason: NO_DATE }
   yield* trialFaults(check, kind, path, lots)
+  for (const [i, lap] of check.laps.entries()) {
+    if (!kind.places(check.setup).some(place => place.id === lap.place)) yield { path: `${path}/laps/${i}/place`, reason: `This kind has no place “${lap.place}”.` }
+    for (const lot of [lap.lotId, lap.end?.lotId ?? lap.lotId]) if (!lots.has(lot)) yield { path: `${path}/laps/${i}/lotId`, reason: `No lot “${lot}” in this file.` }
+  }
   if (check.signOff && check.trials.every(trial => trial.readings.length === 0)) yield { path: `${path}/signOff`, reason: 'Signed, but nothing was measured.' }
 }
 

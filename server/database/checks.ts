@@ -9,6 +9,7 @@ import type { LimitSet, LimitSource } from '#core/verdict/limits'
 import type { Pack } from '#core/pack/lot'
 import type { Sql } from './client'
 import { gaugesOfCheck } from './gauges'
+import { lapsOf } from './laps'
 import { changesOfCheck, partsOfCheck } from './parts'
 
 /** 31 February becomes 3 March here instead of an error of the database. */
@@ -151,7 +152,7 @@ export async function checkDocument(sql: Sql, row: CheckRow): Promise<CheckDocum
     limits: { working: row.working, sets: await limitSetsOf(sql, row.id) },
     rule: row.rule, aim: row.aim, packRules: row.pack_rules, family: row.family, uRefit: row.u_refit as Nm, tipAngle: row.tip_angle,
     gauges: await gaugesOfCheck(sql, row.id), history: await historyOf(sql, row),
-    trials: await trialsOf(sql, row.id), ticks: await ticksOf(sql, row.id),
+    trials: await trialsOf(sql, row.id), ticks: await ticksOf(sql, row.id), laps: await lapsOf(sql, row.id),
     parts: await partsOfCheck(sql, row.id), partChanges: await changesOfCheck(sql, row.id),
     signOff: signOffOf(await openSignOff(sql, row.id)),
   }

@@ -43,7 +43,7 @@ describe('the database', () => {
     expect((await db.rows(`SELECT 1 FROM ${table}`)).length).toBeGreaterThan(0)
   })
   it('keeps lengths whole, whatever their size', async () => {
-    await insertLot(db, { id: 'long', family: 'bars', nominal: nm(999_999_999), measured: nm(1), tolerance: { plus: nm(254), minus: nm(0) }, reserved: 2, mark: 'é', colour: '', tags: ['a', 'b'], cost: 5, shape: 'stepped' })
+    await insertLot(db, { id: 'long', family: 'bars', nominal: nm(999_999_999), measured: nm(1), tolerance: { plus: nm(254), minus: nm(0) }, reserved: 2, mark: 'é', colour: '', tags: ['a', 'b'], cost: 5, leadDays: 12, shape: 'stepped' })
     await insertMovement(db, { id: 'm-long', lotId: 'long', change: 3, why: 'take-in', note: '' })
     expect((await allLots(db)).find(lot => lot.id === 'long')).toMatchObject({ nominal: 999_999_999, measured: 1, tolerance: { plus: 254, minus: 0 }, onHand: 3, reserved: 2, tags: ['a', 'b'] })
   })

@@ -5,13 +5,16 @@ import { evaluateCheck } from '#core/check/evaluate-check'
 import { nm } from '#core/quantity/length'
 import { openDatabase, type Database } from './client'
 import { migrate } from './migrate'
+import { allLots } from './stock'
 import { Refused } from '../http/refuse'
 import { checkView } from '../service/check-view'
 import { changeGauge, createGauge, keepBoreKit, markZeroed } from '../service/gauges'
 import { jobView } from '../service/jobs'
+import { beginLap, endLap, logLapPass } from '../service/laps'
 import { logReading, voidReading } from '../service/measure'
 import { replacePart } from '../service/part-change'
 import { createCheck } from '../service/settings'
+import { moveStock } from '../service/stock'
 import { exportJob, importWorksheet } from '../service/worksheet'
 
 const folder = new URL('./migrations/', import.meta.url)
@@ -103,6 +106,35 @@ describe('readings in their forms', () => {
     const plain = (s: typeof sheet) => s.jobs[0]!.checks.map(check => ({ ...check, history: {}, partChanges: [] }))
     expect(plain(again)).toEqual(plain(sheet))
     await other.close()
+  })
+})
+
+describe('a piece made for a place', () => {
+  const command = async (op: string) => ({ op, version: (await checkView(db, 'pb-flange')).version })
+  const begin = async (op: string, more: object = {}) => beginLap(db, 'pb-flange', { ...await command(op), id: op, place: 'flange', lotId: 'flange-50', target: nm(470_000), low: nm(460_000), high: nm(480_000), ...more })
+  const onHand = async (id: string) => (await allLots(db)).find(lot => lot.id === id)!.onHand
+  const four = [470_000, 471_000, 470_000, 469_000].map(nm)
+  it('takes one out of the drawer, and comes back measured, kept for its place; the record goes out and in with the check', async () => {
+    await moveStock(db, 'flange-50', { op: 'fl', version: 1, why: 'take-in', change: 2, note: '' })
+    await begin('w1')
+    expect(await onHand('flange-50')).toBe(1)
+    expect(await faultOf(begin('w2'))).toMatchObject({ reason: expect.stringContaining('being made already') })
+    expect(await faultOf(endLap(db, 'pb-flange', { ...await command('w3'), lapId: 'w1', made: true }))).toMatchObject({ reason: expect.stringContaining('Measure it first') })
+    await logLapPass(db, 'pb-flange', { ...await command('w4'), lapId: 'w1', id: 'w4', figures: four, at: '2026-11-25T08:00:00.000Z' })
+    const { document, lots, reserves } = await endLap(db, 'pb-flange', { ...await command('w5'), lapId: 'w1', made: true })
+    expect(document.laps).toMatchObject([{ id: 'w1', lotId: 'flange-50', passes: [{ figures: four }], end: { lotId: 'w1' } }])
+    expect(lots.find(lot => lot.id === 'w1')).toMatchObject({ measured: 470_000, onHand: 1, tags: ['made for Crankshaft end play at the flange'] })
+    expect(reserves.flange).toEqual([{ lotId: 'w1', count: 1 }])
+    const { jobIds } = await importWorksheet(db, JSON.stringify(await exportJob(db, 'pump-bottom')), true)
+    expect((await exportJob(db, jobIds[0]!)).jobs[0]!.checks.flatMap(check => check.laps)).toMatchObject([{ passes: [{ figures: four }], end: { lotId: 'w1' } }])
+  })
+  it('is refused thicker than it is, from what is not free, and after it is done', async () => {
+    expect(await faultOf(begin('w6', { target: nm(600_000) }))).toMatchObject({ path: 'target' })
+    expect(await faultOf(begin('w7', { lotId: 'flange-12' }))).toMatchObject({ path: 'lotId' })
+    expect(await faultOf(begin('w8', { place: 'ghost' }))).toMatchObject({ path: 'place' })
+    expect(await faultOf(logLapPass(db, 'pb-flange', { ...await command('w9'), lapId: 'w1', id: 'w9', figures: four, at: '2026-11-25T08:00:00.000Z' }))).toMatchObject({ path: 'lapId' })
+    await begin('w10')
+    expect((await endLap(db, 'pb-flange', { ...await command('w11'), lapId: 'w10', made: false })).document.laps.at(-1)!.end).toEqual({ lotId: null })
   })
 })
 

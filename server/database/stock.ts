@@ -3,12 +3,12 @@ import type { Nm } from '#core/quantity/length'
 import type { LotUse } from '#shared/types'
 import type { Sql } from './client'
 
-interface LotRow { id: string, family: string, nominal_nm: number, measured_nm: number | null, tolerance_plus_nm: number | null, tolerance_minus_nm: number | null, kept: number, mark: string, colour: string, tags: string[], cost: number | null, shape: Lot['shape'], version: number, on_hand: number }
+interface LotRow { id: string, family: string, nominal_nm: number, measured_nm: number | null, tolerance_plus_nm: number | null, tolerance_minus_nm: number | null, kept: number, mark: string, colour: string, tags: string[], cost: number | null, lead_days: number | null, shape: Lot['shape'], version: number, on_hand: number }
 
 const lotOf = (row: LotRow): Lot & { version: number } => ({
   id: row.id, family: row.family, nominal: row.nominal_nm as Nm, measured: row.measured_nm as Nm | null,
   tolerance: row.tolerance_plus_nm === null ? null : { plus: row.tolerance_plus_nm as Nm, minus: (row.tolerance_minus_nm ?? 0) as Nm },
-  onHand: Math.max(0, Number(row.on_hand)), reserved: row.kept, mark: row.mark, colour: row.colour, tags: row.tags, cost: row.cost, shape: row.shape, version: row.version,
+  onHand: Math.max(0, Number(row.on_hand)), reserved: row.kept, mark: row.mark, colour: row.colour, tags: row.tags, cost: row.cost, leadDays: row.lead_days, shape: row.shape, version: row.version,
 })
 
 const WITH_COUNT = 'SELECT lot.*, COALESCE((SELECT sum(change) FROM movement WHERE lot_id = lot.id), 0)::integer AS on_hand FROM lot'
@@ -19,16 +19,16 @@ export const lotById = async (sql: Sql, id: string) => (await sql.rows<LotRow>(`
 /** A new lot with nothing on hand; one that is known by its id stays as it is. True when it was added. */
 export async function insertLot(sql: Sql, lot: Omit<Lot, 'onHand'>): Promise<boolean> {
   const added = await sql.rows(
-    'INSERT INTO lot (id, family, nominal_nm, measured_nm, tolerance_plus_nm, tolerance_minus_nm, kept, mark, colour, tags, cost, shape) VALUES ($1,$2,$3,$4,$5,$6,$7,$8,$9,$10,$11,$12) ON CONFLICT (id) DO NOTHING RETURNING id',
-    [lot.id, lot.family, lot.nominal, lot.measured, lot.tolerance?.plus ?? null, lot.tolerance?.minus ?? null, lot.reserved, lot.mark, lot.colour, JSON.stringify(lot.tags), lot.cost, lot.shape])
+    'INSERT INTO lot (id, family, nominal_nm, measured_nm, tolerance_plus_nm, tolerance_minus_nm, kept, mark, colour, tags, cost, shape, lead_days) VALUES ($1,$2,$3,$4,$5,$6,$7,$8,$9,$10,$11,$12,$13) ON CONFLICT (id) DO NOTHING RETURNING id',
+    [lot.id, lot.family, lot.nominal, lot.measured, lot.tolerance?.plus ?? null, lot.tolerance?.minus ?? null, lot.reserved, lot.mark, lot.colour, JSON.stringify(lot.tags), lot.cost, lot.shape, lot.leadDays])
   return added.length > 0
 }
 
 export const updateLot = (sql: Sql, lot: Omit<Lot, 'onHand'>) => sql.rows(
-  'UPDATE lot SET family = $2, nominal_nm = $3, measured_nm = $4, tolerance_plus_nm = $5, tolerance_minus_nm = $6, kept = $7, mark = $8, colour = $9, tags = $10, cost = $11, shape = $12, version = version + 1 WHERE id = $1',
-  [lot.id, lot.family, lot.nominal, lot.measured, lot.tolerance?.plus ?? null, lot.tolerance?.minus ?? null, lot.reserved, lot.mark, lot.colour, JSON.stringify(lot.tags), lot.cost, lot.shape])
+  'UPDATE lot SET family = $2, nominal_nm = $3, measured_nm = $4, tolerance_plus_nm = $5, tolerance_minus_nm = $6, kept = $7, mark = $8, colour = $9, tags = $10, cost = $11, shape = $12, lead_days = $13, version = version + 1 WHERE id = $1',
+  [lot.id, lot.family, lot.nominal, lot.measured, lot.tolerance?.plus ?? null, lot.tolerance?.minus ?? null, lot.reserved, lot.mark, lot.colour, JSON.stringify(lot.tags), lot.cost, lot.shape, lot.leadDays])
 
-export interface Movement { id: string, lotId: string, change: number, why: 'take-in' | 'count' | 'fit' | 'return', note: string, trialId?: string }
+export interface Movement { id: string, lotId: string, change: number, why: 'take-in' | 'count' | 'fit' | 'return' | 'lap' | 'made', note: string, trialId?: string }
 export const insertMovement = (sql: Sql, m: Movement) =>
   sql.rows('INSERT INTO movement (id, lot_id, change, why, note, trial_id) VALUES ($1, $2, $3, $4, $5, $6)', [m.id, m.lotId, m.change, m.why, m.note, m.trialId ?? null])
 

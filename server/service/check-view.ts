@@ -1,5 +1,5 @@
 import { evaluateCheck } from '#core/check/evaluate-check'
-import { drawerFor, type CheckDocument } from '#core/check/document'
+import { drawerFor, sheetsFor, type CheckDocument } from '#core/check/document'
 import { isCheckV1, upgradeCheck, type CheckV1 } from '#core/worksheet/upgrade'
 import type { CheckView } from '#shared/types'
 import type { Sql } from '../database/client'
@@ -19,14 +19,15 @@ export async function loadCheck(sql: Sql, id: string): Promise<LoadedCheck> {
   const signed = await openSignOff(sql, id)
   const document = signed ? { ...await signedInputs(sql, signed.id), signOff: signOffOf(signed), parts: live.parts, partChanges: live.partChanges } : live
   const promised = await promisedToOthers(sql, id)
-  const lots = drawerFor(document, await allLots(sql)).map(lot => ({ ...lot, reserved: lot.reserved + (promised.get(lot.id) ?? 0) }))
+  const every = await allLots(sql)
+  const lots = [...drawerFor(document, every), ...sheetsFor(document, every)].map(lot => ({ ...lot, reserved: lot.reserved + (promised.get(lot.id) ?? 0) }))
   return { row, document, lots }
 }
 
 async function signedInputs(sql: Sql, signOffId: string): Promise<CheckDocument> {
   const [found] = await sql.rows<{ record: { inputs: CheckDocument | CheckV1 } }>('SELECT record FROM sign_off WHERE id = $1', [signOffId])
   const { inputs } = found!.record
-  return isCheckV1(inputs) ? upgradeCheck(inputs) : inputs
+  return isCheckV1(inputs) ? upgradeCheck(inputs) : { ...inputs, laps: inputs.laps ?? [] }
 }
 
 export async function checkView(sql: Sql, id: string): Promise<CheckView> {

@@ -102,6 +102,6 @@ async function lotFor(sql: Sql, piece: FoundPieceDto, at: number, family: string
   if (piece.size === undefined) throw refuse(422, 'Give the piece its size.', `pieces.${at}.size`)
   const same = lots.find(lot => lot.family === family && (piece.measured ? lot.measured === piece.size : lot.measured === null && lot.nominal === piece.size))
   if (same) return same.id
-  await insertLot(sql, { id: newId, family, nominal: piece.size, measured: piece.measured ? piece.size : null, tolerance: null, reserved: 0, mark: '', colour: '', tags: [tag], cost: null, shape: 'flat' })
+  await insertLot(sql, { id: newId, family, nominal: piece.size, measured: piece.measured ? piece.size : null, tolerance: null, reserved: 0, mark: '', colour: '', tags: [tag], cost: null, leadDays: null, shape: 'flat' })
   return newId
 }

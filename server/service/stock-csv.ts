@@ -3,14 +3,14 @@ import { v4 as uuid } from 'uuid'
 import { formatLength } from '#core/quantity/format-length'
 import { parseLength } from '#core/quantity/parse-length'
 import type { Nm } from '#core/quantity/length'
-import type { Lot } from '#core/pack/lot'
+import { SHAPES, type Lot } from '#core/pack/lot'
 import type { Fault } from '#shared/types'
 import type { Database, Sql } from '../database/client'
 import { allLots, insertLot, insertMovement } from '../database/stock'
 import { refuse, refuseAll } from '../http/refuse'
 
 export const CSV_LARGEST = 1_000_000
-const COLUMNS = ['id', 'family', 'nominal', 'measured', 'tolerance_plus', 'tolerance_minus', 'count', 'keep_back', 'mark', 'colour', 'tags', 'cost', 'shape'] as const
+const COLUMNS = ['id', 'family', 'nominal', 'measured', 'tolerance_plus', 'tolerance_minus', 'count', 'keep_back', 'mark', 'colour', 'tags', 'cost', 'lead_days', 'shape'] as const
 type Row = Partial<Record<typeof COLUMNS[number], string>>
 /** A spreadsheet must not run what a mark or a tag says: such text is written with a leading apostrophe. */
 const OPTIONS = { newline: '\n', escapeFormulae: true }
@@ -18,7 +18,7 @@ const OPTIONS = { newline: '\n', escapeFormulae: true }
 /** The drawer as CSV; every length carries its unit, so that the file reads back as it is. */
 export async function exportStock(sql: Sql): Promise<string> {
   const mm = (length: Nm | null | undefined) => (length === null || length === undefined ? '' : `${formatLength(length, 'mm', { decimals: 6, trim: true })} mm`)
-  const rows = (await allLots(sql)).map(lot => [lot.id, lot.family, mm(lot.nominal), mm(lot.measured), mm(lot.tolerance?.plus), mm(lot.tolerance?.minus), lot.onHand, lot.reserved, lot.mark, lot.colour, lot.tags.join('; '), lot.cost ?? '', lot.shape])
+  const rows = (await allLots(sql)).map(lot => [lot.id, lot.family, mm(lot.nominal), mm(lot.measured), mm(lot.tolerance?.plus), mm(lot.tolerance?.minus), lot.onHand, lot.reserved, lot.mark, lot.colour, lot.tags.join('; '), lot.cost ?? '', lot.leadDays ?? '', lot.shape])
   return `${Papa.unparse({ fields: [...COLUMNS], data: rows }, OPTIONS)}\n`
 }
 
@@ -77,13 +77,13 @@ function lotFrom(row: Row, line: string, faults: Fault[]): Lot {
   if (field('count') === '') faults.push({ path: `${line}, count`, reason: 'The count is missing.' })
   if (!/^[A-Za-z0-9._:-]{0,64}$/.test(field('id'))) faults.push({ path: `${line}, id`, reason: 'An id has up to 64 letters, digits and . _ : -' })
   const shape = field('shape') || 'flat'
-  if (!['flat', 'stepped', 'sprung'].includes(shape)) faults.push({ path: `${line}, shape`, reason: 'Must be flat, stepped or sprung.' })
+  if (!(SHAPES as readonly string[]).includes(shape)) faults.push({ path: `${line}, shape`, reason: 'Must be flat, stepped, sprung or sheet.' })
   const plus = length('tolerance_plus', 0)
   const minus = length('tolerance_minus', 0)
   return {
     id: field('id') || uuid(), family: field('family').slice(0, 60), nominal: nominal ?? 1 as Nm, measured: length('measured', 1),
     tolerance: plus === null && minus === null ? null : { plus: plus ?? 0 as Nm, minus: minus ?? 0 as Nm },
     onHand: whole('count', 0), reserved: whole('keep_back', 0), mark: field('mark').slice(0, 20), colour: field('colour').slice(0, 20),
-    tags: field('tags').split(';').map(tag => tag.trim().slice(0, 120)).filter(Boolean).slice(0, 20), cost: field('cost') === '' ? null : whole('cost', 0), shape: shape as Lot['shape'],
+    tags: field('tags').split(';').map(tag => tag.trim().slice(0, 120)).filter(Boolean).slice(0, 20), cost: field('cost') === '' ? null : whole('cost', 0), leadDays: field('lead_days') === '' ? null : whole('lead_days', 0), shape: shape as Lot['shape'],
   }
 }

@@ -30,7 +30,7 @@ export async function addLot(db: Database, dto: NewLotDto): Promise<StockView> {
     if (await eventKnown(sql, dto.op)) return stockView(sql)
     const added = await insertLot(sql, {
       id: dto.id, family: dto.family.trim(), nominal: dto.nominal, measured: dto.measured ?? null, tolerance: dto.tolerance ? { plus: dto.tolerance.plus, minus: dto.tolerance.minus } : null,
-      reserved: 0, mark: dto.mark ?? '', colour: dto.colour ?? '', tags: dto.tags ?? [], cost: dto.cost ?? null, shape: dto.shape ?? 'flat',
+      reserved: 0, mark: dto.mark ?? '', colour: dto.colour ?? '', tags: dto.tags ?? [], cost: dto.cost ?? null, leadDays: dto.leadDays ?? null, shape: dto.shape ?? 'flat',
     })
     if (!added) throw refuse(409, 'That id is taken.', 'id')
     if (dto.count > 0) await insertMovement(sql, { id: `${dto.op}:in`, lotId: dto.id, change: dto.count, why: 'take-in', note: '' })
@@ -47,6 +47,6 @@ export const moveStock = (db: Database, id: string, dto: MovementDto): Promise<S
 })
 
 export const changeLot = (db: Database, id: string, dto: LotChangeDto): Promise<StockView> => commandLot(db, id, dto, async (_sql, lot) => ({
-  next: { ...lot, measured: dto.measured ?? lot.measured, reserved: dto.kept ?? lot.reserved, mark: dto.mark ?? lot.mark, colour: dto.colour ?? lot.colour },
+  next: { ...lot, measured: dto.measured ?? lot.measured, reserved: dto.kept ?? lot.reserved, mark: dto.mark ?? lot.mark, colour: dto.colour ?? lot.colour, cost: dto.cost === undefined ? lot.cost : dto.cost, leadDays: dto.leadDays === undefined ? lot.leadDays : dto.leadDays },
   what: dto.measured === undefined ? 'Size changed' : `Measured ${formatLength(dto.measured, 'thou', { unit: true })}`,
 }))

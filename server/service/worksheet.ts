@@ -5,6 +5,7 @@ import { checkAnswer } from '#core/worksheet/evaluate'
 import { drawerFor, type CheckDocument } from '#core/check/document'
 import { checkKind } from '#core/check/registry'
 import { ways } from '#core/method/ways'
+import { insertLap, insertLapEnd, insertLapPass } from '../database/laps'
 import { isPieces } from '#core/reading/reading'
 import { formatLength } from '#core/quantity/format-length'
 import type { Lot } from '#core/pack/lot'
@@ -98,6 +99,12 @@ async function insertWholeCheck(sql: Sql, jobId: string, check: CheckDocument, l
     const part = check.parts[change.role] ?? null
     await insertPartChange(sql, { id: `${part ?? check.id}:${change.at}`, partId: part, checkId: part === null ? check.id : null, reason: change.reason, by: '', at: change.at })
   }
+  for (const lap of check.laps) {
+    if ((await sql.rows('SELECT 1 FROM lap WHERE id = $1', [lap.id])).length > 0) throw refuse(409, `A piece made for “${check.title}” is here already. Import it as a copy to keep both.`, check.id)
+    await insertLap(sql, check.id, lap)
+    for (const pass of lap.passes) await insertLapPass(sql, lap.id, pass)
+    if (lap.end) await insertLapEnd(sql, lap.id, lap.end.lotId)
+  }
   for (const tick of check.ticks) await checks.insertTick(sql, check.id, tick.trial, tick.step, true)
   if (check.signOff) {
     const inputs = { ...check, signOff: null }
@@ -120,6 +127,7 @@ function withNewIds(worksheet: Worksheet): Worksheet {
         ...check, id: id(check.id),
         parts: Object.fromEntries(Object.entries(check.parts).map(([role, part]) => [role, id(part)])),
         trials: check.trials.map(trial => ({ ...trial, id: id(trial.id), readings: trial.readings.map(reading => ({ ...reading, id: id(reading.id), ...(isPieces(reading) ? { pieces: reading.pieces.map(id) } : {}) })) })),
+        laps: check.laps.map(lap => ({ ...lap, id: id(lap.id), passes: lap.passes.map(pass => ({ ...pass, id: id(pass.id) })) })),
         ticks: check.ticks.map(tick => ({ ...tick, trial: tick.trial === null ? null : id(tick.trial) })),
       })),
     })),

@@ -1,5 +1,6 @@
 import { Type } from 'class-transformer'
 import { ArrayMaxSize, IsArray, IsIn, IsInt, IsNotEmpty, IsOptional, IsString, Matches, Max, MaxLength, Min, ValidateIf, ValidateNested } from 'class-validator'
+import { SHAPES, type Shape } from '#core/pack/lot'
 import type { Nm } from '#core/quantity/length'
 import { CommandDto, ID, ID_FAULT, OperationDto } from './command'
 import { IsLength } from './limits'
@@ -20,7 +21,8 @@ export class NewLotDto extends OperationDto {
   @IsOptional() @IsString() @MaxLength(20) colour?: string
   @IsOptional() @IsArray() @ArrayMaxSize(20) @IsString({ each: true }) @MaxLength(120, { each: true }) tags?: string[]
   @IsOptional() @IsInt() @Min(0) @Max(1e7) cost?: number
-  @IsOptional() @IsIn(['flat', 'stepped', 'sprung']) shape?: 'flat' | 'stepped' | 'sprung'
+  @IsOptional() @IsInt({ message: 'Whole days.' }) @Min(0, { message: 'Not less than no days.' }) @Max(1000, { message: 'At most 1000 days.' }) leadDays?: number
+  @IsOptional() @IsIn(SHAPES, { message: 'Flat, stepped, sprung or sheet.' }) shape?: Shape
 }
 
 /** Take in (why: take-in), or correct a count (why: count, with a reason). */
@@ -35,4 +37,7 @@ export class LotChangeDto extends CommandDto {
   @IsOptional() @IsInt() @Min(0, { message: 'Not fewer than none.' }) @Max(100_000) kept?: number
   @IsOptional() @IsString() @MaxLength(20) mark?: string
   @IsOptional() @IsString() @MaxLength(20) colour?: string
+  /** null: not known any more */
+  @IsOptional() @IsInt({ message: 'A price in coins.' }) @Min(0, { message: 'Not below nothing.' }) @Max(1e7) cost?: number | null
+  @IsOptional() @IsInt({ message: 'Whole days.' }) @Min(0, { message: 'Not less than no days.' }) @Max(1000, { message: 'At most 1000 days.' }) leadDays?: number | null
 }

@@ -10,7 +10,7 @@ import { judge } from '#core/verdict/decide'
 import type { LimitSet } from '#core/verdict/limits'
 
 // Common practice: facts and worked figures of the trade, no published source.
-const piece = (size: number, onHand = 0): Lot => ({ id: `p${size}`, family: 'f', nominal: thou(size), measured: thou(size), tolerance: null, onHand, reserved: 0, mark: '', colour: '', tags: [], cost: null, shape: 'flat' })
+const piece = (size: number, onHand = 0): Lot => ({ id: `p${size}`, family: 'f', nominal: thou(size), measured: thou(size), tolerance: null, onHand, reserved: 0, mark: '', colour: '', tags: [], cost: null, leadDays: null, shape: 'flat' })
 const joint: LimitSet = { kind: 'two-sided', lower: nm(0), lowerExcluded: true, upper: mm(0.05), unit: 'mm', source: { kind: 'common-practice' } }
 const pair = { perPiece: -1, pair: true } as const
 

@@ -16,7 +16,7 @@ export function madeDrawer(random: () => number, sizes: number, measured: boolea
     const known = measured && random() < 0.7
     return {
       id: `lot${String(i).padStart(3, '0')}`, family: 'made', nominal, measured: known ? nm(Math.round((nominal + (random() - 0.5) * 20_000) / step) * step) : null,
-      tolerance: null, onHand: 1 + Math.floor(random() * 6), reserved: 0, mark: '', colour: '', tags: [], cost: Math.round(random() * 400), shape: 'flat',
+      tolerance: null, onHand: 1 + Math.floor(random() * 6), reserved: 0, mark: '', colour: '', tags: [], cost: Math.round(random() * 400), leadDays: null, shape: 'flat',
     }
   })
   return { lots, fitted: [{ lotId: lots[3]!.id, count: 2 }, { lotId: lots[Math.floor(sizes / 2)]!.id, count: 1 }] }

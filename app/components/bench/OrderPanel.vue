@@ -31,10 +31,10 @@ const percent = (p: number) => `${Math.round(p * 100)} %`
     <template v-if="open && plan">
       <p class="text-[14.5px]" :class="plan.chance >= plan.wanted ? '' : 'text-near'">{{ plan.words }}</p>
       <table v-if="plan.items.length" class="tight">
-        <thead><tr><th>Size</th><th class="text-right">pieces</th><th class="text-right">price</th><th class="text-right">chance without it</th></tr></thead>
-        <tbody><tr v-for="item in plan.items" :key="item.lotId"><td class="font-semibold">{{ name(item.lotId) }}</td><td class="figure text-right">{{ item.pieces }}</td><td class="figure text-right">{{ money(item.price) }}</td><td class="figure text-right">{{ percent(item.chanceWithout) }}</td></tr></tbody>
+        <thead><tr><th>Size</th><th class="text-right">pieces</th><th class="text-right">price</th><th class="text-right">days</th><th class="text-right">chance without it</th></tr></thead>
+        <tbody><tr v-for="item in plan.items" :key="item.lotId"><td class="font-semibold">{{ name(item.lotId) }}</td><td class="figure text-right">{{ item.pieces }}</td><td class="figure text-right">{{ money(item.price) }}</td><td class="figure text-right">{{ item.leadDays ?? 'not known' }}</td><td class="figure text-right">{{ percent(item.chanceWithout) }}</td></tr></tbody>
       </table>
-      <p v-if="plan.items.length" class="text-[13px] text-mute">Together {{ money(plan.price) }}. If the supplier cancels one, the chance without it is what is left: order its neighbour, or lap a thicker piece. What comes is measured before it goes in.</p>
+      <p v-if="plan.items.length" class="text-[13px] text-mute">Together {{ money(plan.price) }}{{ plan.leadDays === null ? '' : `, all here in ${plan.leadDays} ${plan.leadDays === 1 ? 'day' : 'days'}` }}. If the supplier cancels one, the chance without it is what is left: order its neighbour, or lap a thicker piece. What comes is measured before it goes in.</p>
     </template>
     <p v-else-if="open && busy" class="text-[14px] text-mute">Going through what can be ordered …</p>
   </section>

@@ -3,7 +3,7 @@ import type { CheckKind } from '#core/check/contract'
 import { fieldsFor, lengthIn, type Setup } from '#core/check/setup'
 import { unitFor } from '#core/quantity/format-length'
 import type { Nm, UnitSystem } from '#core/quantity/length'
-import { money, parseMoney } from '~/composables/money'
+import { BAD_PRICE, money, parseMoney } from '~/composables/money'
 import { faultAt } from '~/composables/useApi'
 import type { Fault } from '#shared/types'
 
@@ -36,7 +36,7 @@ function price(id: string, text: string): void {
       <input v-else-if="field.kind === 'celsius'" :id="`setup-${field.id}`" class="field figure" type="text" inputmode="decimal" autocomplete="off" :value="setup[field.id] ?? kind.defaultSetup[field.id]" :disabled="off(field)" :aria-invalid="faultAt(faults, `settings.setup.${field.id}`) !== undefined" @change="emit('change', { [field.id]: value($event) })">
       <input v-else-if="field.kind === 'price'" :id="`setup-${field.id}`" class="field figure" type="text" inputmode="decimal" autocomplete="off" placeholder="no price" :value="setup[field.id] ? money(Number(setup[field.id])) : ''" :disabled="off(field)" :aria-invalid="badPrice === field.id" @change="price(field.id, value($event))">
       <input v-else :id="`setup-${field.id}`" class="field figure" type="number" :min="field.least" :max="field.most" :value="setup[field.id]" :disabled="off(field)" @change="emit('change', { [field.id]: value($event) })">
-      <p v-if="badPrice === field.id" class="fault">A price such as 12 or 12.50.</p>
+      <p v-if="badPrice === field.id" class="fault">{{ BAD_PRICE }}</p>
       <p v-if="faultAt(faults, `settings.setup.${field.id}`)" class="fault">{{ faultAt(faults, `settings.setup.${field.id}`) }}</p>
     </template>
     <p v-if="field.hint" class="mt-0.5 text-[12.5px] text-mute">{{ field.hint }}</p>

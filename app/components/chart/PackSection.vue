@@ -13,7 +13,7 @@ const preferences = usePreferences()
 const index = computed(() => lotMap(props.lots))
 const PLATE = 34
 const PX_PER_MM = 96 / 25.4
-const HEIGHT = 136
+const HEIGHT = 140
 
 type Piece = { lot: Lot, role: 'stays' | 'out' | 'in' }
 const pieces = computed<Piece[]>(() => {
@@ -66,9 +66,9 @@ const summary = computed(() => `${props.between[0]}, ${drawn.value.map(p => `${p
                 :transform="`translate(${piece.at + piece.wide / 2} ${piece.y + 39})${upright(piece.wide, piece.label) ? ' rotate(-90)' : ''}`"
           >{{ piece.label }}</text>
           <path v-if="piece.role === 'in'" :d="`M${piece.at + piece.wide / 2} 84v16m-5 -6l5 7 5 -7`" fill="none" stroke="var(--in)" stroke-width="2" />
-          <text v-if="piece.role !== 'stays' && (i === 0 || drawn[i - 1]!.role !== piece.role)" :x="Math.min(piece.at, end - 46)" y="132" font-size="12.5" font-weight="650" :fill="piece.role === 'out' ? 'var(--out)' : 'var(--in)'">{{ piece.role === 'out' ? 'take out' : 'put in' }}</text>
+          <text v-if="piece.role !== 'stays' && (i === 0 || drawn[i - 1]!.role !== piece.role)" :x="Math.min(piece.at, end - 46)" y="136" font-size="12.5" font-weight="650" :fill="piece.role === 'out' ? 'var(--out)' : 'var(--in)'">{{ piece.role === 'out' ? 'take out' : 'put in' }}</text>
         </g>
-        <g fill="var(--mute)" font-size="12.5"><text x="0" y="120">{{ between[0] }}</text><text :x="end + PLATE" y="120" text-anchor="end">{{ between[1] }}</text></g>
+        <g fill="var(--mute)" font-size="12.5"><text x="0" y="118">{{ between[0] }}</text><text :x="end + PLATE" y="118" text-anchor="end">{{ between[1] }}</text></g>
       </svg>
       <p class="flex flex-wrap justify-between gap-x-4 text-[13px] text-mute"><span v-if="stack">Stack: {{ stack }}</span><span class="ml-auto">thickness drawn × {{ factor }}</span></p>
     </template>

@@ -2,6 +2,7 @@
 import { v4 as uuid } from 'uuid'
 import type { Nm } from '#core/quantity/length'
 import { formatLength, otherUnit } from '#core/quantity/format-length'
+import { BAD_PRICE, money, parseMoney } from '~/composables/money'
 import { RefusedError, api, faultAt, faultsOf } from '~/composables/useApi'
 import { markedText } from '~/composables/sizeText'
 import { usePreferences } from '~/stores/preferences'
@@ -16,10 +17,20 @@ const count = ref<number | ''>('')
 const reason = ref('')
 const measured = ref<Nm | null>(null)
 const kept = ref<number>(props.lot.reserved)
+const price = ref('')
+const days = ref<number | ''>('')
+function showOrdering(): void {
+  price.value = props.lot.cost === null ? '' : money(props.lot.cost)
+  days.value = props.lot.leadDays ?? ''
+}
+showOrdering()
 const faults = ref<readonly Fault[]>([])
 const sender = ref('')
 const stale = ref<readonly string[]>([])
-watch(() => [props.lot.id, props.lot.version], () => { kept.value = props.lot.reserved })
+watch(() => [props.lot.id, props.lot.version], () => {
+  kept.value = props.lot.reserved
+  showOrdering()
+})
 
 async function send(what: string, method: string, path: string, body: Record<string, unknown>): Promise<boolean> {
   faults.value = []
@@ -48,6 +59,13 @@ async function measure(): Promise<void> {
     sender.value = 'measure'
     faults.value = [{ path: 'measured', reason: 'Type what the micrometer says.' }]
   } else if (await send('measure', 'PATCH', '', { measured: measured.value })) measured.value = null
+}
+async function keepOrdering(): Promise<void> {
+  const cost = parseMoney(price.value)
+  if (cost === undefined) {
+    sender.value = 'order'
+    faults.value = [{ path: 'cost', reason: BAD_PRICE }]
+  } else await send('order', 'PATCH', '', { cost, leadDays: days.value === '' ? null : Number(days.value) })
 }
 const fault = (what: string, path: string) => (sender.value === what ? faultAt(faults.value, path) ?? faultAt(faults.value, '') : undefined)
 const show = (value: number) => `${formatLength(value, preferences.unit, { unit: true })} · ${formatLength(value, otherUnit(preferences.unit), { unit: true })}`
@@ -82,6 +100,10 @@ const show = (value: number) => `${formatLength(value, preferences.unit, { unit:
       <label class="label block" for="lot-kept">Keep back, never offered</label>
       <div class="flex gap-2"><input id="lot-kept" v-model="kept" type="number" min="0" class="field figure"><button class="button" type="submit">Keep back</button></div>
       <p v-if="fault('keep', 'kept')" class="fault">{{ fault('keep', 'kept') }}</p>
+    </form>
+    <form novalidate class="space-y-1" @submit.prevent="keepOrdering">
+      <div class="flex gap-2"><div class="flex-1"><label class="label block" for="lot-price">Price of one</label><input id="lot-price" v-model="price" class="field figure" inputmode="decimal" autocomplete="off"></div><div class="flex-1"><label class="label block" for="lot-days">Days to come</label><input id="lot-days" v-model="days" type="number" min="0" class="field figure"></div><button class="button self-end" type="submit">Keep</button></div>
+      <p v-if="fault('order', 'cost') ?? fault('order', 'leadDays')" class="fault">{{ fault('order', 'cost') ?? fault('order', 'leadDays') }}</p>
     </form>
     <div v-if="uses.length"><h3 class="label">Fitted or kept</h3><ul class="text-[14px]"><li v-for="use in uses" :key="`${use.checkId}-${use.promised}`"><NuxtLink :to="`/checks/${use.checkId}`" class="link">{{ use.count }} {{ use.promised ? 'kept for' : 'in' }} {{ use.checkTitle.toLowerCase() }}, {{ use.unit.toLowerCase() }}</NuxtLink></li></ul></div>
   </section>

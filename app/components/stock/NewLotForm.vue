@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { v4 as uuid } from 'uuid'
+import { SHAPES, type Shape } from '#core/pack/lot'
 import type { Nm } from '#core/quantity/length'
+import { BAD_PRICE, parseMoney } from '~/composables/money'
 import { api, faultAt, faultsOf } from '~/composables/useApi'
 import { usePreferences } from '~/stores/preferences'
 import type { Fault, StockView } from '#shared/types'
@@ -17,18 +19,23 @@ const minus = ref<Nm | null>(null)
 const count = ref<number | ''>('')
 const mark = ref('')
 const colour = ref('')
+const price = ref('')
+const days = ref<number | ''>('')
+const shape = ref<Shape>('flat')
 const faults = ref<readonly Fault[]>([])
 const first = ref<HTMLInputElement>()
 onMounted(() => first.value?.focus())
 
 async function add(): Promise<void> {
   const missing: Fault[] = [...(nominal.value === null ? [{ path: 'nominal', reason: 'What size is it?' }] : []), ...(count.value === '' ? [{ path: 'count', reason: 'How many are there?' }] : [])]
+  const coins = parseMoney(price.value)
+  if (coins === undefined) missing.push({ path: 'cost', reason: BAD_PRICE })
   faults.value = missing
   if (missing.length > 0) return
   const id = uuid()
   const tolerance = plus.value === null && minus.value === null ? {} : { tolerance: { plus: plus.value ?? 0, minus: minus.value ?? 0 } }
   try {
-    emit('changed', await api<StockView>('/api/stock/lots', { body: { op: uuid(), id, family: family.value, nominal: nominal.value, ...(measured.value === null ? {} : { measured: measured.value }), ...tolerance, count: Number(count.value), mark: mark.value.trim(), colour: colour.value.trim() } }), id)
+    emit('changed', await api<StockView>('/api/stock/lots', { body: { op: uuid(), id, family: family.value, nominal: nominal.value, ...(measured.value === null ? {} : { measured: measured.value }), ...tolerance, count: Number(count.value), mark: mark.value.trim(), colour: colour.value.trim(), ...(coins === null ? {} : { cost: coins }), ...(days.value === '' ? {} : { leadDays: Number(days.value) }), shape: shape.value } }), id)
   } catch (error) {
     faults.value = faultsOf(error)
   }
@@ -45,6 +52,9 @@ async function add(): Promise<void> {
     <LengthField v-model="minus" label="Tolerance, below" optional :unit="preferences.unit" :fault="faultAt(faults, 'tolerance.minus')" />
     <div><label class="label mb-1 block" for="lot-mark">Letter or mark</label><input id="lot-mark" v-model="mark" class="field" maxlength="20" autocomplete="off"></div>
     <div><label class="label mb-1 block" for="lot-colour">Colour</label><input id="lot-colour" v-model="colour" class="field" maxlength="20" autocomplete="off"></div>
+    <div><label class="label mb-1 block" for="lot-price">Price of one <span class="font-normal">(may be left out)</span></label><input id="lot-price" v-model="price" class="field figure" inputmode="decimal" autocomplete="off"><p v-if="faultAt(faults, 'cost')" class="fault">{{ faultAt(faults, 'cost') }}</p></div>
+    <div><label class="label mb-1 block" for="lot-days">Days to come <span class="font-normal">(may be left out)</span></label><input id="lot-days" v-model="days" type="number" min="0" class="field figure"><p v-if="faultAt(faults, 'leadDays')" class="fault">{{ faultAt(faults, 'leadDays') }}</p></div>
+    <div><label class="label mb-1 block" for="lot-shape">Shape</label><select id="lot-shape" v-model="shape" class="field"><option v-for="s in SHAPES" :key="s" :value="s">{{ s === 'sheet' ? 'sheet, to cut from' : s }}</option></select></div>
     <p v-if="faultAt(faults, '')" class="fault md:col-span-4">{{ faultAt(faults, '') }}</p>
     <div class="flex gap-2 md:col-span-4"><button type="submit" class="button primary">Add the size</button><button type="button" class="button" @click="emit('close')">Leave it</button></div>
   </form>

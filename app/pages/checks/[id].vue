@@ -3,6 +3,7 @@ import { evaluateCheck, type CheckEvaluation } from '#core/check/evaluate-check'
 import { packIn, type PointReading } from '#core/check/document'
 import { checkKind } from '#core/check/registry'
 import { pieceList } from '#core/pack/arithmetic'
+import { needsOrder } from '#core/pack/order-plan'
 import { lotMap, type Pack } from '#core/pack/lot'
 import { resultName } from '#core/check/evaluate-fitting'
 import { ways } from '#core/method/ways'
@@ -272,6 +273,7 @@ useHead({ title: computed(() => (ready.value ? `${document.value.title} · Finit
                 <p v-else-if="phase === 'choose' && !locked && proposal && proposal.change.in.length" class="mt-2 text-[14px] text-mute">Not fitting it yet? <button type="button" class="link" @click="keepPieces(proposal.change.in)">keep these pieces for this check</button></p>
                 <p v-if="phase === 'choose' && faults.length && !fitting" class="fault">{{ faults.map(f => f.reason).join(' ') }}</p>
                 <component :is="optionPanels[document.kind]" v-if="phase === 'choose' && optionPanels[document.kind] && evaluation.places.length > 1" :document="document" :evaluation="evaluation" :lots="bench.lots" :locked="locked" :busy="busy || reading !== null" @fit="fitAll" />
+                <MakePanel v-if="phase === 'choose' && request && choice" :key="`make-${place.place.id}`" :document="document" :place="place.place.id" :request="request" :lots="bench.lots" :needed="needsOrder(choice)" :locked="locked" @begin="piece => command('laps', { id: uuid(), place: place!.place.id, ...piece })" @pass="(lapId, figures) => command('lap-passes', { lapId, id: uuid(), figures, at: new Date().toISOString() })" @end="(lapId, made) => command('lap-ends', { lapId, made })" />
                 <OrderPanel v-if="phase === 'choose' && request && choice" :key="place.place.id" :request="request" :choice="choice" :lots="bench.lots" />
               </template>
               <component :is="choicePanels[document.kind]" v-else-if="phase === 'choose' && choicePanels[document.kind]" :document="document" :evaluation="evaluation" :locked="locked" @take="take" />

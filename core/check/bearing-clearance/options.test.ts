@@ -13,7 +13,7 @@ let solve: Solve
 beforeAll(async () => { solve = highsSolver(await highsLoader()) })
 
 const MASTER = 50_000_000
-const lot = (id: string, wall: number, onHand: number, cost: number | null): Lot => ({ id, family: 'pieces', nominal: nm(wall), measured: nm(wall), tolerance: null, onHand, reserved: 0, mark: id, colour: '', tags: [], cost, shape: 'flat' })
+const lot = (id: string, wall: number, onHand: number, cost: number | null): Lot => ({ id, family: 'pieces', nominal: nm(wall), measured: nm(wall), tolerance: null, onHand, reserved: 0, mark: id, colour: '', tags: [], cost, leadDays: null, shape: 'flat' })
 /** Standard shells, a little thicker ones, and an undersize for a ground shaft. */
 const lots = (cost: number | null = 500): Lot[] => [lot('std', 1_500_000, 0, 400), lot('plus', 1_512_000, 4, cost), lot('under', 1_625_000, 2, 600)]
 /** Two mains with so much clearance, µm, on journals of 49.950. */

@@ -11,7 +11,7 @@ import { highsSolver, type Solve } from './solver'
 let solve: Solve
 beforeAll(async () => { solve = highsSolver(await highsLoader()) })
 
-const lot = (id: string, size: number, onHand: number, cost: number | null = 100): Lot => ({ id, family: 'f', nominal: nm(size), measured: nm(size), tolerance: null, onHand, reserved: 0, mark: '', colour: '', tags: [], cost, shape: 'flat' })
+const lot = (id: string, size: number, onHand: number, cost: number | null = 100): Lot => ({ id, family: 'f', nominal: nm(size), measured: nm(size), tolerance: null, onHand, reserved: 0, mark: '', colour: '', tags: [], cost, leadDays: null, shape: 'flat' })
 /** A place with a gap its pack fills: play = gap − pack; aim in the middle of 20 to 60 µm. */
 const place = (id: string, play: number, fitted: Pack, most = 2): PlaceQuestion => ({
   id, fitted, response: { perPiece: -1, pair: false }, rules: { fewest: most, most },

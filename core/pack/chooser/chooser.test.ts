@@ -11,7 +11,7 @@ import { prepareDrawer, type PackRules } from './prepare'
 import { buildReach } from './reach'
 
 let serial = 0
-const lot = (nominal: number, onHand: number, more: Partial<Lot> = {}): Lot => ({ id: `l${String(++serial).padStart(4, '0')}`, family: 'f', nominal: nm(nominal), measured: nm(nominal), tolerance: null, onHand, reserved: 0, mark: '', colour: '', tags: [], cost: null, shape: 'flat', ...more })
+const lot = (nominal: number, onHand: number, more: Partial<Lot> = {}): Lot => ({ id: `l${String(++serial).padStart(4, '0')}`, family: 'f', nominal: nm(nominal), measured: nm(nominal), tolerance: null, onHand, reserved: 0, mark: '', colour: '', tags: [], cost: null, leadDays: null, shape: 'flat', ...more })
 const limits = (lower: number, upper: number): LimitSet => ({ kind: 'two-sided', lower: nm(lower), upper: nm(upper), unit: 'thou', source: { kind: 'book' } })
 const cover = { perPiece: 1, pair: false } as const
 const gap = { perPiece: -1, pair: false } as const

@@ -1,0 +1,29 @@
+import { ArrayMaxSize, ArrayMinSize, IsArray, IsBoolean, IsOptional, IsString, Matches, MaxLength } from 'class-validator'
+import { LAP_POINTS } from '#core/pack/lapping'
+import type { Nm } from '#core/quantity/length'
+import { CommandDto, DATE_TIME, ID, ID_FAULT } from './command'
+import { IsLength } from './limits'
+
+/** A piece to be brought to a thickness, from a size of the drawer or from sheet. */
+export class LapDto extends CommandDto {
+  @IsString() @Matches(ID, ID_FAULT) id!: string
+  @IsString() @MaxLength(40) place!: string
+  @IsString() @Matches(ID, ID_FAULT) lotId!: string
+  @IsLength(1) target!: Nm
+  @IsOptional() @IsLength(1) low?: Nm
+  @IsOptional() @IsLength(1) high?: Nm
+}
+
+/** Its thickness at four points. */
+export class LapPassDto extends CommandDto {
+  @IsString() @Matches(ID, ID_FAULT) lapId!: string
+  @IsString() @Matches(ID, ID_FAULT) id!: string
+  @IsArray() @ArrayMinSize(LAP_POINTS, { message: 'Four figures, one a point.' }) @ArrayMaxSize(LAP_POINTS, { message: 'Four figures, one a point.' }) @IsLength(1, true) figures!: Nm[]
+  @Matches(DATE_TIME, { message: 'A date and time such as 2026-05-04T13:05:00Z.' }) at!: string
+}
+
+/** made: into stock with its last figures; otherwise it is scrapped. */
+export class LapEndDto extends CommandDto {
+  @IsString() @Matches(ID, ID_FAULT) lapId!: string
+  @IsBoolean() made!: boolean
+}
