@@ -6,7 +6,7 @@ const DECIMALS: Readonly<Record<LengthUnit, number>> = { thou: 1, tenth: 1, in: 
 export interface FormatOptions {
   /** More (or fewer) decimals than usual. */
   readonly decimals?: number
-  /** One decimal more than usual: bores, masters and what is honed go by parts of a tenth. */
+  /** One decimal more than usual in inches: bores, masters and what is honed go by parts of a tenth. Micrometres are fine enough. */
   readonly fine?: boolean
   /** Print the unit after the figure. */
   readonly unit?: boolean
@@ -21,7 +21,7 @@ export interface FormatOptions {
  * @example formatLength(482600, 'thou', { unit: true }) // "19.0 thou"
  */
 export function formatLength(value: number, unit: LengthUnit, options: FormatOptions = {}): string {
-  const decimals = options.decimals ?? DECIMALS[unit] + (options.fine ? 1 : 0)
+  const decimals = options.decimals ?? DECIMALS[unit] + (options.fine && systemOf(unit) === 'inch' ? 1 : 0)
   const scale = 10 ** decimals
   // Whole steps first: dividing before rounding would print 0.25 thou as 0.2 or 0.3 by luck.
   const steps = Math.round(Math.abs(value) * scale / NM_PER[unit])
@@ -35,7 +35,8 @@ export function formatLength(value: number, unit: LengthUnit, options: FormatOpt
 /** A reading as it was taken: a decimal more where it was read finer than is usually shown, and no more where it was read in the other system. */
 export function asRead(value: number, unit: LengthUnit, options: Omit<FormatOptions, 'decimals' | 'fine'> = {}): string {
   const step = NM_PER[unit] / 10 ** DECIMALS[unit]
-  return formatLength(value, unit, { ...options, fine: value % step !== 0 && value % (step / 10) === 0 })
+  const finer = value % step !== 0 && value % (step / 10) === 0
+  return formatLength(value, unit, { ...options, ...(finer ? { decimals: DECIMALS[unit] + 1 } : {}) })
 }
 
 /** How a length is shown: a whole size in inches or millimetres, a play in thou or millimetres. */

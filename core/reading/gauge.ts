@@ -26,6 +26,8 @@ export interface Gauge {
   readonly sense: 'climbs' | 'falls'
   /** Leaves of a feeler set; gaps printed on the scale of a plastic strip. */
   readonly sizes: readonly Nm[]
+  /** Printed width of a plastic strip’s scale at its smallest gap; null: not known. */
+  readonly widest: Nm | null
   readonly lastCheck: string | null
   /** Day the next check is due, `2026-05-04`. */
   readonly due: string | null
@@ -34,7 +36,7 @@ export interface Gauge {
 }
 
 /** What a gauge without these particulars has: a file of the first version, a gauge just entered. */
-export const PLAIN_GAUGE = { range: null, sense: 'climbs', sizes: [], due: null, zeroedOn: null } as const satisfies Partial<Gauge>
+export const PLAIN_GAUGE = { range: null, sense: 'climbs', sizes: [], widest: null, due: null, zeroedOn: null } as const satisfies Partial<Gauge>
 
 /** The smallest step that can be read, nm. */
 export const readableStep = (gauge: Gauge): number => gauge.graduation * gauge.readableFraction

@@ -81,11 +81,11 @@ function sentence({ keyword, params, message }: ErrorObject): string {
   }
 }
 
-/** What version 2 learned since it was first written, for files from before: nothing was lapped, no lead time was known. */
+/** What version 2 learned since it was first written, for files from before: nothing was lapped, no lead time, no printed width was known. */
 const withLater = (worksheet: Worksheet): Worksheet => ({
   ...worksheet,
   lots: worksheet.lots.map(lot => ({ ...lot, leadDays: lot.leadDays ?? null })),
-  jobs: worksheet.jobs.map(job => ({ ...job, checks: job.checks.map(check => ({ ...check, laps: check.laps ?? [] })) })),
+  jobs: worksheet.jobs.map(job => ({ ...job, checks: job.checks.map(check => ({ ...check, laps: check.laps ?? [], gauges: Object.fromEntries(Object.entries(check.gauges).map(([kind, gauge]) => [kind, { ...gauge, widest: gauge.widest ?? null }])) })) })),
 })
 
 /** What a schema cannot say: every reference leads somewhere, ids are not used twice, limits make sense. */

@@ -11,7 +11,7 @@ import { notFound, refuse, refuseAll } from '../http/refuse'
 import { assertFresh } from './command'
 
 /** What a gauge may be without: null takes it away. Anything else that is null was not said. */
-const MAY_BE_NONE: readonly string[] = ['rangePerTurn', 'range', 'lastCheck', 'due']
+const MAY_BE_NONE: readonly string[] = ['rangePerTurn', 'range', 'widest', 'lastCheck', 'due']
 
 /** The fields over what was there; a range upside down is refused. */
 function changed(gauge: Gauge, fields: GaugeFieldsDto): Gauge {

@@ -26,6 +26,7 @@ export class GaugeFieldsDto {
   @IsOptional() @ValidateNested() @Type(() => GaugeRangeDto) range?: GaugeRangeDto
   @IsOptional() @IsIn(['climbs', 'falls']) sense?: 'climbs' | 'falls'
   @IsOptional() @IsArray() @ArrayMaxSize(200) @IsLength(1, true) sizes?: Nm[]
+  @IsOptional() @IsLength(1) widest?: Nm | null
   @IsOptional() @Matches(DAY, DAY_FAULT) lastCheck?: string
   @IsOptional() @Matches(DAY, DAY_FAULT) due?: string
 }

@@ -60,14 +60,14 @@ function enter(i: number): void {
   <section class="mt-4" aria-label="Make or lap a piece" data-test="make">
     <div class="mb-1 flex flex-wrap items-center gap-x-4"><h2 class="label">Make or lap a piece</h2><button v-if="!open" type="button" class="link min-h-9 text-[13.5px]" @click="asked = true">what could be made for this place</button></div>
     <template v-if="lap && progress">
-      <p class="text-[14.5px]">From a {{ name(lap.lotId) }} to <strong class="figure">{{ show(lap.target) }} {{ UNIT_NAME[preferences.unit] }}</strong><template v-if="lap.low !== null && lap.high !== null"> <span class="text-mute">({{ show(lap.low) }} to {{ show(lap.high) }} would do)</span></template>.</p>
+      <p class="text-[14.5px]">From a {{ name(lap.lotId) }} to <strong class="figure">{{ show(lap.target) }} {{ UNIT_NAME[preferences.unit] }}</strong><template v-if="lap.low !== null && lap.high !== null">{{ ' ' }}<span class="text-mute">({{ show(lap.low) }} to {{ show(lap.high) }} would do)</span></template>.</p>
       <p v-for="line in progress.words" :key="line" class="text-[14.5px]" :class="progress.state === 'below' ? 'text-out' : line.startsWith('Its faces') ? 'text-near' : progress.state === 'size' ? 'text-in' : ''" data-test="lap-words">{{ line }}</p>
       <table v-if="lap.passes.length" class="tight" data-test="lap-log">
         <thead><tr><th>Pass</th><th v-for="n in LAP_POINTS" :key="n" class="text-right">point {{ n }}</th><th class="text-right">parallel</th><th class="text-right">left</th></tr></thead>
         <tbody><tr v-for="row in log" :key="row.id"><td class="figure text-mute">{{ row.number }}</td><td v-for="(figure, at) in row.figures" :key="at" class="figure text-right">{{ asRead(figure, preferences.unit) }}</td><td class="figure text-right">{{ show(row.parallelism) }}</td><td class="figure text-right">{{ show(row.left) }}</td></tr></tbody>
       </table>
       <div v-if="!locked" class="mt-2 flex flex-wrap items-end gap-2">
-        <label v-for="(_, i) in texts" :key="i" class="text-[12.5px] text-mute">point {{ i + 1 }}<input ref="fields" v-model="texts[i]" data-keys class="field figure !w-22" inputmode="decimal" autocomplete="off" :aria-invalid="fault !== null" @keydown.enter.prevent.stop="enter(i)"></label>
+        <label v-for="(_, i) in texts" :key="i" class="block text-[12.5px] text-mute"><span class="block">point {{ i + 1 }}</span><input ref="fields" v-model="texts[i]" data-keys class="field figure !w-22" inputmode="decimal" autocomplete="off" :aria-invalid="fault !== null" @keydown.enter.prevent.stop="enter(i)"></label>
         <button type="button" class="button" @click="enter(LAP_POINTS - 1)">Log the pass</button>
       </div>
       <p v-if="fault" class="fault" role="alert">{{ fault }}</p>

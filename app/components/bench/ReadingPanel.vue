@@ -4,8 +4,9 @@ import type { PointReading } from '#core/check/document'
 import { ways } from '#core/method/ways'
 import type { Finding } from '#core/reading/gates'
 import type { Gauge } from '#core/reading/gauge'
-import { UNIT_NAME, type LengthUnit } from '#core/quantity/length'
+import { UNIT_NAME, type LengthUnit, type Nm } from '#core/quantity/length'
 import type { LengthEntry } from '#core/quantity/parse-length'
+import { exactText } from '~/composables/sizeText'
 import type { Draft } from '~/composables/useDraft'
 
 /** The reading being taken at one point, in the form its way of measuring asks for, and the series so far. */
@@ -17,6 +18,11 @@ const way = computed(() => ways[props.point.way])
 const general = computed(() => props.findings.filter(f => !f.repeatId || f.repeatId === 'draft'))
 const entry = computed(() => ({ unit: props.unit, scale: way.value.scale, start: props.start, far: props.far, back: props.back, hint: way.value.hint, heatFault: props.heatFault }))
 const lacksGauge = computed(() => way.value.gauge !== null && props.gauge === null)
+/** The gap of a mark goes into the field; Enter logs it. */
+function pickGap(gap: Nm): void {
+  draft.value = { ...draft.value, far: exactText(gap, props.unit) }
+  form.value?.focus()
+}
 defineExpose({ focus: () => form.value?.focus(), submit: () => form.value?.submit() })
 </script>
 
@@ -30,6 +36,7 @@ defineExpose({ focus: () => form.value?.focus(), submit: () => form.value?.submi
       <RangeEntry v-else-if="way.entry === 'range'" ref="form" v-model:draft="draft" v-bind="entry" :leaves="way.gauge === 'feeler-set' ? gauge?.sizes ?? [] : null" @log="emit('log')" @answer="(text, value) => emit('answer', text, value)" />
       <WordEntry v-else ref="form" :words="point.words ?? []" @word="emit('word', $event)" />
     </template>
+    <StripScale v-if="!locked && point.way === 'plastic-strip' && gauge" :gauge="gauge" :figure="draft.far.trim() && far.ok ? far.value : null" @pick="pickGap" />
     <p v-for="warning in locked ? [] : warnings" :key="warning" class="my-1 flex flex-wrap items-baseline gap-x-2 text-[13px] text-near" data-test="gauge-warning">{{ warning }}<button v-if="warning.includes('today')" type="button" class="link" @click="emit('zeroed')">{{ gauge?.kind === 'micrometer' ? 'tried now' : 'zeroed now' }}</button></p>
     <p v-for="finding in general" :key="finding.words" class="my-1 text-[13.5px]" :class="finding.level === 'fail' ? 'text-out' : finding.level === 'warn' ? 'text-near' : 'text-mute'" data-test="finding">{{ finding.level === 'fail' ? '▪ ' : '' }}{{ finding.words }}</p>
     <p v-if="oneMore" class="my-1 text-[13.5px] text-mute">{{ oneMore }}</p>

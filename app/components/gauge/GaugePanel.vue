@@ -20,7 +20,7 @@ const fields = reactive({
   name: g?.name ?? '', unit: g?.unit ?? (preferences.system === 'inch' ? 'thou' : 'mm') as Gauge['unit'], graduation: g?.graduation ?? null as Nm | null, readableFraction: String(g?.readableFraction ?? 0.5),
   permissibleError: g?.permissibleError ?? null as Nm | null, repeatability: g?.repeatability ?? null as Nm | null, hysteresis: g?.hysteresis ?? null as Nm | null, rangePerTurn: g?.rangePerTurn ?? null as Nm | null,
   low: g?.range?.low ?? null as Nm | null, high: g?.range?.high ?? null as Nm | null, sense: g?.sense ?? 'climbs' as Gauge['sense'],
-  sizes: (g?.sizes ?? []).map(size => formatLength(size, unitFor(preferences.system), { trim: true })).join(', '), lastCheck: g?.lastCheck ?? '', due: g?.due ?? '',
+  sizes: (g?.sizes ?? []).map(size => formatLength(size, unitFor(preferences.system), { trim: true })).join(', '), widest: g?.widest ?? null as Nm | null, lastCheck: g?.lastCheck ?? '', due: g?.due ?? '',
 })
 const SENSES = ['climbs', 'falls'] as const
 const listed = computed(() => kind.value === 'feeler-set' || kind.value === 'plastic-strip')
@@ -48,7 +48,7 @@ async function keep(): Promise<void> {
   const sent = {
     ...(fields.name.trim() || props.gauge ? { name: fields.name.trim() } : {}), unit: fields.unit, readableFraction: Number(fields.readableFraction.replace(',', '.')), sense: fields.sense, sizes: list,
     ...Object.fromEntries((['graduation', 'permissibleError', 'repeatability', 'hysteresis'] as const).filter(key => fields[key] !== null).map(key => [key, fields[key]])),
-    rangePerTurn: fields.rangePerTurn, range: fields.low === null ? null : { low: fields.low, high: fields.high }, lastCheck: fields.lastCheck || null, due: fields.due || null,
+    widest: kind.value === 'plastic-strip' ? fields.widest : null, rangePerTurn: fields.rangePerTurn, range: fields.low === null ? null : { low: fields.low, high: fields.high }, lastCheck: fields.lastCheck || null, due: fields.due || null,
   }
   try {
     const id = props.gauge?.id ?? uuid()
@@ -77,6 +77,7 @@ async function keep(): Promise<void> {
     <fieldset v-if="kind === 'bore-gauge' || kind === 'dial-indicator'"><legend class="label">As the plunger goes in, the dial</legend><div class="flex gap-5"><label v-for="sense in SENSES" :key="sense" class="flex min-h-11 items-center gap-2"><input v-model="fields.sense" type="radio" name="sense" :value="sense" class="size-4">{{ sense }}</label></div>
       <svg v-if="kind === 'bore-gauge'" viewBox="0 0 350 52" class="w-full max-w-[320px]" role="img" :aria-label="fields.sense === 'climbs' ? 'Plunger in, needle climbs: bore is master minus reading' : 'Plunger in, needle falls: bore is master plus reading'" fill="none" stroke="var(--ink)" stroke-width="1.5"><rect x="20" y="18" width="64" height="16" fill="var(--sheet)" /><path d="M84 26h18" stroke-width="4" /><path d="M126 26h-16m0 0l6-4m-6 4l6 4" stroke="var(--out)" stroke-width="1.8" /><circle cx="160" cy="26" r="20" fill="var(--sheet)" stroke="var(--accent)" stroke-width="2" /><path d="M160 26V12" stroke="var(--accent)" stroke-width="2" /><path :d="fields.sense === 'climbs' ? 'M164 13q9 3 11 12m0 0l-5-3m5 3l2-6' : 'M156 13q-9 3-11 12m0 0l5-3m-5 3l-2-6'" stroke="var(--out)" stroke-width="1.8" /><text x="192" y="30" font-size="13" fill="var(--mute)" stroke="none">bore = master {{ fields.sense === 'climbs' ? '−' : '+' }} reading</text></svg>
     </fieldset>
+    <LengthField v-if="kind === 'plastic-strip'" v-model="fields.widest" label="Printed width at the smallest gap" :unit="preferences.system === 'inch' ? 'in' : 'mm'" optional :fault="fault('widest')" />
     <div v-if="listed"><label class="label mb-1 block" for="gauge-sizes">{{ kind === 'feeler-set' ? 'Leaves' : 'Gaps printed on the scale' }}, {{ preferences.system === 'inch' ? 'thou' : 'mm' }}</label><input id="gauge-sizes" v-model="fields.sizes" class="field figure" placeholder="1.5, 2, 3, 4" autocomplete="off" :aria-invalid="fault('sizes') !== undefined"><p v-if="fault('sizes')" class="fault">{{ fault('sizes') }}</p></div>
     <div class="grid grid-cols-2 gap-2">
       <div><label class="label mb-1 block" for="gauge-checked">Last check</label><input id="gauge-checked" v-model="fields.lastCheck" type="date" class="field"><p v-if="fault('lastCheck')" class="fault">{{ fault('lastCheck') }}</p></div>

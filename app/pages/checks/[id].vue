@@ -114,18 +114,24 @@ onMounted(async () => {
     await bench.open(id)
     // A check opens in its own unit: its dial is read in it. U shows the other.
     preferences.system = systemOf(document.value.entryUnit)
-    openPhase(evaluation.value.phase)
+    if (!moved) openPhase(evaluation.value.phase)
   } catch (error) {
     problem.value = faultsOf(error)[0]?.reason ?? null
   }
 })
 
+/** The phase was picked by hand: loading does not pick another. */
+let moved = false
 function openPhase(next: Phase): void {
   phase.value = next
   if (next === 'measure' || (next === 'prove' && !locked.value && (taking.next.value !== null || !evaluation.value.headline.valid))) panel.value?.focus()
   else nextTick(() => { (globalThis.document.activeElement as HTMLElement | null)?.blur() })
 }
-const step = (by: number) => openPhase(PHASES[Math.min(PHASES.length - 1, Math.max(0, PHASES.indexOf(phase.value) + by))]!)
+function pickPhase(next: Phase): void {
+  moved = true
+  openPhase(next)
+}
+const step = (by: number) => pickPhase(PHASES[Math.min(PHASES.length - 1, Math.max(0, PHASES.indexOf(phase.value) + by))]!)
 
 function log(): void {
   if (!reading.value || locked.value) return
@@ -241,7 +247,7 @@ useHead({ title: computed(() => (ready.value ? `${document.value.title} · Finit
       <div class="grid flex-1 md:grid-cols-[232px_minmax(0,1fr)]">
         <aside class="border-b rule px-4 py-4 md:border-r md:border-b-0 md:px-5">
           <h1 class="sr-only">{{ document.title }}</h1>
-          <PhaseRail :open="phase" :steps="steps" :ticked="ticked" :notes="notes" :done="done" :locked="locked" :safety="kind.safety" @open="openPhase" @tick="(s, on) => bench.tick(s.id, trialOf(s), on, s.text)" />
+          <PhaseRail :open="phase" :steps="steps" :ticked="ticked" :notes="notes" :done="done" :locked="locked" :safety="kind.safety" @open="pickPhase" @tick="(s, on) => bench.tick(s.id, trialOf(s), on, s.text)" />
         </aside>
         <div class="min-w-0 space-y-3 px-4 py-3 md:px-7">
           <VerdictLine :evaluation="evaluation" :document="document" :sentence="sentence" :arithmetic="arithmetic" />

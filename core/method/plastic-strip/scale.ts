@@ -18,6 +18,27 @@ export function scaleStep(sizes: readonly number[], gap: number): number | null 
  */
 export const squashedWidth = (section: number, gap: number): number => section / gap
 
+/** A mark of a printed scale: its gap, and its width where the scale's is known, nm. */
+export interface ScaleMark { readonly gap: number, readonly width: number | null }
+
+/**
+ * The marks of a scale, narrowest gap and so widest first.
+ * @param widest  printed width at the smallest gap, nm; null: not known
+ */
+export function scaleMarks(sizes: readonly number[], widest: number | null): ScaleMark[] {
+  const gaps = [...new Set(sizes)].sort((a, b) => a - b)
+  return gaps.map(gap => ({ gap, width: widest === null ? null : squashedWidth(widest * gaps[0]!, gap) }))
+}
+
+/** The mark whose printed width is nearest a measured one; null where the width is off the scale by more than half a step at its end. */
+export function markFor(marks: readonly ScaleMark[], width: number): ScaleMark | null {
+  const widths = marks.flatMap(mark => (mark.width === null ? [] : [mark.width]))
+  if (widths.length < 2) return null
+  const [first, second, last, before] = [widths[0]!, widths[1]!, widths.at(-1)!, widths.at(-2)!]
+  if (width > first + (first - second) / 2 || width < last - (before - last) / 2) return null
+  return marks.reduce((a, b) => (Math.abs(b.width! - width) < Math.abs(a.width! - width) ? b : a))
+}
+
 /** The grades sold everywhere, by colour: least and largest gap, nm. Common practice; printed also as 0.001–0.003, 0.002–0.006, 0.004–0.009 in. */
 export const GRADES = [
   { colour: 'green', low: 25_000, high: 76_000 },

@@ -1,6 +1,9 @@
 -- How long a size takes to come, days.
 ALTER TABLE lot ADD COLUMN lead_days integer CHECK (lead_days >= 0);
 
+-- Printed width of a plastic strip's scale at its smallest gap.
+ALTER TABLE gauge ADD COLUMN widest_nm bigint CHECK (widest_nm > 0);
+
 -- A piece goes to be lapped; what is made of it comes back as a size of its own.
 ALTER TABLE movement DROP CONSTRAINT movement_why_check, ADD CONSTRAINT movement_why_check CHECK (why IN ('take-in', 'count', 'fit', 'return', 'lap', 'made'));
 
