@@ -1,10 +1,13 @@
 // npm run bench: ratios against a peer in the same run; absolute times are printed to be read, never tested.
 import { choosePacks } from '#core/pack/chooser/choose'
 import { prepareDrawer } from '#core/pack/chooser/prepare'
+import { allocate } from '#core/pack/allocation/allocate'
+import { highsSolver } from '#core/pack/allocation/solver'
+import { sortRollers, type Roller } from '#core/check/roller-big-end/sort-rollers'
 import { nm, thou } from '#core/quantity/length'
 import type { LimitSet } from '#core/verdict/limits'
-import { madeDrawer, stream } from '../reference/drawers'
-import { lexicographic, solver } from '../reference/milp'
+import { madeBearings, madeDrawer, stream } from '../reference/drawers'
+import { cheapestByPieces, lexicographic, solver } from '../reference/milp'
 import { pageFigures } from './page'
 
 const INSTANCES = Number(process.env.INSTANCES ?? 30)
@@ -57,6 +60,50 @@ async function chooserFigures(measured: boolean): Promise<void> {
   say(`  HiGHS / (build + query): median ${quantile(withBuild, 0.5).toFixed(0)} times, least ${Math.min(...withBuild).toFixed(0)}`)
 }
 
+/** Twelve bearings and 2 000 shells, against a programme over single pieces. */
+async function allocationFigures(): Promise<void> {
+  const highs = await solver()
+  const solve = highsSolver(highs)
+  for (const goal of ['nearest', 'cheapest'] as const) {
+    const own: number[] = []
+    const peers: number[] = []
+    let unproven = 0
+    let capped = 0
+    for (let i = 0; i < Math.max(3, INSTANCES / 5); i++) {
+      const request = { ...madeBearings(stream(20 + i), 12, 100, 20), goal, ordering: false, opening: 0 }
+      const t0 = performance.now()
+      if (!allocate(request, solve).proven) unproven++
+      own.push(performance.now() - t0)
+      const t1 = performance.now()
+      if (cheapestByPieces(highs, request, CAP_SECONDS) === null) capped++
+      peers.push(performance.now() - t1)
+    }
+    say(`\nAllocation, ${goal}: 12 places, 2000 pieces of 100 sizes`)
+    say(`  median ${quantile(own, 0.5).toFixed(0)} ms, worst ${Math.max(...own).toFixed(0)} ms; not proven: ${unproven}`)
+    say(`  HiGHS over single pieces, cost alone: median ${quantile(peers, 0.5).toFixed(0)} ms; over the cap or infeasible: ${capped}; ${(quantile(peers, 0.5) / quantile(own, 0.5)).toFixed(1)} times`)
+  }
+}
+
+/** Ten thousand rollers into two sets, against sorting alone. */
+function rollerFigures(): void {
+  const random = stream(5)
+  const rollers = Array.from({ length: 10_000 }, (_, i): Roller => ({ id: String(i), bag: 'ABCD'[i % 4]!, size: 4_762_500 + Math.round((random() - 0.5) * 20) * 635 }))
+  const own: number[] = []
+  const peers: number[] = []
+  for (let i = 0; i < 15; i++) {
+    const t0 = performance.now()
+    sortRollers(rollers, { count: 18, spread: 2_540, rods: 2, mixed: false })
+    own.push(performance.now() - t0)
+    const t1 = performance.now()
+    ;[...rollers].sort((a, b) => a.size - b.size || (a.id < b.id ? -1 : 1))
+    peers.push(performance.now() - t1)
+  }
+  say('\nRollers: 10 000 in four bags, sets of 18 for two rods')
+  say(`  median ${quantile(own, 0.5).toFixed(1)} ms, worst ${Math.max(...own).toFixed(1)} ms; ${(quantile(own, 0.5) / quantile(peers, 0.5)).toFixed(1)} times sorting them alone`)
+}
+
+rollerFigures()
+await allocationFigures()
 await chooserFigures(false)
 await chooserFigures(true)
 await pageFigures(say)

@@ -1,5 +1,7 @@
 import { nm, thou } from '#core/quantity/length'
+import type { AllocationRequest } from '#core/pack/allocation/allocate'
 import type { Lot, Pack } from '#core/pack/lot'
+import { twoSided } from '#core/verdict/limits'
 
 /** A repeatable stream of numbers in [0, 1): Numerical Recipes' quick generator. */
 export function stream(seed: number): () => number {
@@ -20,4 +22,21 @@ export function madeDrawer(random: () => number, sizes: number, measured: boolea
     }
   })
   return { lots, fitted: [{ lotId: lots[3]!.id, count: 2 }, { lotId: lots[Math.floor(sizes / 2)]!.id, count: 1 }] }
+}
+
+/**
+ * A made-up row of plain bearings worn to different clearances, and shells by wall, thickness to the micrometre: each a place of two
+ * halves with 30 to 54 µm wanted. In steps of 12 µm no pack comes near a limit: in limits is then in limits for sure.
+ * @param step  of walls and clearances, nm
+ */
+export function madeBearings(random: () => number, bearings: number, sizes: number, each: number, step = 1_000): Pick<AllocationRequest, 'drawer' | 'places'> {
+  const drawer = Array.from({ length: sizes }, (_, i): Lot => {
+    const wall = nm(1_480_000 + Math.round(random() * 60 / (step / 1000)) * step)
+    return { id: `s${String(i).padStart(3, '0')}`, family: 'made', nominal: wall, measured: wall, tolerance: null, onHand: each, reserved: 0, mark: '', colour: '', tags: [], cost: 300 + Math.round(random() * 400), leadDays: null, shape: 'flat' }
+  })
+  const places = Array.from({ length: bearings }, (_, p) => ({
+    id: `p${p}`, fitted: [{ lotId: drawer[p % sizes]!.id, count: 2 }], response: { perPiece: -1 as const, pair: false }, rules: { fewest: 2, most: 2 },
+    question: { measured: { play: 24_000 + Math.round(random() * 60 / (step / 1000)) * step, u: 1, nu: Infinity }, uRefit: 1, aim: nm(42_000), limits: twoSided(nm(30_000), nm(54_000), 'mm' as const, { kind: 'own' as const }), unit: 'mm' as const, cannotBind: 'above' as const },
+  }))
+  return { drawer, places }
 }

@@ -1,5 +1,7 @@
 import highsLoader from 'highs'
+import type { AllocationRequest } from '#core/pack/allocation/allocate'
 import type { PreparedDrawer } from '#core/pack/chooser/prepare'
+import { thickness } from '#core/pack/lot'
 
 export type Solver = Awaited<ReturnType<typeof highsLoader>>
 export const solver = (): Promise<Solver> => highsLoader()
@@ -55,4 +57,33 @@ export function lexicographic(highs: Solver, { drawer, basePlay, aim, width, all
   }
   const [bin, pieces, variance, changes, cost] = found
   return { bin: bin!, pieces: pieces ?? -1, variance: (variance ?? -1) * 1000, changes: changes ?? -1, cost: cost ?? -1 }
+}
+
+/**
+ * Least cost of bringing every place into limits by value, piece by piece instead of pack by pack: whole numbers of each size in
+ * each place, totals within the limits, what is beyond the pieces now fitted is bought. One opening a place whose pack changes.
+ * Smallest coin; null when infeasible or out of time. Limits two-sided, inclusive.
+ */
+export function cheapestByPieces(highs: Solver, { drawer, places, ordering, opening }: AllocationRequest, seconds: number): number | null {
+  const pool = new Map<string, number>()
+  for (const { lotId, count } of places.flatMap(place => place.fitted)) pool.set(lotId, (pool.get(lotId) ?? 0) + count)
+  const fitted = (p: number, id: string) => places[p]!.fitted.find(piece => piece.lotId === id)?.count ?? 0
+  const x = (p: number, l: number) => `x${p}_${l}`
+  const rows: string[] = []
+  for (const [p, { response, rules, question }] of places.entries()) {
+    const c = response.perPiece
+    const base = Math.round(question.measured.play) - c * drawer.reduce((total, lot) => total + thickness(lot) * fitted(p, lot.id), 0)
+    const play = drawer.map((lot, l) => [c * thickness(lot) / 1000, x(p, l)] as const)
+    rows.push(` lo${p}: ${sum(play)} >= ${(question.limits!.lower! - base) / 1000}`, ` hi${p}: ${sum(play)} <= ${(question.limits!.upper! - base) / 1000}`)
+    const count = drawer.map((_, l) => [1, x(p, l)] as const)
+    rows.push(` few${p}: ${sum(count)} >= ${rules.fewest ?? 0}`, ` most${p}: ${sum(count)} <= ${rules.most ?? 8}`)
+    // Opened as soon as one size is not there as often as it is now.
+    for (const [l, lot] of drawer.entries()) rows.push(` ou${p}_${l}: ${x(p, l)} - ${rules.most ?? 8} o${p} <= ${fitted(p, lot.id)}`, ` od${p}_${l}: ${x(p, l)} + ${rules.most ?? 8} o${p} >= ${fitted(p, lot.id)}`)
+  }
+  for (const [l, lot] of drawer.entries()) rows.push(` buy${l}: ${sum([...places.map((_, p) => [1, x(p, l)] as const), [-1, `b${l}`]])} <= ${pool.get(lot.id) ?? 0}`)
+  const text = ['Minimize', ` obj: ${sum([...drawer.map((lot, l) => [lot.cost ?? 0, `b${l}`] as const), ...places.map((_, p) => [opening, `o${p}`] as const)])}`, 'Subject To', ...rows,
+    'Bounds', ...drawer.map((lot, l) => ` 0 <= b${l} <= ${ordering ? 1000 : Math.max(0, lot.onHand - lot.reserved)}`), ...places.flatMap((place, p) => drawer.map((_, l) => ` 0 <= ${x(p, l)} <= ${place.rules.most ?? 8}`)),
+    'General', ` ${places.flatMap((_, p) => drawer.map((__, l) => x(p, l))).join(' ')}`, 'Binary', ` ${places.map((_, p) => `o${p}`).join(' ')}`, 'End'].join('\n')
+  const solution = highs.solve(text, { mip_rel_gap: 0, mip_abs_gap: 0, time_limit: seconds, output_flag: false } as Parameters<Solver['solve']>[1])
+  return solution.Status === 'Optimal' ? Math.round(solution.ObjectiveValue) : null
 }

@@ -1,3 +1,5 @@
+import { groups } from 'd3-array'
+
 /** One measured roller: its bag, its diameter, nm. */
 export interface Roller { readonly id: string, readonly bag: string, readonly size: number }
 
@@ -37,17 +39,13 @@ export interface SortRules {
  * Bags are never mixed unless the rules say so. Common practice.
  */
 export function sortRollers(rollers: readonly Roller[], rules: SortRules): SortedRollers {
-  const bags = new Map<string, Roller[]>()
-  for (const roller of rollers) {
-    const bag = rules.mixed ? '' : roller.bag
-    bags.set(bag, [...bags.get(bag) ?? [], roller])
-  }
-  const runs = [...bags.keys()].sort().map(bag => closestRuns(bags.get(bag)!.sort((a, b) => a.size - b.size || (a.id < b.id ? -1 : 1)), rules))
+  const bags = groups(rollers, roller => (rules.mixed ? '' : roller.bag)).sort(([a], [b]) => (a < b ? -1 : 1))
+  const runs = bags.map(([, bag]) => closestRuns(bag.sort((a, b) => a.size - b.size || (a.id < b.id ? -1 : 1)), rules))
   const possible = runs.reduce((sum, { possible: some }) => sum + some, 0)
   const sets = bestOver(runs, Math.min(rules.rods, possible)).map((run): RollerSet => ({ bag: rules.mixed ? null : run[0]!.bag, rollers: run, smallest: run[0]!.size, largest: run.at(-1)!.size }))
     .sort((a, b) => a.smallest - b.smallest)
   const used = new Set(sets.flatMap(set => set.rollers.map(roller => roller.id)))
-  return { sets, possible, leftover: rollers.filter(roller => !used.has(roller.id)), words: wordsFor(rollers.length, possible, bags.size, rules) }
+  return { sets, possible, leftover: rollers.filter(roller => !used.has(roller.id)), words: wordsFor(rollers.length, possible, bags.length, rules) }
 }
 
 interface Runs {

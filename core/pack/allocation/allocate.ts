@@ -54,8 +54,7 @@ const PARTIAL = 160
  *
  * Each place’s packs are columns of which one is chosen; pieces fitted in any of the places are stock for all of them; what is
  * taken beyond those is bought. As many places as can be come into limits, for sure where that can be had; then the goal decides,
- * and the other one breaks ties. A place begins with its best columns: what is left out is at least so far, or so dear, and once
- * even the best of it cannot improve the sum, the answer is proven without it.
+ * and the other one breaks ties.
  */
 export function allocate(request: AllocationRequest, solve: Solve, progress: Progress = () => {}): Allocation {
   const pool = fittedPool(request.places)
@@ -82,28 +81,38 @@ interface Answer { readonly columns: readonly (Column | null)[], /** of the goal
 
 /**
  * Every place that has a sure pack at all gets one; a place that has none, ever, stays as it is. null when that cannot be.
- * Grows each place’s columns while one left out could still better the sum.
+ *
+ * A first answer comes from each place’s best columns. The same question over all columns, in fractions, bounds what can be had
+ * from below, and its reduced costs say which columns could still be part of something as good: only those are asked again.
  */
 function allSure(request: AllocationRequest, pool: ReadonlyMap<string, number>, all: readonly Columns[], solve: Solve, progress: Progress): Answer | null {
   if (all.some(({ columns, beyond }) => !columns.some(column => column.sure) && (columns.length > 0 || beyond !== null))) return null
   const value = valueOf(request, pool)
   const ranked = all.map(({ columns }) => columns.filter(column => column.sure).sort((a, b) => value(a) - value(b) || a.distance - b.distance))
   const most = Math.max(...ranked.map(columns => columns.length))
-  for (let m = FIRST; ; m *= 4) {
-    const tried = ranked.map(columns => columns.slice(0, m))
-    progress(`Choosing among ${tried.reduce((sum, columns) => sum + columns.length, 0)} packs`, all.length, all.length)
-    const answer = chooseColumns(request, pool, tried, false, solve)
-    if (answer) {
-      const best = tried.map(columns => (columns.length === 0 ? 0 : value(columns[0]!)))
-      const total = best.reduce((a, b) => a + b, 0)
-      // What was left out, with the best of every other place, would be no better.
-      const proven = all.every(({ beyond }, p) => {
-        const next = Math.min(m < ranked[p]!.length ? value(ranked[p]![m]!) : Infinity, beyond === null ? Infinity : request.goal === 'nearest' ? beyond : 0)
-        return answer.value <= total - best[p]! + next + 1e-9
-      })
-      if (proven || m >= most) return { ...answer, exact: answer.exact && proven }
-    } else if (m >= most) return null
+  const count = (columns: readonly (readonly Column[])[]) => columns.reduce((sum, of) => sum + of.length, 0)
+  const choose = (columns: readonly (readonly Column[])[]) => {
+    progress(`Choosing among ${count(columns)} packs`, all.length, all.length)
+    return chooseColumns(request, pool, columns, false, solve)
   }
+  const nearest = (m: number) => choose(ranked.map(columns => columns.slice(0, m)))
+  let m = FIRST
+  let first = nearest(m)
+  while (!first && m < most) first = nearest(m *= 4)
+  if (!first || m >= most) return first && { ...first, exact: first.exact && nothingBeyond(request.goal, first, ranked, all, value) }
+  progress(`Bounding it by ${count(ranked)} packs`, all.length, all.length)
+  const bound = relaxed(request, pool, ranked, solve)
+  if (!bound) return { ...first, exact: false }
+  const gap = first.value - bound.value + (request.goal === 'nearest' ? 1e-3 : 0.5)
+  const last = choose(ranked.map((columns, p) => columns.filter((_, c) => bound.reduced(variable(p, c)) <= gap))) ?? first
+  return { ...last, exact: last.exact && nothingBeyond(request.goal, last, ranked, all, value) }
+}
+
+/** No pack that was not even listed could better the answer: not the nearest of them, with the best of every other place. */
+function nothingBeyond(goal: AllocationRequest['goal'], answer: Answer, ranked: readonly (readonly Column[])[], all: readonly Columns[], value: (column: Column) => number): boolean {
+  const best = ranked.map(columns => (columns.length === 0 ? 0 : value(columns[0]!)))
+  const total = best.reduce((a, b) => a + b, 0)
+  return all.every(({ beyond }, p) => beyond === null || answer.value <= total - best[p]! + (goal === 'nearest' ? beyond : 0) + 1e-9)
 }
 
 /** What a column adds to the goal at least: its distance, or what of it is in none of the places now, and the opening. */
@@ -112,46 +121,54 @@ const valueOf = ({ drawer, goal, opening }: AllocationRequest, pool: ReadonlyMap
   return ({ distance, pack, changed }: Column): number => (goal === 'nearest' ? distance : (changed ? opening : 0) + pack.reduce((sum, { lotId, count }) => sum + price.get(lotId)! * Math.max(0, count - (pool.get(lotId) ?? 0)), 0))
 }
 
-function chooseColumns({ drawer, places, goal, ordering, opening }: AllocationRequest, pool: ReadonlyMap<string, number>, columns: readonly (readonly Column[])[], partial: boolean, solve: Solve): Answer | null {
-  const lots = drawer.map((lot, l) => ({ lot, l, fitted: pool.get(lot.id) ?? 0, free: ordering ? Infinity : Math.max(0, lot.onHand - lot.reserved) }))
+const variable = (place: number, column: number): string => `y${place}_${column}`
+const staying = (place: number): string => `s${place}`
+
+/** The programme over given columns: one a place, pieces beyond those fitted are bought. */
+function programme({ drawer, places, ordering, opening }: AllocationRequest, pool: ReadonlyMap<string, number>, columns: readonly (readonly Column[])[], partial: boolean) {
   const used = (pack: Pack, id: string) => pack.find(piece => piece.lotId === id)?.count ?? 0
-  const y = (p: number, c: number) => `y${p}_${c}`
-  const each = columns.flatMap((of, p) => of.map((column, c) => ({ p, c, column, name: y(p, c) })))
-  const stays = (p: number) => `s${p}`
+  const each = columns.flatMap((of, p) => of.map((column, c) => ({ p, column, name: variable(p, c) })))
   // A place without any column stays as it is, whatever is asked.
-  const mayStay = (p: number) => partial || columns[p]!.length === 0
-  const balance = lots.flatMap(({ lot, l, fitted }) => {
-    const terms = [...each.flatMap(({ column, name }): [number, string][] => [[used(column.pack, lot.id), name]]), ...places.flatMap((place, p): [number, string][] => (mayStay(p) ? [[used(place.fitted, lot.id), stays(p)]] : []))].filter(([count]) => count > 0)
-    return terms.length === 0 ? [] : [{ l, row: ` l${l}: ${linear([...terms, [-1, `b${l}`]])} <= ${fitted}` }]
+  const stays = places.flatMap((place, p) => (partial || columns[p]!.length === 0 ? [{ p, place, name: staying(p) }] : []))
+  const lots = drawer.flatMap((lot, l) => {
+    const terms = [...each.map(({ column, name }): [number, string] => [used(column.pack, lot.id), name]), ...stays.map(({ place, name }): [number, string] => [used(place.fitted, lot.id), name])].filter(([count]) => count > 0)
+    return terms.length === 0 ? [] : [{ bought: `b${l}`, price: lot.cost ?? 0, row: ` l${l}: ${linear([...terms, [-1, `b${l}`]])} <= ${pool.get(lot.id) ?? 0}`, free: ordering ? 10_000 : Math.max(0, lot.onHand - lot.reserved) }]
   })
-  const goals = {
-    missing: places.flatMap((_, p): [number, string][] => (mayStay(p) ? [[1, stays(p)]] : [])),
-    unsure: each.filter(({ column }) => !column.sure).map(({ name }): [number, string] => [1, name]),
-    distance: each.map(({ column, name }): [number, string] => [column.distance, name]),
-    cost: [...balance.map(({ l }): [number, string] => [drawer[l]!.cost ?? 0, `b${l}`]), ...each.filter(({ column }) => column.changed).map(({ name }): [number, string] => [opening, name])],
+  return {
+    goals: {
+      missing: stays.map(({ name }): [number, string] => [1, name]),
+      unsure: each.filter(({ column }) => !column.sure).map(({ name }): [number, string] => [1, name]),
+      distance: each.map(({ column, name }): [number, string] => [column.distance, name]),
+      cost: [...lots.map(({ price, bought }): [number, string] => [price, bought]), ...each.filter(({ column }) => column.changed).map(({ name }): [number, string] => [opening, name])],
+    },
+    rows: [...places.map((_, p) => ` p${p}: ${linear([...each.filter(one => one.p === p), ...stays.filter(one => one.p === p)].map(({ name }): [number, string] => [1, name]))} = 1`), ...lots.map(({ row }) => row)],
+    bounds: lots.map(({ bought, free }) => ` 0 <= ${bought} <= ${free}`),
+    binaries: [...each, ...stays].map(({ name }) => name),
   }
-  const order = [...(partial ? ['missing', 'unsure'] as const : []), ...(goal === 'nearest' ? ['distance', 'cost'] as const : ['cost', 'distance'] as const)]
+}
+
+/** The goal over all columns when parts of packs may be chosen: what no choice can better. null when it was not solved. */
+function relaxed(request: AllocationRequest, pool: ReadonlyMap<string, number>, columns: readonly (readonly Column[])[], solve: Solve) {
+  const { goals, rows, bounds, binaries } = programme(request, pool, columns, false)
+  const solved = solve(['Minimize', ` obj: ${linear(goals[request.goal === 'nearest' ? 'distance' : 'cost'])}`, 'Subject To', ...rows, 'Bounds', ...bounds, ...binaries.map(name => ` 0 <= ${name} <= 1`), 'End'].join('\n'), SECONDS)
+  return solved.status === 'optimal' ? solved : null
+}
+
+function chooseColumns(request: AllocationRequest, pool: ReadonlyMap<string, number>, columns: readonly (readonly Column[])[], partial: boolean, solve: Solve): Answer | null {
+  const { goals, rows, bounds, binaries } = programme(request, pool, columns, partial)
+  const order = [...(partial ? ['missing', 'unsure'] as const : []), ...(request.goal === 'nearest' ? ['distance', 'cost'] as const : ['cost', 'distance'] as const)]
   const fixed: string[] = []
   let chosen: (Column | null)[] | null = null
   let value = 0
-  let exact = true
   for (const name of order) {
-    const lp = ['Minimize', ` obj: ${linear(goals[name])}`, 'Subject To',
-      ...places.map((_, p) => ` p${p}: ${linear([...columns[p]!.map((__, c): [number, string] => [1, y(p, c)]), ...(mayStay(p) ? [[1, stays(p)] as [number, string]] : [])])} = 1`),
-      ...balance.map(({ row }) => row), ...fixed,
-      'Bounds', ...balance.map(({ l }) => ` 0 <= b${l} <= ${Number.isFinite(lots[l]!.free) ? lots[l]!.free : 10_000}`),
-      'Binary', ` ${[...each.map(one => one.name), ...places.flatMap((_, p) => (mayStay(p) ? [stays(p)] : []))].join(' ')}`, 'End'].join('\n')
-    const solved = solve(lp, SECONDS)
+    const solved = solve(['Minimize', ` obj: ${linear(goals[name])}`, 'Subject To', ...rows, ...fixed, 'Bounds', ...bounds, 'Binary', ` ${binaries.join(' ')}`, 'End'].join('\n'), SECONDS)
     if (solved.status === 'infeasible') return null
-    if (solved.status === 'unfinished') {
-      exact = false
-      break
-    }
-    if (name === (goal === 'nearest' ? 'distance' : 'cost')) value = solved.value
-    chosen = columns.map((of, p) => of.find((_, c) => solved.of(y(p, c)) > 0.5) ?? null)
+    if (solved.status === 'unfinished') return chosen && { columns: chosen, exact: false, value }
+    if (name === (request.goal === 'nearest' ? 'distance' : 'cost')) value = solved.value
+    chosen = columns.map((of, p) => of.find((_, c) => solved.of(variable(p, c)) > 0.5) ?? null)
     fixed.push(` f${fixed.length}: ${linear(goals[name])} <= ${solved.value + (name === 'distance' ? 5e-4 : 0.25)}`)
   }
-  return chosen && { columns: chosen, exact, value }
+  return chosen && { columns: chosen, exact: true, value }
 }
 
 /** Pieces fitted in any of the places. */

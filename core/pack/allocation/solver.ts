@@ -4,6 +4,8 @@ export interface Solved {
   readonly value: number
   /** of a variable; 0 where it does not appear */
   readonly of: (variable: string) => number
+  /** what the value grows by at least where a variable at zero is made one: its reduced cost, of a programme without whole numbers */
+  readonly reduced: (variable: string) => number
 }
 
 /**
@@ -14,13 +16,13 @@ export interface Solved {
 export type Solve = (lp: string, seconds: number) => Solved
 
 /** The part of HiGHS’ interface that is used. */
-interface Highs { solve(lp: string, options: Record<string, unknown>): { Status: string, ObjectiveValue: number, Columns: Record<string, { Primal?: number }> } }
+interface Highs { solve(lp: string, options: Record<string, unknown>): { Status: string, ObjectiveValue: number, Columns: Record<string, { Primal?: number, Dual?: number }> } }
 
 /** @param highs  as its package loads it; loading differs between a browser and a server */
 export const highsSolver = (highs: unknown): Solve => (lp, seconds) => {
   const solution = (highs as Highs).solve(lp, { mip_rel_gap: 0, mip_abs_gap: 0, time_limit: seconds, output_flag: false })
   const status = solution.Status === 'Optimal' ? 'optimal' : solution.Status.toLowerCase().includes('infeasible') ? 'infeasible' : 'unfinished'
-  return { status, value: solution.ObjectiveValue, of: variable => solution.Columns[variable]?.Primal ?? 0 }
+  return { status, value: solution.ObjectiveValue, of: variable => solution.Columns[variable]?.Primal ?? 0, reduced: variable => solution.Columns[variable]?.Dual ?? 0 }
 }
 
 /** `+ 2 x - 3 y`; a sum of nothing still needs a variable. */
