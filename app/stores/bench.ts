@@ -12,6 +12,8 @@ import { applied, requestOf, storedWrites, storeWrite, type PendingWrite } from 
 export type Connection = 'saved' | 'sending' | 'away' | 'stale'
 
 const RETRY_MS = 2_000
+/** How often an open check asks whether another machine was faster. */
+const LOOK_MS = 10_000
 
 /**
  * The check on the bench: what the server last said, with what is still on its way put on top. Readings, voids and ticks are
@@ -35,6 +37,7 @@ export const useBench = defineStore('bench', () => {
     if (message && view.value && message.checkId === view.value.document.id && message.version > view.value.version) setStale(['Changed in another tab'])
   })
   useIntervalFn(() => { if (connection.value === 'away' && view.value) void comeBack() }, RETRY_MS)
+  useIntervalFn(() => { if (connection.value === 'saved' && view.value && globalThis.document.visibilityState === 'visible') void look() }, LOOK_MS)
 
   function setStale(what: readonly string[]): void {
     connection.value = 'stale'
@@ -51,6 +54,13 @@ export const useBench = defineStore('bench', () => {
     pending.value = storedWrites(id)
     refused.value = []
     await reload(id)
+  }
+
+  /** A newer version on the server, written by another machine, is said at once and not only at the next write. */
+  async function look(): Promise<void> {
+    const { document: { id }, version } = view.value!
+    const newer = await api<CheckView>(`/api/checks/${id}`).catch(() => null)
+    if (newer && view.value?.document.id === id && view.value.version === version && newer.version > version && connection.value === 'saved') setStale(['Changed on another machine'])
   }
 
   /** Fetches the check anew; what was waiting goes on top of it. */

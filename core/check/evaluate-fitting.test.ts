@@ -3,7 +3,7 @@ import { checkOf, figures, plays, said, trial } from '../../tests/documents'
 import { nm, thou } from '../quantity/length'
 import { twoSided } from '../verdict/limits'
 import { evaluateCheck } from './evaluate-check'
-import { counts, freshReadings, readingsAt, resultName } from './evaluate-fitting'
+import { counts, freshReadings, rankedPositions, readingsAt, resultName } from './evaluate-fitting'
 import { checkKind } from './registry'
 
 const BOOK = { kind: 'book' } as const
@@ -80,5 +80,41 @@ describe('several results', () => {
     const felt = evaluateCheck(checkOf('crankshaft-end-play', { setup: { way: 'feel' }, limits: { working: 'book', sets: { play: { book: twoSided(thou(3), thou(30), 'thou', BOOK), shop: null } } }, trials: [trial('t1', [{ id: 'f', point: 'felt', low: thou(15), high: thou(20) }])] }), [])
     expect(felt).toMatchObject({ state: 'provisional', signOff: { blockers: [], needsReason: 'it was judged by hand' } })
     expect(felt.headline.estimate).toMatchObject({ value: thou(17.5), u: expect.closeTo(thou(5) / Math.sqrt(12), 6) })
+  })
+})
+
+describe('positions side by side', () => {
+  const document = (more: Parameters<typeof checkOf>[1] = {}) => checkOf('bearing-clearance', { setup: { ...setup, positions: '3' }, limits: clearance, entryUnit: 'mm', trials: [trial('t1', [...bearing(1, 59_950_000, 59_995_000), ...bearing(2, 59_950_000, 60_040_000), ...bearing(3, 59_950_000, 60_008_000)])], ...more })
+  it('are ranked by their worst result: out of limits, then the least chance', () => expect(rankedPositions(evaluateCheck(document(), []).current.results)).toEqual(['2', '3', '1']))
+  it('a position with limits of its own is gated by them: the same drift is too much in a narrow band', () => {
+    // Two readings 3 µm apart: within a fifth of 30 µm, beyond two graduations and a fifth of 4.
+    const apart = [...figures('bore-1-A', 5_000, 20_000)]
+    const own = { ...clearance.sets, 'clearance@1': { book: twoSided(40_000, 44_000, 'mm', BOOK), shop: null } }
+    const spread = (sets: typeof own | typeof clearance.sets) => evaluateCheck(document({ limits: { working: 'book', sets: sets as never }, trials: [trial('t1', [...bearing(1, 59_950_000, 59_995_000).filter(r => r.point !== 'bore-1-A'), ...apart])] }), []).current.results.find(r => r.id === 'clearance@1')!.findings.some(f => f.gate === 'spread')
+    const wide = { clearance: { book: twoSided(0, 200_000, 'mm', BOOK), shop: null } }
+    expect([spread(wide as never), spread({ ...wide, 'clearance@1': own['clearance@1'] } as never)]).toEqual([false, true])
+  })
+})
+
+describe('a part read warm', () => {
+  const MASTER = 60_000_000
+  const hot = (metal: string, celsius: number | undefined, more: Record<string, string> = {}) => {
+    const bores = bearing(1, 59_950_000, 60_000_000).map(reading => (reading.point.startsWith('bore') && celsius !== undefined ? { ...reading, celsius } : reading))
+    return evaluateCheck(checkOf('bearing-clearance', { setup: { ...setup, positions: '1', metal, ...more }, limits: clearance, entryUnit: 'mm', trials: [trial('t1', bores)] }), []).current.results.find(r => r.id === 'clearance@1')!
+  }
+  it('is brought to 20 °C by its metal, against gauges at theirs', () => {
+    expect(hot('cast iron', undefined).estimate!.value).toBeCloseTo(50_000, 3)
+    // 10 K of cast iron on 60 mm: 6.3 µm; of aluminium, 13.8.
+    expect(hot('cast iron', 30).estimate!.value).toBeCloseTo(50_000 - 10.5e-6 * 10 * MASTER, 0)
+    expect(hot('aluminium alloy', 30).estimate!.value).toBeCloseTo(50_000 - 23e-6 * 10 * MASTER, 0)
+    // Steel at the temperature of its steel master: nothing to correct.
+    expect(hot('steel', 30, { celsius: '30' }).estimate!.value).toBeCloseTo(50_000, 3)
+    expect(hot('steel', -5).estimate!.value).toBeGreaterThan(50_000)
+  })
+  it('says what was taken off, as a warning where it is more than a tenth of the band', () => {
+    const finding = (celsius: number) => hot('cast iron', celsius).findings.find(f => f.gate === 'heat')!
+    expect(finding(30)).toMatchObject({ level: 'warn', words: 'Read at 30 °C: 0.2 thou big with heat, taken off.' })
+    expect(finding(22).level).toBe('note')
+    expect(hot('cast iron', 20).findings.some(f => f.gate === 'heat')).toBe(false)
   })
 })

@@ -148,8 +148,16 @@ const WEIGHT: Readonly<Record<VerdictState, number>> = { 'stale': 8, 'not-valid'
 /** Does this result weigh on the check? Main ones always; others once they are measured and limits for them are known. */
 export const counts = (result: ResultEvaluation): boolean => result.kind.main || (result.estimate !== null && result.limits.working !== null && result.limits.working.kind !== 'none')
 
+const inside = (result: ResultEvaluation) => result.verdict.working?.chance?.inside ?? 1
+const worse = (a: ResultEvaluation, b: ResultEvaluation) => WEIGHT[b.state] - WEIGHT[a.state] || inside(a) - inside(b)
+
+/** Positions by the worst of their results that count, the worst first. */
+export function rankedPositions(results: readonly ResultEvaluation[]): string[] {
+  const sorted = results.filter(result => counts(result) && result.position !== null).sort(worse)
+  return [...new Set(sorted.map(result => result.position!))]
+}
+
 /** The result that decides: the worst state, then the least chance in limits, then the order of the kind. */
 export function worstOf(results: readonly ResultEvaluation[]): ResultEvaluation {
-  const inside = (result: ResultEvaluation) => result.verdict.working?.chance?.inside ?? 1
-  return results.filter(counts).reduce((a, b) => (WEIGHT[b.state] > WEIGHT[a.state] || (b.state === a.state && inside(b) < inside(a)) ? b : a))
+  return results.filter(counts).reduce((a, b) => (worse(a, b) > 0 ? b : a))
 }

@@ -26,8 +26,10 @@ function heatFindings(figures: readonly FigureReading[], { heat, band }: WayCont
   return unvoided(figures).flatMap((reading): Finding[] => {
     const effect = heatIn(reading, heat, gauge)
     if (Math.abs(effect) < 0.5) return []
+    // Of the part itself, whichever way its dial runs.
+    const part = gauge.kind === 'bore-gauge' ? boreSign(gauge) * effect : effect
     const amount = formatLength(Math.abs(effect), gauge.unit, { unit: true })
-    return [{ gate: 'heat', level: heatMatters(effect, band) ? 'warn' : 'note', repeatId: reading.id, words: `Read at ${reading.celsius} °C: ${amount} of heat ${effect > 0 ? 'taken off' : 'added'}.` }]
+    return [{ gate: 'heat', level: heatMatters(effect, band) ? 'warn' : 'note', repeatId: reading.id, words: `Read at ${reading.celsius} °C: ${amount} ${part > 0 ? 'big with heat, taken off' : 'small with cold, put back'}.` }]
   })
 }
 

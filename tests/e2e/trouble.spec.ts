@@ -53,6 +53,21 @@ test('a second tab that is behind is told so, and its entry is put on top', asyn
   await expect(second.getByTestId('saved')).toHaveText('Saved')
 })
 
+test('a page left open learns by itself that another machine wrote', async ({ browser, shop }) => {
+  const [idle, busy] = await Promise.all([0, 1].map(async () => (await browser.newContext()).newPage()))
+  for (const page of [idle!, busy!]) {
+    await page.goto(`${shop.address}/checks/pump-crank`)
+    await page.getByRole('button', { name: /Set up/ }).click()
+  }
+  await busy!.getByLabel('Name of the check').fill('Engine shaft, end play')
+  await busy!.keyboard.press('Tab')
+  await expect(busy!.getByTestId('saved')).toHaveText('Saved')
+  await expect(idle!.getByTestId('stale')).toContainText('Changed on another machine', { timeout: 15_000 })
+  await idle!.getByRole('button', { name: 'Show the newer state' }).click()
+  await expect(idle!.getByLabel('Name of the check')).toHaveValue('Engine shaft, end play')
+  await expect(busy!.getByTestId('stale')).toHaveCount(0)
+})
+
 test('another machine that is behind learns at its next write what it missed', async ({ browser, shop }) => {
   const pages = await Promise.all([0, 1].map(async () => (await browser.newContext()).newPage()))
   for (const page of pages) {

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { groups as groupBy } from 'd3-array'
 import { shownFigure } from '#core/check/evaluate-check'
-import { counts, resultName, type ResultEvaluation } from '#core/check/evaluate-fitting'
+import { counts, rankedPositions, resultName, type ResultEvaluation } from '#core/check/evaluate-fitting'
 import { formatLength, unitFor } from '#core/quantity/format-length'
 import { UNIT_NAME } from '#core/quantity/length'
 import { describeLimits } from '#core/verdict/limits'
@@ -10,13 +10,18 @@ import { stateText } from '~/composables/stateColour'
 import { usePreferences } from '~/stores/preferences'
 
 /** Every figure a check comes to: a row a position, a column a kind of result; one is looked at. */
-const props = defineProps<{ results: readonly ResultEvaluation[], headline: string }>()
+const props = defineProps<{ results: readonly ResultEvaluation[], headline: string, /** the worst position on top, instead of their own order */ worstFirst?: boolean }>()
 const picked = defineModel<string>('picked', { required: true })
 const preferences = usePreferences()
 const kinds = computed(() => groupBy(props.results.filter(result => counts(result) || result.estimate !== null), result => result.kind.id).map(([, of]) => of[0]!.kind))
 const placed = computed(() => kinds.value.filter(kind => kind.positions.length > 0))
 const single = computed(() => props.results.filter(result => result.position === null && kinds.value.includes(result.kind)))
-const positions = computed(() => [...new Map(placed.value.flatMap(kind => kind.positions).map(position => [position.id, position])).values()])
+const positions = computed(() => {
+  const own = [...new Map(placed.value.flatMap(kind => kind.positions).map(position => [position.id, position])).values()]
+  if (!props.worstFirst) return own
+  const rank = new Map(rankedPositions(props.results).map((id, i) => [id, i]))
+  return own.sort((a, b) => (rank.get(a.id) ?? 0) - (rank.get(b.id) ?? 0))
+})
 const at = (kind: string, position: string) => props.results.find(result => result.kind.id === kind && result.position === position)
 const unitOf = (result: Pick<ResultEvaluation, 'kind'>) => unitFor(preferences.system, result.kind.scale)
 const limits = (result: ResultEvaluation | undefined) => (result?.limits.working ? describeLimits(result.limits.working, unitOf(result)).replace(/ (thou|in|mm)$/, '') : '–')
@@ -33,7 +38,7 @@ const marked = (result: ResultEvaluation) => !['in', 'no-limit', 'to-do'].includ
           <td class="w-0 pr-3 whitespace-nowrap text-[14px]">{{ position.label }}</td>
           <td v-for="kind in placed" :key="kind.id" class="!py-0.5 !pr-0 text-right">
             <template v-for="result in [at(kind.id, position.id)]" :key="result?.id">
-              <button v-if="result" type="button" class="figure inline-flex min-h-8 items-center justify-end gap-1 rounded px-1.5 text-[14px]" :class="[picked === result.id ? 'bg-sheet outline-2 -outline-offset-1 outline-accent' : '', result.id === headline ? 'font-bold' : '', marked(result) ? stateText(result.state) : '']" :aria-pressed="picked === result.id" :aria-label="`${resultName(result)}: ${shownFigure(result, unitOf(result))}, ${verdictWord(result.state, result.kind.ends)}`" @click="picked = result.id"><StateMark v-if="marked(result)" :state="result.state" :size="15" />{{ shownFigure(result, unitOf(result)) }}</button>
+              <button v-if="result" type="button" class="figure inline-flex min-h-8 items-center justify-end gap-1 rounded px-1.5 text-[14px]" :class="[picked === result.id ? 'bg-sheet outline-2 -outline-offset-1 outline-accent' : '', result.id === headline ? 'font-bold' : '', marked(result) ? stateText(result.state) : '']" :aria-pressed="picked === result.id" :aria-label="`${resultName(result)}: ${shownFigure(result, unitOf(result))}, ${verdictWord(result.state, result.kind.ends)}`" @click="picked = result.id"><StateMark v-if="marked(result)" :state="result.state" :size="15" />{{ shownFigure(result, unitOf(result)) }}<span v-if="kind.main && result.estimate" class="text-[12px] font-normal text-mute">± {{ formatLength(result.estimate.U, unitOf(result)) }}</span></button>
             </template>
           </td>
         </tr>

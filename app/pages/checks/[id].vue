@@ -267,7 +267,7 @@ useHead({ title: computed(() => (ready.value ? `${document.value.title} · Finit
             <div>
               <div v-if="several && !choosingOfSeveral && !(phase === 'choose' && choicePanels[document.kind])" class="mb-4 space-y-3">
                 <JournalRow v-if="row.length > 1 && phase !== 'prove'" :results="row" :picked="shown.id" :worst="evaluation.headline.id" @pick="pickedResult = $event" />
-                <ResultTable :picked="shown.id" :results="evaluation.current.results" :headline="evaluation.headline.id" @update:picked="pickedResult = $event" />
+                <ResultTable :picked="shown.id" :results="evaluation.current.results" :headline="evaluation.headline.id" :worst-first="phase !== 'measure'" @update:picked="pickedResult = $event" />
               </div>
               <ProvePanel v-if="phase === 'prove'" :evaluation="evaluation" :document="document" :shown="shown" :place="place" :fault="faults.map(f => f.reason).join(' ') || null" :busy="busy" @sign="sign('sign-off', $event)" @reopen="sign('reopen', $event)" />
               <template v-else-if="place && (!several || phase === 'choose')">
