@@ -16,7 +16,10 @@ await new Promise((resolve, reject) => {
   server.stdout.on('data', (text) => { if (String(text).includes('is ready')) resolve() })
   server.once('exit', code => reject(new Error(`The demo stopped with ${code}`)))
 })
-const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--no-first-run'] })
+const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--no-first-run'] }).catch((error) => {
+  server.kill('SIGTERM')
+  throw error
+})
 const wanted = process.argv.slice(2)
 
 /** @param {string} name @param {string} path @param {{ theme?: string, width?: number, height?: number, full?: boolean, act?: (page: import('@playwright/test').Page) => Promise<void> }} options */
@@ -48,6 +51,37 @@ async function setMicrometer(page) {
   await page.getByLabel('Set it to').fill('1.7767')
 }
 
+/** @param {import('@playwright/test').Page} page */
+async function workOut(page) {
+  await page.getByRole('button', { name: 'Work it out' }).click()
+  await page.getByRole('button', { name: 'Mix grades, halves too' }).click({ timeout: 30_000 })
+}
+
+/** @param {import('@playwright/test').Page} page */
+async function typeGap(page) {
+  await page.getByRole('button', { name: /Measure/ }).first().click()
+  await page.getByLabel('Figure read').fill('0.051')
+}
+
+/** @param {import('@playwright/test').Page} page */
+async function honing(page) {
+  await page.getByRole('button', { name: /Choose/ }).first().click()
+  await page.getByRole('button', { name: /Hone, rod 1, front/ }).click()
+}
+
+/** @param {import('@playwright/test').Page} page */
+async function lap(page) {
+  await page.getByRole('button', { name: 'what could be made for this place' }).click()
+  await page.getByRole('button', { name: 'Begin' }).first().click()
+  for (const figures of [['0.121', '0.123', '0.122', '0.121'], ['0.108', '0.110', '0.118', '0.109']]) {
+    for (const [i, figure] of figures.entries()) {
+      await page.getByLabel(`point ${i + 1}`).fill(figure)
+      await page.getByLabel(`point ${i + 1}`).press('Enter')
+    }
+    await page.waitForTimeout(400)
+  }
+}
+
 try {
   await picture('jobs', '/')
   await picture('job', '/jobs/launch-engine', { full: true })
@@ -59,6 +93,10 @@ try {
   await picture('bench-phone', '/checks/launch-input', { width: 390, height: 844, full: true })
   await picture('bearings-measure', '/checks/le-mains', { act: page => page.getByRole('button', { name: /Measure/ }).first().click() })
   await picture('bearings-choose', '/checks/le-mains')
+  await picture('bearings-options', '/checks/le-mains', { full: true, act: workOut })
+  await picture('strip', '/checks/le-rods', { act: typeGap })
+  await picture('rollers', '/checks/mr-bigends', { full: true, act: honing })
+  await picture('lapping', '/checks/pb-flange', { full: true, act: lap })
   await picture('gauges', '/gauges', { full: true, act: setMicrometer })
   await picture('stock', '/stock', { act: page => page.getByRole('button', { name: 'Open 6 thou, Cover shims' }).click() })
 } finally {

@@ -110,6 +110,8 @@ export interface PackPlace {
 /** What the points of one fitting said, for a kind to combine. */
 export interface Answers {
   of(point: string): PointAnswer
+  /** why what was read there no longer holds; null: it holds */
+  stale(point: string): string | null
   gauge(kind: GaugeKind): Gauge | null
   /** For figures in sentences. */
   readonly unit: LengthUnit
@@ -142,6 +144,8 @@ export interface CheckKind {
   targets?(setup: Setup, answers: Answers, wanted: Wanted): readonly Target[]
   /** Is there still something to choose that is no pack: a set of rollers for a rod? */
   choosing?(setup: Setup, answers: Answers): boolean
+  /** What else the kind works out, as plain data for the evaluation: sets of rollers, how far a bore is from its size. */
+  details?(setup: Setup, answers: Answers, targets: readonly Target[]): Readonly<Record<string, unknown>>
   /** Limits by rule of thumb for a result nobody has limits for, labelled as such; null when there is none. */
   thumb?(setup: Setup, answers: Answers, result: string): LimitSet | null
 }

@@ -115,7 +115,7 @@ describe('the kinds', () => {
         expect(places.length === 0 || point.moves.every(place => places.some(other => other.id === place))).toBe(true)
         expect(point.way === 'word').toBe(point.words !== undefined)
       }
-      for (const { kind: id, points: used } of kind.combine(setup, { of: () => NO_ANSWER, gauge: () => null, unit: 'thou' })) {
+      for (const { kind: id, points: used } of kind.combine(setup, { of: () => NO_ANSWER, stale: () => null, gauge: () => null, unit: 'thou' })) {
         expect(results.map(result => result.id)).toContain(id)
         expect(points.map(point => point.id)).toEqual(expect.arrayContaining([...used]))
       }

@@ -32,6 +32,8 @@ export interface CheckEvaluation {
   readonly places: readonly PlaceEvaluation[]
   /** figures to work to, in the present fitting */
   readonly targets: readonly Target[]
+  /** what else the kind works out; null where it does not */
+  readonly details: Readonly<Record<string, unknown>> | null
   readonly pending: readonly Step[]
   readonly signOff: SignOffGate
   readonly phase: Phase
@@ -54,10 +56,11 @@ export function evaluateCheck(document: CheckDocument, lots: readonly Lot[]): Ch
   const pending = pendingFor(document.trials.at(-1)!)
   const places = kind.places(document.setup).map(place => evaluatePlace(document, kind, place, trials, lots))
   const { headline } = current
+  const targets = kind.targets?.(document.setup, current.answers, wanted) ?? []
   const estimate = headline.valid ? headline.estimate : null
   return {
     trials, current, headline, estimate, places, pending,
-    targets: kind.targets?.(document.setup, current.answers, wanted) ?? [],
+    targets, details: kind.details?.(document.setup, current.answers, targets) ?? null,
     state: current.state,
     word: verdictWord(current.state, headline.kind.ends),
     gauge: estimate ? gaugeFit(estimate.U, headline.limits.working) : null,

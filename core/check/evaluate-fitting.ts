@@ -104,7 +104,7 @@ export function evaluateFitting(document: CheckDocument, kind: CheckKind, index:
   const resultKinds = kind.results(document.setup)
   const points = kind.points(document.setup)
   const states = new Map(points.map(point => [point.id, pointState(document, point, index, resultKinds)]))
-  const answers: Answers = { of: point => states.get(point)?.answer ?? NO_ANSWER, gauge: which => document.gauges[which] ?? null, unit: document.entryUnit }
+  const answers: Answers = { of: point => states.get(point)?.answer ?? NO_ANSWER, stale: point => states.get(point)?.stale ?? null, gauge: which => document.gauges[which] ?? null, unit: document.entryUnit }
   const results = kind.combine(document.setup, answers).map(resultOf)
   const headline = worstOf(results)
   return { id: trial.id, results, headline, state: headline.state, answers }

@@ -1,3 +1,4 @@
+import { CORE_VERSION } from '../../core/version'
 import { demoForThisFile, expect, test, type Workshop } from './workshop'
 
 demoForThisFile()
@@ -72,5 +73,5 @@ test('a signature keeps inputs, budget and version; outside limits it needs a re
   expect(bare).toMatchObject({ status: 422, faults: [{ path: 'reason' }] })
   expect((await send(shop, 'checks/loader-joint/sign-off', { op: 'sg2', version: await version(), by: 'T. Marl', reason: 'yard use only' })).status).toBe(200)
   const sheet = await (await fetch(`${shop.address}/api/jobs/loader-transfer-job/worksheet`)).json() as { jobs: { checks: { id: string, signOff: unknown }[] }[] }
-  expect(sheet.jobs[0]!.checks.find(check => check.id === 'loader-joint')!.signOff).toMatchObject({ by: 'T. Marl', reason: 'yard use only', core: '1.1.0' })
+  expect(sheet.jobs[0]!.checks.find(check => check.id === 'loader-joint')!.signOff).toMatchObject({ by: 'T. Marl', reason: 'yard use only', core: CORE_VERSION })
 })

@@ -26,6 +26,7 @@ const log = computed(() => (lap.value?.passes ?? []).map((pass, i) => {
   const { parallelism, left } = lapProgress({ ...lap.value!, passes: [pass] }, preferences.unit)
   return { ...pass, number: i + 1, parallelism: parallelism!, left: left! }
 }))
+const full = (value: number) => formatLength(value, preferences.unit, { fine: true })
 const show = (value: number) => formatLength(value, preferences.unit, { fine: true, trim: true })
 const name = (id: string) => {
   const lot = index.value.get(id)
@@ -64,7 +65,7 @@ function enter(i: number): void {
       <p v-for="line in progress.words" :key="line" class="text-[14.5px]" :class="progress.state === 'below' ? 'text-out' : line.startsWith('Its faces') ? 'text-near' : progress.state === 'size' ? 'text-in' : ''" data-test="lap-words">{{ line }}</p>
       <table v-if="lap.passes.length" class="tight" data-test="lap-log">
         <thead><tr><th>Pass</th><th v-for="n in LAP_POINTS" :key="n" class="text-right">point {{ n }}</th><th class="text-right">parallel</th><th class="text-right">left</th></tr></thead>
-        <tbody><tr v-for="row in log" :key="row.id"><td class="figure text-mute">{{ row.number }}</td><td v-for="(figure, at) in row.figures" :key="at" class="figure text-right">{{ asRead(figure, preferences.unit) }}</td><td class="figure text-right">{{ show(row.parallelism) }}</td><td class="figure text-right">{{ show(row.left) }}</td></tr></tbody>
+        <tbody><tr v-for="row in log" :key="row.id"><td class="figure text-mute">{{ row.number }}</td><td v-for="(figure, at) in row.figures" :key="at" class="figure text-right">{{ asRead(figure, preferences.unit) }}</td><td class="figure text-right">{{ full(row.parallelism) }}</td><td class="figure text-right">{{ full(row.left) }}</td></tr></tbody>
       </table>
       <div v-if="!locked" class="mt-2 flex flex-wrap items-end gap-2">
         <label v-for="(_, i) in texts" :key="i" class="block text-[12.5px] text-mute"><span class="block">point {{ i + 1 }}</span><input ref="fields" v-model="texts[i]" data-keys class="field figure !w-22" inputmode="decimal" autocomplete="off" :aria-invalid="fault !== null" @keydown.enter.prevent.stop="enter(i)"></label>

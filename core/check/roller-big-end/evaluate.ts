@@ -18,8 +18,8 @@ export const ROUND_REJECT = 3 * NM_PER.tenth
 
 interface Measured extends Roller { readonly estimate: Estimate }
 
-/** Every roller that was measured, bag by bag. */
-export const rollersOf = (setup: Setup, answers: Answers): Measured[] => bagsOf(setup).flatMap(bag => (answers.of(bagPoint(bag)).singles ?? []).map(({ id, estimate }) => ({ id, bag, size: estimate.value, estimate })))
+/** Every roller that was measured, bag by bag; those of bags that were replaced since are no rollers any more. */
+export const rollersOf = (setup: Setup, answers: Answers): Measured[] => bagsOf(setup).filter(bag => answers.stale(bagPoint(bag)) === null).flatMap(bag => (answers.of(bagPoint(bag)).singles ?? []).map(({ id, estimate }) => ({ id, bag, size: estimate.value, estimate })))
 
 /** What the rollers could be sorted into, whatever was taken so far. */
 export const sortedRollers = (setup: Setup, answers: Answers): SortedRollers => sortRollers(rollersOf(setup, answers), sortRules(setup))
@@ -27,7 +27,7 @@ export const sortedRollers = (setup: Setup, answers: Answers): SortedRollers => 
 /** The rollers taken for a rod, smallest first, and what is wrong with them; null while none are taken. */
 export function takenSet(setup: Setup, answers: Answers, rod: string): { rollers: Measured[], findings: Finding[] } | null {
   const { taken } = answers.of(setPoint(rod))
-  if (!taken) return null
+  if (!taken || answers.stale(setPoint(rod)) !== null) return null
   const all = rollersOf(setup, answers)
   const rollers = taken.flatMap(id => all.find(roller => roller.id === id) ?? []).sort((a, b) => a.size - b.size)
   const { count, spread, mixed } = sortRules(setup)
@@ -48,7 +48,7 @@ export function takenSet(setup: Setup, answers: Answers, rod: string): { rollers
 
 /** The rollers are measured, and a rod that could have its set has none yet. */
 export function lacksSets(setup: Setup, answers: Answers): boolean {
-  return sortedRollers(setup, answers).possible >= rodsOf(setup).length && rodsOf(setup).some(({ id }) => !answers.of(setPoint(id)).taken)
+  return sortedRollers(setup, answers).possible >= rodsOf(setup).length && rodsOf(setup).some(({ id }) => !takenSet(setup, answers, id))
 }
 
 const pinOf = (rod: string, answers: Answers) => diametersOf(pinPoints(rod), answers)
@@ -99,7 +99,8 @@ export function boreTargets(setup: Setup, answers: Answers, wanted: Wanted): Tar
   return rodsOf(setup).flatMap(({ id }): Target[] => {
     const pin = meanDiameter(pinOf(id, answers), 'pin')
     const rollers = takenSet(setup, answers, id)?.rollers ?? []
-    if (!pin || rollers.length === 0) return []
+    // A pin that was replaced or reground has no size until it is measured again.
+    if (!pin || rollers.length === 0 || pinPoints(id).some(({ point }) => answers.stale(point) !== null)) return []
     const inside = sumOf([{ name: 'pin', factor: 1, estimate: pin }, { name: 'largest roller', factor: 1, estimate: rollers.at(-1)!.estimate }, { name: 'smallest roller', factor: 1, estimate: rollers[0]!.estimate }])
     const clearance = wanted('clearance', id, inside)
     if (clearance === null) return []

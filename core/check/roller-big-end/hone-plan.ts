@@ -51,7 +51,7 @@ export function honePlan(setup: Setup, answers: Answers, rod: string, target: Pi
   const sign = boreSign(gauge)
   const ends = ENDS.map(end => ({
     end,
-    passes: (answers.of(honePoint(rod, end)).singles ?? []).flatMap(({ id, at, stone, heat, estimate }): HonePass[] => {
+    passes: singlesAt(answers, rod, end).flatMap(({ id, at, stone, heat, estimate }): HonePass[] => {
       const bore = boreFrom(estimate, setup, answers)
       return bore ? [{ id, at, stone, heat: sign * heat, left: target.value - bore.value }] : []
     }),
@@ -62,13 +62,16 @@ export function honePlan(setup: Setup, answers: Answers, rod: string, target: Pi
   const wide = newest.reduce((a, b) => (b.pass.left < a.pass.left ? b : a))
   const { left, heat } = tight.pass
   const stone = stoneFor(left)
-  const at = answers.of(honePoint(rod, tight.end)).singles!.at(-1)!
+  const at = singlesAt(answers, rod, tight.end).at(-1)!
   // The dial now, and how far it has to go from here.
   const shown = at.estimate.value + at.heat
   const dial = (stays: number) => shown + sign * (left - stays)
   const marks = [{ stone: 'medium', stays: COARSE_UNTIL }, { stone: 'fine', stays: MEDIUM_UNTIL }, { stone: 'size', stays: 0 }] as const
   return { ends, left, stone, marks: marks.filter(({ stays }) => left > stays).map(({ stone: next, stays }) => ({ stone: next, dial: dial(stays) })), words: wordsFor({ left, heat, stone, tight: tight.end, gap: tight.pass.left - wide.pass.left, over: wide.pass.left, both: newest.length > 1, strokes: passesLeft(ends.find(({ end }) => end === tight.end)!.passes) }, answers.unit) }
 }
+
+/** Passes that hold: a rod that was straightened or replaced begins anew. */
+const singlesAt = (answers: Answers, rod: string, end: BoreEnd) => (answers.stale(honePoint(rod, end)) === null ? answers.of(honePoint(rod, end)).singles ?? [] : [])
 
 /** Passes still to make, at what the last two with one stone took off; null when that cannot be told. */
 function passesLeft(passes: readonly HonePass[]): number | null {

@@ -119,3 +119,25 @@ describe('readings that stand for themselves', () => {
     expect(evaluateCheck(document, []).current.answers.of('bag-A').findings.filter(finding => finding.gate === 'size')).toHaveLength(3)
   })
 })
+
+describe('a part replaced or reworked', () => {
+  const base = [...pin(0), ...of, took('1', of)]
+  const after = (role: string, ...more: PointReading[]) => evaluateCheck(checkOf('roller-big-end', {
+    setup, limits, trials: [trial('t1', [...base, pass('p1', 'front', 0), pass('p2', 'rear', 0), ...more])], partChanges: [{ role, at: '2026-05-05T08:00:00.000Z', reason: 'straightened' }],
+  }), [])
+  it('a rod straightened begins its honing anew; pin and rollers stay', () => {
+    const { details, targets } = after('rod-1')
+    expect(targets).toHaveLength(2)
+    expect(details!.honing).toMatchObject([{ rod: '1', left: null, words: ['Read the bore at both ends before the first stroke.'] }])
+  })
+  it('new rollers are none until they are measured: sets and sizes go with the old ones', () => {
+    const { details, targets, phase, current } = after('rollers')
+    expect(targets).toEqual([])
+    expect(details).toMatchObject({ sorting: { possible: 0 }, sets: [{ rod: '1', rollers: null }] })
+    expect(phase).toBe('measure')
+    expect(current.results[0]).toMatchObject({ state: 'stale', stale: 'straightened' })
+    const anew = figures('bag-A', ...[-1, -1, -1].map(t => inches(0.25) + thou(t / 10))).map(r => ({ ...r, at: '2026-05-06T08:00:00.000Z' }))
+    expect(after('rollers', ...anew).phase).toBe('choose')
+  })
+  it('a pin reground gives no size to hone to until it is measured', () => expect(after('crankpin').targets).toEqual([]))
+})
