@@ -4,6 +4,7 @@ import type { LengthUnit, Nm } from '../quantity/length'
 import type { Estimate } from '../reading/estimate'
 import type { Finding } from '../reading/gates'
 import type { Gauge, GaugeKind } from '../reading/gauge'
+import type { AimPoint } from '../verdict/aim'
 import type { VerdictState } from '../verdict/decide'
 import type { LimitSet } from '../verdict/limits'
 import type { EndWords } from '../verdict/words'
@@ -71,11 +72,13 @@ export interface Target {
   readonly value: number
   /** what the figures it rests on are known to, at 95 %, nm */
   readonly U: number
+  /** where in the limits of its result it leads, and why there */
+  readonly aim: AimPoint
   readonly points: readonly string[]
   readonly formula: string
 }
-/** What is aimed at for a result, nm, when its figure will be known to `u`; null without limits. */
-export type Wanted = (kind: string, position: string | null, known: Pick<Estimate, 'u' | 'nu' | 'U'>) => number | null
+/** What is aimed at for a result, when its figure will be known to `u`; null without limits. */
+export type Wanted = (kind: string, position: string | null, known: Pick<Estimate, 'u' | 'nu' | 'U'>) => AimPoint | null
 
 /** What a kind makes of the points of one fitting. */
 export interface CombinedResult {

@@ -1,7 +1,7 @@
 import { formatLength, decimalsApart } from '../quantity/format-length'
 import type { LengthUnit } from '../quantity/length'
 import { sharedVariance, type Estimate } from '../reading/estimate'
-import { aimPoint } from '../verdict/aim'
+import { aimPoint, type AimPoint } from '../verdict/aim'
 import { gaugeFit, type GaugeFit, type VerdictState } from '../verdict/decide'
 import { endsOf } from '../verdict/limits'
 import { verdictWord } from '../verdict/words'
@@ -68,8 +68,8 @@ export function evaluateCheck(document: CheckDocument, lots: readonly Lot[]): Ch
     phase: phaseOf(),
   }
 
-  function wanted(result: string, position: string | null, known: Pick<Estimate, 'u' | 'nu' | 'U'>): number | null {
-    return aimPoint(document.aim, limitsOf(document, result, position).working, known, null)?.target ?? null
+  function wanted(result: string, position: string | null, known: Pick<Estimate, 'u' | 'nu' | 'U'>): AimPoint | null {
+    return aimPoint(document.aim, limitsOf(document, result, position).working, known, null)
   }
 
   function phaseOf(): Phase {

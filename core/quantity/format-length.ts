@@ -32,12 +32,12 @@ export function formatLength(value: number, unit: LengthUnit, options: FormatOpt
   return sign + figure + (options.unit ? ` ${UNIT_NAME[unit]}` : '')
 }
 
-/** A reading as it was taken: a decimal more where it was read finer than is usually shown, and no more where it was read in the other system. */
-export function asRead(value: number, unit: LengthUnit, options: Omit<FormatOptions, 'decimals' | 'fine'> = {}): string {
+/** Decimals of readings as they were taken: one more where any was read finer than is usually shown, and no more where it was read in the other system. */
+export function readDecimals(values: readonly number[], unit: LengthUnit): number {
   const step = NM_PER[unit] / 10 ** DECIMALS[unit]
-  const finer = value % step !== 0 && value % (step / 10) === 0
-  return formatLength(value, unit, { ...options, ...(finer ? { decimals: DECIMALS[unit] + 1 } : {}) })
+  return DECIMALS[unit] + (values.some(value => value % step !== 0 && value % (step / 10) === 0) ? 1 : 0)
 }
+export const asRead = (value: number, unit: LengthUnit, options: Omit<FormatOptions, 'decimals' | 'fine'> = {}): string => formatLength(value, unit, { ...options, decimals: readDecimals([value], unit) })
 
 /** How a length is shown: a whole size in inches or millimetres, a play in thou or millimetres. */
 export type Scale = 'play' | 'size'

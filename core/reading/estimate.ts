@@ -69,7 +69,7 @@ function repeatability(values: readonly number[], gauge: Gauge, pooled: Pooled |
   const n = values.length
   if (n >= 3) return { source: 'repeatability', words: `Spread of ${n} readings, s/√${n}`, u: standardDeviation(values) / Math.sqrt(n), nu: n - 1, shared: false }
   if (pooled && pooled.nu > 0) return { source: 'repeatability', words: `Earlier series with this gauge, s_p/√${n}`, u: pooled.s / Math.sqrt(n), nu: pooled.nu, shared: false }
-  return { source: 'repeatability', words: `Stated repeatability of the gauge, /√${n}: assumed`, u: gauge.repeatability / Math.sqrt(n), nu: Infinity, shared: false, assumed: true }
+  return { source: 'repeatability', words: `Stated repeatability of the gauge${n > 1 ? `, /√${n}` : ''}: assumed`, u: gauge.repeatability / Math.sqrt(n), nu: Infinity, shared: false, assumed: true }
 }
 
 function oneMoreReading(lines: readonly BudgetLine[], n: number): number {

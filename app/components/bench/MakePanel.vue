@@ -5,7 +5,7 @@ import { pieceList } from '#core/pack/arithmetic'
 import { LAP_POINTS, lapProgress } from '#core/pack/lapping'
 import { lotMap, type Lot } from '#core/pack/lot'
 import { makePlan, type MakeOption } from '#core/pack/make-plan'
-import { asRead, formatLength } from '#core/quantity/format-length'
+import { formatLength, readDecimals } from '#core/quantity/format-length'
 import { parseLength } from '#core/quantity/parse-length'
 import { UNIT_NAME, type Nm } from '#core/quantity/length'
 import { markedText } from '~/composables/sizeText'
@@ -65,7 +65,7 @@ function enter(i: number): void {
       <p v-for="line in progress.words" :key="line" class="text-[14.5px]" :class="progress.state === 'below' ? 'text-out' : line.startsWith('Its faces') ? 'text-near' : progress.state === 'size' ? 'text-in' : ''" data-test="lap-words">{{ line }}</p>
       <table v-if="lap.passes.length" class="tight" data-test="lap-log">
         <thead><tr><th>Pass</th><th v-for="n in LAP_POINTS" :key="n" class="text-right">point {{ n }}</th><th class="text-right">parallel</th><th class="text-right">left</th></tr></thead>
-        <tbody><tr v-for="row in log" :key="row.id"><td class="figure text-mute">{{ row.number }}</td><td v-for="(figure, at) in row.figures" :key="at" class="figure text-right">{{ asRead(figure, preferences.unit) }}</td><td class="figure text-right">{{ full(row.parallelism) }}</td><td class="figure text-right">{{ full(row.left) }}</td></tr></tbody>
+        <tbody><tr v-for="row in log" :key="row.id"><td class="figure text-mute">{{ row.number }}</td><td v-for="(figure, at) in row.figures" :key="at" class="figure text-right">{{ formatLength(figure, preferences.unit, { decimals: readDecimals(row.figures, preferences.unit) }) }}</td><td class="figure text-right">{{ full(row.parallelism) }}</td><td class="figure text-right">{{ full(row.left) }}</td></tr></tbody>
       </table>
       <div v-if="!locked" class="mt-2 flex flex-wrap items-end gap-2">
         <label v-for="(_, i) in texts" :key="i" class="block text-[12.5px] text-mute"><span class="block">point {{ i + 1 }}</span><input ref="fields" v-model="texts[i]" data-keys class="field figure !w-22" inputmode="decimal" autocomplete="off" :aria-invalid="fault !== null" @keydown.enter.prevent.stop="enter(i)"></label>

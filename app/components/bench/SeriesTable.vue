@@ -3,14 +3,15 @@ import type { PointReading } from '#core/check/document'
 import type { Finding } from '#core/reading/gates'
 import { isFigure, isPieces, isRange, isRepeat, isWord, type Entry } from '#core/reading/reading'
 import { signedPlay } from '#core/reading/repeat'
-import { asRead } from '#core/quantity/format-length'
+import { formatLength, readDecimals } from '#core/quantity/format-length'
 import type { LengthUnit } from '#core/quantity/length'
 
 /** The series so far at one point: what was read, what is said of each, and the way to strike one out. */
 const props = defineProps<{ readings: readonly PointReading[], findings: readonly Finding[], unit: LengthUnit, entry: Entry, locked: boolean, /** pieces and passes: the last one is what the eye looks for */ newestFirst: boolean, words: readonly { value: string, label: string }[] }>()
 defineEmits<{ void: [PointReading] }>()
 const HEADS: Readonly<Record<Entry, readonly string[]>> = { travel: ['far', 'back'], figure: ['figure'], pass: ['figure', 'stone'], pieces: ['pieces'], range: ['goes', 'does not'], word: ['found'] }
-const show = (value: number) => asRead(value, props.unit)
+const decimals = computed(() => readDecimals(props.readings.flatMap(reading => (isFigure(reading) ? [reading.figure] : isRange(reading) ? [reading.low, reading.high] : isRepeat(reading) ? [reading.far, reading.back] : [])), props.unit))
+const show = (value: number) => formatLength(value, props.unit, { decimals: decimals.value })
 const rows = computed(() => {
   const numbered = props.readings.map((reading, i) => ({ reading, number: i + 1 }))
   return props.newestFirst ? numbered.reverse() : numbered

@@ -119,7 +119,7 @@ function listPack(): void {
     </div>
     <div class="space-y-4">
       <LimitsPanel :kind="kind" :document="document" :locked="locked" :faults="faults" :thumbs="thumbs" @keep="emit('keep', $event)" />
-      <fieldset v-if="places.length" class="space-y-2" :disabled="locked" @focusout="keepAim">
+      <fieldset v-if="places.length || kind.targets" class="space-y-2" :disabled="locked" @focusout="keepAim">
         <legend class="label mb-1">Aim</legend>
         <div class="grid grid-cols-2 gap-2">
           <div><label class="sr-only" for="setup-aim">Aim at</label><select id="setup-aim" v-model="school" class="field" @change="keepAim"><option v-for="(name, key) in AIM_NAME" :key="key" :value="key">{{ name }}</option></select></div>

@@ -102,10 +102,10 @@ export function boreTargets(setup: Setup, answers: Answers, wanted: Wanted): Tar
     // A pin that was replaced or reground has no size until it is measured again.
     if (!pin || rollers.length === 0 || pinPoints(id).some(({ point }) => answers.stale(point) !== null)) return []
     const inside = sumOf([{ name: 'pin', factor: 1, estimate: pin }, { name: 'largest roller', factor: 1, estimate: rollers.at(-1)!.estimate }, { name: 'smallest roller', factor: 1, estimate: rollers[0]!.estimate }])
-    const clearance = wanted('clearance', id, inside)
-    if (clearance === null) return []
+    const aim = wanted('clearance', id, inside)
+    if (!aim) return []
     const points = [...ids(pinPoints(id)), setPoint(id)]
-    const bore: Target = { id: 'bore', label: 'Bore to hone to', position: id, scale: 'size', value: inside.value + clearance, U: inside.U, points, formula: 'pin (mean) + largest + smallest roller + clearance wanted' }
+    const bore: Target = { id: 'bore', label: 'Bore to hone to', position: id, scale: 'size', value: inside.value + aim.target, U: inside.U, aim, points, formula: 'pin (mean) + largest + smallest roller + clearance wanted' }
     const [master, gauge] = [masterOf(setup, answers), answers.gauge('bore-gauge')]
     if (!master || !gauge) return [bore]
     return [bore, { ...bore, id: 'dial', label: 'On the dial, bore cold', scale: 'play', value: dialFigure(bore.value - master.size, gauge), formula: boreSign(gauge) > 0 ? 'bore to hone to − master' : 'master − bore to hone to, for a dial that climbs as the plunger goes in' }]

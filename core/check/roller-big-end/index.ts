@@ -21,7 +21,7 @@ export const rollerBigEnd: CheckKind = {
     { id: 'rollers', kind: 'count', label: 'Rollers in a set', least: 1, most: 60 },
     { id: 'bags', kind: 'count', label: 'Bags of rollers', least: 1, most: 8, free: true },
     { id: 'spread', kind: 'length', label: 'Spread allowed within a set', least: nm(0) },
-    { id: 'mix', kind: 'choice', label: 'Bags', free: true, options: [{ value: 'apart', label: 'Never mixed in a set' }, { value: 'mixed', label: 'May be mixed, on purpose' }] },
+    { id: 'mix', kind: 'choice', label: 'Bags in one set', free: true, options: [{ value: 'apart', label: 'Never mixed in a set' }, { value: 'mixed', label: 'May be mixed, on purpose' }] },
     ...masterFields(),
     ...heatFields('Rods are'),
   ],

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import type { Target } from '#core/check/contract'
 import type { CheckDocument } from '#core/check/document'
 import type { CheckEvaluation } from '#core/check/evaluate-check'
 import { honePlan } from '#core/check/roller-big-end/hone-plan'
@@ -37,6 +38,13 @@ const plans = computed(() => rods.value.flatMap((rod) => {
   const plan = rod.bore && honePlan(setup.value, answers.value, rod.id, rod.bore)
   return plan ? [{ rod, plan }] : []
 }))
+/** The range of clearance the set has in a bore at that size: the largest roller first. */
+function leaves({ bore, rollers: set }: { bore: Target | null, rollers: readonly { size: number }[] }): string {
+  const apart = set.at(-1)!.size - set[0]!.size
+  return `${play(bore!.aim.target - apart)} – ${play(bore!.aim.target + apart)}`
+}
+const aims = computed(() => [...new Set(rods.value.flatMap(({ bore }) => (bore ? [`${play(bore.aim.target)} ${UNIT_NAME[preferences.unit]}, ${bore.aim.words}`] : [])))].join('; '))
+const cautions = computed(() => [...new Set(rods.value.flatMap(({ bore }) => bore?.aim.caution ?? []))])
 const leftWords = computed(() => {
   const left = rollers.value.length - shown.value.size
   return left > 0 ? `${left} left over.` : ''
@@ -66,10 +74,11 @@ const leftWords = computed(() => {
       <h2 class="label mb-1">Bore to hone to</h2>
       <p v-if="!rods.some(rod => rod.bore)" class="text-[14px] text-mute">Pin, a set and the limits of the clearance give the size to hone to.</p>
       <table v-else data-test="targets">
-        <thead><tr><td class="!border-0" /><th class="text-right">Bore, {{ UNIT_NAME[sizeUnit] }}</th><th class="text-right">On the dial, cold, {{ UNIT_NAME[preferences.unit] }}</th><th class="text-right">known to ±</th></tr></thead>
-        <tbody><tr v-for="rod in rods.filter(r => r.bore)" :key="rod.id"><td>{{ rod.label }}</td><td class="figure text-right font-bold">{{ size(rod.bore!.value) }}</td><td class="figure text-right font-bold">{{ rod.dial ? formatLength(rod.dial.value, preferences.unit, { sign: true, fine: true }) : 'no master size' }}</td><td class="figure text-right">{{ play(rod.bore!.U) }}</td></tr></tbody>
+        <thead><tr><td class="!border-0" /><th class="text-right">Bore, {{ UNIT_NAME[sizeUnit] }}</th><th class="text-right">On the dial, cold, {{ UNIT_NAME[preferences.unit] }}</th><th class="text-right">known to ±</th><th class="text-right">leaves, {{ UNIT_NAME[preferences.unit] }}</th></tr></thead>
+        <tbody><tr v-for="rod in rods.filter(r => r.bore)" :key="rod.id"><td>{{ rod.label }}</td><td class="figure text-right font-bold">{{ size(rod.bore!.value) }}</td><td class="figure text-right font-bold">{{ rod.dial ? formatLength(rod.dial.value, preferences.unit, { sign: true, fine: true }) : 'no master size' }}</td><td class="figure text-right">{{ play(rod.bore!.U) }}</td><td class="figure text-right whitespace-nowrap">{{ leaves(rod) }}</td></tr></tbody>
       </table>
-      <p v-if="rods.some(rod => rod.bore)" class="mt-1 text-[12.5px] text-mute">{{ rods.find(rod => rod.bore)!.bore!.formula }}<template v-if="rods.find(rod => rod.dial)">; dial = {{ rods.find(rod => rod.dial)!.dial!.formula }}</template></p>
+      <p v-if="rods.some(rod => rod.bore)" class="mt-1 text-[12.5px] text-mute">{{ rods.find(rod => rod.bore)!.bore!.formula }}<template v-if="rods.find(rod => rod.dial)">; dial = {{ rods.find(rod => rod.dial)!.dial!.formula }}</template>. Clearance wanted: {{ aims }}.</p>
+      <p v-for="caution in cautions" :key="caution" class="text-[13.5px] text-near">{{ caution }}</p>
     </div>
     <div v-for="{ rod, plan } in plans" :key="rod.id" data-test="hone-plan">
       <h2 class="label mb-1">Honing {{ rod.label.toLowerCase() }}</h2>
