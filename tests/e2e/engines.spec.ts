@@ -1,15 +1,9 @@
 import { readFileSync } from 'node:fs'
 import type { Page } from '@playwright/test'
-import { demoForThisFile, expect, tabTo, test } from './workshop'
+import { demoForThisFile, expect, sign, tabTo, test, tick, type } from './workshop'
 
 demoForThisFile()
 
-const type = async (page: Page, ...figures: string[]) => {
-  for (const figure of figures) {
-    await page.keyboard.type(figure)
-    await page.keyboard.press('Enter')
-  }
-}
 /** Opens the change once the drawer has been gone through, and confirms it. */
 async function fit(page: Page, shows: string): Promise<void> {
   await expect(page.getByRole('button', { name: 'Fit this' })).toBeVisible()
@@ -25,24 +19,6 @@ async function standardShells(address: string): Promise<number> {
 }
 /** A movement: the figure, Enter, back at zero, Enter. */
 const travel = (page: Page, ...figures: string[]) => type(page, ...figures.flatMap(figure => [figure, '']))
-const tick = async (page: Page, ...steps: string[]) => {
-  for (const step of steps) {
-    await page.getByRole('checkbox', { name: step }).focus()
-    await page.keyboard.press('Space')
-    await expect(page.getByRole('checkbox', { name: step })).toBeChecked()
-  }
-}
-async function sign(page: Page, reason = ''): Promise<void> {
-  await page.keyboard.press('Escape')
-  if (reason) {
-    await tabTo(page, active => active.id === 'sign-reason')
-    await page.keyboard.type(reason)
-  }
-  await tabTo(page, active => active.id === 'sign-name')
-  await page.keyboard.press('Control+a')
-  await type(page, 'T. Marl')
-  await expect(page.getByTestId('answer')).toContainText('Signed off by T. Marl')
-}
 
 test('crankshaft at a shimmed flange, by feelers: measured, shims chosen, fitted, proved, signed', async ({ page, shop }) => {
   await page.goto(`${shop.address}/checks/pb-flange`)

@@ -1,21 +1,8 @@
 import type { Page } from '@playwright/test'
-import { demoForThisFile, expect, tabTo, test } from './workshop'
+import { demoForThisFile, expect, sign, tabTo, test, tick, type } from './workshop'
 
 demoForThisFile()
 
-const type = async (page: Page, ...figures: string[]) => {
-  for (const figure of figures) {
-    await page.keyboard.type(figure)
-    await page.keyboard.press('Enter')
-  }
-}
-const tick = async (page: Page, ...steps: string[]) => {
-  for (const step of steps) {
-    await page.getByRole('checkbox', { name: step }).focus()
-    await page.keyboard.press('Space')
-    await expect(page.getByRole('checkbox', { name: step })).toBeChecked()
-  }
-}
 const phase = (page: Page, name: RegExp) => page.getByRole('button', { name }).first().click()
 /** To a point of the grid, by keyboard; the field is then ready. */
 async function point(page: Page, name: string): Promise<void> {
@@ -70,11 +57,7 @@ test('honed to size: a warm bore reckoned cold, the finished bores proved and si
   await expect(page.getByTestId('verdict')).toContainText('Provisional')
   await tick(page, 'Finished bore read cold', 'Assembled with its own set')
   await expect(page.getByTestId('verdict')).toContainText('In')
-  await page.keyboard.press('Escape')
-  await tabTo(page, active => active.id === 'sign-name')
-  await page.keyboard.press('Control+a')
-  await type(page, 'T. Marl')
-  await expect(page.getByTestId('answer')).toContainText('Signed off by T. Marl')
+  await sign(page)
 })
 
 test('a new check: no roller, too few for two rods, then sets from one bag each, taken by keyboard', async ({ page, shop }) => {

@@ -110,3 +110,33 @@ export async function tabTo(page: Page, isThere: (active: { name: string, text: 
   }
   throw new Error('Tab does not lead there')
 }
+
+/** Figures one after the other, each with Enter. */
+export async function type(page: Page, ...figures: string[]): Promise<void> {
+  for (const figure of figures) {
+    await page.keyboard.type(figure)
+    await page.keyboard.press('Enter')
+  }
+}
+
+/** Ticks steps with the keyboard. */
+export async function tick(page: Page, ...steps: string[]): Promise<void> {
+  for (const step of steps) {
+    await page.getByRole('checkbox', { name: step }).focus()
+    await page.keyboard.press('Space')
+    await expect(page.getByRole('checkbox', { name: step })).toBeChecked()
+  }
+}
+
+/** Signs the check under Prove, by Tab and Enter. */
+export async function sign(page: Page, reason = ''): Promise<void> {
+  await page.keyboard.press('Escape')
+  if (reason) {
+    await tabTo(page, active => active.id === 'sign-reason')
+    await page.keyboard.type(reason)
+  }
+  await tabTo(page, active => active.id === 'sign-name')
+  await page.keyboard.press('Control+a')
+  await type(page, 'T. Marl')
+  await expect(page.getByTestId('answer')).toContainText('Signed off by T. Marl')
+}
