@@ -117,8 +117,14 @@ function nothingBeyond(goal: AllocationRequest['goal'], answer: Answer, ranked: 
 
 /** What a column adds to the goal at least: its distance, or what of it is in none of the places now, and the opening. */
 const valueOf = ({ drawer, goal, opening }: AllocationRequest, pool: ReadonlyMap<string, number>) => {
-  const price = new Map(drawer.map(lot => [lot.id, lot.cost ?? 0]))
+  const price = pricesOf(drawer)
   return ({ distance, pack, changed }: Column): number => (goal === 'nearest' ? distance : (changed ? opening : 0) + pack.reduce((sum, { lotId, count }) => sum + price.get(lotId)! * Math.max(0, count - (pool.get(lotId) ?? 0)), 0))
+}
+
+/** Smallest coin a piece; one whose price nobody knows counts as dearer than any, so that it is not taken for cheap. */
+function pricesOf(drawer: readonly Lot[]): Map<string, number> {
+  const dearest = Math.max(0, ...drawer.map(lot => lot.cost ?? 0))
+  return new Map(drawer.map(lot => [lot.id, lot.cost ?? 2 * dearest + 1]))
 }
 
 const variable = (place: number, column: number): string => `y${place}_${column}`
@@ -126,13 +132,14 @@ const staying = (place: number): string => `s${place}`
 
 /** The programme over given columns: one a place, pieces beyond those fitted are bought. */
 function programme({ drawer, places, ordering, opening }: AllocationRequest, pool: ReadonlyMap<string, number>, columns: readonly (readonly Column[])[], partial: boolean) {
+  const prices = pricesOf(drawer)
   const used = (pack: Pack, id: string) => pack.find(piece => piece.lotId === id)?.count ?? 0
   const each = columns.flatMap((of, p) => of.map((column, c) => ({ p, column, name: variable(p, c) })))
   // A place without any column stays as it is, whatever is asked.
   const stays = places.flatMap((place, p) => (partial || columns[p]!.length === 0 ? [{ p, place, name: staying(p) }] : []))
   const lots = drawer.flatMap((lot, l) => {
     const terms = [...each.map(({ column, name }): [number, string] => [used(column.pack, lot.id), name]), ...stays.map(({ place, name }): [number, string] => [used(place.fitted, lot.id), name])].filter(([count]) => count > 0)
-    return terms.length === 0 ? [] : [{ bought: `b${l}`, price: lot.cost ?? 0, row: ` l${l}: ${linear([...terms, [-1, `b${l}`]])} <= ${pool.get(lot.id) ?? 0}`, free: ordering ? 10_000 : Math.max(0, lot.onHand - lot.reserved) }]
+    return terms.length === 0 ? [] : [{ bought: `b${l}`, price: prices.get(lot.id)!, row: ` l${l}: ${linear([...terms, [-1, `b${l}`]])} <= ${pool.get(lot.id) ?? 0}`, free: ordering ? 10_000 : Math.max(0, lot.onHand - lot.reserved) }]
   })
   return {
     goals: {

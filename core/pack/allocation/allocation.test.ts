@@ -88,6 +88,10 @@ describe('several places from one drawer', () => {
     const asked = (goal: 'nearest' | 'cheapest', opening: number) => allocate(request([lot('std', 1_500_000, 0), lot('u1', 1_506_000, 2, 0)], [place('a', 52_000, pair('std'))], { goal, opening }), solve).places[0]!.change.in.length
     expect([asked('nearest', 900), asked('cheapest', 900), asked('cheapest', 0)]).toEqual([1, 0, 1])
   })
+  it('does not take a piece for cheap because nobody knows its price', () => {
+    const lots = [lot('std', 1_500_000, 0), lot('u1', 1_520_000, 2, null), lot('u2', 1_519_000, 2, 900)]
+    expect(allocate(request(lots, [place('a', 90_000, pair('std'))], { goal: 'cheapest' }), solve)).toMatchObject({ bought: pair('u2'), cost: 1_800 })
+  })
   it('keeps what is reserved for another check', () => {
     const kept = drawer().map(l => ({ ...l, reserved: l.onHand }))
     expect(allocate(request(kept, [place('a', 80_000, pair('std'))]), solve).places[0]!.pack).toBeNull()
@@ -101,5 +105,16 @@ describe('several places from one drawer', () => {
       const expected = byHand(asked)!
       expect(compare(keyOf(asked), expected)).toBe(0)
     }), { numRuns: 60 })
+  })
+  it('equals trying every choice where a place has more packs than it begins with (property)', { timeout: 120_000 }, () => {
+    const prices = fc.array(fc.integer({ min: 50, max: 400 }), { minLength: 16, maxLength: 16 })
+    fc.assert(fc.property(prices, fc.integer({ min: 30, max: 70 }), fc.integer({ min: 30, max: 70 }), fc.constantFrom('nearest' as const, 'cheapest' as const), fc.constantFrom(0, 150), (costs, a, b, goal, opening) => {
+      // Hardly apart in size: nearly every pair is in limits.
+      const lots = costs.map((cost, i) => lot(`l${String(i).padStart(2, '0')}`, 1_500_000 + (i % 5) * 1_500, 1, cost))
+      const asked = request(lots, [place('a', a * 1_000, pair('l00')), place('b', b * 1_000, pair('l08'))], { goal, opening })
+      const answer = allocate(asked, solve)
+      expect(compare(keyOf(asked), byHand(asked)!)).toBe(0)
+      expect(answer.proven).toBe(true)
+    }), { numRuns: 12 })
   })
 })
