@@ -8,7 +8,7 @@ import { boreFindings, boreFrom, masterOf } from '../bore-master'
 import type { Answers, CombinedResult, Position, Target, Wanted } from '../contract'
 import { diametersOf, largestDifference, meanDiameter } from '../diameters'
 import type { Setup } from '../setup'
-import { NM_PER, nm } from '../../quantity/length'
+import { NM_PER, nm, thou } from '../../quantity/length'
 import { bagPoint, bagsOf, borePoints, pinPoints, rodsOf, setPoint, sortRules, zeroPoint } from './layout'
 import { sortRollers, type Roller, type SortedRollers } from './sort-rollers'
 
@@ -112,5 +112,8 @@ export function boreTargets(setup: Setup, answers: Answers, wanted: Wanted): Tar
   })
 }
 
-/** Out-of-round where no book has a limit: the goal of common practice. */
-export const thumbRound = (result: string): LimitSet | null => (result === 'bore-round' ? { kind: 'upper', upper: nm(ROUND_GOAL), unit: 'thou', source: { kind: 'common-practice', text: 'out-of-round of a honed bore: 1 tenth; from 3 a reject' } } : null)
+/** Where no book has limits: the clearance of road engines, and the goal for out-of-round. Common practice. */
+export function thumbLimits(result: string): LimitSet | null {
+  if (result === 'clearance') return { kind: 'two-sided', lower: thou(0.9), upper: thou(1.2), unit: 'thou', source: { kind: 'common-practice', text: 'roller big ends for the road: 0.9 to 1.2 thou; for racing 1.5 to 3' } }
+  return result === 'bore-round' ? { kind: 'upper', upper: nm(ROUND_GOAL), unit: 'thou', source: { kind: 'common-practice', text: 'out-of-round of a honed bore: 1 tenth; from 3 a reject' } } : null
+}

@@ -1,7 +1,7 @@
 import { NM_PER, nm, thou } from '../../quantity/length'
 import { HEAT_DEFAULTS, heatFields, MASTER_DEFAULTS, masterFields } from '../bore-master'
 import type { CheckKind } from '../contract'
-import { boreTargets, combineRods, lacksSets, sortedRollers, takenSet, thumbRound } from './evaluate'
+import { boreTargets, combineRods, lacksSets, sortedRollers, takenSet, thumbLimits } from './evaluate'
 import { honePlan } from './hone-plan'
 import { points, resultKinds, roles, rodsOf } from './layout'
 import { rollerSteps } from './procedure'
@@ -40,5 +40,5 @@ export const rollerBigEnd: CheckKind = {
     sets: rodsOf(setup).map(({ id }) => ({ rod: id, rollers: takenSet(setup, answers, id)?.rollers.map(({ id: roller, bag, size }) => ({ id: roller, bag, size })) ?? null })),
     honing: targets.filter(target => target.id === 'bore').map(target => ({ rod: target.position, ...honePlan(setup, answers, target.position!, target) })),
   }),
-  thumb: (setup, _answers, result) => (rodsOf(setup).length > 0 ? thumbRound(result) : null),
+  thumb: (setup, _answers, result) => (rodsOf(setup).length > 0 ? thumbLimits(result) : null),
 }

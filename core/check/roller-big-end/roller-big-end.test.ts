@@ -56,6 +56,11 @@ describe('the bore of a roller big end', () => {
     expect(oval(3).findings.at(-1)!.words).toContain('a reject')
     expect(oval(2)).toMatchObject({ state: 'no-limit', thumb: { upper: thou(0.1) } })
   })
+  it('with no book, the clearance of road engines is offered and not judged by; without limits there is no size to hone to', () => {
+    const { current, targets } = evaluateCheck(checkOf('roller-big-end', { setup, trials: [trial('t1', [...pin(0), ...of, took('1', of), ...bore(8)])] }), [])
+    expect(current.results[0]).toMatchObject({ state: 'no-limit', thumb: { lower: thou(0.9), upper: thou(1.2), source: { kind: 'common-practice' } } })
+    expect(targets).toEqual([])
+  })
   it('without a master there is a size to hone to, but no figure for the dial', () => {
     const evaluation = evaluate([...pin(0), ...of, took('1', of)], { master: '' })
     expect(evaluation.targets.map(({ id }) => id)).toEqual(['bore'])
