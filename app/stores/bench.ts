@@ -138,8 +138,16 @@ export const useBench = defineStore('bench', () => {
   const voidReading = (readingId: string, reason: string) => queue({ op: uuid(), kind: 'void', readingId, reason, words: `void: ${reason}` })
   const tick = (step: string, trial: string | null, ticked: boolean, words: string) => queue({ op: uuid(), kind: 'tick', step, trial, ticked, words })
 
+  /** Writes that need the server's answer go one after the other, each onto what the one before left: a field left in haste must not outrun itself. */
+  let turn: Promise<unknown> = Promise.resolve()
+  function command(path: string, body: Record<string, unknown>): Promise<void> {
+    const mine = turn.then(() => commandNow(path, body))
+    turn = mine.catch(() => {})
+    return mine
+  }
+
   /** A write that needs the server's answer: set-up, fitting, signature. What waits is sent before it. */
-  async function command(path: string, body: Record<string, unknown>): Promise<void> {
+  async function commandNow(path: string, body: Record<string, unknown>): Promise<void> {
     await flush()
     if (waiting.value > 0) throw new AwayError('Readings are still waiting to be sent.')
     try {

@@ -68,6 +68,21 @@ test('a page left open learns by itself that another machine wrote', async ({ br
   await expect(busy!.getByTestId('stale')).toHaveCount(0)
 })
 
+test('settings changed faster than a slow server answers all arrive, in their order', async ({ page, shop }) => {
+  await page.route('**/settings', async (route) => {
+    await new Promise(resolve => setTimeout(resolve, 700))
+    await route.continue()
+  })
+  await page.goto(`${shop.address}/checks/launch-coupling`)
+  await page.getByRole('button', { name: /Set up/ }).click()
+  for (const title of ['first', 'second', 'third']) {
+    await page.getByLabel('Name of the check').fill(title)
+    await page.keyboard.press('Tab')
+  }
+  await expect.poll(async () => ((await (await fetch(`${shop.address}/api/checks/launch-coupling`)).json()) as { document: { title: string } }).document.title).toBe('third')
+  await expect(page.getByTestId('stale')).toHaveCount(0)
+})
+
 test('another machine that is behind learns at its next write what it missed', async ({ browser, shop }) => {
   const pages = await Promise.all([0, 1].map(async () => (await browser.newContext()).newPage()))
   for (const page of pages) {
