@@ -109,6 +109,9 @@ describe('a part read warm', () => {
     expect(hot('aluminium alloy', 30).estimate!.value).toBeCloseTo(50_000 - 23e-6 * 10 * MASTER, 0)
     // Steel at the temperature of its steel master: nothing to correct.
     expect(hot('steel', 30, { celsius: '30' }).estimate!.value).toBeCloseTo(50_000, 3)
+    // All of it at 30, but the block grows twice as fast as the master: the difference of the two.
+    expect(hot('aluminium alloy', undefined, { celsius: '30' }).estimate!.value).toBeCloseTo(50_000 - (23e-6 - 11.5e-6) * 10 * MASTER, 0)
+    expect(hot('steel', undefined, { celsius: '30' }).estimate!.value).toBeCloseTo(50_000, 3)
     expect(hot('steel', -5).estimate!.value).toBeGreaterThan(50_000)
   })
   it('says what was taken off, as a warning where it is more than a tenth of the band', () => {

@@ -9,12 +9,12 @@ import { boreSign } from './bore-gauge/bore'
 import { NO_ANSWER, type Heat, type PointAnswer, type SingleFigure, type WayContext } from './way'
 
 /**
- * What the heat of the part added to a figure, nm: 0 where no temperature was noted, so part and gauge were alike. A deviation on a
- * bore dial is read against a master of known size, and carries the heat of all of that size, with the sense of its dial.
+ * What the heat of the part added to a figure, nm. Where no temperature was noted the part was as warm as its gauge; of the same
+ * metal it then needs no correction. A deviation on a bore dial is read against a master of known size, and carries the heat of all of that size, with the sense of its dial.
  */
 export function heatIn(reading: FigureReading, heat: Heat | null, gauge: Gauge): number {
-  if (!heat || reading.celsius === undefined) return 0
-  const part = { alpha: heat.partAlpha, celsius: reading.celsius }
+  if (!heat) return 0
+  const part = { alpha: heat.partAlpha, celsius: reading.celsius ?? heat.gauge.celsius }
   return gauge.kind === 'bore-gauge' ? boreSign(gauge) * heatError(heat.size ?? 0, heat.gauge, part) : heatError(reading.figure, heat.gauge, part)
 }
 
@@ -29,7 +29,7 @@ function heatFindings(figures: readonly FigureReading[], { heat, band }: WayCont
     // Of the part itself, whichever way its dial runs.
     const part = gauge.kind === 'bore-gauge' ? boreSign(gauge) * effect : effect
     const amount = formatLength(Math.abs(effect), gauge.unit, { unit: true })
-    return [{ gate: 'heat', level: heatMatters(effect, band) ? 'warn' : 'note', repeatId: reading.id, words: `Read at ${reading.celsius} °C: ${amount} ${part > 0 ? 'big with heat, taken off' : 'small with cold, put back'}.` }]
+    return [{ gate: 'heat', level: heatMatters(effect, band) ? 'warn' : 'note', repeatId: reading.id, words: `Read at ${reading.celsius ?? heat!.gauge.celsius} °C: ${amount} ${part > 0 ? 'big with heat, taken off' : 'small with cold, put back'}.` }]
   })
 }
 

@@ -29,6 +29,8 @@ export interface LapProgress {
   /** still to come off, nm; below zero: too thin */
   readonly left: number | null
   readonly state: 'measure' | 'lap' | 'size' | 'below'
+  /** its faces are too far out of parallel; the last of the words then says so */
+  readonly crooked: boolean
   /** would it do as it is? */
   readonly does: boolean
   readonly words: readonly string[]
@@ -45,7 +47,7 @@ const AT_SIZE = NM_PER.tenth / 2
 export function lapProgress({ target, low, high, passes }: Pick<Lap, 'target' | 'low' | 'high' | 'passes'>, unit: LengthUnit): LapProgress {
   const show = (value: number) => formatLength(Math.abs(value), unit, { unit: true, fine: true })
   const newest = passes.at(-1)
-  if (!newest) return { mean: null, parallelism: null, left: null, state: 'measure', does: false, words: [`Measure it at ${LAP_POINTS} points before the first pass: cold, clean, deburred.`] }
+  if (!newest) return { mean: null, parallelism: null, left: null, state: 'measure', crooked: false, does: false, words: [`Measure it at ${LAP_POINTS} points before the first pass: cold, clean, deburred.`] }
   const mean = newest.figures.reduce((sum, figure) => sum + figure, 0) / newest.figures.length
   const thickest = Math.max(...newest.figures)
   const parallelism = thickest - Math.min(...newest.figures)
@@ -59,7 +61,7 @@ export function lapProgress({ target, low, high, passes }: Pick<Lap, 'target' | 
       : state === 'size' ? 'Stop: at size. Wash it, let it cool, measure once more.' : `${show(left)} left: ${left > COARSE_UNTIL ? 'coarse' : 'fine'}, and measure it cold.`,
     ...(crooked ? [`Its faces are ${show(parallelism)} out of parallel: press at point ${newest.figures.indexOf(thickest as Nm) + 1}, where it is thickest${state === 'lap' ? '' : ', or scrap it'}.`] : []),
   ]
-  return { mean, parallelism, left, state, does, words }
+  return { mean, parallelism, left, state, crooked, does, words }
 }
 
 /** The thickness a made piece goes into stock with: the mean of its last four figures. nm */

@@ -17,7 +17,7 @@ export const STONES: readonly Stone[] = ['coarse', 'medium', 'fine']
 /** One figure: a diameter by micrometer, what a bore gauge shows, the printed gap a squashed strip matches. nm */
 export interface FigureReading extends ReadingHead {
   readonly figure: Nm
-  /** Temperature of the part when it was read, °C; left out where part and gauge were alike. */
+  /** Temperature of the part when it was read, °C; left out where it was as warm as its gauge. */
   readonly celsius?: number
   /** In a log of honing. */
   readonly stone?: Stone

@@ -38,7 +38,7 @@ function cells(reading: PointReading): string[] {
           <td v-for="(cell, at) in cells(reading)" :key="at" class="figure text-right" :class="{ 'line-through': reading.voided }">{{ cell }}</td>
           <td class="text-[13px]">
             <span v-if="reading.voided" class="text-out">void: {{ reading.voided.reason }}</span>
-            <span v-else-if="isFigure(reading) && reading.celsius !== undefined && says(reading).every(f => f.gate === 'heat')" class="text-mute" :title="says(reading).map(f => f.words).join(' ')">{{ reading.celsius }} °C{{ says(reading).length ? `: ${says(reading)[0]!.words.split(': ')[1]!.replace('.', '')}` : '' }}</span>
+            <span v-else-if="isFigure(reading) && reading.celsius !== undefined && says(reading).every(f => f.gate === 'heat')" class="text-mute">{{ says(reading)[0]?.words ?? `${reading.celsius} °C` }}</span>
             <span v-else-if="says(reading).length" :class="says(reading).some(f => f.level === 'fail') ? 'text-out' : 'text-near'" :title="says(reading).map(f => f.words).join(' ')">{{ says(reading).map(shortWord).join(', ') }}</span>
             <span v-else-if="entry === 'travel'" class="text-in">holds zero</span>
           </td>

@@ -15,7 +15,7 @@ const widest = computed(() => marks.value[0]?.width ?? 1)
 const share = (gap: number, width: number | null) => 100 * (width === null ? marks.value[0]!.gap / gap : width / widest.value)
 const width = ref<Nm | null>(null)
 const found = computed(() => (width.value === null ? null : markFor(marks.value, width.value)))
-const lit = computed(() => found.value?.gap ?? props.figure)
+const lit = computed(() => props.figure ?? found.value?.gap ?? null)
 </script>
 
 <template>
@@ -23,7 +23,7 @@ const lit = computed(() => found.value?.gap ?? props.figure)
     <h3 class="label mb-1">Scale of {{ gauge.name }}</h3>
     <ul aria-label="Printed scale: the wider the strip, the smaller the gap">
       <li v-for="mark in marks" :key="mark.gap"><button type="button" class="relative grid min-h-8 w-full grid-cols-[4.2rem_1fr_4.2rem] items-center gap-2 rounded" :class="lit === mark.gap ? 'bg-sheet outline-2 outline-accent' : ''" :aria-pressed="lit === mark.gap" @click="$emit('pick', mark.gap as Nm)">
-        <span class="figure text-right text-[12.5px]">{{ formatLength(mark.gap, 'in') }}<span class="sr-only"> in, </span></span><span class="mx-auto block h-4 rounded-[1px] border" :class="lit === mark.gap ? 'bg-brass' : 'bg-steel'" :style="{ width: `${share(mark.gap, mark.width)}%`, background: lit === mark.gap ? 'var(--brass)' : 'var(--steel)', borderColor: 'var(--brass-line)' }" /><span class="figure text-left text-[12.5px]">{{ formatLength(mark.gap, 'mm') }}<span class="sr-only"> mm{{ mark.width === null ? '' : `: strip ${formatLength(mark.width, 'mm', { decimals: 2, unit: true })} wide` }}</span></span>
+        <span class="figure text-right text-[12.5px]">{{ formatLength(mark.gap, 'in') }}<span class="sr-only"> in, </span></span><span class="mx-auto block h-4 rounded-[1px] border" :style="{ width: `${share(mark.gap, mark.width)}%`, background: lit === mark.gap ? 'var(--brass)' : 'var(--steel)', borderColor: 'var(--brass-line)' }" /><span class="figure text-left text-[12.5px]">{{ formatLength(mark.gap, 'mm') }}<span class="sr-only"> mm{{ mark.width === null ? '' : `: strip ${formatLength(mark.width, 'mm', { decimals: 2, unit: true })} wide` }}</span></span>
       </button></li>
     </ul>
     <p class="flex justify-between text-[12px] text-mute"><span>gap, in</span><span>gap, mm</span></p>

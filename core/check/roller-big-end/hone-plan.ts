@@ -36,6 +36,8 @@ export interface HonePlan {
   readonly stone: Stone | null
   /** what the dial shows, with the bore as warm as it was last read, where a stone takes over, and at size */
   readonly marks: readonly { readonly stone: Stone | 'size', readonly dial: number }[]
+  /** an end is past size already; the first of the words then says so */
+  readonly over: boolean
   /** what to do now, in sentences */
   readonly words: readonly string[]
 }
@@ -57,7 +59,7 @@ export function honePlan(setup: Setup, answers: Answers, rod: string, target: Pi
     }),
   }))
   const newest = ends.flatMap(({ end, passes }) => (passes.length > 0 ? [{ end, pass: passes.at(-1)! }] : []))
-  if (newest.length === 0) return { ends, left: null, stone: null, marks: [], words: ['Read the bore at both ends before the first stroke.'] }
+  if (newest.length === 0) return { ends, left: null, stone: null, marks: [], over: false, words: ['Read the bore at both ends before the first stroke.'] }
   const tight = newest.reduce((a, b) => (b.pass.left > a.pass.left ? b : a))
   const wide = newest.reduce((a, b) => (b.pass.left < a.pass.left ? b : a))
   const { left, heat } = tight.pass
@@ -67,7 +69,7 @@ export function honePlan(setup: Setup, answers: Answers, rod: string, target: Pi
   const shown = at.estimate.value + at.heat
   const dial = (stays: number) => shown + sign * (left - stays)
   const marks = [{ stone: 'medium', stays: COARSE_UNTIL }, { stone: 'fine', stays: MEDIUM_UNTIL }, { stone: 'size', stays: 0 }] as const
-  return { ends, left, stone, marks: marks.filter(({ stays }) => left > stays).map(({ stone: next, stays }) => ({ stone: next, dial: dial(stays) })), words: wordsFor({ left, heat, stone, tight: tight.end, gap: tight.pass.left - wide.pass.left, over: wide.pass.left, both: newest.length > 1, strokes: passesLeft(ends.find(({ end }) => end === tight.end)!.passes) }, answers.unit) }
+  return { ends, left, stone, marks: marks.filter(({ stays }) => left > stays).map(({ stone: next, stays }) => ({ stone: next, dial: dial(stays) })), over: wide.pass.left < -AT_SIZE, words: wordsFor({ left, heat, stone, tight: tight.end, gap: tight.pass.left - wide.pass.left, over: wide.pass.left, both: newest.length > 1, strokes: passesLeft(ends.find(({ end }) => end === tight.end)!.passes) }, answers.unit) }
 }
 
 /** Passes that hold: a rod that was straightened or replaced begins anew. */

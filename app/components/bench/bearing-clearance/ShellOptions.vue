@@ -8,14 +8,14 @@ import { formatLength } from '#core/quantity/format-length'
 import { UNIT_NAME } from '#core/quantity/length'
 import { money } from '~/composables/money'
 import { markedText } from '~/composables/sizeText'
-import { useOptions } from '~/composables/useOptions'
+import { useShellOptions } from '~/composables/useShellOptions'
 import { usePreferences } from '~/stores/preferences'
 
 /** All bearings at once: what can be done, side by side with its cost, and what goes where. */
 const props = defineProps<{ document: CheckDocument, evaluation: CheckEvaluation, lots: readonly Lot[], locked: boolean, busy: boolean }>()
 const emit = defineEmits<{ fit: [{ place: string, pieces: Pack }[]] }>()
 const preferences = usePreferences()
-const { options, progress, failed, start, cancel } = useOptions()
+const { options, progress, failed, start, cancel } = useShellOptions()
 const goal = ref<'nearest' | 'cheapest'>('cheapest')
 const ordering = ref(false)
 const picked = ref<ShellOption['id'] | null>(null)

@@ -82,7 +82,7 @@ const leftWords = computed(() => {
     </div>
     <div v-for="{ rod, plan } in plans" :key="rod.id" data-test="hone-plan">
       <h2 class="label mb-1">Honing {{ rod.label.toLowerCase() }}</h2>
-      <p v-for="words in plan.words" :key="words" class="text-[14px]" :class="words.startsWith('Too large') ? 'text-out' : ''">{{ words }}</p>
+      <p v-for="(words, i) in plan.words" :key="words" class="text-[14px]" :class="plan.over && i === 0 ? 'text-out' : ''">{{ words }}</p>
       <p v-if="plan.marks.length" class="mt-1 text-[13.5px] text-mute">With the bore as warm as it is: <template v-for="(mark, i) in plan.marks" :key="mark.stone">{{ i ? '; ' : '' }}{{ mark.stone === 'size' ? 'size' : `${mark.stone} stone` }} at <span class="figure text-ink">{{ formatLength(mark.dial, preferences.unit, { sign: true, fine: true }) }}</span></template> {{ UNIT_NAME[preferences.unit] }} on the dial.</p>
       <HoneCurve v-if="plan.left !== null" class="mt-2" :plan="plan" />
     </div>

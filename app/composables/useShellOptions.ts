@@ -1,9 +1,9 @@
 import { onBeforeUnmount, ref, shallowRef } from 'vue'
 import type { ShellOption } from '#core/check/bearing-clearance/options'
-import type { OptionsAnswer, OptionsQuestion } from '../workers/options.worker'
+import type { OptionsAnswer, OptionsQuestion } from '../workers/shell-options.worker'
 
 /** Works out all places at once beside the page; takes a while, says how far it is, and can be stopped. */
-export function useOptions() {
+export function useShellOptions() {
   const options = shallowRef<readonly ShellOption[] | null>(null)
   const progress = ref<{ words: string, share: number } | null>(null)
   const failed = ref<string | null>(null)
@@ -19,7 +19,7 @@ export function useOptions() {
     options.value = null
     failed.value = null
     progress.value = { words: 'Loading the solver', share: 0 }
-    worker = new Worker(new URL('../workers/options.worker.ts', import.meta.url), { type: 'module' })
+    worker = new Worker(new URL('../workers/shell-options.worker.ts', import.meta.url), { type: 'module' })
     worker.addEventListener('message', ({ data }: MessageEvent<OptionsAnswer>) => {
       if ('progress' in data) progress.value = { words: data.progress, share: data.share }
       else {
