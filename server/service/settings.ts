@@ -6,6 +6,7 @@ import { gaugeKindsFor } from '#core/check/gauges-needed'
 import { bindParts } from '#core/check/parts'
 import { fieldFault, type Setup } from '#core/check/setup'
 import { limitsFault, type LimitSet } from '#core/verdict/limits'
+import type { PackRules } from '#core/pack/chooser/prepare'
 import type { Nm } from '#core/quantity/length'
 import type { CheckView } from '#shared/types'
 import type { CheckSettingsDto, NewCheckDto, SettingsDto } from '#shared/dto/check'
@@ -21,6 +22,9 @@ import { commandCheck } from './command'
 
 /** Optional fields arrive as undefined properties; a stored object must not carry them. */
 const tidy = <T extends object>(value: T): T => JSON.parse(JSON.stringify(value)) as T
+
+/** The rules with only those changed that are given; null takes one away. */
+const rulesWith = (rules: PackRules, change: object = {}): PackRules => Object.fromEntries(Object.entries({ ...rules, ...tidy(change) }).filter(([, value]) => value !== null))
 
 function setupOf(kind: CheckKind, wanted: Record<string, string>): Setup {
   for (const [id, value] of Object.entries(wanted)) {
@@ -75,7 +79,7 @@ export async function createCheck(db: Database, jobId: string, dto: NewCheckDto)
     const s = dto.settings
     const settings = {
       id: dto.id, kind: kind.id, title: s.title?.trim() || kind.title, entryUnit: s.entryUnit ?? 'thou', setup: setupOf(kind, s.setup ?? {}),
-      working: s.working ?? 'book', rule: s.rule ?? (kind.safety ? 'guarded' as const : 'plain' as const), aim: tidy(s.aim ?? { school: 'middle' as const }), packRules: tidy(s.packRules ?? {}),
+      working: s.working ?? 'book', rule: s.rule ?? (kind.safety ? 'guarded' as const : 'plain' as const), aim: tidy(s.aim ?? { school: 'middle' as const }), packRules: rulesWith({}, s.packRules),
       family: s.family ?? '', uRefit: s.uRefit ?? DEFAULT_REFIT as Nm, tipAngle: s.tipAngle ?? 0,
     }
     assertAim(settings.aim)
@@ -112,7 +116,7 @@ export const changeSettings = (db: Database, id: string, dto: SettingsDto): Prom
   await updateSettings(sql, {
     id, kind: document.kind,
     title: s.title?.trim() ?? document.title, entryUnit: s.entryUnit ?? document.entryUnit, setup, working: s.working ?? document.limits.working,
-    rule: s.rule ?? document.rule, aim, packRules: tidy(s.packRules ?? document.packRules), family: s.family ?? document.family, uRefit: s.uRefit ?? document.uRefit,
+    rule: s.rule ?? document.rule, aim, packRules: rulesWith(document.packRules, s.packRules), family: s.family ?? document.family, uRefit: s.uRefit ?? document.uRefit,
     tipAngle: s.tipAngle ?? document.tipAngle,
   })
   await keepLimits(sql, id, kind, setup, s.limits)

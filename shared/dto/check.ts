@@ -12,6 +12,7 @@ export class AimDto {
   @IsOptional() @IsString() @MaxLength(200) reason?: string
 }
 
+/** Only what is given changes; null takes a rule away. */
 export class PackRulesDto {
   @IsOptional() @IsInt() @Min(0) @Max(20) fewest?: number
   @IsOptional() @IsInt({ message: 'A whole number of pieces.' }) @Min(1, { message: 'At least one piece.' }) @Max(12, { message: 'Packs of up to 12 pieces.' }) most?: number

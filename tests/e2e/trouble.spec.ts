@@ -80,7 +80,39 @@ test('settings changed faster than a slow server answers all arrive, in their or
     await page.keyboard.press('Tab')
   }
   await expect.poll(async () => ((await (await fetch(`${shop.address}/api/checks/launch-coupling`)).json()) as { document: { title: string } }).document.title).toBe('third')
+  // an answer that comes in late does not wipe out what is being typed in the next field
+  await page.goto(`${shop.address}/checks/launch-idler`)
+  await page.getByRole('button', { name: /Set up/ }).click()
+  await page.getByLabel('Name of the check').fill('Idler, late answer')
+  await page.getByLabel('Tip’s angle, degrees').fill('12')
+  await expect(page.getByRole('heading', { name: 'Idler, late answer' })).toBeVisible()
+  await expect(page.getByLabel('Tip’s angle, degrees')).toHaveValue('12')
+
+  // rules of one pack, each with its own field, do not undo each other
+  const rules = async () => ((await (await fetch(`${shop.address}/api/checks/launch-idler`)).json()) as { document: { packRules: object } }).document.packRules
+  await page.getByLabel('Most pieces').fill('5')
+  await page.getByLabel('Fewest pieces').fill('2')
+  await page.getByLabel('Largest stack').fill('60')
+  await page.getByLabel('put in measured pieces only').check()
+  await expect.poll(rules).toMatchObject({ most: 5, fewest: 2, largestStack: 1_524_000, noUnmeasured: true })
+  await page.getByLabel('Largest stack').fill('')
+  await page.getByLabel('Largest stack').press('Tab')
+  await expect.poll(rules).not.toHaveProperty('largestStack')
   await expect(page.getByTestId('stale')).toHaveCount(0)
+})
+
+test('a check made before a slow shop has answered still gets its drawer and its gauge', async ({ page, shop }) => {
+  await page.route(/\/api\/(stock|gauges)$/, async (route) => {
+    await new Promise(resolve => setTimeout(resolve, 1_500))
+    await route.continue()
+  })
+  await page.goto(`${shop.address}/jobs/launch-box`)
+  await page.getByRole('button', { name: 'New check' }).click()
+  await page.keyboard.type('Made in haste')
+  await page.keyboard.press('Enter')
+  await expect(page).toHaveURL(/checks\//)
+  await expect(page.getByLabel('Pieces come from')).not.toHaveValue('')
+  await expect(page.getByLabel('Dial indicator', { exact: true })).not.toHaveValue('')
 })
 
 test('another machine that is behind learns at its next write what it missed', async ({ browser, shop }) => {

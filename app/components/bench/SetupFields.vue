@@ -12,7 +12,7 @@ const props = defineProps<{ kind: CheckKind, setup: Setup, unitSystem: UnitSyste
 const emit = defineEmits<{ change: [Record<string, string>] }>()
 const fields = computed(() => fieldsFor(props.kind.setupFields, props.setup))
 const off = (field: { readonly free?: boolean }) => props.disabled || (props.settled && !field.free)
-const value = (event: Event) => (event.target as HTMLInputElement).value
+const value = (event: Event) => (event.target as HTMLSelectElement).value
 function length(id: string, given: Nm | null): void {
   const text = given === null ? '' : String(given)
   if (text !== (props.setup[id] ?? '')) emit('change', { [id]: text })
@@ -33,9 +33,9 @@ function price(id: string, text: string): void {
     <template v-else>
       <label class="label mb-1 block" :for="`setup-${field.id}`">{{ field.label }}</label>
       <select v-if="field.kind === 'choice'" :id="`setup-${field.id}`" class="field" :value="setup[field.id] ?? kind.defaultSetup[field.id]" :disabled="off(field)" @change="emit('change', { [field.id]: value($event) })"><option v-for="option in field.options" :key="option.value" :value="option.value">{{ option.label }}{{ option.hint ? ` (${option.hint})` : '' }}</option></select>
-      <input v-else-if="field.kind === 'celsius'" :id="`setup-${field.id}`" class="field figure" type="text" inputmode="decimal" autocomplete="off" :value="setup[field.id] ?? kind.defaultSetup[field.id]" :disabled="off(field)" :aria-invalid="faultAt(faults, `settings.setup.${field.id}`) !== undefined" @change="emit('change', { [field.id]: value($event) })">
-      <input v-else-if="field.kind === 'price'" :id="`setup-${field.id}`" class="field figure" type="text" inputmode="decimal" autocomplete="off" placeholder="no price" :value="setup[field.id] ? money(Number(setup[field.id])) : ''" :disabled="off(field)" :aria-invalid="badPrice === field.id" @change="price(field.id, value($event))">
-      <input v-else :id="`setup-${field.id}`" class="field figure" type="number" :min="field.least" :max="field.most" :value="setup[field.id]" :disabled="off(field)" @change="emit('change', { [field.id]: value($event) })">
+      <TextField v-else-if="field.kind === 'celsius'" :id="`setup-${field.id}`" class="figure" type="text" inputmode="decimal" :text="setup[field.id] ?? kind.defaultSetup[field.id] ?? ''" :disabled="off(field)" :aria-invalid="faultAt(faults, `settings.setup.${field.id}`) !== undefined" @keep="text => emit('change', { [field.id]: text })" />
+      <TextField v-else-if="field.kind === 'price'" :id="`setup-${field.id}`" class="figure" type="text" inputmode="decimal" placeholder="no price" :text="setup[field.id] ? money(Number(setup[field.id])) : ''" :disabled="off(field)" :aria-invalid="badPrice === field.id" @keep="text => price(field.id, text)" />
+      <TextField v-else :id="`setup-${field.id}`" class="figure" type="number" :min="field.least" :max="field.most" :text="setup[field.id] ?? ''" :disabled="off(field)" @keep="text => emit('change', { [field.id]: text })" />
       <p v-if="badPrice === field.id" class="fault">{{ BAD_PRICE }}</p>
       <p v-if="faultAt(faults, `settings.setup.${field.id}`)" class="fault">{{ faultAt(faults, `settings.setup.${field.id}`) }}</p>
     </template>

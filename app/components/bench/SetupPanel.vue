@@ -51,10 +51,11 @@ function keepAim(): void {
   const aim = { school: school.value, ...(school.value === 'own' ? { own: own.value! } : {}), ...(aimReason.value.trim() ? { reason: aimReason.value.trim() } : {}) }
   if (JSON.stringify(aim) !== JSON.stringify(props.document.aim)) emit('keep', { aim })
 }
-const keepRules = (change: Record<string, unknown>) => emit('keep', { packRules: { ...props.document.packRules, ...change } })
+/** Only what changed goes over: two fields left in haste must not undo each other. */
+const keepRules = (packRules: Record<string, unknown>) => emit('keep', { packRules })
 const largest = ref<Nm | null>(props.document.packRules.largestStack ?? null)
 function keepLargest(): void {
-  if ((largest.value ?? undefined) !== props.document.packRules.largestStack) keepRules({ largestStack: largest.value ?? undefined })
+  if ((largest.value ?? undefined) !== props.document.packRules.largestStack) keepRules({ largestStack: largest.value })
 }
 const value = (event: Event) => (event.target as HTMLSelectElement).value
 
@@ -79,7 +80,7 @@ function listPack(): void {
   <section aria-label="Set up" class="grid gap-x-8 gap-y-5 lg:grid-cols-2">
     <p v-if="faultAt(faults, '')" class="fault lg:col-span-2" role="alert">{{ faultAt(faults, '') }}</p>
     <div class="space-y-4">
-      <div><label class="label mb-1 block" for="setup-title">Name of the check</label><input id="setup-title" class="field" :value="document.title" maxlength="120" autocomplete="off" :disabled="locked" @change="emit('keep', { title: value($event) })"><p v-if="faultAt(faults, 'settings.title')" class="fault">{{ faultAt(faults, 'settings.title') }}</p></div>
+      <div><label class="label mb-1 block" for="setup-title">Name of the check</label><TextField id="setup-title" :text="document.title" maxlength="120" :disabled="locked" @keep="title => emit('keep', { title })" /><p v-if="faultAt(faults, 'settings.title')" class="fault">{{ faultAt(faults, 'settings.title') }}</p></div>
       <SetupFields :kind="kind" :setup="document.setup" :unit-system="preferences.system" :disabled="locked" :settled="document.trials.length > 1" :faults="faults" @change="setup => emit('keep', { setup })" />
       <div v-if="places.length">
         <label class="label mb-1 block" for="setup-family">Pieces come from</label>
@@ -96,7 +97,7 @@ function listPack(): void {
       <div v-for="need in needed" :key="need"><label class="label mb-1 block" :for="`setup-${need}`">{{ GAUGE_NAME[need] }}</label><select :id="`setup-${need}`" class="field" :value="document.gauges[need]?.id ?? ''" :disabled="locked" @change="emit('keep', { gaugeIds: [value($event)] })"><option v-if="!document.gauges[need]" value="" disabled>none in the register yet</option><option v-for="gauge in gauges.filter(g => g.kind === need)" :key="gauge.id" :value="gauge.id">{{ gauge.name }}</option></select><p v-if="need === 'plastic-strip' && grade" class="mt-0.5 text-[12.5px] text-mute" data-test="grade">Grade for these limits: {{ grade }}</p></div>
       <div class="grid grid-cols-2 gap-2">
         <div><label class="label mb-1 block" for="setup-unit">Entry unit of the check</label><select id="setup-unit" class="field" :value="document.entryUnit" :disabled="locked" @change="emit('keep', { entryUnit: value($event) })"><option value="thou">thou</option><option value="mm">mm</option></select></div>
-        <div v-if="usesDial"><label class="label mb-1 block" for="setup-angle">Tip’s angle, degrees</label><input id="setup-angle" class="field figure" type="number" min="0" max="60" step="1" :value="document.tipAngle" :disabled="locked" :aria-invalid="faultAt(faults, 'settings.tipAngle') !== undefined" @change="emit('keep', { tipAngle: Number(value($event)) })"><p v-if="faultAt(faults, 'settings.tipAngle')" class="fault">{{ faultAt(faults, 'settings.tipAngle') }}</p></div>
+        <div v-if="usesDial"><label class="label mb-1 block" for="setup-angle">Tip’s angle, degrees</label><TextField id="setup-angle" class="figure" type="number" min="0" max="60" step="1" :text="document.tipAngle" :disabled="locked" :aria-invalid="faultAt(faults, 'settings.tipAngle') !== undefined" @keep="text => emit('keep', { tipAngle: Number(text) })" /><p v-if="faultAt(faults, 'settings.tipAngle')" class="fault">{{ faultAt(faults, 'settings.tipAngle') }}</p></div>
       </div>
       <fieldset :disabled="locked"><legend class="label mb-1">Rule</legend>
         <label v-for="rule in (['plain', 'guarded'] as const)" :key="rule" class="flex min-h-11 items-center gap-2 text-[14px]"><input type="radio" name="rule" class="size-4" :checked="document.rule === rule" @change="emit('keep', { rule })">{{ rule === 'plain' ? 'Plain: inside the limits passes' : 'Guarded: 95 % sure, or too close to call' }}</label>
@@ -104,12 +105,12 @@ function listPack(): void {
       <fieldset v-if="places.length" class="space-y-2" :disabled="locked">
         <legend class="label mb-1">Pack</legend>
         <div class="grid grid-cols-2 gap-2">
-          <div v-if="places[0]!.rules?.most === undefined"><label class="label mb-1 block" for="setup-most">Most pieces</label><input id="setup-most" class="field figure" type="number" min="1" max="12" :value="document.packRules.most ?? 8" @change="keepRules({ most: Number(value($event)) })"><p v-if="faultAt(faults, 'settings.packRules.most')" class="fault">{{ faultAt(faults, 'settings.packRules.most') }}</p></div>
+          <div v-if="places[0]!.rules?.most === undefined"><label class="label mb-1 block" for="setup-most">Most pieces</label><TextField id="setup-most" class="figure" type="number" min="1" max="12" :text="document.packRules.most ?? 8" @keep="text => keepRules({ most: Number(text) })" /><p v-if="faultAt(faults, 'settings.packRules.most')" class="fault">{{ faultAt(faults, 'settings.packRules.most') }}</p></div>
           <div><label class="label mb-1 block" for="setup-order">After the aim, prefer</label><select id="setup-order" class="field" :value="document.packRules.order ?? 'pieces'" @change="keepRules({ order: value($event) })"><option value="pieces">fewer pieces</option><option value="changes">fewer changes</option><option value="cost">lower cost</option></select></div>
         </div>
         <div class="grid grid-cols-2 gap-2">
-          <div v-if="places[0]!.rules?.fewest === undefined"><label class="label mb-1 block" for="setup-fewest">Fewest pieces</label><input id="setup-fewest" class="field figure" type="number" min="0" max="12" :value="document.packRules.fewest ?? 0" @change="keepRules({ fewest: Number(value($event)) })"></div>
-          <div><label class="label mb-1 block" for="setup-required">Always in the pack</label><select id="setup-required" class="field" :value="document.packRules.required ?? ''" @change="keepRules({ required: value($event) || undefined })"><option value="">no piece required</option><option v-for="lot in lots" :key="lot.id" :value="lot.id">{{ [markedText(lot.nominal), lot.mark, lot.colour, lot.shape === 'flat' ? '' : lot.shape].filter(Boolean).join(', ') }}</option></select></div>
+          <div v-if="places[0]!.rules?.fewest === undefined"><label class="label mb-1 block" for="setup-fewest">Fewest pieces</label><TextField id="setup-fewest" class="figure" type="number" min="0" max="12" :text="document.packRules.fewest ?? 0" @keep="text => keepRules({ fewest: Number(text) })" /></div>
+          <div><label class="label mb-1 block" for="setup-required">Always in the pack</label><select id="setup-required" class="field" :value="document.packRules.required ?? ''" @change="keepRules({ required: value($event) || null })"><option value="">no piece required</option><option v-for="lot in lots" :key="lot.id" :value="lot.id">{{ [markedText(lot.nominal), lot.mark, lot.colour, lot.shape === 'flat' ? '' : lot.shape].filter(Boolean).join(', ') }}</option></select></div>
         </div>
         <LengthField v-if="places[0]!.rules?.most === undefined" v-model="largest" label="Largest stack" optional :unit="preferences.unit" @focusout="keepLargest" />
         <label class="flex min-h-11 items-center gap-2 text-[14px]"><input type="checkbox" class="size-4" :checked="document.packRules.onlyRemove ?? false" @change="keepRules({ onlyRemove: ($event.target as HTMLInputElement).checked })">only take pieces out of what is fitted</label>

@@ -57,11 +57,17 @@ async function keepNotes(): Promise<void> {
   }
 }
 
+let shop = Promise.resolve()
 async function begin(): Promise<void> {
   making.value = true
   nextTick(() => titleField.value?.focus())
-  const stock = await api<StockView>('/api/stock').catch(() => null)
-  gauges.value = await api<Gauge[]>('/api/gauges').catch(() => [])
+  shop = lookAround()
+  await shop
+}
+/** The drawers and gauges a new check starts with. */
+async function lookAround(): Promise<void> {
+  const [stock, register] = await Promise.all([api<StockView>('/api/stock').catch(() => null), api<Gauge[]>('/api/gauges').catch(() => [])])
+  gauges.value = register
   families.value = [...new Set(stock?.lots.map(lot => lot.family) ?? [])]
   family.value ||= families.value[0] ?? ''
 }
@@ -75,6 +81,8 @@ function gaugesIn(system: UnitSystem): string[] {
 }
 async function make(): Promise<void> {
   faults.value = []
+  // Whoever types faster than the shop answers still gets its drawer and gauges.
+  await shop
   const has = { lower: lower.value !== null, upper: upper.value !== null }
   const limits = has.lower && has.upper ? { kind: 'two-sided', lower: lower.value, upper: upper.value } : has.upper ? { kind: 'upper', upper: upper.value } : has.lower ? { kind: 'lower', lower: lower.value } : null
   try {
