@@ -9,7 +9,7 @@ const own = computed(() => [
   key('U', preferences.system === 'inch' ? 'show mm' : 'show thou', preferences.toggleSystem),
   key('?', 'all keys', () => { open.value = true }, { quiet: true }),
 ])
-useKeys(own)
+useKeys(own, { everywhere: true })
 const shown = computed(() => activeKeys.value.flatMap(list => list.value))
 </script>
 

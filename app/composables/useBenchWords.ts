@@ -43,6 +43,9 @@ export function useBenchWords({ document, evaluation, shown, place, choice, prop
   })
   const at = computed(() => (progress.value.all > 1 ? `${resultName(shown.value)}: ` : ''))
 
+  /** Nothing needs changing while it is measured: the pack in hand is no answer yet. */
+  const settled = computed(() => phase.value === 'measure' && (shown.value.state === 'in' || shown.value.state === 'provisional'))
+
   const sentence = computed(() => {
     if (document.value.signOff) return `Signed off by ${document.value.signOff.by}, ${shortTime(document.value.signOff.at)}.`
     const e = evaluation.value
@@ -52,6 +55,7 @@ export function useBenchWords({ document, evaluation, shown, place, choice, prop
     if (result.overrule) return `${at.value}${result.overrule}.`
     const wrong = result.findings.find(f => f.level === 'fail')
     if (!result.estimate && wrong) return wrong.words
+    if (e.next && !result.estimate) return e.next.words
     if (!result.estimate) {
       const due = result.predicted
       if (due && current.value.predicted[result.id]) return `Fitted. Measure again: ${show(due.play)} ${name.value} is expected.`
@@ -60,7 +64,7 @@ export function useBenchWords({ document, evaluation, shown, place, choice, prop
     if (!result.valid) return wrong?.words ?? ''
     if (progress.value.done < progress.value.all && phase.value === 'measure') return `${progress.value.done} of ${progress.value.all} measured.`
     if (!place.value) return e.state === 'in' ? 'In limits. Ready to sign.' : e.state === 'provisional' ? provisional(e) : ''
-    if (fine && phase.value === 'measure') return result.state === 'in' ? `${at.value ? `${at.value}in` : 'In'} limits${e.state === 'in' ? ': nothing needs changing. Sign it under Prove.' : '.'}` : provisional(e)
+    if (settled.value) return result.state === 'in' ? `${at.value ? `${at.value}in` : 'In'} limits${e.state === 'in' ? ': nothing needs changing. Sign it under Prove.' : '.'}` : provisional(e)
     if (proposal.value && phase.value !== 'prove') {
       const words = change.value
       const inside = proposal.value.chance?.inside
@@ -74,7 +78,7 @@ export function useBenchWords({ document, evaluation, shown, place, choice, prop
   const provisional = (e: CheckEvaluation) => (e.pending.length > 0 ? 'In limits, provisional until every required step is ticked.' : 'In limits by hand: provisional until a gauge has been there.')
 
   const arithmetic = computed(() => {
-    if (!proposal.value || !place.value?.request || phase.value === 'prove' || document.value.signOff) return ''
+    if (!proposal.value || !place.value?.request || phase.value === 'prove' || settled.value || document.value.signOff) return ''
     if (proposal.value.change.in.length + proposal.value.change.out.length === 0) return ''
     const { request } = place.value
     const inside = proposal.value.chance?.inside
@@ -82,7 +86,7 @@ export function useBenchWords({ document, evaluation, shown, place, choice, prop
       + (inside === undefined ? '' : ` · chance in limits ${(inside * 100).toFixed(inside > 0.99 ? 1 : 0)} %`)
   })
   const predicted = computed(() => {
-    if (phase.value === 'prove' || !proposal.value) {
+    if (phase.value === 'prove' || settled.value || !proposal.value) {
       const due = current.value.predicted[shown.value.id]
       return due && !shown.value.estimate ? { value: due.play, U: coverageFactor(Infinity) * due.u, words: 'expected' } : null
     }

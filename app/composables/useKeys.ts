@@ -18,7 +18,7 @@ export const activeKeys = shallowRef<readonly Ref<readonly KeyBinding[]>[]>([])
  * Keys of one view. A letter is a command unless it is being typed: in a text field only while the field is empty and marked
  * `data-keys`, since no figure starts with a letter.
  */
-export function useKeys(list: Ref<readonly KeyBinding[]>): void {
+export function useKeys(list: Ref<readonly KeyBinding[]>, { everywhere = false } = {}): void {
   const onKey = (event: KeyboardEvent) => {
     if (event.defaultPrevented || event.ctrlKey || event.metaKey || event.altKey) return
     const target = event.target as HTMLElement
@@ -35,7 +35,8 @@ export function useKeys(list: Ref<readonly KeyBinding[]>): void {
     binding.run(key)
   }
   onMounted(() => {
-    activeKeys.value = [...activeKeys.value, list]
+    // Those of the view stand before those that hold everywhere, whichever came first.
+    activeKeys.value = everywhere ? [...activeKeys.value, list] : [list, ...activeKeys.value]
     addEventListener('keydown', onKey)
   })
   onBeforeUnmount(() => {

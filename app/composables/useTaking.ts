@@ -1,6 +1,7 @@
 import { useSessionStorage } from '@vueuse/core'
 import { computed, type Ref } from 'vue'
 import type { CheckDocument, PointReading } from '#core/check/document'
+import { evaluateCheck } from '#core/check/evaluate-check'
 import { freshReadings, readingsAt } from '#core/check/evaluate-fitting'
 import { checkKind } from '#core/check/registry'
 import type { MeasuringPoint } from '#core/check/contract'
@@ -31,7 +32,13 @@ export function useTaking(checkId: string, document: Ref<CheckDocument | null>) 
   const next = computed(() => points.value.find(point => !point.optional && open(point)) ?? null)
   const lastRead = () => points.value.findLast(point => !point.optional && readingsOf(point).length > 0)
   const picked = computed(() => points.value.find(candidate => candidate.id === chosen.value) ?? null)
-  const point = computed<MeasuringPoint>(() => picked.value ?? next.value ?? lastRead() ?? points.value[0]!)
+  /** Where the kind’s own order of work wants the next reading. */
+  const due = computed(() => {
+    if (!document.value || !checkKind(document.value.kind).next) return null
+    const wanted = evaluateCheck(document.value, []).next?.point
+    return points.value.find(candidate => candidate.id === wanted) ?? null
+  })
+  const point = computed<MeasuringPoint>(() => picked.value ?? due.value ?? next.value ?? lastRead() ?? points.value[0]!)
   const way = computed(() => ways[point.value.way])
   const gauge = computed(() => (way.value.gauge === null ? null : document.value?.gauges[way.value.gauge] ?? null))
   const unit = computed(() => unitFor(preferences.system, way.value.scale))

@@ -11,7 +11,7 @@ import type { EndWords } from '../verdict/words'
 import type { PackRules } from '../pack/chooser/prepare'
 import type { Suspicion } from '../pack/ledger'
 import type { Response } from '../pack/response'
-import type { Step } from '../method/step'
+import type { Phase, Step } from '../method/step'
 import type { Heat, PointAnswer, WayId } from '../method/way'
 import type { Setup, SetupField } from './setup'
 
@@ -77,6 +77,9 @@ export interface Target {
   readonly points: readonly string[]
   readonly formula: string
 }
+/** What is to be done now, in which phase, and the point it is read at, where that is not the first one open. */
+export interface NextStep { readonly phase: Phase, readonly words: string, readonly point: string | null }
+
 /** What is aimed at for a result, when its figure will be known to `u`; null without limits. */
 export type Wanted = (kind: string, position: string | null, known: Pick<Estimate, 'u' | 'nu' | 'U'>) => AimPoint | null
 
@@ -145,8 +148,8 @@ export interface CheckKind {
   combine(setup: Setup, answers: Answers): readonly CombinedResult[]
   /** Figures to work to, where a part is made to size. */
   targets?(setup: Setup, answers: Answers, wanted: Wanted): readonly Target[]
-  /** Is there still something to choose that is no pack: a set of rollers for a rod? */
-  choosing?(setup: Setup, answers: Answers): boolean
+  /** Where there is something to choose that is no pack, the order of the work is the kind’s own: sets to take, stock to hone off. Null: as usual. */
+  next?(setup: Setup, answers: Answers, targets: readonly Target[]): NextStep | null
   /** What else the kind works out, as plain data for the evaluation: sets of rollers, how far a bore is from its size. */
   details?(setup: Setup, answers: Answers, targets: readonly Target[]): Readonly<Record<string, unknown>>
   /** Limits by rule of thumb for a result nobody has limits for, labelled as such; null when there is none. */

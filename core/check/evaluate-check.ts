@@ -10,7 +10,7 @@ import { prepareDrawer, type PreparedDrawer } from '../pack/chooser/prepare'
 import type { PlaceQuestion } from '../pack/allocation/columns'
 import type { Lot } from '../pack/lot'
 import type { Phase, Step } from '../method/step'
-import type { Target } from './contract'
+import type { NextStep, Target } from './contract'
 import { limitsOf, type CheckDocument, type Trial } from './document'
 import { evaluateFitting, counts, type FittingEvaluation, type ResultEvaluation } from './evaluate-fitting'
 import { evaluatePlace, type ChoiceRequest, type PlaceEvaluation } from './evaluate-place'
@@ -32,6 +32,8 @@ export interface CheckEvaluation {
   readonly places: readonly PlaceEvaluation[]
   /** figures to work to, in the present fitting */
   readonly targets: readonly Target[]
+  /** what is to be done now, where the kind has an order of work of its own; null: as usual */
+  readonly next: NextStep | null
   /** what else the kind works out; null where it does not */
   readonly details: Readonly<Record<string, unknown>> | null
   readonly pending: readonly Step[]
@@ -57,10 +59,11 @@ export function evaluateCheck(document: CheckDocument, lots: readonly Lot[]): Ch
   const places = kind.places(document.setup).map(place => evaluatePlace(document, kind, place, trials, lots))
   const { headline } = current
   const targets = kind.targets?.(document.setup, current.answers, wanted) ?? []
+  const next = kind.next?.(document.setup, current.answers, targets) ?? null
   const estimate = headline.valid ? headline.estimate : null
   return {
     trials, current, headline, estimate, places, pending,
-    targets, details: kind.details?.(document.setup, current.answers, targets) ?? null,
+    targets, next, details: kind.details?.(document.setup, current.answers, targets) ?? null,
     state: current.state,
     word: verdictWord(current.state, headline.kind.ends),
     gauge: estimate ? gaugeFit(estimate.U, headline.limits.working) : null,
@@ -77,7 +80,8 @@ export function evaluateCheck(document: CheckDocument, lots: readonly Lot[]): Ch
     const main = current.results.filter(counts)
     const measured = main.filter(result => result.estimate !== null || result.overrule !== null)
     const refitted = document.trials.length > 1
-    if (kind.choosing?.(document.setup, current.answers)) return 'choose'
+    const begun = refitted || document.trials.some(trial => trial.readings.length > 0)
+    if (next && begun) return next.phase
     if (measured.length === 0 && !refitted) return pending.some(step => step.phase === 'setup') ? 'setup' : 'measure'
     const whole = measured.length === main.length && !main.some(result => result.state === 'not-valid')
     if (!whole) return refitted ? 'prove' : 'measure'

@@ -7,7 +7,7 @@ import { lotMap, type Lot, type Pack } from '#core/pack/lot'
 import { usePreferences } from '~/stores/preferences'
 
 /** Up to five packs, best first; one is in hand. */
-const props = defineProps<{ choice: PackChoice | null, note: string | null, busy: boolean, fitted: Pack, lots: readonly Lot[], canFit: boolean }>()
+const props = defineProps<{ choice: PackChoice | null, note: string | null, busy: boolean, fitted: Pack, lots: readonly Lot[], canFit: boolean, /** what is predicted: end play, clearance */ result: string }>()
 const picked = defineModel<number>('picked', { required: true })
 defineEmits<{ fit: [] }>()
 const preferences = usePreferences()
@@ -33,6 +33,6 @@ const changes = (at: number) => props.choice!.proposals[at]!.change.out.length +
         <button v-if="picked === i && canFit && changes(i)" type="button" class="button primary mr-1 mb-1 min-h-11 sm:mb-0 sm:min-h-10" @click="$emit('fit')">Fit this</button>
       </li>
     </ol>
-    <p v-if="choice?.proposals.length" class="mt-1 text-right text-[12.5px] text-mute">predicted play, {{ UNIT_NAME[preferences.unit] }} · chance in limits</p>
+    <p v-if="choice?.proposals.length" class="mt-1 text-right text-[12.5px] text-mute">predicted {{ result.toLowerCase() }}, {{ UNIT_NAME[preferences.unit] }} · chance in limits</p>
   </section>
 </template>

@@ -1,21 +1,29 @@
 <script setup lang="ts">
 import type { CheckDocument } from '#core/check/document'
 import { shownFigure, type CheckEvaluation } from '#core/check/evaluate-check'
-import { resultName } from '#core/check/evaluate-fitting'
+import { resultName, type ResultEvaluation } from '#core/check/evaluate-fitting'
 import { formatLength, unitFor, otherUnit } from '#core/quantity/format-length'
 import { UNIT_NAME } from '#core/quantity/length'
 import { verdictWord } from '#core/verdict/words'
 import { stateText } from '~/composables/stateColour'
 import { usePreferences } from '~/stores/preferences'
 
-/** The answer, readable from two metres: mark, word, figure; then one sentence and its sum. */
-const props = defineProps<{ evaluation: CheckEvaluation, document: CheckDocument, sentence: string, arithmetic: string }>()
+/** The answer, readable from two metres: mark, word, figure; then one sentence and its sum. Of the result in hand; what decides is said below it. */
+const props = defineProps<{ evaluation: CheckEvaluation, shown: ResultEvaluation, document: CheckDocument, sentence: string, arithmetic: string }>()
 const preferences = usePreferences()
-const result = computed(() => props.evaluation.headline)
+const result = computed(() => props.shown)
+const word = computed(() => verdictWord(result.value.state, result.value.kind.ends))
 const raw = computed(() => result.value.estimate)
 const unit = computed(() => unitFor(preferences.system, result.value.kind.scale))
 const figure = computed(() => shownFigure(result.value, unit.value))
 const several = computed(() => props.evaluation.current.results.filter(other => other.kind.main).length > 1)
+/** What the check comes to as a whole, where another result decides than the one in hand. */
+const whole = computed(() => {
+  const { headline, word: decided } = props.evaluation
+  if (!several.value || headline.id === result.value.id) return null
+  const headUnit = unitFor(preferences.system, headline.kind.scale)
+  return `The whole check: ${decided.toLowerCase()}, ${resultName(headline)}${headline.estimate ? ` at ${shownFigure(headline, headUnit)} ${UNIT_NAME[headUnit]}` : ''}.`
+})
 /** What the other rule would say, when it says something else. */
 const otherRule = computed(() => {
   const verdict = result.value.verdict.working
@@ -28,16 +36,17 @@ const otherRule = computed(() => {
 <template>
   <div class="flex flex-wrap items-end justify-between gap-x-8 gap-y-2">
     <div class="flex flex-wrap items-center gap-x-5 gap-y-1" aria-live="polite" data-test="verdict">
-      <span class="flex items-center gap-3" :class="stateText(evaluation.state)"><StateMark :state="evaluation.state" :size="34" /><span class="display text-3xl">{{ evaluation.word }}</span></span>
+      <span class="flex items-center gap-3" :class="stateText(result.state)"><StateMark :state="result.state" :size="34" /><span class="display text-3xl">{{ word }}</span></span>
       <span class="figure text-[58px] font-bold leading-none" data-test="figure">{{ figure }}</span>
-      <span v-if="raw" class="figure text-[17px] leading-tight text-mute">
-        <span v-if="several" class="block font-sans text-[14px] font-semibold">{{ resultName(result) }}</span>
-        ± {{ formatLength(raw.U, unit) }} {{ UNIT_NAME[unit] }}<br>{{ formatLength(raw.value, otherUnit(unit, result.kind.scale), { unit: true }) }}
-      </span>
+      <div v-if="raw || several" class="leading-tight text-mute">
+        <p v-if="several" class="text-[14px] font-semibold">{{ resultName(result) }}</p>
+        <p v-if="raw" class="figure text-[17px]">± {{ formatLength(raw.U, unit) }} {{ UNIT_NAME[unit] }}<br>{{ formatLength(raw.value, otherUnit(unit, result.kind.scale), { unit: true }) }}</p>
+      </div>
     </div>
     <div class="min-w-0 flex-1 basis-72 md:text-right" data-test="answer">
       <p class="text-[17px]">{{ sentence }}</p>
       <p v-if="arithmetic" class="text-[13.5px] text-mute">{{ arithmetic }}</p>
+      <p v-if="whole" class="text-[13.5px]" :class="stateText(evaluation.state)" data-test="whole">{{ whole }}</p>
       <p v-if="otherRule" class="text-[13.5px] text-near">By the {{ otherRule.name }} rule it would be: {{ otherRule.word }}.</p>
     </div>
   </div>

@@ -1,10 +1,8 @@
 <script setup lang="ts">
 import { evaluateCheck, type CheckEvaluation } from '#core/check/evaluate-check'
-import { packIn, type PointReading } from '#core/check/document'
+import type { PointReading } from '#core/check/document'
 import { checkKind } from '#core/check/registry'
-import { pieceList } from '#core/pack/arithmetic'
-import { needsOrder } from '#core/pack/order-plan'
-import { lotMap, type Pack } from '#core/pack/lot'
+import type { Pack } from '#core/pack/lot'
 import { resultName } from '#core/check/evaluate-fitting'
 import { ways } from '#core/method/ways'
 import { PHASES, type Phase, type Step } from '#core/method/step'
@@ -14,25 +12,25 @@ import { isRepeat, readingWords, unvoided } from '#core/reading/reading'
 import { signedPlay } from '#core/reading/repeat'
 import { gaugeWarnings } from '#core/reading/gauge'
 import { bandOf } from '#core/verdict/limits'
-import type { Fault, RegisteredGauge } from '#shared/types'
+import type { RegisteredGauge } from '#shared/types'
 import { v4 as uuid } from 'uuid'
 import { api, faultsOf } from '~/composables/useApi'
 import { today } from '~/composables/today'
 import { useBenchWords } from '~/composables/useBenchWords'
 import { useRail } from '~/composables/useRail'
+import { useCommand } from '~/composables/useCommand'
 import { useChooser } from '~/composables/useChooser'
 import { useTaking } from '~/composables/useTaking'
 import { key, useKeys } from '~/composables/useKeys'
 import { useBench } from '~/stores/bench'
 import { usePreferences } from '~/stores/preferences'
-import { choicePanels, optionPanels, sketches } from '~/components/bench/sketches'
+import { choicePanels, sketches } from '~/components/bench/sketches'
 
 const id = String(useRoute().params.id)
 const bench = useBench()
 const preferences = usePreferences()
 const problem = ref<string | null>(null)
-const faults = ref<readonly Fault[]>([])
-const busy = ref(false)
+const { busy, faults, said, command } = useCommand()
 const panel = ref<{ focus: () => void, submit: () => void }>()
 
 const document = computed(() => bench.document!)
@@ -84,7 +82,6 @@ const steps = computed(() => kind.value.procedure(document.value.setup))
 const current = computed(() => document.value.trials.at(-1)!)
 const trialOf = (step: Step) => (step.phase === 'setup' ? null : current.value.id)
 const ticked = (step: Step) => document.value.ticks.some(tick => tick.step === step.id && tick.trial === trialOf(step))
-const fitted = computed(() => (place.value ? packIn(current.value, place.value.place.id) : null))
 const estimate = computed(() => shown.value.estimate)
 const readings = computed(() => taking.readingsOf(point.value))
 /** What is said of the series being taken: that of its point, with what its result adds. */
@@ -124,7 +121,7 @@ onMounted(async () => {
 let moved = false
 function openPhase(next: Phase): void {
   phase.value = next
-  if (next === 'measure' || (next === 'prove' && !locked.value && (taking.next.value !== null || !evaluation.value.headline.valid))) panel.value?.focus()
+  if (next === 'measure' || (next === 'choose' && evaluation.value.next?.point) || (next === 'prove' && !locked.value && (taking.next.value !== null || !evaluation.value.headline.valid))) panel.value?.focus()
   else nextTick(() => { (globalThis.document.activeElement as HTMLElement | null)?.blur() })
 }
 function pickPhase(next: Phase): void {
@@ -149,7 +146,9 @@ function logWord(word: string): void {
 }
 /** Pieces taken together, such as the rollers of a rod. */
 function take(taken: string, pieces: readonly string[]): void {
-  if (!locked.value) bench.logReading({ point: taken, pieces }, `${points.value.find(candidate => candidate.id === taken)?.label}: ${pieces.length}`)
+  if (locked.value) return
+  bench.logReading({ point: taken, pieces }, `${points.value.find(candidate => candidate.id === taken)?.label}: ${pieces.length}`)
+  taking.pick('')
 }
 const voiding = ref<PointReading | null>(null)
 function voidLast(): void {
@@ -159,20 +158,6 @@ function voidNow(reason: string): void {
   if (voiding.value) bench.voidReading(voiding.value.id, reason)
   voiding.value = null
   panel.value?.focus()
-}
-
-async function command(path: string, body: Record<string, unknown>): Promise<boolean> {
-  busy.value = true
-  faults.value = []
-  try {
-    await bench.command(path, body)
-    return true
-  } catch (error) {
-    faults.value = faultsOf(error)
-    return false
-  } finally {
-    busy.value = false
-  }
 }
 
 const fitting = ref(false)
@@ -190,9 +175,6 @@ async function fit(): Promise<void> {
 async function fitAll(packs: { place: string, pieces: Pack }[]): Promise<void> {
   if (await command('fittings', { trialId: uuid(), packs })) openPhase('prove')
 }
-/** Pieces the proposal in hand would put in, promised to this place until it is fitted or signed. */
-const kept = computed(() => (place.value ? bench.view?.reserves[place.value.place.id] ?? [] : []))
-const keepPieces = (pieces: Pack) => command('reserves', { place: place.value!.place.id, pieces })
 const sign = (path: 'sign-off' | 'reopen', { by, reason }: { by: string, reason: string }) => command(path, { by, ...(reason ? { reason } : {}) })
 
 const { sentence, arithmetic, predicted, windowWords, oneMore } = useBenchWords({ document, evaluation, shown, place, choice, proposal, lots: computed(() => bench.lots), phase })
@@ -217,13 +199,15 @@ async function help(): Promise<void> {
   register.value = await api<RegisteredGauge[]>('/api/gauges').catch(() => [])
 }
 const explaining = ref(false)
+/** Is there a reading to take in this phase? In Choose only where a part is worked to size there. */
+const reads = computed(() => phase.value !== 'choose' || choicePanels[document.value.kind] !== undefined)
 useKeys(computed(() => {
   if (!ready.value) return []
   const free = !locked.value
   return [
     ...(phase.value === 'choose' && place.value ? [key('1–5', 'pick a pack', (k) => { if (choice.value?.proposals[Number(k) - 1]) picked.value = Number(k) - 1 }, { keys: ['1', '2', '3', '4', '5'] })] : []),
     ...(free && phase.value === 'choose' && proposal.value ? [key('F', 'fit this', askFit)] : []),
-    ...(free && phase.value !== 'choose' ? [key('Z', way.value.entry === 'travel' ? 'log, back at zero' : 'log', () => panel.value?.submit()), key('V', 'void last', voidLast), key('R', 'go to the reading', () => panel.value?.focus(), { quiet: true }), ...(way.value.entry === 'travel' ? [key('X', 'sprang back', () => { draft.value = { ...draft.value, springBack: !draft.value.springBack } }, { quiet: true })] : [])] : []),
+    ...(free && reads.value ? [key('Z', way.value.entry === 'travel' ? 'log, back at zero' : 'log', () => panel.value?.submit()), key('V', 'void last', voidLast), key('R', 'go to the reading', () => panel.value?.focus(), { quiet: true }), ...(way.value.entry === 'travel' ? [key('X', 'sprang back', () => { draft.value = { ...draft.value, springBack: !draft.value.springBack } }, { quiet: true })] : [])] : []),
     key('PgDn', 'next phase', () => step(1), { keys: ['PageDown'] }),
     key('PgUp', 'phase before', () => step(-1), { keys: ['PageUp'], quiet: true }),
     key('E', 'explain', () => { explaining.value = true }),
@@ -250,7 +234,7 @@ useHead({ title: computed(() => (ready.value ? `${document.value.title} · Finit
           <PhaseRail :open="phase" :steps="steps" :ticked="ticked" :notes="notes" :done="done" :locked="locked" :safety="kind.safety" @open="pickPhase" @tick="(s, on) => bench.tick(s.id, trialOf(s), on, s.text)" />
         </aside>
         <div class="min-w-0 space-y-3 px-4 py-3 md:px-7">
-          <VerdictLine :evaluation="evaluation" :document="document" :sentence="sentence" :arithmetic="arithmetic" />
+          <VerdictLine :evaluation="evaluation" :shown="shown" :document="document" :sentence="sentence" :arithmetic="arithmetic" />
           <LimitBand :book="shown.limits.book" :shop="shown.limits.shop" :aim="place?.aim?.target ?? null" :readings="plays" :measured="estimate ? { value: estimate.value, U: estimate.U } : null" :predicted="predicted" :ends="shown.kind.ends" :label="several ? resultName(shown) : null" />
           <p v-if="evaluation.gauge?.answer === 'cannot-decide'" class="text-near">This gauge cannot decide a band this narrow: its U is wider than half the band.</p>
           <p v-if="place?.aim?.caution" class="text-[14px] text-near">{{ place.aim.caution }}</p>
@@ -269,19 +253,8 @@ useHead({ title: computed(() => (ready.value ? `${document.value.title} · Finit
                 <JournalRow v-if="row.length > 1 && phase !== 'prove'" :results="row" :picked="shown.id" :worst="evaluation.headline.id" @pick="pickedResult = $event" />
                 <ResultTable :picked="shown.id" :results="evaluation.current.results" :headline="evaluation.headline.id" :worst-first="phase !== 'measure'" @update:picked="pickedResult = $event" />
               </div>
-              <ProvePanel v-if="phase === 'prove'" :evaluation="evaluation" :document="document" :shown="shown" :place="place" :fault="faults.map(f => f.reason).join(' ') || null" :busy="busy" @sign="sign('sign-off', $event)" @reopen="sign('reopen', $event)" />
-              <template v-else-if="place && (!several || phase === 'choose')">
-                <div class="mb-1 flex flex-wrap justify-between gap-x-4"><h2 class="label">{{ place.place.label }}</h2><span v-if="windowWords" class="label font-normal">{{ windowWords }}</span></div>
-                <PackSection :fitted="fitted" :next="locked ? null : proposal?.pack ?? null" :lots="bench.lots" :between="place.place.between" :first="document.packRules.required ?? null" />
-                <p v-if="reading && !locked && phase === 'choose'" class="mt-2 text-[14px] text-near">A reading is being typed: log it or clear it before a pack is fitted.</p>
-                <div class="mt-2"><ProposalList v-model:picked="picked" :choice="request ? choice : null" :note="place.note" :busy="choosing" :fitted="fitted ?? []" :lots="bench.lots" :can-fit="!reading && !locked" @fit="askFit" /></div>
-                <p v-if="kept.length" class="mt-2 text-[14px]" data-test="kept">Kept for this check: {{ pieceList(kept, lotMap(bench.lots), unit) }}. <button v-if="!locked" type="button" class="link" @click="keepPieces([])">let them go</button></p>
-                <p v-else-if="phase === 'choose' && !locked && proposal && proposal.change.in.length" class="mt-2 text-[14px] text-mute">Not fitting it yet? <button type="button" class="link" @click="keepPieces(proposal.change.in)">keep these pieces for this check</button></p>
-                <p v-if="phase === 'choose' && faults.length && !fitting" class="fault">{{ faults.map(f => f.reason).join(' ') }}</p>
-                <component :is="optionPanels[document.kind]" v-if="phase === 'choose' && optionPanels[document.kind] && evaluation.places.length > 1" :document="document" :evaluation="evaluation" :lots="bench.lots" :locked="locked" :busy="busy || reading !== null" @fit="fitAll" />
-                <MakePanel v-if="phase === 'choose' && request && choice" :key="`make-${place.place.id}`" :document="document" :place="place.place.id" :request="request" :lots="bench.lots" :needed="needsOrder(choice)" :locked="locked" @begin="piece => command('laps', { id: uuid(), place: place!.place.id, ...piece })" @pass="(lapId, figures) => command('lap-passes', { lapId, id: uuid(), figures, at: new Date().toISOString() })" @end="(lapId, made) => command('lap-ends', { lapId, made })" />
-                <OrderPanel v-if="phase === 'choose' && request && choice" :key="place.place.id" :request="request" :choice="choice" :lots="bench.lots" />
-              </template>
+              <ProvePanel v-if="phase === 'prove'" :evaluation="evaluation" :document="document" :shown="shown" :place="place" :fault="said" :busy="busy" @sign="sign('sign-off', $event)" @reopen="sign('reopen', $event)" />
+              <PlacePanel v-else-if="place && (!several || phase === 'choose')" v-model:picked="picked" :document="document" :evaluation="evaluation" :place="place" :choice="choice" :choosing="choosing" :open="phase === 'choose'" :locked="locked" :typing="reading !== null" :busy="busy" :window-words="windowWords" :fault="fitting ? null : said" @fit="askFit" @fit-all="fitAll" @command="command" />
               <component :is="choicePanels[document.kind]" v-else-if="phase === 'choose' && choicePanels[document.kind]" :document="document" :evaluation="evaluation" :locked="locked" @take="take" />
               <p v-else-if="!place && !choicePanels[document.kind]" class="text-mute">This check measures and judges; there is nothing to choose. Sign it off under Prove.</p>
             </div>
@@ -289,7 +262,7 @@ useHead({ title: computed(() => (ready.value ? `${document.value.title} · Finit
         </div>
       </div>
       <VoidDialog :open="voiding !== null" :figure="voiding ? readingWords(voiding, unit) : ''" @close="voiding = null" @void="voidNow" />
-      <FitDialog :open="fitting" :proposal="proposal" :lots="bench.lots" :busy="busy" :fault="faults.map(f => f.reason).join(' ') || null" :place="several && place ? `${document.title}, ${place.place.label}` : document.title" @close="fitting = false" @done="fit" />
+      <FitDialog :open="fitting" :proposal="proposal" :lots="bench.lots" :busy="busy" :fault="said" :place="several && place ? `${document.title}, ${place.place.label}` : document.title" @close="fitting = false" @done="fit" />
       <PlainDialog :open="helping" title="Helpers" wide @close="helping = false"><HelperTabs :gauges="register" :way="point.way" :prefer="gauge?.id" :band="bandOf(shown.limits.working)" @changed="register = $event" /></PlainDialog>
       <ExplainDialog :open="explaining" :shown="shown" :place="place" :document="document" :proposal="phase === 'prove' ? null : proposal" @close="explaining = false" />
     </template>

@@ -1,9 +1,10 @@
 import { NM_PER, nm, thou } from '../../quantity/length'
 import { HEAT_DEFAULTS, heatFields, MASTER_DEFAULTS, masterFields } from '../bore-master'
 import type { CheckKind } from '../contract'
-import { boreTargets, combineRods, lacksSets, sortedRollers, takenSet, thumbLimits } from './evaluate'
+import { boreTargets, combineRods, sortedRollers, takenSet, thumbLimits } from './evaluate'
 import { honePlan } from './hone-plan'
 import { points, resultKinds, roles, rodsOf } from './layout'
+import { nextAtTheRods } from './next'
 import { rollerSteps } from './procedure'
 
 /**
@@ -34,7 +35,7 @@ export const rollerBigEnd: CheckKind = {
   suspicions: () => [],
   combine: combineRods,
   targets: boreTargets,
-  choosing: lacksSets,
+  next: nextAtTheRods,
   details: (setup, answers, targets) => ({
     sorting: sortedRollers(setup, answers),
     sets: rodsOf(setup).map(({ id }) => ({ rod: id, rollers: takenSet(setup, answers, id)?.rollers.map(({ id: roller, bag, size }) => ({ id: roller, bag, size })) ?? null })),

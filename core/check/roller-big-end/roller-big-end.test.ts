@@ -110,6 +110,32 @@ describe('honing to size', () => {
   })
 })
 
+describe('what is to be done now', () => {
+  const two = { rods: '2' }
+  const pins = [...pin(0), ...['A', 'B'].flatMap(direction => figures(`pin-2-${direction}`, inches(1)))]
+  const six = rollers('A', -1, -1, -1, 0, 0, 0)
+  const sets = [took('1', six.slice(0, 3)), took('2', six.slice(3))]
+  const next = (...more: PointReading[]) => evaluate([...pins, ...six, ...more], two).next!
+  const at = (...more: PointReading[]) => next(...more).words
+  it('goes from rollers to sets to the rod being honed, then to the one not begun', () => {
+    expect(evaluate([...pins, ...six.slice(0, 4)], two).next).toMatchObject({ phase: 'measure', words: expect.stringContaining('6 rollers are the least for 2 rods.') })
+    expect(at()).toBe('Take a set of rollers for rod 1.')
+    expect(at(sets[0]!)).toBe('Take a set of rollers for rod 2.')
+    expect(at(...sets)).toBe('Rod 1: read the bore at both ends before the first stroke.')
+    expect(at(...sets, pass('p1', 'front', 0), pass('p2', 'rear', 0))).toMatch(/^Rod 1: 0\.85 thou left cold at the (front|rear): coarse stone\.$/)
+    expect(at(...sets, pass('p1', 'front', 8.5), pass('p2', 'rear', 8.5))).toBe('Rod 2: read the bore at both ends before the first stroke.')
+  })
+  it('reads both ends in turn, the one that lags first', () => {
+    const passes = [pass('p1', 'front', 0), pass('p2', 'rear', 0), pass('p3', 'front', 2)]
+    expect(passes.map((_, i) => next(...sets, ...passes.slice(0, i)).point)).toEqual(['hone-1-front', 'hone-1-rear', 'hone-1-front'])
+    expect(next(...sets, ...passes)).toMatchObject({ phase: 'choose', point: 'hone-1-rear' })
+  })
+  it('a finished bore asks for nothing', () => {
+    expect(evaluate([...pin(0), ...of, took('1', of), pass('p1', 'front', 8.5), pass('p2', 'rear', 8.5)]).next).toEqual({ phase: 'measure', point: null, words: 'Rod 1: at size: stop. Clean it, let it cool, and take the finished bore.' })
+    expect(evaluate([...pin(0), ...of, took('1', of), ...bore(8.5)]).next).toBeNull()
+  })
+})
+
 describe('readings that stand for themselves', () => {
   it('are not averaged, and know each its own uncertainty', () => {
     const { current } = evaluate([...pin(0), ...rollers('A', -1, 0, 1)])
