@@ -87,6 +87,8 @@ export function useBenchWords({ document, evaluation, shown, place, choice, prop
   })
   const predicted = computed(() => {
     if (phase.value === 'prove' || settled.value || !proposal.value) {
+      const standing = evaluation.value.next?.standing
+      if (standing?.result === shown.value.id && !shown.value.estimate) return { value: standing.estimate.value, U: standing.estimate.U, words: 'as it stands' }
       const due = current.value.predicted[shown.value.id]
       return due && !shown.value.estimate ? { value: due.play, U: coverageFactor(Infinity) * due.u, words: 'expected' } : null
     }

@@ -77,8 +77,15 @@ export interface Target {
   readonly points: readonly string[]
   readonly formula: string
 }
-/** What is to be done now, in which phase, and the point it is read at, where that is not the first one open. */
-export interface NextStep { readonly phase: Phase, readonly words: string, readonly point: string | null }
+/** What is to be done now, and in which phase. */
+export interface NextStep {
+  readonly phase: Phase
+  readonly words: string
+  /** where the next reading is taken, where that is not the first point open */
+  readonly point: string | null
+  /** what a result would come to if the work stopped here: a bore before its last stroke */
+  readonly standing: { readonly result: string, readonly estimate: Estimate } | null
+}
 
 /** What is aimed at for a result, when its figure will be known to `u`; null without limits. */
 export type Wanted = (kind: string, position: string | null, known: Pick<Estimate, 'u' | 'nu' | 'U'>) => AimPoint | null

@@ -37,7 +37,7 @@ export function checkAnswer(check: CheckDocument, lots: readonly Lot[], solve: S
     state: evaluation.state, word: evaluation.word, phase: evaluation.phase, headline: headline.id,
     gauge: evaluation.gauge, rule: check.rule,
     results: evaluation.current.results.map(result => resultAnswer(result, check.entryUnit)),
-    next: evaluation.next, targets: evaluation.targets, details: evaluation.details,
+    next: evaluation.next && { phase: evaluation.next.phase, words: evaluation.next.words, point: evaluation.next.point }, targets: evaluation.targets, details: evaluation.details,
     laps: check.laps.map(lap => ({ id: lap.id, place: lap.place, lot: lap.lotId, target: lap.target, end: lap.end, ...lapProgress(lap, check.entryUnit) })),
     places: evaluation.places.map(place => placeAnswer(place, lotMap(lots), sheetsFor(check, lots))),
     together: solve && togetherAnswer(evaluation, lots, solve),

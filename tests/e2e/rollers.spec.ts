@@ -14,7 +14,12 @@ async function point(page: Page, name: string): Promise<void> {
 test('honed to size: a warm bore reckoned cold, the finished bores proved and signed', async ({ page, shop }) => {
   await page.goto(`${shop.address}/checks/mr-bigends`)
   await expect(page.getByTestId('verdict')).toContainText('To do')
-  await phase(page, /Choose/)
+  // It opens where the work is: the next stroke on top, its reading in hand, where the clearance stands now on the band.
+  await expect(page.getByTestId('answer')).toContainText('Rod 1: 0.19 thou left cold at the rear: fine stone.')
+  await expect(page.getByRole('button', { name: /Choose/ }).first()).toHaveAttribute('aria-current', 'step')
+  await expect(page.getByText('Hone, rod 1, front, thou')).toBeVisible()
+  await expect(page.getByLabel('Figure read')).toBeFocused()
+  await expect(page.getByRole('img', { name: /as it stands: 0\.7/ })).toBeVisible()
   await expect(page.getByTestId('sort-words')).toContainText('36 rollers make 2 sets of 12 within the spread, each from one bag.')
   await expect(page.getByTestId('targets')).toContainText('1.55653')
   await expect(page.getByTestId('rollers')).toContainText('Clearance wanted: 0.90 thou, middle of the limits.')
@@ -93,6 +98,7 @@ test('a new check: no roller, too few for two rods, then sets from one bag each,
   await point(page, 'Rollers, bag B')
   await type(page, '0.1876', '0.1876', '0.18765')
   await expect(page.getByTestId('sort-words')).toContainText('6 rollers make 2 sets of 3 within the spread, each from one bag.')
+  await expect(page.getByTestId('answer')).toContainText('Take a set of rollers for rod 1.')
   await page.getByRole('button', { name: 'Take for rod 1' }).press('Enter')
   await page.getByRole('button', { name: 'Take for rod 2' }).press('Enter')
   await expect(page.getByTestId('set-row').nth(1)).toContainText('taken')

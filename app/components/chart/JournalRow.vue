@@ -17,7 +17,7 @@ const box = ref<HTMLElement>()
 const { width: boxWidth } = useElementSize(box)
 const preferences = usePreferences()
 const width = computed(() => Math.max(280, boxWidth.value))
-const HEIGHT = 210
+const HEIGHT = 170
 const TOP = 26
 const FOOT = 164
 const SIDE = 44
@@ -62,11 +62,14 @@ const summary = computed(() => props.results.map(result => `${result.label} ${sh
           <rect :x="bar.left" :width="bar.wide" :y="bar.value.top" :height="Math.max(1.5, bar.value.foot - bar.value.top)" fill="var(--brass)" stroke="var(--brass-line)" />
           <path :d="`M${bar.left + bar.wide / 2} ${bar.value.high}V${bar.value.low}m-5 0h10m-10 ${bar.value.high - bar.value.low}h10`" stroke="var(--ink)" stroke-width="1.6" fill="none" />
         </template>
-        <text :x="bar.left + bar.wide / 2" :y="FOOT + 19" :font-size="bar.wide < 34 ? 11 : 13" text-anchor="middle" :font-weight="bar.result.id === picked ? 700 : 400" fill="var(--ink)">{{ bar.wide < 34 ? bar.result.position : bar.result.label }}</text>
-        <text class="figure" :x="bar.left + bar.wide / 2" :y="FOOT + 37" :font-size="bar.wide < 34 ? 11 : 13.5" text-anchor="middle" :fill="bar.colour" :font-weight="bar.result.id === worst ? 700 : 400">{{ show(bar.result) }}</text>
         <path v-if="bar.result.id === worst && bar.value" :d="`M${bar.left + bar.wide / 2 - 6} ${Math.min(bar.value.high, bar.value.top) - 13}h12l-6 8z`" :fill="bar.colour" />
-        <path v-if="bar.result.id === picked" :d="`M${bar.left} ${FOOT + 44}h${bar.wide}`" stroke="var(--accent)" stroke-width="3" />
       </g>
     </svg>
+    <div class="relative h-12">
+      <button v-for="bar in bars" :key="bar.result.id" type="button" class="absolute top-0 flex h-full cursor-pointer flex-col items-center justify-center border-b-3 leading-tight" :class="bar.result.id === picked ? 'border-accent font-bold' : 'border-transparent'" :style="{ left: `${bar.left + bar.wide / 2 - x.step() / 2}px`, width: `${x.step()}px` }" :aria-pressed="bar.result.id === picked" :aria-label="`${bar.wide < 34 ? bar.result.position : bar.result.label} ${show(bar.result)}, ${verdictWord(bar.result.state, bar.result.kind.ends)}`" @click="emit('pick', bar.result.id)">
+        <span :class="bar.wide < 34 ? 'text-[11px]' : 'text-[13px]'">{{ bar.wide < 34 ? bar.result.position : bar.result.label }}</span>
+        <span class="figure" :class="[bar.wide < 34 ? 'text-[11px]' : 'text-[13.5px]', bar.result.id === worst ? 'font-bold' : 'font-normal']" :style="{ color: bar.colour }">{{ show(bar.result) }}</span>
+      </button>
+    </div>
   </div>
 </template>

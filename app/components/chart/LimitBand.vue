@@ -81,7 +81,7 @@ const arrow = computed(() => {
 const summary = computed(() => [
   props.measured ? `Measured ${show(props.measured.value)} plus or minus ${formatLength(props.measured.U, preferences.unit)} ${preferences.system === 'inch' ? 'thou' : 'mm'}` : 'Nothing measured',
   ...zones.value.map(z => `${z.name} limits ${describeLimits(z.set, preferences.unit)}`),
-  ...(props.predicted ? [`the pack in hand leaves ${show(props.predicted.value)}`] : []),
+  ...(props.predicted ? [props.measured ? `the pack in hand leaves ${show(props.predicted.value)}` : `${props.predicted.words}: ${show(props.predicted.value)}`] : []),
 ].join('; '))
 const tickLabel = (value: number) => String(Math.round(value * 1e6) / 1e6).replace('-', '−')
 </script>
@@ -119,6 +119,7 @@ const tickLabel = (value: number) => String(Math.round(value * 1e6) / 1e6).repla
       <g v-if="predicted" stroke="var(--scribe)">
         <line :x1="x(predicted.value - predicted.U)" :x2="x(predicted.value + predicted.U)" :y1="LINE" :y2="LINE" stroke-width="2" />
         <circle :cx="x(predicted.value)" :cy="LINE" r="7" fill="var(--dye-bottom)" stroke-width="2.2" />
+        <text v-if="!measured" :x="x(predicted.value)" :y="LINE - 16" font-size="13" fill="var(--scribe)" stroke="none" text-anchor="middle">{{ predicted.words }}</text>
         <text class="figure" :x="x(predicted.value)" :y="LINE + 29" font-size="14" fill="var(--scribe)" stroke="none" text-anchor="middle">{{ show(predicted.value) }}</text>
       </g>
       <g v-if="measured" stroke="var(--scribe)">

@@ -59,7 +59,8 @@ const shown = computed(() => {
   const ofPoint = (phase.value === 'measure' && (taking.next.value || taking.picked.value)) || (phase.value === 'prove' && taking.next.value) ? results.find(result => result.kind.main && result.points.includes(point.value.id)) : null
   // In Prove: what this fitting was to move.
   const proved = phase.value === 'prove' ? results.find(result => current.value.predicted[result.id] !== undefined) : null
-  return results.find(result => result.id === pickedResult.value) ?? ofPoint ?? proved ?? evaluation.value.headline
+  const worked = phase.value === 'choose' ? results.find(result => result.id === evaluation.value.next?.standing?.result) : null
+  return results.find(result => result.id === pickedResult.value) ?? ofPoint ?? proved ?? worked ?? evaluation.value.headline
 })
 /** The place that moves the result looked at, or another result at its position. */
 const place = computed(() => {

@@ -57,6 +57,15 @@ const ids = (points: readonly { readonly point: string }[]) => points.map(({ poi
 
 export const combineRods = (setup: Setup, answers: Answers): CombinedResult[] => rodsOf(setup).flatMap(rod => resultsAt(setup, answers, rod))
 
+const clearanceOf = (bore: Estimate, pin: Estimate, roller: Measured, word: string) => sumOf([{ name: 'bore', factor: 1, estimate: bore }, { name: 'pin', factor: -1, estimate: pin }, { name: `${word} roller`, factor: -2, estimate: roller.estimate }])
+
+/** The least clearance a rod would have in a bore of that size; null without its pin or its set. */
+export function leastClearance(setup: Setup, answers: Answers, rod: string, bore: Estimate): Estimate | null {
+  const pin = meanDiameter(pinOf(rod, answers), 'pin')
+  const largest = takenSet(setup, answers, rod)?.rollers.at(-1)
+  return pin && largest ? clearanceOf(bore, pin, largest, 'largest') : null
+}
+
 function resultsAt(setup: Setup, answers: Answers, { id }: Position): CombinedResult[] {
   const [pin, bore] = [pinOf(id, answers), boreOfRod(setup, id, answers)]
   const [shaft, hole] = [meanDiameter(pin, 'pin'), meanDiameter(bore, 'bore')]
@@ -67,7 +76,7 @@ function resultsAt(setup: Setup, answers: Answers, { id }: Position): CombinedRe
   // Which single roller is doubtful is said where the rollers are; here it would be said once a rod.
   const with_ = (roller: Measured | undefined, kind: string, word: string): CombinedResult => ({
     kind, position: id, points, findings: [...drift, ...missing, ...noSet, ...set?.findings ?? []],
-    estimate: hole && shaft && roller ? sumOf([{ name: 'bore', factor: 1, estimate: hole }, { name: 'pin', factor: -1, estimate: shaft }, { name: `${word} roller`, factor: -2, estimate: roller.estimate }]) : null,
+    estimate: hole && shaft && roller ? clearanceOf(hole, shaft, roller, word) : null,
     formula: `bore (mean) − pin (mean) − 2 × ${word} roller of the set`,
   })
   const round = largestDifference(bore, 'direction')

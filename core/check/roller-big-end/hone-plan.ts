@@ -1,5 +1,6 @@
 import { formatLength } from '../../quantity/format-length'
 import { NM_PER, type LengthUnit } from '../../quantity/length'
+import type { Estimate } from '../../reading/estimate'
 import type { Stone } from '../../reading/reading'
 import { boreSign } from '../../method/bore-gauge/bore'
 import { boreFrom } from '../bore-master'
@@ -22,6 +23,8 @@ export interface HonePass {
   readonly id: string
   readonly at: string | null
   readonly stone: Stone | null
+  /** the bore then, cold */
+  readonly bore: Estimate
   /** stock left, cold, nm; below zero: too large already */
   readonly left: number
   /** what heat made the dial show too large a bore by, nm */
@@ -32,6 +35,8 @@ export interface HonePlan {
   readonly ends: readonly { readonly end: BoreEnd, readonly passes: readonly HonePass[] }[]
   /** of the tighter end, by the newest passes; null before any */
   readonly left: number | null
+  /** the bore at that end, cold */
+  readonly bore: Estimate | null
   /** the stone to take now; null at size, or before any pass */
   readonly stone: Stone | null
   /** what the dial shows, with the bore as warm as it was last read, where a stone takes over, and at size */
@@ -55,11 +60,11 @@ export function honePlan(setup: Setup, answers: Answers, rod: string, target: Pi
     end,
     passes: singlesAt(answers, rod, end).flatMap(({ id, at, stone, heat, estimate }): HonePass[] => {
       const bore = boreFrom(estimate, setup, answers)
-      return bore ? [{ id, at, stone, heat: sign * heat, left: target.value - bore.value }] : []
+      return bore ? [{ id, at, stone, heat: sign * heat, bore, left: target.value - bore.value }] : []
     }),
   }))
   const newest = ends.flatMap(({ end, passes }) => (passes.length > 0 ? [{ end, pass: passes.at(-1)! }] : []))
-  if (newest.length === 0) return { ends, left: null, stone: null, marks: [], over: false, words: ['Read the bore at both ends before the first stroke.'] }
+  if (newest.length === 0) return { ends, left: null, bore: null, stone: null, marks: [], over: false, words: ['Read the bore at both ends before the first stroke.'] }
   const tight = newest.reduce((a, b) => (b.pass.left > a.pass.left ? b : a))
   const wide = newest.reduce((a, b) => (b.pass.left < a.pass.left ? b : a))
   const { left, heat } = tight.pass
@@ -69,7 +74,7 @@ export function honePlan(setup: Setup, answers: Answers, rod: string, target: Pi
   const shown = at.estimate.value + at.heat
   const dial = (stays: number) => shown + sign * (left - stays)
   const marks = [{ stone: 'medium', stays: COARSE_UNTIL }, { stone: 'fine', stays: MEDIUM_UNTIL }, { stone: 'size', stays: 0 }] as const
-  return { ends, left, stone, marks: marks.filter(({ stays }) => left > stays).map(({ stone: next, stays }) => ({ stone: next, dial: dial(stays) })), over: wide.pass.left < -AT_SIZE, words: wordsFor({ left, heat, stone, tight: tight.end, gap: tight.pass.left - wide.pass.left, over: wide.pass.left, both: newest.length > 1, strokes: passesLeft(ends.find(({ end }) => end === tight.end)!.passes) }, answers.unit) }
+  return { ends, left, bore: tight.pass.bore, stone, marks: marks.filter(({ stays }) => left > stays).map(({ stone: next, stays }) => ({ stone: next, dial: dial(stays) })), over: wide.pass.left < -AT_SIZE, words: wordsFor({ left, heat, stone, tight: tight.end, gap: tight.pass.left - wide.pass.left, over: wide.pass.left, both: newest.length > 1, strokes: passesLeft(ends.find(({ end }) => end === tight.end)!.passes) }, answers.unit) }
 }
 
 /** Passes that hold: a rod that was straightened or replaced begins anew. */

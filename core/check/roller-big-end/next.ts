@@ -1,6 +1,6 @@
-import type { Answers, NextStep, Target } from '../contract'
+import { resultId, type Answers, type NextStep, type Target } from '../contract'
 import type { Setup } from '../setup'
-import { lacksSets, sortedRollers, takenSet } from './evaluate'
+import { lacksSets, leastClearance, sortedRollers, takenSet } from './evaluate'
 import { honePlan } from './hone-plan'
 import { borePoints, honePoint, rodsOf } from './layout'
 
@@ -8,9 +8,9 @@ import { borePoints, honePoint, rodsOf } from './layout'
 export function nextAtTheRods(setup: Setup, answers: Answers, targets: readonly Target[]): NextStep | null {
   const rods = rodsOf(setup)
   const sorted = sortedRollers(setup, answers)
-  if (sorted.possible < rods.length) return { phase: 'measure', words: sorted.words, point: null }
+  if (sorted.possible < rods.length) return { phase: 'measure', words: sorted.words, point: null, standing: null }
   const bare = rods.find(({ id }) => !takenSet(setup, answers, id))
-  if (lacksSets(setup, answers) && bare) return { phase: 'choose', words: `Take a set of rollers for ${bare.label.toLowerCase()}.`, point: null }
+  if (lacksSets(setup, answers) && bare) return { phase: 'choose', words: `Take a set of rollers for ${bare.label.toLowerCase()}.`, point: null, standing: null }
   const open = rods.flatMap((rod) => {
     const target = targets.find(({ id, position }) => id === 'bore' && position === rod.id)
     const plan = target ? honePlan(setup, answers, rod.id, target) : null
@@ -26,5 +26,9 @@ export function nextAtTheRods(setup: Setup, answers: Answers, targets: readonly 
   const honing = urgency(first) > 0
   // Both ends are read after a pass: the one that lags comes first.
   const lagging = plan.ends.reduce((a, b) => (b.passes.length < a.passes.length ? b : a)).end
-  return { phase: honing ? 'choose' : 'measure', words: `${rod.label}: ${words.charAt(0).toLowerCase()}${words.slice(1)}`, point: honing ? honePoint(rod.id, lagging) : null }
+  const estimate = plan.bore && leastClearance(setup, answers, rod.id, plan.bore)
+  return {
+    phase: honing ? 'choose' : 'measure', words: `${rod.label}: ${words.charAt(0).toLowerCase()}${words.slice(1)}`,
+    point: honing ? honePoint(rod.id, lagging) : null, standing: estimate && { result: resultId('clearance', rod.id), estimate },
+  }
 }

@@ -130,8 +130,16 @@ describe('what is to be done now', () => {
     expect(passes.map((_, i) => next(...sets, ...passes.slice(0, i)).point)).toEqual(['hone-1-front', 'hone-1-rear', 'hone-1-front'])
     expect(next(...sets, ...passes)).toMatchObject({ phase: 'choose', point: 'hone-1-rear' })
   })
+  it('says what the clearance would be if the honing stopped here, by the tighter end and the largest roller', () => {
+    // Bore 5 tenths over at the tighter end, rollers a tenth under: 5 + 2.
+    const { standing } = next(...sets, pass('p1', 'front', 6), pass('p2', 'rear', 5))
+    expect(standing!.result).toBe('clearance@1')
+    expect(standing!.estimate.value).toBeCloseTo(thou(0.7), 3)
+    expect(standing!.estimate.U).toBeGreaterThan(0)
+    expect(next(...sets).standing).toBeNull()
+  })
   it('a finished bore asks for nothing', () => {
-    expect(evaluate([...pin(0), ...of, took('1', of), pass('p1', 'front', 8.5), pass('p2', 'rear', 8.5)]).next).toEqual({ phase: 'measure', point: null, words: 'Rod 1: at size: stop. Clean it, let it cool, and take the finished bore.' })
+    expect(evaluate([...pin(0), ...of, took('1', of), pass('p1', 'front', 8.5), pass('p2', 'rear', 8.5)]).next).toMatchObject({ phase: 'measure', point: null, words: 'Rod 1: at size: stop. Clean it, let it cool, and take the finished bore.' })
     expect(evaluate([...pin(0), ...of, took('1', of), ...bore(8.5)]).next).toBeNull()
   })
 })
