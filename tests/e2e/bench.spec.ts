@@ -91,9 +91,12 @@ test('limits, aim, rule and gauge can be changed on the bench', async ({ page, s
   await page.getByLabel('Plain: inside the limits passes').check()
   await expect(page.getByTestId('verdict')).toContainText('Loose')
   const book = page.getByRole('group', { name: 'Book limits' })
+  // kept as soon as the field is left; the answer does not take the next field out of the hand
   await book.getByLabel('Upper').fill('0.22')
-  await book.getByLabel('Page').focus()
+  await page.keyboard.press('Tab')
   await expect(page.getByTestId('verdict')).toContainText('In')
+  await expect(page.getByTestId('saved')).toHaveText('Saved')
+  await expect(book.getByRole('checkbox')).toBeFocused()
   await book.getByLabel('Upper').fill('0.01')
   await book.getByLabel('Page').focus()
   await expect(book.getByText('The lower limit is above the upper one.')).toBeVisible()

@@ -8,15 +8,16 @@ const props = defineProps<{ title: string, limits: LimitSet | null, unit: Length
 const emit = defineEmits<{ keep: [LimitSet] }>()
 const kinds = [{ value: 'none', label: 'No limit known' }, { value: 'two-sided', label: 'From … to …' }, { value: 'upper', label: 'Up to …' }, { value: 'lower', label: 'At least …' }, { value: 'figure', label: 'One recommended figure' }] as const
 const id = useId()
-const kind = ref<LimitSet['kind']>(props.limits?.kind ?? 'none')
-const lower = ref<Nm | null>(props.limits?.lower ?? null)
-const upper = ref<Nm | null>(props.limits?.upper ?? null)
-const figure = ref<Nm | null>(props.limits?.figure ?? null)
-const lowerExcluded = ref(props.limits?.lowerExcluded ?? false)
-const source = ref<LimitSourceKind>(props.limits?.source.kind ?? props.defaultSource)
-const text = ref(props.limits?.source.text ?? '')
-const page = ref(props.limits?.source.page ?? '')
-const revision = ref(props.limits?.source.revision ?? '')
+const box = ref<HTMLElement>()
+const kind = ref<LimitSet['kind']>('none')
+const lower = ref<Nm | null>(null)
+const upper = ref<Nm | null>(null)
+const figure = ref<Nm | null>(null)
+const lowerExcluded = ref(false)
+const source = ref<LimitSourceKind>(props.defaultSource)
+const text = ref('')
+const page = ref('')
+const revision = ref('')
 const touched = ref(false)
 
 const set = computed<LimitSet>(() => ({
@@ -28,19 +29,36 @@ const set = computed<LimitSet>(() => ({
   source: { kind: source.value, ...(text.value.trim() ? { text: text.value.trim() } : {}), ...(page.value.trim() ? { page: page.value.trim() } : {}), ...(revision.value.trim() ? { revision: revision.value.trim() } : {}), ...(props.limits?.source.date ? { date: props.limits.source.date } : {}) },
 }))
 const fault = computed(() => limitsFault(set.value))
-let kept = JSON.stringify(props.limits ?? { kind: 'none' })
+const written = () => JSON.stringify(kind.value === 'none' ? { kind: 'none' } : set.value)
+let kept = ''
+
+/** Shows what is stored. Not while somebody is in the fields: an answer that comes in must not take the figure out of their hands. */
+function show(): void {
+  const { limits } = props
+  kind.value = limits?.kind ?? 'none'
+  lower.value = limits?.lower ?? null
+  upper.value = limits?.upper ?? null
+  figure.value = limits?.figure ?? null
+  lowerExcluded.value = limits?.lowerExcluded ?? false
+  source.value = limits?.source.kind ?? props.defaultSource
+  text.value = limits?.source.text ?? ''
+  page.value = limits?.source.page ?? ''
+  revision.value = limits?.source.revision ?? ''
+  kept = written()
+}
+show()
+watch(() => JSON.stringify(props.limits), () => { if (!box.value?.contains(document.activeElement)) show() })
 
 function leave(): void {
   touched.value = true
-  const now = JSON.stringify(kind.value === 'none' ? { kind: 'none' } : set.value)
-  if (fault.value || now === kept) return
-  kept = now
+  if (fault.value || written() === kept) return
+  kept = written()
   emit('keep', set.value)
 }
 </script>
 
 <template>
-  <fieldset class="space-y-2" :disabled="locked" @focusout="leave">
+  <fieldset ref="box" class="space-y-2" :disabled="locked" @focusout="leave">
     <legend class="label">{{ title }}</legend>
     <label class="sr-only" :for="`${id}-kind`">{{ title }}: kind</label>
     <select :id="`${id}-kind`" v-model="kind" class="field" @change="leave"><option v-for="option in kinds" :key="option.value" :value="option.value">{{ option.label }}</option></select>

@@ -67,7 +67,7 @@ const summary = computed(() => props.results.map(result => `${result.label} ${sh
     </svg>
     <div class="relative h-12">
       <button v-for="bar in bars" :key="bar.result.id" type="button" class="absolute top-0 flex h-full cursor-pointer flex-col items-center justify-center border-b-3 leading-tight" :class="bar.result.id === picked ? 'border-accent font-bold' : 'border-transparent'" :style="{ left: `${bar.left + bar.wide / 2 - x.step() / 2}px`, width: `${x.step()}px` }" :aria-pressed="bar.result.id === picked" :aria-label="`${bar.wide < 34 ? bar.result.position : bar.result.label} ${show(bar.result)}, ${verdictWord(bar.result.state, bar.result.kind.ends)}`" @click="emit('pick', bar.result.id)">
-        <span :class="bar.wide < 34 ? 'text-[11px]' : 'text-[13px]'">{{ bar.wide < 34 ? bar.result.position : bar.result.label }}</span>
+        <span :class="bar.wide < 34 ? 'text-[11px]' : 'text-[13px]'">{{ bar.wide < 34 ? bar.result.position : bar.result.label }}</span>{{ ' ' }}
         <span class="figure" :class="[bar.wide < 34 ? 'text-[11px]' : 'text-[13.5px]', bar.result.id === worst ? 'font-bold' : 'font-normal']" :style="{ color: bar.colour }">{{ show(bar.result) }}</span>
       </button>
     </div>

@@ -10,7 +10,7 @@ import { usePreferences } from '~/stores/preferences'
 
 /** Rollers sorted by size, and a set for each rod to take. */
 const props = defineProps<{ document: CheckDocument, evaluation: CheckEvaluation, locked: boolean }>()
-defineEmits<{ take: [string, readonly string[]] }>()
+const emit = defineEmits<{ take: [string, readonly string[]] }>()
 const preferences = usePreferences()
 const answers = computed(() => props.evaluation.current.answers)
 const setup = computed(() => props.document.setup)
@@ -19,14 +19,25 @@ const size = (value: number) => formatLength(value, sizeUnit.value, { fine: true
 const play = (value: number) => formatLength(value, preferences.unit, { fine: true })
 const rollers = computed(() => rollersOf(setup.value, answers.value))
 const sorted = computed(() => sortedRollers(setup.value, answers.value))
-const idsOf = (set: RollerSet) => set.rollers.map(roller => roller.id)
-const rods = computed(() => rodsOf(setup.value).map((rod, i) => {
-  const taken = takenSet(setup.value, answers.value, rod.id)
-  const proposed = sorted.value.sets[i] ?? null
-  const same = taken !== null && proposed !== null && taken.rollers.length === proposed.rollers.length && taken.rollers.every(roller => idsOf(proposed).includes(roller.id))
-  const inHand = taken?.rollers ?? proposed?.rollers ?? []
-  return { ...rod, taken, proposed, same, point: setPoint(rod.id), rollers: inHand, bags: [...new Set(inHand.map(roller => roller.bag))].join(' and ') }
-}))
+const idsOf = (set: { readonly rollers: readonly { readonly id: string }[] }) => set.rollers.map(roller => roller.id)
+const alike = (a: { readonly rollers: readonly { readonly id: string }[] }, b: RollerSet) => idsOf(a).sort().join() === idsOf(b).sort().join()
+const rods = computed(() => {
+  const own = rodsOf(setup.value).map(rod => ({ ...rod, point: setPoint(rod.id), taken: takenSet(setup.value, answers.value, rod.id) }))
+  // Which rod a set goes to is free: what is proposed is one that no rod has taken.
+  const free = sorted.value.sets.filter(set => !own.some(({ taken }) => taken && alike(taken, set)))
+  return own.map((rod) => {
+    const settled = rod.taken !== null && sorted.value.sets.some(set => alike(rod.taken!, set))
+    const proposed = settled ? null : free.shift() ?? null
+    const inHand = rod.taken?.rollers ?? proposed?.rollers ?? []
+    return { ...rod, proposed, rollers: inHand, bags: [...new Set(inHand.map(roller => roller.bag))].join(' and ') }
+  })
+})
+/** Two sets change rods: the larger rollers belong where the bore is larger already. */
+function swap(): void {
+  const [a, b] = rods.value
+  emit('take', a!.point, idsOf(b!.taken!))
+  emit('take', b!.point, idsOf(a!.taken!))
+}
 const shown = computed(() => new Map(rods.value.flatMap(rod => rod.rollers.map(roller => [roller.id, rod.id] as const))))
 const leftWords = computed(() => {
   const left = rollers.value.length - shown.value.size
@@ -46,10 +57,11 @@ const leftWords = computed(() => {
           <td>{{ rod.label }}</td>
           <template v-if="rod.rollers.length"><td>{{ rod.bags }}</td><td class="figure text-right">{{ size(rod.rollers[0]!.size) }}</td><td class="figure text-right">{{ size(rod.rollers.at(-1)!.size) }}</td><td class="figure text-right">{{ play(rod.rollers.at(-1)!.size - rod.rollers[0]!.size) }}</td></template>
           <td v-else colspan="4" class="text-mute">no set can be made</td>
-          <td class="text-right whitespace-nowrap"><span v-if="rod.taken" class="text-[13.5px]" :class="rod.taken.findings.length ? 'text-out' : 'text-in'">{{ rod.taken.findings.length ? 'not valid' : 'taken' }}</span><button v-if="!locked && rod.proposed && !rod.same" type="button" class="button ml-2 min-h-9" :class="rod.taken ? '' : 'primary'" @click="$emit('take', rod.point, idsOf(rod.proposed))">{{ rod.taken ? `Take the closer set for ${rod.label.toLowerCase()}` : `Take for ${rod.label.toLowerCase()}` }}</button></td>
+          <td class="text-right whitespace-nowrap"><span v-if="rod.taken" class="text-[13.5px]" :class="rod.taken.findings.length ? 'text-out' : 'text-in'">{{ rod.taken.findings.length ? 'not valid' : 'taken' }}</span><button v-if="!locked && rod.proposed" type="button" class="button ml-2 min-h-9" :class="rod.taken ? '' : 'primary'" @click="emit('take', rod.point, idsOf(rod.proposed))">{{ rod.taken ? `Take the closer set for ${rod.label.toLowerCase()}` : `Take for ${rod.label.toLowerCase()}` }}</button></td>
         </tr>
       </tbody>
     </table>
+    <p v-if="!locked && rods.length === 2 && rods.every(rod => rod.taken)" class="mt-1"><button type="button" class="link min-h-9 text-[13.5px]" @click="swap">change the two sets over</button></p>
     <p v-for="finding in rods.flatMap(rod => rod.taken?.findings ?? [])" :key="finding.words" class="fault">{{ finding.words }}</p>
   </div>
 </template>
