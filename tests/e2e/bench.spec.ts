@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs'
 import { demoForThisFile, expect, test, typeReading } from './workshop'
 
 demoForThisFile()
@@ -151,4 +152,25 @@ test('the ledger names the odd fitting; a residual needs a reason', async ({ pag
   await page.getByLabel('Reason for accepting it').fill('washer E measured: it is a 118')
   await page.getByRole('button', { name: 'Accept and sign off' }).click()
   await expect(page.getByTestId('answer')).toContainText('Signed off by T. Marl')
+})
+
+test('every drawing can be saved as a file that stands by itself', async ({ page, shop }) => {
+  await page.goto(`${shop.address}/checks/launch-input`)
+  await expect(page.getByTestId('proposals').getByRole('listitem')).toHaveCount(5)
+  await page.keyboard.press('e')
+  for (const [name, holds] of [['limit band', '22.2'], ['pack', '11.8'], ['where the gauge stands', 'Section: dial']] as const) {
+    const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('dialog').getByRole('button', { name, exact: true }).press('Enter')])
+    expect(download.suggestedFilename()).toBe(`${name.replaceAll(' ', '-')}.svg`)
+    const svg = readFileSync(await download.path(), 'utf8')
+    expect(svg).toContain(holds)
+    // Colours are written out: nothing in it needs the page.
+    expect(svg).not.toMatch(/var\(|class=/)
+    const seen = await page.evaluate(async (text) => {
+      const image = new Image()
+      image.src = `data:image/svg+xml,${encodeURIComponent(text)}`
+      await image.decode()
+      return image.naturalWidth
+    }, svg)
+    expect(seen).toBeGreaterThan(200)
+  }
 })

@@ -20,7 +20,7 @@ const several = computed(() => props.evaluation.current.results.filter(other => 
 /** What the check comes to as a whole, where another result decides than the one in hand. */
 const whole = computed(() => {
   const { headline, word: decided } = props.evaluation
-  if (!several.value || headline.id === result.value.id) return null
+  if (!several.value || headline.id === result.value.id || headline.state === 'to-do') return null
   const headUnit = unitFor(preferences.system, headline.kind.scale)
   return `The whole check: ${decided.toLowerCase()}, ${resultName(headline)}${headline.estimate ? ` at ${shownFigure(headline, headUnit)} ${UNIT_NAME[headUnit]}` : ''}.`
 })

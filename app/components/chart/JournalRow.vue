@@ -48,7 +48,7 @@ const summary = computed(() => props.results.map(result => `${result.label} ${sh
 
 <template>
   <div ref="box">
-    <svg :width="width" :height="HEIGHT" :viewBox="`0 0 ${width} ${HEIGHT}`" role="img" :aria-label="`Row of journals: ${summary}`" class="block" data-test="journal-row">
+    <svg :width="width" :height="HEIGHT" :viewBox="`0 0 ${width} ${HEIGHT}`" role="img" :aria-label="`Row of journals: ${summary}`" class="block" data-drawing="row of journals" data-test="journal-row">
       <g class="figure" font-size="11.5" fill="var(--mute)">
         <g v-for="t in ticks(NM_PER.thou)" :key="`t${t.value}`"><line :x1="SIDE - 6" :x2="width - SIDE + 6" :y1="t.at" :y2="t.at" stroke="var(--hair)" /><text :x="SIDE - 10" :y="t.at + 4" text-anchor="end">{{ t.value }}</text></g>
         <text v-for="t in ticks(NM_PER.mm)" :key="`m${t.value}`" :x="width - SIDE + 10" :y="t.at + 4">{{ t.value }}</text>

@@ -45,7 +45,7 @@ const labelSide = (i: number) => (x.value(props.ledger.entries[i]!.total) > widt
 
 <template>
   <div ref="box">
-    <svg :width="width" :height="HEIGHT" :viewBox="`0 0 ${width} ${HEIGHT}`" role="img" :aria-label="`Trial ledger. ${ledger.words}`" class="block" data-test="ledger-plot">
+    <svg :width="width" :height="HEIGHT" :viewBox="`0 0 ${width} ${HEIGHT}`" role="img" :aria-label="`Trial ledger. ${ledger.words}`" class="block" data-drawing="trial ledger" data-test="ledger-plot">
       <rect v-if="limitBox" :x="LEFT" :y="limitBox.top" :width="width - LEFT - 8" :height="Math.max(1, limitBox.height)" fill="var(--in)" opacity="0.13" />
       <text v-if="limitBox" :x="LEFT + 6" :y="limitBox.top + 15" font-size="12.5" fill="var(--in)">limits</text>
       <g stroke="var(--hair)"><line :x1="LEFT" :x2="width - 8" :y1="BASE" :y2="BASE" /><line :x1="LEFT" :x2="LEFT" y1="8" :y2="BASE" /></g>

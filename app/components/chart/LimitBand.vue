@@ -88,7 +88,7 @@ const tickLabel = (value: number) => String(Math.round(value * 1e6) / 1e6).repla
 
 <template>
   <div ref="box" class="dye w-full overflow-hidden">
-    <svg :width="width" :height="HEIGHT" :viewBox="`0 0 ${width} ${HEIGHT}`" role="img" :aria-label="summary" class="block" data-test="limit-band">
+    <svg :width="width" :height="HEIGHT" :viewBox="`0 0 ${width} ${HEIGHT}`" role="img" :aria-label="summary" class="block" data-drawing="limit band" data-test="limit-band">
       <g v-for="z in zones" :key="z.name">
         <rect :x="z.at!.left" :y="TOP" :width="Math.max(0, z.at!.right - z.at!.left)" :height="BOTTOM - TOP" fill="var(--scribe)" opacity="0.17" />
         <template v-for="end in [z.at!.lower, z.at!.upper]" :key="String(end)"><line v-if="end !== null" :x1="end" :x2="end" :y1="TOP" :y2="BOTTOM" stroke="var(--scribe)" :stroke-width="z.name === 'Book' ? 2 : 1.2" /></template>

@@ -53,7 +53,7 @@ const summary = computed(() => `${props.between[0]}, ${drawn.value.map(p => `${p
     <p v-if="!fitted" class="py-6 text-mute">Not drawn: its pieces are not listed.</p>
     <p v-else-if="pieces.length === 0" class="py-6 text-mute">No pieces between {{ between[0] }} and {{ between[1] }}.</p>
     <template v-else>
-      <svg :width="width" :height="HEIGHT" :viewBox="`0 0 ${width} ${HEIGHT}`" role="img" :aria-label="summary" class="block" data-test="pack-section">
+      <svg :width="width" :height="HEIGHT" :viewBox="`0 0 ${width} ${HEIGHT}`" role="img" :aria-label="summary" class="block" data-drawing="pack" data-test="pack-section">
         <rect x="0" y="16" :width="PLATE" height="88" fill="var(--steel)" /><rect :x="end" y="16" :width="PLATE" height="88" fill="var(--steel)" />
         <g v-for="(piece, i) in drawn" :key="i">
           <rect :x="piece.at" :y="piece.y" :width="piece.wide" height="78" rx="1.5"

@@ -247,7 +247,7 @@ useHead({ title: computed(() => (ready.value ? `${document.value.title} · Finit
                 <ReadingPanel ref="panel" v-model:draft="draft" :point="point" :several="points.length > 1" :unit="unit" :gauge="gauge" :readings="readings" :findings="findings" :far="far" :back="back" :start="start" :heat-fault="heatFault" :locked="locked" :one-more="points.length > 1 ? null : oneMore" :warnings="gauge ? gaugeWarnings(gauge, today()) : []" @log="log" @zeroed="markZeroed" @answer="answer" @void="voiding = $event" @word="logWord" />
                 <div v-if="points.length > 1" class="mt-4"><h2 class="label mb-1">Points</h2><PointGrid :picked="point.id" :cells="cells" @pick="pickPoint" /></div>
               </div>
-              <div class="mt-4"><h2 class="label mb-1">Where the gauge stands</h2><component :is="sketches[document.kind]" v-bind="document.setup" /></div>
+              <div class="mt-4"><h2 class="label mb-1">Where the gauge stands</h2><component :is="sketches[document.kind]" v-bind="document.setup" data-drawing="where the gauge stands" /></div>
             </div>
             <div>
               <div v-if="several && !choosingOfSeveral && !(phase === 'choose' && choicePanels[document.kind])" class="mb-4 space-y-3">
@@ -265,7 +265,7 @@ useHead({ title: computed(() => (ready.value ? `${document.value.title} · Finit
       <VoidDialog :open="voiding !== null" :figure="voiding ? readingWords(voiding, unit) : ''" @close="voiding = null" @void="voidNow" />
       <FitDialog :open="fitting" :proposal="proposal" :lots="bench.lots" :busy="busy" :fault="said" :place="several && place ? `${document.title}, ${place.place.label}` : document.title" @close="fitting = false" @done="fit" />
       <PlainDialog :open="helping" title="Helpers" wide @close="helping = false"><HelperTabs :gauges="register" :way="point.way" :prefer="gauge?.id" :band="bandOf(shown.limits.working)" @changed="register = $event" /></PlainDialog>
-      <ExplainDialog :open="explaining" :shown="shown" :place="place" :document="document" :proposal="phase === 'prove' ? null : proposal" @close="explaining = false" />
+      <ExplainDialog :open="explaining" :evaluation="evaluation" :shown="shown" :place="place" :document="document" :proposal="phase === 'prove' ? null : proposal" @close="explaining = false" />
     </template>
   </div>
 </template>

@@ -39,7 +39,7 @@ const rows = computed(() => Array.from({ length: Math.max(...props.plan.ends.map
 
 <template>
   <div ref="box">
-    <svg :width="width" :height="HEIGHT" :viewBox="`0 0 ${width} ${HEIGHT}`" role="img" :aria-label="`Stock left by pass: ${plan.words.join(' ')}`" class="block" data-test="hone-curve">
+    <svg :width="width" :height="HEIGHT" :viewBox="`0 0 ${width} ${HEIGHT}`" role="img" :aria-label="`Stock left by pass: ${plan.words.join(' ')}`" class="block" data-drawing="hone curve" data-test="hone-curve">
       <g v-for="mark in marks" :key="mark.words"><line :x1="LEFT" :x2="width - RIGHT" :y1="mark.at" :y2="mark.at" :stroke="mark.size ? 'var(--in)' : 'var(--hair)'" :stroke-width="mark.size ? 2 : 1" :stroke-dasharray="mark.size ? undefined : '5 4'" /><text :x="width - RIGHT + 8" :y="mark.at + 4" font-size="12.5" :font-weight="mark.size ? 650 : 400" :fill="mark.size ? 'var(--in)' : 'var(--mute)'">{{ mark.words }}</text></g>
       <g class="figure" font-size="11.5" fill="var(--mute)">
         <text v-for="t in ticks" :key="t" :x="LEFT - 7" :y="y(t * unit) + 4" text-anchor="end">{{ t }}</text>
@@ -54,8 +54,8 @@ const rows = computed(() => Array.from({ length: Math.max(...props.plan.ends.map
       </g>
     </svg>
     <table v-if="rows.length" class="tight mt-1">
-      <thead><tr><th>Pass</th><template v-for="{ end } in plan.ends" :key="end"><th>stone, {{ end }}</th><th class="text-right">left, {{ end }}</th></template></tr></thead>
-      <tbody><tr v-for="(row, i) in rows" :key="i"><td class="figure text-mute">{{ i + 1 }}</td><template v-for="(pass, e) in row" :key="e"><td class="text-[13px]">{{ pass ? pass.stone ?? 'as found' : '' }}</td><td class="figure text-right">{{ pass ? show(pass.left) : '–' }}</td></template></tr></tbody>
+      <thead><tr><th>Pass</th><template v-for="{ end } in plan.ends" :key="end"><th class="pl-8">stone, {{ end }}</th><th class="text-right">left, {{ end }}</th></template></tr></thead>
+      <tbody><tr v-for="(row, i) in rows" :key="i"><td class="figure text-mute">{{ i + 1 }}</td><template v-for="(pass, e) in row" :key="e"><td class="pl-8 text-[13px]">{{ pass ? pass.stone ?? 'as found' : '' }}</td><td class="figure text-right">{{ pass ? show(pass.left) : '–' }}</td></template></tr></tbody>
     </table>
   </div>
 </template>

@@ -43,7 +43,7 @@ const summary = computed(() => rows.value.map(row => `bag ${row.bag}, ${row.coun
 
 <template>
   <div ref="box">
-    <svg :width="width" :height="height" :viewBox="`0 0 ${width} ${height}`" role="img" :aria-label="`Rollers sorted by size: ${summary}`" class="block" data-test="roller-strip">
+    <svg :width="width" :height="height" :viewBox="`0 0 ${width} ${height}`" role="img" :aria-label="`Rollers sorted by size: ${summary}`" class="block" data-drawing="sorted rollers" data-test="roller-strip">
       <g v-for="row in rows" :key="row.bag">
         <text x="0" :y="row.foot - 2" font-size="13" fill="var(--ink)">Bag {{ row.bag }}</text>
         <line :x1="LEFT" :x2="width - 4" :y1="row.foot" :y2="row.foot" stroke="var(--hair)" />
