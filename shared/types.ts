@@ -6,7 +6,7 @@ import type { LengthUnit } from '#core/quantity/length'
 import type { VerdictState } from '#core/verdict/decide'
 
 /** One station of a job's route, as the lists draw it. */
-export interface StationMark { readonly id: string, readonly title: string, readonly kind: string, readonly state: VerdictState, readonly word: string, /** why it is stale */ readonly note: string, /** nm */ readonly figure: number | null, readonly unit: LengthUnit, readonly signed: boolean }
+export interface StationMark { readonly id: string, readonly title: string, readonly kind: string, readonly state: VerdictState, readonly word: string, /** why it is stale, or what is to be done next */ readonly note: string, /** nm */ readonly figure: number | null, readonly unit: LengthUnit, readonly signed: boolean }
 
 /** A part of a job, what rests on it, and what was done to it. */
 export interface JobPartView { readonly id: string, readonly name: string, readonly checks: readonly string[], readonly changes: readonly { readonly at: string, readonly reason: string, readonly by: string }[] }

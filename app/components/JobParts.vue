@@ -37,8 +37,8 @@ async function replace(): Promise<void> {
     <ul class="border-b rule">
       <li v-for="part in parts" :key="part.id" class="border-t rule py-1">
         <div class="flex flex-wrap items-center gap-x-4">
-          <span class="min-w-48 font-semibold">{{ part.name }}</span>
-          <span class="min-w-0 flex-1 text-[13.5px] text-mute">{{ part.checks.join(', ') || 'no check rests on it' }}</span>
+          <span class="flex-1 font-semibold md:min-w-48 md:flex-none">{{ part.name }}</span>
+          <span class="order-last basis-full text-[13.5px] text-mute md:order-none md:min-w-0 md:flex-1 md:basis-0">{{ part.checks.join(', ') || 'no check rests on it' }}</span>
           <button type="button" class="link min-h-9 text-[13.5px]" :aria-label="`${part.name} was replaced or reworked`" @click="begin(part.id)">replaced or reworked</button>
         </div>
         <p v-for="change in part.changes" :key="change.at" class="text-[13.5px] text-near">{{ shortTime(change.at) }}, {{ change.reason.replace(`${part.name.toLowerCase()}: `, '') }}<template v-if="change.by"> · {{ change.by }}</template></p>

@@ -90,7 +90,7 @@ useKeys(computed(() => [
       <div v-if="next" class="dye mb-2 flex flex-wrap items-center gap-x-4 gap-y-2 px-5 py-3.5">
         <StateMark :state="next.check.state" :size="32" inherit />
         <div class="min-w-0 flex-1"><p class="text-[18px] font-bold">{{ next.check.title }}, {{ next.job.unit.name.toLowerCase() }}</p><p class="text-[14px]">{{ next.check.word }}{{ figure(next.check) }}. {{ next.job.title }}.</p></div>
-        <NuxtLink :to="`/checks/${next.check.id}`" class="button scribed">{{ next.check.state === 'to-do' ? 'Begin' : 'Carry on' }}</NuxtLink>
+        <NuxtLink :to="`/checks/${next.check.id}`" class="button scribed">{{ next.check.state === 'to-do' && !next.check.note ? 'Begin' : 'Carry on' }}</NuxtLink>
       </div>
       <ul>
         <li v-for="(job, i) in shown" :key="job.id" :ref="(el) => { if (el) rows[i] = el as HTMLElement }" class="grid gap-x-6 gap-y-3 border-b rule py-3.5 md:grid-cols-[250px_1fr]">

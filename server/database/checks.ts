@@ -32,7 +32,7 @@ export const updateSettings = (sql: Sql, c: Settings) => sql.rows(
   'UPDATE checks SET title=$2, entry_unit=$3, setup=$4, working=$5, rule=$6, aim=$7, pack_rules=$8, family=$9, u_refit=$10, tip_angle=$11 WHERE id=$1', settingValues(c))
 
 /** What the lists show of a check. */
-export interface ListedAnswer { readonly state: string, readonly word: string, /** why it is stale */ readonly note: string, readonly figure: number | null }
+export interface ListedAnswer { readonly state: string, readonly word: string, /** why it is stale, or what is to be done next */ readonly note: string, readonly figure: number | null }
 export const recordAnswer = (sql: Sql, id: string, version: number, a: ListedAnswer) =>
   sql.rows('UPDATE checks SET version = $2, state = $3, word = $4, note = $5, figure = $6 WHERE id = $1', [id, version, a.state, a.word, a.note, a.figure])
 

@@ -38,6 +38,7 @@ export async function checkView(sql: Sql, id: string): Promise<CheckView> {
 
 /** What the lists show. */
 export function answerOf(document: CheckDocument, lots: CheckView['lots']): ListedAnswer {
-  const { state, word, estimate, headline } = evaluateCheck(document, lots)
-  return { state, word, note: headline.stale ?? '', figure: estimate?.value ?? null }
+  const { state, word, estimate, headline, next } = evaluateCheck(document, lots)
+  const begun = document.trials.some(trial => trial.readings.length > 0)
+  return { state, word, note: headline.stale ?? (begun && next ? next.words : ''), figure: estimate?.value ?? null }
 }

@@ -12,7 +12,8 @@ async function point(page: Page, name: string): Promise<void> {
 }
 
 test('honed to size: a warm bore reckoned cold, the finished bores proved and signed', async ({ page, shop }) => {
-  await page.goto(`${shop.address}/checks/mr-bigends`)
+  await page.goto(`${shop.address}/jobs/moto-engine`)
+  await page.getByRole('link', { name: /Big ends To do: Rod 1: 0\.19 thou left cold at the rear: fine stone\./ }).press('Enter')
   await expect(page.getByTestId('verdict')).toContainText('To do')
   // It opens where the work is: the next stroke on top, its reading in hand, where the clearance stands now on the band.
   await expect(page.getByTestId('answer')).toContainText('Rod 1: 0.19 thou left cold at the rear: fine stone.')

@@ -117,8 +117,8 @@ useHead({ title: computed(() => (job.value ? `${job.value.unit.name}: ${job.valu
       </div>
       <div v-if="next" class="dye mb-4 flex flex-wrap items-center gap-x-4 gap-y-2 px-5 py-3.5">
         <StateMark :state="next.state" :size="32" inherit />
-        <div class="min-w-0 flex-1"><p class="text-[18px] font-bold">Next: {{ next.title }}</p><p class="text-[14px]">{{ next.word }}{{ next.figure === null ? '' : ` at ${figure(next.figure)}` }}</p></div>
-        <NuxtLink :to="`/checks/${next.id}`" class="button scribed">{{ next.state === 'to-do' ? 'Begin' : 'Carry on' }}</NuxtLink>
+        <div class="min-w-0 flex-1"><p class="text-[18px] font-bold">Next: {{ next.title }}</p><p class="text-[14px]">{{ next.word }}{{ next.figure === null ? '' : ` at ${figure(next.figure)}` }}{{ next.note ? `: ${next.note}` : '' }}</p></div>
+        <NuxtLink :to="`/checks/${next.id}`" class="button scribed">{{ next.state === 'to-do' && !next.note ? 'Begin' : 'Carry on' }}</NuxtLink>
       </div>
       <p v-else-if="job.checks.length" class="mb-4 text-in">Every check is signed off.</p>
 
@@ -136,8 +136,8 @@ useHead({ title: computed(() => (job.value ? `${job.value.unit.name}: ${job.valu
       <p v-if="job.checks.length === 0" class="max-w-2xl border-t rule py-5">No check yet. A check is one thing to measure, judge and prove: the end play of one shaft. Begin with <strong>New check</strong>; what you leave out takes a sensible default and can be changed on the bench.</p>
       <ul v-else class="border-b rule">
         <li v-for="check in job.checks" :key="check.id" class="border-t rule">
-          <NuxtLink :to="`/checks/${check.id}`" class="grid min-h-13 grid-cols-[32px_minmax(0,1fr)_auto] items-center gap-x-3 py-1.5 md:grid-cols-[32px_minmax(0,1fr)_12rem_9rem]">
-            <StateMark :state="check.state" :size="24" /><span class="font-semibold">{{ check.title }}</span><span class="text-[14px] text-mute">{{ check.word }}{{ check.note ? `: ${check.note}` : '' }}{{ check.signed ? ', signed off' : '' }}</span><span class="figure col-start-3 text-right md:col-start-4">{{ figure(check.figure) }}</span>
+          <NuxtLink :to="`/checks/${check.id}`" class="grid min-h-13 grid-cols-[32px_minmax(0,1fr)_auto] items-center gap-x-3 py-1.5 md:grid-cols-[32px_minmax(0,1fr)_minmax(0,1fr)_9rem]">
+            <StateMark :state="check.state" :size="24" /><span class="font-semibold">{{ check.title }}</span><span class="col-start-2 text-[14px] text-mute md:col-start-3">{{ check.word }}{{ check.note ? `: ${check.note}` : '' }}{{ check.signed ? ', signed off' : '' }}</span><span class="figure col-start-3 row-start-1 text-right md:col-start-4">{{ figure(check.figure) }}</span>
           </NuxtLink>
         </li>
       </ul>
