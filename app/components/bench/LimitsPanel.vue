@@ -30,7 +30,7 @@ const fault = computed(() => props.faults.find(f => f.path.startsWith('settings.
 <template>
   <div class="space-y-4">
     <div v-if="options.length > 1"><label class="label mb-1 block" for="setup-result">Limits of</label><select id="setup-result" :value="shown.id" class="field" @change="picked = ($event.target as HTMLSelectElement).value"><option v-for="option in options" :key="option.id" :value="option.id">{{ option.label }}{{ document.limits.sets[option.id] ? ' · set' : '' }}</option></select></div>
-    <div v-if="thumb && !locked" class="space-y-1 text-[14px]" data-test="thumb"><p>No limit known. By rule of thumb: <strong class="figure">{{ describeLimits(thumb, unit) }}</strong> <span class="text-mute">({{ thumb.source.text }}; common practice, the book wins)</span></p><button type="button" class="button min-h-9" @click="keep('shop', thumb)">Use it as shop limits</button></div>
+    <div v-if="thumb && !locked" class="space-y-1 text-[14px]" data-test="thumb"><p>No limit known. By rule of thumb: <strong class="figure">{{ describeLimits(thumb, unit) }}</strong>{{ ' ' }}<span class="text-mute">({{ thumb.source.text }}; common practice, the book wins)</span></p><button type="button" class="button min-h-9" @click="keep('shop', thumb)">Use it as shop limits</button></div>
     <LimitEditor :key="`${shown.id}-book`" title="Book limits" :limits="pair.book" :unit="unit" default-source="book" :locked="locked" @keep="keep('book', $event)" />
     <LimitEditor :key="`${shown.id}-shop`" title="Shop limits" :limits="pair.shop" :unit="unit" default-source="shop" :locked="locked" @keep="keep('shop', $event)" />
     <p v-if="fault" class="fault">{{ fault }}</p>

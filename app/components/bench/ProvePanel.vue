@@ -54,7 +54,7 @@ function submit(): void {
     <form class="space-y-3" novalidate @submit.prevent="submit">
       <h2 class="label">{{ document.signOff ? 'Signed off' : 'Sign off' }}</h2>
       <template v-if="document.signOff">
-        <p class="text-[15px]"><strong>{{ document.signOff.by }}</strong>, {{ shortTime(document.signOff.at) }}<template v-if="document.signOff.reason">. {{ document.signOff.reason }}</template> <span class="text-mute">· computed by version {{ document.signOff.core }}</span></p>
+        <p class="text-[15px]"><strong>{{ document.signOff.by }}</strong>, {{ shortTime(document.signOff.at) }}<template v-if="document.signOff.reason">. {{ document.signOff.reason }}</template>{{ ' ' }}<span class="text-mute">· computed by version {{ document.signOff.core }}</span></p>
       </template>
       <ul v-else-if="gate.blockers.length" class="space-y-1 text-[14px] text-near" data-test="blockers"><li v-for="line in gate.blockers" :key="line">{{ line }}</li></ul>
       <p v-else-if="gate.needsReason" class="text-[14px] text-near">Not quietly: {{ gate.needsReason }}. It can be accepted with a reason and a name; both stand in the record.</p>
