@@ -8,24 +8,16 @@ Object.groupBy ??= (items, keyOf) => {
   return groups
 }
 
-export default withNuxt(
-  { ignores: ['.output/**', 'data/**', 'docs/**'] },
-  ...coreLayers(),
-  {
-    rules: {
-      'vue/multi-word-component-names': 'off',
-      'vue/max-attributes-per-line': 'off',
-      'vue/singleline-html-element-content-newline': 'off',
-      'vue/multiline-html-element-content-newline': 'off',
-      'vue/html-self-closing': 'off',
-      'vue/first-attribute-linebreak': 'off',
-      'vue/require-default-prop': 'off',
-      '@stylistic/max-statements-per-line': ['error', { max: 2 }],
-      '@stylistic/brace-style': ['error', '1tbs', { allowSingleLine: true }],
-      '@stylistic/member-delimiter-style': ['error', { multiline: { delimiter: 'none' }, singleline: { delimiter: 'comma' } }],
-      '@stylistic/quote-props': ['error', 'consistent'],
-      'no-control-regex': 'off',
-      '@typescript-eslint/unified-signatures': 'off',
-    },
+export default withNuxt({ ignores: ['.output/**', 'data/**', 'docs/**'] }, ...coreLayers(), {
+  rules: {
+    'vue/multi-word-component-names': 'off',
+    'vue/max-attributes-per-line': 'off',
+    'vue/singleline-html-element-content-newline': 'off',
+    'vue/multiline-html-element-content-newline': 'off',
+    'vue/html-self-closing': 'off',
+    'vue/first-attribute-linebreak': 'off',
+    'vue/require-default-prop': 'off',
+    'no-control-regex': 'off',
+    '@typescript-eslint/unified-signatures': 'off',
   },
-)
+})

@@ -40,5 +40,6 @@ export default defineNuxtConfig({
     sharedTsConfig: decorators,
   },
   telemetry: false,
-  eslint: { config: { stylistic: true } },
+  // Layout is prettier’s; eslint looks at meaning.
+  eslint: { config: { stylistic: false } },
 })

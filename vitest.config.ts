@@ -7,7 +7,14 @@ export default defineConfig({
   resolve: { alias: { '#core': fromRoot('./core'), '#shared': fromRoot('./shared') } },
   esbuild: { tsconfigRaw: { compilerOptions: { experimentalDecorators: true } } },
   test: {
-    include: ['core/**/*.test.ts', 'shared/**/*.test.ts', 'server/**/*.test.ts', 'app/**/*.test.ts', 'scripts/**/*.test.ts', 'tests/reference/**/*.test.ts'],
+    include: [
+      'core/**/*.test.ts',
+      'shared/**/*.test.ts',
+      'server/**/*.test.ts',
+      'app/**/*.test.ts',
+      'scripts/**/*.test.ts',
+      'tests/reference/**/*.test.ts',
+    ],
     testTimeout: 60_000,
     // Opening a database in a hook takes seconds, on a busy machine many.
     hookTimeout: 60_000,

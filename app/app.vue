@@ -1,3 +1,5 @@
 <template>
-  <NuxtLayout><NuxtPage /></NuxtLayout>
+  <NuxtLayout>
+    <NuxtPage />
+  </NuxtLayout>
 </template>

@@ -8,7 +8,14 @@ ensureBuilt()
 const { build } = await import('esbuild')
 const outfile = join(root, 'node_modules/.cache/finitum/bench.mjs')
 await build({
-  entryPoints: [join(root, 'tests/benchmark/bench.ts')], outfile, bundle: true, platform: 'node', format: 'esm', packages: 'external', target: 'node20', tsconfig: join(root, 'tsconfig.plain.json'),
+  entryPoints: [join(root, 'tests/benchmark/bench.ts')],
+  outfile,
+  bundle: true,
+  platform: 'node',
+  format: 'esm',
+  packages: 'external',
+  target: 'node20',
+  tsconfig: join(root, 'tsconfig.plain.json'),
   alias: { '#core': join(root, 'core') },
 })
 await import(outfile)

@@ -23,13 +23,15 @@ async function send(url, body, type) {
 
 await serve({
   folder,
-  ready: async (address) => {
+  ready: async address => {
     const { jobs, lots } = await (await fetch(`${address}/api/health`)).json()
     if (jobs > 0 || lots > 0) return
     say('Loading the island workshop …')
     const demo = join(root, 'demo')
     await send(`${address}/api/stock/csv`, readFileSync(join(demo, 'drawer.csv')), 'text/csv')
-    for (const file of readdirSync(demo).filter(name => name.endsWith('.worksheet.json')).sort()) {
+    for (const file of readdirSync(demo)
+      .filter(name => name.endsWith('.worksheet.json'))
+      .sort()) {
       await send(`${address}/api/worksheets`, readFileSync(join(demo, file)), 'application/json')
     }
   },

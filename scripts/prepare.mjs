@@ -19,7 +19,11 @@ export function checkNode(version = process.versions.node) {
 
 /** Runs a command with its output shown; stops with a sentence when it fails. */
 export function run(command, args, what, env = {}) {
-  const done = spawnSync(command, args, { cwd: root, stdio: ['ignore', 'inherit', 'inherit'], env: { ...process.env, NUXT_TELEMETRY_DISABLED: '1', ...env } })
+  const done = spawnSync(command, args, {
+    cwd: root,
+    stdio: ['ignore', 'inherit', 'inherit'],
+    env: { ...process.env, NUXT_TELEMETRY_DISABLED: '1', ...env },
+  })
   if (done.status !== 0) stop(`${what} failed.`)
 }
 
@@ -53,6 +57,8 @@ export function ensureBuilt() {
   const stamp = join(root, '.output', 'sources')
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === wanted) return
   say('Building (about a minute) …')
-  run(process.execPath, [join(root, 'node_modules/nuxt/bin/nuxt.mjs'), 'build', '--logLevel=silent'], 'The build', { NODE_ENV: 'production' })
+  run(process.execPath, [join(root, 'node_modules/nuxt/bin/nuxt.mjs'), 'build', '--logLevel=silent'], 'The build', {
+    NODE_ENV: 'production',
+  })
   writeFileSync(stamp, wanted)
 }

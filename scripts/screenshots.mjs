@@ -11,15 +11,32 @@ ensureInstalled()
 ensureBuilt()
 const folder = mkdtempSync(join(tmpdir(), 'finitum-pictures-'))
 const port = 4600 + Math.floor(Math.random() * 300)
-const server = spawn(process.execPath, [join(root, 'scripts/demo.mjs')], { env: { ...process.env, PORT: String(port), FINITUM_DATA: folder }, stdio: ['ignore', 'pipe', 'inherit'] })
+const server = spawn(process.execPath, [join(root, 'scripts/demo.mjs')], {
+  env: { ...process.env, PORT: String(port), FINITUM_DATA: folder },
+  stdio: ['ignore', 'pipe', 'inherit'],
+})
 await new Promise((resolve, reject) => {
-  server.stdout.on('data', (text) => { if (String(text).includes('is ready')) resolve() })
+  server.stdout.on('data', text => {
+    if (String(text).includes('is ready')) resolve()
+  })
   server.once('exit', code => reject(new Error(`The demo stopped with ${code}`)))
 })
-const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--no-first-run'] }).catch((error) => {
-  server.kill('SIGTERM')
-  throw error
-})
+const browser = await chromium
+  .launch({
+    executablePath: '/usr/bin/chromium',
+    args: [
+      '--no-sandbox',
+      '--disable-gpu',
+      '--disable-background-networking',
+      '--disable-component-update',
+      '--disable-sync',
+      '--no-first-run',
+    ],
+  })
+  .catch(error => {
+    server.kill('SIGTERM')
+    throw error
+  })
 const wanted = process.argv.slice(2)
 
 /** @param {string} name @param {string} path @param {{ theme?: string, width?: number, height?: number, full?: boolean, act?: (page: import('@playwright/test').Page) => Promise<void> }} options */
@@ -59,13 +76,19 @@ async function workOut(page) {
 
 /** @param {import('@playwright/test').Page} page */
 async function typeGap(page) {
-  await page.getByRole('button', { name: /Measure/ }).first().click()
+  await page
+    .getByRole('button', { name: /Measure/ })
+    .first()
+    .click()
   await page.getByLabel('Figure read').fill('0.051')
 }
 
 /** @param {import('@playwright/test').Page} page */
 async function honing(page) {
-  await page.getByRole('button', { name: /Choose/ }).first().click()
+  await page
+    .getByRole('button', { name: /Choose/ })
+    .first()
+    .click()
   await page.getByRole('button', { name: /Hone, rod 1, front/ }).click()
 }
 
@@ -73,7 +96,10 @@ async function honing(page) {
 async function lap(page) {
   await page.getByRole('button', { name: 'what could be made for this place' }).click()
   await page.getByRole('button', { name: 'Begin' }).first().click()
-  for (const figures of [['0.121', '0.123', '0.122', '0.121'], ['0.108', '0.110', '0.118', '0.109']]) {
+  for (const figures of [
+    ['0.121', '0.123', '0.122', '0.121'],
+    ['0.108', '0.110', '0.118', '0.109'],
+  ]) {
     for (const [i, figure] of figures.entries()) {
       await page.getByLabel(`point ${i + 1}`).fill(figure)
       await page.getByLabel(`point ${i + 1}`).press('Enter')
@@ -91,7 +117,13 @@ try {
   await picture('bench-measure', '/checks/launch-idler', { act: typeReading })
   await picture('bench-prove', '/checks/loader-transfer', { full: true })
   await picture('bench-phone', '/checks/launch-input', { width: 390, height: 844, full: true })
-  await picture('bearings-measure', '/checks/le-mains', { act: page => page.getByRole('button', { name: /Measure/ }).first().click() })
+  await picture('bearings-measure', '/checks/le-mains', {
+    act: page =>
+      page
+        .getByRole('button', { name: /Measure/ })
+        .first()
+        .click(),
+  })
   await picture('bearings-choose', '/checks/le-mains')
   await picture('bearings-options', '/checks/le-mains', { full: true, act: workOut })
   await picture('strip', '/checks/le-rods', { act: typeGap })

@@ -7,7 +7,7 @@ import { root, say, stop } from './prepare.mjs'
 const STALE_MS = 5_000
 
 function portFree(port, host) {
-  return new Promise((resolve) => {
+  return new Promise(resolve => {
     const probe = createServer()
     probe.once('error', error => resolve(error.code))
     probe.listen(port, host, () => probe.close(() => resolve(null)))
@@ -18,7 +18,7 @@ async function lockFolder(folder) {
   const { default: lockfile } = await import('proper-lockfile')
   const lock = () => lockfile.lock(folder, { stale: STALE_MS, update: STALE_MS / 3 })
   try {
-    return await lock().catch(async (error) => {
+    return await lock().catch(async error => {
       if (error.code !== 'ELOCKED') throw error
       // A Finitum that was killed leaves its lock behind; a living one renews it.
       say('The data folder is in use; seeing whether it is let go …')
@@ -26,7 +26,8 @@ async function lockFolder(folder) {
       return lock()
     })
   } catch (error) {
-    if (error.code === 'ELOCKED') stop(`The data folder ${folder} is open in another Finitum. Close that one, or set FINITUM_DATA to another folder.`)
+    if (error.code === 'ELOCKED')
+      stop(`The data folder ${folder} is open in another Finitum. Close that one, or set FINITUM_DATA to another folder.`)
     throw error
   }
 }

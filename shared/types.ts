@@ -6,25 +6,42 @@ import type { LengthUnit } from '#core/quantity/length'
 import type { VerdictState } from '#core/verdict/decide'
 
 /** One station of a job's route, as the lists draw it. */
-export interface StationMark { readonly id: string, readonly title: string, readonly kind: string, readonly state: VerdictState, readonly word: string, /** why it is stale, or what is to be done next */ readonly note: string, /** nm */ readonly figure: number | null, readonly unit: LengthUnit, readonly signed: boolean }
+export interface StationMark {
+  readonly id: string
+  readonly title: string
+  readonly kind: string
+  readonly state: VerdictState
+  readonly word: string
+  /** why it is stale, or what is to be done next */ readonly note: string
+  /** nm */ readonly figure: number | null
+  readonly unit: LengthUnit
+  readonly signed: boolean
+}
 
 /** A part of a job, what rests on it, and what was done to it. */
-export interface JobPartView { readonly id: string, readonly name: string, readonly checks: readonly string[], readonly changes: readonly { readonly at: string, readonly reason: string, readonly by: string }[] }
+export interface JobPartView {
+  readonly id: string
+  readonly name: string
+  readonly checks: readonly string[]
+  readonly changes: readonly { readonly at: string; readonly reason: string; readonly by: string }[]
+}
 
 export interface JobSummary {
   readonly id: string
   readonly title: string
   readonly notes: string
   readonly version: number
-  readonly unit: { readonly name: string, readonly description: string }
+  readonly unit: { readonly name: string; readonly description: string }
   readonly checks: readonly StationMark[]
 }
 /** A job on its own page: with its parts. */
-export interface JobView extends JobSummary { readonly parts: readonly JobPartView[] }
+export interface JobView extends JobSummary {
+  readonly parts: readonly JobPartView[]
+}
 
 /** Everything the bench needs of one check. */
 export interface CheckView {
-  readonly job: { readonly id: string, readonly title: string, readonly unit: string }
+  readonly job: { readonly id: string; readonly title: string; readonly unit: string }
   readonly version: number
   readonly document: CheckDocument
   /** `reserved` counts what is kept back and what is promised to other checks */
@@ -34,15 +51,43 @@ export interface CheckView {
 }
 
 /** A gauge as the register holds it; the kit of a bore gauge with it. */
-export interface RegisteredGauge extends Gauge { readonly version: number, readonly kit: BoreKit | null, /** checks it is in use on */ readonly uses: number }
+export interface RegisteredGauge extends Gauge {
+  readonly version: number
+  readonly kit: BoreKit | null
+  /** checks it is in use on */ readonly uses: number
+}
 
-export interface LotUse { readonly lotId: string, readonly count: number, readonly checkId: string, readonly checkTitle: string, readonly unit: string, /** promised, not fitted */ readonly promised: boolean }
-export interface StockLot extends Lot { readonly version: number }
-export interface StockView { readonly lots: readonly StockLot[], readonly uses: readonly LotUse[] }
+export interface LotUse {
+  readonly lotId: string
+  readonly count: number
+  readonly checkId: string
+  readonly checkTitle: string
+  readonly unit: string
+  /** promised, not fitted */ readonly promised: boolean
+}
+export interface StockLot extends Lot {
+  readonly version: number
+}
+export interface StockView {
+  readonly lots: readonly StockLot[]
+  readonly uses: readonly LotUse[]
+}
 
 /** One thing wrong with what was sent: where, and a sentence. */
-export interface Fault { readonly path: string, readonly reason: string }
+export interface Fault {
+  readonly path: string
+  readonly reason: string
+}
 /** The body of every refusal. `changed` says what a stale writer has not seen. */
-export interface Refusal { readonly faults: readonly Fault[], readonly changed?: readonly string[] }
+export interface Refusal {
+  readonly faults: readonly Fault[]
+  readonly changed?: readonly string[]
+}
 
-export interface ImportResult { readonly jobs: number, readonly checks: number, readonly lots: number, readonly notes: readonly string[], readonly jobIds: readonly string[] }
+export interface ImportResult {
+  readonly jobs: number
+  readonly checks: number
+  readonly lots: number
+  readonly notes: readonly string[]
+  readonly jobIds: readonly string[]
+}

@@ -4,11 +4,25 @@ import { nm, thou, type Nm } from '#core/quantity/length'
 import { PLAIN_GAUGE, type Gauge, type GaugeKind } from '#core/reading/gauge'
 
 const gauge = (kind: GaugeKind, graduation: Nm, more: Partial<Gauge> = {}): Gauge => ({
-  id: kind, name: `Test ${kind}`, kind, unit: 'thou', graduation, readableFraction: 0.5, permissibleError: nm(2_540), repeatability: nm(1_270), hysteresis: nm(0), rangePerTurn: null, lastCheck: null, ...PLAIN_GAUGE, ...more,
+  id: kind,
+  name: `Test ${kind}`,
+  kind,
+  unit: 'thou',
+  graduation,
+  readableFraction: 0.5,
+  permissibleError: nm(2_540),
+  repeatability: nm(1_270),
+  hysteresis: nm(0),
+  rangePerTurn: null,
+  lastCheck: null,
+  ...PLAIN_GAUGE,
+  ...more,
 })
 /** One plain gauge of each kind, good enough not to stand in the way. */
 export const GAUGES: Readonly<Record<GaugeKind, Gauge>> = {
-  'dial-indicator': gauge('dial-indicator', thou(1)), 'micrometer': gauge('micrometer', thou(0.1)), 'bore-gauge': gauge('bore-gauge', thou(0.1)),
+  'dial-indicator': gauge('dial-indicator', thou(1)),
+  'micrometer': gauge('micrometer', thou(0.1)),
+  'bore-gauge': gauge('bore-gauge', thou(0.1)),
   'feeler-set': gauge('feeler-set', thou(1), { sizes: [thou(1.5), thou(2), thou(3), thou(4), thou(5), thou(6), thou(8), thou(10)] }),
   'plastic-strip': gauge('plastic-strip', thou(0.5), { sizes: [thou(1), thou(1.5), thou(2), thou(2.5), thou(3)] }),
 }
@@ -19,19 +33,54 @@ export function checkOf(kind: string, change: Partial<CheckDocument> = {}): Chec
   const trials = change.trials ?? [trial('t1', [])]
   const steps = checkKind(kind).procedure(setup)
   return {
-    id: 'c', kind, title: kind, entryUnit: 'thou', limits: { working: 'book', sets: {} }, rule: 'plain', aim: { school: 'middle' }, packRules: {}, family: 'pieces',
-    uRefit: nm(2_540), tipAngle: 0, gauges: GAUGES, history: {}, parts: {}, partChanges: [], laps: [], signOff: null, ...change, setup, trials,
-    ticks: change.ticks ?? [...steps.filter(step => step.phase === 'setup').map(step => ({ step: step.id, trial: null })), ...trials.flatMap(({ id }) => steps.filter(step => step.phase !== 'setup').map(step => ({ step: step.id, trial: id })))],
+    id: 'c',
+    kind,
+    title: kind,
+    entryUnit: 'thou',
+    limits: { working: 'book', sets: {} },
+    rule: 'plain',
+    aim: { school: 'middle' },
+    packRules: {},
+    family: 'pieces',
+    uRefit: nm(2_540),
+    tipAngle: 0,
+    gauges: GAUGES,
+    history: {},
+    parts: {},
+    partChanges: [],
+    laps: [],
+    signOff: null,
+    ...change,
+    setup,
+    trials,
+    ticks: change.ticks ?? [
+      ...steps.filter(step => step.phase === 'setup').map(step => ({ step: step.id, trial: null })),
+      ...trials.flatMap(({ id }) => steps.filter(step => step.phase !== 'setup').map(step => ({ step: step.id, trial: id }))),
+    ],
   }
 }
 
-export const trial = (id: string, readings: readonly PointReading[], more: Partial<Trial> = {}): Trial => ({ id, at: '2026-05-04T08:00:00.000Z', packs: {}, refitted: [], predicted: {}, readings, ...more })
+export const trial = (id: string, readings: readonly PointReading[], more: Partial<Trial> = {}): Trial => ({
+  id,
+  at: '2026-05-04T08:00:00.000Z',
+  packs: {},
+  refitted: [],
+  predicted: {},
+  readings,
+  ...more,
+})
 let count = 0
 const head = (point: string) => ({ id: `r${count++}`, point, at: '2026-05-04T09:00:00.000Z' })
 /** Dial repeats, thou. */
-export const plays = (point: string, ...figures: number[]): PointReading[] => figures.map(figure => ({ ...head(point), start: nm(0), far: thou(figure), back: nm(0) }))
+export const plays = (point: string, ...figures: number[]): PointReading[] =>
+  figures.map(figure => ({ ...head(point), start: nm(0), far: thou(figure), back: nm(0) }))
 /** Single figures, nm. */
 export const figures = (point: string, ...values: number[]): PointReading[] => values.map(value => ({ ...head(point), figure: nm(value) }))
 /** Between two stacks, thou. */
-export const between = (point: string, low: number, high: number, leaves = 1): PointReading => ({ ...head(point), low: thou(low), high: thou(high), leaves })
+export const between = (point: string, low: number, high: number, leaves = 1): PointReading => ({
+  ...head(point),
+  low: thou(low),
+  high: thou(high),
+  leaves,
+})
 export const said = (point: string, word: string): PointReading => ({ ...head(point), word })

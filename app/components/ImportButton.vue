@@ -37,10 +37,31 @@ async function chosen(): Promise<void> {
 <template>
   <div>
     <button type="button" class="button" :disabled="busy" @click="input?.click()">{{ busy ? 'Reading …' : 'Import worksheet' }}</button>
-    <input ref="input" type="file" accept="application/json,.json" class="sr-only" tabindex="-1" aria-label="Worksheet file" data-test="import-file" @change="chosen">
+    <input
+      ref="input"
+      type="file"
+      accept="application/json,.json"
+      class="sr-only"
+      tabindex="-1"
+      aria-label="Worksheet file"
+      data-test="import-file"
+      @change="chosen"
+    />
     <div v-if="faults.length || result" class="mt-2 max-w-xl text-[14px]" role="status" data-test="import-result">
-      <template v-if="faults.length"><p class="font-bold text-out">Nothing was imported.</p><p v-for="fault in faults" :key="fault.path + fault.reason"><code v-if="fault.path" class="figure text-[13px]">{{ fault.path }}</code> {{ fault.reason }}</p><button v-if="clash" type="button" class="button mt-2" @click="send(clash!, true)">Import as a copy</button></template>
-      <template v-else-if="result"><p class="text-in">{{ result.jobs }} {{ result.jobs === 1 ? 'job' : 'jobs' }} with {{ result.checks }} {{ result.checks === 1 ? 'check' : 'checks' }} imported.</p><p v-for="note in result.notes" :key="note">{{ note }}</p></template>
+      <template v-if="faults.length">
+        <p class="font-bold text-out">Nothing was imported.</p>
+        <p v-for="fault in faults" :key="fault.path + fault.reason">
+          <code v-if="fault.path" class="figure text-[13px]">{{ fault.path }}</code> {{ fault.reason }}
+        </p>
+        <button v-if="clash" type="button" class="button mt-2" @click="send(clash!, true)">Import as a copy</button>
+      </template>
+      <template v-else-if="result">
+        <p class="text-in">
+          {{ result.jobs }} {{ result.jobs === 1 ? 'job' : 'jobs' }} with {{ result.checks }}
+          {{ result.checks === 1 ? 'check' : 'checks' }} imported.
+        </p>
+        <p v-for="note in result.notes" :key="note">{{ note }}</p>
+      </template>
     </div>
   </div>
 </template>

@@ -6,7 +6,7 @@ import { usePreferences } from '~/stores/preferences'
 import type { Fault, JobPartView, JobView } from '#shared/types'
 
 /** The parts a job's checks rest on. One that was replaced or reworked makes what was measured on it stale. */
-const props = defineProps<{ jobId: string, parts: readonly JobPartView[] }>()
+const props = defineProps<{ jobId: string; parts: readonly JobPartView[] }>()
 const emit = defineEmits<{ changed: [JobView] }>()
 const preferences = usePreferences()
 const picked = ref<string | null>(null)
@@ -23,7 +23,12 @@ function begin(id: string): void {
 async function replace(): Promise<void> {
   faults.value = []
   try {
-    emit('changed', await api<JobView>(`/api/jobs/${props.jobId}/part-changes`, { body: { op: uuid(), part: picked.value, reason: reason.value, by: preferences.signer } }))
+    emit(
+      'changed',
+      await api<JobView>(`/api/jobs/${props.jobId}/part-changes`, {
+        body: { op: uuid(), part: picked.value, reason: reason.value, by: preferences.signer },
+      }),
+    )
     picked.value = null
   } catch (error) {
     faults.value = faultsOf(error)
@@ -38,15 +43,58 @@ async function replace(): Promise<void> {
       <li v-for="part in parts" :key="part.id" class="border-t rule py-1">
         <div class="flex flex-wrap items-center gap-x-4">
           <span class="flex-1 font-semibold md:min-w-48 md:flex-none">{{ part.name }}</span>
-          <span class="order-last basis-full text-[13.5px] text-mute md:order-none md:min-w-0 md:flex-1 md:basis-0">{{ part.checks.join(', ') || 'no check rests on it' }}</span>
-          <button type="button" class="link min-h-9 text-[13.5px]" :aria-label="`${part.name} was replaced or reworked`" @click="begin(part.id)">replaced or reworked</button>
+          <span class="order-last basis-full text-[13.5px] text-mute md:order-none md:min-w-0 md:flex-1 md:basis-0">{{
+            part.checks.join(', ') || 'no check rests on it'
+          }}</span>
+          <button
+            type="button"
+            class="link min-h-9 text-[13.5px]"
+            :aria-label="`${part.name} was replaced or reworked`"
+            @click="begin(part.id)"
+          >
+            replaced or reworked
+          </button>
         </div>
-        <p v-for="change in part.changes" :key="change.at" class="text-[13.5px] text-near">{{ shortTime(change.at) }}, {{ change.reason.replace(`${part.name.toLowerCase()}: `, '') }}<template v-if="change.by"> · {{ change.by }}</template></p>
-        <form v-if="picked === part.id" class="my-2 grid gap-2 md:grid-cols-[minmax(0,1fr)_12rem_auto_auto]" novalidate @submit.prevent="replace">
-          <div><label class="label mb-1 block" for="part-reason">What was done</label><input id="part-reason" ref="field" v-model="reason" class="field" maxlength="200" autocomplete="off" :aria-invalid="faultAt(faults, 'reason') !== undefined"><p v-if="faultAt(faults, 'reason')" class="fault">{{ faultAt(faults, 'reason') }}</p></div>
-          <div><label class="label mb-1 block" for="part-by">Name</label><input id="part-by" v-model="preferences.signer" class="field" maxlength="80" autocomplete="off" :aria-invalid="faultAt(faults, 'by') !== undefined"><p v-if="faultAt(faults, 'by')" class="fault">{{ faultAt(faults, 'by') }}</p></div>
-          <button type="submit" class="button primary self-start md:mt-6">Mark what is stale</button><button type="button" class="button self-start md:mt-6" @click="picked = null">Leave it</button>
-          <p class="text-[13px] text-mute md:col-span-4">What was measured on it before is stale from now on; a signed check that loses a figure by it is opened again.</p>
+        <p v-for="change in part.changes" :key="change.at" class="text-[13.5px] text-near">
+          {{ shortTime(change.at) }}, {{ change.reason.replace(`${part.name.toLowerCase()}: `, '')
+          }}<template v-if="change.by"> · {{ change.by }}</template>
+        </p>
+        <form
+          v-if="picked === part.id"
+          class="my-2 grid gap-2 md:grid-cols-[minmax(0,1fr)_12rem_auto_auto]"
+          novalidate
+          @submit.prevent="replace"
+        >
+          <div>
+            <label class="label mb-1 block" for="part-reason">What was done</label>
+            <input
+              id="part-reason"
+              ref="field"
+              v-model="reason"
+              class="field"
+              maxlength="200"
+              autocomplete="off"
+              :aria-invalid="faultAt(faults, 'reason') !== undefined"
+            />
+            <p v-if="faultAt(faults, 'reason')" class="fault">{{ faultAt(faults, 'reason') }}</p>
+          </div>
+          <div>
+            <label class="label mb-1 block" for="part-by">Name</label>
+            <input
+              id="part-by"
+              v-model="preferences.signer"
+              class="field"
+              maxlength="80"
+              autocomplete="off"
+              :aria-invalid="faultAt(faults, 'by') !== undefined"
+            />
+            <p v-if="faultAt(faults, 'by')" class="fault">{{ faultAt(faults, 'by') }}</p>
+          </div>
+          <button type="submit" class="button primary self-start md:mt-6">Mark what is stale</button>
+          <button type="button" class="button self-start md:mt-6" @click="picked = null">Leave it</button>
+          <p class="text-[13px] text-mute md:col-span-4">
+            What was measured on it before is stale from now on; a signed check that loses a figure by it is opened again.
+          </p>
           <p v-if="faultAt(faults, '') ?? faultAt(faults, 'part')" class="fault">{{ faultAt(faults, '') ?? faultAt(faults, 'part') }}</p>
         </form>
       </li>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
 
-defineProps<{ open: boolean, title: string, wide?: boolean }>()
+defineProps<{ open: boolean; title: string; wide?: boolean }>()
 defineEmits<{ close: [] }>()
 </script>
 

@@ -13,7 +13,9 @@ const word = (s: StationMark) => (s.note ? `${s.word}: ${s.note}` : s.word) + (s
       <span v-if="i < checks.length - 1" class="absolute top-[11px] left-6 h-0.5 w-[calc(100%-1.5rem)] bg-hair" aria-hidden="true" />
       <NuxtLink :to="`/checks/${check.id}`" class="block min-h-11">
         <StateMark :state="check.state" :size="23" />
-        <span class="mt-1 block text-[13.5px] leading-tight font-semibold" :class="check.state === 'to-do' ? 'text-mute' : ''">{{ check.title }}</span>
+        <span class="mt-1 block text-[13.5px] leading-tight font-semibold" :class="check.state === 'to-do' ? 'text-mute' : ''">{{
+          check.title
+        }}</span>
         <span class="block text-[13px]" :class="stateText(check.state)">{{ word(check) }}</span>
       </NuxtLink>
     </li>

@@ -4,7 +4,12 @@ const props = defineProps<{ text: string | number }>()
 const emit = defineEmits<{ keep: [string] }>()
 const own = ref(String(props.text))
 const typing = ref(false)
-watch(() => String(props.text), (next) => { if (!typing.value) own.value = next })
+watch(
+  () => String(props.text),
+  next => {
+    if (!typing.value) own.value = next
+  },
+)
 function type(event: Event): void {
   typing.value = true
   own.value = (event.target as HTMLInputElement).value
@@ -16,5 +21,5 @@ function leave(): void {
 </script>
 
 <template>
-  <input class="field" autocomplete="off" :value="own" @input="type" @change="leave">
+  <input class="field" autocomplete="off" :value="own" @input="type" @change="leave" />
 </template>

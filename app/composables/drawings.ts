@@ -1,13 +1,32 @@
 /** A drawing on the page, by the name it is saved under. */
-export interface Drawing { readonly name: string, readonly svg: SVGSVGElement }
+export interface Drawing {
+  readonly name: string
+  readonly svg: SVGSVGElement
+}
 
 /** What a drawing takes from the page’s style sheet, and would lose in a file of its own. */
-const STYLES = ['fill', 'fill-opacity', 'stroke', 'stroke-width', 'stroke-dasharray', 'stroke-linejoin', 'opacity', 'font-family', 'font-size', 'font-weight', 'font-stretch', 'letter-spacing', 'text-anchor'] as const
+const STYLES = [
+  'fill',
+  'fill-opacity',
+  'stroke',
+  'stroke-width',
+  'stroke-dasharray',
+  'stroke-linejoin',
+  'opacity',
+  'font-family',
+  'font-size',
+  'font-weight',
+  'font-stretch',
+  'letter-spacing',
+  'text-anchor',
+] as const
 const SVG = 'http://www.w3.org/2000/svg'
 
 /** Every drawing that is on the page and to be seen: an svg with `data-drawing`. */
 export function drawingsOn(page: ParentNode): Drawing[] {
-  return [...page.querySelectorAll<SVGSVGElement>('svg[data-drawing]')].filter(svg => svg.getBoundingClientRect().width > 0).map(svg => ({ name: svg.dataset.drawing!, svg }))
+  return [...page.querySelectorAll<SVGSVGElement>('svg[data-drawing]')]
+    .filter(svg => svg.getBoundingClientRect().width > 0)
+    .map(svg => ({ name: svg.dataset.drawing!, svg }))
 }
 
 /** The drawing as a file that stands by itself: its colours and type written into it, on the ground it is drawn on. */

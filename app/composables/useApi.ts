@@ -2,7 +2,10 @@ import type { Fault, Refusal } from '#shared/types'
 
 /** The server said no, and why. */
 export class RefusedError extends Error {
-  constructor(readonly status: number, readonly refusal: Refusal) {
+  constructor(
+    readonly status: number,
+    readonly refusal: Refusal,
+  ) {
     super(refusal.faults.map(fault => fault.reason).join(' ') || 'The server refused this.')
   }
 }
@@ -10,7 +13,10 @@ export class RefusedError extends Error {
 export class AwayError extends Error {}
 
 /** Sends one request; a refusal or silence becomes an error of its own kind. */
-export async function api<Answer>(path: string, options: { method?: string, body?: unknown, text?: string, type?: string } = {}): Promise<Answer> {
+export async function api<Answer>(
+  path: string,
+  options: { method?: string; body?: unknown; text?: string; type?: string } = {},
+): Promise<Answer> {
   let response: Response
   try {
     response = await fetch(path, {
@@ -22,13 +28,23 @@ export async function api<Answer>(path: string, options: { method?: string, body
   } catch {
     throw new AwayError('The server is away.')
   }
-  if (response.ok) return await response.json() as Answer
-  const answer = await response.json().catch(() => ({})) as { data?: Refusal }
-  if (response.status >= 500 && response.status !== 507) throw new RefusedError(response.status, { faults: [{ path: '', reason: 'The server failed at this. Nothing was changed; try again.' }] })
+  if (response.ok) return (await response.json()) as Answer
+  const answer = (await response.json().catch(() => ({}))) as { data?: Refusal }
+  if (response.status >= 500 && response.status !== 507)
+    throw new RefusedError(response.status, {
+      faults: [{ path: '', reason: 'The server failed at this. Nothing was changed; try again.' }],
+    })
   throw new RefusedError(response.status, answer.data ?? { faults: [{ path: '', reason: 'The server refused this.' }] })
 }
 
 /** The sentence for one field, or for the whole when the path is empty. */
 export const faultAt = (faults: readonly Fault[], path: string): string | undefined => faults.find(fault => fault.path === path)?.reason
 export const faultsOf = (error: unknown): readonly Fault[] =>
-  error instanceof RefusedError ? error.refusal.faults : [{ path: '', reason: error instanceof AwayError ? 'The server is away. Nothing was lost: try again when it is back.' : String(error) }]
+  error instanceof RefusedError
+    ? error.refusal.faults
+    : [
+        {
+          path: '',
+          reason: error instanceof AwayError ? 'The server is away. Nothing was lost: try again when it is back.' : String(error),
+        },
+      ]

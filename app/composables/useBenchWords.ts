@@ -59,36 +59,57 @@ export function useBenchWords({ document, evaluation, shown, place, choice, prop
     if (!result.estimate) {
       const due = result.predicted
       if (due && current.value.predicted[result.id]) return `Fitted. Measure again: ${show(due.play)} ${name.value} is expected.`
-      return progress.value.all > 1 ? `${progress.value.done} of ${progress.value.all} measured.` : 'Nothing measured with this fitting yet.'
+      return progress.value.all > 1
+        ? `${progress.value.done} of ${progress.value.all} measured.`
+        : 'Nothing measured with this fitting yet.'
     }
     if (!result.valid) return wrong?.words ?? ''
-    if (progress.value.done < progress.value.all && phase.value === 'measure') return `${progress.value.done} of ${progress.value.all} measured.`
+    if (progress.value.done < progress.value.all && phase.value === 'measure')
+      return `${progress.value.done} of ${progress.value.all} measured.`
     if (!place.value) return e.state === 'in' ? 'In limits. Ready to sign.' : e.state === 'provisional' ? provisional(e) : ''
-    if (settled.value) return result.state === 'in' ? `${at.value ? `${at.value}in` : 'In'} limits${e.state === 'in' ? ': nothing needs changing. Sign it under Prove.' : '.'}` : provisional(e)
+    if (settled.value)
+      return result.state === 'in'
+        ? `${at.value ? `${at.value}in` : 'In'} limits${e.state === 'in' ? ': nothing needs changing. Sign it under Prove.' : '.'}`
+        : provisional(e)
     if (proposal.value && phase.value !== 'prove') {
       const words = change.value
       const inside = proposal.value.chance?.inside
-      if (choice.value?.fallback) return `${choice.value.notes[0]} Nearest for a trial: ${words.toLowerCase()}, leaves ${show(proposal.value.predicted.play)} ${name.value}.`
+      if (choice.value?.fallback)
+        return `${choice.value.notes[0]} Nearest for a trial: ${words.toLowerCase()}, leaves ${show(proposal.value.predicted.play)} ${name.value}.`
       return `${at.value}${fine ? `${at.value ? 'in' : 'In'} limits already. Nearer the aim: ` : ''}${fine || at.value ? words.toLowerCase() : words}: leaves ${show(proposal.value.predicted.play)} ± ${formatLength(proposal.value.predicted.U, unit.value, { unit: true })}${inside === undefined ? '' : inside >= 0.95 ? ', in limits.' : `, ${Math.round(inside * 100)} % in limits.`}`
     }
     if (result.state === 'provisional') return provisional(e)
-    if (result.residual) return `${at.value}Predicted ${show(result.predicted!.play)}, measured ${show(result.estimate.value)}: ${result.residual.flagged ? 'it did not move as it should.' : 'it moved as predicted.'}`
+    if (result.residual)
+      return `${at.value}Predicted ${show(result.predicted!.play)}, measured ${show(result.estimate.value)}: ${result.residual.flagged ? 'it did not move as it should.' : 'it moved as predicted.'}`
     return choice.value?.notes[0] ?? place.value.note ?? ''
   })
-  const provisional = (e: CheckEvaluation) => (e.pending.length > 0 ? 'In limits, provisional until every required step is ticked.' : 'In limits by hand: provisional until a gauge has been there.')
+  const provisional = (e: CheckEvaluation) =>
+    e.pending.length > 0
+      ? 'In limits, provisional until every required step is ticked.'
+      : 'In limits by hand: provisional until a gauge has been there.'
 
   const arithmetic = computed(() => {
     if (!proposal.value || !place.value?.request || phase.value === 'prove' || settled.value || document.value.signOff) return ''
     if (proposal.value.change.in.length + proposal.value.change.out.length === 0) return ''
     const { request } = place.value
     const inside = proposal.value.chance?.inside
-    return arithmeticLine(Math.round(request.question.measured.play), request.fitted, proposal.value.pack, proposal.value.predicted.play, index.value, request.response, unit.value)
-      + (inside === undefined ? '' : ` · chance in limits ${(inside * 100).toFixed(inside > 0.99 ? 1 : 0)} %`)
+    return (
+      arithmeticLine(
+        Math.round(request.question.measured.play),
+        request.fitted,
+        proposal.value.pack,
+        proposal.value.predicted.play,
+        index.value,
+        request.response,
+        unit.value,
+      ) + (inside === undefined ? '' : ` · chance in limits ${(inside * 100).toFixed(inside > 0.99 ? 1 : 0)} %`)
+    )
   })
   const predicted = computed(() => {
     if (phase.value === 'prove' || settled.value || !proposal.value) {
       const standing = evaluation.value.next?.standing
-      if (standing?.result === shown.value.id && !shown.value.estimate) return { value: standing.estimate.value, U: standing.estimate.U, words: 'as it stands' }
+      if (standing?.result === shown.value.id && !shown.value.estimate)
+        return { value: standing.estimate.value, U: standing.estimate.U, words: 'as it stands' }
       const due = current.value.predicted[shown.value.id]
       return due && !shown.value.estimate ? { value: due.play, U: coverageFactor(Infinity) * due.u, words: 'expected' } : null
     }
@@ -102,7 +123,8 @@ export function useBenchWords({ document, evaluation, shown, place, choice, prop
     const figure = (value: number) => formatLength(value, unit.value, { trim: true })
     const known = packIn(current.value, place.value!.place.id) !== null
     if (!known && w.high < 0) return `Take out ${figure(-w.high)} to ${figure(-w.low)} ${name.value}.`
-    if (!known && w.low < 0 && Number.isFinite(w.high)) return `Changes that would do: up to ${figure(-w.low)} out, up to ${figure(w.high)} in.`
+    if (!known && w.low < 0 && Number.isFinite(w.high))
+      return `Changes that would do: up to ${figure(-w.low)} out, up to ${figure(w.high)} in.`
     const what = known ? 'Totals that would do' : 'Changes that would do'
     if (!Number.isFinite(w.high)) return `${what}: ${figure(w.low)} ${name.value} or more.`
     if (!Number.isFinite(w.low)) return `${what}: up to ${figure(w.high)} ${name.value}.`
@@ -110,7 +132,9 @@ export function useBenchWords({ document, evaluation, shown, place, choice, prop
   })
   const oneMore = computed(() => {
     const e = shown.value.estimate
-    return e?.oneMore && e.oneMore < e.U * 0.9 ? `One more reading like these would bring ± ${formatLength(e.U, unit.value)} to ± ${formatLength(e.oneMore, unit.value, { unit: true })}.` : null
+    return e?.oneMore && e.oneMore < e.U * 0.9
+      ? `One more reading like these would bring ± ${formatLength(e.U, unit.value)} to ± ${formatLength(e.oneMore, unit.value, { unit: true })}.`
+      : null
   })
   return { sentence, arithmetic, predicted, windowWords, oneMore }
 }

@@ -9,9 +9,24 @@ import { exactText, markedText } from './sizeText'
 const store = new Map<string, string>()
 beforeEach(() => {
   store.clear()
-  vi.stubGlobal('sessionStorage', { getItem: (k: string) => store.get(k) ?? null, setItem: (k: string, v: string) => void store.set(k, v), removeItem: (k: string) => void store.delete(k) })
+  vi.stubGlobal('sessionStorage', {
+    getItem: (k: string) => store.get(k) ?? null,
+    setItem: (k: string, v: string) => void store.set(k, v),
+    removeItem: (k: string) => void store.delete(k),
+  })
 })
-const open = (perTurn: number | null = null, entry: Entry = 'travel', unit: LengthUnit = 'thou') => useDraft('c1', ref<DraftForm>({ point: 'travel', entry, unit, warm: true, plausible: entry === 'figure' ? thou(40_000) : thou(250), perTurn: perTurn as Nm | null }))
+const open = (perTurn: number | null = null, entry: Entry = 'travel', unit: LengthUnit = 'thou') =>
+  useDraft(
+    'c1',
+    ref<DraftForm>({
+      point: 'travel',
+      entry,
+      unit,
+      warm: true,
+      plausible: entry === 'figure' ? thou(40_000) : thou(250),
+      perTurn: perTurn as Nm | null,
+    }),
+  )
 
 describe('the reading that is being typed', () => {
   it('is nothing until the far figure can be read', () => {

@@ -8,7 +8,16 @@ import { parseTemperature } from '#core/quantity/temperature'
 import type { Entry, Stone } from '#core/reading/reading'
 
 /** What is being typed: kept in this tab, over a reload, until it is logged. `asked` holds answers to ambiguous entries. */
-export interface Draft { start: string, far: string, back: string, springBack: boolean, leaves: string, celsius: string, stone: Stone | '', asked: Record<string, number> }
+export interface Draft {
+  start: string
+  far: string
+  back: string
+  springBack: boolean
+  leaves: string
+  celsius: string
+  stone: Stone | ''
+  asked: Record<string, number>
+}
 export const EMPTY_DRAFT: Draft = { start: '', far: '', back: '', springBack: false, leaves: '', celsius: '', stone: '', asked: {} }
 
 /** How the fields are to be read. */
@@ -24,7 +33,7 @@ export interface DraftForm {
   /** the part may be read warm: its temperature can be noted */
   readonly warm: boolean
 }
-export type DraftReading = PointReading extends infer R ? R extends PointReading ? Omit<R, 'id' | 'at'> : never : never
+export type DraftReading = PointReading extends infer R ? (R extends PointReading ? Omit<R, 'id' | 'at'> : never) : never
 
 /** The reading being typed for one check, and what it would be if it were logged now. */
 export function useDraft(checkId: string, form: Ref<DraftForm>) {
@@ -46,7 +55,8 @@ export function useDraft(checkId: string, form: Ref<DraftForm>) {
     if (figure.value < 0 || figure.value >= perTurn) return { ok: false, reason: 'After the turns comes the pointer: less than one turn.' }
     return { ...figure, value: counterReading(turns, perTurn, figure.value) }
   }
-  const entry = (text: string): LengthEntry => (text.trim() === '' ? { ok: true, value: ZERO, unit: unit.value, rounded: false } : read(text))
+  const entry = (text: string): LengthEntry =>
+    text.trim() === '' ? { ok: true, value: ZERO, unit: unit.value, rounded: false } : read(text)
   const start = computed(() => entry(draft.value.start))
   /** Both ends typed into the first field: `5..6`. */
   const both = computed(() => {
@@ -54,13 +64,16 @@ export function useDraft(checkId: string, form: Ref<DraftForm>) {
     const range = parseRange(draft.value.far, unit.value)
     return range.ok && range.low !== range.high ? range : null
   })
-  const far = computed<LengthEntry>(() => (both.value ? { ok: true, value: both.value.low, unit: unit.value, rounded: false } : read(draft.value.far)))
+  const far = computed<LengthEntry>(() =>
+    both.value ? { ok: true, value: both.value.low, unit: unit.value, rounded: false } : read(draft.value.far),
+  )
   /** Blank: returned to where it started; or the same stack, snug. */
   const back = computed<LengthEntry>(() => {
     if (both.value) return { ok: true, value: both.value.high, unit: unit.value, rounded: false }
     if (draft.value.back.trim() === '') return form.value.entry === 'range' ? far.value : start.value
     const typed = entry(draft.value.back)
-    if (form.value.entry === 'range' && typed.ok && far.value.ok && typed.value < far.value.value) return { ok: false, reason: 'What does not go must be thicker than what goes.' }
+    if (form.value.entry === 'range' && typed.ok && far.value.ok && typed.value < far.value.value)
+      return { ok: false, reason: 'What does not go must be thicker than what goes.' }
     return typed
   })
 
@@ -72,15 +85,30 @@ export function useDraft(checkId: string, form: Ref<DraftForm>) {
     if (how === 'word' || how === 'pieces' || !f.ok) return null
     if (how === 'figure' || how === 'pass') {
       if (celsius.value?.ok === false) return null
-      return { point, figure: f.value, ...(celsius.value ? { celsius: celsius.value.celsius } : {}), ...(how === 'pass' && draft.value.stone ? { stone: draft.value.stone } : {}) }
+      return {
+        point,
+        figure: f.value,
+        ...(celsius.value ? { celsius: celsius.value.celsius } : {}),
+        ...(how === 'pass' && draft.value.stone ? { stone: draft.value.stone } : {}),
+      }
     }
     if (!b.ok) return null
-    if (how === 'range') return { point, low: f.value, high: b.value, ...(/^[1-9]\d?$/.test(draft.value.leaves.trim()) ? { leaves: Math.min(30, Number(draft.value.leaves)) } : {}) }
+    if (how === 'range')
+      return {
+        point,
+        low: f.value,
+        high: b.value,
+        ...(/^[1-9]\d?$/.test(draft.value.leaves.trim()) ? { leaves: Math.min(30, Number(draft.value.leaves)) } : {}),
+      }
     return s.ok ? { point, start: s.value, far: f.value, back: b.value, ...(draft.value.springBack ? { springBack: true } : {}) } : null
   })
-  const answer = (text: string, value: number) => { draft.value = { ...draft.value, asked: { ...draft.value.asked, [`${unit.value}:${text}`]: value } } }
+  const answer = (text: string, value: number) => {
+    draft.value = { ...draft.value, asked: { ...draft.value.asked, [`${unit.value}:${text}`]: value } }
+  }
   /** The stone stays in the machine from pass to pass. */
-  const clear = () => { draft.value = { ...EMPTY_DRAFT, stone: draft.value.stone } }
+  const clear = () => {
+    draft.value = { ...EMPTY_DRAFT, stone: draft.value.stone }
+  }
   const heatFault = computed(() => (celsius.value?.ok === false ? celsius.value.reason : null))
   return { draft, start, far, back, heatFault, reading, answer, clear }
 }

@@ -23,9 +23,17 @@ export function useKeys(list: Ref<readonly KeyBinding[]>, { everywhere = false }
     if (event.defaultPrevented || event.ctrlKey || event.metaKey || event.altKey) return
     const target = event.target as HTMLElement
     if (target.closest('[role="dialog"]')) return
-    const typing = target instanceof HTMLTextAreaElement || target instanceof HTMLSelectElement || (target instanceof HTMLInputElement && !['checkbox', 'radio', 'button'].includes(target.type))
+    const typing =
+      target instanceof HTMLTextAreaElement ||
+      target instanceof HTMLSelectElement ||
+      (target instanceof HTMLInputElement && !['checkbox', 'radio', 'button'].includes(target.type))
     const named = event.key.length > 1
-    if (typing && !named && !(target.dataset.keys !== undefined && (target as HTMLInputElement).value === '' && !/[\d.,+\-−]/.test(event.key))) return
+    if (
+      typing &&
+      !named &&
+      !(target.dataset.keys !== undefined && (target as HTMLInputElement).value === '' && !/[\d.,+\-−]/.test(event.key))
+    )
+      return
     if (typing && ['ArrowUp', 'ArrowDown', 'Enter', 'Escape'].includes(event.key) && target.dataset.keys === undefined) return
     if (event.key === 'Enter' && target.closest('button, a, summary, [role="button"]')) return
     const key = event.key.length === 1 ? event.key.toUpperCase() : event.key
@@ -45,5 +53,9 @@ export function useKeys(list: Ref<readonly KeyBinding[]>, { everywhere = false }
   })
 }
 
-export const key = (label: string, does: string, run: (key: string) => void, more: Partial<KeyBinding> & { keys?: readonly string[] } = {}): KeyBinding =>
-  ({ label, does, run, match: pressed => (more.keys ?? [label.toUpperCase()]).includes(pressed), ...more })
+export const key = (
+  label: string,
+  does: string,
+  run: (key: string) => void,
+  more: Partial<KeyBinding> & { keys?: readonly string[] } = {},
+): KeyBinding => ({ label, does, run, match: pressed => (more.keys ?? [label.toUpperCase()]).includes(pressed), ...more })

@@ -23,15 +23,36 @@ export function useRail({ document, evaluation, steps, ticked }: Rail) {
     const { places } = evaluation.value
     return {
       setup: `${setup.filter(ticked).length} of ${setup.length} · ${gauges.length === 1 ? gauges[0]!.name : `${gauges.length} gauges`}`,
-      measure: document.value.trials.length > 1 ? `${document.value.trials.length} fittings` : readings.length === 0 ? 'no reading yet' : `${readings.length} ${readings.length === 1 ? 'reading' : 'readings'}${voided ? `, ${voided} voided` : ''}`,
-      choose: places.length === 0 && kind.value.next ? 'sets and sizes' : places.length === 0 ? 'nothing to choose' : places[0]!.aim ? `aim: ${places[0]!.aim.words}` : 'pack from the drawer',
-      prove: document.value.signOff ? 'signed off' : document.value.trials.length > 1 ? `fitting ${document.value.trials.length}` : 'fit, tighten, measure again',
+      measure:
+        document.value.trials.length > 1
+          ? `${document.value.trials.length} fittings`
+          : readings.length === 0
+            ? 'no reading yet'
+            : `${readings.length} ${readings.length === 1 ? 'reading' : 'readings'}${voided ? `, ${voided} voided` : ''}`,
+      choose:
+        places.length === 0 && kind.value.next
+          ? 'sets and sizes'
+          : places.length === 0
+            ? 'nothing to choose'
+            : places[0]!.aim
+              ? `aim: ${places[0]!.aim.words}`
+              : 'pack from the drawer',
+      prove: document.value.signOff
+        ? 'signed off'
+        : document.value.trials.length > 1
+          ? `fitting ${document.value.trials.length}`
+          : 'fit, tighten, measure again',
     }
   })
   const done = computed<Record<Phase, boolean>>(() => ({
     setup: steps.value.filter(s => s.phase === 'setup' && s.required).every(ticked),
-    measure: document.value.trials.length > 1 || evaluation.value.current.results.filter(counts).every(result => result.valid || result.overrule !== null),
-    choose: document.value.trials.length > 1 || evaluation.value.state === 'in' || (kind.value.next !== undefined && evaluation.value.phase === 'prove'),
+    measure:
+      document.value.trials.length > 1 ||
+      evaluation.value.current.results.filter(counts).every(result => result.valid || result.overrule !== null),
+    choose:
+      document.value.trials.length > 1 ||
+      evaluation.value.state === 'in' ||
+      (kind.value.next !== undefined && evaluation.value.phase === 'prove'),
     prove: document.value.signOff !== null,
   }))
 

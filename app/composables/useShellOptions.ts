@@ -5,7 +5,7 @@ import type { OptionsAnswer, OptionsQuestion } from '../workers/shell-options.wo
 /** Works out all places at once beside the page; takes a while, says how far it is, and can be stopped. */
 export function useShellOptions() {
   const options = shallowRef<readonly ShellOption[] | null>(null)
-  const progress = ref<{ words: string, share: number } | null>(null)
+  const progress = ref<{ words: string; share: number } | null>(null)
   const failed = ref<string | null>(null)
   let worker: Worker | null = null
 

@@ -22,7 +22,8 @@ export function useTaking(checkId: string, document: Ref<CheckDocument | null>) 
   const chosen = useSessionStorage<string>(`finitum.point.${checkId}`, '')
   const points = computed(() => (document.value ? checkKind(document.value.kind).points(document.value.setup) : []))
   const index = computed(() => (document.value?.trials.length ?? 1) - 1)
-  const readingsOf = (point: MeasuringPoint): PointReading[] => (document.value ? readingsAt(document.value.trials, point, index.value) : [])
+  const readingsOf = (point: MeasuringPoint): PointReading[] =>
+    document.value ? readingsAt(document.value.trials, point, index.value) : []
   /** Still to be read: nothing there, or only what went stale. */
   const open = (point: MeasuringPoint) => {
     const { readings, stale } = freshReadings(document.value!, point, readingsOf(point))
@@ -40,12 +41,23 @@ export function useTaking(checkId: string, document: Ref<CheckDocument | null>) 
   })
   const point = computed<MeasuringPoint>(() => picked.value ?? due.value ?? next.value ?? lastRead() ?? points.value[0]!)
   const way = computed(() => ways[point.value.way])
-  const gauge = computed(() => (way.value.gauge === null ? null : document.value?.gauges[way.value.gauge] ?? null))
+  const gauge = computed(() => (way.value.gauge === null ? null : (document.value?.gauges[way.value.gauge] ?? null)))
   const unit = computed(() => unitFor(preferences.system, way.value.scale))
-  const form = computed<DraftForm>(() => (points.value.length === 0
-    ? NO_FORM
-    : { point: point.value.id, entry: way.value.entry, unit: unit.value, plausible: way.value.scale === 'size' ? LARGEST_SIZE : checkKind(document.value!.kind).plausible, perTurn: gauge.value?.rangePerTurn ?? null, warm: point.value.heat !== undefined }))
-  const pick = (id: string) => { chosen.value = id }
+  const form = computed<DraftForm>(() =>
+    points.value.length === 0
+      ? NO_FORM
+      : {
+          point: point.value.id,
+          entry: way.value.entry,
+          unit: unit.value,
+          plausible: way.value.scale === 'size' ? LARGEST_SIZE : checkKind(document.value!.kind).plausible,
+          perTurn: gauge.value?.rangePerTurn ?? null,
+          warm: point.value.heat !== undefined,
+        },
+  )
+  const pick = (id: string) => {
+    chosen.value = id
+  }
   /** After a reading: a movement is repeated where it is, pieces and passes follow one another, anything else goes on to the next point that lacks one. */
   function advance(read: MeasuringPoint): void {
     if (ways[read.way].again !== 'next') return

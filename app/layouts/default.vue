@@ -3,8 +3,13 @@ import { usePreferences } from '~/stores/preferences'
 
 const preferences = usePreferences()
 const route = useRoute()
-const views = [{ to: '/', label: 'Jobs', also: ['/jobs', '/checks'] }, { to: '/stock', label: 'Stock', also: [] }, { to: '/gauges', label: 'Gauges', also: [] }]
-const isOn = (view: typeof views[number]) => route.path === view.to || [...view.also, ...(view.to === '/' ? [] : [view.to])].some(path => route.path.startsWith(path))
+const views = [
+  { to: '/', label: 'Jobs', also: ['/jobs', '/checks'] },
+  { to: '/stock', label: 'Stock', also: [] },
+  { to: '/gauges', label: 'Gauges', also: [] },
+]
+const isOn = (view: (typeof views)[number]) =>
+  route.path === view.to || [...view.also, ...(view.to === '/' ? [] : [view.to])].some(path => route.path.startsWith(path))
 </script>
 
 <template>
@@ -12,18 +17,40 @@ const isOn = (view: typeof views[number]) => route.path === view.to || [...view.
     <header class="flex min-h-13 flex-wrap items-center gap-x-5 gap-y-1 border-b rule px-4 py-1 md:px-6">
       <NuxtLink to="/" class="display text-xl" aria-label="Finitum, all jobs">Fin<span class="text-accent">i</span>tum</NuxtLink>
       <nav aria-label="Views" class="flex gap-1">
-        <NuxtLink v-for="view in views" :key="view.to" :to="view.to" class="flex min-h-11 items-center px-2.5 font-semibold" :class="isOn(view) ? 'text-ink' : 'text-mute'" :aria-current="isOn(view) ? 'page' : undefined">{{ view.label }}</NuxtLink>
+        <NuxtLink
+          v-for="view in views"
+          :key="view.to"
+          :to="view.to"
+          class="flex min-h-11 items-center px-2.5 font-semibold"
+          :class="isOn(view) ? 'text-ink' : 'text-mute'"
+          :aria-current="isOn(view) ? 'page' : undefined"
+          >{{ view.label }}</NuxtLink
+        >
       </nav>
       <div id="crumbs" class="order-last min-w-0 flex-1 basis-full text-sm text-mute md:order-none md:basis-0 md:text-right" />
       <div class="ml-auto flex items-center gap-3">
         <div role="group" aria-label="Unit shown" class="flex overflow-hidden rounded-md border rule">
-          <button v-for="system in ['inch', 'metric'] as const" :key="system" type="button" class="min-h-9 px-3 text-sm font-semibold" :class="preferences.system === system ? 'bg-ink text-paper' : 'text-mute'" :aria-pressed="preferences.system === system" @click="preferences.system = system">{{ system === 'inch' ? 'thou' : 'mm' }}</button>
+          <button
+            v-for="system in ['inch', 'metric'] as const"
+            :key="system"
+            type="button"
+            class="min-h-9 px-3 text-sm font-semibold"
+            :class="preferences.system === system ? 'bg-ink text-paper' : 'text-mute'"
+            :aria-pressed="preferences.system === system"
+            @click="preferences.system = system"
+          >
+            {{ system === 'inch' ? 'thou' : 'mm' }}
+          </button>
         </div>
-        <button type="button" class="min-h-9 px-1 text-sm font-semibold text-mute" @click="preferences.toggleTheme">{{ preferences.theme === 'light' ? 'Dark' : 'Light' }}</button>
+        <button type="button" class="min-h-9 px-1 text-sm font-semibold text-mute" @click="preferences.toggleTheme">
+          {{ preferences.theme === 'light' ? 'Dark' : 'Light' }}
+        </button>
         <div id="saved" class="min-w-16 text-right text-sm" role="status" />
       </div>
     </header>
-    <main class="flex min-h-0 flex-1 flex-col"><slot /></main>
+    <main class="flex min-h-0 flex-1 flex-col">
+      <slot />
+    </main>
     <KeyFoot />
   </div>
 </template>

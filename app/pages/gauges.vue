@@ -29,7 +29,14 @@ const late = (g: Gauge) => g.due !== null && g.due < today()
 const overdue = computed(() => (gauges.value ?? []).filter(late).length)
 const zeroes = (g: Gauge) => g.kind !== 'feeler-set' && g.kind !== 'plastic-strip'
 const size = (value: number) => formatLength(value, unitFor(preferences.system, 'size'), { trim: true })
-const reach = (g: Gauge) => (g.range ? `${size(g.range.low)} – ${size(g.range.high)}` : g.sizes.length > 0 ? `${g.sizes.length} ${g.kind === 'feeler-set' ? 'leaves' : 'gaps'}` : g.rangePerTurn ? `turn counter, ${formatLength(g.rangePerTurn, preferences.unit, { trim: true })} a turn` : '')
+const reach = (g: Gauge) =>
+  g.range
+    ? `${size(g.range.low)} – ${size(g.range.high)}`
+    : g.sizes.length > 0
+      ? `${g.sizes.length} ${g.kind === 'feeler-set' ? 'leaves' : 'gaps'}`
+      : g.rangePerTurn
+        ? `turn counter, ${formatLength(g.rangePerTurn, preferences.unit, { trim: true })} a turn`
+        : ''
 
 async function zeroed(id: string): Promise<void> {
   try {
@@ -51,12 +58,18 @@ function move(by: number): void {
   const all = kinds.value.flatMap(([, of]) => of)
   pick(all[Math.min(all.length - 1, Math.max(0, all.findIndex(g => g.id === picked.value) + by))]?.id ?? null)
 }
-useKeys(computed(() => [
-  key('↑ ↓', 'move', pressed => move(pressed === 'ArrowDown' ? 1 : -1), { keys: ['ArrowDown', 'ArrowUp'] }),
-  ...(gauge.value && zeroes(gauge.value) ? [key('Z', 'zeroed today', () => void zeroed(gauge.value!.id))] : []),
-  key('N', 'new gauge', () => { adding.value = true }),
-  key('H', 'helpers', () => { helpers.value?.querySelector<HTMLElement>('[role="tab"][aria-selected="true"]')?.focus() }),
-]))
+useKeys(
+  computed(() => [
+    key('↑ ↓', 'move', pressed => move(pressed === 'ArrowDown' ? 1 : -1), { keys: ['ArrowDown', 'ArrowUp'] }),
+    ...(gauge.value && zeroes(gauge.value) ? [key('Z', 'zeroed today', () => void zeroed(gauge.value!.id))] : []),
+    key('N', 'new gauge', () => {
+      adding.value = true
+    }),
+    key('H', 'helpers', () => {
+      helpers.value?.querySelector<HTMLElement>('[role="tab"][aria-selected="true"]')?.focus()
+    }),
+  ]),
+)
 useHead({ title: 'Gauges · Finitum' })
 </script>
 
@@ -64,32 +77,95 @@ useHead({ title: 'Gauges · Finitum' })
   <div class="w-full px-4 py-5 md:px-7">
     <div class="mb-3 flex flex-wrap items-center gap-x-5 gap-y-3">
       <h1 class="display text-[30px]">Gauges</h1>
-      <p v-if="gauges" class="text-mute">{{ gauges.length }} in the register<span v-if="overdue" class="font-semibold text-near">, {{ overdue }} overdue for {{ overdue === 1 ? 'its' : 'their' }} check</span></p>
+      <p v-if="gauges" class="text-mute">
+        {{ gauges.length }} in the register<span v-if="overdue" class="font-semibold text-near"
+          >, {{ overdue }} overdue for {{ overdue === 1 ? 'its' : 'their' }} check</span
+        >
+      </p>
       <button type="button" class="button primary ml-auto" @click="adding = true">New gauge</button>
     </div>
     <p v-for="fault in faults" :key="fault.reason" class="fault" role="alert">{{ fault.reason }}</p>
     <div v-if="gauges" class="grid gap-6 lg:grid-cols-[minmax(0,1fr)_330px]">
       <div class="relative overflow-x-auto" tabindex="0" aria-label="Register of gauges" role="region">
         <table class="tight">
-          <thead><tr><th>Gauge</th><th class="text-right">Graduation</th><th class="text-right">Error, ±</th><th class="hidden pl-5 md:table-cell">Reach</th><th>Due</th><th>Zero</th><th><span class="sr-only">Open</span></th></tr></thead>
+          <thead>
+            <tr>
+              <th>Gauge</th>
+              <th class="text-right">Graduation</th>
+              <th class="text-right">Error, ±</th>
+              <th class="hidden pl-5 md:table-cell">Reach</th>
+              <th>Due</th>
+              <th>Zero</th>
+              <th>
+                <span class="sr-only">Open</span>
+              </th>
+            </tr>
+          </thead>
           <tbody v-for="[kind, list] in kinds" :key="kind">
-            <tr><th colspan="7" class="!pt-4 text-[15px] !font-bold !text-ink">{{ GAUGE_NAME[kind] }}</th></tr>
-            <tr v-for="g in list" :key="g.id" :aria-selected="picked === g.id" :class="picked === g.id ? 'bg-sheet' : ''" class="cursor-pointer" @click="pick(g.id)">
-              <td>{{ g.name }}<span v-if="g.uses" class="text-[13px] text-mute"> · on {{ g.uses }} {{ g.uses === 1 ? 'check' : 'checks' }}</span></td>
-              <td class="figure text-right whitespace-nowrap">{{ formatLength(g.graduation, preferences.unit, { trim: true, decimals: preferences.system === 'inch' ? 2 : 3 }) }}</td>
-              <td class="figure text-right whitespace-nowrap">{{ formatLength(g.permissibleError, preferences.unit, { trim: true, decimals: preferences.system === 'inch' ? 2 : 4 }) }}</td>
+            <tr>
+              <th colspan="7" class="!pt-4 text-[15px] !font-bold !text-ink">{{ GAUGE_NAME[kind] }}</th>
+            </tr>
+            <tr
+              v-for="g in list"
+              :key="g.id"
+              :aria-selected="picked === g.id"
+              :class="picked === g.id ? 'bg-sheet' : ''"
+              class="cursor-pointer"
+              @click="pick(g.id)"
+            >
+              <td>
+                {{ g.name
+                }}<span v-if="g.uses" class="text-[13px] text-mute"> · on {{ g.uses }} {{ g.uses === 1 ? 'check' : 'checks' }}</span>
+              </td>
+              <td class="figure text-right whitespace-nowrap">
+                {{ formatLength(g.graduation, preferences.unit, { trim: true, decimals: preferences.system === 'inch' ? 2 : 3 }) }}
+              </td>
+              <td class="figure text-right whitespace-nowrap">
+                {{ formatLength(g.permissibleError, preferences.unit, { trim: true, decimals: preferences.system === 'inch' ? 2 : 4 }) }}
+              </td>
               <td class="hidden pl-5 text-[13.5px] text-mute md:table-cell">{{ reach(g) }}</td>
-              <td class="text-[13.5px] whitespace-nowrap" :class="late(g) ? 'font-semibold text-near' : 'text-mute'">{{ g.due === null ? '–' : late(g) ? `overdue, ${g.due}` : g.due }}</td>
-              <td class="text-[13.5px] whitespace-nowrap"><template v-if="!zeroes(g)"><span class="text-mute">none needed</span></template><span v-else-if="g.zeroedOn === today()" class="text-in">today</span><button v-else type="button" class="link" :aria-label="`${g.name}: ${g.kind === 'micrometer' ? 'tried today, on its standard' : 'zeroed today'}`" @click.stop="zeroed(g.id)">{{ g.kind === 'micrometer' ? 'tried today' : 'zeroed today' }}</button></td>
-              <td class="text-right"><button type="button" class="link text-[13.5px]" :aria-label="`Open ${g.name}`" @click.stop="pick(g.id)">open</button></td>
+              <td class="text-[13.5px] whitespace-nowrap" :class="late(g) ? 'font-semibold text-near' : 'text-mute'">
+                {{ g.due === null ? '–' : late(g) ? `overdue, ${g.due}` : g.due }}
+              </td>
+              <td class="text-[13.5px] whitespace-nowrap">
+                <template v-if="!zeroes(g)">
+                  <span class="text-mute">none needed</span>
+                </template>
+                <span v-else-if="g.zeroedOn === today()" class="text-in">today</span>
+                <button
+                  v-else
+                  type="button"
+                  class="link"
+                  :aria-label="`${g.name}: ${g.kind === 'micrometer' ? 'tried today, on its standard' : 'zeroed today'}`"
+                  @click.stop="zeroed(g.id)"
+                >
+                  {{ g.kind === 'micrometer' ? 'tried today' : 'zeroed today' }}
+                </button>
+              </td>
+              <td class="text-right">
+                <button type="button" class="link text-[13.5px]" :aria-label="`Open ${g.name}`" @click.stop="pick(g.id)">open</button>
+              </td>
             </tr>
           </tbody>
         </table>
       </div>
       <GaugePanel v-if="adding" key="new" :gauge="null" @changed="changed" @close="adding = false" />
-      <GaugePanel v-else-if="gauge" :key="`${gauge.id}-${gauge.version}-${preferences.system}`" :gauge="gauge" @changed="changed" @close="pick(null)" @reload="load" />
-      <p v-else class="text-[14px] text-mute lg:border-l lg:pl-6 rule">Pick a gauge with ↑ ↓ or a click. What stands here goes into the uncertainty of every reading taken with it. Overdue or unzeroed gauges warn at the bench; they never block.</p>
+      <GaugePanel
+        v-else-if="gauge"
+        :key="`${gauge.id}-${gauge.version}-${preferences.system}`"
+        :gauge="gauge"
+        @changed="changed"
+        @close="pick(null)"
+        @reload="load"
+      />
+      <p v-else class="text-[14px] text-mute lg:border-l lg:pl-6 rule">
+        Pick a gauge with ↑ ↓ or a click. What stands here goes into the uncertainty of every reading taken with it. Overdue or unzeroed
+        gauges warn at the bench; they never block.
+      </p>
     </div>
-    <section ref="helpers" class="mt-8" aria-label="Helpers"><h2 class="display mb-2 text-xl">Helpers</h2><HelperTabs v-if="gauges" :gauges="gauges" :prefer="picked ?? undefined" @changed="gauges = $event" /></section>
+    <section ref="helpers" class="mt-8" aria-label="Helpers">
+      <h2 class="display mb-2 text-xl">Helpers</h2>
+      <HelperTabs v-if="gauges" :gauges="gauges" :prefer="picked ?? undefined" @changed="gauges = $event" />
+    </section>
   </div>
 </template>

@@ -26,7 +26,10 @@ async function load(): Promise<void> {
   }
 }
 onMounted(load)
-const matches = (lot: StockLot) => `${lot.family} ${lot.mark} ${lot.colour} ${lot.tags.join(' ')} ${formatLength(lot.nominal, 'thou', { trim: true })} ${formatLength(lot.nominal, 'mm', { trim: true })}`.toLowerCase().includes(find.value.trim().toLowerCase())
+const matches = (lot: StockLot) =>
+  `${lot.family} ${lot.mark} ${lot.colour} ${lot.tags.join(' ')} ${formatLength(lot.nominal, 'thou', { trim: true })} ${formatLength(lot.nominal, 'mm', { trim: true })}`
+    .toLowerCase()
+    .includes(find.value.trim().toLowerCase())
 const shown = computed(() => (stock.value?.lots ?? []).filter(matches))
 const families = computed(() => [...group(shown.value, lot => lot.family)])
 const allFamilies = computed(() => [...new Set(stock.value?.lots.map(lot => lot.family) ?? [])])
@@ -41,7 +44,7 @@ async function importCsv(): Promise<void> {
   faults.value = []
   news.value = ''
   try {
-    const done = await api<{ added: number, corrected: number }>('/api/stock/csv', { text: await file.text(), type: 'text/csv' })
+    const done = await api<{ added: number; corrected: number }>('/api/stock/csv', { text: await file.text(), type: 'text/csv' })
     news.value = `${done.added} sizes added, ${done.corrected} counts corrected.`
     await load()
   } catch (error) {
@@ -60,18 +63,22 @@ function move(by: number): void {
   picked.value = shown.value[Math.min(shown.value.length - 1, Math.max(0, at + by))]?.id ?? null
   nextTick(() => document.querySelector('[aria-selected="true"]')?.scrollIntoView({ block: 'nearest' }))
 }
-useKeys(computed(() => [
-  key('↑ ↓', 'move', pressed => move(pressed === 'ArrowDown' ? 1 : -1), { keys: ['ArrowDown', 'ArrowUp'] }),
-  ...(lot.value
-    ? [
-        key('T', 'take in', () => document.getElementById('lot-take')?.focus()),
-        key('M', 'measure', () => document.querySelector<HTMLElement>('#lot-measure input')?.focus()),
-        key('C', 'correct count', () => document.getElementById('lot-count')?.focus()),
-      ]
-    : []),
-  key('N', 'new size', () => { adding.value = true }),
-  key('/', 'find', () => findField.value?.focus()),
-]))
+useKeys(
+  computed(() => [
+    key('↑ ↓', 'move', pressed => move(pressed === 'ArrowDown' ? 1 : -1), { keys: ['ArrowDown', 'ArrowUp'] }),
+    ...(lot.value
+      ? [
+          key('T', 'take in', () => document.getElementById('lot-take')?.focus()),
+          key('M', 'measure', () => document.querySelector<HTMLElement>('#lot-measure input')?.focus()),
+          key('C', 'correct count', () => document.getElementById('lot-count')?.focus()),
+        ]
+      : []),
+    key('N', 'new size', () => {
+      adding.value = true
+    }),
+    key('/', 'find', () => findField.value?.focus()),
+  ]),
+)
 </script>
 
 <template>
@@ -80,36 +87,113 @@ useKeys(computed(() => [
       <h1 class="display text-[30px]">Stock</h1>
       <p v-if="stock?.lots.length" class="text-mute">{{ stock.lots.length }} sizes, {{ unmeasured }} not measured yet</p>
       <div class="ml-auto flex flex-wrap gap-3">
-        <label class="sr-only" for="find">Find a size</label><input v-if="stock?.lots.length" id="find" ref="findField" v-model="find" type="search" class="field w-40" placeholder="find" autocomplete="off">
+        <label class="sr-only" for="find">Find a size</label>
+        <input
+          v-if="stock?.lots.length"
+          id="find"
+          ref="findField"
+          v-model="find"
+          type="search"
+          class="field w-40"
+          placeholder="find"
+          autocomplete="off"
+        />
         <a class="button" href="/api/stock/csv" download="drawer.csv">Export CSV</a>
-        <button type="button" class="button" @click="fileField?.click()">Import CSV</button><input ref="fileField" type="file" accept=".csv,text/csv" class="sr-only" tabindex="-1" aria-label="CSV file" data-test="csv-file" @change="importCsv">
+        <button type="button" class="button" @click="fileField?.click()">Import CSV</button>
+        <input
+          ref="fileField"
+          type="file"
+          accept=".csv,text/csv"
+          class="sr-only"
+          tabindex="-1"
+          aria-label="CSV file"
+          data-test="csv-file"
+          @change="importCsv"
+        />
         <button type="button" class="button primary" @click="adding = true">New size</button>
       </div>
     </div>
-    <div v-if="faults.length || news" class="mb-3 text-[14px]" role="status" data-test="csv-result"><template v-if="faults.length"><p class="font-bold text-out">Nothing was changed.</p><p v-for="fault in faults" :key="fault.path + fault.reason"><code class="figure text-[13px]">{{ fault.path }}</code> {{ fault.reason }}</p></template><p v-else class="text-in">{{ news }}</p></div>
+    <div v-if="faults.length || news" class="mb-3 text-[14px]" role="status" data-test="csv-result">
+      <template v-if="faults.length">
+        <p class="font-bold text-out">Nothing was changed.</p>
+        <p v-for="fault in faults" :key="fault.path + fault.reason">
+          <code class="figure text-[13px]">{{ fault.path }}</code> {{ fault.reason }}
+        </p>
+      </template>
+      <p v-else class="text-in">{{ news }}</p>
+    </div>
     <NewLotForm v-if="adding" :families="allFamilies" @changed="added" @close="adding = false" />
-    <div v-if="stock && stock.lots.length === 0" class="max-w-2xl border-t rule py-8"><h2 class="display mb-2 text-xl">The drawer is empty</h2><p class="mb-4">Put in the shims, washers and rings the shop really has, size by size, or import a CSV with the columns family, nominal and count. What is measured is trusted; what is only marked is chosen with more uncertainty.</p><button type="button" class="button primary" @click="adding = true">New size</button></div>
+    <div v-if="stock && stock.lots.length === 0" class="max-w-2xl border-t rule py-8">
+      <h2 class="display mb-2 text-xl">The drawer is empty</h2>
+      <p class="mb-4">
+        Put in the shims, washers and rings the shop really has, size by size, or import a CSV with the columns family, nominal and count.
+        What is measured is trusted; what is only marked is chosen with more uncertainty.
+      </p>
+      <button type="button" class="button primary" @click="adding = true">New size</button>
+    </div>
     <div v-else-if="stock" class="grid gap-6 lg:grid-cols-[minmax(0,1fr)_330px]">
       <div class="overflow-x-auto" tabindex="0" aria-label="Sizes in the drawer" role="region">
         <table v-for="[family, lots] in families" :key="family" class="mb-5">
-          <caption class="pb-1 text-left text-[17px] font-bold">{{ family }}</caption>
-          <thead><tr><th class="w-24 text-right">Marked</th><th class="w-32 text-right">Measured, {{ UNIT_NAME[preferences.unit] }}</th><th class="w-20 text-right">On hand</th><th class="hidden w-24 text-right md:table-cell">Kept back</th><th class="w-28 pl-6">Mark</th><th class="hidden md:table-cell">Fitted or kept</th><th class="w-16"><span class="sr-only">Open</span></th></tr></thead>
+          <caption class="pb-1 text-left text-[17px] font-bold">
+            {{
+              family
+            }}
+          </caption>
+          <thead>
+            <tr>
+              <th class="w-24 text-right">Marked</th>
+              <th class="w-32 text-right">Measured, {{ UNIT_NAME[preferences.unit] }}</th>
+              <th class="w-20 text-right">On hand</th>
+              <th class="hidden w-24 text-right md:table-cell">Kept back</th>
+              <th class="w-28 pl-6">Mark</th>
+              <th class="hidden md:table-cell">Fitted or kept</th>
+              <th class="w-16">
+                <span class="sr-only">Open</span>
+              </th>
+            </tr>
+          </thead>
           <tbody>
-            <tr v-for="l in lots" :key="l.id" :aria-selected="picked === l.id" :class="picked === l.id ? 'bg-sheet' : ''" class="cursor-pointer" @click="picked = l.id">
+            <tr
+              v-for="l in lots"
+              :key="l.id"
+              :aria-selected="picked === l.id"
+              :class="picked === l.id ? 'bg-sheet' : ''"
+              class="cursor-pointer"
+              @click="picked = l.id"
+            >
               <td class="figure text-right">{{ markedText(l.nominal) }}</td>
-              <td class="figure text-right" :class="l.measured === null ? 'text-near' : ''">{{ l.measured === null ? 'not measured' : show(l.measured) }}</td>
+              <td class="figure text-right" :class="l.measured === null ? 'text-near' : ''">
+                {{ l.measured === null ? 'not measured' : show(l.measured) }}
+              </td>
               <td class="figure text-right" :class="l.onHand === 0 ? 'text-mute' : ''">{{ l.onHand }}</td>
               <td class="figure hidden text-right md:table-cell">{{ l.reserved || '' }}</td>
               <td class="pl-6">{{ [l.mark, l.colour, l.shape === 'flat' ? '' : l.shape].filter(Boolean).join(', ') }}</td>
-              <td class="hidden text-[13.5px] text-mute md:table-cell">{{ usesOf(l.id).map(u => `${u.count} ${u.promised ? 'kept for' : 'in'} ${u.checkTitle.toLowerCase()}`).join(', ') }}</td>
-              <td class="text-right"><button type="button" class="link text-[13.5px]" :aria-label="`Open ${markedText(l.nominal)}, ${family}`" @click.stop="picked = l.id">open</button></td>
+              <td class="hidden text-[13.5px] text-mute md:table-cell">
+                {{
+                  usesOf(l.id)
+                    .map(u => `${u.count} ${u.promised ? 'kept for' : 'in'} ${u.checkTitle.toLowerCase()}`)
+                    .join(', ')
+                }}
+              </td>
+              <td class="text-right">
+                <button
+                  type="button"
+                  class="link text-[13.5px]"
+                  :aria-label="`Open ${markedText(l.nominal)}, ${family}`"
+                  @click.stop="picked = l.id"
+                >
+                  open
+                </button>
+              </td>
             </tr>
           </tbody>
         </table>
         <p v-if="shown.length === 0" class="py-4 text-mute">No size matches “{{ find }}”.</p>
       </div>
       <LotPanel v-if="lot" :key="lot.id" :lot="lot" :uses="usesOf(lot.id)" @changed="stock = $event" @reload="load" />
-      <p v-else class="text-[14px] text-mute lg:border-l lg:pl-6 rule">Pick a size with ↑ ↓ or a click: take in, measure a piece, correct the count.</p>
+      <p v-else class="text-[14px] text-mute lg:border-l lg:pl-6 rule">
+        Pick a size with ↑ ↓ or a click: take in, measure a piece, correct the count.
+      </p>
     </div>
     <p v-else-if="!faults.length" class="py-6 text-mute">Opening the drawer …</p>
   </div>

@@ -24,7 +24,7 @@ export const useBench = defineStore('bench', () => {
   const pending = shallowRef<readonly PendingWrite[]>([])
   const connection = ref<Connection>('saved')
   const changed = ref<readonly string[]>([])
-  const refused = ref<readonly { words: string, reason: string }[]>([])
+  const refused = ref<readonly { words: string; reason: string }[]>([])
   let running: Promise<void> | null = null
 
   const document = computed<CheckDocument | null>(() => view.value && pending.value.reduce(applied, view.value.document))
@@ -32,12 +32,17 @@ export const useBench = defineStore('bench', () => {
   const current = computed(() => document.value?.trials.at(-1) ?? null)
   const waiting = computed(() => pending.value.length)
 
-  const news = useBroadcastChannel<{ checkId: string, version: number }, { checkId: string, version: number }>({ name: 'finitum.checks' })
-  watch(news.data, (message) => {
-    if (message && view.value && message.checkId === view.value.document.id && message.version > view.value.version) setStale(['Changed in another tab'])
+  const news = useBroadcastChannel<{ checkId: string; version: number }, { checkId: string; version: number }>({ name: 'finitum.checks' })
+  watch(news.data, message => {
+    if (message && view.value && message.checkId === view.value.document.id && message.version > view.value.version)
+      setStale(['Changed in another tab'])
   })
-  useIntervalFn(() => { if (connection.value === 'away' && view.value) void comeBack() }, RETRY_MS)
-  useIntervalFn(() => { if (connection.value === 'saved' && view.value && globalThis.document.visibilityState === 'visible') void look() }, LOOK_MS)
+  useIntervalFn(() => {
+    if (connection.value === 'away' && view.value) void comeBack()
+  }, RETRY_MS)
+  useIntervalFn(() => {
+    if (connection.value === 'saved' && view.value && globalThis.document.visibilityState === 'visible') void look()
+  }, LOOK_MS)
 
   function setStale(what: readonly string[]): void {
     connection.value = 'stale'
@@ -58,9 +63,19 @@ export const useBench = defineStore('bench', () => {
 
   /** A newer version on the server, written by another machine, is said at once and not only at the next write. */
   async function look(): Promise<void> {
-    const { document: { id }, version } = view.value!
+    const {
+      document: { id },
+      version,
+    } = view.value!
     const newer = await api<CheckView>(`/api/checks/${id}`).catch(() => null)
-    if (newer && view.value?.document.id === id && view.value.version === version && newer.version > version && connection.value === 'saved') setStale(['Changed on another machine'])
+    if (
+      newer &&
+      view.value?.document.id === id &&
+      view.value.version === version &&
+      newer.version > version &&
+      connection.value === 'saved'
+    )
+      setStale(['Changed on another machine'])
   }
 
   /** Fetches the check anew; what was waiting goes on top of it. */
@@ -75,7 +90,9 @@ export const useBench = defineStore('bench', () => {
   /** Sends what waits, oldest first. Stops when the server is away or somebody else was faster. */
   function flush(): Promise<void> {
     if (!view.value || connection.value === 'stale') return Promise.resolve()
-    running ??= drain().finally(() => { running = null })
+    running ??= drain().finally(() => {
+      running = null
+    })
     return running
   }
 
@@ -134,9 +151,17 @@ export const useBench = defineStore('bench', () => {
   }
 
   const logReading = (reading: DraftReading, words: string) =>
-    queue({ op: uuid(), kind: 'reading', trialId: current.value!.id, reading: { ...reading, id: uuid(), at: new Date().toISOString() }, words })
-  const voidReading = (readingId: string, reason: string) => queue({ op: uuid(), kind: 'void', readingId, reason, words: `void: ${reason}` })
-  const tick = (step: string, trial: string | null, ticked: boolean, words: string) => queue({ op: uuid(), kind: 'tick', step, trial, ticked, words })
+    queue({
+      op: uuid(),
+      kind: 'reading',
+      trialId: current.value!.id,
+      reading: { ...reading, id: uuid(), at: new Date().toISOString() },
+      words,
+    })
+  const voidReading = (readingId: string, reason: string) =>
+    queue({ op: uuid(), kind: 'void', readingId, reason, words: `void: ${reason}` })
+  const tick = (step: string, trial: string | null, ticked: boolean, words: string) =>
+    queue({ op: uuid(), kind: 'tick', step, trial, ticked, words })
 
   /** Writes that need the server's answer go one after the other, each onto what the one before left: a field left in haste must not outrun itself. */
   let turn: Promise<unknown> = Promise.resolve()
@@ -152,7 +177,11 @@ export const useBench = defineStore('bench', () => {
     if (waiting.value > 0) throw new AwayError('Readings are still waiting to be sent.')
     try {
       connection.value = 'sending'
-      take(await api<CheckView>(`/api/checks/${view.value!.document.id}/${path}`, { body: { op: uuid(), version: view.value!.version, ...body } }))
+      take(
+        await api<CheckView>(`/api/checks/${view.value!.document.id}/${path}`, {
+          body: { op: uuid(), version: view.value!.version, ...body },
+        }),
+      )
       connection.value = 'saved'
     } catch (error) {
       if (error instanceof RefusedError && error.refusal.changed) setStale(error.refusal.changed)
@@ -161,7 +190,26 @@ export const useBench = defineStore('bench', () => {
     }
   }
 
-  const dismissRefused = () => { refused.value = [] }
+  const dismissRefused = () => {
+    refused.value = []
+  }
 
-  return { view, document, lots, current, waiting, connection, changed, refused, open, reload, flush, logReading, voidReading, tick, command, dismissRefused }
+  return {
+    view,
+    document,
+    lots,
+    current,
+    waiting,
+    connection,
+    changed,
+    refused,
+    open,
+    reload,
+    flush,
+    logReading,
+    voidReading,
+    tick,
+    command,
+    dismissRefused,
+  }
 })

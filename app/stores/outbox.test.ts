@@ -3,8 +3,17 @@ import { nm, thou } from '#core/quantity/length'
 import type { CheckDocument } from '#core/check/document'
 import { applied, requestOf, type PendingWrite } from './outbox'
 
-const document = { trials: [{ id: 't1', at: '', packs: {}, refitted: [], predicted: {}, readings: [] }], ticks: [{ step: 'clean', trial: null }] } as unknown as CheckDocument
-const reading: PendingWrite = { op: 'o1', kind: 'reading', trialId: 't1', reading: { id: 'r1', point: 'travel', start: nm(0), far: thou(19), back: nm(0) }, words: '19' }
+const document = {
+  trials: [{ id: 't1', at: '', packs: {}, refitted: [], predicted: {}, readings: [] }],
+  ticks: [{ step: 'clean', trial: null }],
+} as unknown as CheckDocument
+const reading: PendingWrite = {
+  op: 'o1',
+  kind: 'reading',
+  trialId: 't1',
+  reading: { id: 'r1', point: 'travel', start: nm(0), far: thou(19), back: nm(0) },
+  words: '19',
+}
 
 describe('a write that waits', () => {
   it('shows at once, and only once', () => {
@@ -18,7 +27,14 @@ describe('a write that waits', () => {
     expect(voided.trials[0]!.readings[0]!.voided).toEqual({ reason: 'base moved' })
   })
   it('ticks and unticks a step of its own fitting', () => {
-    const tick = (ticked: boolean, trial: string | null): PendingWrite => ({ op: 'o', kind: 'tick', step: 'clean', trial, ticked, words: '' })
+    const tick = (ticked: boolean, trial: string | null): PendingWrite => ({
+      op: 'o',
+      kind: 'tick',
+      step: 'clean',
+      trial,
+      ticked,
+      words: '',
+    })
     expect(applied(document, tick(true, null)).ticks).toHaveLength(1)
     expect(applied(document, tick(true, 't1')).ticks).toHaveLength(2)
     expect(applied(document, tick(false, null)).ticks).toHaveLength(0)

@@ -9,12 +9,18 @@ export const usePreferences = defineStore('preferences', () => {
   const system = useLocalStorage<UnitSystem>('finitum.system', 'inch')
   const theme = useLocalStorage<'light' | 'dark'>('finitum.theme', matchMedia('(prefers-color-scheme: dark)').matches ? 'dark' : 'light')
   const signer = useLocalStorage('finitum.signer', '')
-  watchEffect(() => { document.documentElement.dataset.theme = theme.value })
+  watchEffect(() => {
+    document.documentElement.dataset.theme = theme.value
+  })
   const unit = computed(() => unitFor(system.value))
   const other = computed(() => otherUnit(unit.value))
   const show = (length: number, options: FormatOptions = {}) => formatLength(length, unit.value, options)
   const showOther = (length: number, options: FormatOptions = {}) => formatLength(length, other.value, options)
-  const toggleSystem = () => { system.value = system.value === 'inch' ? 'metric' : 'inch' }
-  const toggleTheme = () => { theme.value = theme.value === 'light' ? 'dark' : 'light' }
+  const toggleSystem = () => {
+    system.value = system.value === 'inch' ? 'metric' : 'inch'
+  }
+  const toggleTheme = () => {
+    theme.value = theme.value === 'light' ? 'dark' : 'light'
+  }
   return { system, theme, signer, unit, other, show, showOther, toggleSystem, toggleTheme }
 })

@@ -3,11 +3,17 @@ import type { ChoiceRequest } from '#core/check/evaluate-place'
 import { choosePacks, type PackChoice } from '#core/pack/chooser/choose'
 import type { PreparedDrawer } from '#core/pack/chooser/prepare'
 
-export interface ChooserQuestion { readonly id: number, readonly request: ChoiceRequest }
-export interface ChooserAnswer { readonly id: number, readonly choice: PackChoice }
+export interface ChooserQuestion {
+  readonly id: number
+  readonly request: ChoiceRequest
+}
+export interface ChooserAnswer {
+  readonly id: number
+  readonly choice: PackChoice
+}
 
 // The drawer is prepared once; every keystroke then asks it again.
-let prepared: { key: string, drawer: PreparedDrawer } | null = null
+let prepared: { key: string; drawer: PreparedDrawer } | null = null
 
 addEventListener('message', ({ data }: MessageEvent<ChooserQuestion>) => {
   const { drawer, fitted, response, rules, question } = data.request

@@ -12,22 +12,58 @@ const RING_UNCERTAINTY = 1_000
 
 /** What a check with a bore gauge asks of its master. */
 export const masterFields = (when: (setup: Setup) => boolean = () => true): SetupField[] => [
-  { id: 'zeroedIn', kind: 'choice', label: 'Bore gauge zeroed in', when, free: true, options: [{ value: 'ring', label: 'A ring master' }, { value: 'micrometer', label: 'The same micrometer', hint: 'its error cancels' }] },
+  {
+    id: 'zeroedIn',
+    kind: 'choice',
+    label: 'Bore gauge zeroed in',
+    when,
+    free: true,
+    options: [
+      { value: 'ring', label: 'A ring master' },
+      { value: 'micrometer', label: 'The same micrometer', hint: 'its error cancels' },
+    ],
+  },
   { id: 'master', kind: 'length', label: 'Actual size of the master', when, least: nm(1), optional: true, free: true },
-  { id: 'masterError', kind: 'length', label: 'Its size is known to ±', when: setup => when(setup) && setup.zeroedIn === 'ring', least: nm(0), optional: true, free: true },
+  {
+    id: 'masterError',
+    kind: 'length',
+    label: 'Its size is known to ±',
+    when: setup => when(setup) && setup.zeroedIn === 'ring',
+    least: nm(0),
+    optional: true,
+    free: true,
+  },
 ]
 export const MASTER_DEFAULTS = { zeroedIn: 'ring', master: '', masterError: '' } as const
 
 /** What is asked where a part may be read warm: gauges and masters are of steel. */
 export const heatFields = (of: string, when: (setup: Setup) => boolean = () => true): SetupField[] => [
-  { id: 'metal', kind: 'choice', label: `${of} of`, when, free: true, options: Object.keys(EXPANSION).map(metal => ({ value: metal, label: metal })) },
-  { id: 'celsius', kind: 'celsius', label: 'Gauges and master are at', when, free: true, hint: '°C; blank is 20. A part’s own temperature is noted with its reading where it differs.' },
+  {
+    id: 'metal',
+    kind: 'choice',
+    label: `${of} of`,
+    when,
+    free: true,
+    options: Object.keys(EXPANSION).map(metal => ({ value: metal, label: metal })),
+  },
+  {
+    id: 'celsius',
+    kind: 'celsius',
+    label: 'Gauges and master are at',
+    when,
+    free: true,
+    hint: '°C; blank is 20. A part’s own temperature is noted with its reading where it differs.',
+  },
 ]
 const atBench = (setup: Setup) => ({ alpha: EXPANSION.steel, celsius: celsiusIn(setup, 'celsius') })
 /** A steel shaft read with a steel micrometer. */
 export const shaftHeat = (setup: Setup): Heat => ({ partAlpha: EXPANSION.steel, gauge: atBench(setup), size: null })
 /** A bore read as a deviation from its master. */
-export const boreHeat = (setup: Setup): Heat => ({ partAlpha: EXPANSION[setup.metal as Metal] ?? EXPANSION.steel, gauge: atBench(setup), size: lengthIn(setup, 'master') ?? null })
+export const boreHeat = (setup: Setup): Heat => ({
+  partAlpha: EXPANSION[setup.metal as Metal] ?? EXPANSION.steel,
+  gauge: atBench(setup),
+  size: lengthIn(setup, 'master') ?? null,
+})
 export const HEAT_DEFAULTS = { metal: 'steel', celsius: String(REFERENCE) } as const
 
 /** The master the bore gauge was zeroed in: a ring of known size, or the micrometer itself, whose own error then cancels; null: not known. */
@@ -47,10 +83,18 @@ export function boreFrom(reading: Estimate, setup: Setup, answers: Answers): Est
 }
 
 /** What is wrong with the bores of a position: the gauge’s zero drifted, or the master has no size. */
-export function boreFindings(setup: Setup, answers: Answers, zeroPoint: string, borePoints: readonly string[]): { drift: Finding[], missing: Finding[] } {
+export function boreFindings(
+  setup: Setup,
+  answers: Answers,
+  zeroPoint: string,
+  borePoints: readonly string[],
+): { drift: Finding[]; missing: Finding[] } {
   const gauge = answers.gauge('bore-gauge')
   const drift = gauge ? zeroDrift(answers.of(zeroPoint), gauge) : []
   const read = borePoints.some(point => answers.of(point).estimate !== null)
-  const words = setup.zeroedIn === 'micrometer' && !answers.gauge('micrometer') ? 'There is no micrometer in use: the master’s size rests on it.' : 'The master has no size yet: give its actual size in Set up, then the bores can be reckoned.'
+  const words =
+    setup.zeroedIn === 'micrometer' && !answers.gauge('micrometer')
+      ? 'There is no micrometer in use: the master’s size rests on it.'
+      : 'The master has no size yet: give its actual size in Set up, then the bores can be reckoned.'
   return { drift, missing: read && !masterOf(setup, answers) ? [{ gate: 'size', level: 'fail', words }] : [] }
 }

@@ -16,10 +16,16 @@ import type { Heat, PointAnswer, WayId } from '../method/way'
 import type { Setup, SetupField } from './setup'
 
 /** Something a measurement rests on: replaced or reworked, what was measured on it is stale. */
-export interface PartRole { readonly id: string, readonly label: string }
+export interface PartRole {
+  readonly id: string
+  readonly label: string
+}
 
 /** One of several like places: main 3, rod 1. */
-export interface Position { readonly id: string, readonly label: string }
+export interface Position {
+  readonly id: string
+  readonly label: string
+}
 
 /** A figure a check comes to, once or at each position; it has its own limits. */
 export interface ResultKind {
@@ -54,7 +60,7 @@ export interface MeasuringPoint {
   /** Roles of the parts it rests on. */
   readonly rests: readonly string[]
   /** What can be answered, for points answered in a word. */
-  readonly words?: readonly { readonly value: string, readonly label: string }[]
+  readonly words?: readonly { readonly value: string; readonly label: string }[]
   /** Worth having; the check is done without it. */
   readonly optional?: boolean
   /** What a part read warm is corrected by. */
@@ -84,7 +90,7 @@ export interface NextStep {
   /** where the next reading is taken, where that is not the first point open */
   readonly point: string | null
   /** what a result would come to if the work stopped here: a bore before its last stroke */
-  readonly standing: { readonly result: string, readonly estimate: Estimate } | null
+  readonly standing: { readonly result: string; readonly estimate: Estimate } | null
 }
 
 /** What is aimed at for a result, when its figure will be known to `u`; null without limits. */
@@ -100,7 +106,7 @@ export interface CombinedResult {
   readonly points: readonly string[]
   readonly findings?: readonly Finding[]
   /** What was found by hand and beats arithmetic: a shaft that locks. */
-  readonly overrule?: { readonly state: VerdictState, readonly words: string }
+  readonly overrule?: { readonly state: VerdictState; readonly words: string }
   /** How the figure came about, in the names of its points: `bore − journal`. */
   readonly formula: string
 }

@@ -15,7 +15,11 @@ import type { Setup } from './setup'
 export type PointReading = Reading & { readonly point: string }
 
 /** What was predicted of a result when its pack was chosen, nm; `uOwn` is without what the gauge gives both measurements. */
-export interface Predicted { readonly play: number, readonly u: number, readonly uOwn: number }
+export interface Predicted {
+  readonly play: number
+  readonly u: number
+  readonly uOwn: number
+}
 
 /** One fitting: packs in their places, and what was measured with them. The first is what was found. */
 export interface Trial {
@@ -31,7 +35,10 @@ export interface Trial {
 }
 
 /** A step ticked; set-up steps belong to the check (trial null), the others to a fitting. */
-export interface Tick { readonly step: string, readonly trial: string | null }
+export interface Tick {
+  readonly step: string
+  readonly trial: string | null
+}
 
 export interface SignOff {
   readonly at: string
@@ -42,9 +49,16 @@ export interface SignOff {
 }
 
 /** A part was replaced or reworked: readings taken before on what rests on it are stale. Role `*`: everything. */
-export interface PartChange { readonly role: string, readonly at: string, readonly reason: string }
+export interface PartChange {
+  readonly role: string
+  readonly at: string
+  readonly reason: string
+}
 
-export interface LimitPair { readonly book: LimitSet | null, readonly shop: LimitSet | null }
+export interface LimitPair {
+  readonly book: LimitSet | null
+  readonly shop: LimitSet | null
+}
 export interface CheckLimits {
   /** Which of the two judges, where both are known. */
   readonly working: 'book' | 'shop'
@@ -87,7 +101,11 @@ export interface CheckDocument {
 export const DEFAULT_REFIT = 6_350
 
 /** Limits of a result: a position's own where it has some, else those of its kind. */
-export function limitsOf({ limits }: Pick<CheckDocument, 'limits'>, kind: string, position: string | null): LimitPair & { readonly working: LimitSet | null } {
+export function limitsOf(
+  { limits }: Pick<CheckDocument, 'limits'>,
+  kind: string,
+  position: string | null,
+): LimitPair & { readonly working: LimitSet | null } {
   const own = limits.sets[resultId(kind, position)]
   const general = limits.sets[kind]
   const book = own?.book ?? general?.book ?? null
@@ -99,10 +117,13 @@ export function limitsOf({ limits }: Pick<CheckDocument, 'limits'>, kind: string
 export const packIn = (trial: Pick<Trial, 'packs'>, place: string): Pack | null => trial.packs[place] ?? null
 
 /** The sheets pieces of its family are made from. */
-export const sheetsFor = (document: Pick<CheckDocument, 'family'>, lots: readonly Lot[]): Lot[] => lots.filter(lot => lot.family === document.family && lot.shape === 'sheet' && lot.onHand > 0)
+export const sheetsFor = (document: Pick<CheckDocument, 'family'>, lots: readonly Lot[]): Lot[] =>
+  lots.filter(lot => lot.family === document.family && lot.shape === 'sheet' && lot.onHand > 0)
 
 /** The pieces of the drawer this check may choose from: its family, and whatever was ever fitted. */
 export function drawerFor(document: Pick<CheckDocument, 'family' | 'trials'>, lots: readonly Lot[]): Lot[] {
-  const fitted = new Set(document.trials.flatMap(trial => Object.values(trial.packs).flatMap(pack => pack?.map(piece => piece.lotId) ?? [])))
+  const fitted = new Set(
+    document.trials.flatMap(trial => Object.values(trial.packs).flatMap(pack => pack?.map(piece => piece.lotId) ?? [])),
+  )
   return lots.filter(lot => (lot.family === document.family && lot.shape !== 'sheet') || fitted.has(lot.id))
 }

@@ -22,7 +22,12 @@ const check = (worksheet: Worksheet, id: string) => worksheet.jobs[0]!.checks.fi
 const input = check(launchSheet, 'launch-input')
 const evaluate = (change: Partial<CheckDocument> = {}, document = input) => evaluateCheck({ ...document, ...change }, launchSheet.lots)
 const last = (document: CheckDocument) => document.trials.at(-1)!
-const withReadings = (document: CheckDocument, plays: number[]) => ({ trials: [...document.trials.slice(0, -1), { ...last(document), readings: plays.map((play, i) => ({ id: `r${i}`, point: 'travel', start: nm(0), far: thou(play), back: nm(0) })) }] })
+const withReadings = (document: CheckDocument, plays: number[]) => ({
+  trials: [
+    ...document.trials.slice(0, -1),
+    { ...last(document), readings: plays.map((play, i) => ({ id: `r${i}`, point: 'travel', start: nm(0), far: thou(play), back: nm(0) })) },
+  ],
+})
 
 describe('a check as a whole', () => {
   it('loose: says so under both limits, and asks the chooser the right question', () => {
@@ -94,20 +99,31 @@ describe('a check as a whole', () => {
 })
 
 /** The default set-up, and it with every choice of every field. */
-const everySetup = (kind: CheckKind): Setup[] => [kind.defaultSetup, ...kind.setupFields.flatMap((field) => {
-  const values = field.kind === 'choice' ? field.options.map(option => option.value) : field.kind === 'count' ? [field.least, field.most].map(String) : []
-  return values.map(value => ({ ...kind.defaultSetup, [field.id]: value }))
-})]
+const everySetup = (kind: CheckKind): Setup[] => [
+  kind.defaultSetup,
+  ...kind.setupFields.flatMap(field => {
+    const values =
+      field.kind === 'choice'
+        ? field.options.map(option => option.value)
+        : field.kind === 'count'
+          ? [field.least, field.most].map(String)
+          : []
+    return values.map(value => ({ ...kind.defaultSetup, [field.id]: value }))
+  }),
+]
 
 describe('the kinds', () => {
-  it.each(checkKinds)('$id: every choice gives points, results and steps that know each other', (kind) => {
+  it.each(checkKinds)('$id: every choice gives points, results and steps that know each other', kind => {
     for (const setup of everySetup(kind)) {
       const results = kind.results(setup)
-      const names = results.flatMap(result => (result.positions.length === 0 ? [result.id] : result.positions.map(position => resultId(result.id, position.id))))
+      const names = results.flatMap(result =>
+        result.positions.length === 0 ? [result.id] : result.positions.map(position => resultId(result.id, position.id)),
+      )
       const points = kind.points(setup)
       const places = kind.places(setup)
       expect(results.some(result => result.main)).toBe(true)
-      for (const list of [points, places, kind.procedure(setup), kind.parts(setup), results]) expect(new Set(list.map(item => item.id)).size).toBe(list.length)
+      for (const list of [points, places, kind.procedure(setup), kind.parts(setup), results])
+        expect(new Set(list.map(item => item.id)).size).toBe(list.length)
       for (const place of places) expect(names).toContain(place.result)
       for (const point of points) {
         expect(results.map(result => result.id)).toContain(point.result)
@@ -115,7 +131,12 @@ describe('the kinds', () => {
         expect(places.length === 0 || point.moves.every(place => places.some(other => other.id === place))).toBe(true)
         expect(point.way === 'word').toBe(point.words !== undefined)
       }
-      for (const { kind: id, points: used } of kind.combine(setup, { of: () => NO_ANSWER, stale: () => null, gauge: () => null, unit: 'thou' })) {
+      for (const { kind: id, points: used } of kind.combine(setup, {
+        of: () => NO_ANSWER,
+        stale: () => null,
+        gauge: () => null,
+        unit: 'thou',
+      })) {
         expect(results.map(result => result.id)).toContain(id)
         expect(points.map(point => point.id)).toEqual(expect.arrayContaining([...used]))
       }

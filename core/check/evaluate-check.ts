@@ -49,9 +49,13 @@ export interface CheckEvaluation {
 export function evaluateCheck(document: CheckDocument, lots: readonly Lot[]): CheckEvaluation {
   const kind = checkKind(document.kind)
   const steps = kind.procedure(document.setup)
-  const ticked = (step: Step, trial: Trial) => document.ticks.some(tick => tick.step === step.id && tick.trial === (step.phase === 'setup' ? null : trial.id))
+  const ticked = (step: Step, trial: Trial) =>
+    document.ticks.some(tick => tick.step === step.id && tick.trial === (step.phase === 'setup' ? null : trial.id))
   // A proof step concerns what was changed: another pack, or a part worked to size. What was found needs only its set-up.
-  const pendingFor = (trial: Trial) => steps.filter(step => step.required && !ticked(step, trial) && (step.phase !== 'prove' || trial.refitted.length > 0 || kind.targets !== undefined))
+  const pendingFor = (trial: Trial) =>
+    steps.filter(
+      step => step.required && !ticked(step, trial) && (step.phase !== 'prove' || trial.refitted.length > 0 || kind.targets !== undefined),
+    )
 
   const trials = document.trials.map((_, i) => evaluateFitting(document, kind, i, pendingFor))
   const current = trials.at(-1)!
@@ -62,8 +66,15 @@ export function evaluateCheck(document: CheckDocument, lots: readonly Lot[]): Ch
   const next = kind.next?.(document.setup, current.answers, targets) ?? null
   const estimate = headline.valid ? headline.estimate : null
   return {
-    trials, current, headline, estimate, places, pending,
-    targets, next, details: kind.details?.(document.setup, current.answers, targets) ?? null,
+    trials,
+    current,
+    headline,
+    estimate,
+    places,
+    pending,
+    targets,
+    next,
+    details: kind.details?.(document.setup, current.answers, targets) ?? null,
     state: current.state,
     word: verdictWord(current.state, headline.kind.ends),
     gauge: estimate ? gaugeFit(estimate.U, headline.limits.working) : null,
@@ -90,11 +101,15 @@ export function evaluateCheck(document: CheckDocument, lots: readonly Lot[]): Ch
 }
 
 /** Prepares the drawer and answers: for the server, the file evaluation and the worker. */
-export const prepareRequest = (request: Pick<ChoiceRequest, 'drawer' | 'fitted' | 'response' | 'rules'>): PreparedDrawer => prepareDrawer(request.drawer, request.fitted, request.response, request.rules)
+export const prepareRequest = (request: Pick<ChoiceRequest, 'drawer' | 'fitted' | 'response' | 'rules'>): PreparedDrawer =>
+  prepareDrawer(request.drawer, request.fitted, request.response, request.rules)
 export const answerRequest = (request: ChoiceRequest): PackChoice => choosePacks(prepareRequest(request), request.question)
 
 /** Places that are measured and can be chosen for, as an allocation asks about them. */
-export const openPlaces = (evaluation: Pick<CheckEvaluation, 'places'>): PlaceQuestion[] => evaluation.places.flatMap(({ place, request }) => (request ? [{ id: place.id, fitted: request.fitted, response: request.response, rules: request.rules, question: request.question }] : []))
+export const openPlaces = (evaluation: Pick<CheckEvaluation, 'places'>): PlaceQuestion[] =>
+  evaluation.places.flatMap(({ place, request }) =>
+    request ? [{ id: place.id, fitted: request.fitted, response: request.response, rules: request.rules, question: request.question }] : [],
+  )
 
 /** A result's figure as text in a unit, with a digit more where rounding would hide the verdict. */
 export function shownFigure(result: Pick<ResultEvaluation, 'estimate' | 'limits'>, unit: LengthUnit): string {

@@ -11,7 +11,8 @@ const setup = { positions: '2', stations: '1', master: String(nm(60_000_000)), m
 const kind = checkKind('bearing-clearance')
 const full = { ...kind.defaultSetup, ...setup }
 const point = (id: string) => kind.points(full).find(candidate => candidate.id === id)!
-const bearing = (position: number, journal: number, bore: number) => ['A', 'B'].flatMap(d => [...figures(`journal-${position}-${d}`, journal), ...figures(`bore-${position}-${d}`, 60_000_000 - bore)])
+const bearing = (position: number, journal: number, bore: number) =>
+  ['A', 'B'].flatMap(d => [...figures(`journal-${position}-${d}`, journal), ...figures(`bore-${position}-${d}`, 60_000_000 - bore)])
 const clearance = { working: 'book' as const, sets: { clearance: { book: twoSided(30_000, 60_000, 'mm', BOOK), shop: null } } }
 
 describe('readings that hold for the next fitting', () => {
@@ -32,7 +33,10 @@ describe('readings that hold for the next fitting', () => {
 
 describe('part changes', () => {
   const old = figures('bore-1-A', 5_000)
-  const document = (changes: { role: string, at: string, reason: string }[], readings = old) => ({ partChanges: changes, trials: [trial('t1', readings)] })
+  const document = (changes: { role: string; at: string; reason: string }[], readings = old) => ({
+    partChanges: changes,
+    trials: [trial('t1', readings)],
+  })
   const after = { at: '2026-05-05T00:00:00Z', reason: 'new shells' }
   it('touch what rests on the part, and nothing else', () => {
     expect(freshReadings(document([{ role: 'shells-1', ...after }]), point('bore-1-A'), old).stale).toBe('new shells')
@@ -40,30 +44,55 @@ describe('part changes', () => {
     expect(freshReadings(document([{ role: '*', ...after }]), point('bore-1-A'), old).stale).toBe('new shells')
     expect(freshReadings(document([{ role: 'shells-1', ...after }]), point('journal-1-A'), old).stale).toBeNull()
   })
-  it('a change before the reading does no harm', () => expect(freshReadings(document([{ role: 'shells-1', at: '2026-05-01T00:00:00Z', reason: 'x' }]), point('bore-1-A'), old).stale).toBeNull())
+  it('a change before the reading does no harm', () =>
+    expect(
+      freshReadings(document([{ role: 'shells-1', at: '2026-05-01T00:00:00Z', reason: 'x' }]), point('bore-1-A'), old).stale,
+    ).toBeNull())
   it('a reading taken since sets the old ones aside; a voided one does not', () => {
     const since = { ...figures('bore-1-A', 6_000)[0]!, at: '2026-05-06T00:00:00Z' }
     const changes = [{ role: 'shells-1', ...after }]
-    expect(freshReadings(document(changes, [...old, since]), point('bore-1-A'), [...old, since])).toEqual({ readings: [since], stale: null })
+    expect(freshReadings(document(changes, [...old, since]), point('bore-1-A'), [...old, since])).toEqual({
+      readings: [since],
+      stale: null,
+    })
     const voided = { ...since, voided: { reason: 'slip' } }
     expect(freshReadings(document(changes, [...old, voided]), point('bore-1-A'), [...old, voided]).stale).toBe('new shells')
   })
-  it('nothing read is nothing stale', () => expect(freshReadings(document([{ role: '*', ...after }], []), point('bore-1-A'), []).stale).toBeNull())
+  it('nothing read is nothing stale', () =>
+    expect(freshReadings(document([{ role: '*', ...after }], []), point('bore-1-A'), []).stale).toBeNull())
 })
 
 describe('several results', () => {
   const whole = trial('t1', [...bearing(1, 59_950_000, 59_995_000), ...bearing(2, 59_950_000, 60_020_000)])
-  const evaluate = (more: Parameters<typeof checkOf>[1] = {}) => evaluateCheck(checkOf('bearing-clearance', { setup, limits: clearance, trials: [whole], entryUnit: 'mm', ...more }), [])
+  const evaluate = (more: Parameters<typeof checkOf>[1] = {}) =>
+    evaluateCheck(checkOf('bearing-clearance', { setup, limits: clearance, trials: [whole], entryUnit: 'mm', ...more }), [])
   it('the worst state decides, named in full', () => {
     const { headline, state, word } = evaluate()
     expect({ state, word, name: resultName(headline) }).toEqual({ state: 'above', word: 'Loose', name: 'Main 2 clearance' })
   })
-  it('a position may have limits of its own', () => expect(evaluate({ limits: { ...clearance, sets: { ...clearance.sets, 'clearance@2': { book: twoSided(30_000, 80_000, 'mm', BOOK), shop: null } } } }).state).toBe('in'))
+  it('a position may have limits of its own', () =>
+    expect(
+      evaluate({
+        limits: { ...clearance, sets: { ...clearance.sets, 'clearance@2': { book: twoSided(30_000, 80_000, 'mm', BOOK), shop: null } } },
+      }).state,
+    ).toBe('in'))
   it('a secondary result weighs only where limits for it are known', () => {
-    const judged = evaluate({ limits: { ...clearance, sets: { 'clearance': { book: twoSided(30_000, 80_000, 'mm', BOOK), shop: null }, 'journal': { book: twoSided(59_960_000, 59_980_000, 'mm', BOOK), shop: null } } } })
+    const judged = evaluate({
+      limits: {
+        ...clearance,
+        sets: {
+          clearance: { book: twoSided(30_000, 80_000, 'mm', BOOK), shop: null },
+          journal: { book: twoSided(59_960_000, 59_980_000, 'mm', BOOK), shop: null },
+        },
+      },
+    })
     expect(judged.headline.id).toBe('journal@1')
     expect(judged.state).toBe('below')
-    expect(evaluate().current.results.filter(counts).map(result => result.kind.id)).toEqual(['clearance', 'clearance'])
+    expect(
+      evaluate()
+        .current.results.filter(counts)
+        .map(result => result.kind.id),
+    ).toEqual(['clearance', 'clearance'])
   })
   it('half measured is to do, and cannot be signed', () => {
     const half = evaluate({ trials: [trial('t1', bearing(1, 59_950_000, 59_995_000))] })
@@ -77,20 +106,46 @@ describe('several results', () => {
     expect(locked.signOff.needsReason).toContain('Main 1 clearance: the shaft locks with cap 1 tight')
   })
   it('judged by hand alone is provisional, and asks for a reason', () => {
-    const felt = evaluateCheck(checkOf('crankshaft-end-play', { setup: { way: 'feel' }, limits: { working: 'book', sets: { play: { book: twoSided(thou(3), thou(30), 'thou', BOOK), shop: null } } }, trials: [trial('t1', [{ id: 'f', point: 'felt', low: thou(15), high: thou(20) }])] }), [])
+    const felt = evaluateCheck(
+      checkOf('crankshaft-end-play', {
+        setup: { way: 'feel' },
+        limits: { working: 'book', sets: { play: { book: twoSided(thou(3), thou(30), 'thou', BOOK), shop: null } } },
+        trials: [trial('t1', [{ id: 'f', point: 'felt', low: thou(15), high: thou(20) }])],
+      }),
+      [],
+    )
     expect(felt).toMatchObject({ state: 'provisional', signOff: { blockers: [], needsReason: 'it was judged by hand' } })
     expect(felt.headline.estimate).toMatchObject({ value: thou(17.5), u: expect.closeTo(thou(5) / Math.sqrt(12), 6) })
   })
 })
 
 describe('positions side by side', () => {
-  const document = (more: Parameters<typeof checkOf>[1] = {}) => checkOf('bearing-clearance', { setup: { ...setup, positions: '3' }, limits: clearance, entryUnit: 'mm', trials: [trial('t1', [...bearing(1, 59_950_000, 59_995_000), ...bearing(2, 59_950_000, 60_040_000), ...bearing(3, 59_950_000, 60_008_000)])], ...more })
-  it('are ranked by their worst result: out of limits, then the least chance', () => expect(rankedPositions(evaluateCheck(document(), []).current.results)).toEqual(['2', '3', '1']))
+  const document = (more: Parameters<typeof checkOf>[1] = {}) =>
+    checkOf('bearing-clearance', {
+      setup: { ...setup, positions: '3' },
+      limits: clearance,
+      entryUnit: 'mm',
+      trials: [
+        trial('t1', [...bearing(1, 59_950_000, 59_995_000), ...bearing(2, 59_950_000, 60_040_000), ...bearing(3, 59_950_000, 60_008_000)]),
+      ],
+      ...more,
+    })
+  it('are ranked by their worst result: out of limits, then the least chance', () =>
+    expect(rankedPositions(evaluateCheck(document(), []).current.results)).toEqual(['2', '3', '1']))
   it('a position with limits of its own is gated by them: the same drift is too much in a narrow band', () => {
     // Two readings 3 µm apart: within a fifth of 30 µm, beyond two graduations and a fifth of 4.
     const apart = [...figures('bore-1-A', 5_000, 20_000)]
     const own = { ...clearance.sets, 'clearance@1': { book: twoSided(40_000, 44_000, 'mm', BOOK), shop: null } }
-    const spread = (sets: typeof own | typeof clearance.sets) => evaluateCheck(document({ limits: { working: 'book', sets: sets as never }, trials: [trial('t1', [...bearing(1, 59_950_000, 59_995_000).filter(r => r.point !== 'bore-1-A'), ...apart])] }), []).current.results.find(r => r.id === 'clearance@1')!.findings.some(f => f.gate === 'spread')
+    const spread = (sets: typeof own | typeof clearance.sets) =>
+      evaluateCheck(
+        document({
+          limits: { working: 'book', sets: sets as never },
+          trials: [trial('t1', [...bearing(1, 59_950_000, 59_995_000).filter(r => r.point !== 'bore-1-A'), ...apart])],
+        }),
+        [],
+      )
+        .current.results.find(r => r.id === 'clearance@1')!
+        .findings.some(f => f.gate === 'spread')
     const wide = { clearance: { book: twoSided(0, 200_000, 'mm', BOOK), shop: null } }
     expect([spread(wide as never), spread({ ...wide, 'clearance@1': own['clearance@1'] } as never)]).toEqual([false, true])
   })
@@ -99,8 +154,18 @@ describe('positions side by side', () => {
 describe('a part read warm', () => {
   const MASTER = 60_000_000
   const hot = (metal: string, celsius: number | undefined, more: Record<string, string> = {}) => {
-    const bores = bearing(1, 59_950_000, 60_000_000).map(reading => (reading.point.startsWith('bore') && celsius !== undefined ? { ...reading, celsius } : reading))
-    return evaluateCheck(checkOf('bearing-clearance', { setup: { ...setup, positions: '1', metal, ...more }, limits: clearance, entryUnit: 'mm', trials: [trial('t1', bores)] }), []).current.results.find(r => r.id === 'clearance@1')!
+    const bores = bearing(1, 59_950_000, 60_000_000).map(reading =>
+      reading.point.startsWith('bore') && celsius !== undefined ? { ...reading, celsius } : reading,
+    )
+    return evaluateCheck(
+      checkOf('bearing-clearance', {
+        setup: { ...setup, positions: '1', metal, ...more },
+        limits: clearance,
+        entryUnit: 'mm',
+        trials: [trial('t1', bores)],
+      }),
+      [],
+    ).current.results.find(r => r.id === 'clearance@1')!
   }
   it('is brought to 20 °C by its metal, against gauges at theirs', () => {
     expect(hot('cast iron', undefined).estimate!.value).toBeCloseTo(50_000, 3)

@@ -25,7 +25,7 @@ export interface ResultEvaluation {
   readonly findings: readonly Finding[]
   readonly valid: boolean
   readonly limits: LimitPair & { readonly working: LimitSet | null }
-  readonly verdict: { readonly book: Verdict | null, readonly shop: Verdict | null, readonly working: Verdict | null }
+  readonly verdict: { readonly book: Verdict | null; readonly shop: Verdict | null; readonly working: Verdict | null }
   /** what was found by hand and beats arithmetic */
   readonly overrule: string | null
   /** why its readings no longer hold */
@@ -39,7 +39,8 @@ export interface ResultEvaluation {
 }
 
 /** A result in full, for sentences: `Main 3 clearance`, `End play`. */
-export const resultName = (result: Pick<ResultEvaluation, 'kind' | 'position' | 'label'>): string => (result.position === null ? result.kind.label : `${result.label} ${result.kind.label.toLowerCase()}`)
+export const resultName = (result: Pick<ResultEvaluation, 'kind' | 'position' | 'label'>): string =>
+  result.position === null ? result.kind.label : `${result.label} ${result.kind.label.toLowerCase()}`
 
 /** One fitting, judged. */
 export interface FittingEvaluation {
@@ -53,7 +54,10 @@ export interface FittingEvaluation {
 }
 
 /** What is said of a point, and why its readings no longer hold. */
-interface PointState { readonly answer: PointAnswer, readonly stale: string | null }
+interface PointState {
+  readonly answer: PointAnswer
+  readonly stale: string | null
+}
 
 /**
  * Readings that hold for a point in a fitting: those taken in it, and those of earlier fittings as long as no place that moves the
@@ -74,11 +78,16 @@ export function readingsAt(trials: readonly Trial[], point: Pick<MeasuringPoint,
  * The readings of a point that count after part changes: those taken since. While there are none, the old ones, with the reason
  * they are stale.
  */
-export function freshReadings(document: Pick<CheckDocument, 'partChanges' | 'trials'>, point: MeasuringPoint, readings: readonly PointReading[]): { readings: readonly PointReading[], stale: string | null } {
+export function freshReadings(
+  document: Pick<CheckDocument, 'partChanges' | 'trials'>,
+  point: MeasuringPoint,
+  readings: readonly PointReading[],
+): { readings: readonly PointReading[]; stale: string | null } {
   const changes = document.partChanges.filter(change => change.role === '*' || point.rests.includes(change.role))
   if (changes.length === 0) return { readings, stale: null }
   const newest = changes.reduce((a, b) => (Date.parse(b.at) > Date.parse(a.at) ? b : a))
-  const takenAt = (reading: PointReading) => Date.parse(reading.at ?? document.trials.find(trial => trial.readings.includes(reading))?.at ?? '')
+  const takenAt = (reading: PointReading) =>
+    Date.parse(reading.at ?? document.trials.find(trial => trial.readings.includes(reading))?.at ?? '')
   const since = readings.filter(reading => takenAt(reading) > Date.parse(newest.at))
   if (unvoided(since).length > 0) return { readings: since, stale: null }
   return { readings, stale: unvoided(readings).length > 0 ? newest.reason : null }
@@ -86,12 +95,22 @@ export function freshReadings(document: Pick<CheckDocument, 'partChanges' | 'tri
 
 function pointState(document: CheckDocument, point: MeasuringPoint, index: number, kinds: readonly ResultKind[]): PointState {
   const way = ways[point.way]
-  const gauge = way.gauge === null ? null : document.gauges[way.gauge] ?? null
+  const gauge = way.gauge === null ? null : (document.gauges[way.gauge] ?? null)
   const { readings, stale } = freshReadings(document, point, readingsAt(document.trials, point, index))
   const result = kinds.find(candidate => candidate.id === point.result)
   const position = result?.positions.find(({ id, label }) => id === String(point.at.position) || label === point.at.position)?.id ?? null
   const band = bandOf(limitsOf(document, point.result, position).working)
-  const answer = readings.length === 0 ? NO_ANSWER : way.answer(readings, { gauge, band, unit: document.entryUnit, tipAngle: document.tipAngle, pooled: gauge ? document.history[gauge.id] ?? null : null, heat: point.heat ?? null })
+  const answer =
+    readings.length === 0
+      ? NO_ANSWER
+      : way.answer(readings, {
+          gauge,
+          band,
+          unit: document.entryUnit,
+          tipAngle: document.tipAngle,
+          pooled: gauge ? (document.history[gauge.id] ?? null) : null,
+          heat: point.heat ?? null,
+        })
   return { answer, stale }
 }
 
@@ -104,7 +123,12 @@ export function evaluateFitting(document: CheckDocument, kind: CheckKind, index:
   const resultKinds = kind.results(document.setup)
   const points = kind.points(document.setup)
   const states = new Map(points.map(point => [point.id, pointState(document, point, index, resultKinds)]))
-  const answers: Answers = { of: point => states.get(point)?.answer ?? NO_ANSWER, stale: point => states.get(point)?.stale ?? null, gauge: which => document.gauges[which] ?? null, unit: document.entryUnit }
+  const answers: Answers = {
+    of: point => states.get(point)?.answer ?? NO_ANSWER,
+    stale: point => states.get(point)?.stale ?? null,
+    gauge: which => document.gauges[which] ?? null,
+    unit: document.entryUnit,
+  }
   const results = kind.combine(document.setup, answers).map(resultOf)
   const headline = worstOf(results)
   return { id: trial.id, results, headline, state: headline.state, answers }
@@ -113,21 +137,35 @@ export function evaluateFitting(document: CheckDocument, kind: CheckKind, index:
     const resultKind = resultKinds.find(candidate => candidate.id === combined.kind)!
     const id = resultId(combined.kind, combined.position)
     const used = combined.points.map(point => states.get(point)).filter(state => state !== undefined)
-    const findings = [...used.flatMap(state => state.answer.findings), ...combined.findings ?? []]
+    const findings = [...used.flatMap(state => state.answer.findings), ...(combined.findings ?? [])]
     const stale = used.find(state => state.stale !== null)?.stale ?? null
     const limits = limitsOf(document, resultKind.judgedBy ?? combined.kind, combined.position)
     const { estimate } = combined
     const valid = estimate !== null && isValid(findings)
-    const against = (set: typeof limits.book) => (valid && set ? judge({ value: estimate.value, u: estimate.u, nu: estimate.nu }, set, document.rule) : null)
+    const against = (set: typeof limits.book) =>
+      valid && set ? judge({ value: estimate.value, u: estimate.u, nu: estimate.nu }, set, document.rule) : null
     const working = valid ? judge({ value: estimate.value, u: estimate.u, nu: estimate.nu }, limits.working, document.rule) : null
-    const predicted = document.trials.slice(0, index + 1).reduceRight<Predicted | null>((found, earlier) => found ?? earlier.predicted[id] ?? null, null)
+    const predicted = document.trials
+      .slice(0, index + 1)
+      .reduceRight<Predicted | null>((found, earlier) => found ?? earlier.predicted[id] ?? null, null)
     return {
-      id, kind: resultKind, position: combined.position, label: resultKind.positions.find(position => position.id === combined.position)?.label ?? resultKind.label,
-      formula: combined.formula, points: combined.points, estimate, findings, valid, limits, stale, predicted,
+      id,
+      kind: resultKind,
+      position: combined.position,
+      label: resultKind.positions.find(position => position.id === combined.position)?.label ?? resultKind.label,
+      formula: combined.formula,
+      points: combined.points,
+      estimate,
+      findings,
+      valid,
+      limits,
+      stale,
+      predicted,
       verdict: { book: against(limits.book), shop: against(limits.shop), working },
       overrule: combined.overrule?.words ?? null,
-      thumb: limits.working ? null : kind.thumb?.(document.setup, answers, combined.kind) ?? null,
-      residual: valid && predicted ? proofResidual(estimate.value, Math.sqrt(ownVariance(estimate.lines)), predicted.play, predicted.uOwn) : null,
+      thumb: limits.working ? null : (kind.thumb?.(document.setup, answers, combined.kind) ?? null),
+      residual:
+        valid && predicted ? proofResidual(estimate.value, Math.sqrt(ownVariance(estimate.lines)), predicted.play, predicted.uOwn) : null,
       state: stateOf(),
     }
 
@@ -143,10 +181,21 @@ export function evaluateFitting(document: CheckDocument, kind: CheckKind, index:
 }
 
 /** How much each state weighs; below and above weigh alike. */
-const WEIGHT: Readonly<Record<VerdictState, number>> = { 'stale': 8, 'not-valid': 7, 'below': 6, 'above': 6, 'close': 5, 'no-limit': 4, 'to-do': 3, 'provisional': 2, 'in': 1 }
+const WEIGHT: Readonly<Record<VerdictState, number>> = {
+  'stale': 8,
+  'not-valid': 7,
+  'below': 6,
+  'above': 6,
+  'close': 5,
+  'no-limit': 4,
+  'to-do': 3,
+  'provisional': 2,
+  'in': 1,
+}
 
 /** Does this result weigh on the check? Main ones always; others once they are measured and limits for them are known. */
-export const counts = (result: ResultEvaluation): boolean => result.kind.main || (result.estimate !== null && result.limits.working !== null && result.limits.working.kind !== 'none')
+export const counts = (result: ResultEvaluation): boolean =>
+  result.kind.main || (result.estimate !== null && result.limits.working !== null && result.limits.working.kind !== 'none')
 
 const inside = (result: ResultEvaluation) => result.verdict.working?.chance?.inside ?? 1
 const worse = (a: ResultEvaluation, b: ResultEvaluation) => WEIGHT[b.state] - WEIGHT[a.state] || inside(a) - inside(b)

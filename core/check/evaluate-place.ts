@@ -41,7 +41,13 @@ export interface PlaceEvaluation {
  * @param fittings  all of the check, evaluated
  * @param lots  the whole drawer
  */
-export function evaluatePlace(document: CheckDocument, kind: CheckKind, place: PackPlace, fittings: readonly FittingEvaluation[], lots: readonly Lot[]): PlaceEvaluation {
+export function evaluatePlace(
+  document: CheckDocument,
+  kind: CheckKind,
+  place: PackPlace,
+  fittings: readonly FittingEvaluation[],
+  lots: readonly Lot[],
+): PlaceEvaluation {
   const index = lotMap(lots)
   const uRefit: number = document.uRefit
   const resultIn = (fitting: FittingEvaluation | undefined) => fitting?.results.find(result => result.id === place.result) ?? null
@@ -51,20 +57,29 @@ export function evaluatePlace(document: CheckDocument, kind: CheckKind, place: P
 
   /** Fittings of this place: each with everything that was read until it was taken apart again. */
   function ledgerOf(): Ledger {
-    const ends = document.trials.flatMap((_, i) => (i + 1 === document.trials.length || document.trials[i + 1]!.refitted.includes(place.id) ? [i] : []))
-    const measured = ends.flatMap((i) => {
+    const ends = document.trials.flatMap((_, i) =>
+      i + 1 === document.trials.length || document.trials[i + 1]!.refitted.includes(place.id) ? [i] : [],
+    )
+    const measured = ends.flatMap(i => {
       const pack = packIn(document.trials[i]!, place.id)
       const found = resultIn(fittings[i])
       return pack === null || !found?.valid || !found.estimate ? [] : [{ id: document.trials[i]!.id, pack, estimate: found.estimate }]
     })
     const shared = Math.sqrt(Math.max(0, ...measured.map(({ estimate }) => sharedVariance(estimate.lines))))
-    const trials = measured.map(({ id, pack, estimate }) => ({ id, pack, play: estimate.value, uOwn: quadrature(Math.sqrt(ownVariance(estimate.lines)), uRefit), U: result?.kind.floored === false ? -Infinity : estimate.U }))
+    const trials = measured.map(({ id, pack, estimate }) => ({
+      id,
+      pack,
+      play: estimate.value,
+      uOwn: quadrature(Math.sqrt(ownVariance(estimate.lines)), uRefit),
+      U: result?.kind.floored === false ? -Infinity : estimate.U,
+    }))
     return readLedger(trials, index, place.response, document.entryUnit, shared, kind.suspicions(document.setup))
   }
 
   function choiceOf(): Pick<PlaceEvaluation, 'aim' | 'window' | 'request' | 'note'> {
     const last = document.trials.at(-1)
-    if (!last || !result?.valid || !result.estimate) return { aim: null, window: null, request: null, note: 'Measure first: the choice rests on a valid reading.' }
+    if (!last || !result?.valid || !result.estimate)
+      return { aim: null, window: null, request: null, note: 'Measure first: the choice rests on a valid reading.' }
     const { estimate } = result
     const limits = result.limits.working
     const pack = packIn(last, place.id)
@@ -76,22 +91,39 @@ export function evaluatePlace(document: CheckDocument, kind: CheckKind, place: P
     const asFound = resultIn(fittings[0])
     const aim = aimPoint(document.aim, limits, { u, nu, U: combine([{ u, nu }]).U }, asFound?.valid ? asFound.estimate!.value : null)
     const window = packWindow(limits, from.play, packTotal(fitted, index), place.response, known)
-    if (result.kind.floored && from.play - estimate.U <= 0) return { aim, window: null, request: null, note: 'This play cannot be told from zero, so it says only “zero or less”: no base to choose from. Fit a looser pack and measure again.' }
-    if (!known && place.swaps) return { aim, window: null, request: null, note: 'What is fitted here is not known: list it in Set up, then the drawer can be gone through.' }
-    if (!known && window && window.high < 0) return { aim, window, request: null, note: 'The fitted pack is not known. List its pieces in Set up to see which ones to take out.' }
+    if (result.kind.floored && from.play - estimate.U <= 0)
+      return {
+        aim,
+        window: null,
+        request: null,
+        note: 'This play cannot be told from zero, so it says only “zero or less”: no base to choose from. Fit a looser pack and measure again.',
+      }
+    if (!known && place.swaps)
+      return {
+        aim,
+        window: null,
+        request: null,
+        note: 'What is fitted here is not known: list it in Set up, then the drawer can be gone through.',
+      }
+    if (!known && window && window.high < 0)
+      return { aim, window, request: null, note: 'The fitted pack is not known. List its pieces in Set up to see which ones to take out.' }
     if (!aim) return { aim, window, request: null, note: 'No limit known and no figure to aim at: set a figure of your own.' }
     return {
-      aim, window,
+      aim,
+      window,
       note: known ? null : 'The fitted pack is not known: pieces can only be added to it. List what is fitted to take pieces out.',
       request: {
-        drawer: drawerFor(document, lots), fitted, response: place.response, rules: { ...document.packRules, ...place.rules },
+        drawer: drawerFor(document, lots),
+        fitted,
+        response: place.response,
+        rules: { ...document.packRules, ...place.rules },
         question: { measured: from, uRefit, aim: aim.target, limits, unit: document.entryUnit, cannotBind: result.kind.cannotBind },
       },
     }
   }
 
   /** Fittings that agree know the play better than the last one alone. */
-  function fusedOr(single: { play: number, u: number, nu: number }, pack: Pack | null) {
+  function fusedOr(single: { play: number; u: number; nu: number }, pack: Pack | null) {
     if (ledger.state !== 'agree' || !ledger.base || !pack) return single
     return { play: ledger.base.value + place.response.perPiece * packTotal(pack, index), u: ledger.base.u, nu: Infinity }
   }

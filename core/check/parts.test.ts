@@ -1,7 +1,10 @@
 import { describe, expect, it } from 'vitest'
 import { bindParts } from './parts'
 
-const roles = [{ id: 'crankshaft', label: 'Crankshaft' }, { id: 'shells-1', label: 'Shells, main 1' }]
+const roles = [
+  { id: 'crankshaft', label: 'Crankshaft' },
+  { id: 'shells-1', label: 'Shells, main 1' },
+]
 const newId = (role: { id: string }) => `new-${role.id}`
 
 describe('binding the roles of a check to the parts of its job', () => {
@@ -15,5 +18,6 @@ describe('binding the roles of a check to the parts of its job', () => {
     expect(added).toHaveLength(2)
     expect(bound['crank-again']).toBe(bound.crankshaft)
   })
-  it('has nothing to bind where nothing is asked', () => expect(bindParts([], [{ id: 'p1', name: 'Crankshaft' }], newId)).toEqual({ bound: {}, added: [] }))
+  it('has nothing to bind where nothing is asked', () =>
+    expect(bindParts([], [{ id: 'p1', name: 'Crankshaft' }], newId)).toEqual({ bound: {}, added: [] }))
 })

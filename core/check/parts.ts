@@ -1,14 +1,21 @@
 import type { PartRole } from './contract'
 
 /** A part of a job: what several of its checks may rest on. */
-export interface JobPart { readonly id: string, readonly name: string }
+export interface JobPart {
+  readonly id: string
+  readonly name: string
+}
 
 /**
  * Binds the roles of a check to parts of its job by name; a part nobody has named yet is added. So two checks of one engine rest on
  * one “Crankshaft”.
  * @param newId  an id for a part that is added
  */
-export function bindParts(roles: readonly PartRole[], parts: readonly JobPart[], newId: (role: PartRole) => string): { bound: Record<string, string>, added: JobPart[] } {
+export function bindParts(
+  roles: readonly PartRole[],
+  parts: readonly JobPart[],
+  newId: (role: PartRole) => string,
+): { bound: Record<string, string>; added: JobPart[] } {
   const added: JobPart[] = []
   const bound: Record<string, string> = {}
   for (const role of roles) {

@@ -8,7 +8,15 @@ import { shaftEndPlay } from './shaft-end-play'
 import { thrustAlignment } from './thrust-alignment'
 
 /** Every kind of check there is. A new one is a folder beside this file and its line here. */
-export const checkKinds: readonly CheckKind[] = [shaftEndPlay, crankshaftEndPlay, thrustAlignment, eccentricShaftEndPlay, bearingClearance, rollerBigEnd, oilPumpClearance]
+export const checkKinds: readonly CheckKind[] = [
+  shaftEndPlay,
+  crankshaftEndPlay,
+  thrustAlignment,
+  eccentricShaftEndPlay,
+  bearingClearance,
+  rollerBigEnd,
+  oilPumpClearance,
+]
 
 /** @throws RangeError for a kind this version does not know */
 export function checkKind(id: string): CheckKind {

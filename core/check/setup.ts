@@ -14,14 +14,29 @@ interface FieldHead {
   /** May still change after the pack was changed: it does not say what was measured. */
   readonly free?: boolean
 }
-export interface ChoiceField extends FieldHead { readonly kind: 'choice', readonly options: readonly { readonly value: string, readonly label: string, readonly hint?: string }[] }
-export interface CountField extends FieldHead { readonly kind: 'count', readonly least: number, readonly most: number }
+export interface ChoiceField extends FieldHead {
+  readonly kind: 'choice'
+  readonly options: readonly { readonly value: string; readonly label: string; readonly hint?: string }[]
+}
+export interface CountField extends FieldHead {
+  readonly kind: 'count'
+  readonly least: number
+  readonly most: number
+}
 /** A length; blank where it may be left out. */
-export interface LengthSetupField extends FieldHead { readonly kind: 'length', readonly least: Nm, readonly optional?: boolean }
+export interface LengthSetupField extends FieldHead {
+  readonly kind: 'length'
+  readonly least: Nm
+  readonly optional?: boolean
+}
 /** A temperature, °C in decimal digits; blank is 20. */
-export interface TemperatureField extends FieldHead { readonly kind: 'celsius' }
+export interface TemperatureField extends FieldHead {
+  readonly kind: 'celsius'
+}
 /** Money, in the smallest coin; blank where it is not known. */
-export interface PriceField extends FieldHead { readonly kind: 'price' }
+export interface PriceField extends FieldHead {
+  readonly kind: 'price'
+}
 export type SetupField = ChoiceField | CountField | LengthSetupField | TemperatureField | PriceField
 
 /** A sentence when a value does not fit its field, else null. */
@@ -29,13 +44,18 @@ export function fieldFault(fields: readonly SetupField[], id: string, value: str
   const field = fields.find(candidate => candidate.id === id)
   if (!field) return 'This kind of check has no such field.'
   switch (field.kind) {
-    case 'choice': return field.options.some(option => option.value === value) ? null : `“${value}” is not a choice here.`
-    case 'count': return /^\d{1,4}$/.test(value) && Number(value) >= field.least && Number(value) <= field.most ? null : `A whole number from ${field.least} to ${field.most}.`
+    case 'choice':
+      return field.options.some(option => option.value === value) ? null : `“${value}” is not a choice here.`
+    case 'count':
+      return /^\d{1,4}$/.test(value) && Number(value) >= field.least && Number(value) <= field.most
+        ? null
+        : `A whole number from ${field.least} to ${field.most}.`
     case 'length':
       if (value === '') return field.optional ? null : 'A figure is needed here.'
       if (!/^-?\d{1,13}$/.test(value)) return 'A length is a whole number of nanometres.'
       return Number(value) < field.least ? (field.least > 0 ? 'Must be above zero.' : 'That is too small.') : null
-    case 'price': return value === '' || /^\d{1,8}$/.test(value) ? null : 'A price of zero or more.'
+    case 'price':
+      return value === '' || /^\d{1,8}$/.test(value) ? null : 'A price of zero or more.'
     case 'celsius': {
       if (value === '') return null
       const read = parseTemperature(value)

@@ -12,10 +12,16 @@ export interface SignOffGate {
   readonly needsReason: string | null
 }
 
-const several = (names: readonly string[]) => (names.length > 4 ? `${names.slice(0, 4).join(', ')} and ${names.length - 4} more` : names.join(', '))
+const several = (names: readonly string[]) =>
+  names.length > 4 ? `${names.slice(0, 4).join(', ')} and ${names.length - 4} more` : names.join(', ')
 
 /** Unmeasured, not valid, stale or with open steps: not at all. Outside limits, off its prediction, by hand: with a reason. */
-export function signOffGate(document: CheckDocument, current: FittingEvaluation, places: readonly PlaceEvaluation[], pending: readonly Step[]): SignOffGate {
+export function signOffGate(
+  document: CheckDocument,
+  current: FittingEvaluation,
+  places: readonly PlaceEvaluation[],
+  pending: readonly Step[],
+): SignOffGate {
   if (document.signOff) return { blockers: ['This check is signed off.'], needsReason: null }
   const judged = current.results.filter(counts)
   const single = judged.length === 1
@@ -24,18 +30,38 @@ export function signOffGate(document: CheckDocument, current: FittingEvaluation,
   const open = named('to-do')
   if (open.length > 0) blockers.push(single ? 'Nothing is measured with this fitting yet.' : `Not measured yet: ${several(open)}.`)
   const invalid = named('not-valid')
-  if (invalid.length > 0) blockers.push(single ? 'The series is not valid: void the bad reading or take it again.' : `Not valid, to be taken again: ${several(invalid)}.`)
-  for (const reason of new Set(judged.filter(result => result.stale !== null).map(result => result.stale))) blockers.push(`Stale: ${reason}. Measure again.`)
+  if (invalid.length > 0)
+    blockers.push(
+      single ? 'The series is not valid: void the bad reading or take it again.' : `Not valid, to be taken again: ${several(invalid)}.`,
+    )
+  for (const reason of new Set(judged.filter(result => result.stale !== null).map(result => result.stale)))
+    blockers.push(`Stale: ${reason}. Measure again.`)
   for (const step of pending) blockers.push(`Still to tick: ${step.text}.`)
 
   const about = (result: ResultEvaluation, words: string) => (single ? words : `${resultName(result)}: ${words.replace(/^it is /, '')}`)
-  const reasons = judged.flatMap((result) => {
+  const reasons = judged.flatMap(result => {
     const own: string[] = []
     const verdict = result.verdict.working
     if (result.overrule !== null && result.state !== 'in') own.push(about(result, result.overrule))
-    else if (verdict && verdict.state !== 'in') own.push(about(result, verdict.state === 'no-limit' ? 'no limit is known' : verdict.state === 'close' ? 'it is too close to call' : 'it is outside the limits'))
+    else if (verdict && verdict.state !== 'in')
+      own.push(
+        about(
+          result,
+          verdict.state === 'no-limit'
+            ? 'no limit is known'
+            : verdict.state === 'close'
+              ? 'it is too close to call'
+              : 'it is outside the limits',
+        ),
+      )
     else if (result.findings.some(finding => finding.gate === 'feel')) own.push(about(result, 'it was judged by hand'))
-    if (result.residual?.flagged) own.push(about(result, `the proof is ${formatLength(Math.abs(result.residual.difference), document.entryUnit, { unit: true })} off what was predicted`))
+    if (result.residual?.flagged)
+      own.push(
+        about(
+          result,
+          `the proof is ${formatLength(Math.abs(result.residual.difference), document.entryUnit, { unit: true })} off what was predicted`,
+        ),
+      )
     return own
   })
   if (places.some(place => place.ledger.state === 'disagree') && document.trials.length > 1) reasons.push('the fittings do not agree')

@@ -15,11 +15,16 @@ import { NO_ANSWER, type Heat, type PointAnswer, type SingleFigure, type WayCont
 export function heatIn(reading: FigureReading, heat: Heat | null, gauge: Gauge): number {
   if (!heat) return 0
   const part = { alpha: heat.partAlpha, celsius: reading.celsius ?? heat.gauge.celsius }
-  return gauge.kind === 'bore-gauge' ? boreSign(gauge) * heatError(heat.size ?? 0, heat.gauge, part) : heatError(reading.figure, heat.gauge, part)
+  return gauge.kind === 'bore-gauge'
+    ? boreSign(gauge) * heatError(heat.size ?? 0, heat.gauge, part)
+    : heatError(reading.figure, heat.gauge, part)
 }
 
 /** The figure as it would be at 20 °C. */
-const cold = (reading: FigureReading, { heat }: WayContext, gauge: Gauge): FigureReading => ({ ...reading, figure: nm(Math.round(reading.figure - heatIn(reading, heat, gauge))) })
+const cold = (reading: FigureReading, { heat }: WayContext, gauge: Gauge): FigureReading => ({
+  ...reading,
+  figure: nm(Math.round(reading.figure - heatIn(reading, heat, gauge))),
+})
 
 /** What was taken off for heat, said once a reading; a warning where it is more than a tenth of the band. */
 function heatFindings(figures: readonly FigureReading[], { heat, band }: WayContext, gauge: Gauge): Finding[] {
@@ -29,7 +34,14 @@ function heatFindings(figures: readonly FigureReading[], { heat, band }: WayCont
     // Of the part itself, whichever way its dial runs.
     const part = gauge.kind === 'bore-gauge' ? boreSign(gauge) * effect : effect
     const amount = formatLength(Math.abs(effect), gauge.unit, { unit: true })
-    return [{ gate: 'heat', level: heatMatters(effect, band) ? 'warn' : 'note', repeatId: reading.id, words: `Read at ${reading.celsius ?? heat!.gauge.celsius} °C: ${amount} ${part > 0 ? 'big with heat, taken off' : 'small with cold, put back'}.` }]
+    return [
+      {
+        gate: 'heat',
+        level: heatMatters(effect, band) ? 'warn' : 'note',
+        repeatId: reading.id,
+        words: `Read at ${reading.celsius ?? heat!.gauge.celsius} °C: ${amount} ${part > 0 ? 'big with heat, taken off' : 'small with cold, put back'}.`,
+      },
+    ]
   })
 }
 
@@ -38,25 +50,42 @@ function heatFindings(figures: readonly FigureReading[], { heat, band }: WayCont
  * @param ends  scale readings in a figure: 1 for a size, 2 where a zero was read as well
  * @param more  what else this way looks at
  */
-export function answerFigures(readings: readonly Reading[], context: WayContext, ends: 1 | 2, more: (figures: readonly FigureReading[], gauge: Gauge) => Finding[] = () => []): PointAnswer {
+export function answerFigures(
+  readings: readonly Reading[],
+  context: WayContext,
+  ends: 1 | 2,
+  more: (figures: readonly FigureReading[], gauge: Gauge) => Finding[] = () => [],
+): PointAnswer {
   const { gauge, band, pooled } = context
   const figures = readings.filter(isFigure)
   if (!gauge || figures.length === 0) return NO_ANSWER
   const at20 = figures.map(reading => cold(reading, context, gauge))
   return {
     estimate: estimateFigure(at20, gauge, ends, { pooled }),
-    findings: [...more(figures, gauge), ...heatFindings(figures, context, gauge), ...gateFigures(at20, { graduation: gauge.graduation, step: readableStep(gauge), band, unit: gauge.unit })],
+    findings: [
+      ...more(figures, gauge),
+      ...heatFindings(figures, context, gauge),
+      ...gateFigures(at20, { graduation: gauge.graduation, step: readableStep(gauge), band, unit: gauge.unit }),
+    ],
     word: null,
   }
 }
 
 /** Figures that each stand for themselves, those voided left out; none of them is averaged with another. Parameters as above. */
-export function answerSingles(readings: readonly Reading[], context: WayContext, ends: 1 | 2, more: (figures: readonly FigureReading[], gauge: Gauge) => Finding[] = () => []): PointAnswer {
+export function answerSingles(
+  readings: readonly Reading[],
+  context: WayContext,
+  ends: 1 | 2,
+  more: (figures: readonly FigureReading[], gauge: Gauge) => Finding[] = () => [],
+): PointAnswer {
   const { gauge, pooled } = context
   const figures = readings.filter(isFigure)
   if (!gauge || figures.length === 0) return NO_ANSWER
   const singles = unvoided(figures).map((reading): SingleFigure => ({
-    id: reading.id, at: reading.at ?? null, stone: reading.stone ?? null, heat: heatIn(reading, context.heat, gauge),
+    id: reading.id,
+    at: reading.at ?? null,
+    stone: reading.stone ?? null,
+    heat: heatIn(reading, context.heat, gauge),
     estimate: estimateFigure([cold(reading, context, gauge)], gauge, ends, { pooled })!,
   }))
   return { estimate: null, findings: [...more(figures, gauge), ...heatFindings(figures, context, gauge)], word: null, singles }

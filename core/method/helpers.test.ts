@@ -9,26 +9,46 @@ import { calipersCheck, micrometerSetting, settingSize } from './micrometer/sett
 import { squashedWidth } from './plastic-strip/scale'
 
 describe('setting a micrometer', () => {
-  it('1.7767 in is sleeve 1.775, thimble 1, vernier 7', () => expect(micrometerSetting(inches(1.7767), 'inch')).toMatchObject({ sleeve: inches(1.775), thimble: 1, vernier: 7, rest: 0 }))
-  it('48.237 mm is sleeve 48, thimble 23, vernier 7', () => expect(micrometerSetting(mm(48.237), 'metric')).toMatchObject({ sleeve: mm(48), thimble: 23, vernier: 7, rest: 0 }))
-  it('carries into the next thimble line and sleeve mark', () => expect(micrometerSetting(inches(0.0999_96), 'inch')).toMatchObject({ sleeve: inches(0.1), thimble: 0, vernier: 0 }))
-  it('put together again it is the target, to half a vernier line (property)', () => fc.assert(fc.property(fc.integer({ min: 0, max: 300_000_000 }), fc.constantFrom('inch' as const, 'metric' as const), (target, system) => {
-    const setting = micrometerSetting(target, system)
-    expect(settingSize(setting) + setting.rest).toBe(target)
-    expect(Math.abs(setting.rest)).toBeLessThanOrEqual(system === 'inch' ? 1270 : 500)
-    expect(setting.thimble).toBeLessThan(system === 'inch' ? 25 : 50)
-    expect(setting.vernier).toBeLessThan(10)
-  })))
+  it('1.7767 in is sleeve 1.775, thimble 1, vernier 7', () =>
+    expect(micrometerSetting(inches(1.7767), 'inch')).toMatchObject({ sleeve: inches(1.775), thimble: 1, vernier: 7, rest: 0 }))
+  it('48.237 mm is sleeve 48, thimble 23, vernier 7', () =>
+    expect(micrometerSetting(mm(48.237), 'metric')).toMatchObject({ sleeve: mm(48), thimble: 23, vernier: 7, rest: 0 }))
+  it('carries into the next thimble line and sleeve mark', () =>
+    expect(micrometerSetting(inches(0.0999_96), 'inch')).toMatchObject({ sleeve: inches(0.1), thimble: 0, vernier: 0 }))
+  it('put together again it is the target, to half a vernier line (property)', () =>
+    fc.assert(
+      fc.property(fc.integer({ min: 0, max: 300_000_000 }), fc.constantFrom('inch' as const, 'metric' as const), (target, system) => {
+        const setting = micrometerSetting(target, system)
+        expect(settingSize(setting) + setting.rest).toBe(target)
+        expect(Math.abs(setting.rest)).toBeLessThanOrEqual(system === 'inch' ? 1270 : 500)
+        expect(setting.thimble).toBeLessThan(system === 'inch' ? 25 : 50)
+        expect(setting.vernier).toBeLessThan(10)
+      }),
+    ))
   it('calipers catch a whole turn, and cannot see one line', () => {
     expect(calipersCheck(inches(1.7767), inches(1.7777), 'inch').answer).toBe('agrees')
-    expect(calipersCheck(inches(1.7767), inches(1.8017), 'inch')).toMatchObject({ answer: 'whole-turn', words: expect.stringContaining('set it back') })
+    expect(calipersCheck(inches(1.7767), inches(1.8017), 'inch')).toMatchObject({
+      answer: 'whole-turn',
+      words: expect.stringContaining('set it back'),
+    })
     expect(calipersCheck(inches(1.7767), inches(1.787), 'inch').answer).toBe('off')
   })
   it('has none below zero', () => expect(() => micrometerSetting(-1, 'inch')).toThrow('below zero'))
 })
 
 describe('building a bore gauge', () => {
-  const kit: BoreKit = { anvils: [{ name: '1', low: mm(35), high: mm(40) }, { name: '2', low: mm(40), high: mm(45) }, { name: '3', low: mm(44), high: mm(49), missing: true }], washers: [{ name: 'a', length: mm(1) }, { name: 'b', length: mm(3) }, { name: 'c', length: mm(5), missing: true }] }
+  const kit: BoreKit = {
+    anvils: [
+      { name: '1', low: mm(35), high: mm(40) },
+      { name: '2', low: mm(40), high: mm(45) },
+      { name: '3', low: mm(44), high: mm(49), missing: true },
+    ],
+    washers: [
+      { name: 'a', length: mm(1) },
+      { name: 'b', length: mm(3) },
+      { name: 'c', length: mm(5), missing: true },
+    ],
+  }
   it('lists what holds the target, nearest mid-travel first, then fewest parts', () => {
     const names = buildsFor(kit, mm(43.5)).map(build => [build.anvil.name, ...build.washers.map(w => w.name)].join('+'))
     expect(names[0]).toBe('2+a')
@@ -37,12 +57,32 @@ describe('building a bore gauge', () => {
     expect(names.some(name => name.includes('3') || name.includes('c'))).toBe(false)
   })
   it('overlapping ranges are no fault: several will do', () => {
-    const overlapping = { anvils: [{ name: '1', low: mm(35), high: mm(45) }, { name: '2', low: mm(40), high: mm(50) }], washers: [] }
+    const overlapping = {
+      anvils: [
+        { name: '1', low: mm(35), high: mm(45) },
+        { name: '2', low: mm(40), high: mm(50) },
+      ],
+      washers: [],
+    }
     expect(kitFaults(overlapping)).toEqual([])
     expect(buildsFor(overlapping, mm(42))).toHaveLength(2)
   })
-  it('says which row cannot be', () => expect(kitFaults({ anvils: [{ name: '1', low: mm(40), high: mm(35) }, { name: '1', low: mm(1), high: mm(2) }], washers: [{ name: 'w', length: 0 }] }).map(({ path }) => path)).toEqual(['anvils.0', 'washers.0', 'anvils']))
-  it('never offers what does not hold the target (property)', () => fc.assert(fc.property(fc.integer({ min: 30, max: 60 }), target => buildsFor(kit, mm(target)).every(build => build.low <= mm(target) && build.high >= mm(target)))))
+  it('says which row cannot be', () =>
+    expect(
+      kitFaults({
+        anvils: [
+          { name: '1', low: mm(40), high: mm(35) },
+          { name: '1', low: mm(1), high: mm(2) },
+        ],
+        washers: [{ name: 'w', length: 0 }],
+      }).map(({ path }) => path),
+    ).toEqual(['anvils.0', 'washers.0', 'anvils']))
+  it('never offers what does not hold the target (property)', () =>
+    fc.assert(
+      fc.property(fc.integer({ min: 30, max: 60 }), target =>
+        buildsFor(kit, mm(target)).every(build => build.low <= mm(target) && build.high >= mm(target)),
+      ),
+    ))
 })
 
 describe('feelers', () => {
@@ -51,13 +91,16 @@ describe('feelers', () => {
     expect(nextLeaves(set, thou(5))).toEqual({ up: [thou(4), thou(1.5)], down: [thou(3), thou(1.5)] })
     expect(nextLeaves(set, thou(100)).up).toEqual([])
   })
-  it('every stack uses each leaf once and no more than four (property)', () => fc.assert(fc.property(fc.uniqueArray(fc.integer({ min: 1, max: 40 }), { minLength: 1, maxLength: 8 }), (sizes) => {
-    for (const { total, leaves } of stacks(sizes.map(nm))) {
-      expect(new Set(leaves).size).toBe(leaves.length)
-      expect(leaves.length).toBeLessThanOrEqual(4)
-      expect(leaves.reduce((a, b) => a + b, 0)).toBe(total)
-    }
-  })))
+  it('every stack uses each leaf once and no more than four (property)', () =>
+    fc.assert(
+      fc.property(fc.uniqueArray(fc.integer({ min: 1, max: 40 }), { minLength: 1, maxLength: 8 }), sizes => {
+        for (const { total, leaves } of stacks(sizes.map(nm))) {
+          expect(new Set(leaves).size).toBe(leaves.length)
+          expect(leaves.length).toBeLessThanOrEqual(4)
+          expect(leaves.reduce((a, b) => a + b, 0)).toBe(total)
+        }
+      }),
+    ))
 })
 
 describe('heat', () => {
@@ -71,10 +114,26 @@ describe('heat', () => {
     expect(thou(0.3) + big).toBeCloseTo(thou(0.5), -1)
   })
   it('a cold part reads small, below zero too', () => expect(heatError(mm(100), steel(20), steel(-10))).toBeCloseTo(-34_500, 0))
-  it('aluminium about steel opens with heat: a prediction', () => expect(sizeAt(mm(60), { alpha: EXPANSION['aluminium alloy'], celsius: 90 }) - sizeAt(mm(60), steel(90))).toBeCloseTo(60e6 * 11.5e-6 * 70, 0))
-  it('matters above a tenth of the band', () => expect([heatMatters(300, 2_000), heatMatters(100, 2_000), heatMatters(1, null)]).toEqual([true, false, null]))
-  it.each([['20', 20], ['68 F', 20], ['-5', -5], ['20,5 °C', 20.5], ['−40f', -40]])('reads %s', (text, celsius) => expect(parseTemperature(text)).toEqual({ ok: true, celsius: expect.closeTo(celsius, 9) }))
-  it.each([['-300', 'absolute zero'], ['warm', 'not a temperature'], ['', 'Nothing typed'], ['2000', 'that hot']])('refuses %s', (text, reason) => {
+  it('aluminium about steel opens with heat: a prediction', () =>
+    expect(sizeAt(mm(60), { alpha: EXPANSION['aluminium alloy'], celsius: 90 }) - sizeAt(mm(60), steel(90))).toBeCloseTo(
+      60e6 * 11.5e-6 * 70,
+      0,
+    ))
+  it('matters above a tenth of the band', () =>
+    expect([heatMatters(300, 2_000), heatMatters(100, 2_000), heatMatters(1, null)]).toEqual([true, false, null]))
+  it.each([
+    ['20', 20],
+    ['68 F', 20],
+    ['-5', -5],
+    ['20,5 °C', 20.5],
+    ['−40f', -40],
+  ])('reads %s', (text, celsius) => expect(parseTemperature(text)).toEqual({ ok: true, celsius: expect.closeTo(celsius, 9) }))
+  it.each([
+    ['-300', 'absolute zero'],
+    ['warm', 'not a temperature'],
+    ['', 'Nothing typed'],
+    ['2000', 'that hot'],
+  ])('refuses %s', (text, reason) => {
     const read = parseTemperature(text)
     expect(!read.ok && read.reason).toContain(reason)
   })

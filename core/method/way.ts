@@ -6,7 +6,8 @@ import type { Body } from '../reading/temperature'
 import type { Gauge, GaugeKind } from '../reading/gauge'
 import type { Entry, Reading, Stone } from '../reading/reading'
 
-export type WayId = 'dial' | 'micrometer' | 'inside-micrometer' | 'bore-gauge' | 'feeler' | 'plastic-strip' | 'feel' | 'word' | 'pieces' | 'set' | 'hone'
+export type WayId =
+  'dial' | 'micrometer' | 'inside-micrometer' | 'bore-gauge' | 'feeler' | 'plastic-strip' | 'feel' | 'word' | 'pieces' | 'set' | 'hone'
 
 /** What a way of measuring needs to know besides the readings. */
 export interface WayContext {
@@ -23,7 +24,11 @@ export interface WayContext {
 }
 
 /** The part's expansion per kelvin, the scale or master it is read against, and for a deviation the size it is a deviation from, nm. */
-export interface Heat { readonly partAlpha: number, readonly gauge: Body, readonly size: number | null }
+export interface Heat {
+  readonly partAlpha: number
+  readonly gauge: Body
+  readonly size: number | null
+}
 
 /** One figure of a point where each stands for itself: another piece, another pass. */
 export interface SingleFigure {

@@ -12,4 +12,16 @@ import type { Way, WayId } from './way'
 import { word } from './word/way'
 
 /** Every way of measuring there is. A new one is a folder beside this file and its line here. */
-export const ways: Readonly<Record<WayId, Way>> = { 'dial': dial, 'micrometer': micrometer, 'inside-micrometer': insideMicrometer, 'bore-gauge': boreGauge, 'feeler': feeler, 'plastic-strip': plasticStrip, 'feel': feel, 'word': word, 'pieces': pieces, 'set': set, 'hone': hone }
+export const ways: Readonly<Record<WayId, Way>> = {
+  'dial': dial,
+  'micrometer': micrometer,
+  'inside-micrometer': insideMicrometer,
+  'bore-gauge': boreGauge,
+  'feeler': feeler,
+  'plastic-strip': plasticStrip,
+  'feel': feel,
+  'word': word,
+  'pieces': pieces,
+  'set': set,
+  'hone': hone,
+}

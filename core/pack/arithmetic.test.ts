@@ -3,14 +3,33 @@ import { thou } from '../quantity/length'
 import { arithmeticLine, changeWords, pieceList } from './arithmetic'
 import { lotMap, packChange, packTotal, pieceCount, type Lot } from './lot'
 
-const lot = (size: number): Lot => ({ id: `s${size}`, family: 'f', nominal: thou(size), measured: thou(size), tolerance: null, onHand: 0, reserved: 0, mark: '', colour: '', tags: [], cost: null, leadDays: null, shape: 'flat' })
+const lot = (size: number): Lot => ({
+  id: `s${size}`,
+  family: 'f',
+  nominal: thou(size),
+  measured: thou(size),
+  tolerance: null,
+  onHand: 0,
+  reserved: 0,
+  mark: '',
+  colour: '',
+  tags: [],
+  cost: null,
+  leadDays: null,
+  shape: 'flat',
+})
 const lots = lotMap([10, 6, 5, 2].map(lot))
-const fitted = [{ lotId: 's10', count: 2 }, { lotId: 's5', count: 1 }]
+const fitted = [
+  { lotId: 's10', count: 2 },
+  { lotId: 's5', count: 1 },
+]
 
 describe('the sum in one line', () => {
   it('takes out under a cover, and the play falls', () => {
     const next = [{ lotId: 's10', count: 1 }]
-    expect(arithmeticLine(thou(19.3), fitted, next, thou(4.3), lots, { perPiece: 1, pair: false }, 'thou')).toBe('19.3 − (10 + 5) = 4.3 thou')
+    expect(arithmeticLine(thou(19.3), fitted, next, thou(4.3), lots, { perPiece: 1, pair: false }, 'thou')).toBe(
+      '19.3 − (10 + 5) = 4.3 thou',
+    )
     expect(changeWords(fitted, next, lots, 'thou')).toBe('Take out 10 + 5')
   })
   it('puts into a gap, and the play falls', () => {
@@ -19,19 +38,45 @@ describe('the sum in one line', () => {
     expect(changeWords(fitted, next, lots, 'thou')).toBe('Put in 6')
   })
   it('swaps, in either unit', () => {
-    const next = [{ lotId: 's10', count: 2 }, { lotId: 's2', count: 1 }]
-    expect(arithmeticLine(thou(9), fitted, next, thou(12), lots, { perPiece: -1, pair: false }, 'mm')).toBe('0.229 + 0.127 − 0.051 = 0.305 mm')
+    const next = [
+      { lotId: 's10', count: 2 },
+      { lotId: 's2', count: 1 },
+    ]
+    expect(arithmeticLine(thou(9), fitted, next, thou(12), lots, { perPiece: -1, pair: false }, 'mm')).toBe(
+      '0.229 + 0.127 − 0.051 = 0.305 mm',
+    )
     expect(changeWords(fitted, next, lots, 'thou')).toBe('Take out 5, put in 2')
     expect(changeWords(fitted, fitted, lots, 'thou')).toBe('Leave the pack as it is')
   })
-  it('lists pieces one by one, thickest first', () => expect(pieceList([{ lotId: 's2', count: 2 }, { lotId: 's10', count: 1 }], lots, 'thou')).toBe('10 + 2 + 2'))
+  it('lists pieces one by one, thickest first', () =>
+    expect(
+      pieceList(
+        [
+          { lotId: 's2', count: 2 },
+          { lotId: 's10', count: 1 },
+        ],
+        lots,
+        'thou',
+      ),
+    ).toBe('10 + 2 + 2'))
 })
 
 describe('a pack', () => {
   it('has a total, a count and a difference to another', () => {
     expect(packTotal(fitted, lots)).toBe(thou(25))
     expect(pieceCount(fitted)).toBe(3)
-    expect(packChange(fitted, [{ lotId: 's10', count: 1 }, { lotId: 's6', count: 2 }])).toEqual({ out: [{ lotId: 's10', count: 1 }, { lotId: 's5', count: 1 }], in: [{ lotId: 's6', count: 2 }] })
+    expect(
+      packChange(fitted, [
+        { lotId: 's10', count: 1 },
+        { lotId: 's6', count: 2 },
+      ]),
+    ).toEqual({
+      out: [
+        { lotId: 's10', count: 1 },
+        { lotId: 's5', count: 1 },
+      ],
+      in: [{ lotId: 's6', count: 2 }],
+    })
     expect(() => packTotal([{ lotId: 'ghost', count: 1 }], lots)).toThrow('No such size')
   })
 })

@@ -13,7 +13,15 @@ export function pieceList(pack: Pack, lots: LotMap, unit: LengthUnit): string {
 }
 
 /** The whole sum in one line a person can follow: `31.0 − (10 + 10 + 5 + 2) = 4.0 thou`. */
-export function arithmeticLine(play: number, fitted: Pack, next: Pack, predicted: number, lots: LotMap, response: Response, unit: LengthUnit): string {
+export function arithmeticLine(
+  play: number,
+  fitted: Pack,
+  next: Pack,
+  predicted: number,
+  lots: LotMap,
+  response: Response,
+  unit: LengthUnit,
+): string {
   const change = packChange(fitted, next)
   const term = (pack: Pack, sign: number) => {
     if (pack.length === 0) return ''

@@ -5,7 +5,10 @@ import { ASSUMED, lotOf, lotUncertainty, type LotMap, type PackChange } from './
  * common error for as many of its pieces as changed. Pieces left in place do not appear.
  */
 export function changeSpread(change: PackChange, lots: LotMap): number {
-  const variance = [...change.out, ...change.in].reduce((sum, { lotId, count }) => sum + pieceSpread(lotUncertainty(lotOf(lots, lotId)), count), 0)
+  const variance = [...change.out, ...change.in].reduce(
+    (sum, { lotId, count }) => sum + pieceSpread(lotUncertainty(lotOf(lots, lotId)), count),
+    0,
+  )
   return Math.sqrt(variance)
 }
 

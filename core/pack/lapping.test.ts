@@ -6,13 +6,27 @@ import { lapProgress, madeThickness, type LapPass } from './lapping'
 import { lotMap, packTotal, thickness, type Lot, type Pack } from './lot'
 import { makePlan, type MakeRequest } from './make-plan'
 
-const pass = (...tenths: number[]): LapPass => ({ id: `p${tenths.join()}`, at: '2026-05-04T09:00:00.000Z', figures: tenths.map(t => thou(t / 10)) })
+const pass = (...tenths: number[]): LapPass => ({
+  id: `p${tenths.join()}`,
+  at: '2026-05-04T09:00:00.000Z',
+  figures: tenths.map(t => thou(t / 10)),
+})
 const lap = (...passes: LapPass[]) => lapProgress({ target: thou(10), low: thou(9.5), high: thou(10.5), passes }, 'thou')
 
 describe('a piece being lapped', () => {
-  it('asks for its four figures first', () => expect(lap()).toMatchObject({ state: 'measure', mean: null, words: ['Measure it at 4 points before the first pass: cold, clean, deburred.'] }))
+  it('asks for its four figures first', () =>
+    expect(lap()).toMatchObject({
+      state: 'measure',
+      mean: null,
+      words: ['Measure it at 4 points before the first pass: cold, clean, deburred.'],
+    }))
   it('says what is left, coarse first, then fine', () => {
-    expect(lap(pass(112, 112, 112, 112))).toMatchObject({ state: 'lap', left: thou(1.2), does: false, words: ['1.20 thou left: coarse, and measure it cold.'] })
+    expect(lap(pass(112, 112, 112, 112))).toMatchObject({
+      state: 'lap',
+      left: thou(1.2),
+      does: false,
+      words: ['1.20 thou left: coarse, and measure it cold.'],
+    })
     expect(lap(pass(104, 104, 104, 104))).toMatchObject({ state: 'lap', does: true, words: ['0.40 thou left: fine, and measure it cold.'] })
   })
   it('goes by the newest pass; parallelism is the largest less the smallest, and the thick side is named', () => {
@@ -22,30 +36,77 @@ describe('a piece being lapped', () => {
   })
   it('stops at size, and below it; too thin may still do', () => {
     expect(lap(pass(100, 100, 100, 100))).toMatchObject({ state: 'size', does: true })
-    expect(lap(pass(98, 98, 98, 98))).toMatchObject({ state: 'below', does: true, words: ['Stop: below target by 0.20 thou. It still lies within what would do.'] })
-    expect(lap(pass(93, 93, 93, 93))).toMatchObject({ state: 'below', does: false, words: ['Stop: below target by 0.70 thou. It is too thin: begin with another piece.'] })
+    expect(lap(pass(98, 98, 98, 98))).toMatchObject({
+      state: 'below',
+      does: true,
+      words: ['Stop: below target by 0.20 thou. It still lies within what would do.'],
+    })
+    expect(lap(pass(93, 93, 93, 93))).toMatchObject({
+      state: 'below',
+      does: false,
+      words: ['Stop: below target by 0.70 thou. It is too thin: begin with another piece.'],
+    })
     expect(lap(pass(96, 100, 104, 100)).words[1]).toContain('or scrap it')
   })
   it('goes into stock with the mean of its last four', () => expect(madeThickness(pass(100, 101, 102, 103))).toBe(thou(10.15)))
 })
 
-const lot = (id: string, size: number, more: Partial<Lot> = {}): Lot => ({ id, family: 'f', nominal: thou(size), measured: thou(size), tolerance: null, onHand: 2, reserved: 0, mark: '', colour: '', tags: [], cost: null, leadDays: null, shape: 'flat', ...more })
+const lot = (id: string, size: number, more: Partial<Lot> = {}): Lot => ({
+  id,
+  family: 'f',
+  nominal: thou(size),
+  measured: thou(size),
+  tolerance: null,
+  onHand: 2,
+  reserved: 0,
+  mark: '',
+  colour: '',
+  tags: [],
+  cost: null,
+  leadDays: null,
+  shape: 'flat',
+  ...more,
+})
 const request = (drawer: Lot[], play: number, fitted: Pack, more: Partial<MakeRequest> = {}): MakeRequest => ({
-  drawer, sheets: [], fitted, response: { perPiece: -1, pair: false }, rules: { most: 2 },
-  question: { measured: { play: thou(play), u: 1_000, nu: Infinity }, uRefit: 1_000, aim: thou(3), limits: twoSided(thou(2.5), thou(3.5), 'thou', { kind: 'book' }), unit: 'thou', cannotBind: 'above' }, ...more,
+  drawer,
+  sheets: [],
+  fitted,
+  response: { perPiece: -1, pair: false },
+  rules: { most: 2 },
+  question: {
+    measured: { play: thou(play), u: 1_000, nu: Infinity },
+    uRefit: 1_000,
+    aim: thou(3),
+    limits: twoSided(thou(2.5), thou(3.5), 'thou', { kind: 'book' }),
+    unit: 'thou',
+    cannotBind: 'above',
+  },
+  ...more,
 })
 
 describe('what to make where the drawer does not have it', () => {
   it('laps the excess off the thickest flat piece, least to take off first, and lands on the aim', () => {
     // A gap of 31 with nothing fitted: 28 is wanted. 30 and 20 + 10 are two over, 20 + 9 is one over.
     const [first, second] = makePlan(request([lot('30', 30), lot('20', 20), lot('10', 10), lot('9', 9)], 31, []))
-    expect(first).toMatchObject({ from: { id: '20' }, amount: thou(1), target: thou(19), rest: [{ lotId: '9', count: 1 }], low: thou(18.5), high: thou(19.5) })
+    expect(first).toMatchObject({
+      from: { id: '20' },
+      amount: thou(1),
+      target: thou(19),
+      rest: [{ lotId: '9', count: 1 }],
+      low: thou(18.5),
+      high: thou(19.5),
+    })
     expect(first!.predicted.play).toBe(thou(3))
     expect(first!.inside).toBeGreaterThan(0.95)
     expect(second).toMatchObject({ from: { id: '30' }, amount: thou(2), rest: [] })
   })
   it('where a thicker pack gives more play, too thick lies above the aim', () => {
-    const [first] = makePlan(request([lot('20', 20), lot('12', 12)], 0, [{ lotId: '12', count: 1 }], { response: { perPiece: 1, pair: false }, rules: { most: 1 } }))
+    const [first] = makePlan(
+      request([lot('20', 20), lot('12', 12)], 0, [{ lotId: '12', count: 1 }], {
+        response: { perPiece: 1, pair: false },
+        rules: { most: 1 },
+      }),
+    )
     expect(first).toMatchObject({ from: { id: '20' }, target: thou(15), amount: thou(5) })
   })
   it('cuts from sheet where that lands in limits, and laps sheet before a finished piece', () => {
@@ -57,21 +118,31 @@ describe('what to make where the drawer does not have it', () => {
   it('never laps a stepped or sprung piece, nor the one that must be there, nor more than half a piece', () => {
     const plan = (...lots: Lot[]) => makePlan(request(lots, 31, [], { rules: { most: 1, required: 'r' } })).map(({ from }) => from.id)
     expect(plan(lot('r', 30))).toEqual([])
-    expect(makePlan(request([lot('s', 30, { shape: 'stepped' }), lot('t', 29, { shape: 'sprung' })], 31, [], { rules: { most: 1 } }))).toEqual([])
+    expect(
+      makePlan(request([lot('s', 30, { shape: 'stepped' }), lot('t', 29, { shape: 'sprung' })], 31, [], { rules: { most: 1 } })),
+    ).toEqual([])
     expect(makePlan(request([lot('w', 4)], 4.5, [], { rules: { most: 1 } }))).toEqual([])
   })
-  it('is not offered for equal pairs', () => expect(makePlan(request([lot('30', 30)], 31, [], { response: { perPiece: -1, pair: true } }))).toEqual([]))
+  it('is not offered for equal pairs', () =>
+    expect(makePlan(request([lot('30', 30)], 31, [], { response: { perPiece: -1, pair: true } }))).toEqual([]))
   it('always lands on the aim, with the piece and the rest adding up (property)', () => {
-    fc.assert(fc.property(fc.uniqueArray(fc.integer({ min: 5, max: 40 }), { minLength: 2, maxLength: 6 }), fc.integer({ min: 10, max: 60 }), (sizes, play) => {
-      const drawer = sizes.map(size => lot(String(size), size))
-      for (const option of makePlan(request(drawer, play, [], { rules: { most: 3 } }))) {
-        const total = packTotal(option.rest, lotMap(drawer)) + option.target
-        expect(thou(play) - total).toBe(thou(3))
-        expect(option.target + option.amount).toBe(thickness(option.from))
-        expect(option.amount).toBeLessThan(thickness(option.from) / 2)
-        expect(option.low! <= (option.target as Nm) && option.target <= option.high!).toBe(true)
-        expect(nm(option.high! - option.low!)).toBe(thou(1))
-      }
-    }), { numRuns: 100 })
+    fc.assert(
+      fc.property(
+        fc.uniqueArray(fc.integer({ min: 5, max: 40 }), { minLength: 2, maxLength: 6 }),
+        fc.integer({ min: 10, max: 60 }),
+        (sizes, play) => {
+          const drawer = sizes.map(size => lot(String(size), size))
+          for (const option of makePlan(request(drawer, play, [], { rules: { most: 3 } }))) {
+            const total = packTotal(option.rest, lotMap(drawer)) + option.target
+            expect(thou(play) - total).toBe(thou(3))
+            expect(option.target + option.amount).toBe(thickness(option.from))
+            expect(option.amount).toBeLessThan(thickness(option.from) / 2)
+            expect(option.low! <= (option.target as Nm) && option.target <= option.high!).toBe(true)
+            expect(nm(option.high! - option.low!)).toBe(thou(1))
+          }
+        },
+      ),
+      { numRuns: 100 },
+    )
   })
 })

@@ -2,7 +2,11 @@ import { formatLength } from '../quantity/format-length'
 import { NM_PER, nm, type LengthUnit, type Nm } from '../quantity/length'
 
 /** A piece measured after a pass at four points round its face, nm. */
-export interface LapPass { readonly id: string, readonly at: string, readonly figures: readonly Nm[] }
+export interface LapPass {
+  readonly id: string
+  readonly at: string
+  readonly figures: readonly Nm[]
+}
 export const LAP_POINTS = 4
 
 /** A piece being brought to a thickness, from a size of the drawer or from sheet. Lengths in nm. */
@@ -47,7 +51,16 @@ const AT_SIZE = NM_PER.tenth / 2
 export function lapProgress({ target, low, high, passes }: Pick<Lap, 'target' | 'low' | 'high' | 'passes'>, unit: LengthUnit): LapProgress {
   const show = (value: number) => formatLength(Math.abs(value), unit, { unit: true, fine: true })
   const newest = passes.at(-1)
-  if (!newest) return { mean: null, parallelism: null, left: null, state: 'measure', crooked: false, does: false, words: [`Measure it at ${LAP_POINTS} points before the first pass: cold, clean, deburred.`] }
+  if (!newest)
+    return {
+      mean: null,
+      parallelism: null,
+      left: null,
+      state: 'measure',
+      crooked: false,
+      does: false,
+      words: [`Measure it at ${LAP_POINTS} points before the first pass: cold, clean, deburred.`],
+    }
   const mean = newest.figures.reduce((sum, figure) => sum + figure, 0) / newest.figures.length
   const thickest = Math.max(...newest.figures)
   const parallelism = thickest - Math.min(...newest.figures)
@@ -58,11 +71,18 @@ export function lapProgress({ target, low, high, passes }: Pick<Lap, 'target' | 
   const words = [
     state === 'below'
       ? `Stop: below target by ${show(left)}. ${does ? 'It still lies within what would do.' : 'It is too thin: begin with another piece.'}`
-      : state === 'size' ? 'Stop: at size. Wash it, let it cool, measure once more.' : `${show(left)} left: ${left > COARSE_UNTIL ? 'coarse' : 'fine'}, and measure it cold.`,
-    ...(crooked ? [`Its faces are ${show(parallelism)} out of parallel: press at point ${newest.figures.indexOf(thickest as Nm) + 1}, where it is thickest${state === 'lap' ? '' : ', or scrap it'}.`] : []),
+      : state === 'size'
+        ? 'Stop: at size. Wash it, let it cool, measure once more.'
+        : `${show(left)} left: ${left > COARSE_UNTIL ? 'coarse' : 'fine'}, and measure it cold.`,
+    ...(crooked
+      ? [
+          `Its faces are ${show(parallelism)} out of parallel: press at point ${newest.figures.indexOf(thickest as Nm) + 1}, where it is thickest${state === 'lap' ? '' : ', or scrap it'}.`,
+        ]
+      : []),
   ]
   return { mean, parallelism, left, state, crooked, does, words }
 }
 
 /** The thickness a made piece goes into stock with: the mean of its last four figures. nm */
-export const madeThickness = (pass: LapPass): Nm => nm(Math.round(pass.figures.reduce((sum, figure) => sum + figure, 0) / pass.figures.length))
+export const madeThickness = (pass: LapPass): Nm =>
+  nm(Math.round(pass.figures.reduce((sum, figure) => sum + figure, 0) / pass.figures.length))

@@ -7,11 +7,35 @@ import { proofResidual } from './residual'
 import { stackingOrder } from './stacking'
 import { packWindow } from './window'
 
-const ring = (size: number, more: Partial<Lot> = {}): Lot => ({ id: `r${size}`, family: 'rings', nominal: thou(size), measured: thou(size), tolerance: null, onHand: 2, reserved: 0, mark: '', colour: '', tags: [], cost: null, leadDays: null, shape: 'flat', ...more })
+const ring = (size: number, more: Partial<Lot> = {}): Lot => ({
+  id: `r${size}`,
+  family: 'rings',
+  nominal: thou(size),
+  measured: thou(size),
+  tolerance: null,
+  onHand: 2,
+  reserved: 0,
+  mark: '',
+  colour: '',
+  tags: [],
+  cost: null,
+  leadDays: null,
+  shape: 'flat',
+  ...more,
+})
 const kit = lotMap([57, 58, 59, 60, 61, 63, 10, 6, 4, 2, 5].map(size => ring(size)))
 const pair = { perPiece: -1, pair: true } as const
-const trial = (size: number, play: number, uOwn = 1, id = `t${size}`): LedgerTrial => ({ id, pack: [{ lotId: `r${size}`, count: 2 }], play: thou(play), uOwn: thou(uOwn), U: thou(0.3) })
-const suspicions = [{ effect: 'less-play' as const, words: 'A groove was dirty, or a ring not home.' }, { effect: 'more-play' as const, words: 'Loose bolts.' }]
+const trial = (size: number, play: number, uOwn = 1, id = `t${size}`): LedgerTrial => ({
+  id,
+  pack: [{ lotId: `r${size}`, count: 2 }],
+  play: thou(play),
+  uOwn: thou(uOwn),
+  U: thou(0.3),
+})
+const suspicions = [
+  { effect: 'less-play' as const, words: 'A groove was dirty, or a ring not home.' },
+  { effect: 'more-play' as const, words: 'Loose bolts.' },
+]
 const read = (trials: LedgerTrial[]) => readLedger(trials, kit, pair, 'thou', 0, suspicions)
 
 describe('the trial ledger', () => {
@@ -68,7 +92,13 @@ describe('the trial ledger', () => {
 
   it('suspects two stuck together when the extra thickness is a size of the drawer', () => {
     const cover = { perPiece: 1, pair: false } as const
-    const t = (id: string, lotId: string, play: number): LedgerTrial => ({ id, pack: [{ lotId, count: 1 }], play: thou(play), uOwn: thou(0.3), U: thou(0.3) })
+    const t = (id: string, lotId: string, play: number): LedgerTrial => ({
+      id,
+      pack: [{ lotId, count: 1 }],
+      play: thou(play),
+      uOwn: thou(0.3),
+      U: thou(0.3),
+    })
     const ledger = readLedger([t('a', 'r10', 13), t('b', 'r6', 9), t('c', 'r4', 12)], kit, cover, 'thou', 0, suspicions)
     expect(ledger.suspect!.id).toBe('c')
     expect(ledger.suspect!.reasons).toContain('Two pieces stuck together: a 5 went in unseen.')
@@ -78,7 +108,13 @@ describe('the trial ledger', () => {
 
 describe('around a pack', () => {
   const cover = { perPiece: 1, pair: false } as const
-  const band = { kind: 'two-sided' as const, lower: nm(1), upper: nm(Math.round(1.97 * 25400)), unit: 'thou' as const, source: { kind: 'borrowed' as const } }
+  const band = {
+    kind: 'two-sided' as const,
+    lower: nm(1),
+    upper: nm(Math.round(1.97 * 25400)),
+    unit: 'thou' as const,
+    source: { kind: 'borrowed' as const },
+  }
   it('shows the window of totals: 59.77 to 60.75 a side', () => {
     const window = packWindow(band, thou(3.5), thou(118), { perPiece: -1, pair: true })!
     expect(window.low / 2 / thou(1)).toBeCloseTo(59.765, 3)
@@ -90,21 +126,52 @@ describe('around a pack', () => {
     expect(packWindow(band, thou(40), 0, cover, false)!.high).toBeLessThan(0)
   })
   it('pieces left in place carry no uncertainty, unmeasured ones carry their tolerance together', () => {
-    const lots = lotMap([ring(10, { measured: null, tolerance: { plus: thou(0.5), minus: thou(0.5) } }), ring(6), ring(4, { measured: null })])
+    const lots = lotMap([
+      ring(10, { measured: null, tolerance: { plus: thou(0.5), minus: thou(0.5) } }),
+      ring(6),
+      ring(4, { measured: null }),
+    ])
     const measured = { play: thou(20), u: thou(0.2), nu: 10 }
     const same = predict(measured, [{ lotId: 'r10', count: 2 }], [{ lotId: 'r10', count: 2 }], lots, cover, { uRefit: thou(0.3) })
     expect(same.u).toBeCloseTo(thou(0.2), 6)
     const two = predict(measured, [{ lotId: 'r10', count: 3 }], [{ lotId: 'r10', count: 1 }], lots, cover, { uRefit: 0 })
-    expect(two.u).toBeCloseTo(Math.hypot(thou(0.2), 2 * thou(0.5) / Math.sqrt(3), Math.sqrt(2) * 1000), 3)
+    expect(two.u).toBeCloseTo(Math.hypot(thou(0.2), (2 * thou(0.5)) / Math.sqrt(3), Math.sqrt(2) * 1000), 3)
     const micrometer = predict(measured, [{ lotId: 'r6', count: 3 }], [], lots, cover, { uRefit: 0 })
     expect(micrometer.u).toBeCloseTo(Math.hypot(thou(0.2), 3 * 1000, Math.sqrt(3) * 1000), 3)
     expect(micrometer.play).toBe(thou(2))
   })
   it('stacks thick pieces outside and thin ones between, a stepped one first', () => {
     const lots = lotMap([ring(2), ring(4), ring(10), ring(6), ring(61, { shape: 'stepped' })])
-    expect(stackingOrder([{ lotId: 'r2', count: 1 }, { lotId: 'r10', count: 2 }, { lotId: 'r4', count: 1 }], lots)).toEqual(['r10', 'r4', 'r2', 'r10'])
-    expect(stackingOrder([{ lotId: 'r6', count: 1 }, { lotId: 'r61', count: 1 }, { lotId: 'r2', count: 1 }], lots)[0]).toBe('r61')
-    expect(stackingOrder([{ lotId: 'r6', count: 1 }, { lotId: 'r2', count: 1 }], lots, 'r2')[0]).toBe('r2')
+    expect(
+      stackingOrder(
+        [
+          { lotId: 'r2', count: 1 },
+          { lotId: 'r10', count: 2 },
+          { lotId: 'r4', count: 1 },
+        ],
+        lots,
+      ),
+    ).toEqual(['r10', 'r4', 'r2', 'r10'])
+    expect(
+      stackingOrder(
+        [
+          { lotId: 'r6', count: 1 },
+          { lotId: 'r61', count: 1 },
+          { lotId: 'r2', count: 1 },
+        ],
+        lots,
+      )[0],
+    ).toBe('r61')
+    expect(
+      stackingOrder(
+        [
+          { lotId: 'r6', count: 1 },
+          { lotId: 'r2', count: 1 },
+        ],
+        lots,
+        'r2',
+      )[0],
+    ).toBe('r2')
   })
   it('flags a proof that is more than two u from what was predicted', () => {
     expect(proofResidual(thou(3), thou(0.3), thou(4), thou(0.3))).toMatchObject({ difference: -thou(1), flagged: true })

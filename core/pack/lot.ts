@@ -13,7 +13,7 @@ export interface Lot {
   /** What a micrometer said; null until a piece was measured. */
   readonly measured: Nm | null
   /** Maker's tolerance, often one-sided; null when not known. */
-  readonly tolerance: { readonly plus: Nm, readonly minus: Nm } | null
+  readonly tolerance: { readonly plus: Nm; readonly minus: Nm } | null
   readonly onHand: number
   /** Kept back or promised to another open check. */
   readonly reserved: number
@@ -29,7 +29,10 @@ export interface Lot {
 }
 
 /** So many pieces of a lot. */
-export interface PackPiece { readonly lotId: string, readonly count: number }
+export interface PackPiece {
+  readonly lotId: string
+  readonly count: number
+}
 /** What is, or will be, fitted. */
 export type Pack = readonly PackPiece[]
 
@@ -44,13 +47,16 @@ export const ASSUMED = {
 } as const
 
 /** Thickness to reckon with, nm: measured, else the middle of the tolerance. */
-export const thickness = (lot: Lot): Nm => lot.measured ?? nm(lot.nominal + (lot.tolerance ? Math.round((lot.tolerance.plus - lot.tolerance.minus) / 2) : 0))
+export const thickness = (lot: Lot): Nm =>
+  lot.measured ?? nm(lot.nominal + (lot.tolerance ? Math.round((lot.tolerance.plus - lot.tolerance.minus) / 2) : 0))
 
 /** Standard uncertainty that all pieces of an unmeasured lot share, nm; 0 once measured. */
-export const lotUncertainty = (lot: Lot): number => (lot.measured !== null ? 0 : rectangular(lot.tolerance ? (lot.tolerance.plus + lot.tolerance.minus) / 2 : ASSUMED.tolerance))
+export const lotUncertainty = (lot: Lot): number =>
+  lot.measured !== null ? 0 : rectangular(lot.tolerance ? (lot.tolerance.plus + lot.tolerance.minus) / 2 : ASSUMED.tolerance)
 
 /** u² of one piece, whole nm², for the order of merit. */
-export const pieceVariance = (lot: Lot): number => Math.round(quadrature(ASSUMED.individual, lot.measured !== null ? ASSUMED.micrometer : lotUncertainty(lot)) ** 2)
+export const pieceVariance = (lot: Lot): number =>
+  Math.round(quadrature(ASSUMED.individual, lot.measured !== null ? ASSUMED.micrometer : lotUncertainty(lot)) ** 2)
 
 export type LotMap = ReadonlyMap<string, Lot>
 export const lotMap = (lots: readonly Lot[]): LotMap => new Map(lots.map(lot => [lot.id, lot]))
@@ -62,10 +68,14 @@ export function lotOf(lots: LotMap, id: string): Lot {
   return lot
 }
 
-export const packTotal = (pack: Pack, lots: LotMap): Nm => nm(pack.reduce((sum, piece) => sum + piece.count * thickness(lotOf(lots, piece.lotId)), 0))
+export const packTotal = (pack: Pack, lots: LotMap): Nm =>
+  nm(pack.reduce((sum, piece) => sum + piece.count * thickness(lotOf(lots, piece.lotId)), 0))
 export const pieceCount = (pack: Pack): number => pack.reduce((sum, piece) => sum + piece.count, 0)
 
-export interface PackChange { readonly out: Pack, readonly in: Pack }
+export interface PackChange {
+  readonly out: Pack
+  readonly in: Pack
+}
 
 /** What to take out and put in to get from one pack to another. */
 export function packChange(from: Pack, to: Pack): PackChange {

@@ -10,7 +10,14 @@ import { predict, totalFor, type Prediction } from './predict'
 import type { Response } from './response'
 
 /** The place a piece is made for, as the chooser is asked about it; sheets are lots of the shape `sheet`. */
-export interface MakeRequest { readonly drawer: readonly Lot[], readonly sheets: readonly Lot[], readonly fitted: Pack, readonly response: Response, readonly rules: PackRules, readonly question: PackQuestion }
+export interface MakeRequest {
+  readonly drawer: readonly Lot[]
+  readonly sheets: readonly Lot[]
+  readonly fitted: Pack
+  readonly response: Response
+  readonly rules: PackRules
+  readonly question: PackQuestion
+}
 
 /** One piece to make: cut from sheet as it is, or lapped to a thickness; what goes in with it, and what that leaves. */
 export interface MakeOption {
@@ -53,20 +60,34 @@ export function makePlan({ drawer, sheets, fitted, response, rules, question }: 
   const prepared = prepareDrawer(all, fitted, response, rules)
   const ends = endsOf(question.limits)
   const width = binWidth(question.unit)
-  const search = (allowed: { low: number, high: number }) => searchPacks(prepared, { measured: question.measured, uRefit: question.uRefit, aim: question.aim, width, limits: null, allowed, wanted: TRIED }).found
-    .map(({ picks }): Pack => picks.flatMap((x, at) => (x > 0 ? [{ lotId: prepared.lots[at]!.id, count: x }] : [])))
+  const search = (allowed: { low: number; high: number }) =>
+    searchPacks(prepared, {
+      measured: question.measured,
+      uRefit: question.uRefit,
+      aim: question.aim,
+      width,
+      limits: null,
+      allowed,
+      wanted: TRIED,
+    }).found.map(({ picks }): Pack => picks.flatMap((x, at) => (x > 0 ? [{ lotId: prepared.lots[at]!.id, count: x }] : [])))
 
   const cut = ends
-    ? search({ low: ends.lower, high: ends.upper }).flatMap((pack) => {
+    ? search({ low: ends.lower, high: ends.upper }).flatMap(pack => {
         const sheet = pack.find(piece => isSheet.has(piece.lotId))
         return sheet ? [option(pack, index.get(sheet.lotId)!, 0)] : []
       })
     : []
   // Too thick: below the aim where pieces fill a gap, above it where they set one.
-  const side = response.perPiece < 0 ? { low: question.aim - MOST_OFF, high: question.aim - LEAST_OFF } : { low: question.aim + LEAST_OFF, high: question.aim + MOST_OFF }
-  const lapped = search(side).flatMap((pack) => {
+  const side =
+    response.perPiece < 0
+      ? { low: question.aim - MOST_OFF, high: question.aim - LEAST_OFF }
+      : { low: question.aim + LEAST_OFF, high: question.aim + MOST_OFF }
+  const lapped = search(side).flatMap(pack => {
     const excess = packTotal(pack, index) - totalFor(question.aim, Math.round(question.measured.play), packTotal(fitted, index), response)
-    const from = pack.map(piece => index.get(piece.lotId)!).filter(lot => lot.shape === 'flat' && lot.id !== rules.required).sort((a, b) => Number(isSheet.has(b.id)) - Number(isSheet.has(a.id)) || thickness(b) - thickness(a))[0]
+    const from = pack
+      .map(piece => index.get(piece.lotId)!)
+      .filter(lot => lot.shape === 'flat' && lot.id !== rules.required)
+      .sort((a, b) => Number(isSheet.has(b.id)) - Number(isSheet.has(a.id)) || thickness(b) - thickness(a))[0]
     return from && excess >= LEAST_OFF && excess < thickness(from) / 2 ? [option(pack, from, excess)] : []
   })
   const pieces = (plan: MakeOption) => plan.rest.reduce((sum, { count }) => sum + count, 0)
@@ -78,13 +99,33 @@ export function makePlan({ drawer, sheets, fitted, response, rules, question }: 
   return [...chosen.values()].slice(0, WANTED)
 
   function option(pack: Pack, from: Lot, excess: number): MakeOption {
-    const rest = pack.map(piece => (piece.lotId === from.id ? { ...piece, count: piece.count - 1 } : piece)).filter(({ count }) => count > 0)
+    const rest = pack
+      .map(piece => (piece.lotId === from.id ? { ...piece, count: piece.count - 1 } : piece))
+      .filter(({ count }) => count > 0)
     const amount = nm(Math.round(excess))
     const target = nm(thickness(from) - amount)
     const made: Lot = { ...from, id: MADE, nominal: target, measured: target, tolerance: null }
-    const predicted = predict(question.measured, fitted, [...rest, { lotId: MADE, count: 1 }], new Map([...index, [MADE, made]]), response, { uRefit: question.uRefit })
-    const does = ends ? [ends.lower, ends.upper].map(end => target + (end - predicted.play) / response.perPiece).sort((a, b) => a - b) : [-Infinity, Infinity]
+    const predicted = predict(
+      question.measured,
+      fitted,
+      [...rest, { lotId: MADE, count: 1 }],
+      new Map([...index, [MADE, made]]),
+      response,
+      { uRefit: question.uRefit },
+    )
+    const does = ends
+      ? [ends.lower, ends.upper].map(end => target + (end - predicted.play) / response.perPiece).sort((a, b) => a - b)
+      : [-Infinity, Infinity]
     const whole = (value: number, round: (x: number) => number) => (Number.isFinite(value) ? nm(round(value)) : null)
-    return { from, amount, target, low: whole(Math.max(1, does[0]!), Math.ceil), high: whole(does[1]!, Math.floor), rest, predicted, inside: chanceInLimits({ value: predicted.play, u: predicted.u, nu: predicted.nu }, question.limits)?.inside ?? null }
+    return {
+      from,
+      amount,
+      target,
+      low: whole(Math.max(1, does[0]!), Math.ceil),
+      high: whole(does[1]!, Math.floor),
+      rest,
+      predicted,
+      inside: chanceInLimits({ value: predicted.play, u: predicted.u, nu: predicted.nu }, question.limits)?.inside ?? null,
+    }
   }
 }

@@ -4,17 +4,46 @@ import { twoSided, type LimitSet } from '../verdict/limits'
 import type { Lot } from './lot'
 import { orderPlan, type OrderRequest } from './order-plan'
 
-const lot = (size: number, onHand: number, more: Partial<Lot> = {}): Lot => ({ id: `s${size}`, family: 'f', nominal: thou(size), measured: thou(size), tolerance: null, onHand, reserved: 0, mark: '', colour: '', tags: [], cost: 100, leadDays: null, shape: 'flat', ...more })
+const lot = (size: number, onHand: number, more: Partial<Lot> = {}): Lot => ({
+  id: `s${size}`,
+  family: 'f',
+  nominal: thou(size),
+  measured: thou(size),
+  tolerance: null,
+  onHand,
+  reserved: 0,
+  mark: '',
+  colour: '',
+  tags: [],
+  cost: 100,
+  leadDays: null,
+  shape: 'flat',
+  ...more,
+})
 const band: LimitSet = twoSided(thou(1.6), thou(2.8), 'thou', { kind: 'book' })
 /** One spacer, c +1, 10 thou fitted; sizes a step of 0.8 thou apart that can be had. */
 const request = (play: number, u: number, drawer: Lot[], limits: LimitSet | null = band): OrderRequest => ({
-  drawer, fitted: [{ lotId: 's10', count: 1 }], response: { perPiece: 1, pair: false }, rules: { fewest: 1, most: 1 },
-  question: { measured: { play: thou(play), u: thou(u), nu: Infinity }, uRefit: 0, aim: thou(2.2), limits, unit: 'thou', cannotBind: 'above' },
+  drawer,
+  fitted: [{ lotId: 's10', count: 1 }],
+  response: { perPiece: 1, pair: false },
+  rules: { fewest: 1, most: 1 },
+  question: {
+    measured: { play: thou(play), u: thou(u), nu: Infinity },
+    uRefit: 0,
+    aim: thou(2.2),
+    limits,
+    unit: 'thou',
+    cannotBind: 'above',
+  },
 })
 const steps = (onHand: number) => [10.8, 11.6, 12.4, 9.2].map(size => lot(size, onHand))
 
 describe('the order plan', () => {
-  it('orders nothing when the drawer will do', () => expect(orderPlan(request(1.4, 0.1, [lot(10, 0), ...steps(1)]))).toMatchObject({ items: [], words: expect.stringContaining('nothing to order') }))
+  it('orders nothing when the drawer will do', () =>
+    expect(orderPlan(request(1.4, 0.1, [lot(10, 0), ...steps(1)]))).toMatchObject({
+      items: [],
+      words: expect.stringContaining('nothing to order'),
+    }))
   it('one size, when it is all but certain', () => {
     const plan = orderPlan(request(1.4, 0.1, [lot(10, 0), ...steps(0)]))!
     expect(plan.items.map(item => item.lotId)).toEqual(['s10.8'])
@@ -28,11 +57,26 @@ describe('the order plan', () => {
     expect(plan.items.map(item => item.lotId).sort()).toEqual(['s10.8', 's11.6'])
     for (const item of plan.items) expect(item.chanceWithout).toBeLessThan(plan.chance)
   })
-  it('never one size alone when its neighbour is likely, even if little is asked for', () => expect(orderPlan(request(1.1, 0.3, [lot(10, 0), ...steps(0)]), 0.5)!.items.length).toBe(2))
+  it('never one size alone when its neighbour is likely, even if little is asked for', () =>
+    expect(orderPlan(request(1.1, 0.3, [lot(10, 0), ...steps(0)]), 0.5)!.items.length).toBe(2))
   it('is the fewest: two sizes only where none alone would do, and then the best pair', () => {
     const drawer = [lot(10, 0), ...steps(0)]
-    for (const [play, u] of [[1.0, 0.2], [1.2, 0.4], [0.9, 0.5], [3.5, 0.3], [4.1, 0.4]] as const) {
-      const having = (...ids: string[]) => orderPlan(request(play, u, drawer.map(l => (ids.includes(l.id) ? { ...l, onHand: l.onHand + 1 } : l))), 0.9)!.stockChance
+    for (const [play, u] of [
+      [1.0, 0.2],
+      [1.2, 0.4],
+      [0.9, 0.5],
+      [3.5, 0.3],
+      [4.1, 0.4],
+    ] as const) {
+      const having = (...ids: string[]) =>
+        orderPlan(
+          request(
+            play,
+            u,
+            drawer.map(l => (ids.includes(l.id) ? { ...l, onHand: l.onHand + 1 } : l)),
+          ),
+          0.9,
+        )!.stockChance
       const plan = orderPlan(request(play, u, drawer), 0.9)!
       const ids = drawer.map(l => l.id)
       const best = (size: number) => Math.max(...combinations(ids, size).map(set => having(...set)))
@@ -46,10 +90,24 @@ describe('the order plan', () => {
   })
   it('two halves are ordered as two, and a missing price leaves the sum open', () => {
     const shells = [lot(59, 2), lot(60, 0, { measured: null, cost: null, tolerance: { plus: nm(0), minus: nm(0) } })]
-    const plan = orderPlan({ drawer: shells, fitted: [{ lotId: 's59', count: 2 }], response: { perPiece: -1, pair: false }, rules: { fewest: 2, most: 2 }, question: { measured: { play: thou(4), u: thou(0.1), nu: Infinity }, uRefit: 0, aim: thou(2.2), limits: band, unit: 'thou', cannotBind: 'above' } })!
+    const plan = orderPlan({
+      drawer: shells,
+      fitted: [{ lotId: 's59', count: 2 }],
+      response: { perPiece: -1, pair: false },
+      rules: { fewest: 2, most: 2 },
+      question: {
+        measured: { play: thou(4), u: thou(0.1), nu: Infinity },
+        uRefit: 0,
+        aim: thou(2.2),
+        limits: band,
+        unit: 'thou',
+        cannotBind: 'above',
+      },
+    })!
     expect(plan.items).toMatchObject([{ lotId: 's60', pieces: 2, price: null }])
     expect(plan.price).toBeNull()
   })
 })
 
-const combinations = (ids: string[], size: number): string[][] => (size === 0 ? [[]] : ids.flatMap((id, i) => combinations(ids.slice(i + 1), size - 1).map(rest => [id, ...rest])))
+const combinations = (ids: string[], size: number): string[][] =>
+  size === 0 ? [[]] : ids.flatMap((id, i) => combinations(ids.slice(i + 1), size - 1).map(rest => [id, ...rest]))

@@ -9,7 +9,13 @@ import { predictionNu } from './predict'
 import { perPick, piecesPerPick, type Response } from './response'
 
 /** The place the plan is for, as the chooser is asked about it. */
-export interface OrderRequest { readonly drawer: readonly Lot[], readonly fitted: Pack, readonly response: Response, readonly rules: PackRules, readonly question: PackQuestion }
+export interface OrderRequest {
+  readonly drawer: readonly Lot[]
+  readonly fitted: Pack
+  readonly response: Response
+  readonly rules: PackRules
+  readonly question: PackQuestion
+}
 
 export interface OrderItem {
   readonly lotId: string
@@ -37,7 +43,8 @@ export interface OrderPlan {
 }
 
 /** Is there reason to order: nothing reaches the limits, or nothing does so for sure. */
-export const needsOrder = (choice: Pick<PackChoice, 'fallback' | 'proposals'>): boolean => choice.fallback || !choice.proposals.some(proposal => proposal.chance === null || proposal.chance.inside >= SURE)
+export const needsOrder = (choice: Pick<PackChoice, 'fallback' | 'proposals'>): boolean =>
+  choice.fallback || !choice.proposals.some(proposal => proposal.chance === null || proposal.chance.inside >= SURE)
 
 /** Points the distribution of the true play is held at: the middle of as many equal chances. */
 const POINTS = 120
@@ -63,20 +70,57 @@ export function orderPlan(request: OrderRequest, wanted = SURE): OrderPlan | nul
   const per = piecesPerPick(response)
   const pieces = Math.max(per, rules.fewest ?? per)
   const points = playPoints(request)
-  const cover = (ordered: readonly Lot[]) => coverage(prepareDrawer(request.drawer.map(lot => (ordered.includes(lot) ? { ...lot, onHand: lot.onHand + pieces } : lot)), request.fitted, response, rules), points, ends)
+  const cover = (ordered: readonly Lot[]) =>
+    coverage(
+      prepareDrawer(
+        request.drawer.map(lot => (ordered.includes(lot) ? { ...lot, onHand: lot.onHand + pieces } : lot)),
+        request.fitted,
+        response,
+        rules,
+      ),
+      points,
+      ends,
+    )
 
   const stockChance = cover([])
   const plan = (items: readonly Lot[], chance: number): OrderPlan => {
     const prices = items.map(lot => (lot.cost === null ? null : lot.cost * pieces))
     return {
-      stockChance, chance, wanted, price: prices.includes(null) ? null : prices.reduce<number>((sum, price) => sum + price!, 0), leadDays: items.some(lot => lot.leadDays === null) ? null : Math.max(0, ...items.map(lot => lot.leadDays!)), words: planWords(stockChance, items.length, chance, wanted),
-      items: items.map((lot, i) => ({ lotId: lot.id, pieces, price: prices[i]!, leadDays: lot.leadDays, chanceWithout: cover(items.filter(other => other !== lot)) })),
+      stockChance,
+      chance,
+      wanted,
+      price: prices.includes(null) ? null : prices.reduce<number>((sum, price) => sum + price!, 0),
+      leadDays: items.some(lot => lot.leadDays === null) ? null : Math.max(0, ...items.map(lot => lot.leadDays!)),
+      words: planWords(stockChance, items.length, chance, wanted),
+      items: items.map((lot, i) => ({
+        lotId: lot.id,
+        pieces,
+        price: prices[i]!,
+        leadDays: lot.leadDays,
+        chanceWithout: cover(items.filter(other => other !== lot)),
+      })),
     }
   }
   if (stockChance >= wanted) return plan([], stockChance)
 
-  const scored = (sets: readonly (readonly Lot[])[]) => sets.map(set => ({ set, chance: cover(set), price: set.reduce((sum, lot) => sum + (lot.cost ?? 0), 0), days: Math.max(0, ...set.map(lot => lot.leadDays ?? 0)) }))
-    .sort((a, b) => Math.round((b.chance - a.chance) * 100) || a.price - b.price || a.days - b.days || a.set.map(lot => lot.id).join().localeCompare(b.set.map(lot => lot.id).join()))
+  const scored = (sets: readonly (readonly Lot[])[]) =>
+    sets
+      .map(set => ({
+        set,
+        chance: cover(set),
+        price: set.reduce((sum, lot) => sum + (lot.cost ?? 0), 0),
+        days: Math.max(0, ...set.map(lot => lot.leadDays ?? 0)),
+      }))
+      .sort(
+        (a, b) =>
+          Math.round((b.chance - a.chance) * 100) ||
+          a.price - b.price ||
+          a.days - b.days ||
+          a.set
+            .map(lot => lot.id)
+            .join()
+            .localeCompare(b.set.map(lot => lot.id).join()),
+      )
   const singles = scored(request.drawer.map(lot => [lot])).filter(({ chance }) => chance > stockChance)
   if (singles.length === 0) return plan([], stockChance)
   let best = singles[0]!
@@ -103,7 +147,7 @@ function playPoints({ question, drawer, response, rules }: OrderRequest): number
 }
 
 /** Share of the points for which some pack of the drawer lies within the limits. */
-function coverage(drawer: PreparedDrawer, points: readonly number[], ends: { lower: number, upper: number }): number {
+function coverage(drawer: PreparedDrawer, points: readonly number[], ends: { lower: number; upper: number }): number {
   const c = drawer.response.perPiece
   const reaches = (play: number) => {
     const [a, b] = [drawer.fittedTotal + (ends.lower - play) / c, drawer.fittedTotal + (ends.upper - play) / c]
@@ -122,6 +166,9 @@ function combinations<T>(items: readonly T[], size: number): T[][] {
 
 function planWords(stock: number, ordered: number, chance: number, wanted: number): string {
   const percent = (p: number) => `${Math.round(p * 100)} %`
-  if (ordered === 0) return stock >= wanted ? `The drawer reaches the limits with a chance of ${percent(stock)}: nothing to order.` : `No size in the catalogue adds to the ${percent(stock)} the drawer gives: enter the sizes that can be had under Stock, with none on hand.`
+  if (ordered === 0)
+    return stock >= wanted
+      ? `The drawer reaches the limits with a chance of ${percent(stock)}: nothing to order.`
+      : `No size in the catalogue adds to the ${percent(stock)} the drawer gives: enter the sizes that can be had under Stock, with none on hand.`
   return `${ordered === 1 ? 'One size' : `${ordered} sizes`} to order: ${percent(chance)} instead of ${percent(stock)}${chance < wanted ? `, short of ${percent(wanted)}` : ''}.`
 }

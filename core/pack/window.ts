@@ -3,7 +3,10 @@ import type { Response } from './response'
 import { totalFor } from './predict'
 
 /** The pack totals (nm) that would meet the limits; open ends are ±Infinity, the low end never below 0. */
-export interface Window { readonly low: number, readonly high: number }
+export interface Window {
+  readonly low: number
+  readonly high: number
+}
 
 /**
  * @param play  measured, nm

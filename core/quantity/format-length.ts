@@ -24,7 +24,7 @@ export function formatLength(value: number, unit: LengthUnit, options: FormatOpt
   const decimals = options.decimals ?? DECIMALS[unit] + (options.fine && systemOf(unit) === 'inch' ? 1 : 0)
   const scale = 10 ** decimals
   // Whole steps first: dividing before rounding would print 0.25 thou as 0.2 or 0.3 by luck.
-  const steps = Math.round(Math.abs(value) * scale / NM_PER[unit])
+  const steps = Math.round((Math.abs(value) * scale) / NM_PER[unit])
   const digits = String(steps).padStart(decimals + 1, '0')
   let figure = decimals === 0 ? digits : `${digits.slice(0, -decimals)}.${digits.slice(-decimals)}`
   if (options.trim && decimals > 0) figure = figure.replace(/\.?0+$/, '')
@@ -37,13 +37,16 @@ export function readDecimals(values: readonly number[], unit: LengthUnit): numbe
   const step = NM_PER[unit] / 10 ** DECIMALS[unit]
   return DECIMALS[unit] + (values.some(value => value % step !== 0 && value % (step / 10) === 0) ? 1 : 0)
 }
-export const asRead = (value: number, unit: LengthUnit, options: Omit<FormatOptions, 'decimals' | 'fine'> = {}): string => formatLength(value, unit, { ...options, decimals: readDecimals([value], unit) })
+export const asRead = (value: number, unit: LengthUnit, options: Omit<FormatOptions, 'decimals' | 'fine'> = {}): string =>
+  formatLength(value, unit, { ...options, decimals: readDecimals([value], unit) })
 
 /** How a length is shown: a whole size in inches or millimetres, a play in thou or millimetres. */
 export type Scale = 'play' | 'size'
 /** The unit that stands beside an entry in `unit`: the other system, at the same fineness. */
-export const otherUnit = (unit: LengthUnit, scale: Scale = 'play'): LengthUnit => unitFor(systemOf(unit) === 'metric' ? 'inch' : 'metric', scale)
-export const unitFor = (system: UnitSystem, scale: Scale = 'play'): LengthUnit => (system === 'metric' ? 'mm' : scale === 'size' ? 'in' : 'thou')
+export const otherUnit = (unit: LengthUnit, scale: Scale = 'play'): LengthUnit =>
+  unitFor(systemOf(unit) === 'metric' ? 'inch' : 'metric', scale)
+export const unitFor = (system: UnitSystem, scale: Scale = 'play'): LengthUnit =>
+  system === 'metric' ? 'mm' : scale === 'size' ? 'in' : 'thou'
 
 /**
  * Decimals that keep the printed figure on the same side of a limit as the true one:
@@ -52,8 +55,8 @@ export const unitFor = (system: UnitSystem, scale: Scale = 'play'): LengthUnit =
 export function decimalsApart(value: number, limits: readonly number[], unit: LengthUnit): number {
   let decimals = DECIMALS[unit]
   for (; decimals < DECIMALS[unit] + 3; decimals++) {
-    const shown = Math.round(value * 10 ** decimals / NM_PER[unit])
-    const clash = limits.some(limit => value !== limit && shown === Math.round(limit * 10 ** decimals / NM_PER[unit]))
+    const shown = Math.round((value * 10 ** decimals) / NM_PER[unit])
+    const clash = limits.some(limit => value !== limit && shown === Math.round((limit * 10 ** decimals) / NM_PER[unit]))
     if (!clash) break
   }
   return decimals

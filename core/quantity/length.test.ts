@@ -12,9 +12,27 @@ const value = (text: string, unit: LengthUnit = 'thou') => {
 
 describe('what a technician types', () => {
   it.each<[string, number]>([
-    ['18', 457_200], ['18 thou', 457_200], ['18THOU', 457_200], ['0.018 in', 457_200], ['.018"', 457_200], ['3 1/2 thou', 88_900], ['3½', 88_900],
-    ['½', 12_700], ['5 tenths', 12_700], ['1.7767 in', 45_128_180], ['0.45 mm', 450_000], ['0,45 mm', 450_000], ['45 µm', 45_000], ['45 um', 45_000],
-    ['-2', -50_800], ['−2', -50_800], ['+20', 508_000], ['0.00001 in', 254], ['0', 0], ['18.', 457_200], ['0,5', 12_700],
+    ['18', 457_200],
+    ['18 thou', 457_200],
+    ['18THOU', 457_200],
+    ['0.018 in', 457_200],
+    ['.018"', 457_200],
+    ['3 1/2 thou', 88_900],
+    ['3½', 88_900],
+    ['½', 12_700],
+    ['5 tenths', 12_700],
+    ['1.7767 in', 45_128_180],
+    ['0.45 mm', 450_000],
+    ['0,45 mm', 450_000],
+    ['45 µm', 45_000],
+    ['45 um', 45_000],
+    ['-2', -50_800],
+    ['−2', -50_800],
+    ['+20', 508_000],
+    ['0.00001 in', 254],
+    ['0', 0],
+    ['18.', 457_200],
+    ['0,5', 12_700],
   ])('%s in a thou field is %i nm', (text, expected) => expect(value(text)).toBe(expected))
 
   it('gives a bare number the unit of the field', () => {
@@ -32,14 +50,20 @@ describe('what a technician types', () => {
     expect(parseLength('.018', 'thou')).toMatchObject({ ok: false, choices: [{ value: 457_200 }, { value: 457 }] })
     expect(parseLength('1,776', 'mm')).toMatchObject({ ok: false, choices: [{ value: 1_776_000 }, { value: 1_776_000_000 }] })
     const play = parseLength('1.2 in', 'thou', { plausible: thou(250), name: 'play' })
-    expect(play).toMatchObject({ ok: false, choices: [{ label: '1.2 thou', value: 30_480 }, { label: '1.2 mm' }, { label: 'yes, 1.2 in', value: 30_480_000 }] })
+    expect(play).toMatchObject({
+      ok: false,
+      choices: [{ label: '1.2 thou', value: 30_480 }, { label: '1.2 mm' }, { label: 'yes, 1.2 in', value: 30_480_000 }],
+    })
   })
 
-  it.each(['', 'abc', '1/0', '--2', '3.5 1/2', '18 furlongs', '1.2.3', '9'.repeat(60), '99999999999 in', '1 2', '/', '.', 'constructor'])('refuses “%s” with a sentence', (text) => {
-    const entry = parseLength(text, 'thou')
-    expect(entry.ok).toBe(false)
-    if (!entry.ok) expect(entry.reason).toMatch(/^.{8,}[.?]$/)
-  })
+  it.each(['', 'abc', '1/0', '--2', '3.5 1/2', '18 furlongs', '1.2.3', '9'.repeat(60), '99999999999 in', '1 2', '/', '.', 'constructor'])(
+    'refuses “%s” with a sentence',
+    text => {
+      const entry = parseLength(text, 'thou')
+      expect(entry.ok).toBe(false)
+      if (!entry.ok) expect(entry.reason).toMatch(/^.{8,}[.?]$/)
+    },
+  )
 
   it('reads a range for a judgement by feel', () => {
     expect(parseRange('5-6 tenths', 'thou')).toEqual({ ok: true, low: 12_700, high: 15_240 })
@@ -66,18 +90,26 @@ describe('printing', () => {
   })
 
   it('reads back whatever it prints (property)', () => {
-    fc.assert(fc.property(fc.constantFrom<LengthUnit>('thou', 'tenth', 'in', 'mm', 'um'), fc.integer({ min: -99_999, max: 99_999 }), (unit, steps) => {
-      const step = { thou: 2540, tenth: 254, in: 2540, mm: 1000, um: 1000 }[unit]
-      const length = nm(steps * step)
-      const text = formatLength(length, unit, { unit: true })
-      const entry = parseLength(text, 'mm')
-      expect(entry).toEqual({ ok: true, value: length, unit, rounded: false })
-    }))
+    fc.assert(
+      fc.property(
+        fc.constantFrom<LengthUnit>('thou', 'tenth', 'in', 'mm', 'um'),
+        fc.integer({ min: -99_999, max: 99_999 }),
+        (unit, steps) => {
+          const step = { thou: 2540, tenth: 254, in: 2540, mm: 1000, um: 1000 }[unit]
+          const length = nm(steps * step)
+          const text = formatLength(length, unit, { unit: true })
+          const entry = parseLength(text, 'mm')
+          expect(entry).toEqual({ ok: true, value: length, unit, rounded: false })
+        },
+      ),
+    )
   })
 
   it('adds thou and millimetres without rounding (property)', () => {
-    fc.assert(fc.property(fc.integer({ min: 0, max: 9999 }), fc.integer({ min: 0, max: 9999 }), (thous, microns) => {
-      expect(value(`${thous} thou`) + value(`${microns} µm`)).toBe(thous * NM_PER.thou + microns * NM_PER.um)
-    }))
+    fc.assert(
+      fc.property(fc.integer({ min: 0, max: 9999 }), fc.integer({ min: 0, max: 9999 }), (thous, microns) => {
+        expect(value(`${thous} thou`) + value(`${microns} µm`)).toBe(thous * NM_PER.thou + microns * NM_PER.um)
+      }),
+    )
   })
 })

@@ -1,7 +1,15 @@
 import { NM_PER, UNIT_NAME, nm, type LengthUnit, type Nm } from './length'
 
-export interface Choice { readonly label: string, readonly value: Nm }
-export interface ParsedLength { readonly ok: true, readonly value: Nm, readonly unit: LengthUnit, /** the entry was no whole number of nm */ readonly rounded: boolean }
+export interface Choice {
+  readonly label: string
+  readonly value: Nm
+}
+export interface ParsedLength {
+  readonly ok: true
+  readonly value: Nm
+  readonly unit: LengthUnit
+  /** the entry was no whole number of nm */ readonly rounded: boolean
+}
 export interface RefusedLength {
   readonly ok: false
   /** A sentence to show at the field. */
@@ -19,21 +27,50 @@ export interface EntryOptions {
 }
 
 const UNITS: Readonly<Record<string, LengthUnit>> = {
-  '': 'thou', 'thou': 'thou', 'thous': 'thou', 'tenth': 'tenth', 'tenths': 'tenth',
-  'in': 'in', 'inch': 'in', 'inches': 'in', '"': 'in',
-  'mm': 'mm', 'um': 'um', 'µm': 'um', 'micron': 'um', 'microns': 'um',
+  '': 'thou',
+  'thou': 'thou',
+  'thous': 'thou',
+  'tenth': 'tenth',
+  'tenths': 'tenth',
+  'in': 'in',
+  'inch': 'in',
+  'inches': 'in',
+  '"': 'in',
+  'mm': 'mm',
+  'um': 'um',
+  'µm': 'um',
+  'micron': 'um',
+  'microns': 'um',
 }
-const VULGAR: Readonly<Record<string, string>> = { '½': '1/2', '¼': '1/4', '¾': '3/4', '⅛': '1/8', '⅜': '3/8', '⅝': '5/8', '⅞': '7/8', '⅓': '1/3', '⅔': '2/3' }
+const VULGAR: Readonly<Record<string, string>> = {
+  '½': '1/2',
+  '¼': '1/4',
+  '¾': '3/4',
+  '⅛': '1/8',
+  '⅜': '3/8',
+  '⅝': '5/8',
+  '⅞': '7/8',
+  '⅓': '1/3',
+  '⅔': '2/3',
+}
 
 /** Case, spacing, typographic signs and vulgar fractions brought to one plain form. */
 function plain(text: string): string {
-  return text.trim().toLowerCase()
-    .replace(/[−–—]/g, '-').replace(/[″“”]|''/g, '"').replace(/μ/g, 'µ')
+  return text
+    .trim()
+    .toLowerCase()
+    .replace(/[−–—]/g, '-')
+    .replace(/[″“”]|''/g, '"')
+    .replace(/μ/g, 'µ')
     .replace(/[½¼¾⅛⅜⅝⅞⅓⅔]/g, sign => ` ${VULGAR[sign]}`)
-    .replace(/\s+/g, ' ').trim()
+    .replace(/\s+/g, ' ')
+    .trim()
 }
 
-interface Ratio { readonly num: bigint, readonly den: bigint }
+interface Ratio {
+  readonly num: bigint
+  readonly den: bigint
+}
 
 function decimalRatio(digits: string): Ratio {
   const [whole = '', fraction = ''] = digits.split('.')
@@ -41,7 +78,7 @@ function decimalRatio(digits: string): Ratio {
 }
 
 /** Nearest whole nanometre of ratio × unit; half goes away from zero. */
-function toNm({ num, den }: Ratio, unit: LengthUnit, negative: boolean): { value: Nm, rounded: boolean } {
+function toNm({ num, den }: Ratio, unit: LengthUnit, negative: boolean): { value: Nm; rounded: boolean } {
   const top = num * BigInt(NM_PER[unit])
   const rounded = top % den !== 0n
   const size = Number((2n * top + den) / (2n * den))
@@ -81,10 +118,14 @@ export function parseLength(text: string, entryUnit: LengthUnit, options: EntryO
   if (digits && /^[1-9]\d{0,2},\d{3}$/.test(digits)) {
     const asDecimal = digits.replace(',', '.')
     const asGroup = digits.replace(',', '')
-    return { ok: false, reason: `Is the comma in ${digits} a decimal comma or a thousands mark?`, choices: [
-      { label: `${asDecimal} ${UNIT_NAME[named]}`, value: read(asDecimal, named).value },
-      { label: `${asGroup} ${UNIT_NAME[named]}`, value: read(asGroup, named).value },
-    ] }
+    return {
+      ok: false,
+      reason: `Is the comma in ${digits} a decimal comma or a thousands mark?`,
+      choices: [
+        { label: `${asDecimal} ${UNIT_NAME[named]}`, value: read(asDecimal, named).value },
+        { label: `${asGroup} ${UNIT_NAME[named]}`, value: read(asGroup, named).value },
+      ],
+    }
   }
   const figure = (digits ?? '0').replace(',', '.')
   let ratio = decimalRatio(figure)
@@ -94,22 +135,32 @@ export function parseLength(text: string, entryUnit: LengthUnit, options: EntryO
 
   // A bare ".018" in a thou field is nearly always inches; a real 0.018 thou is finer than any dial.
   if (unitText === '' && entryUnit === 'thou' && over === undefined && value !== 0 && Math.abs(value) < NM_PER.thou / 10) {
-    return { ok: false, reason: `${figure} here: inches, or thou?`, choices: [
-      { label: `${figure} in`, value: read(figure, 'in').value },
-      { label: `${figure} thou`, value },
-    ] }
+    return {
+      ok: false,
+      reason: `${figure} here: inches, or thou?`,
+      choices: [
+        { label: `${figure} in`, value: read(figure, 'in').value },
+        { label: `${figure} thou`, value },
+      ],
+    }
   }
   if (options.plausible !== undefined && Math.abs(value) > options.plausible) {
-    return { ok: false, reason: `A ${options.name ?? 'figure'} of ${figures.trim()} ${UNIT_NAME[named]} is a lot. Is that right?`, choices: [
-      ...smallerReadings(figure, named, options.plausible, read),
-      { label: `yes, ${figures.trim()} ${UNIT_NAME[named]}`, value },
-    ] }
+    return {
+      ok: false,
+      reason: `A ${options.name ?? 'figure'} of ${figures.trim()} ${UNIT_NAME[named]} is a lot. Is that right?`,
+      choices: [...smallerReadings(figure, named, options.plausible, read), { label: `yes, ${figures.trim()} ${UNIT_NAME[named]}`, value }],
+    }
   }
   return { ok: true, value, unit: named, rounded }
 }
 
 /** The same figure in the units that would make it plausible, for the question. */
-function smallerReadings(figure: string, typed: LengthUnit, plausible: Nm, read: (figure: string, unit: LengthUnit) => { value: Nm }): Choice[] {
+function smallerReadings(
+  figure: string,
+  typed: LengthUnit,
+  plausible: Nm,
+  read: (figure: string, unit: LengthUnit) => { value: Nm },
+): Choice[] {
   const candidates: LengthUnit[] = typed === 'mm' ? ['thou', 'um'] : ['thou', 'mm']
   return candidates
     .filter(unit => unit !== typed)
@@ -121,7 +172,7 @@ function smallerReadings(figure: string, typed: LengthUnit, plausible: Nm, read:
  * Reads a judgement by feel: `5-6 tenths`, `5..6`, or one figure.
  * @returns the two ends in nm, low first
  */
-export function parseRange(text: string, entryUnit: LengthUnit): { ok: true, low: Nm, high: Nm } | RefusedLength {
+export function parseRange(text: string, entryUnit: LengthUnit): { ok: true; low: Nm; high: Nm } | RefusedLength {
   const clean = plain(text)
   const match = /^(.*?[\d"a-zµ]) ?(?:\.\.|-|to) ?([\d.].*)$/.exec(clean)
   const unitText = /[a-zµ"]+$/.exec(clean)?.[0] ?? ''

@@ -1,7 +1,8 @@
 import { coverageFactor } from './student'
 
 /** Where an uncertainty comes from. `id` names it in files. */
-export type BudgetSource = 'repeatability' | 'resolution' | 'gauge-error' | 'hysteresis' | 'closing' | 'standard' | 'temperature' | 'refit' | 'pieces' | 'micrometer'
+export type BudgetSource =
+  'repeatability' | 'resolution' | 'gauge-error' | 'hysteresis' | 'closing' | 'standard' | 'temperature' | 'refit' | 'pieces' | 'micrometer'
 
 export interface BudgetLine {
   readonly source: BudgetSource
@@ -19,7 +20,12 @@ export interface BudgetLine {
   readonly assumed?: boolean
 }
 
-export interface Combined { readonly u: number, readonly nu: number, readonly k: number, readonly U: number }
+export interface Combined {
+  readonly u: number
+  readonly nu: number
+  readonly k: number
+  readonly U: number
+}
 
 /**
  * Combined standard uncertainty, effective degrees of freedom (Welch–Satterthwaite, truncated) and expanded uncertainty.
@@ -30,7 +36,7 @@ export interface Combined { readonly u: number, readonly nu: number, readonly k:
 export function combine(lines: readonly Pick<BudgetLine, 'u' | 'nu'>[], level = 0.95): Combined {
   const variance = lines.reduce((sum, line) => sum + line.u ** 2, 0)
   const fourth = lines.reduce((sum, line) => sum + (Number.isFinite(line.nu) ? line.u ** 4 / line.nu : 0), 0)
-  const nu = fourth === 0 ? Infinity : Math.max(1, Math.floor(variance ** 2 / fourth * (1 + 1e-12)))
+  const nu = fourth === 0 ? Infinity : Math.max(1, Math.floor((variance ** 2 / fourth) * (1 + 1e-12)))
   const k = coverageFactor(nu, level)
   const u = Math.sqrt(variance)
   return { u, nu, k, U: k * u }

@@ -6,7 +6,10 @@ import { mean, standardDeviation } from './statistics'
 import { coverageFactor } from './student'
 
 /** What earlier series with this gauge and check kind showed. */
-export interface Pooled { /** standard deviation of one reading, nm */ readonly s: number, /** Σ(n_i − 1) */ readonly nu: number }
+export interface Pooled {
+  /** standard deviation of one reading, nm */ readonly s: number
+  /** Σ(n_i − 1) */ readonly nu: number
+}
 
 export interface Estimate extends Combined {
   /** nm; of a play the size of the mean signed play, corrected for the tip's angle */
@@ -37,10 +40,38 @@ export function estimatePlay(repeats: readonly Repeat[], gauge: Gauge, options: 
   const live = unvoided(repeats)
   if (live.length === 0) return null
   const closing = Math.max(...live.map(closingError))
-  return fromSeries(Math.abs(meanSignedPlay(live)), live.map(signedPlay), gauge, options, [
-    ...(gauge.hysteresis > 0 ? [{ source: 'hysteresis', words: 'Hysteresis: the pushes reverse the plunger, h/√3', u: rectangular(gauge.hysteresis), nu: Infinity, shared: true, carrier: gauge.id } satisfies BudgetLine] : []),
-    ...(closing > 0 ? [{ source: 'closing', words: 'Largest closing error r, (r/2)/√3', u: rectangular(closing / 2), nu: Infinity, shared: false } satisfies BudgetLine] : []),
-  ], 2)
+  return fromSeries(
+    Math.abs(meanSignedPlay(live)),
+    live.map(signedPlay),
+    gauge,
+    options,
+    [
+      ...(gauge.hysteresis > 0
+        ? [
+            {
+              source: 'hysteresis',
+              words: 'Hysteresis: the pushes reverse the plunger, h/√3',
+              u: rectangular(gauge.hysteresis),
+              nu: Infinity,
+              shared: true,
+              carrier: gauge.id,
+            } satisfies BudgetLine,
+          ]
+        : []),
+      ...(closing > 0
+        ? [
+            {
+              source: 'closing',
+              words: 'Largest closing error r, (r/2)/√3',
+              u: rectangular(closing / 2),
+              nu: Infinity,
+              shared: false,
+            } satisfies BudgetLine,
+          ]
+        : []),
+    ],
+    2,
+  )
 }
 
 /**
@@ -48,28 +79,81 @@ export function estimatePlay(repeats: readonly Repeat[], gauge: Gauge, options: 
  * @param ends  scale readings in a figure: 1 for a size, 2 where a zero was read as well
  * @returns null when there is no figure to use
  */
-export function estimateFigure(readings: readonly FigureReading[], gauge: Gauge, ends: 1 | 2, options: EstimateOptions = {}): Estimate | null {
+export function estimateFigure(
+  readings: readonly FigureReading[],
+  gauge: Gauge,
+  ends: 1 | 2,
+  options: EstimateOptions = {},
+): Estimate | null {
   const values = unvoided(readings).map(reading => reading.figure)
   return values.length === 0 ? null : fromSeries(mean(values), values, gauge, options, [], ends)
 }
 
-function fromSeries(value: number, values: readonly number[], gauge: Gauge, options: EstimateOptions, more: readonly BudgetLine[], ends: 1 | 2): Estimate {
+function fromSeries(
+  value: number,
+  values: readonly number[],
+  gauge: Gauge,
+  options: EstimateOptions,
+  more: readonly BudgetLine[],
+  ends: 1 | 2,
+): Estimate {
   const n = values.length
   const scale = options.scale ?? 1
   const repeat = repeatability(values, gauge, options.pooled ?? null)
-  const resolution: BudgetLine = { source: 'resolution', words: ends === 2 ? 'Readable step at both ends, d/√6' : 'Readable step, d/√12', u: readableStep(gauge) / Math.sqrt(ends === 2 ? 6 : 12), nu: Infinity, shared: false }
+  const resolution: BudgetLine = {
+    source: 'resolution',
+    words: ends === 2 ? 'Readable step at both ends, d/√6' : 'Readable step, d/√12',
+    u: readableStep(gauge) / Math.sqrt(ends === 2 ? 6 : 12),
+    nu: Infinity,
+    shared: false,
+  }
   const own = repeat.u >= resolution.u ? repeat : { ...resolution, words: `${resolution.words}; larger than the repeatability` }
   const lines: BudgetLine[] = [own]
-  if (gauge.permissibleError > 0) lines.push({ source: 'gauge-error', words: 'Permissible error of the gauge, a/√3', u: rectangular(gauge.permissibleError), nu: Infinity, shared: true, carrier: gauge.id })
+  if (gauge.permissibleError > 0)
+    lines.push({
+      source: 'gauge-error',
+      words: 'Permissible error of the gauge, a/√3',
+      u: rectangular(gauge.permissibleError),
+      nu: Infinity,
+      shared: true,
+      carrier: gauge.id,
+    })
   const scaled = [...[...lines, ...more].map(line => ({ ...line, u: line.u * scale })), ...(options.extra ?? [])]
-  return { value: value * scale, n, lines: scaled, ...combine(scaled), oneMore: n >= 3 && own.source === 'repeatability' ? oneMoreReading(scaled, n) : null }
+  return {
+    value: value * scale,
+    n,
+    lines: scaled,
+    ...combine(scaled),
+    oneMore: n >= 3 && own.source === 'repeatability' ? oneMoreReading(scaled, n) : null,
+  }
 }
 
 function repeatability(values: readonly number[], gauge: Gauge, pooled: Pooled | null): BudgetLine {
   const n = values.length
-  if (n >= 3) return { source: 'repeatability', words: `Spread of ${n} readings, s/√${n}`, u: standardDeviation(values) / Math.sqrt(n), nu: n - 1, shared: false }
-  if (pooled && pooled.nu > 0) return { source: 'repeatability', words: `Earlier series with this gauge, s_p/√${n}`, u: pooled.s / Math.sqrt(n), nu: pooled.nu, shared: false }
-  return { source: 'repeatability', words: `Stated repeatability of the gauge${n > 1 ? `, /√${n}` : ''}: assumed`, u: gauge.repeatability / Math.sqrt(n), nu: Infinity, shared: false, assumed: true }
+  if (n >= 3)
+    return {
+      source: 'repeatability',
+      words: `Spread of ${n} readings, s/√${n}`,
+      u: standardDeviation(values) / Math.sqrt(n),
+      nu: n - 1,
+      shared: false,
+    }
+  if (pooled && pooled.nu > 0)
+    return {
+      source: 'repeatability',
+      words: `Earlier series with this gauge, s_p/√${n}`,
+      u: pooled.s / Math.sqrt(n),
+      nu: pooled.nu,
+      shared: false,
+    }
+  return {
+    source: 'repeatability',
+    words: `Stated repeatability of the gauge${n > 1 ? `, /√${n}` : ''}: assumed`,
+    u: gauge.repeatability / Math.sqrt(n),
+    nu: Infinity,
+    shared: false,
+    assumed: true,
+  }
 }
 
 function oneMoreReading(lines: readonly BudgetLine[], n: number): number {
@@ -85,4 +169,5 @@ export function stated(value: number, lines: readonly BudgetLine[], n = 1): Esti
 
 /** The part of an estimate's variance that its own readings carry, nm²: what is left when the same gauge took both of two results. */
 export const ownVariance = (lines: readonly BudgetLine[]): number => lines.reduce((sum, line) => sum + (line.shared ? 0 : line.u ** 2), 0)
-export const sharedVariance = (lines: readonly BudgetLine[]): number => lines.reduce((sum, line) => sum + (line.shared ? line.u ** 2 : 0), 0)
+export const sharedVariance = (lines: readonly BudgetLine[]): number =>
+  lines.reduce((sum, line) => sum + (line.shared ? line.u ** 2 : 0), 0)

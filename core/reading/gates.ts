@@ -4,7 +4,20 @@ import { unvoided, type FigureReading, type ReadingHead } from './reading'
 import { closingError, signedPlay, type Repeat } from './repeat'
 import { median } from './statistics'
 
-export type Gate = 'closing' | 'spread' | 'seat-drift' | 'spring-back' | 'mixed-signs' | 'few-readings' | 'outlier' | 'zero-drift' | 'feel' | 'size' | 'hand' | 'heat' | 'set'
+export type Gate =
+  | 'closing'
+  | 'spread'
+  | 'seat-drift'
+  | 'spring-back'
+  | 'mixed-signs'
+  | 'few-readings'
+  | 'outlier'
+  | 'zero-drift'
+  | 'feel'
+  | 'size'
+  | 'hand'
+  | 'heat'
+  | 'set'
 
 export interface Finding {
   readonly gate: Gate
@@ -35,7 +48,8 @@ export function closingLimit({ graduation, band }: Pick<GateOptions, 'graduation
 }
 
 /** nm: the larger of two graduations and a fifth of the band. */
-export const spreadLimit = ({ graduation, band }: Pick<GateOptions, 'graduation' | 'band'>): number => Math.max(2 * graduation, (band ?? 0) / 5)
+export const spreadLimit = ({ graduation, band }: Pick<GateOptions, 'graduation' | 'band'>): number =>
+  Math.max(2 * graduation, (band ?? 0) / 5)
 
 function monotone(values: readonly number[]): number {
   const steps = values.slice(1).map((value, i) => value - values[i]!)
@@ -57,55 +71,115 @@ export function gateSeries(repeats: readonly Repeat[], options: GateOptions): Fi
   for (const repeat of live) {
     const error = closingError(repeat)
     if (error > closingLimit(options)) {
-      findings.push({ gate: 'closing', level: 'fail', repeatId: repeat.id, words: `Reading ${number(repeat)} came back ${show(error)} off zero: the base, the tip or the seat moved. Void it and find out which.` })
+      findings.push({
+        gate: 'closing',
+        level: 'fail',
+        repeatId: repeat.id,
+        words: `Reading ${number(repeat)} came back ${show(error)} off zero: the base, the tip or the seat moved. Void it and find out which.`,
+      })
     } else if (error > options.graduation / 2) {
-      findings.push({ gate: 'closing', level: 'warn', repeatId: repeat.id, words: `Reading ${number(repeat)} came back ${show(error)} off zero.` })
+      findings.push({
+        gate: 'closing',
+        level: 'warn',
+        repeatId: repeat.id,
+        words: `Reading ${number(repeat)} came back ${show(error)} off zero.`,
+      })
     }
     if (repeat.springBack) {
-      findings.push({ gate: 'spring-back', level: 'fail', repeatId: repeat.id, words: `Reading ${number(repeat)} sprang back when the push was released: something is misaligned or not home. Find it, do not average it.` })
+      findings.push({
+        gate: 'spring-back',
+        level: 'fail',
+        repeatId: repeat.id,
+        words: `Reading ${number(repeat)} sprang back when the push was released: something is misaligned or not home. Find it, do not average it.`,
+      })
     }
   }
 
   const plays = live.map(signedPlay)
   const signs = new Set(plays.filter(play => play !== 0).map(Math.sign))
   if (signs.size > 1) {
-    findings.push({ gate: 'mixed-signs', level: 'fail', words: 'Some readings run the other way round the dial. Push in the same order each time, or check the sign.' })
+    findings.push({
+      gate: 'mixed-signs',
+      level: 'fail',
+      words: 'Some readings run the other way round the dial. Push in the same order each time, or check the sign.',
+    })
   } else {
     const zeros = live.map(repeat => (repeat.start + repeat.back) / 2)
     const drift = Math.max(monotone(plays), monotone(zeros))
     if (live.length > 1 && drift > options.graduation) {
-      findings.push({ gate: 'seat-drift', level: 'fail', words: `The readings walk one way, by ${show(drift)} in all: not seated. Push home and zero again.` })
+      findings.push({
+        gate: 'seat-drift',
+        level: 'fail',
+        words: `The readings walk one way, by ${show(drift)} in all: not seated. Push home and zero again.`,
+      })
     } else {
       findings.push(...spreadFinding(plays, options))
     }
   }
-  return [...findings, ...seriesFindings(repeats, live.map(repeat => ({ reading: repeat, value: signedPlay(repeat) })), options, 'One reading only: its uncertainty is assumed from the gauge.')]
+  return [
+    ...findings,
+    ...seriesFindings(
+      repeats,
+      live.map(repeat => ({ reading: repeat, value: signedPlay(repeat) })),
+      options,
+      'One reading only: its uncertainty is assumed from the gauge.',
+    ),
+  ]
 }
 
 /** The same for plain figures taken at one point: their spread, their number, and those that stand apart. */
 export function gateFigures(readings: readonly FigureReading[], options: GateOptions): Finding[] {
   const live = unvoided(readings)
   if (live.length === 0) return []
-  return [...spreadFinding(live.map(reading => reading.figure), options), ...seriesFindings(readings, live.map(reading => ({ reading, value: reading.figure })), options, null)]
+  return [
+    ...spreadFinding(
+      live.map(reading => reading.figure),
+      options,
+    ),
+    ...seriesFindings(
+      readings,
+      live.map(reading => ({ reading, value: reading.figure })),
+      options,
+      null,
+    ),
+  ]
 }
 
 function spreadFinding(values: readonly number[], options: GateOptions): Finding[] {
   const spread = Math.max(...values) - Math.min(...values)
   if (spread <= spreadLimit(options)) return []
   const settled = values.length >= SPREAD_SETTLED_BY
-  return [{ gate: 'spread', level: settled ? 'warn' : 'fail', words: `The readings lie ${formatLength(spread, options.unit, { unit: true, trim: true })} apart. ${settled ? 'Their uncertainty carries it; better find the cause.' : 'Take more, or find the cause.'}` }]
+  return [
+    {
+      gate: 'spread',
+      level: settled ? 'warn' : 'fail',
+      words: `The readings lie ${formatLength(spread, options.unit, { unit: true, trim: true })} apart. ${settled ? 'Their uncertainty carries it; better find the cause.' : 'Take more, or find the cause.'}`,
+    },
+  ]
 }
 
-interface Valued { readonly reading: ReadingHead, readonly value: number }
+interface Valued {
+  readonly reading: ReadingHead
+  readonly value: number
+}
 
 /** @param alone  what to say of a single reading; null where one a point is the habit */
 function seriesFindings(all: readonly ReadingHead[], live: readonly Valued[], options: GateOptions, alone: string | null): Finding[] {
   const findings: Finding[] = []
   if (alone !== null && live.length < 3) {
-    findings.push({ gate: 'few-readings', level: 'note', words: live.length === 1 ? alone : 'Two readings only: three or more are better.' })
+    findings.push({
+      gate: 'few-readings',
+      level: 'note',
+      words: live.length === 1 ? alone : 'Two readings only: three or more are better.',
+    })
   }
   for (const { reading } of outliers(live, options)) {
-    findings.push({ gate: 'outlier', level: 'note', repeatId: reading.id, words: `Reading ${all.indexOf(reading) + 1} stands apart from the others. Void it only if you know why.` })
+    findings.push({
+      gate: 'outlier',
+      level: 'note',
+      repeatId: reading.id,
+      words: `Reading ${all.indexOf(reading) + 1} stands apart from the others. Void it only if you know why.`,
+    })
   }
   return findings
 }

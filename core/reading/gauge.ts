@@ -2,7 +2,13 @@ import type { LengthUnit, Nm } from '../quantity/length'
 
 export type GaugeKind = 'dial-indicator' | 'micrometer' | 'bore-gauge' | 'feeler-set' | 'plastic-strip'
 export const GAUGE_KINDS: readonly GaugeKind[] = ['dial-indicator', 'micrometer', 'bore-gauge', 'feeler-set', 'plastic-strip']
-export const GAUGE_NAME: Readonly<Record<GaugeKind, string>> = { 'dial-indicator': 'Dial indicator', 'micrometer': 'Outside micrometer', 'bore-gauge': 'Bore gauge', 'feeler-set': 'Feeler gauges', 'plastic-strip': 'Plastic gauging strip' }
+export const GAUGE_NAME: Readonly<Record<GaugeKind, string>> = {
+  'dial-indicator': 'Dial indicator',
+  'micrometer': 'Outside micrometer',
+  'bore-gauge': 'Bore gauge',
+  'feeler-set': 'Feeler gauges',
+  'plastic-strip': 'Plastic gauging strip',
+}
 
 /** A gauge of the register, as the uncertainty of a reading needs to know it. Lengths in nm. */
 export interface Gauge {
@@ -21,7 +27,7 @@ export interface Gauge {
   /** Travel of one turn of the pointer, for a dial with a revolution counter. */
   readonly rangePerTurn: Nm | null
   /** Smallest and largest it measures. */
-  readonly range: { readonly low: Nm, readonly high: Nm } | null
+  readonly range: { readonly low: Nm; readonly high: Nm } | null
   /** Does the dial climb or fall as the plunger goes in? Decides the sign of a bore. */
   readonly sense: 'climbs' | 'falls'
   /** Leaves of a feeler set; gaps printed on the scale of a plastic strip. */
@@ -36,7 +42,14 @@ export interface Gauge {
 }
 
 /** What a gauge without these particulars has: a file of the first version, a gauge just entered. */
-export const PLAIN_GAUGE = { range: null, sense: 'climbs', sizes: [], widest: null, due: null, zeroedOn: null } as const satisfies Partial<Gauge>
+export const PLAIN_GAUGE = {
+  range: null,
+  sense: 'climbs',
+  sizes: [],
+  widest: null,
+  due: null,
+  zeroedOn: null,
+} as const satisfies Partial<Gauge>
 
 /** The smallest step that can be read, nm. */
 export const readableStep = (gauge: Gauge): number => gauge.graduation * gauge.readableFraction
@@ -49,6 +62,7 @@ export function gaugeWarnings(gauge: Gauge, today: string): string[] {
   const warnings: string[] = []
   if (gauge.due !== null && gauge.due < today) warnings.push(`${gauge.name} was due for its check on ${gauge.due}.`)
   const zeroed = gauge.kind !== 'feeler-set' && gauge.kind !== 'plastic-strip'
-  if (zeroed && gauge.zeroedOn !== today) warnings.push(`${gauge.name} is not marked as ${gauge.kind === 'micrometer' ? 'tried on its standard' : 'zeroed'} today.`)
+  if (zeroed && gauge.zeroedOn !== today)
+    warnings.push(`${gauge.name} is not marked as ${gauge.kind === 'micrometer' ? 'tried on its standard' : 'zeroed'} today.`)
   return warnings
 }

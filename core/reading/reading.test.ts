@@ -6,9 +6,33 @@ import { closingLimit, gateSeries, isValid, spreadLimit } from './gates'
 import { PLAIN_GAUGE, type Gauge } from './gauge'
 import { meanSignedPlay, signedPlay, type Repeat } from './repeat'
 
-export const dial: Gauge = { id: 'd', name: 'Test dial', kind: 'dial-indicator', unit: 'thou', graduation: thou(1), readableFraction: 0.5, permissibleError: thou(0.5), repeatability: thou(0.2), hysteresis: thou(0.2), rangePerTurn: null, lastCheck: null, ...PLAIN_GAUGE }
-const r = (far: number, back = 0, start = 0, more: Partial<Repeat> = {}): Repeat => ({ id: `${far}/${back}/${start}`, start: thou(start), far: thou(far), back: thou(back), ...more })
-const options = (band: number | null) => ({ graduation: thou(1), step: thou(0.5), band: band === null ? null : thou(band), unit: 'thou' as const })
+export const dial: Gauge = {
+  id: 'd',
+  name: 'Test dial',
+  kind: 'dial-indicator',
+  unit: 'thou',
+  graduation: thou(1),
+  readableFraction: 0.5,
+  permissibleError: thou(0.5),
+  repeatability: thou(0.2),
+  hysteresis: thou(0.2),
+  rangePerTurn: null,
+  lastCheck: null,
+  ...PLAIN_GAUGE,
+}
+const r = (far: number, back = 0, start = 0, more: Partial<Repeat> = {}): Repeat => ({
+  id: `${far}/${back}/${start}`,
+  start: thou(start),
+  far: thou(far),
+  back: thou(back),
+  ...more,
+})
+const options = (band: number | null) => ({
+  graduation: thou(1),
+  step: thou(0.5),
+  band: band === null ? null : thou(band),
+  unit: 'thou' as const,
+})
 const gates = (repeats: Repeat[], band: number | null = 11) => gateSeries(repeats, options(band)).map(f => `${f.gate}:${f.level}`)
 
 describe('a repeat', () => {
@@ -102,18 +126,25 @@ describe('the estimate', () => {
   })
   it('shortens a slanted plunger’s travel by the cosine', () => {
     const straight = estimatePlay([r(20)], dial)!
-    const slanted = estimatePlay([r(20)], dial, { scale: Math.cos(20 * Math.PI / 180) })!
+    const slanted = estimatePlay([r(20)], dial, { scale: Math.cos((20 * Math.PI) / 180) })!
     expect(slanted.value / straight.value).toBeCloseTo(0.9397, 4)
     expect(slanted.u / straight.u).toBeCloseTo(0.9397, 4)
   })
-  it('is the size of the play, whichever way the dial ran', () => expect(estimatePlay([r(-18), r(-18.2)], dial)!.value).toBeCloseTo(thou(18.1), 6))
+  it('is the size of the play, whichever way the dial ran', () =>
+    expect(estimatePlay([r(-18), r(-18.2)], dial)!.value).toBeCloseTo(thou(18.1), 6))
   it('shifts with the zero and nothing else (property)', () => {
-    fc.assert(fc.property(fc.array(fc.integer({ min: 10, max: 400 }), { minLength: 1, maxLength: 8 }), fc.integer({ min: -500, max: 500 }), (tenths, zero) => {
-      const at = (z: number) => tenths.map(t => ({ id: `${t}`, start: nm(z * 2540), far: nm((t + z) * 2540), back: nm(z * 2540) }))
-      const a = estimatePlay(at(0), dial)!
-      const b = estimatePlay(at(zero), dial)!
-      expect(b.value).toBe(a.value)
-      expect(b.U).toBe(a.U)
-    }))
+    fc.assert(
+      fc.property(
+        fc.array(fc.integer({ min: 10, max: 400 }), { minLength: 1, maxLength: 8 }),
+        fc.integer({ min: -500, max: 500 }),
+        (tenths, zero) => {
+          const at = (z: number) => tenths.map(t => ({ id: `${t}`, start: nm(z * 2540), far: nm((t + z) * 2540), back: nm(z * 2540) }))
+          const a = estimatePlay(at(0), dial)!
+          const b = estimatePlay(at(zero), dial)!
+          expect(b.value).toBe(a.value)
+          expect(b.U).toBe(a.U)
+        },
+      ),
+    )
   })
 })

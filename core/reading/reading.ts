@@ -32,10 +32,14 @@ export interface RangeReading extends ReadingHead {
 }
 
 /** An answer in a word the point offers: `turns`, `locks`. */
-export interface WordReading extends ReadingHead { readonly word: string }
+export interface WordReading extends ReadingHead {
+  readonly word: string
+}
 
 /** Pieces taken together, by the ids of the readings that measured them: a set of rollers. */
-export interface PiecesReading extends ReadingHead { readonly pieces: readonly string[] }
+export interface PiecesReading extends ReadingHead {
+  readonly pieces: readonly string[]
+}
 
 export type Reading = Repeat | FigureReading | RangeReading | WordReading | PiecesReading
 
@@ -54,6 +58,9 @@ export const unvoided = <R extends ReadingHead>(readings: readonly R[]): R[] => 
 export function readingWords(reading: Reading, unit: LengthUnit): string {
   if (isWord(reading)) return reading.word
   if (isPieces(reading)) return `a set of ${reading.pieces.length}`
-  if (isRange(reading)) return reading.low === reading.high ? asRead(reading.low, unit, { unit: true, trim: true }) : `${asRead(reading.low, unit, { trim: true })} – ${asRead(reading.high, unit, { unit: true, trim: true })}`
+  if (isRange(reading))
+    return reading.low === reading.high
+      ? asRead(reading.low, unit, { unit: true, trim: true })
+      : `${asRead(reading.low, unit, { trim: true })} – ${asRead(reading.high, unit, { unit: true, trim: true })}`
   return asRead(isFigure(reading) ? reading.figure : reading.far, unit, { unit: true, trim: true })
 }

@@ -17,6 +17,7 @@ const twicePlay = (repeat: Repeat): number => 2 * repeat.far - repeat.start - re
 export const signedPlay = (repeat: Repeat): number => twicePlay(repeat) / 2
 
 /** Mean of the signed plays, nm; one division at the end, so that a mean that is exactly on a limit is found on it. */
-export const meanSignedPlay = (repeats: readonly Repeat[]): number => repeats.reduce((sum, repeat) => sum + twicePlay(repeat), 0) / (2 * repeats.length)
+export const meanSignedPlay = (repeats: readonly Repeat[]): number =>
+  repeats.reduce((sum, repeat) => sum + twicePlay(repeat), 0) / (2 * repeats.length)
 
 export const closingError = (repeat: Repeat): number => Math.abs(repeat.back - repeat.start)

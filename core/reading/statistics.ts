@@ -16,7 +16,7 @@ export function standardDeviation(values: readonly number[]): number {
     squares += (value - m) ** 2
     rest += value - m
   }
-  return Math.sqrt((squares - rest * rest / n) / (n - 1))
+  return Math.sqrt((squares - (rest * rest) / n) / (n - 1))
 }
 
 export function median(values: readonly number[]): number {
@@ -63,8 +63,16 @@ export function straightLine(x: readonly number[], y: readonly number[], x0 = 0)
   const s = Math.sqrt(squares / (n - 2))
   const d = mx - x0
   const uSlope = s / Math.sqrt(sxx)
-  const uIntercept = s * Math.sqrt(1 / n + d * d / sxx)
-  return { intercept, slope, uIntercept, uSlope, s, degreesOfFreedom: n - 2, correlation: -d / sxx / Math.sqrt((1 / n + d * d / sxx) / sxx) }
+  const uIntercept = s * Math.sqrt(1 / n + (d * d) / sxx)
+  return {
+    intercept,
+    slope,
+    uIntercept,
+    uSlope,
+    s,
+    degreesOfFreedom: n - 2,
+    correlation: -d / sxx / Math.sqrt((1 / n + (d * d) / sxx) / sxx),
+  }
 }
 
 /** Standard uncertainty of the line at x (JCGM 100:2008 H.3.4); add s in quadrature for a single new observation. */

@@ -2,7 +2,11 @@ import { combine, type BudgetLine } from './budget'
 import type { Estimate } from './estimate'
 
 /** One term of a result: factor × estimate. */
-export interface Term { readonly name: string, readonly factor: number, readonly estimate: Estimate }
+export interface Term {
+  readonly name: string
+  readonly factor: number
+  readonly estimate: Estimate
+}
 
 /**
  * A result that is a sum of measured figures, such as clearance = bore − journal or the mean of two stations.
@@ -12,7 +16,7 @@ export interface Term { readonly name: string, readonly factor: number, readonly
  */
 export function sumOf(terms: readonly Term[], extra: readonly BudgetLine[] = []): Estimate {
   const own: BudgetLine[] = []
-  const carried = new Map<string, { line: BudgetLine, u: number, names: string[] }>()
+  const carried = new Map<string, { line: BudgetLine; u: number; names: string[] }>()
   for (const { name, factor, estimate } of terms) {
     for (const line of estimate.lines) {
       if (line.carrier === undefined) {
@@ -24,10 +28,21 @@ export function sumOf(terms: readonly Term[], extra: readonly BudgetLine[] = [])
       carried.set(key, { line, u: found.u + factor * line.u, names: [...found.names, name] })
     }
   }
-  const shared = [...carried.values()].map(({ line, u, names }): BudgetLine => ({ ...line, u: Math.abs(u) < 1e-9 ? 0 : Math.abs(u), words: `${[...new Set(names)].join(' and ')}: ${line.words}${names.length > 1 ? ', carried once' : ''}` }))
+  const shared = [...carried.values()].map(({ line, u, names }): BudgetLine => ({
+    ...line,
+    u: Math.abs(u) < 1e-9 ? 0 : Math.abs(u),
+    words: `${[...new Set(names)].join(' and ')}: ${line.words}${names.length > 1 ? ', carried once' : ''}`,
+  }))
   const lines = [...own, ...shared, ...extra]
-  return { value: terms.reduce((sum, term) => sum + term.factor * term.estimate.value, 0), n: Math.min(...terms.map(term => term.estimate.n)), lines, ...combine(lines), oneMore: null }
+  return {
+    value: terms.reduce((sum, term) => sum + term.factor * term.estimate.value, 0),
+    n: Math.min(...terms.map(term => term.estimate.n)),
+    lines,
+    ...combine(lines),
+    oneMore: null,
+  }
 }
 
 /** The mean of several figures of one kind. */
-export const meanOf = (terms: readonly Omit<Term, 'factor'>[]): Estimate => sumOf(terms.map(term => ({ ...term, factor: 1 / terms.length })))
+export const meanOf = (terms: readonly Omit<Term, 'factor'>[]): Estimate =>
+  sumOf(terms.map(term => ({ ...term, factor: 1 / terms.length })))

@@ -6,7 +6,11 @@ import { endsOf, type LimitSet } from './limits'
 export type AimSchool = 'middle' | 'tight' | 'loose' | 'as-found' | 'own'
 
 /** Where in the limits a pack should bring the figure, and why. */
-export interface Aim { readonly school: AimSchool, readonly own?: Nm, readonly reason?: string }
+export interface Aim {
+  readonly school: AimSchool
+  readonly own?: Nm
+  readonly reason?: string
+}
 
 export interface AimPoint {
   /** nm */
@@ -17,15 +21,26 @@ export interface AimPoint {
   readonly caution?: string
 }
 
-export const AIM_NAME: Readonly<Record<AimSchool, string>> = { 'middle': 'middle of the limits', 'tight': 'tight end', 'loose': 'loose end', 'as-found': 'as found', 'own': 'own figure' }
+export const AIM_NAME: Readonly<Record<AimSchool, string>> = {
+  'middle': 'middle of the limits',
+  'tight': 'tight end',
+  'loose': 'loose end',
+  'as-found': 'as found',
+  'own': 'own figure',
+}
 
 function middleOf(limits: LimitSet, U: number): number | null {
   switch (limits.kind) {
-    case 'two-sided': return (limits.lower! + limits.upper!) / 2
-    case 'upper': return limits.upper! / 2
-    case 'lower': return limits.lower! + U
-    case 'figure': return limits.figure!
-    case 'none': return null
+    case 'two-sided':
+      return (limits.lower! + limits.upper!) / 2
+    case 'upper':
+      return limits.upper! / 2
+    case 'lower':
+      return limits.lower! + U
+    case 'figure':
+      return limits.figure!
+    case 'none':
+      return null
   }
 }
 
@@ -37,23 +52,45 @@ function middleOf(limits: LimitSet, U: number): number | null {
  * @param predicted  standard uncertainty and ν the prediction will have, and its U, nm
  * @param asFound  the figure before strip-down, nm, when it was measured
  */
-export function aimPoint(aim: Aim, limits: LimitSet | null, predicted: { u: number, nu: number, U: number }, asFound: number | null): AimPoint | null {
+export function aimPoint(
+  aim: Aim,
+  limits: LimitSet | null,
+  predicted: { u: number; nu: number; U: number },
+  asFound: number | null,
+): AimPoint | null {
   const ends = endsOf(limits)
   const middle = limits ? middleOf(limits, predicted.U) : null
   const wanted = school()
-  if (wanted === null) return middle === null ? null : point(middle, AIM_NAME.middle, aim.school === 'as-found' ? 'There is no measurement from before: the middle is used.' : aim.school === 'own' ? 'No figure given: the middle is used.' : `There is no ${AIM_NAME[aim.school]} here: the middle is used.`)
+  if (wanted === null)
+    return middle === null
+      ? null
+      : point(
+          middle,
+          AIM_NAME.middle,
+          aim.school === 'as-found'
+            ? 'There is no measurement from before: the middle is used.'
+            : aim.school === 'own'
+              ? 'No figure given: the middle is used.'
+              : `There is no ${AIM_NAME[aim.school]} here: the middle is used.`,
+        )
   const chance = chanceInLimits({ value: wanted, u: predicted.u, nu: predicted.nu }, limits)
   if (!chance || chance.inside >= SURE || middle === null) return point(wanted, AIM_NAME[aim.school])
-  if (aim.school === 'middle') return point(middle, AIM_NAME.middle, 'Even the middle leaves less than 95 % chance: the band is narrow for this measurement.')
+  if (aim.school === 'middle')
+    return point(middle, AIM_NAME.middle, 'Even the middle leaves less than 95 % chance: the band is narrow for this measurement.')
   return point(middle, AIM_NAME.middle, `The ${AIM_NAME[aim.school]} leaves less than 95 % chance: the middle is used.`)
 
   function school(): number | null {
     switch (aim.school) {
-      case 'middle': return middle
-      case 'tight': return ends && Number.isFinite(ends.lower) ? ends.lower + predicted.U : null
-      case 'loose': return ends && Number.isFinite(ends.upper) ? ends.upper - predicted.U : null
-      case 'as-found': return asFound
-      case 'own': return aim.own ?? null
+      case 'middle':
+        return middle
+      case 'tight':
+        return ends && Number.isFinite(ends.lower) ? ends.lower + predicted.U : null
+      case 'loose':
+        return ends && Number.isFinite(ends.upper) ? ends.upper - predicted.U : null
+      case 'as-found':
+        return asFound
+      case 'own':
+        return aim.own ?? null
     }
   }
 }

@@ -3,9 +3,17 @@ import type { LimitSet } from './limits'
 import { endsOf } from './limits'
 
 /** What is known of a figure: value and standard uncertainty in nm, degrees of freedom. */
-export interface Known { readonly value: number, readonly u: number, readonly nu: number }
+export interface Known {
+  readonly value: number
+  readonly u: number
+  readonly nu: number
+}
 
-export interface Chance { readonly inside: number, readonly below: number, readonly above: number }
+export interface Chance {
+  readonly inside: number
+  readonly below: number
+  readonly above: number
+}
 
 /** P(X ≤ x) for a figure known with u and ν. */
 function upTo(x: number, { value, u, nu }: Known): number {

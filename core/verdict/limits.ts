@@ -29,11 +29,16 @@ export interface LimitSet {
 }
 
 export const SOURCE_NAME: Readonly<Record<LimitSourceKind, string>> = {
-  'book': 'Book', 'shop': 'Shop', 'kit-leaflet': 'Kit leaflet', 'borrowed': 'Borrowed from a similar part', 'common-practice': 'Common practice', 'own': 'Own figure',
+  'book': 'Book',
+  'shop': 'Shop',
+  'kit-leaflet': 'Kit leaflet',
+  'borrowed': 'Borrowed from a similar part',
+  'common-practice': 'Common practice',
+  'own': 'Own figure',
 }
 
 /** The ends that judge, ±Infinity where open; null when nothing can be judged. */
-export function endsOf(limits: LimitSet | null): { lower: number, upper: number } | null {
+export function endsOf(limits: LimitSet | null): { lower: number; upper: number } | null {
   if (!limits || limits.kind === 'none' || limits.kind === 'figure') return null
   return { lower: limits.kind === 'upper' ? -Infinity : limits.lower!, upper: limits.kind === 'lower' ? Infinity : limits.upper! }
 }
@@ -48,10 +53,16 @@ export function bandOf(limits: LimitSet | null): number | null {
 
 /** A sentence when the set does not make sense, else null. */
 export function limitsFault(limits: LimitSet): string | null {
-  const needs = { 'two-sided': ['lower', 'upper'], 'upper': ['upper'], 'lower': ['lower'], 'figure': ['figure'], 'none': [] }[limits.kind] as ('lower' | 'upper' | 'figure')[]
+  const needs = { 'two-sided': ['lower', 'upper'], 'upper': ['upper'], 'lower': ['lower'], 'figure': ['figure'], 'none': [] }[
+    limits.kind
+  ] as ('lower' | 'upper' | 'figure')[]
   const missing = needs.find(end => limits[end] === undefined)
   if (missing) return `The ${missing === 'figure' ? 'recommended figure' : `${missing} limit`} is missing.`
-  if (limits.kind === 'two-sided' && (limits.lower! > limits.upper! || (limits.lower === limits.upper && (limits.lowerExcluded || limits.upperExcluded)))) return 'The lower limit is above the upper one.'
+  if (
+    limits.kind === 'two-sided' &&
+    (limits.lower! > limits.upper! || (limits.lower === limits.upper && (limits.lowerExcluded || limits.upperExcluded)))
+  )
+    return 'The lower limit is above the upper one.'
   if (limits.kind === 'upper' && limits.upper! <= 0) return 'An upper limit of zero or less leaves nothing.'
   return null
 }
@@ -65,14 +76,24 @@ export function describeLimits(limits: LimitSet | null, unit?: LengthUnit): stri
   const figure = (value: Nm) => formatLength(value, shown, { trim: true, ...decimals })
   const name = UNIT_NAME[shown]
   switch (limits.kind) {
-    case 'figure': return `${figure(limits.figure!)} ${name}, no limits given`
-    case 'upper': return `${limits.upperExcluded ? 'below' : 'up to'} ${figure(limits.upper!)} ${name}`
-    case 'lower': return `${limits.lowerExcluded ? 'over' : 'at least'} ${figure(limits.lower!)} ${name}`
-    case 'two-sided': return limits.lowerExcluded || limits.upperExcluded
-      ? `${limits.lowerExcluded ? 'over' : 'from'} ${figure(limits.lower!)}, ${limits.upperExcluded ? 'below' : 'up to'} ${figure(limits.upper!)} ${name}`
-      : `${figure(limits.lower!)} – ${figure(limits.upper!)} ${name}`
+    case 'figure':
+      return `${figure(limits.figure!)} ${name}, no limits given`
+    case 'upper':
+      return `${limits.upperExcluded ? 'below' : 'up to'} ${figure(limits.upper!)} ${name}`
+    case 'lower':
+      return `${limits.lowerExcluded ? 'over' : 'at least'} ${figure(limits.lower!)} ${name}`
+    case 'two-sided':
+      return limits.lowerExcluded || limits.upperExcluded
+        ? `${limits.lowerExcluded ? 'over' : 'from'} ${figure(limits.lower!)}, ${limits.upperExcluded ? 'below' : 'up to'} ${figure(limits.upper!)} ${name}`
+        : `${figure(limits.lower!)} – ${figure(limits.upper!)} ${name}`
   }
 }
 
 /** Two-sided limits from plain figures, for kinds' defaults and tests. */
-export const twoSided = (lower: number, upper: number, unit: LengthUnit, source: LimitSource): LimitSet => ({ kind: 'two-sided', lower: nm(lower), upper: nm(upper), unit, source })
+export const twoSided = (lower: number, upper: number, unit: LengthUnit, source: LimitSource): LimitSet => ({
+  kind: 'two-sided',
+  lower: nm(lower),
+  upper: nm(upper),
+  unit,
+  source,
+})

@@ -42,11 +42,18 @@ describe('the verdict', () => {
     expect([bandOf(lower), bandOf(upper), bandOf(band), bandOf(null)]).toEqual([null, thou(2), thou(11), null])
   })
   it('has chances that add up to one, and at most a half beyond a limit it sits on (property)', () => {
-    fc.assert(fc.property(fc.double({ min: 0, max: 60, noNaN: true }), fc.double({ min: 0.01, max: 20, noNaN: true }), fc.constantFrom(1, 2, 3, 10, Infinity), (value, u, nu) => {
-      const chance = chanceInLimits({ value: value * 25400, u: u * 25400, nu }, band)!
-      expect(chance.inside + chance.below + chance.above).toBeCloseTo(1, 9)
-      if (value < 19) expect(chance.inside).toBeLessThan(0.5)
-    }))
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0, max: 60, noNaN: true }),
+        fc.double({ min: 0.01, max: 20, noNaN: true }),
+        fc.constantFrom(1, 2, 3, 10, Infinity),
+        (value, u, nu) => {
+          const chance = chanceInLimits({ value: value * 25400, u: u * 25400, nu }, band)!
+          expect(chance.inside + chance.below + chance.above).toBeCloseTo(1, 9)
+          if (value < 19) expect(chance.inside).toBeLessThan(0.5)
+        },
+      ),
+    )
   })
   it('refuses limits that make no sense', () => {
     expect(limitsFault({ ...band, lower: thou(31) })).toContain('above the upper')
@@ -58,7 +65,7 @@ describe('the verdict', () => {
 describe('is the gauge fit for the job', () => {
   it('a dial readable to 1 thou cannot decide a band of 1.2 thou', () => {
     const narrow: LimitSet = { kind: 'two-sided', lower: thou(2), upper: thou(3.2), unit: 'thou', source: book }
-    const U = 1.96 * thou(1) / Math.sqrt(6)
+    const U = (1.96 * thou(1)) / Math.sqrt(6)
     const { answer, ratio } = gaugeFit(U, narrow)
     expect(answer).toBe('cannot-decide')
     expect(ratio).toBeCloseTo(1.33, 2)
@@ -87,7 +94,11 @@ describe('the aim', () => {
   it('has nothing to aim at without limits, and a figure when one is recommended', () => {
     expect(aimPoint({ school: 'middle' }, null, predicted, null)).toBeNull()
     expect(aimPoint({ school: 'own', own: thou(3) }, null, predicted, null)!.target).toBe(thou(3))
-    expect(aimPoint({ school: 'middle' }, { kind: 'figure', figure: thou(3), unit: 'thou', source: book }, predicted, null)!.target).toBe(thou(3))
-    expect(aimPoint({ school: 'tight' }, { kind: 'upper', upper: thou(2), unit: 'thou', source: book }, predicted, null)!.target).toBe(thou(1))
+    expect(aimPoint({ school: 'middle' }, { kind: 'figure', figure: thou(3), unit: 'thou', source: book }, predicted, null)!.target).toBe(
+      thou(3),
+    )
+    expect(aimPoint({ school: 'tight' }, { kind: 'upper', upper: thou(2), unit: 'thou', source: book }, predicted, null)!.target).toBe(
+      thou(1),
+    )
   })
 })

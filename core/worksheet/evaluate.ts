@@ -24,7 +24,9 @@ const finite = (value: number) => (Number.isFinite(value) ? value : null)
  */
 export function evaluateWorksheet(worksheet: Worksheet, solve: Solve | null = null) {
   return {
-    format: 'finitum-evaluation', version: 2, core: CORE_VERSION,
+    format: 'finitum-evaluation',
+    version: 2,
+    core: CORE_VERSION,
     checks: worksheet.jobs.flatMap(job => job.checks.map(check => ({ job: job.id, ...checkAnswer(check, worksheet.lots, solve) }))),
   }
 }
@@ -33,12 +35,27 @@ export function checkAnswer(check: CheckDocument, lots: readonly Lot[], solve: S
   const evaluation = evaluateCheck(check, lots)
   const { headline } = evaluation
   return {
-    id: check.id, title: check.title, kind: check.kind,
-    state: evaluation.state, word: evaluation.word, phase: evaluation.phase, headline: headline.id,
-    gauge: evaluation.gauge, rule: check.rule,
+    id: check.id,
+    title: check.title,
+    kind: check.kind,
+    state: evaluation.state,
+    word: evaluation.word,
+    phase: evaluation.phase,
+    headline: headline.id,
+    gauge: evaluation.gauge,
+    rule: check.rule,
     results: evaluation.current.results.map(result => resultAnswer(result, check.entryUnit)),
-    next: evaluation.next && { phase: evaluation.next.phase, words: evaluation.next.words, point: evaluation.next.point }, targets: evaluation.targets, details: evaluation.details,
-    laps: check.laps.map(lap => ({ id: lap.id, place: lap.place, lot: lap.lotId, target: lap.target, end: lap.end, ...lapProgress(lap, check.entryUnit) })),
+    next: evaluation.next && { phase: evaluation.next.phase, words: evaluation.next.words, point: evaluation.next.point },
+    targets: evaluation.targets,
+    details: evaluation.details,
+    laps: check.laps.map(lap => ({
+      id: lap.id,
+      place: lap.place,
+      lot: lap.lotId,
+      target: lap.target,
+      end: lap.end,
+      ...lapProgress(lap, check.entryUnit),
+    })),
     places: evaluation.places.map(place => placeAnswer(place, lotMap(lots), sheetsFor(check, lots))),
     together: solve && togetherAnswer(evaluation, lots, solve),
     signOff: evaluation.signOff,
@@ -54,22 +71,54 @@ function togetherAnswer(evaluation: CheckEvaluation, lots: readonly Lot[], solve
   const list = (pack: Pack) => pack.map(({ lotId, count }) => ({ lot: lotId, count, thickness: thickness(index.get(lotId)!) }))
   const allocation = allocate({ drawer, places, goal: 'nearest', ordering: false, opening: 0 }, solve)
   return {
-    words: allocation.words, proven: allocation.proven, cost: allocation.cost, bought: list(allocation.bought),
-    places: allocation.places.map(({ id, pack, change, predicted, inside }) => ({ id, pieces: pack && list(pack), takeOut: list(change.out), putIn: list(change.in), predicted: predicted && { play: predicted.play, u: predicted.u, nuEff: finite(predicted.nu), U: predicted.U }, chance: inside })),
+    words: allocation.words,
+    proven: allocation.proven,
+    cost: allocation.cost,
+    bought: list(allocation.bought),
+    places: allocation.places.map(({ id, pack, change, predicted, inside }) => ({
+      id,
+      pieces: pack && list(pack),
+      takeOut: list(change.out),
+      putIn: list(change.in),
+      predicted: predicted && { play: predicted.play, u: predicted.u, nuEff: finite(predicted.nu), U: predicted.U },
+      chance: inside,
+    })),
   }
 }
 
 function resultAnswer(result: ResultEvaluation, unit: LengthUnit) {
   const { ends } = result.kind
   const { estimate } = result
-  const verdict = (v: Verdict | null) => v && { plain: v.plain, guarded: v.guarded, plainWord: verdictWord(v.plain, ends), guardedWord: verdictWord(v.guarded, ends), chance: v.chance }
+  const verdict = (v: Verdict | null) =>
+    v && {
+      plain: v.plain,
+      guarded: v.guarded,
+      plainWord: verdictWord(v.plain, ends),
+      guardedWord: verdictWord(v.guarded, ends),
+      chance: v.chance,
+    }
   return {
-    id: result.id, label: result.label, formula: result.formula, points: result.points, state: result.state, word: verdictWord(result.state, ends), valid: result.valid,
+    id: result.id,
+    label: result.label,
+    formula: result.formula,
+    points: result.points,
+    state: result.state,
+    word: verdictWord(result.state, ends),
+    valid: result.valid,
     estimate: estimate && {
-      value: estimate.value, shown: shownFigure(result, unit), unit, n: estimate.n, u: estimate.u, nuEff: finite(estimate.nu), k: estimate.k, U: estimate.U,
+      value: estimate.value,
+      shown: shownFigure(result, unit),
+      unit,
+      n: estimate.n,
+      u: estimate.u,
+      nuEff: finite(estimate.nu),
+      k: estimate.k,
+      U: estimate.U,
       budget: estimate.lines.map(line => ({ ...line, nu: finite(line.nu) })),
     },
-    gates: result.findings, overrule: result.overrule, stale: result.stale,
+    gates: result.findings,
+    overrule: result.overrule,
+    stale: result.stale,
     verdict: { working: verdict(result.verdict.working), book: verdict(result.verdict.book), shop: verdict(result.verdict.shop) },
     residual: result.residual,
   }
@@ -78,13 +127,39 @@ function resultAnswer(result: ResultEvaluation, unit: LengthUnit) {
 function placeAnswer({ place, aim, window, request, note, ledger }: PlaceEvaluation, lots: LotMap, sheets: readonly Lot[]) {
   const choice = request && answerRequest(request)
   return {
-    id: place.id, label: place.label, result: place.result,
-    aim, window: window && { low: finite(window.low), high: finite(window.high) },
+    id: place.id,
+    label: place.label,
+    result: place.result,
+    aim,
+    window: window && { low: finite(window.low), high: finite(window.high) },
     proposals: choice?.proposals.map(proposal => proposalAnswer(proposal, lots)) ?? [],
-    choice: { proven: choice?.proven ?? null, fallback: choice?.fallback ?? null, notes: [...(note ? [note] : []), ...(choice?.notes ?? [])] },
+    choice: {
+      proven: choice?.proven ?? null,
+      fallback: choice?.fallback ?? null,
+      notes: [...(note ? [note] : []), ...(choice?.notes ?? [])],
+    },
     order: choice && request && needsOrder(choice) ? orderPlan(request) : null,
-    make: choice && request && needsOrder(choice) ? makePlan({ ...request, sheets }).map(({ from, amount, target, low, high, rest, predicted, inside }) => ({ lot: from.id, amount, target, low, high, with: rest, predicted: { play: predicted.play, u: predicted.u, U: predicted.U }, chance: inside })) : [],
-    ledger: { state: ledger.state, words: ledger.words, base: ledger.base, apparentSlope: ledger.apparentSlope, suspect: ledger.suspect, bases: ledger.entries.map(({ id, total, play, base, u }) => ({ id, total, play, base, u })) },
+    make:
+      choice && request && needsOrder(choice)
+        ? makePlan({ ...request, sheets }).map(({ from, amount, target, low, high, rest, predicted, inside }) => ({
+            lot: from.id,
+            amount,
+            target,
+            low,
+            high,
+            with: rest,
+            predicted: { play: predicted.play, u: predicted.u, U: predicted.U },
+            chance: inside,
+          }))
+        : [],
+    ledger: {
+      state: ledger.state,
+      words: ledger.words,
+      base: ledger.base,
+      apparentSlope: ledger.apparentSlope,
+      suspect: ledger.suspect,
+      bases: ledger.entries.map(({ id, total, play, base, u }) => ({ id, total, play, base, u })),
+    },
   }
 }
 
@@ -92,8 +167,16 @@ function proposalAnswer(proposal: Proposal, lots: LotMap) {
   const pieces = (pack: Proposal['pack']) => pack.map(({ lotId, count }) => ({ lot: lotId, count, thickness: thickness(lots.get(lotId)!) }))
   const { predicted } = proposal
   return {
-    words: proposal.words, arithmetic: proposal.arithmetic, pieces: pieces(proposal.pack), order: proposal.order, total: proposal.total,
-    takeOut: pieces(proposal.change.out), putIn: pieces(proposal.change.in),
-    predicted: { play: predicted.play, u: predicted.u, nuEff: finite(predicted.nu), U: predicted.U }, chance: proposal.chance, unmeasured: proposal.unmeasured, tied: proposal.tied,
+    words: proposal.words,
+    arithmetic: proposal.arithmetic,
+    pieces: pieces(proposal.pack),
+    order: proposal.order,
+    total: proposal.total,
+    takeOut: pieces(proposal.change.out),
+    putIn: pieces(proposal.change.in),
+    predicted: { play: predicted.play, u: predicted.u, nuEff: finite(predicted.nu), U: predicted.U },
+    chance: proposal.chance,
+    unmeasured: proposal.unmeasured,
+    tied: proposal.tied,
   }
 }

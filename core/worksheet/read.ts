@@ -17,7 +17,8 @@ export interface WorksheetFault {
   readonly path: string
   readonly reason: string
 }
-export type WorksheetReading = { readonly ok: true, readonly worksheet: Worksheet } | { readonly ok: false, readonly faults: readonly WorksheetFault[] }
+export type WorksheetReading =
+  { readonly ok: true; readonly worksheet: Worksheet } | { readonly ok: false; readonly faults: readonly WorksheetFault[] }
 
 const ajv = new Ajv({ allErrors: true, strict: false })
 const validators = { 1: ajv.compile(schemaV1), 2: ajv.compile(schema) } as const
@@ -42,10 +43,15 @@ export function readWorksheet(text: string): WorksheetReading {
 
 /** The same for a value that is parsed already. */
 export function checkWorksheet(value: unknown): WorksheetReading {
-  if (typeof value !== 'object' || value === null || Array.isArray(value)) return one('', 'This is not a worksheet: a JSON object is expected.')
-  const head = value as { format?: unknown, version?: unknown }
+  if (typeof value !== 'object' || value === null || Array.isArray(value))
+    return one('', 'This is not a worksheet: a JSON object is expected.')
+  const head = value as { format?: unknown; version?: unknown }
   if (head.format !== WORKSHEET_FORMAT) return one('format', `This is not a worksheet: “format” must be “${WORKSHEET_FORMAT}”.`)
-  if (typeof head.version === 'number' && head.version > WORKSHEET_VERSION) return one('version', `This worksheet is of version ${head.version}; this program reads up to ${WORKSHEET_VERSION}. Use a newer program.`)
+  if (typeof head.version === 'number' && head.version > WORKSHEET_VERSION)
+    return one(
+      'version',
+      `This worksheet is of version ${head.version}; this program reads up to ${WORKSHEET_VERSION}. Use a newer program.`,
+    )
   const validate = validators[head.version === 1 ? 1 : 2]
   if (!validate(value)) return { ok: false, faults: faultsOf(validate.errors ?? []) }
   const unknown = [...kindFaults(value as unknown as Worksheet)]
@@ -72,12 +78,20 @@ function pathOf(error: ErrorObject): string {
 
 function sentence({ keyword, params, message }: ErrorObject): string {
   switch (keyword) {
-    case 'required': return 'This is missing.'
-    case 'additionalProperties': return 'This field is not known.'
-    case 'enum': return `Must be one of: ${(params.allowedValues as string[]).join(', ')}.`
-    case 'pattern': return (params.pattern as string).startsWith('^\\d{4}') ? 'This is not a date and time (2026-05-04T13:05:00Z).' : 'An id has up to 64 letters, digits and . _ : -'
-    case 'const': return `Must be ${JSON.stringify(params.allowedValue)}.`
-    default: return `It ${message}.`
+    case 'required':
+      return 'This is missing.'
+    case 'additionalProperties':
+      return 'This field is not known.'
+    case 'enum':
+      return `Must be one of: ${(params.allowedValues as string[]).join(', ')}.`
+    case 'pattern':
+      return (params.pattern as string).startsWith('^\\d{4}')
+        ? 'This is not a date and time (2026-05-04T13:05:00Z).'
+        : 'An id has up to 64 letters, digits and . _ : -'
+    case 'const':
+      return `Must be ${JSON.stringify(params.allowedValue)}.`
+    default:
+      return `It ${message}.`
   }
 }
 
@@ -85,7 +99,14 @@ function sentence({ keyword, params, message }: ErrorObject): string {
 const withLater = (worksheet: Worksheet): Worksheet => ({
   ...worksheet,
   lots: worksheet.lots.map(lot => ({ ...lot, leadDays: lot.leadDays ?? null })),
-  jobs: worksheet.jobs.map(job => ({ ...job, checks: job.checks.map(check => ({ ...check, laps: check.laps ?? [], gauges: Object.fromEntries(Object.entries(check.gauges).map(([kind, gauge]) => [kind, { ...gauge, widest: gauge.widest ?? null }])) })) })),
+  jobs: worksheet.jobs.map(job => ({
+    ...job,
+    checks: job.checks.map(check => ({
+      ...check,
+      laps: check.laps ?? [],
+      gauges: Object.fromEntries(Object.entries(check.gauges).map(([kind, gauge]) => [kind, { ...gauge, widest: gauge.widest ?? null }])),
+    })),
+  })),
 })
 
 /** What a schema cannot say: every reference leads somewhere, ids are not used twice, limits make sense. */
@@ -93,14 +114,27 @@ function* meaningFaults(worksheet: Worksheet): Generator<WorksheetFault> {
   const lots = lotMap(worksheet.lots)
   yield* repeated(worksheet.lots, 'lots')
   yield* repeated(worksheet.jobs, 'jobs')
-  yield* repeated(worksheet.jobs.flatMap(job => job.parts), 'parts of all jobs')
-  yield* repeated(worksheet.jobs.flatMap(job => job.checks), 'checks of all jobs')
-  yield* repeated(worksheet.jobs.flatMap(job => job.checks.flatMap(check => check.trials)), 'trials of all checks')
-  yield* repeated(worksheet.jobs.flatMap(job => job.checks.flatMap(check => check.trials.flatMap(trial => trial.readings))), 'readings of all trials')
+  yield* repeated(
+    worksheet.jobs.flatMap(job => job.parts),
+    'parts of all jobs',
+  )
+  yield* repeated(
+    worksheet.jobs.flatMap(job => job.checks),
+    'checks of all jobs',
+  )
+  yield* repeated(
+    worksheet.jobs.flatMap(job => job.checks.flatMap(check => check.trials)),
+    'trials of all checks',
+  )
+  yield* repeated(
+    worksheet.jobs.flatMap(job => job.checks.flatMap(check => check.trials.flatMap(trial => trial.readings))),
+    'readings of all trials',
+  )
   for (const [j, job] of worksheet.jobs.entries()) {
     const parts = new Set(job.parts.map(part => part.id))
     for (const [c, check] of job.checks.entries()) {
-      for (const [role, part] of Object.entries(check.parts)) if (!parts.has(part)) yield { path: `jobs/${j}/checks/${c}/parts/${role}`, reason: `No part “${part}” in this job.` }
+      for (const [role, part] of Object.entries(check.parts))
+        if (!parts.has(part)) yield { path: `jobs/${j}/checks/${c}/parts/${role}`, reason: `No part “${part}” in this job.` }
       yield* checkFaults(check, `jobs/${j}/checks/${c}`, lots)
     }
   }
@@ -114,17 +148,22 @@ function* repeated(items: readonly { readonly id: string }[], where: string): Ge
   }
 }
 
-function* kindFaults(worksheet: { readonly jobs: readonly { readonly checks: readonly Pick<CheckDocument, 'kind'>[] }[] }): Generator<WorksheetFault> {
+function* kindFaults(worksheet: {
+  readonly jobs: readonly { readonly checks: readonly Pick<CheckDocument, 'kind'>[] }[]
+}): Generator<WorksheetFault> {
   for (const [j, job] of worksheet.jobs.entries()) {
     for (const [c, check] of job.checks.entries()) {
-      if (!checkKinds.some(kind => kind.id === check.kind)) yield { path: `jobs/${j}/checks/${c}/kind`, reason: `This version knows no check of the kind “${check.kind}”.` }
+      if (!checkKinds.some(kind => kind.id === check.kind))
+        yield { path: `jobs/${j}/checks/${c}/kind`, reason: `This version knows no check of the kind “${check.kind}”.` }
     }
   }
 }
 
 function* checkFaults(check: CheckDocument, path: string, lots: LotMap): Generator<WorksheetFault> {
   const kind = checkKinds.find(candidate => candidate.id === check.kind)!
-  const badSetup = Object.entries(check.setup).map(([id, value]) => ({ id, reason: fieldFault(kind.setupFields, id, value) })).filter(({ reason }) => reason !== null)
+  const badSetup = Object.entries(check.setup)
+    .map(([id, value]) => ({ id, reason: fieldFault(kind.setupFields, id, value) }))
+    .filter(({ reason }) => reason !== null)
   if (badSetup.length > 0) {
     yield* badSetup.map(({ id, reason }) => ({ path: `${path}/setup/${id}`, reason: reason! }))
     return
@@ -136,13 +175,15 @@ function* checkFaults(check: CheckDocument, path: string, lots: LotMap): Generat
     return
   }
   yield* limitFaults(check, kind, path)
-  if (check.aim.school === 'own' && check.aim.own === undefined) yield { path: `${path}/aim/own`, reason: 'An aim of one’s own needs its figure.' }
+  if (check.aim.school === 'own' && check.aim.own === undefined)
+    yield { path: `${path}/aim/own`, reason: 'An aim of one’s own needs its figure.' }
   for (const [key, gauge] of Object.entries(check.gauges)) {
     if (gauge.kind !== key) yield { path: `${path}/gauges/${key}/kind`, reason: `A ${gauge.kind} does not belong here.` }
   }
   const trials = new Set(check.trials.map(trial => trial.id))
   for (const [i, tick] of check.ticks.entries()) {
-    if (tick.trial !== null && !trials.has(tick.trial)) yield { path: `${path}/ticks/${i}/trial`, reason: `No fitting “${tick.trial}” in this check.` }
+    if (tick.trial !== null && !trials.has(tick.trial))
+      yield { path: `${path}/ticks/${i}/trial`, reason: `No fitting “${tick.trial}” in this check.` }
   }
   for (const [i, change] of check.partChanges.entries()) {
     if (Number.isNaN(Date.parse(change.at))) yield { path: `${path}/partChanges/${i}/at`, reason: NO_DATE }
@@ -150,10 +191,13 @@ function* checkFaults(check: CheckDocument, path: string, lots: LotMap): Generat
   if (check.signOff && Number.isNaN(Date.parse(check.signOff.at))) yield { path: `${path}/signOff/at`, reason: NO_DATE }
   yield* trialFaults(check, kind, path, lots)
   for (const [i, lap] of check.laps.entries()) {
-    if (!kind.places(check.setup).some(place => place.id === lap.place)) yield { path: `${path}/laps/${i}/place`, reason: `This kind has no place “${lap.place}”.` }
-    for (const lot of [lap.lotId, lap.end?.lotId ?? lap.lotId]) if (!lots.has(lot)) yield { path: `${path}/laps/${i}/lotId`, reason: `No lot “${lot}” in this file.` }
+    if (!kind.places(check.setup).some(place => place.id === lap.place))
+      yield { path: `${path}/laps/${i}/place`, reason: `This kind has no place “${lap.place}”.` }
+    for (const lot of [lap.lotId, lap.end?.lotId ?? lap.lotId])
+      if (!lots.has(lot)) yield { path: `${path}/laps/${i}/lotId`, reason: `No lot “${lot}” in this file.` }
   }
-  if (check.signOff && check.trials.every(trial => trial.readings.length === 0)) yield { path: `${path}/signOff`, reason: 'Signed, but nothing was measured.' }
+  if (check.signOff && check.trials.every(trial => trial.readings.length === 0))
+    yield { path: `${path}/signOff`, reason: 'Signed, but nothing was measured.' }
 }
 
 function* limitFaults(check: CheckDocument, kind: CheckKind, path: string): Generator<WorksheetFault> {
@@ -176,7 +220,8 @@ function* trialFaults(check: CheckDocument, kind: CheckKind, path: string, lots:
   for (const [t, trial] of check.trials.entries()) {
     const at = `${path}/trials/${t}`
     if (Number.isNaN(Date.parse(trial.at))) yield { path: `${at}/at`, reason: NO_DATE }
-    for (const place of trial.refitted) if (!places.has(place)) yield { path: `${at}/refitted`, reason: `This kind has no place “${place}”.` }
+    for (const place of trial.refitted)
+      if (!places.has(place)) yield { path: `${at}/refitted`, reason: `This kind has no place “${place}”.` }
     for (const [place, pack] of Object.entries(trial.packs)) {
       for (const [p, piece] of (pack ?? []).entries()) {
         if (!lots.has(piece.lotId)) yield { path: `${at}/packs/${place}/${p}/lotId`, reason: `No lot “${piece.lotId}” in this file.` }
@@ -186,14 +231,30 @@ function* trialFaults(check: CheckDocument, kind: CheckKind, path: string, lots:
       if (reading.at !== undefined && Number.isNaN(Date.parse(reading.at))) yield { path: `${at}/readings/${r}/at`, reason: NO_DATE }
       const point = points.get(reading.point)
       if (!point) yield { path: `${at}/readings/${r}/point`, reason: `This kind has no point “${reading.point}”.` }
-      else if (isPieces(reading) && reading.pieces.some(id => !known.has(id))) yield { path: `${at}/readings/${r}/pieces`, reason: 'A piece taken was never measured.' }
-      else if (!hasForm(reading, ways[point.way].entry)) yield { path: `${at}/readings/${r}`, reason: `This point asks for ${FORM[ways[point.way].entry]}.` }
+      else if (isPieces(reading) && reading.pieces.some(id => !known.has(id)))
+        yield { path: `${at}/readings/${r}/pieces`, reason: 'A piece taken was never measured.' }
+      else if (!hasForm(reading, ways[point.way].entry))
+        yield { path: `${at}/readings/${r}`, reason: `This point asks for ${FORM[ways[point.way].entry]}.` }
     }
   }
 }
 
-const FORM: Readonly<Record<Entry, string>> = { travel: 'start, far and back', figure: 'a figure', pass: 'a figure', range: 'low and high', word: 'a word', pieces: 'the pieces taken' }
-const KEYS: Readonly<Record<Entry, readonly string[]>> = { travel: ['start', 'far', 'back'], figure: ['figure'], pass: ['figure'], range: ['low', 'high'], word: ['word'], pieces: ['pieces'] }
+const FORM: Readonly<Record<Entry, string>> = {
+  travel: 'start, far and back',
+  figure: 'a figure',
+  pass: 'a figure',
+  range: 'low and high',
+  word: 'a word',
+  pieces: 'the pieces taken',
+}
+const KEYS: Readonly<Record<Entry, readonly string[]>> = {
+  travel: ['start', 'far', 'back'],
+  figure: ['figure'],
+  pass: ['figure'],
+  range: ['low', 'high'],
+  word: ['word'],
+  pieces: ['pieces'],
+}
 /** All figures of its form, and none of another. */
 function hasForm(reading: Reading, entry: Entry): boolean {
   const own = KEYS[entry]

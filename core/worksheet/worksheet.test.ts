@@ -30,8 +30,17 @@ describe('the worksheet', () => {
     const answer = evaluateWorksheet(good.worksheet)
     expect(answer.checks).toHaveLength(4)
     expect(JSON.parse(JSON.stringify(answer))).toEqual(answer)
-    expect(answer.checks.find(c => c.id === 'launch-input')).toMatchObject({ word: 'Loose', headline: 'play', gauge: { answer: 'wide' }, places: [{ id: 'pack', choice: { proven: true, fallback: false } }] })
-    expect(answer.checks.find(c => c.id === 'launch-idler')).toMatchObject({ word: 'To do', results: [{ id: 'play', estimate: null }], places: [{ proposals: [] }] })
+    expect(answer.checks.find(c => c.id === 'launch-input')).toMatchObject({
+      word: 'Loose',
+      headline: 'play',
+      gauge: { answer: 'wide' },
+      places: [{ id: 'pack', choice: { proven: true, fallback: false } }],
+    })
+    expect(answer.checks.find(c => c.id === 'launch-idler')).toMatchObject({
+      word: 'To do',
+      results: [{ id: 'play', estimate: null }],
+      places: [{ proposals: [] }],
+    })
   })
   it('says what is wrong with a text', () => {
     expect(faultOf('')!.reason).toContain('not a JSON file')
@@ -42,19 +51,63 @@ describe('the worksheet', () => {
   })
   it.each<[string, string, (sheet: typeof launch) => void]>([
     ['an id used twice', 'jobs', sheet => void sheet.jobs.push(structuredClone(sheet.jobs[0]!))],
-    ['a point no kind has', 'jobs/0/checks/0/trials/0/readings/0/point', (sheet) => { sheet.jobs[0]!.checks[0]!.trials[0]!.readings[0]!.point = 'nose' }],
-    ['a kind of a later version', 'jobs/0/checks/0/kind', (sheet) => { sheet.jobs[0]!.checks[0]!.kind = 'tea' }],
-    ['a choice that is none', 'jobs/0/checks/0/setup/pack', (sheet) => { sheet.jobs[0]!.checks[0]!.setup.pack = 'glued' }],
-    ['a day that is none', 'jobs/0/checks/0/trials/0/at', (sheet) => { sheet.jobs[0]!.checks[0]!.trials[0]!.at = '2026-13-40T25:00:00Z' }],
-    ['a tick of no fitting', 'jobs/0/checks/0/ticks/0/trial', (sheet) => { (sheet.jobs[0]!.checks[0]!.ticks[0] as { trial: string | null }).trial = 'ghost' }],
-    ['a negative thickness', 'lots/0/nominal', (sheet) => { sheet.lots[0]!.nominal = -5 }],
-    ['a missing field', 'jobs/0/title', (sheet) => { delete (sheet.jobs[0] as { title?: string }).title }],
+    [
+      'a point no kind has',
+      'jobs/0/checks/0/trials/0/readings/0/point',
+      sheet => {
+        sheet.jobs[0]!.checks[0]!.trials[0]!.readings[0]!.point = 'nose'
+      },
+    ],
+    [
+      'a kind of a later version',
+      'jobs/0/checks/0/kind',
+      sheet => {
+        sheet.jobs[0]!.checks[0]!.kind = 'tea'
+      },
+    ],
+    [
+      'a choice that is none',
+      'jobs/0/checks/0/setup/pack',
+      sheet => {
+        sheet.jobs[0]!.checks[0]!.setup.pack = 'glued'
+      },
+    ],
+    [
+      'a day that is none',
+      'jobs/0/checks/0/trials/0/at',
+      sheet => {
+        sheet.jobs[0]!.checks[0]!.trials[0]!.at = '2026-13-40T25:00:00Z'
+      },
+    ],
+    [
+      'a tick of no fitting',
+      'jobs/0/checks/0/ticks/0/trial',
+      sheet => {
+        ;(sheet.jobs[0]!.checks[0]!.ticks[0] as { trial: string | null }).trial = 'ghost'
+      },
+    ],
+    [
+      'a negative thickness',
+      'lots/0/nominal',
+      sheet => {
+        sheet.lots[0]!.nominal = -5
+      },
+    ],
+    [
+      'a missing field',
+      'jobs/0/title',
+      sheet => {
+        delete (sheet.jobs[0] as { title?: string }).title
+      },
+    ],
   ])('says where: %s', (_what, path, change) => expect(faultOf(changed(change))!.path).toBe(path))
 
   it('never throws, whatever it is given (property)', () => {
-    fc.assert(fc.property(fc.jsonValue(), fc.constantFrom('lots', 'jobs', 'version', 'format'), (value, key) => {
-      expect(checkWorksheet({ ...launch, [key]: value }).ok).toBeTypeOf('boolean')
-      expect(checkWorksheet(value).ok).toBe(false)
-    }))
+    fc.assert(
+      fc.property(fc.jsonValue(), fc.constantFrom('lots', 'jobs', 'version', 'format'), (value, key) => {
+        expect(checkWorksheet({ ...launch, [key]: value }).ok).toBeTypeOf('boolean')
+        expect(checkWorksheet(value).ok).toBe(false)
+      }),
+    )
   })
 })

@@ -10,7 +10,7 @@ export const WORKSHEET_LARGEST = 4_000_000
 
 export interface WorksheetJob {
   readonly id: string
-  readonly unit: { readonly name: string, readonly description: string }
+  readonly unit: { readonly name: string; readonly description: string }
   readonly title: string
   readonly notes: string
   readonly parts: readonly JobPart[]
@@ -29,5 +29,11 @@ export interface Worksheet {
 }
 
 /** @param written  date and time, ISO 8601 */
-export const writeWorksheet = (jobs: readonly WorksheetJob[], lots: readonly Lot[], written: string): Worksheet =>
-  ({ format: WORKSHEET_FORMAT, version: WORKSHEET_VERSION, written, core: CORE_VERSION, lots, jobs })
+export const writeWorksheet = (jobs: readonly WorksheetJob[], lots: readonly Lot[], written: string): Worksheet => ({
+  format: WORKSHEET_FORMAT,
+  version: WORKSHEET_VERSION,
+  written,
+  core: CORE_VERSION,
+  lots,
+  jobs,
+})

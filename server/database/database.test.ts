@@ -26,7 +26,7 @@ describe('the database', () => {
     const { migrate } = await import('./migrate')
     const lite = await PGlite.create()
     await migrate(lite, migrations)
-    await lite.query('INSERT INTO migration (name) VALUES (\'9999_later.sql\')')
+    await lite.query("INSERT INTO migration (name) VALUES ('9999_later.sql')")
     await expect(migrate(lite, migrations)).rejects.toThrow('written by a newer Finitum')
     await lite.close()
   })
@@ -35,17 +35,40 @@ describe('the database', () => {
     const { migrate } = await import('./migrate')
     const lite = await PGlite.create()
     await expect(migrate(lite, new Map([['0001_a.sql', 'CREATE TABLE a (x int); CREATE TABLE b (y nonsense);']]))).rejects.toThrow()
-    expect((await lite.query('SELECT 1 FROM pg_tables WHERE tablename = \'a\'')).rows).toEqual([])
+    expect((await lite.query("SELECT 1 FROM pg_tables WHERE tablename = 'a'")).rows).toEqual([])
     await lite.close()
   })
-  it.each(['reading', 'movement', 'trial', 'trial_piece', 'sign_off', 'event', 'step_tick', 'limit_set'])('rows of %s are never changed or removed', async (table) => {
-    await expect(db.rows(`DELETE FROM ${table}`)).rejects.toThrow(/never changed/)
-    expect((await db.rows(`SELECT 1 FROM ${table}`)).length).toBeGreaterThan(0)
-  })
+  it.each(['reading', 'movement', 'trial', 'trial_piece', 'sign_off', 'event', 'step_tick', 'limit_set'])(
+    'rows of %s are never changed or removed',
+    async table => {
+      await expect(db.rows(`DELETE FROM ${table}`)).rejects.toThrow(/never changed/)
+      expect((await db.rows(`SELECT 1 FROM ${table}`)).length).toBeGreaterThan(0)
+    },
+  )
   it('keeps lengths whole, whatever their size', async () => {
-    await insertLot(db, { id: 'long', family: 'bars', nominal: nm(999_999_999), measured: nm(1), tolerance: { plus: nm(254), minus: nm(0) }, reserved: 2, mark: 'é', colour: '', tags: ['a', 'b'], cost: 5, leadDays: 12, shape: 'stepped' })
+    await insertLot(db, {
+      id: 'long',
+      family: 'bars',
+      nominal: nm(999_999_999),
+      measured: nm(1),
+      tolerance: { plus: nm(254), minus: nm(0) },
+      reserved: 2,
+      mark: 'é',
+      colour: '',
+      tags: ['a', 'b'],
+      cost: 5,
+      leadDays: 12,
+      shape: 'stepped',
+    })
     await insertMovement(db, { id: 'm-long', lotId: 'long', change: 3, why: 'take-in', note: '' })
-    expect((await allLots(db)).find(lot => lot.id === 'long')).toMatchObject({ nominal: 999_999_999, measured: 1, tolerance: { plus: 254, minus: 0 }, onHand: 3, reserved: 2, tags: ['a', 'b'] })
+    expect((await allLots(db)).find(lot => lot.id === 'long')).toMatchObject({
+      nominal: 999_999_999,
+      measured: 1,
+      tolerance: { plus: 254, minus: 0 },
+      onHand: 3,
+      reserved: 2,
+      tags: ['a', 'b'],
+    })
   })
 })
 
@@ -53,17 +76,43 @@ describe('fitting a pack', () => {
   it('moves stock with the fitting, or not at all', async () => {
     const before = await allLots(db)
     const view = await checkView(db, 'launch-input')
-    const tooMany = { op: 'f1', version: view.version, trialId: 't1', packs: [{ place: 'pack', pieces: [{ lotId: 'cover-20', count: 2 }] }] }
+    const tooMany = {
+      op: 'f1',
+      version: view.version,
+      trialId: 't1',
+      packs: [{ place: 'pack', pieces: [{ lotId: 'cover-20', count: 2 }] }],
+    }
     await expect(fitPack(db, 'launch-input', tooMany)).rejects.toThrow('There is only 1 of 20.0 thou in the drawer; this needs 2.')
     expect(await allLots(db)).toEqual(before)
     expect((await checkView(db, 'launch-input')).version).toBe(view.version)
 
-    const fitted = await fitPack(db, 'launch-input', { op: 'f2', version: view.version, trialId: 't1', packs: [{ place: 'pack', pieces: [{ lotId: 'cover-20', count: 1 }, { lotId: 'cover-8', count: 1 }] }] })
+    const fitted = await fitPack(db, 'launch-input', {
+      op: 'f2',
+      version: view.version,
+      trialId: 't1',
+      packs: [
+        {
+          place: 'pack',
+          pieces: [
+            { lotId: 'cover-20', count: 1 },
+            { lotId: 'cover-8', count: 1 },
+          ],
+        },
+      ],
+    })
     expect(fitted.document.trials).toHaveLength(2)
-    expect(fitted.document.trials[1]!.predicted.play!.play).toBeCloseTo((thou(22) + thou(22.4) + thou(22.1)) / 3 - thou(45.8) + thou(28), -1)
+    expect(fitted.document.trials[1]!.predicted.play!.play).toBeCloseTo(
+      (thou(22) + thou(22.4) + thou(22.1)) / 3 - thou(45.8) + thou(28),
+      -1,
+    )
     const count = async (id: string) => (await allLots(db)).find(lot => lot.id === id)!.onHand
     const had = (id: string) => before.find(lot => lot.id === id)!.onHand
-    expect([await count('cover-20'), await count('cover-8'), await count('cover-12'), await count('cover-3')]).toEqual([had('cover-20') - 1, had('cover-8'), had('cover-12') + 1, had('cover-3') + 2])
+    expect([await count('cover-20'), await count('cover-8'), await count('cover-12'), await count('cover-3')]).toEqual([
+      had('cover-20') - 1,
+      had('cover-8'),
+      had('cover-12') + 1,
+      had('cover-3') + 2,
+    ])
     const again = await fitPack(db, 'launch-input', { op: 'f2', version: view.version, trialId: 't1', packs: [] })
     expect(again.version).toBe(fitted.version)
     expect(await count('cover-20')).toBe(had('cover-20') - 1)
@@ -82,7 +131,10 @@ describe('files', () => {
     await other.close()
   })
   it('a worksheet that clashes half-way leaves nothing of itself', async () => {
-    const count = async () => (await db.rows<{ n: number }>('SELECT (SELECT count(*) FROM job) + (SELECT count(*) FROM checks) + (SELECT count(*) FROM lot) AS n'))[0]!.n
+    const count = async () =>
+      (
+        await db.rows<{ n: number }>('SELECT (SELECT count(*) FROM job) + (SELECT count(*) FROM checks) + (SELECT count(*) FROM lot) AS n')
+      )[0]!.n
     const before = await count()
     const sheet = JSON.parse(demo('2-fire-pump.worksheet.json')) as { jobs: { checks: { id: string }[] }[] }
     sheet.jobs[0]!.checks[1]!.id = 'launch-idler'

@@ -23,7 +23,8 @@ const demo = (name: string) => readFileSync(new URL(`../../demo/${name}`, import
 let db: Database
 beforeAll(async () => {
   db = await openDatabase(undefined, migrations)
-  for (const name of ['6-mail-launch-engine', '7-fire-pump-flywheel', '9-post-motorcycle-engine']) await importWorksheet(db, demo(`${name}.worksheet.json`), false)
+  for (const name of ['6-mail-launch-engine', '7-fire-pump-flywheel', '9-post-motorcycle-engine'])
+    await importWorksheet(db, demo(`${name}.worksheet.json`), false)
 })
 afterAll(() => db.close())
 const faultOf = async (work: Promise<unknown>) => {
@@ -46,13 +47,21 @@ describe('data of the first version', () => {
       INSERT INTO pack_listing (trial_id) VALUES ('t2'); INSERT INTO trial_piece SELECT id, 'l', 2 FROM pack_listing;
       INSERT INTO series (trial_id, gauge_id) VALUES ('t2', 'dial-thou'); INSERT INTO reading (id, series_id, point, start_nm, far_nm, back_nm, at) SELECT 'r', id, 'travel', 0, 101600, 0, '2026-05-04T09:00:00Z' FROM series;`)
     await migrate(lite, migrations)
-    const sql = { rows: async <Row>(statement: string, values: readonly unknown[] = []) => (await lite.query<Row>(statement, [...values])).rows }
+    const sql = {
+      rows: async <Row>(statement: string, values: readonly unknown[] = []) => (await lite.query<Row>(statement, [...values])).rows,
+    }
     const { document, lots } = await checkView(sql, 'c')
     expect(document.limits.sets.play!.book).toMatchObject({ lower: 76_200, upper: 152_400 })
     expect(document.gauges['dial-indicator']!.id).toBe('dial-thou')
-    expect(document.trials).toMatchObject([{ refitted: [], predicted: {} }, { refitted: ['pack'], packs: { pack: [{ lotId: 'l', count: 2 }] }, predicted: { play: { play: 100_000, uOwn: 4_000 } } }])
+    expect(document.trials).toMatchObject([
+      { refitted: [], predicted: {} },
+      { refitted: ['pack'], packs: { pack: [{ lotId: 'l', count: 2 }] }, predicted: { play: { play: 100_000, uOwn: 4_000 } } },
+    ])
     expect(Object.keys(document.parts)).toEqual(['bearing', 'housing', 'shaft'])
-    expect(evaluateCheck(document, lots)).toMatchObject({ state: 'stale', headline: { stale: 'new bearing', estimate: { value: 101_600 } } })
+    expect(evaluateCheck(document, lots)).toMatchObject({
+      state: 'stale',
+      headline: { stale: 'new bearing', estimate: { value: 101_600 } },
+    })
     expect((await sql.rows<{ word: string }>('SELECT word FROM checks'))[0]!.word).toBe('Loose')
     await expect(lite.query('DELETE FROM prediction')).rejects.toThrow('never changed')
     await lite.close()
@@ -64,41 +73,97 @@ describe('readings in their forms', () => {
     const before = await checkView(db, 'pb-flange')
     const head = { version: before.version, trialId: 'pb-flange-1', point: 'gap', at: '2026-11-25T08:00:00.000Z' }
     const after = await logReading(db, 'pb-flange', { ...head, op: 'g1', id: 'g1', low: nm(340_000), high: nm(350_000), leaves: 3 })
-    expect(after.document.trials[0]!.readings.at(-1)).toEqual({ id: 'g1', point: 'gap', at: head.at, low: 340_000, high: 350_000, leaves: 3 })
+    expect(after.document.trials[0]!.readings.at(-1)).toEqual({
+      id: 'g1',
+      point: 'gap',
+      at: head.at,
+      low: 340_000,
+      high: 350_000,
+      leaves: 3,
+    })
     const next = { ...head, version: after.version }
     expect(await faultOf(logReading(db, 'pb-flange', { ...next, op: 'g2', id: 'g2', figure: nm(5) }))).toMatchObject({ path: 'figure' })
-    expect(await faultOf(logReading(db, 'pb-flange', { ...next, op: 'g3', id: 'g3', low: nm(5), high: nm(4) }))).toMatchObject({ path: 'high', reason: expect.stringContaining('must not be below') })
-    expect(await faultOf(logReading(db, 'pb-flange', { ...next, op: 'g4', id: 'g4', low: nm(5) }))).toMatchObject({ path: 'high', reason: 'A figure is missing.' })
+    expect(await faultOf(logReading(db, 'pb-flange', { ...next, op: 'g3', id: 'g3', low: nm(5), high: nm(4) }))).toMatchObject({
+      path: 'high',
+      reason: expect.stringContaining('must not be below'),
+    })
+    expect(await faultOf(logReading(db, 'pb-flange', { ...next, op: 'g4', id: 'g4', low: nm(5) }))).toMatchObject({
+      path: 'high',
+      reason: 'A figure is missing.',
+    })
     const rods = await checkView(db, 'le-rods')
-    expect(await faultOf(logReading(db, 'le-rods', { ...head, version: rods.version, trialId: 'le-rods-1', point: 'turns-1', op: 'g5', id: 'g5', word: 'hums' }))).toMatchObject({ path: 'word' })
+    expect(
+      await faultOf(
+        logReading(db, 'le-rods', {
+          ...head,
+          version: rods.version,
+          trialId: 'le-rods-1',
+          point: 'turns-1',
+          op: 'g5',
+          id: 'g5',
+          word: 'hums',
+        }),
+      ),
+    ).toMatchObject({ path: 'word' })
   })
   it('a warm pass keeps its temperature and stone; a set only takes pieces that were measured and stand', async () => {
     const before = await checkView(db, 'mr-bigends')
     const head = { trialId: 'mr-bigends-1', at: '2026-11-25T08:00:00.000Z' }
-    const passed = await logReading(db, 'mr-bigends', { ...head, version: before.version, op: 'h1', id: 'h1', point: 'hone-1-front', figure: nm(-12_700), celsius: 24.5, stone: 'fine' })
-    expect(passed.document.trials[0]!.readings.at(-1)).toEqual({ id: 'h1', point: 'hone-1-front', at: head.at, figure: -12_700, celsius: 24.5, stone: 'fine' })
+    const passed = await logReading(db, 'mr-bigends', {
+      ...head,
+      version: before.version,
+      op: 'h1',
+      id: 'h1',
+      point: 'hone-1-front',
+      figure: nm(-12_700),
+      celsius: 24.5,
+      stone: 'fine',
+    })
+    expect(passed.document.trials[0]!.readings.at(-1)).toEqual({
+      id: 'h1',
+      point: 'hone-1-front',
+      at: head.at,
+      figure: -12_700,
+      celsius: 24.5,
+      stone: 'fine',
+    })
     const next = { ...head, version: passed.version }
-    expect(await faultOf(logReading(db, 'mr-bigends', { ...next, op: 'h2', id: 'h2', point: 'bag-A', figure: nm(4_762_500), stone: 'fine' }))).toMatchObject({ path: 'stone' })
-    expect(await faultOf(logReading(db, 'mr-bigends', { ...next, op: 'h3', id: 'h3', point: 'set-1', pieces: ['ghost'] }))).toMatchObject({ path: 'pieces' })
+    expect(
+      await faultOf(logReading(db, 'mr-bigends', { ...next, op: 'h2', id: 'h2', point: 'bag-A', figure: nm(4_762_500), stone: 'fine' })),
+    ).toMatchObject({ path: 'stone' })
+    expect(await faultOf(logReading(db, 'mr-bigends', { ...next, op: 'h3', id: 'h3', point: 'set-1', pieces: ['ghost'] }))).toMatchObject({
+      path: 'pieces',
+    })
     const [first] = before.document.trials[0]!.readings.filter(reading => reading.point === 'bag-B')
     const set = await logReading(db, 'mr-bigends', { ...next, op: 'h4', id: 'h4', point: 'set-2', pieces: [first!.id] })
     expect(set.document.trials[0]!.readings.at(-1)).toMatchObject({ point: 'set-2', pieces: [first!.id] })
     const struck = await voidReading(db, 'mr-bigends', { op: 'h5', version: set.version, readingId: first!.id, reason: 'chipped' })
-    expect(await faultOf(logReading(db, 'mr-bigends', { ...head, version: struck.version, op: 'h6', id: 'h6', point: 'set-2', pieces: [first!.id] }))).toMatchObject({ path: 'pieces' })
+    expect(
+      await faultOf(
+        logReading(db, 'mr-bigends', { ...head, version: struck.version, op: 'h6', id: 'h6', point: 'set-2', pieces: [first!.id] }),
+      ),
+    ).toMatchObject({ path: 'pieces' })
   })
   it('a file whose readings are here under another check is refused with a sentence; as a copy it goes in, its sets with it', async () => {
     const text = demo('6-mail-launch-engine.worksheet.json').replaceAll('launch-engine', 'copy-engine').replaceAll('le-', 'ce-')
-    expect(await faultOf(importWorksheet(db, text, false))).toMatchObject({ path: 'ce-rods', reason: expect.stringContaining('is here already, in another check') })
+    expect(await faultOf(importWorksheet(db, text, false))).toMatchObject({
+      path: 'ce-rods',
+      reason: expect.stringContaining('is here already, in another check'),
+    })
     const { jobIds } = await importWorksheet(db, demo('9-post-motorcycle-engine.worksheet.json'), true)
     const copied = (await exportJob(db, jobIds[0]!)).jobs[0]!.checks[0]!
     expect(evaluateCheck(copied, []).targets).toHaveLength(4)
   })
   it('rollers of a bag and passes of honing are no repeats: they teach nothing of a gauge', async () => {
-    const other = await importWorksheet(db, demo('9-post-motorcycle-engine.worksheet.json').replaceAll('moto-engine', 'moto-two').replaceAll('mr-', 'mt-'), false)
+    const other = await importWorksheet(
+      db,
+      demo('9-post-motorcycle-engine.worksheet.json').replaceAll('moto-engine', 'moto-two').replaceAll('mr-', 'mt-'),
+      false,
+    )
     expect(other).toBeTruthy()
     expect((await checkView(db, 'mt-bigends')).document.history).toEqual({})
   })
-  it.each(['launch-engine', 'moto-engine'])('a whole engine goes out and reads back the same: %s', async (job) => {
+  it.each(['launch-engine', 'moto-engine'])('a whole engine goes out and reads back the same: %s', async job => {
     const sheet = await exportJob(db, job)
     const other = await openDatabase(undefined, migrations)
     await importWorksheet(other, JSON.stringify(sheet), false)
@@ -111,7 +176,17 @@ describe('readings in their forms', () => {
 
 describe('a piece made for a place', () => {
   const command = async (op: string) => ({ op, version: (await checkView(db, 'pb-flange')).version })
-  const begin = async (op: string, more: object = {}) => beginLap(db, 'pb-flange', { ...await command(op), id: op, place: 'flange', lotId: 'flange-50', target: nm(470_000), low: nm(460_000), high: nm(480_000), ...more })
+  const begin = async (op: string, more: object = {}) =>
+    beginLap(db, 'pb-flange', {
+      ...(await command(op)),
+      id: op,
+      place: 'flange',
+      lotId: 'flange-50',
+      target: nm(470_000),
+      low: nm(460_000),
+      high: nm(480_000),
+      ...more,
+    })
   const onHand = async (id: string) => (await allLots(db)).find(lot => lot.id === id)!.onHand
   const four = [470_000, 471_000, 470_000, 469_000].map(nm)
   it('takes one out of the drawer, and comes back measured, kept for its place; the record goes out and in with the check', async () => {
@@ -119,28 +194,44 @@ describe('a piece made for a place', () => {
     await begin('w1')
     expect(await onHand('flange-50')).toBe(1)
     expect(await faultOf(begin('w2'))).toMatchObject({ reason: expect.stringContaining('being made already') })
-    expect(await faultOf(endLap(db, 'pb-flange', { ...await command('w3'), lapId: 'w1', made: true }))).toMatchObject({ reason: expect.stringContaining('Measure it first') })
-    await logLapPass(db, 'pb-flange', { ...await command('w4'), lapId: 'w1', id: 'w4', figures: four, at: '2026-11-25T08:00:00.000Z' })
-    const { document, lots, reserves } = await endLap(db, 'pb-flange', { ...await command('w5'), lapId: 'w1', made: true })
+    expect(await faultOf(endLap(db, 'pb-flange', { ...(await command('w3')), lapId: 'w1', made: true }))).toMatchObject({
+      reason: expect.stringContaining('Measure it first'),
+    })
+    await logLapPass(db, 'pb-flange', { ...(await command('w4')), lapId: 'w1', id: 'w4', figures: four, at: '2026-11-25T08:00:00.000Z' })
+    const { document, lots, reserves } = await endLap(db, 'pb-flange', { ...(await command('w5')), lapId: 'w1', made: true })
     expect(document.laps).toMatchObject([{ id: 'w1', lotId: 'flange-50', passes: [{ figures: four }], end: { lotId: 'w1' } }])
-    expect(lots.find(lot => lot.id === 'w1')).toMatchObject({ measured: 470_000, onHand: 1, tags: ['made for Crankshaft end play at the flange'] })
+    expect(lots.find(lot => lot.id === 'w1')).toMatchObject({
+      measured: 470_000,
+      onHand: 1,
+      tags: ['made for Crankshaft end play at the flange'],
+    })
     expect(reserves.flange).toEqual([{ lotId: 'w1', count: 1 }])
     const { jobIds } = await importWorksheet(db, JSON.stringify(await exportJob(db, 'pump-bottom')), true)
-    expect((await exportJob(db, jobIds[0]!)).jobs[0]!.checks.flatMap(check => check.laps)).toMatchObject([{ passes: [{ figures: four }], end: { lotId: 'w1' } }])
+    expect((await exportJob(db, jobIds[0]!)).jobs[0]!.checks.flatMap(check => check.laps)).toMatchObject([
+      { passes: [{ figures: four }], end: { lotId: 'w1' } },
+    ])
   })
   it('is refused thicker than it is, from what is not free, and after it is done', async () => {
     expect(await faultOf(begin('w6', { target: nm(600_000) }))).toMatchObject({ path: 'target' })
     expect(await faultOf(begin('w7', { lotId: 'flange-12' }))).toMatchObject({ path: 'lotId' })
     expect(await faultOf(begin('w8', { place: 'ghost' }))).toMatchObject({ path: 'place' })
-    expect(await faultOf(logLapPass(db, 'pb-flange', { ...await command('w9'), lapId: 'w1', id: 'w9', figures: four, at: '2026-11-25T08:00:00.000Z' }))).toMatchObject({ path: 'lapId' })
+    expect(
+      await faultOf(
+        logLapPass(db, 'pb-flange', { ...(await command('w9')), lapId: 'w1', id: 'w9', figures: four, at: '2026-11-25T08:00:00.000Z' }),
+      ),
+    ).toMatchObject({ path: 'lapId' })
     await begin('w10')
-    expect((await endLap(db, 'pb-flange', { ...await command('w11'), lapId: 'w10', made: false })).document.laps.at(-1)!.end).toEqual({ lotId: null })
+    expect((await endLap(db, 'pb-flange', { ...(await command('w11')), lapId: 'w10', made: false })).document.laps.at(-1)!.end).toEqual({
+      lotId: null,
+    })
   })
 })
 
 describe('a replaced part', () => {
   it('is refused without its reason’s part, and is said once', async () => {
-    expect(await faultOf(replacePart(db, 'launch-engine', { op: 'p0', part: 'ghost', reason: 'x', by: 'T' }))).toMatchObject({ path: 'part' })
+    expect(await faultOf(replacePart(db, 'launch-engine', { op: 'p0', part: 'ghost', reason: 'x', by: 'T' }))).toMatchObject({
+      path: 'part',
+    })
     const part = (await jobView(db, 'launch-engine')).parts.find(p => p.name === 'Crankshaft')!
     expect(part.checks).toContain('Main bearings')
     const change = { op: 'p1', part: part.id, reason: 'reground', by: 'T. Marl' }
@@ -159,25 +250,56 @@ describe('a replaced part', () => {
 
 describe('the register of gauges', () => {
   it('takes, changes and zeroes a gauge; null takes away what it may be without', async () => {
-    const all = await createGauge(db, { op: 'n1', id: 'm9', kind: 'micrometer', fields: { name: 'M-9', range: { low: nm(1), high: nm(9) }, due: '2026-12-01' } })
-    expect(all.find(gauge => gauge.id === 'm9')).toMatchObject({ name: 'M-9', due: '2026-12-01', range: { low: 1, high: 9 }, version: 1, uses: 0 })
-    const changed = await changeGauge(db, 'm9', { op: 'n2', version: 1, fields: { due: null as never, range: null as never, name: null as never, graduation: nm(1_000) } })
+    const all = await createGauge(db, {
+      op: 'n1',
+      id: 'm9',
+      kind: 'micrometer',
+      fields: { name: 'M-9', range: { low: nm(1), high: nm(9) }, due: '2026-12-01' },
+    })
+    expect(all.find(gauge => gauge.id === 'm9')).toMatchObject({
+      name: 'M-9',
+      due: '2026-12-01',
+      range: { low: 1, high: 9 },
+      version: 1,
+      uses: 0,
+    })
+    const changed = await changeGauge(db, 'm9', {
+      op: 'n2',
+      version: 1,
+      fields: { due: null as never, range: null as never, name: null as never, graduation: nm(1_000) },
+    })
     expect(changed.find(gauge => gauge.id === 'm9')).toMatchObject({ name: 'M-9', due: null, range: null, graduation: 1_000, version: 2 })
-    expect((await markZeroed(db, 'm9', { on: '2026-11-25' })).find(gauge => gauge.id === 'm9')).toMatchObject({ zeroedOn: '2026-11-25', version: 2 })
+    expect((await markZeroed(db, 'm9', { on: '2026-11-25' })).find(gauge => gauge.id === 'm9')).toMatchObject({
+      zeroedOn: '2026-11-25',
+      version: 2,
+    })
     await expect(changeGauge(db, 'm9', { op: 'n3', version: 1, fields: { name: 'late' } })).rejects.toThrow('changed elsewhere')
-    expect(await faultOf(changeGauge(db, 'm9', { op: 'n4', version: 2, fields: { range: { low: nm(9), high: nm(1) } } }))).toMatchObject({ path: 'fields.range' })
+    expect(await faultOf(changeGauge(db, 'm9', { op: 'n4', version: 2, fields: { range: { low: nm(9), high: nm(1) } } }))).toMatchObject({
+      path: 'fields.range',
+    })
   })
   it('keeps the kit of a bore gauge, and of no other', async () => {
     const kit = { anvils: [{ name: 'A', low: nm(10), high: nm(20) }], washers: [{ name: 'w', length: nm(5), missing: true }] }
     const all = await keepBoreKit(db, 'bore-b1', { op: 'k1', version: 1, ...kit })
     expect(all.find(gauge => gauge.id === 'bore-b1')).toMatchObject({ kit, version: 2 })
-    expect(await faultOf(keepBoreKit(db, 'bore-b1', { op: 'k2', version: 2, anvils: [{ name: 'A', low: nm(9), high: nm(3) }], washers: [] }))).toMatchObject({ path: 'anvils.0' })
+    expect(
+      await faultOf(keepBoreKit(db, 'bore-b1', { op: 'k2', version: 2, anvils: [{ name: 'A', low: nm(9), high: nm(3) }], washers: [] })),
+    ).toMatchObject({ path: 'anvils.0' })
     await expect(keepBoreKit(db, 'm9', { op: 'k3', version: 2, ...kit })).rejects.toThrow('Only a bore gauge')
   })
   it('a new check gets a gauge of each kind it needs, and its parts', async () => {
-    const view = await createCheck(db, 'launch-engine', { op: 'c1', id: 'new-rods', kind: 'bearing-clearance', settings: { setup: { bearings: 'rods', positions: '2' } } })
+    const view = await createCheck(db, 'launch-engine', {
+      op: 'c1',
+      id: 'new-rods',
+      kind: 'bearing-clearance',
+      settings: { setup: { bearings: 'rods', positions: '2' } },
+    })
     expect(Object.keys(view.document.gauges).sort()).toEqual(['bore-gauge', 'micrometer'])
     expect(Object.keys(view.document.parts)).toContain('rod-2')
-    expect(await faultOf(createCheck(db, 'launch-engine', { op: 'c2', id: 'bad', kind: 'bearing-clearance', settings: { setup: { positions: '0' } } }))).toMatchObject({ path: 'settings.setup.positions' })
+    expect(
+      await faultOf(
+        createCheck(db, 'launch-engine', { op: 'c2', id: 'bad', kind: 'bearing-clearance', settings: { setup: { positions: '0' } } }),
+      ),
+    ).toMatchObject({ path: 'settings.setup.positions' })
   })
 })

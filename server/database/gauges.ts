@@ -5,13 +5,46 @@ import type { Gauge, GaugeKind } from '#core/reading/gauge'
 import type { LengthUnit, Nm } from '#core/quantity/length'
 import type { Sql } from './client'
 
-interface GaugeRow { id: string, name: string, kind: string, unit: string, graduation: number, readable_fraction: number, permissible_error: number, repeatability: number, hysteresis: number, range_per_turn: number | null, range_low: number | null, range_high: number | null, sense: Gauge['sense'], sizes: Nm[], widest_nm: Nm | null, last_check: string | null, due: string | null, zeroed_on: string | null, version: number }
+interface GaugeRow {
+  id: string
+  name: string
+  kind: string
+  unit: string
+  graduation: number
+  readable_fraction: number
+  permissible_error: number
+  repeatability: number
+  hysteresis: number
+  range_per_turn: number | null
+  range_low: number | null
+  range_high: number | null
+  sense: Gauge['sense']
+  sizes: Nm[]
+  widest_nm: Nm | null
+  last_check: string | null
+  due: string | null
+  zeroed_on: string | null
+  version: number
+}
 
 const gaugeOf = (row: GaugeRow): Gauge => ({
-  id: row.id, name: row.name, kind: row.kind as GaugeKind, unit: row.unit as LengthUnit, graduation: row.graduation as Nm, readableFraction: row.readable_fraction,
-  permissibleError: row.permissible_error as Nm, repeatability: row.repeatability as Nm, hysteresis: row.hysteresis as Nm, rangePerTurn: row.range_per_turn as Nm | null,
+  id: row.id,
+  name: row.name,
+  kind: row.kind as GaugeKind,
+  unit: row.unit as LengthUnit,
+  graduation: row.graduation as Nm,
+  readableFraction: row.readable_fraction,
+  permissibleError: row.permissible_error as Nm,
+  repeatability: row.repeatability as Nm,
+  hysteresis: row.hysteresis as Nm,
+  rangePerTurn: row.range_per_turn as Nm | null,
   range: row.range_low === null || row.range_high === null ? null : { low: row.range_low as Nm, high: row.range_high as Nm },
-  sense: row.sense, sizes: row.sizes, widest: row.widest_nm, lastCheck: row.last_check, due: row.due, zeroedOn: row.zeroed_on,
+  sense: row.sense,
+  sizes: row.sizes,
+  widest: row.widest_nm,
+  lastCheck: row.last_check,
+  due: row.due,
+  zeroedOn: row.zeroed_on,
 })
 
 const REGISTERED = `SELECT g.*, k.kit, (SELECT count(*) FROM check_gauge c WHERE c.gauge_id = g.id)::integer AS uses FROM gauge g LEFT JOIN bore_kit k ON k.gauge_id = g.id`
@@ -19,20 +52,49 @@ type RegisteredRow = GaugeRow & Pick<RegisteredGauge, 'kit' | 'uses'>
 const registered = (row: RegisteredRow): RegisteredGauge => ({ ...gaugeOf(row), version: row.version, kit: row.kit, uses: row.uses })
 
 export const allGauges = async (sql: Sql) => (await sql.rows<RegisteredRow>(`${REGISTERED} ORDER BY g.kind, g.name, g.id`)).map(registered)
-export const gaugeById = async (sql: Sql, id: string) => (await sql.rows<RegisteredRow>(`${REGISTERED} WHERE g.id = $1`, [id])).map(registered)[0]
-export const keepKit = (sql: Sql, gaugeId: string, kit: BoreKit) => sql.rows('INSERT INTO bore_kit (gauge_id, kit) VALUES ($1,$2) ON CONFLICT (gauge_id) DO UPDATE SET kit = $2', [gaugeId, JSON.stringify(kit)])
+export const gaugeById = async (sql: Sql, id: string) =>
+  (await sql.rows<RegisteredRow>(`${REGISTERED} WHERE g.id = $1`, [id])).map(registered)[0]
+export const keepKit = (sql: Sql, gaugeId: string, kit: BoreKit) =>
+  sql.rows('INSERT INTO bore_kit (gauge_id, kit) VALUES ($1,$2) ON CONFLICT (gauge_id) DO UPDATE SET kit = $2', [
+    gaugeId,
+    JSON.stringify(kit),
+  ])
 
-const values = (g: Gauge) => [g.id, g.name, g.kind, g.unit, g.graduation, g.readableFraction, g.permissibleError, g.repeatability, g.hysteresis, g.rangePerTurn, g.lastCheck, g.range?.low ?? null, g.range?.high ?? null, g.sense, JSON.stringify(g.sizes), g.due, g.zeroedOn, g.widest]
+const values = (g: Gauge) => [
+  g.id,
+  g.name,
+  g.kind,
+  g.unit,
+  g.graduation,
+  g.readableFraction,
+  g.permissibleError,
+  g.repeatability,
+  g.hysteresis,
+  g.rangePerTurn,
+  g.lastCheck,
+  g.range?.low ?? null,
+  g.range?.high ?? null,
+  g.sense,
+  JSON.stringify(g.sizes),
+  g.due,
+  g.zeroedOn,
+  g.widest,
+]
 
 /** Adds a gauge; one that is known by its id stays as it is. True when it was added. */
 export async function insertGauge(sql: Sql, gauge: Gauge): Promise<boolean> {
   const added = await sql.rows(
-    'INSERT INTO gauge (id, name, kind, unit, graduation, readable_fraction, permissible_error, repeatability, hysteresis, range_per_turn, last_check, range_low, range_high, sense, sizes, due, zeroed_on, widest_nm) VALUES ($1,$2,$3,$4,$5,$6,$7,$8,$9,$10,$11,$12,$13,$14,$15,$16,$17,$18) ON CONFLICT (id) DO NOTHING RETURNING id', values(gauge))
+    'INSERT INTO gauge (id, name, kind, unit, graduation, readable_fraction, permissible_error, repeatability, hysteresis, range_per_turn, last_check, range_low, range_high, sense, sizes, due, zeroed_on, widest_nm) VALUES ($1,$2,$3,$4,$5,$6,$7,$8,$9,$10,$11,$12,$13,$14,$15,$16,$17,$18) ON CONFLICT (id) DO NOTHING RETURNING id',
+    values(gauge),
+  )
   return added.length > 0
 }
 
-export const updateGauge = (sql: Sql, gauge: Gauge) => sql.rows(
-  'UPDATE gauge SET name=$2, kind=$3, unit=$4, graduation=$5, readable_fraction=$6, permissible_error=$7, repeatability=$8, hysteresis=$9, range_per_turn=$10, last_check=$11, range_low=$12, range_high=$13, sense=$14, sizes=$15, due=$16, zeroed_on=$17, widest_nm=$18, version = version + 1 WHERE id=$1', values(gauge))
+export const updateGauge = (sql: Sql, gauge: Gauge) =>
+  sql.rows(
+    'UPDATE gauge SET name=$2, kind=$3, unit=$4, graduation=$5, readable_fraction=$6, permissible_error=$7, repeatability=$8, hysteresis=$9, range_per_turn=$10, last_check=$11, range_low=$12, range_high=$13, sense=$14, sizes=$15, due=$16, zeroed_on=$17, widest_nm=$18, version = version + 1 WHERE id=$1',
+    values(gauge),
+  )
 
 /** The gauges in use on a check, by kind. */
 export async function gaugesOfCheck(sql: Sql, checkId: string): Promise<CheckDocument['gauges']> {
@@ -40,5 +102,8 @@ export async function gaugesOfCheck(sql: Sql, checkId: string): Promise<CheckDoc
   return Object.fromEntries(rows.map(row => [row.kind, gaugeOf(row)]))
 }
 
-export const useGauge = (sql: Sql, checkId: string, gauge: Pick<Gauge, 'id' | 'kind'>) => sql.rows(
-  'INSERT INTO check_gauge (check_id, kind, gauge_id) VALUES ($1,$2,$3) ON CONFLICT (check_id, kind) DO UPDATE SET gauge_id = $3', [checkId, gauge.kind, gauge.id])
+export const useGauge = (sql: Sql, checkId: string, gauge: Pick<Gauge, 'id' | 'kind'>) =>
+  sql.rows(
+    'INSERT INTO check_gauge (check_id, kind, gauge_id) VALUES ($1,$2,$3) ON CONFLICT (check_id, kind) DO UPDATE SET gauge_id = $3',
+    [checkId, gauge.kind, gauge.id],
+  )

@@ -9,10 +9,11 @@ export async function migrate(lite: PGlite, migrations: ReadonlyMap<string, stri
   await lite.exec('CREATE TABLE IF NOT EXISTS migration (name text PRIMARY KEY, at timestamptz NOT NULL DEFAULT now())')
   const done = new Set((await lite.query<{ name: string }>('SELECT name FROM migration')).rows.map(row => row.name))
   const unknown = [...done].filter(name => !migrations.has(name))
-  if (unknown.length > 0) throw new Error('This data folder was written by a newer Finitum. Start that version, or use another folder (FINITUM_DATA).')
+  if (unknown.length > 0)
+    throw new Error('This data folder was written by a newer Finitum. Start that version, or use another folder (FINITUM_DATA).')
   for (const name of [...migrations.keys()].sort()) {
     if (done.has(name)) continue
-    await lite.transaction(async (transaction) => {
+    await lite.transaction(async transaction => {
       await transaction.exec(migrations.get(name)!)
       await transaction.query('INSERT INTO migration (name) VALUES ($1)', [name])
     })

@@ -3,37 +3,111 @@ import type { Nm } from '#core/quantity/length'
 import type { LotUse } from '#shared/types'
 import type { Sql } from './client'
 
-interface LotRow { id: string, family: string, nominal_nm: number, measured_nm: number | null, tolerance_plus_nm: number | null, tolerance_minus_nm: number | null, kept: number, mark: string, colour: string, tags: string[], cost: number | null, lead_days: number | null, shape: Lot['shape'], version: number, on_hand: number }
+interface LotRow {
+  id: string
+  family: string
+  nominal_nm: number
+  measured_nm: number | null
+  tolerance_plus_nm: number | null
+  tolerance_minus_nm: number | null
+  kept: number
+  mark: string
+  colour: string
+  tags: string[]
+  cost: number | null
+  lead_days: number | null
+  shape: Lot['shape']
+  version: number
+  on_hand: number
+}
 
 const lotOf = (row: LotRow): Lot & { version: number } => ({
-  id: row.id, family: row.family, nominal: row.nominal_nm as Nm, measured: row.measured_nm as Nm | null,
+  id: row.id,
+  family: row.family,
+  nominal: row.nominal_nm as Nm,
+  measured: row.measured_nm as Nm | null,
   tolerance: row.tolerance_plus_nm === null ? null : { plus: row.tolerance_plus_nm as Nm, minus: (row.tolerance_minus_nm ?? 0) as Nm },
-  onHand: Math.max(0, Number(row.on_hand)), reserved: row.kept, mark: row.mark, colour: row.colour, tags: row.tags, cost: row.cost, leadDays: row.lead_days, shape: row.shape, version: row.version,
+  onHand: Math.max(0, Number(row.on_hand)),
+  reserved: row.kept,
+  mark: row.mark,
+  colour: row.colour,
+  tags: row.tags,
+  cost: row.cost,
+  leadDays: row.lead_days,
+  shape: row.shape,
+  version: row.version,
 })
 
 const WITH_COUNT = 'SELECT lot.*, COALESCE((SELECT sum(change) FROM movement WHERE lot_id = lot.id), 0)::integer AS on_hand FROM lot'
 
-export const allLots = async (sql: Sql) => (await sql.rows<LotRow>(`${WITH_COUNT} ORDER BY family, nominal_nm, measured_nm NULLS LAST, id`)).map(lotOf)
+export const allLots = async (sql: Sql) =>
+  (await sql.rows<LotRow>(`${WITH_COUNT} ORDER BY family, nominal_nm, measured_nm NULLS LAST, id`)).map(lotOf)
 export const lotById = async (sql: Sql, id: string) => (await sql.rows<LotRow>(`${WITH_COUNT} WHERE lot.id = $1`, [id])).map(lotOf)[0]
 
 /** A new lot with nothing on hand; one that is known by its id stays as it is. True when it was added. */
 export async function insertLot(sql: Sql, lot: Omit<Lot, 'onHand'>): Promise<boolean> {
   const added = await sql.rows(
     'INSERT INTO lot (id, family, nominal_nm, measured_nm, tolerance_plus_nm, tolerance_minus_nm, kept, mark, colour, tags, cost, shape, lead_days) VALUES ($1,$2,$3,$4,$5,$6,$7,$8,$9,$10,$11,$12,$13) ON CONFLICT (id) DO NOTHING RETURNING id',
-    [lot.id, lot.family, lot.nominal, lot.measured, lot.tolerance?.plus ?? null, lot.tolerance?.minus ?? null, lot.reserved, lot.mark, lot.colour, JSON.stringify(lot.tags), lot.cost, lot.shape, lot.leadDays])
+    [
+      lot.id,
+      lot.family,
+      lot.nominal,
+      lot.measured,
+      lot.tolerance?.plus ?? null,
+      lot.tolerance?.minus ?? null,
+      lot.reserved,
+      lot.mark,
+      lot.colour,
+      JSON.stringify(lot.tags),
+      lot.cost,
+      lot.shape,
+      lot.leadDays,
+    ],
+  )
   return added.length > 0
 }
 
-export const updateLot = (sql: Sql, lot: Omit<Lot, 'onHand'>) => sql.rows(
-  'UPDATE lot SET family = $2, nominal_nm = $3, measured_nm = $4, tolerance_plus_nm = $5, tolerance_minus_nm = $6, kept = $7, mark = $8, colour = $9, tags = $10, cost = $11, shape = $12, lead_days = $13, version = version + 1 WHERE id = $1',
-  [lot.id, lot.family, lot.nominal, lot.measured, lot.tolerance?.plus ?? null, lot.tolerance?.minus ?? null, lot.reserved, lot.mark, lot.colour, JSON.stringify(lot.tags), lot.cost, lot.shape, lot.leadDays])
+export const updateLot = (sql: Sql, lot: Omit<Lot, 'onHand'>) =>
+  sql.rows(
+    'UPDATE lot SET family = $2, nominal_nm = $3, measured_nm = $4, tolerance_plus_nm = $5, tolerance_minus_nm = $6, kept = $7, mark = $8, colour = $9, tags = $10, cost = $11, shape = $12, lead_days = $13, version = version + 1 WHERE id = $1',
+    [
+      lot.id,
+      lot.family,
+      lot.nominal,
+      lot.measured,
+      lot.tolerance?.plus ?? null,
+      lot.tolerance?.minus ?? null,
+      lot.reserved,
+      lot.mark,
+      lot.colour,
+      JSON.stringify(lot.tags),
+      lot.cost,
+      lot.shape,
+      lot.leadDays,
+    ],
+  )
 
-export interface Movement { id: string, lotId: string, change: number, why: 'take-in' | 'count' | 'fit' | 'return' | 'lap' | 'made', note: string, trialId?: string }
+export interface Movement {
+  id: string
+  lotId: string
+  change: number
+  why: 'take-in' | 'count' | 'fit' | 'return' | 'lap' | 'made'
+  note: string
+  trialId?: string
+}
 export const insertMovement = (sql: Sql, m: Movement) =>
-  sql.rows('INSERT INTO movement (id, lot_id, change, why, note, trial_id) VALUES ($1, $2, $3, $4, $5, $6)', [m.id, m.lotId, m.change, m.why, m.note, m.trialId ?? null])
+  sql.rows('INSERT INTO movement (id, lot_id, change, why, note, trial_id) VALUES ($1, $2, $3, $4, $5, $6)', [
+    m.id,
+    m.lotId,
+    m.change,
+    m.why,
+    m.note,
+    m.trialId ?? null,
+  ])
 
 /** Where pieces sit now, in the newest fitting of each check, and where they are promised to. */
-export const lotUses = (sql: Sql) => sql.rows<LotUse>(`
+export const lotUses = (sql: Sql) =>
+  sql.rows<LotUse>(`
   SELECT p.lot_id AS "lotId", sum(p.count)::integer AS count, c.id AS "checkId", c.title AS "checkTitle", u.name AS unit, false AS promised
   FROM checks c JOIN job j ON j.id = c.job_id JOIN unit u ON u.id = j.unit_id
   JOIN LATERAL (SELECT id FROM trial WHERE check_id = c.id ORDER BY ordinal DESC LIMIT 1) t ON true

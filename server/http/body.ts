@@ -33,9 +33,12 @@ export async function readDto<Dto extends object>(event: H3Event, type: new () =
 }
 
 function faults(errors: readonly ValidationError[], at = ''): Fault[] {
-  return errors.flatMap((error) => {
+  return errors.flatMap(error => {
     const path = at ? `${at}.${error.property}` : error.property
-    return [...Object.entries(error.constraints ?? {}).map(([rule, text]) => ({ path, reason: sentence(rule, text, error.property) })), ...faults(error.children ?? [], path)]
+    return [
+      ...Object.entries(error.constraints ?? {}).map(([rule, text]) => ({ path, reason: sentence(rule, text, error.property) })),
+      ...faults(error.children ?? [], path),
+    ]
   })
 }
 

@@ -5,7 +5,7 @@ import { asHttpError, notFound, Refused } from './refuse'
 
 /** A route: waits for the database, turns refusals into 4xx answers; anything else is a fault of ours and becomes a plain 500. */
 export function route<Answer>(work: (event: H3Event, db: Database) => Promise<Answer>) {
-  return defineEventHandler(async (event) => {
+  return defineEventHandler(async event => {
     try {
       return await work(event, await database())
     } catch (error) {

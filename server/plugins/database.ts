@@ -4,7 +4,7 @@ import { defineNitroPlugin } from 'nitropack/runtime'
 import { closeDatabase, database } from '../database/current'
 
 // Open at once, so that a folder that cannot be used is said at the start and not at the first click.
-export default defineNitroPlugin((nitro) => {
+export default defineNitroPlugin(nitro => {
   database().catch((error: Error) => {
     process.stderr.write(`Finitum cannot open its data: ${error.message}\n`)
     process.exit(1)

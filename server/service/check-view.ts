@@ -9,7 +9,11 @@ import { promisedToOthers, reservesOf } from '../database/reserves'
 import { allLots } from '../database/stock'
 import { notFound } from '../http/refuse'
 
-export interface LoadedCheck { readonly row: CheckRow, readonly document: CheckDocument, readonly lots: CheckView['lots'] }
+export interface LoadedCheck {
+  readonly row: CheckRow
+  readonly document: CheckDocument
+  readonly lots: CheckView['lots']
+}
 
 /** The check as `core` evaluates it. A signed one is what was signed, not what today's rows would say. */
 export async function loadCheck(sql: Sql, id: string): Promise<LoadedCheck> {
@@ -17,10 +21,15 @@ export async function loadCheck(sql: Sql, id: string): Promise<LoadedCheck> {
   if (!row) throw notFound('check')
   const live = await checkDocument(sql, row)
   const signed = await openSignOff(sql, id)
-  const document = signed ? { ...await signedInputs(sql, signed.id), signOff: signOffOf(signed), parts: live.parts, partChanges: live.partChanges } : live
+  const document = signed
+    ? { ...(await signedInputs(sql, signed.id)), signOff: signOffOf(signed), parts: live.parts, partChanges: live.partChanges }
+    : live
   const promised = await promisedToOthers(sql, id)
   const every = await allLots(sql)
-  const lots = [...drawerFor(document, every), ...sheetsFor(document, every)].map(lot => ({ ...lot, reserved: lot.reserved + (promised.get(lot.id) ?? 0) }))
+  const lots = [...drawerFor(document, every), ...sheetsFor(document, every)].map(lot => ({
+    ...lot,
+    reserved: lot.reserved + (promised.get(lot.id) ?? 0),
+  }))
   return { row, document, lots }
 }
 
@@ -33,7 +42,13 @@ async function signedInputs(sql: Sql, signOffId: string): Promise<CheckDocument>
 export async function checkView(sql: Sql, id: string): Promise<CheckView> {
   const { row, document, lots } = await loadCheck(sql, id)
   const job = (await jobRow(sql, row.job_id))!
-  return { job: { id: job.id, title: job.title, unit: job.unit_name }, version: row.version, document, lots, reserves: await reservesOf(sql, id) }
+  return {
+    job: { id: job.id, title: job.title, unit: job.unit_name },
+    version: row.version,
+    document,
+    lots,
+    reserves: await reservesOf(sql, id),
+  }
 }
 
 /** What the lists show. */

@@ -10,7 +10,10 @@ import { answerOf, checkView, loadCheck, type LoadedCheck } from './check-view'
 export async function assertFresh(sql: Sql, subject: string, seen: number, now: number): Promise<void> {
   if (seen === now) return
   const missed = await eventsSince(sql, subject, seen)
-  throw new Refused(409, { faults: [{ path: 'version', reason: 'This was changed elsewhere in the meantime.' }], changed: missed.map(event => event.what) })
+  throw new Refused(409, {
+    faults: [{ path: 'version', reason: 'This was changed elsewhere in the meantime.' }],
+    changed: missed.map(event => event.what),
+  })
 }
 
 /**
@@ -18,11 +21,17 @@ export async function assertFresh(sql: Sql, subject: string, seen: number, now: 
  * @param work  does it, and says in a few words what was done
  * @returns the check as it is afterwards; for a repeat, as it is now
  */
-export async function commandCheck(db: Database, id: string, command: CommandDto, work: (sql: Sql, check: LoadedCheck) => Promise<string>, onSigned = false): Promise<CheckView> {
-  return db.transaction(async (sql) => {
+export async function commandCheck(
+  db: Database,
+  id: string,
+  command: CommandDto,
+  work: (sql: Sql, check: LoadedCheck) => Promise<string>,
+  onSigned = false,
+): Promise<CheckView> {
+  return db.transaction(async sql => {
     const row = await checkRow(sql, id)
     if (!row) throw notFound('check')
-    if (!await eventKnown(sql, command.op)) {
+    if (!(await eventKnown(sql, command.op))) {
       await assertFresh(sql, id, command.version, row.version)
       const loaded = await loadCheck(sql, id)
       if (loaded.document.signOff && !onSigned) throw refuse(409, 'This check is signed off. Reopen it first, with a reason.')

@@ -16,26 +16,47 @@ const MAY_BE_NONE: readonly string[] = ['rangePerTurn', 'range', 'widest', 'last
 /** The fields over what was there; a range upside down is refused. */
 function changed(gauge: Gauge, fields: GaugeFieldsDto): Gauge {
   const sent = JSON.parse(JSON.stringify(fields)) as Record<string, unknown>
-  const given = Object.fromEntries(Object.entries(sent).filter(([field, value]) => value !== null || MAY_BE_NONE.includes(field))) as Partial<Gauge>
+  const given = Object.fromEntries(
+    Object.entries(sent).filter(([field, value]) => value !== null || MAY_BE_NONE.includes(field)),
+  ) as Partial<Gauge>
   if (given.range && given.range.high <= given.range.low) throw refuse(422, 'The range must rise.', 'fields.range')
   return { ...gauge, ...given }
 }
 
-export const createGauge = (db: Database, dto: NewGaugeDto): Promise<RegisteredGauge[]> => db.transaction(async (sql) => {
-  if (!await eventKnown(sql, dto.op)) {
-    if (await gaugeById(sql, dto.id)) throw refuse(409, 'That id is taken.', 'id')
-    const plain: Gauge = { id: dto.id, name: GAUGE_NAME[dto.kind], kind: dto.kind, unit: 'mm', graduation: nm(10_000), readableFraction: 0.5, permissibleError: nm(4_000), repeatability: nm(2_000), hysteresis: nm(0), rangePerTurn: null, lastCheck: null, ...PLAIN_GAUGE }
-    await insertGauge(sql, changed(plain, dto.fields))
-    await insertEvent(sql, { id: dto.op, subject: dto.id, version: 1, what: 'Gauge entered' })
-  }
-  return allGauges(sql)
-})
+export const createGauge = (db: Database, dto: NewGaugeDto): Promise<RegisteredGauge[]> =>
+  db.transaction(async sql => {
+    if (!(await eventKnown(sql, dto.op))) {
+      if (await gaugeById(sql, dto.id)) throw refuse(409, 'That id is taken.', 'id')
+      const plain: Gauge = {
+        id: dto.id,
+        name: GAUGE_NAME[dto.kind],
+        kind: dto.kind,
+        unit: 'mm',
+        graduation: nm(10_000),
+        readableFraction: 0.5,
+        permissibleError: nm(4_000),
+        repeatability: nm(2_000),
+        hysteresis: nm(0),
+        rangePerTurn: null,
+        lastCheck: null,
+        ...PLAIN_GAUGE,
+      }
+      await insertGauge(sql, changed(plain, dto.fields))
+      await insertEvent(sql, { id: dto.op, subject: dto.id, version: 1, what: 'Gauge entered' })
+    }
+    return allGauges(sql)
+  })
 
-async function commandGauge(db: Database, id: string, command: CommandDto, work: (sql: Sql, gauge: RegisteredGauge) => Promise<string>): Promise<RegisteredGauge[]> {
-  return db.transaction(async (sql) => {
+async function commandGauge(
+  db: Database,
+  id: string,
+  command: CommandDto,
+  work: (sql: Sql, gauge: RegisteredGauge) => Promise<string>,
+): Promise<RegisteredGauge[]> {
+  return db.transaction(async sql => {
     const gauge = await gaugeById(sql, id)
     if (!gauge) throw notFound('gauge')
-    if (!await eventKnown(sql, command.op)) {
+    if (!(await eventKnown(sql, command.op))) {
       await assertFresh(sql, id, command.version, gauge.version)
       const what = await work(sql, gauge)
       await insertEvent(sql, { id: command.op, subject: id, version: gauge.version + 1, what })
@@ -44,24 +65,27 @@ async function commandGauge(db: Database, id: string, command: CommandDto, work:
   })
 }
 
-export const changeGauge = (db: Database, id: string, dto: GaugeChangeDto): Promise<RegisteredGauge[]> => commandGauge(db, id, dto, async (sql, gauge) => {
-  await updateGauge(sql, changed(gauge, dto.fields))
-  return 'Gauge changed'
-})
+export const changeGauge = (db: Database, id: string, dto: GaugeChangeDto): Promise<RegisteredGauge[]> =>
+  commandGauge(db, id, dto, async (sql, gauge) => {
+    await updateGauge(sql, changed(gauge, dto.fields))
+    return 'Gauge changed'
+  })
 
-export const keepBoreKit = (db: Database, id: string, dto: BoreKitDto): Promise<RegisteredGauge[]> => commandGauge(db, id, dto, async (sql, gauge) => {
-  if (gauge.kind !== 'bore-gauge') throw refuse(422, 'Only a bore gauge has a kit.')
-  const faults = kitFaults(dto)
-  if (faults.length > 0) throw refuseAll(faults)
-  await keepKit(sql, id, JSON.parse(JSON.stringify({ anvils: dto.anvils, washers: dto.washers })) as BoreKitDto)
-  await updateGauge(sql, gauge)
-  return 'Kit table changed'
-})
+export const keepBoreKit = (db: Database, id: string, dto: BoreKitDto): Promise<RegisteredGauge[]> =>
+  commandGauge(db, id, dto, async (sql, gauge) => {
+    if (gauge.kind !== 'bore-gauge') throw refuse(422, 'Only a bore gauge has a kit.')
+    const faults = kitFaults(dto)
+    if (faults.length > 0) throw refuseAll(faults)
+    await keepKit(sql, id, JSON.parse(JSON.stringify({ anvils: dto.anvils, washers: dto.washers })) as BoreKitDto)
+    await updateGauge(sql, gauge)
+    return 'Kit table changed'
+  })
 
 /** Zeroed today, or tried on its standard: not a change anybody has to have seen. */
-export const markZeroed = (db: Database, id: string, dto: ZeroedDto): Promise<RegisteredGauge[]> => db.transaction(async (sql) => {
-  const gauge = await gaugeById(sql, id)
-  if (!gauge) throw notFound('gauge')
-  if (gauge.zeroedOn !== dto.on) await sql.rows('UPDATE gauge SET zeroed_on = $2 WHERE id = $1', [id, dto.on])
-  return allGauges(sql)
-})
+export const markZeroed = (db: Database, id: string, dto: ZeroedDto): Promise<RegisteredGauge[]> =>
+  db.transaction(async sql => {
+    const gauge = await gaugeById(sql, id)
+    if (!gauge) throw notFound('gauge')
+    if (gauge.zeroedOn !== dto.on) await sql.rows('UPDATE gauge SET zeroed_on = $2 WHERE id = $1', [id, dto.on])
+    return allGauges(sql)
+  })

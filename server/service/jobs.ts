@@ -13,25 +13,30 @@ export async function jobSummary(sql: Sql, id: string): Promise<JobSummary> {
   return job
 }
 
-export const jobView = async (sql: Sql, id: string): Promise<JobView> => ({ ...await jobSummary(sql, id), parts: await partViews(sql, id) })
-
-export const createJob = (db: Database, dto: NewJobDto): Promise<JobSummary> => db.transaction(async (sql) => {
-  if (!await eventKnown(sql, dto.op)) {
-    if (await jobRow(sql, dto.id)) throw refuse(409, 'That id is taken.', 'id')
-    const unitId = await unitNamed(sql, `unit-${dto.id}`.slice(0, 64), dto.unit.trim(), '')
-    await insertJob(sql, { id: dto.id, unitId, title: dto.title.trim(), notes: dto.notes ?? '' })
-    await insertEvent(sql, { id: dto.op, subject: dto.id, version: 1, what: 'Job begun' })
-  }
-  return jobSummary(sql, dto.id)
+export const jobView = async (sql: Sql, id: string): Promise<JobView> => ({
+  ...(await jobSummary(sql, id)),
+  parts: await partViews(sql, id),
 })
 
-export const changeJob = (db: Database, id: string, dto: JobChangeDto): Promise<JobView> => db.transaction(async (sql) => {
-  const job = await jobRow(sql, id)
-  if (!job) throw notFound('job')
-  if (!await eventKnown(sql, dto.op)) {
-    await assertFresh(sql, id, dto.version, job.version)
-    await updateJob(sql, { id, title: dto.title?.trim() ?? job.title, notes: dto.notes ?? job.notes })
-    await insertEvent(sql, { id: dto.op, subject: id, version: job.version + 1, what: 'Job notes changed' })
-  }
-  return jobView(sql, id)
-})
+export const createJob = (db: Database, dto: NewJobDto): Promise<JobSummary> =>
+  db.transaction(async sql => {
+    if (!(await eventKnown(sql, dto.op))) {
+      if (await jobRow(sql, dto.id)) throw refuse(409, 'That id is taken.', 'id')
+      const unitId = await unitNamed(sql, `unit-${dto.id}`.slice(0, 64), dto.unit.trim(), '')
+      await insertJob(sql, { id: dto.id, unitId, title: dto.title.trim(), notes: dto.notes ?? '' })
+      await insertEvent(sql, { id: dto.op, subject: dto.id, version: 1, what: 'Job begun' })
+    }
+    return jobSummary(sql, dto.id)
+  })
+
+export const changeJob = (db: Database, id: string, dto: JobChangeDto): Promise<JobView> =>
+  db.transaction(async sql => {
+    const job = await jobRow(sql, id)
+    if (!job) throw notFound('job')
+    if (!(await eventKnown(sql, dto.op))) {
+      await assertFresh(sql, id, dto.version, job.version)
+      await updateJob(sql, { id, title: dto.title?.trim() ?? job.title, notes: dto.notes ?? job.notes })
+      await insertEvent(sql, { id: dto.op, subject: id, version: job.version + 1, what: 'Job notes changed' })
+    }
+    return jobView(sql, id)
+  })

@@ -15,18 +15,19 @@ import { jobView } from './jobs'
  * A part is replaced or reworked. Every reading taken before on what rests on it is stale from now on; a signed check that loses a
  * figure by it is opened again, with the reason. Checks whose figures do not rest on the part stay as they are.
  */
-export const replacePart = (db: Database, jobId: string, dto: PartChangeDto): Promise<JobView> => db.transaction(async (sql) => {
-  if (!await jobRow(sql, jobId)) throw notFound('job')
-  if (!await eventKnown(sql, dto.op)) {
-    const part = (await partsOfJob(sql, jobId)).find(candidate => candidate.id === dto.part)
-    if (!part) throw refuse(422, 'That part is not of this job.', 'part')
-    const reason = `${part.name.toLowerCase()}: ${dto.reason.trim()}`
-    await insertPartChange(sql, { id: dto.op, partId: part.id, checkId: null, reason, by: dto.by.trim(), at: new Date().toISOString() })
-    for (const checkId of await checksOnPart(sql, part.id)) await touch(sql, checkId, reason, dto)
-    await insertEvent(sql, { id: dto.op, subject: jobId, version: 0, what: `Replaced or reworked, ${reason}` })
-  }
-  return jobView(sql, jobId)
-})
+export const replacePart = (db: Database, jobId: string, dto: PartChangeDto): Promise<JobView> =>
+  db.transaction(async sql => {
+    if (!(await jobRow(sql, jobId))) throw notFound('job')
+    if (!(await eventKnown(sql, dto.op))) {
+      const part = (await partsOfJob(sql, jobId)).find(candidate => candidate.id === dto.part)
+      if (!part) throw refuse(422, 'That part is not of this job.', 'part')
+      const reason = `${part.name.toLowerCase()}: ${dto.reason.trim()}`
+      await insertPartChange(sql, { id: dto.op, partId: part.id, checkId: null, reason, by: dto.by.trim(), at: new Date().toISOString() })
+      for (const checkId of await checksOnPart(sql, part.id)) await touch(sql, checkId, reason, dto)
+      await insertEvent(sql, { id: dto.op, subject: jobId, version: 0, what: `Replaced or reworked, ${reason}` })
+    }
+    return jobView(sql, jobId)
+  })
 
 async function touch(sql: Sql, checkId: string, reason: string, { op, by }: PartChangeDto): Promise<void> {
   const { row, document, lots } = await loadCheck(sql, checkId)

@@ -10,19 +10,33 @@ import { refuse, refuseAll } from '../http/refuse'
 import { commandCheck } from './command'
 
 /** Locks the check. Inputs, uncertainty budget, verdict and core version are kept with the signature. */
-export const signOff = (db: Database, id: string, dto: SignOffDto): Promise<CheckView> => commandCheck(db, id, dto, async (sql, { document, lots }) => {
-  const { signOff: gate } = evaluateCheck(document, lots)
-  if (gate.blockers.length > 0) throw refuseAll(gate.blockers.map(reason => ({ path: '', reason })))
-  const reason = dto.reason?.trim() || null
-  if (gate.needsReason && !reason) throw refuse(422, `This can be signed only with a reason: ${gate.needsReason}.`, 'reason')
-  await insertSignOff(sql, dto.op, id, { at: new Date().toISOString(), by: dto.by.trim(), reason, core: CORE_VERSION }, { inputs: document, answer: checkAnswer(document, lots) })
-  await releaseAll(sql, id)
-  return `Signed off by ${dto.by.trim()}`
-})
+export const signOff = (db: Database, id: string, dto: SignOffDto): Promise<CheckView> =>
+  commandCheck(db, id, dto, async (sql, { document, lots }) => {
+    const { signOff: gate } = evaluateCheck(document, lots)
+    if (gate.blockers.length > 0) throw refuseAll(gate.blockers.map(reason => ({ path: '', reason })))
+    const reason = dto.reason?.trim() || null
+    if (gate.needsReason && !reason) throw refuse(422, `This can be signed only with a reason: ${gate.needsReason}.`, 'reason')
+    await insertSignOff(
+      sql,
+      dto.op,
+      id,
+      { at: new Date().toISOString(), by: dto.by.trim(), reason, core: CORE_VERSION },
+      { inputs: document, answer: checkAnswer(document, lots) },
+    )
+    await releaseAll(sql, id)
+    return `Signed off by ${dto.by.trim()}`
+  })
 
-export const reopen = (db: Database, id: string, dto: ReopenDto): Promise<CheckView> => commandCheck(db, id, dto, async (sql) => {
-  const signed = await openSignOff(sql, id)
-  if (!signed) throw refuse(409, 'This check is not signed off.')
-  await insertReopening(sql, signed.id, dto.reason.trim(), dto.by.trim())
-  return `Reopened by ${dto.by.trim()}: ${dto.reason.trim()}`
-}, true)
+export const reopen = (db: Database, id: string, dto: ReopenDto): Promise<CheckView> =>
+  commandCheck(
+    db,
+    id,
+    dto,
+    async sql => {
+      const signed = await openSignOff(sql, id)
+      if (!signed) throw refuse(409, 'This check is not signed off.')
+      await insertReopening(sql, signed.id, dto.reason.trim(), dto.by.trim())
+      return `Reopened by ${dto.by.trim()}: ${dto.reason.trim()}`
+    },
+    true,
+  )

@@ -10,15 +10,46 @@ import { allLots, insertLot, insertMovement } from '../database/stock'
 import { refuse, refuseAll } from '../http/refuse'
 
 export const CSV_LARGEST = 1_000_000
-const COLUMNS = ['id', 'family', 'nominal', 'measured', 'tolerance_plus', 'tolerance_minus', 'count', 'keep_back', 'mark', 'colour', 'tags', 'cost', 'lead_days', 'shape'] as const
-type Row = Partial<Record<typeof COLUMNS[number], string>>
+const COLUMNS = [
+  'id',
+  'family',
+  'nominal',
+  'measured',
+  'tolerance_plus',
+  'tolerance_minus',
+  'count',
+  'keep_back',
+  'mark',
+  'colour',
+  'tags',
+  'cost',
+  'lead_days',
+  'shape',
+] as const
+type Row = Partial<Record<(typeof COLUMNS)[number], string>>
 /** A spreadsheet must not run what a mark or a tag says: such text is written with a leading apostrophe. */
 const OPTIONS = { newline: '\n', escapeFormulae: true }
 
 /** The drawer as CSV; every length carries its unit, so that the file reads back as it is. */
 export async function exportStock(sql: Sql): Promise<string> {
-  const mm = (length: Nm | null | undefined) => (length === null || length === undefined ? '' : `${formatLength(length, 'mm', { decimals: 6, trim: true })} mm`)
-  const rows = (await allLots(sql)).map(lot => [lot.id, lot.family, mm(lot.nominal), mm(lot.measured), mm(lot.tolerance?.plus), mm(lot.tolerance?.minus), lot.onHand, lot.reserved, lot.mark, lot.colour, lot.tags.join('; '), lot.cost ?? '', lot.leadDays ?? '', lot.shape])
+  const mm = (length: Nm | null | undefined) =>
+    length === null || length === undefined ? '' : `${formatLength(length, 'mm', { decimals: 6, trim: true })} mm`
+  const rows = (await allLots(sql)).map(lot => [
+    lot.id,
+    lot.family,
+    mm(lot.nominal),
+    mm(lot.measured),
+    mm(lot.tolerance?.plus),
+    mm(lot.tolerance?.minus),
+    lot.onHand,
+    lot.reserved,
+    lot.mark,
+    lot.colour,
+    lot.tags.join('; '),
+    lot.cost ?? '',
+    lot.leadDays ?? '',
+    lot.shape,
+  ])
   return `${Papa.unparse({ fields: [...COLUMNS], data: rows }, OPTIONS)}\n`
 }
 
@@ -26,8 +57,12 @@ export async function exportStock(sql: Sql): Promise<string> {
  * Reads a drawer from CSV: all rows or none. A known id takes the count of the file as a correction; the others are new sizes.
  * Lengths are read as they are typed (0.10 mm, 4 thou); a bare number is thou.
  */
-export async function importStock(db: Database, text: string): Promise<{ added: number, corrected: number }> {
-  const parsed = Papa.parse<Row>(text.replace(/^\uFEFF/, ''), { header: true, skipEmptyLines: 'greedy', transformHeader: header => header.trim().toLowerCase() })
+export async function importStock(db: Database, text: string): Promise<{ added: number; corrected: number }> {
+  const parsed = Papa.parse<Row>(text.replace(/^\uFEFF/, ''), {
+    header: true,
+    skipEmptyLines: 'greedy',
+    transformHeader: header => header.trim().toLowerCase(),
+  })
   const missing = (['family', 'nominal', 'count'] as const).filter(column => !parsed.meta.fields?.includes(column))
   if (missing.length > 0) throw refuse(422, `The first line must name the columns; missing: ${missing.join(', ')}.`, 'line 1')
   const unknown = (parsed.meta.fields ?? []).filter(field => !(COLUMNS as readonly string[]).includes(field))
@@ -40,7 +75,7 @@ export async function importStock(db: Database, text: string): Promise<{ added: 
   if (twice) faults.push({ path: `line ${lots.lastIndexOf(twice) + 2}`, reason: `The id “${twice.id}” is used twice.` })
   if (faults.length > 0) throw refuseAll(faults.slice(0, 10))
 
-  return db.transaction(async (sql) => {
+  return db.transaction(async sql => {
     const known = new Map((await allLots(sql)).map(lot => [lot.id, lot]))
     let corrected = 0
     for (const lot of lots) {
@@ -75,15 +110,30 @@ function lotFrom(row: Row, line: string, faults: Fault[]): Lot {
   if (nominal === null && field('nominal') === '') faults.push({ path: `${line}, nominal`, reason: 'A size is missing.' })
   if (field('family') === '') faults.push({ path: `${line}, family`, reason: 'The family is missing.' })
   if (field('count') === '') faults.push({ path: `${line}, count`, reason: 'The count is missing.' })
-  if (!/^[A-Za-z0-9._:-]{0,64}$/.test(field('id'))) faults.push({ path: `${line}, id`, reason: 'An id has up to 64 letters, digits and . _ : -' })
+  if (!/^[A-Za-z0-9._:-]{0,64}$/.test(field('id')))
+    faults.push({ path: `${line}, id`, reason: 'An id has up to 64 letters, digits and . _ : -' })
   const shape = field('shape') || 'flat'
-  if (!(SHAPES as readonly string[]).includes(shape)) faults.push({ path: `${line}, shape`, reason: 'Must be flat, stepped, sprung or sheet.' })
+  if (!(SHAPES as readonly string[]).includes(shape))
+    faults.push({ path: `${line}, shape`, reason: 'Must be flat, stepped, sprung or sheet.' })
   const plus = length('tolerance_plus', 0)
   const minus = length('tolerance_minus', 0)
   return {
-    id: field('id') || uuid(), family: field('family').slice(0, 60), nominal: nominal ?? 1 as Nm, measured: length('measured', 1),
-    tolerance: plus === null && minus === null ? null : { plus: plus ?? 0 as Nm, minus: minus ?? 0 as Nm },
-    onHand: whole('count', 0), reserved: whole('keep_back', 0), mark: field('mark').slice(0, 20), colour: field('colour').slice(0, 20),
-    tags: field('tags').split(';').map(tag => tag.trim().slice(0, 120)).filter(Boolean).slice(0, 20), cost: field('cost') === '' ? null : whole('cost', 0), leadDays: field('lead_days') === '' ? null : whole('lead_days', 0), shape: shape as Lot['shape'],
+    id: field('id') || uuid(),
+    family: field('family').slice(0, 60),
+    nominal: nominal ?? (1 as Nm),
+    measured: length('measured', 1),
+    tolerance: plus === null && minus === null ? null : { plus: plus ?? (0 as Nm), minus: minus ?? (0 as Nm) },
+    onHand: whole('count', 0),
+    reserved: whole('keep_back', 0),
+    mark: field('mark').slice(0, 20),
+    colour: field('colour').slice(0, 20),
+    tags: field('tags')
+      .split(';')
+      .map(tag => tag.trim().slice(0, 120))
+      .filter(Boolean)
+      .slice(0, 20),
+    cost: field('cost') === '' ? null : whole('cost', 0),
+    leadDays: field('lead_days') === '' ? null : whole('lead_days', 0),
+    shape: shape as Lot['shape'],
   }
 }

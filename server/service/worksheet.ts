@@ -30,7 +30,20 @@ export async function exportJob(sql: Sql, jobId: string): Promise<Worksheet> {
   const drawer = await allLots(sql)
   const needed = new Set(documents.flatMap(document => drawerFor(document, drawer).map(lot => lot.id)))
   const lots = drawer.filter(lot => needed.has(lot.id)).map(({ version: _, ...lot }): Lot => lot)
-  return writeWorksheet([{ id: job.id, unit: { name: job.unit_name, description: job.unit_description }, title: job.title, notes: job.notes, parts: await partsOfJob(sql, jobId), checks: documents }], lots, new Date().toISOString())
+  return writeWorksheet(
+    [
+      {
+        id: job.id,
+        unit: { name: job.unit_name, description: job.unit_description },
+        title: job.title,
+        notes: job.notes,
+        parts: await partsOfJob(sql, jobId),
+        checks: documents,
+      },
+    ],
+    lots,
+    new Date().toISOString(),
+  )
 }
 
 /**
@@ -41,20 +54,29 @@ export async function importWorksheet(db: Database, text: string, asCopy: boolea
   const reading = readWorksheet(text)
   if (!reading.ok) throw refuseAll(reading.faults)
   const worksheet = asCopy ? withNewIds(reading.worksheet) : reading.worksheet
-  return db.transaction(async (sql) => {
+  return db.transaction(async sql => {
     let added = 0
     const here = new Map((await allLots(sql)).map(lot => [lot.id, lot]))
     for (const [i, lot] of worksheet.lots.entries()) {
       const known = here.get(lot.id)
-      if (known && known.nominal !== lot.nominal) throw refuse(409, `This shop knows “${lot.id}” as another size (${formatLength(known.nominal, 'mm', { unit: true })}).`, `lots/${i}`)
+      if (known && known.nominal !== lot.nominal)
+        throw refuse(
+          409,
+          `This shop knows “${lot.id}” as another size (${formatLength(known.nominal, 'mm', { unit: true })}).`,
+          `lots/${i}`,
+        )
       if (await insertLot(sql, lot)) added++
     }
     for (const [i, job] of worksheet.jobs.entries()) {
-      if (await jobRow(sql, job.id)) throw refuse(409, `The job “${job.title}” is here already. Import it as a copy to keep both.`, `jobs/${i}`)
+      if (await jobRow(sql, job.id))
+        throw refuse(409, `The job “${job.title}” is here already. Import it as a copy to keep both.`, `jobs/${i}`)
       await insertWholeJob(sql, job, worksheet.lots)
     }
     return {
-      jobs: worksheet.jobs.length, checks: worksheet.jobs.reduce((sum, job) => sum + job.checks.length, 0), lots: added, jobIds: worksheet.jobs.map(job => job.id),
+      jobs: worksheet.jobs.length,
+      checks: worksheet.jobs.reduce((sum, job) => sum + job.checks.length, 0),
+      lots: added,
+      jobIds: worksheet.jobs.map(job => job.id),
       notes: added > 0 ? [`${added} sizes of the file were not in this drawer: they are listed with none on hand.`] : [],
     }
   })
@@ -64,7 +86,8 @@ async function insertWholeJob(sql: Sql, job: WorksheetJob, lots: readonly Lot[])
   const unitId = await unitNamed(sql, uuid(), job.unit.name, job.unit.description)
   await insertJob(sql, { id: job.id, unitId, title: job.title, notes: job.notes })
   for (const [i, part] of job.parts.entries()) {
-    if ((await sql.rows('SELECT 1 FROM part WHERE id = $1', [part.id])).length > 0) throw refuse(409, `The part “${part.name}” is here already, in another job.`, `parts/${i}`)
+    if ((await sql.rows('SELECT 1 FROM part WHERE id = $1', [part.id])).length > 0)
+      throw refuse(409, `The part “${part.name}” is here already, in another job.`, `parts/${i}`)
     await insertPart(sql, job.id, part)
   }
   for (const check of job.checks) await insertWholeCheck(sql, job.id, check, lots)
@@ -83,13 +106,19 @@ async function insertWholeCheck(sql: Sql, jobId: string, check: CheckDocument, l
   const kind = checkKind(check.kind)
   const points = new Map(kind.points(check.setup).map(point => [point.id, point]))
   for (const trial of check.trials) {
-    if ((await sql.rows('SELECT 1 FROM trial WHERE id = $1', [trial.id])).length > 0) throw refuse(409, `A fitting of “${check.title}” is here already.`, check.id)
+    if ((await sql.rows('SELECT 1 FROM trial WHERE id = $1', [trial.id])).length > 0)
+      throw refuse(409, `A fitting of “${check.title}” is here already.`, check.id)
     await checks.insertTrial(sql, check.id, trial)
     const known = await sql.rows<{ id: string }>('SELECT id FROM reading WHERE id = ANY($1)', [trial.readings.map(reading => reading.id)])
-    if (known.length > 0) throw refuse(409, `A reading of “${check.title}” is here already, in another check (${known[0]!.id}). Import it as a copy to keep both.`, check.id)
+    if (known.length > 0)
+      throw refuse(
+        409,
+        `A reading of “${check.title}” is here already, in another check (${known[0]!.id}). Import it as a copy to keep both.`,
+        check.id,
+      )
     for (const reading of trial.readings) {
       const gaugeKind = ways[points.get(reading.point)!.way].gauge
-      await checks.insertReading(sql, trial.id, gaugeKind === null ? null : check.gauges[gaugeKind]?.id ?? null, reading)
+      await checks.insertReading(sql, trial.id, gaugeKind === null ? null : (check.gauges[gaugeKind]?.id ?? null), reading)
       if (reading.voided) await checks.insertVoid(sql, reading.id, reading.voided.reason)
     }
   }
@@ -97,10 +126,18 @@ async function insertWholeCheck(sql: Sql, jobId: string, check: CheckDocument, l
   await keepParts(sql, check.id, jobId, kind, check.setup)
   for (const change of check.partChanges) {
     const part = check.parts[change.role] ?? null
-    await insertPartChange(sql, { id: `${part ?? check.id}:${change.at}`, partId: part, checkId: part === null ? check.id : null, reason: change.reason, by: '', at: change.at })
+    await insertPartChange(sql, {
+      id: `${part ?? check.id}:${change.at}`,
+      partId: part,
+      checkId: part === null ? check.id : null,
+      reason: change.reason,
+      by: '',
+      at: change.at,
+    })
   }
   for (const lap of check.laps) {
-    if ((await sql.rows('SELECT 1 FROM lap WHERE id = $1', [lap.id])).length > 0) throw refuse(409, `A piece made for “${check.title}” is here already. Import it as a copy to keep both.`, check.id)
+    if ((await sql.rows('SELECT 1 FROM lap WHERE id = $1', [lap.id])).length > 0)
+      throw refuse(409, `A piece made for “${check.title}” is here already. Import it as a copy to keep both.`, check.id)
     await insertLap(sql, check.id, lap)
     for (const pass of lap.passes) await insertLapPass(sql, lap.id, pass)
     if (lap.end) await insertLapEnd(sql, lap.id, lap.end.lotId)
@@ -121,12 +158,23 @@ function withNewIds(worksheet: Worksheet): Worksheet {
   return {
     ...worksheet,
     jobs: worksheet.jobs.map(job => ({
-      ...job, id: id(job.id), title: `${job.title} (copy)`.slice(0, 120),
+      ...job,
+      id: id(job.id),
+      title: `${job.title} (copy)`.slice(0, 120),
       parts: job.parts.map(part => ({ ...part, id: id(part.id) })),
       checks: job.checks.map(check => ({
-        ...check, id: id(check.id),
+        ...check,
+        id: id(check.id),
         parts: Object.fromEntries(Object.entries(check.parts).map(([role, part]) => [role, id(part)])),
-        trials: check.trials.map(trial => ({ ...trial, id: id(trial.id), readings: trial.readings.map(reading => ({ ...reading, id: id(reading.id), ...(isPieces(reading) ? { pieces: reading.pieces.map(id) } : {}) })) })),
+        trials: check.trials.map(trial => ({
+          ...trial,
+          id: id(trial.id),
+          readings: trial.readings.map(reading => ({
+            ...reading,
+            id: id(reading.id),
+            ...(isPieces(reading) ? { pieces: reading.pieces.map(id) } : {}),
+          })),
+        })),
         laps: check.laps.map(lap => ({ ...lap, id: id(lap.id), passes: lap.passes.map(pass => ({ ...pass, id: id(pass.id) })) })),
         ticks: check.ticks.map(tick => ({ ...tick, trial: tick.trial === null ? null : id(tick.trial) })),
       })),

@@ -1,5 +1,23 @@
 import { Type } from 'class-transformer'
-import { ArrayMaxSize, ArrayMinSize, ArrayUnique, IsArray, IsBoolean, IsIn, IsInt, IsNotEmpty, IsNumber, IsObject, IsOptional, IsString, Matches, Max, MaxLength, Min, ValidateNested } from 'class-validator'
+import {
+  ArrayMaxSize,
+  ArrayMinSize,
+  ArrayUnique,
+  IsArray,
+  IsBoolean,
+  IsIn,
+  IsInt,
+  IsNotEmpty,
+  IsNumber,
+  IsObject,
+  IsOptional,
+  IsString,
+  Matches,
+  Max,
+  MaxLength,
+  Min,
+  ValidateNested,
+} from 'class-validator'
 import type { LengthUnit, Nm } from '#core/quantity/length'
 import { STONES, type Stone } from '#core/reading/reading'
 import type { AimSchool } from '#core/verdict/aim'
@@ -15,7 +33,11 @@ export class AimDto {
 /** Only what is given changes; null takes a rule away. */
 export class PackRulesDto {
   @IsOptional() @IsInt() @Min(0) @Max(20) fewest?: number
-  @IsOptional() @IsInt({ message: 'A whole number of pieces.' }) @Min(1, { message: 'At least one piece.' }) @Max(12, { message: 'Packs of up to 12 pieces.' }) most?: number
+  @IsOptional()
+  @IsInt({ message: 'A whole number of pieces.' })
+  @Min(1, { message: 'At least one piece.' })
+  @Max(12, { message: 'Packs of up to 12 pieces.' })
+  most?: number
   @IsOptional() @IsLength(1) largestStack?: Nm
   @IsOptional() @IsString() @Matches(ID, ID_FAULT) required?: string
   @IsOptional() @IsBoolean() onlyRemove?: boolean
@@ -42,7 +64,11 @@ export class CheckSettingsDto {
   @IsOptional() @ValidateNested() @Type(() => PackRulesDto) packRules?: PackRulesDto
   @IsOptional() @IsString() @MaxLength(60) family?: string
   @IsOptional() @IsLength(0) uRefit?: Nm
-  @IsOptional() @IsNumber({}, { message: 'An angle in degrees.' }) @Min(0, { message: 'Between 0 and 60 degrees.' }) @Max(60, { message: 'Between 0 and 60 degrees.' }) tipAngle?: number
+  @IsOptional()
+  @IsNumber({}, { message: 'An angle in degrees.' })
+  @Min(0, { message: 'Between 0 and 60 degrees.' })
+  @Max(60, { message: 'Between 0 and 60 degrees.' })
+  tipAngle?: number
   /** Each takes the place of the one of its kind. */
   @IsOptional() @IsArray() @ArrayMaxSize(20) @Matches(ID, { each: true, ...ID_FAULT }) gaugeIds?: string[]
 }
@@ -71,9 +97,19 @@ export class ReadingDto extends CommandDto {
   @IsOptional() @IsLength() high?: Nm
   @IsOptional() @IsInt() @Min(1) @Max(30) leaves?: number
   @IsOptional() @IsString() @MaxLength(20) word?: string
-  @IsOptional() @IsNumber({}, { message: 'A temperature in °C.' }) @Min(-273.15, { message: 'Nothing is that cold.' }) @Max(1000, { message: 'No part on a bench is that hot.' }) celsius?: number
+  @IsOptional()
+  @IsNumber({}, { message: 'A temperature in °C.' })
+  @Min(-273.15, { message: 'Nothing is that cold.' })
+  @Max(1000, { message: 'No part on a bench is that hot.' })
+  celsius?: number
   @IsOptional() @IsIn(STONES, { message: 'Coarse, medium or fine.' }) stone?: Stone
-  @IsOptional() @IsArray() @ArrayMinSize(1) @ArrayMaxSize(100) @ArrayUnique({ message: 'A piece is taken twice.' }) @Matches(ID, { each: true, ...ID_FAULT }) pieces?: string[]
+  @IsOptional()
+  @IsArray()
+  @ArrayMinSize(1)
+  @ArrayMaxSize(100)
+  @ArrayUnique({ message: 'A piece is taken twice.' })
+  @Matches(ID, { each: true, ...ID_FAULT })
+  pieces?: string[]
   @Matches(DATE_TIME, { message: 'A date and time such as 2026-05-04T13:05:00Z.' }) at!: string
 }
 
@@ -92,7 +128,10 @@ export class FoundPieceDto {
   @IsOptional() @IsString() @Matches(ID, ID_FAULT) lotId?: string
   @IsOptional() @IsLength(1) size?: Nm
   @IsOptional() @IsBoolean() measured?: boolean
-  @IsInt({ message: 'A whole number of pieces.' }) @Min(1, { message: 'At least one piece.' }) @Max(60, { message: 'No more than 60 of a size.' }) count!: number
+  @IsInt({ message: 'A whole number of pieces.' })
+  @Min(1, { message: 'At least one piece.' })
+  @Max(60, { message: 'No more than 60 of a size.' })
+  count!: number
 }
 
 export class FoundPackDto extends CommandDto {

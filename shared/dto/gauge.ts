@@ -1,5 +1,18 @@
 import { Type } from 'class-transformer'
-import { ArrayMaxSize, IsArray, IsBoolean, IsIn, IsNumber, IsOptional, IsString, Matches, Max, MaxLength, Min, ValidateNested } from 'class-validator'
+import {
+  ArrayMaxSize,
+  IsArray,
+  IsBoolean,
+  IsIn,
+  IsNumber,
+  IsOptional,
+  IsString,
+  Matches,
+  Max,
+  MaxLength,
+  Min,
+  ValidateNested,
+} from 'class-validator'
 import { GAUGE_KINDS, type GaugeKind } from '#core/reading/gauge'
 import type { LengthUnit, Nm } from '#core/quantity/length'
 import { CommandDto, ID, ID_FAULT, OperationDto } from './command'
@@ -18,7 +31,11 @@ export class GaugeFieldsDto {
   @IsOptional() @IsString() @Matches(/\S/, { message: 'Give the gauge a name.' }) @MaxLength(80) name?: string
   @IsOptional() @IsIn(UNITS, { message: 'Choose a unit.' }) unit?: LengthUnit
   @IsOptional() @IsLength(1) graduation?: Nm
-  @IsOptional() @IsNumber({}, { message: 'A part of a graduation, such as 0.5.' }) @Min(0.01, { message: 'Between a hundredth and one.' }) @Max(1, { message: 'Between a hundredth and one.' }) readableFraction?: number
+  @IsOptional()
+  @IsNumber({}, { message: 'A part of a graduation, such as 0.5.' })
+  @Min(0.01, { message: 'Between a hundredth and one.' })
+  @Max(1, { message: 'Between a hundredth and one.' })
+  readableFraction?: number
   @IsOptional() @IsLength(0) permissibleError?: Nm
   @IsOptional() @IsLength(0) repeatability?: Nm
   @IsOptional() @IsLength(0) hysteresis?: Nm

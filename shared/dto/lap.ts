@@ -18,7 +18,11 @@ export class LapDto extends CommandDto {
 export class LapPassDto extends CommandDto {
   @IsString() @Matches(ID, ID_FAULT) lapId!: string
   @IsString() @Matches(ID, ID_FAULT) id!: string
-  @IsArray() @ArrayMinSize(LAP_POINTS, { message: 'Four figures, one a point.' }) @ArrayMaxSize(LAP_POINTS, { message: 'Four figures, one a point.' }) @IsLength(1, true) figures!: Nm[]
+  @IsArray()
+  @ArrayMinSize(LAP_POINTS, { message: 'Four figures, one a point.' })
+  @ArrayMaxSize(LAP_POINTS, { message: 'Four figures, one a point.' })
+  @IsLength(1, true)
+  figures!: Nm[]
   @Matches(DATE_TIME, { message: 'A date and time such as 2026-05-04T13:05:00Z.' }) at!: string
 }
 

@@ -13,13 +13,17 @@ const RANGE = { message: 'That is longer than anything on a bench.' }
 export function IsLength(least = -LONGEST, each = false): PropertyDecorator {
   return (target, key) => {
     IsInt({ each, ...WHOLE })(target, key as string)
-    Min(least, { each, ...(least > -LONGEST ? { message: least > 0 ? 'Must be above zero.' : 'Must not be below zero.' } : RANGE) })(target, key as string)
+    Min(least, { each, ...(least > -LONGEST ? { message: least > 0 ? 'Must be above zero.' : 'Must not be below zero.' } : RANGE) })(
+      target,
+      key as string,
+    )
     Max(LONGEST, { each, ...RANGE })(target, key as string)
   }
 }
 
 export class LimitSourceDto {
-  @IsIn(['book', 'shop', 'kit-leaflet', 'borrowed', 'common-practice', 'own'], { message: 'Say where the limits come from.' }) kind!: LimitSourceKind
+  @IsIn(['book', 'shop', 'kit-leaflet', 'borrowed', 'common-practice', 'own'], { message: 'Say where the limits come from.' })
+  kind!: LimitSourceKind
   @IsOptional() @IsString() @MaxLength(200) text?: string
   @IsOptional() @IsString() @MaxLength(40) page?: string
   @IsOptional() @IsString() @MaxLength(40) revision?: string
@@ -27,7 +31,8 @@ export class LimitSourceDto {
 }
 
 export class LimitSetDto {
-  @IsIn(['two-sided', 'upper', 'lower', 'figure', 'none'], { message: 'Choose the kind of limits.' }) kind!: 'two-sided' | 'upper' | 'lower' | 'figure' | 'none'
+  @IsIn(['two-sided', 'upper', 'lower', 'figure', 'none'], { message: 'Choose the kind of limits.' }) kind!:
+    'two-sided' | 'upper' | 'lower' | 'figure' | 'none'
   @IsOptional() @IsLength() lower?: Nm
   @IsOptional() @IsLength() upper?: Nm
   @IsOptional() @IsBoolean() lowerExcluded?: boolean

@@ -1,5 +1,19 @@
 import { Type } from 'class-transformer'
-import { ArrayMaxSize, IsArray, IsIn, IsInt, IsNotEmpty, IsOptional, IsString, Matches, Max, MaxLength, Min, ValidateIf, ValidateNested } from 'class-validator'
+import {
+  ArrayMaxSize,
+  IsArray,
+  IsIn,
+  IsInt,
+  IsNotEmpty,
+  IsOptional,
+  IsString,
+  Matches,
+  Max,
+  MaxLength,
+  Min,
+  ValidateIf,
+  ValidateNested,
+} from 'class-validator'
 import { SHAPES, type Shape } from '#core/pack/lot'
 import type { Nm } from '#core/quantity/length'
 import { CommandDto, ID, ID_FAULT, OperationDto } from './command'
@@ -21,7 +35,11 @@ export class NewLotDto extends OperationDto {
   @IsOptional() @IsString() @MaxLength(20) colour?: string
   @IsOptional() @IsArray() @ArrayMaxSize(20) @IsString({ each: true }) @MaxLength(120, { each: true }) tags?: string[]
   @IsOptional() @IsInt() @Min(0) @Max(1e7) cost?: number
-  @IsOptional() @IsInt({ message: 'Whole days.' }) @Min(0, { message: 'Not less than no days.' }) @Max(1000, { message: 'At most 1000 days.' }) leadDays?: number
+  @IsOptional()
+  @IsInt({ message: 'Whole days.' })
+  @Min(0, { message: 'Not less than no days.' })
+  @Max(1000, { message: 'At most 1000 days.' })
+  leadDays?: number
   @IsOptional() @IsIn(SHAPES, { message: 'Flat, stepped, sprung or sheet.' }) shape?: Shape
 }
 
@@ -29,7 +47,11 @@ export class NewLotDto extends OperationDto {
 export class MovementDto extends CommandDto {
   @IsIn(['take-in', 'count']) why!: 'take-in' | 'count'
   @IsInt({ message: 'A whole number of pieces.' }) @Min(-100_000) @Max(100_000) change!: number
-  @ValidateIf((m: MovementDto) => m.why === 'count') @IsNotEmpty({ message: 'Say why the count is corrected.' }) @IsString() @MaxLength(200) note!: string
+  @ValidateIf((m: MovementDto) => m.why === 'count')
+  @IsNotEmpty({ message: 'Say why the count is corrected.' })
+  @IsString()
+  @MaxLength(200)
+  note!: string
 }
 
 export class LotChangeDto extends CommandDto {
@@ -39,5 +61,9 @@ export class LotChangeDto extends CommandDto {
   @IsOptional() @IsString() @MaxLength(20) colour?: string
   /** null: not known any more */
   @IsOptional() @IsInt({ message: 'A price in coins.' }) @Min(0, { message: 'Not below nothing.' }) @Max(1e7) cost?: number | null
-  @IsOptional() @IsInt({ message: 'Whole days.' }) @Min(0, { message: 'Not less than no days.' }) @Max(1000, { message: 'At most 1000 days.' }) leadDays?: number | null
+  @IsOptional()
+  @IsInt({ message: 'Whole days.' })
+  @Min(0, { message: 'Not less than no days.' })
+  @Max(1000, { message: 'At most 1000 days.' })
+  leadDays?: number | null
 }

@@ -12,7 +12,8 @@ import { pageFigures } from './page'
 
 const INSTANCES = Number(process.env.INSTANCES ?? 30)
 const CAP_SECONDS = 10
-const quantile = (values: number[], q: number) => [...values].sort((a, b) => a - b)[Math.min(values.length - 1, Math.floor(q * values.length))]!
+const quantile = (values: number[], q: number) =>
+  [...values].sort((a, b) => a - b)[Math.min(values.length - 1, Math.floor(q * values.length))]!
 const limits: LimitSet = { kind: 'two-sided', lower: thou(2), upper: thou(4), unit: 'thou', source: { kind: 'own' } }
 const say = (line: string) => process.stdout.write(`${line}\n`)
 
@@ -33,14 +34,26 @@ async function chooserFigures(measured: boolean): Promise<void> {
     const build = performance.now() - t0
     const c = drawer.response.perPiece
     // A play that a pack of this size would bring to the aim: totals from one thin piece to a full stack.
-    const total = Math.round(random() * 8_000_000 / 20) * 20
+    const total = Math.round((random() * 8_000_000) / 20) * 20
     const play = thou(3) - c * (total - drawer.fittedTotal)
     const t1 = performance.now()
-    const choice = choosePacks(drawer, { measured: { play, u: 4000, nu: 6 }, uRefit: 6350, aim: thou(3), limits, unit: 'thou', cannotBind: 'above', wanted: 5 })
+    const choice = choosePacks(drawer, {
+      measured: { play, u: 4000, nu: 6 },
+      uRefit: 6350,
+      aim: thou(3),
+      limits,
+      unit: 'thou',
+      cannotBind: 'above',
+      wanted: 5,
+    })
     const query = performance.now() - t1
     if (!choice.proven) unproven++
     const t2 = performance.now()
-    const best = lexicographic(highs, { drawer, basePlay: nm(play - c * drawer.fittedTotal), aim: thou(3), width: 2540, allowed: { low: thou(2), high: thou(4) } }, CAP_SECONDS)
+    const best = lexicographic(
+      highs,
+      { drawer, basePlay: nm(play - c * drawer.fittedTotal), aim: thou(3), width: 2540, allowed: { low: thou(2), high: thou(4) } },
+      CAP_SECONDS,
+    )
     let peer = performance.now() - t2
     if (best === null) {
       capped++
@@ -80,14 +93,20 @@ async function allocationFigures(): Promise<void> {
     }
     say(`\nAllocation, ${goal}: 12 places, 2000 pieces of 100 sizes`)
     say(`  median ${quantile(own, 0.5).toFixed(0)} ms, worst ${Math.max(...own).toFixed(0)} ms; not proven: ${unproven}`)
-    say(`  HiGHS over single pieces, cost alone: median ${quantile(peers, 0.5).toFixed(0)} ms; over the cap or infeasible: ${capped}; ${(quantile(peers, 0.5) / quantile(own, 0.5)).toFixed(1)} times`)
+    say(
+      `  HiGHS over single pieces, cost alone: median ${quantile(peers, 0.5).toFixed(0)} ms; over the cap or infeasible: ${capped}; ${(quantile(peers, 0.5) / quantile(own, 0.5)).toFixed(1)} times`,
+    )
   }
 }
 
 /** Ten thousand rollers into two sets, against sorting alone. */
 function rollerFigures(): void {
   const random = stream(5)
-  const rollers = Array.from({ length: 10_000 }, (_, i): Roller => ({ id: String(i), bag: 'ABCD'[i % 4]!, size: 4_762_500 + Math.round((random() - 0.5) * 20) * 635 }))
+  const rollers = Array.from({ length: 10_000 }, (_, i): Roller => ({
+    id: String(i),
+    bag: 'ABCD'[i % 4]!,
+    size: 4_762_500 + Math.round((random() - 0.5) * 20) * 635,
+  }))
   const own: number[] = []
   const peers: number[] = []
   for (let i = 0; i < 15; i++) {
@@ -99,7 +118,9 @@ function rollerFigures(): void {
     peers.push(performance.now() - t1)
   }
   say('\nRollers: 10 000 in four bags, sets of 18 for two rods')
-  say(`  median ${quantile(own, 0.5).toFixed(1)} ms, worst ${Math.max(...own).toFixed(1)} ms; ${(quantile(own, 0.5) / quantile(peers, 0.5)).toFixed(1)} times sorting them alone`)
+  say(
+    `  median ${quantile(own, 0.5).toFixed(1)} ms, worst ${Math.max(...own).toFixed(1)} ms; ${(quantile(own, 0.5) / quantile(peers, 0.5)).toFixed(1)} times sorting them alone`,
+  )
 }
 
 rollerFigures()

@@ -18,7 +18,12 @@ test('bad entries are said at the field, nothing is stored, nothing is lost', as
   await page.getByLabel('Far reading').fill('.018')
   await page.keyboard.press('Enter')
   await expect(page.getByRole('alert')).toContainText('inches, or thou?')
-  await expect(page.getByRole('button', { name: '0.018 in', exact: false }).or(page.getByRole('button', { name: '.018 in' })).first()).toBeFocused()
+  await expect(
+    page
+      .getByRole('button', { name: '0.018 in', exact: false })
+      .or(page.getByRole('button', { name: '.018 in' }))
+      .first(),
+  ).toBeFocused()
   await page.keyboard.press('Enter')
   await expect(page.getByTestId('figure')).toHaveText('18.0')
   await page.getByLabel('Far reading').fill('1.2 in')
@@ -123,7 +128,10 @@ test('pieces kept for one open check are not offered to another, until they are 
   await page.goto(`${shop.address}/checks/launch-input`)
   await page.getByRole('button', { name: 'keep these pieces for this check' }).press('Enter')
   await expect(page.getByTestId('kept')).toContainText('Kept for this check: 2.1')
-  const seen = async (check: string) => ((await (await fetch(`${shop.address}/api/checks/${check}`)).json()) as { lots: { id: string, reserved: number }[] }).lots.find(lot => lot.id === 'cover-2')!.reserved
+  const seen = async (check: string) =>
+    ((await (await fetch(`${shop.address}/api/checks/${check}`)).json()) as { lots: { id: string; reserved: number }[] }).lots.find(
+      lot => lot.id === 'cover-2',
+    )!.reserved
   expect([await seen('launch-input'), await seen('launch-idler')]).toEqual([0, 1])
   await page.goto(`${shop.address}/stock`)
   await expect(page.getByText('1 kept for input shaft end play')).toBeVisible()
@@ -158,14 +166,21 @@ test('every drawing can be saved as a file that stands by itself', async ({ page
   await page.goto(`${shop.address}/checks/launch-input`)
   await expect(page.getByTestId('proposals').getByRole('listitem')).toHaveCount(5)
   await page.keyboard.press('e')
-  for (const [name, holds] of [['limit band', '22.2'], ['pack', '11.8'], ['where the gauge stands', 'Section: dial']] as const) {
-    const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('dialog').getByRole('button', { name, exact: true }).press('Enter')])
+  for (const [name, holds] of [
+    ['limit band', '22.2'],
+    ['pack', '11.8'],
+    ['where the gauge stands', 'Section: dial'],
+  ] as const) {
+    const [download] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('dialog').getByRole('button', { name, exact: true }).press('Enter'),
+    ])
     expect(download.suggestedFilename()).toBe(`${name.replaceAll(' ', '-')}.svg`)
     const svg = readFileSync(await download.path(), 'utf8')
     expect(svg).toContain(holds)
     // Colours are written out: nothing in it needs the page.
     expect(svg).not.toMatch(/var\(|class=/)
-    const seen = await page.evaluate(async (text) => {
+    const seen = await page.evaluate(async text => {
       const image = new Image()
       image.src = `data:image/svg+xml,${encodeURIComponent(text)}`
       await image.decode()

@@ -14,7 +14,7 @@ async function fit(page: Page, shows: string): Promise<void> {
   await expect(page.getByTestId('answer')).toContainText('is expected')
 }
 async function standardShells(address: string): Promise<number> {
-  const stock = await (await fetch(`${address}/api/stock`)).json() as { lots: { id: string, onHand: number }[] }
+  const stock = (await (await fetch(`${address}/api/stock`)).json()) as { lots: { id: string; onHand: number }[] }
   return stock.lots.find(lot => lot.id === 'shell48-std')!.onHand
 }
 /** A movement: the figure, Enter, back at zero, Enter. */
@@ -37,9 +37,15 @@ test('crankshaft at a shimmed flange, by feelers: measured, shims chosen, fitted
   await sign(page)
 })
 
-test('what can be done about the mains, side by side with its cost; stopped, worked out again, all of it fitted at once', async ({ page, shop }) => {
+test('what can be done about the mains, side by side with its cost; stopped, worked out again, all of it fitted at once', async ({
+  page,
+  shop,
+}) => {
   // On a copy: the other tests need the engine as it is.
-  const copy = await fetch(`${shop.address}/api/worksheets?copy=yes`, { method: 'POST', body: readFileSync('demo/6-mail-launch-engine.worksheet.json') })
+  const copy = await fetch(`${shop.address}/api/worksheets?copy=yes`, {
+    method: 'POST',
+    body: readFileSync('demo/6-mail-launch-engine.worksheet.json'),
+  })
   await page.goto(`${shop.address}/jobs/${((await copy.json()) as { jobIds: string[] }).jobIds[0]}`)
   await page.getByRole('link', { name: /Main bearings/ }).press('Enter')
   const panel = page.getByTestId('options')
@@ -50,7 +56,9 @@ test('what can be done about the mains, side by side with its cost; stopped, wor
   await expect(panel.getByTestId('option')).toHaveCount(0)
   await panel.getByRole('button', { name: 'Work it out' }).press('Enter')
   await expect(panel.getByTestId('option')).toHaveCount(3, { timeout: 20_000 })
-  const totals = await Promise.all([1, 2].map(async row => Number(await panel.getByTestId('option').nth(row).getByRole('cell').last().innerText())))
+  const totals = await Promise.all(
+    [1, 2].map(async row => Number(await panel.getByTestId('option').nth(row).getByRole('cell').last().innerText())),
+  )
   // The mixed shells cost a fraction of the regrind.
   expect(totals[0]).toBeLessThan(totals[1]! / 5)
   await panel.getByRole('button', { name: 'Mix grades, halves too' }).press('Enter')
@@ -76,7 +84,10 @@ test('what can be done about the mains, side by side with its cost; stopped, wor
 test('which leaves to take next, and one snug stack taken with a wider uncertainty', async ({ page, shop }) => {
   await page.goto(`${shop.address}/checks/le-pump`)
   await page.keyboard.press('PageUp')
-  await page.getByTestId('points').getByRole('button', { name: /^Inner rotor/ }).click()
+  await page
+    .getByTestId('points')
+    .getByRole('button', { name: /^Inner rotor/ })
+    .click()
   await page.keyboard.type('0.06')
   await expect(page.getByTestId('next-leaves')).toContainText('Next up: 0.08')
   await page.keyboard.press('Enter')
@@ -85,7 +96,10 @@ test('which leaves to take next, and one snug stack taken with a wider uncertain
   await expect(page.getByTestId('finding')).toContainText('One snug stack')
 })
 
-test('main bearings: the worst one chosen for, only its bores read again, the journal’s wear accepted with a reason', async ({ page, shop }) => {
+test('main bearings: the worst one chosen for, only its bores read again, the journal’s wear accepted with a reason', async ({
+  page,
+  shop,
+}) => {
   const before = await standardShells(shop.address)
   await page.goto(`${shop.address}/checks/le-mains`)
   await expect(page.getByTestId('verdict')).toContainText('Main 4 clearance')
@@ -109,16 +123,22 @@ test('main bearings: the worst one chosen for, only its bores read again, the jo
   await expect(page.getByTestId('results')).toContainText('0.047')
   await expect(page.getByTestId('proof')).toContainText('residual')
   await tick(page, 'Oiled, all caps at final torque')
-  await page.getByRole('button', { name: /Measure/ }).first().click()
+  await page
+    .getByRole('button', { name: /Measure/ })
+    .first()
+    .click()
   await tick(page, 'Bore gauge zeroed in its master')
   await page.keyboard.press('Escape')
   await page.getByRole('button', { name: /Prove/ }).first().click()
   await expect(page.getByText('Main 4 journal diameter: outside the limits')).toBeVisible()
   await sign(page, 'shaft kept, regrind next time')
-  expect(await standardShells(shop.address) - before).toBe(2)
+  expect((await standardShells(shop.address)) - before).toBe(2)
 })
 
-test('rods by plastic strip: the gap beside the width, off the scale is another grade; “locks” beats the figures', async ({ page, shop }) => {
+test('rods by plastic strip: the gap beside the width, off the scale is another grade; “locks” beats the figures', async ({
+  page,
+  shop,
+}) => {
   await page.goto(`${shop.address}/checks/le-rods`)
   await expect(page.getByTestId('verdict')).toContainText('To do')
   await page.getByLabel('Figure read').focus()
@@ -147,7 +167,10 @@ test('rods by plastic strip: the gap beside the width, off the scale is another 
   await page.keyboard.press('Enter')
   await expect(page.getByTestId('verdict')).toContainText('Tight')
   await expect(page.getByTestId('answer')).toContainText('the shaft locks with rod 4 tight')
-  await page.getByRole('button', { name: /Set up/ }).first().click()
+  await page
+    .getByRole('button', { name: /Set up/ })
+    .first()
+    .click()
   await expect(page.getByTestId('grade')).toHaveText('Grade for these limits: green')
 })
 

@@ -24,11 +24,33 @@ test('a job goes out as a worksheet and comes back as a copy, the same in every 
   await expect(page.getByTestId('import-result')).toContainText('1 job with 4 checks imported.')
   await expect(page.getByText('Reduction box rebuild (copy)')).toBeVisible()
 
-  const jobs = await (await fetch(`${shop.address}/api/jobs`)).json() as { id: string, title: string, checks: { title: string, state: string, figure: number | null, signed: boolean }[] }[]
-  const [original, copy] = ['Reduction box rebuild', 'Reduction box rebuild (copy)'].map(title => jobs.find(job => job.title === title)!.checks.map(({ title, state, figure, signed }) => ({ title, state, figure, signed })))
+  const jobs = (await (await fetch(`${shop.address}/api/jobs`)).json()) as {
+    id: string
+    title: string
+    checks: { title: string; state: string; figure: number | null; signed: boolean }[]
+  }[]
+  const [original, copy] = ['Reduction box rebuild', 'Reduction box rebuild (copy)'].map(title =>
+    jobs.find(job => job.title === title)!.checks.map(({ title, state, figure, signed }) => ({ title, state, figure, signed })),
+  )
   expect(copy).toEqual(original)
-  const again = await (await fetch(`${shop.address}/api/jobs/${jobs.find(job => job.title.endsWith('(copy)'))!.id}/worksheet`)).json() as { jobs: { checks: { trials: { readings: unknown[], packs: object, refitted: unknown, predicted: unknown }[], limits: unknown, aim: unknown }[] }[] }
-  const plain = (sheet: typeof again) => sheet.jobs[0]!.checks.map(c => ({ limits: c.limits, aim: c.aim, trials: c.trials.map(t => ({ packs: t.packs, refitted: t.refitted, predicted: t.predicted, readings: t.readings.map(r => ({ ...(r as object), id: '' })) })) }))
+  const again = (await (
+    await fetch(`${shop.address}/api/jobs/${jobs.find(job => job.title.endsWith('(copy)'))!.id}/worksheet`)
+  ).json()) as {
+    jobs: {
+      checks: { trials: { readings: unknown[]; packs: object; refitted: unknown; predicted: unknown }[]; limits: unknown; aim: unknown }[]
+    }[]
+  }
+  const plain = (sheet: typeof again) =>
+    sheet.jobs[0]!.checks.map(c => ({
+      limits: c.limits,
+      aim: c.aim,
+      trials: c.trials.map(t => ({
+        packs: t.packs,
+        refitted: t.refitted,
+        predicted: t.predicted,
+        readings: t.readings.map(r => ({ ...(r as object), id: '' })),
+      })),
+    }))
   expect(plain(again)).toEqual(plain(JSON.parse(text) as typeof again))
 })
 
@@ -38,9 +60,19 @@ for (const [what, text, place, reason] of [
   ['a newer version', launch.replace('"version": 2', '"version": 3'), 'version', 'Use a newer program'],
   ['a wrong unit', launch.replace('"entryUnit": "thou"', '"entryUnit": "furlong"'), 'jobs/0/checks/0/entryUnit', 'Must be one of'],
   ['half a nanometre', launch.replace('"far": 289560', '"far": 289560.5'), 'jobs/0/checks/0/trials/0/readings/0/far', 'must be integer'],
-  ['a piece of no lot', launch.replace(/"lotId": "cover-10"/, '"lotId": "cover-99"'), 'jobs/0/checks/0/trials/0/packs/pack/0/lotId', 'No lot “cover-99” in this file.'],
+  [
+    'a piece of no lot',
+    launch.replace(/"lotId": "cover-10"/, '"lotId": "cover-99"'),
+    'jobs/0/checks/0/trials/0/packs/pack/0/lotId',
+    'No lot “cover-99” in this file.',
+  ],
   ['an unknown field', launch.replace('"notes":', '"colour": "red", "notes":'), 'jobs/0/colour', 'This field is not known.'],
-  ['limits upside down', launch.replace('"lower": 50800', '"lower": 508000'), 'jobs/0/checks/0/limits/sets/play/book', 'The lower limit is above the upper one.'],
+  [
+    'limits upside down',
+    launch.replace('"lower": 50800', '"lower": 508000'),
+    'jobs/0/checks/0/limits/sets/play/book',
+    'The lower limit is above the upper one.',
+  ],
 ] as const) {
   test(`a broken file is refused whole, with the place and the reason: ${what}`, async ({ page, shop }) => {
     await page.goto(shop.address)
@@ -67,32 +99,56 @@ test('the drawer goes out as CSV, reads back unchanged, and a bad row changes no
   const csv = await (await fetch(`${shop.address}/api/stock/csv`)).text()
   await page.getByTestId('csv-file').setInputFiles({ name: 'drawer.csv', mimeType: 'text/csv', buffer: Buffer.from(csv) })
   await expect(page.getByTestId('csv-result')).toContainText('0 sizes added, 0 counts corrected.')
-  await page.getByTestId('csv-file').setInputFiles({ name: 'drawer.csv', mimeType: 'text/csv', buffer: Buffer.from('family,nominal,count\nCover shims,7 thou,3\nCover shims,seven,2\nCover shims,9 thou,many\n') })
+  await page.getByTestId('csv-file').setInputFiles({
+    name: 'drawer.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from('family,nominal,count\nCover shims,7 thou,3\nCover shims,seven,2\nCover shims,9 thou,many\n'),
+  })
   await expect(page.getByTestId('csv-result')).toContainText('Nothing was changed.')
   await expect(page.getByTestId('csv-result')).toContainText('line 3, nominal')
   await expect(page.getByTestId('csv-result')).toContainText('line 4, count')
   await expect(page.getByText('54 sizes')).toBeVisible()
-  await page.getByTestId('csv-file').setInputFiles({ name: 'drawer.csv', mimeType: 'text/csv', buffer: Buffer.from('family,nominal,count,mark\nCover shims,"0,35 mm",3,=1+1\n') })
+  await page.getByTestId('csv-file').setInputFiles({
+    name: 'drawer.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from('family,nominal,count,mark\nCover shims,"0,35 mm",3,=1+1\n'),
+  })
   await expect(page.getByTestId('csv-result')).toContainText('1 sizes added')
   await expect(page.getByText('55 sizes')).toBeVisible()
   const after = await (await fetch(`${shop.address}/api/stock/csv`)).text()
   expect(after).toContain('0.35 mm')
-  expect(after).toContain('\'=1+1')
+  expect(after).toContain("'=1+1")
 })
 
 test('evaluate prints the evaluation of each check, from core alone', async () => {
   const tsx = `${root}node_modules/.bin/tsx`
   const args = ['--tsconfig', `${root}tsconfig.plain.json`, `${root}scripts/evaluate.ts`]
   const { stdout } = await run(tsx, [...args, `${root}demo/1-mail-launch.worksheet.json`], { cwd: root })
-  const answer = JSON.parse(stdout) as { format: string, checks: { id: string, word: string, results: { estimate: { value: number, n: number }, verdict: { working: { plain: string, guarded: string } } }[], places: { proposals: { arithmetic: string, putIn: { lot: string }[] }[] }[] }[] }
+  const answer = JSON.parse(stdout) as {
+    format: string
+    checks: {
+      id: string
+      word: string
+      results: { estimate: { value: number; n: number }; verdict: { working: { plain: string; guarded: string } } }[]
+      places: { proposals: { arithmetic: string; putIn: { lot: string }[] }[] }[]
+    }[]
+  }
   expect(answer.format).toBe('finitum-evaluation')
   const input = answer.checks.find(check => check.id === 'launch-input')!
-  expect(input).toMatchObject({ word: 'Loose', results: [{ estimate: { n: 3 }, verdict: { working: { plain: 'above', guarded: 'above' } } }] })
+  expect(input).toMatchObject({
+    word: 'Loose',
+    results: [{ estimate: { n: 3 }, verdict: { working: { plain: 'above', guarded: 'above' } } }],
+  })
   expect(input.places[0]!.proposals).toHaveLength(5)
   expect(input.places[0]!.proposals[0]).toMatchObject({ arithmetic: '22.2 − (11.8 + 8) + 2.1 = 4.5 thou', putIn: [{ lot: 'cover-2' }] })
-  const bad = await run(tsx, [...args, `${root}package.json`], { cwd: root }).catch((error: { code: number, stderr: string }) => error) as { code: number, stderr: string }
+  const bad = (await run(tsx, [...args, `${root}package.json`], { cwd: root }).catch(
+    (error: { code: number; stderr: string }) => error,
+  )) as { code: number; stderr: string }
   expect(bad.code).toBe(2)
   expect(bad.stderr).toContain('This is not a worksheet')
-  const none = await run(tsx, [...args, 'no-such-file'], { cwd: root }).catch((error: { code: number, stderr: string }) => error) as { code: number, stderr: string }
+  const none = (await run(tsx, [...args, 'no-such-file'], { cwd: root }).catch((error: { code: number; stderr: string }) => error)) as {
+    code: number
+    stderr: string
+  }
   expect(none).toMatchObject({ code: 2, stderr: expect.stringContaining('there is no such file') })
 })

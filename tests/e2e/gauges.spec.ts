@@ -79,7 +79,10 @@ test('heat: says when it matters; a negative temperature is one, below absolute 
 
 test('the bench warns of the gauge in hand, and takes that it was zeroed', async ({ page, shop }) => {
   await page.goto(`${shop.address}/checks/le-mains`)
-  await page.getByRole('button', { name: /Measure/ }).first().click()
+  await page
+    .getByRole('button', { name: /Measure/ })
+    .first()
+    .click()
   await expect(page.getByTestId('gauge-warning').first()).toContainText('was due for its check on 2026-10-20')
   await page.getByRole('button', { name: 'zeroed now' }).press('Enter')
   await expect(page.getByRole('button', { name: 'zeroed now' })).toBeHidden()

@@ -66,7 +66,7 @@ test('the whole loop on a demo job, by keyboard alone', async ({ page, shop }) =
   // it is stored, the pieces moved, and the list knows
   await page.reload()
   await expect(page.getByTestId('answer')).toContainText('Signed off by T. Marl')
-  const stock = await (await fetch(`${shop.address}/api/stock`)).json() as { lots: { id: string, onHand: number }[] }
+  const stock = (await (await fetch(`${shop.address}/api/stock`)).json()) as { lots: { id: string; onHand: number }[] }
   const onHand = (id: string) => stock.lots.find(lot => lot.id === id)!.onHand
   expect([onHand('cover-12'), onHand('cover-8'), onHand('cover-2')]).toEqual([3, 5, 5])
   await page.goto(shop.address)

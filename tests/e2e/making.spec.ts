@@ -34,7 +34,9 @@ test('a piece lapped for its place: four points a pass, stopped at size, kept fo
   await make.getByRole('button', { name: 'Into the drawer as measured' }).press('Enter')
   await expect(make.getByTestId('lap-done')).toContainText('in 2 passes')
   await expect(page.getByTestId('kept')).toContainText('Kept for this check')
-  const { lots } = await (await fetch(`${shop.address}/api/stock`)).json() as { lots: { tags: string[], onHand: number, measured: number, family: string }[] }
+  const { lots } = (await (await fetch(`${shop.address}/api/stock`)).json()) as {
+    lots: { tags: string[]; onHand: number; measured: number; family: string }[]
+  }
   expect(lots.filter(lot => lot.tags.some(tag => tag.startsWith('made for')))).toMatchObject([{ onHand: 1, family: 'Cover shims' }])
 })
 
@@ -55,7 +57,10 @@ test('a piece lapped too thin is stopped, and scrapped; another can be begun', a
   await expect(make.getByTestId('make-option').first()).toBeVisible()
 })
 
-test('price and days to come are kept with a size, and the order plan counts them; sheet is never offered as a piece', async ({ page, shop }) => {
+test('price and days to come are kept with a size, and the order plan counts them; sheet is never offered as a piece', async ({
+  page,
+  shop,
+}) => {
   await page.goto(`${shop.address}/stock`)
   await page.getByRole('button', { name: 'Open 6 thou, Cover shims' }).press('Enter')
   await page.getByLabel('Price of one').fill('a lot')
@@ -65,7 +70,7 @@ test('price and days to come are kept with a size, and the order plan counts the
   await page.getByLabel('Days to come').fill('21')
   await page.getByLabel('Days to come').press('Enter')
   await expect(page.getByLabel('Price of one')).toHaveValue('0.55')
-  const { lots } = await (await fetch(`${shop.address}/api/stock`)).json() as { lots: { id: string, cost: number, leadDays: number }[] }
+  const { lots } = (await (await fetch(`${shop.address}/api/stock`)).json()) as { lots: { id: string; cost: number; leadDays: number }[] }
   expect(lots.find(lot => lot.id === 'cover-6')).toMatchObject({ cost: 55, leadDays: 21 })
 
   await page.getByRole('button', { name: 'New size' }).press('Enter')

@@ -22,7 +22,9 @@ test('honed to size: a warm bore reckoned cold, the finished bores proved and si
   await expect(page.getByLabel('Figure read')).toBeFocused()
   await expect(page.getByRole('img', { name: /as it stands: 0\.7/ })).toBeVisible()
   await page.keyboard.press('e')
-  await expect(page.getByTestId('explain')).toContainText('Rod 1 clearance, largest roller, as it stands, = bore (mean) − pin (mean) − 2 × largest roller of the set')
+  await expect(page.getByTestId('explain')).toContainText(
+    'Rod 1 clearance, largest roller, as it stands, = bore (mean) − pin (mean) − 2 × largest roller of the set',
+  )
   await expect(page.getByTestId('explain-targets')).toContainText('pin (mean) + largest + smallest roller + clearance wanted')
   await page.keyboard.press('Escape')
   await expect(page.getByTestId('sort-words')).toContainText('36 rollers make 2 sets of 12 within the spread, each from one bag.')
@@ -98,7 +100,9 @@ test('a new check: no roller, too few for two rods, then sets from one bag each,
   await expect(page.getByTestId('series').getByRole('row')).toHaveCount(4)
   await expect(page.getByTestId('series')).toContainText('0.1875')
   await phase(page, /Choose/)
-  await expect(page.getByTestId('sort-words')).toContainText('3 rollers make only 1 set of 3 within the spread; 2 rods need 2. 6 rollers are the least for 2 rods.')
+  await expect(page.getByTestId('sort-words')).toContainText(
+    '3 rollers make only 1 set of 3 within the spread; 2 rods need 2. 6 rollers are the least for 2 rods.',
+  )
   await expect(page.getByRole('button', { name: 'Take for rod 2' })).toHaveCount(0)
   await point(page, 'Rollers, bag B')
   await type(page, '0.1876', '0.1876', '0.18765')

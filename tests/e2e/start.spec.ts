@@ -59,7 +59,10 @@ test('a Node that is too old is told so', async () => {
 })
 
 test('SIGINT closes the database and the second start answers within five seconds', async ({ page }) => {
-  await fetch(`${shop.address}/api/jobs`, { method: 'POST', body: JSON.stringify({ op: 'o1', id: 'j1', unit: 'Ferry ramp', title: 'Hinge pins' }) })
+  await fetch(`${shop.address}/api/jobs`, {
+    method: 'POST',
+    body: JSON.stringify({ op: 'o1', id: 'j1', unit: 'Ferry ramp', title: 'Hinge pins' }),
+  })
   expect(await shop.stop('SIGINT')).toBe(0)
   const began = Date.now()
   await shop.start()

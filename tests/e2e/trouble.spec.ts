@@ -69,7 +69,7 @@ test('a page left open learns by itself that another machine wrote', async ({ br
 })
 
 test('settings changed faster than a slow server answers all arrive, in their order', async ({ page, shop }) => {
-  await page.route('**/settings', async (route) => {
+  await page.route('**/settings', async route => {
     await new Promise(resolve => setTimeout(resolve, 700))
     await route.continue()
   })
@@ -79,7 +79,12 @@ test('settings changed faster than a slow server answers all arrive, in their or
     await page.getByLabel('Name of the check').fill(title)
     await page.keyboard.press('Tab')
   }
-  await expect.poll(async () => ((await (await fetch(`${shop.address}/api/checks/launch-coupling`)).json()) as { document: { title: string } }).document.title).toBe('third')
+  await expect
+    .poll(
+      async () =>
+        ((await (await fetch(`${shop.address}/api/checks/launch-coupling`)).json()) as { document: { title: string } }).document.title,
+    )
+    .toBe('third')
   // an answer that comes in late does not wipe out what is being typed in the next field
   await page.goto(`${shop.address}/checks/launch-idler`)
   await page.getByRole('button', { name: /Set up/ }).click()
@@ -89,7 +94,8 @@ test('settings changed faster than a slow server answers all arrive, in their or
   await expect(page.getByLabel('Tip’s angle, degrees')).toHaveValue('12')
 
   // rules of one pack, each with its own field, do not undo each other
-  const rules = async () => ((await (await fetch(`${shop.address}/api/checks/launch-idler`)).json()) as { document: { packRules: object } }).document.packRules
+  const rules = async () =>
+    ((await (await fetch(`${shop.address}/api/checks/launch-idler`)).json()) as { document: { packRules: object } }).document.packRules
   await page.getByLabel('Most pieces').fill('5')
   await page.getByLabel('Fewest pieces').fill('2')
   await page.getByLabel('Largest stack').fill('60')
@@ -102,7 +108,7 @@ test('settings changed faster than a slow server answers all arrive, in their or
 })
 
 test('a check made before a slow shop has answered still gets its drawer and its gauge', async ({ page, shop }) => {
-  await page.route(/\/api\/(stock|gauges)$/, async (route) => {
+  await page.route(/\/api\/(stock|gauges)$/, async route => {
     await new Promise(resolve => setTimeout(resolve, 1_500))
     await route.continue()
   })
@@ -136,9 +142,12 @@ test('another machine that is behind learns at its next write what it missed', a
 test('a piece that is gone from the drawer cannot be fitted', async ({ page, shop }) => {
   await page.goto(`${shop.address}/checks/launch-input`)
   await expect(page.getByTestId('proposals').getByRole('listitem')).toHaveCount(5)
-  const stock = await (await fetch(`${shop.address}/api/stock`)).json() as { lots: { id: string, version: number, onHand: number }[] }
+  const stock = (await (await fetch(`${shop.address}/api/stock`)).json()) as { lots: { id: string; version: number; onHand: number }[] }
   const lot = stock.lots.find(l => l.id === 'cover-2')!
-  const moved = await fetch(`${shop.address}/api/stock/lots/cover-2/movements`, { method: 'POST', body: JSON.stringify({ op: 'gone-1', version: lot.version, why: 'count', change: -lot.onHand, note: 'lent out' }) })
+  const moved = await fetch(`${shop.address}/api/stock/lots/cover-2/movements`, {
+    method: 'POST',
+    body: JSON.stringify({ op: 'gone-1', version: lot.version, why: 'count', change: -lot.onHand, note: 'lent out' }),
+  })
   expect(moved.status).toBe(200)
   await page.keyboard.press('f')
   await page.getByRole('button', { name: 'The pack is changed' }).click()

@@ -6,12 +6,29 @@ import { demoForThisFile, expect, test } from './workshop'
 demoForThisFile()
 
 const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8')
-const views = ['/', '/jobs/launch-box', '/stock', '/gauges', '/checks/le-mains', '/checks/le-thrust', '/checks/le-rods', '/checks/pb-mains', '/checks/mr-bigends', '/checks/launch-input', '/checks/loader-transfer', '/checks/bus-main', '/checks/launch-output']
+const views = [
+  '/',
+  '/jobs/launch-box',
+  '/stock',
+  '/gauges',
+  '/checks/le-mains',
+  '/checks/le-thrust',
+  '/checks/le-rods',
+  '/checks/pb-mains',
+  '/checks/mr-bigends',
+  '/checks/launch-input',
+  '/checks/loader-transfer',
+  '/checks/bus-main',
+  '/checks/launch-output',
+]
 
 /** What unfolds only when it is asked for. */
 async function unfold(page: Page, address: string, look: (name: string) => Promise<void>): Promise<void> {
   await page.goto(`${address}/checks/mr-bigends`)
-  await page.getByRole('button', { name: /Choose/ }).first().click()
+  await page
+    .getByRole('button', { name: /Choose/ })
+    .first()
+    .click()
   await expect(page.getByTestId('hone-curve')).toBeVisible()
   await look('sets and honing')
   await page.goto(`${address}/checks/le-mains`)
@@ -34,7 +51,9 @@ for (const theme of ['light', 'dark']) {
     const check = async (name: string) => {
       await page.evaluate(axe)
       const faults = await page.evaluate(async () => {
-        const result = await (globalThis as unknown as { axe: { run: () => Promise<{ violations: { id: string, nodes: { html: string }[] }[] }> } }).axe.run()
+        const result = await (
+          globalThis as unknown as { axe: { run: () => Promise<{ violations: { id: string; nodes: { html: string }[] }[] }> } }
+        ).axe.run()
         return result.violations.map(v => `${v.id}: ${v.nodes.map(n => n.html.slice(0, 120)).join(' | ')}`)
       })
       expect(faults, name).toEqual([])
@@ -68,7 +87,9 @@ test('nothing scrolls sideways on a phone', async ({ browser, shop }) => {
     const [inner, outer] = await page.evaluate(() => [document.documentElement.scrollWidth, document.documentElement.clientWidth])
     expect(inner, view).toBeLessThanOrEqual(outer!)
   }
-  await unfold(page, shop.address, async name => expect(await page.evaluate(() => document.documentElement.scrollWidth), name).toBeLessThanOrEqual(390))
+  await unfold(page, shop.address, async name =>
+    expect(await page.evaluate(() => document.documentElement.scrollWidth), name).toBeLessThanOrEqual(390),
+  )
   await page.goto(`${shop.address}/checks/launch-input`)
   await page.getByRole('button', { name: /Set up/ }).click()
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390)
@@ -78,8 +99,12 @@ test('nothing scrolls sideways on a phone', async ({ browser, shop }) => {
 test('nothing is fetched from elsewhere, and nothing is logged as an error', async ({ page, shop }) => {
   const outside: string[] = []
   const errors: string[] = []
-  page.on('request', (request) => { if (!request.url().startsWith(shop.address) && !/^(data|blob):/.test(request.url())) outside.push(request.url()) })
-  page.on('console', (message) => { if (message.type() === 'error') errors.push(message.text()) })
+  page.on('request', request => {
+    if (!request.url().startsWith(shop.address) && !/^(data|blob):/.test(request.url())) outside.push(request.url())
+  })
+  page.on('console', message => {
+    if (message.type() === 'error') errors.push(message.text())
+  })
   page.on('pageerror', error => errors.push(error.message))
   for (const view of views) {
     await page.goto(shop.address + view)
@@ -93,7 +118,8 @@ test('every key is listed under ?', async ({ page, shop }) => {
   await page.goto(`${shop.address}/checks/launch-input`)
   await expect(page.getByTestId('proposals').getByRole('listitem')).toHaveCount(5)
   await page.keyboard.press('?')
-  for (const words of ['pick a pack', 'fit this', 'next phase', 'explain', 'show mm']) await expect(page.getByRole('dialog')).toContainText(words)
+  for (const words of ['pick a pack', 'fit this', 'next phase', 'explain', 'show mm'])
+    await expect(page.getByRole('dialog')).toContainText(words)
   await page.keyboard.press('Escape')
   await expect(page.getByRole('dialog')).toHaveCount(0)
 })

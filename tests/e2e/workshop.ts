@@ -8,24 +8,34 @@ import { test as base, expect, type Page } from '@playwright/test'
 // Not from this file's address: the benchmark bundles it elsewhere.
 const root = process.cwd()
 
-const freePort = () => new Promise<number>((resolve) => {
-  const probe = createServer()
-  probe.listen(0, '127.0.0.1', () => {
-    const { port } = probe.address() as { port: number }
-    probe.close(() => resolve(port))
+const freePort = () =>
+  new Promise<number>(resolve => {
+    const probe = createServer()
+    probe.listen(0, '127.0.0.1', () => {
+      const { port } = probe.address() as { port: number }
+      probe.close(() => resolve(port))
+    })
   })
-})
 
 /** A server of its own on a folder of its own, which can be stopped and started again. */
 export class Workshop {
   private process: ChildProcess | null = null
   output = ''
-  constructor(readonly folder: string, readonly port: number, readonly script: 'demo' | 'start') {}
+  constructor(
+    readonly folder: string,
+    readonly port: number,
+    readonly script: 'demo' | 'start',
+  ) {}
 
-  get address() { return `http://127.0.0.1:${this.port}` }
+  get address() {
+    return `http://127.0.0.1:${this.port}`
+  }
 
   async start(): Promise<void> {
-    const child = spawn(process.execPath, [join(root, `scripts/${this.script}.mjs`)], { env: { ...process.env, PORT: String(this.port), HOST: '127.0.0.1', FINITUM_DATA: this.folder }, stdio: ['ignore', 'pipe', 'pipe'] })
+    const child = spawn(process.execPath, [join(root, `scripts/${this.script}.mjs`)], {
+      env: { ...process.env, PORT: String(this.port), HOST: '127.0.0.1', FINITUM_DATA: this.folder },
+      stdio: ['ignore', 'pipe', 'pipe'],
+    })
     this.process = child
     await new Promise<void>((resolve, reject) => {
       const hear = (text: Buffer) => {
@@ -50,11 +60,22 @@ export class Workshop {
 }
 
 /** Starts a command that is expected to refuse; gives its exit code and what it said. */
-export async function runScript(script: string, env: Record<string, string>, args: string[] = []): Promise<{ code: number | null, said: string }> {
-  const child = spawn(process.execPath, [join(root, script), ...args], { env: { ...process.env, ...env }, stdio: ['ignore', 'pipe', 'pipe'] })
+export async function runScript(
+  script: string,
+  env: Record<string, string>,
+  args: string[] = [],
+): Promise<{ code: number | null; said: string }> {
+  const child = spawn(process.execPath, [join(root, script), ...args], {
+    env: { ...process.env, ...env },
+    stdio: ['ignore', 'pipe', 'pipe'],
+  })
   let said = ''
-  child.stdout.on('data', (text) => { said += text })
-  child.stderr.on('data', (text) => { said += text })
+  child.stdout.on('data', text => {
+    said += text
+  })
+  child.stderr.on('data', text => {
+    said += text
+  })
   const code = await new Promise<number | null>(resolve => child.once('exit', resolve))
   return { code, said }
 }
@@ -69,7 +90,8 @@ let fileShop: Workshop | null = null
 
 /** `shop` is the demo workshop of the test file; `demoForThisFile()` starts it. */
 export const test = base.extend<{ shop: Workshop }>({
-  shop: async ({}, use) => { // eslint-disable-line no-empty-pattern
+  // eslint-disable-next-line no-empty-pattern
+  shop: async ({}, use) => {
     if (!fileShop) throw new Error('Call demoForThisFile() at the top of the file')
     await use(fileShop)
   },
@@ -99,7 +121,11 @@ export async function typeReading(page: Page, far: string, back = ''): Promise<v
 }
 
 /** Reaches an element by Tab alone. */
-export async function tabTo(page: Page, isThere: (active: { name: string, text: string, id: string }) => boolean, most = 80): Promise<void> {
+export async function tabTo(
+  page: Page,
+  isThere: (active: { name: string; text: string; id: string }) => boolean,
+  most = 80,
+): Promise<void> {
   for (let i = 0; i < most; i++) {
     const active = await page.evaluate(() => {
       const element = document.activeElement as HTMLElement | null

@@ -12,17 +12,27 @@ it('the chooser’s best pack is HiGHS’ best pack, on large drawers', async ()
   for (let i = 0; i < 14; i++) {
     const { lots, fitted } = madeDrawer(random, 60, false)
     const drawer = prepareDrawer(lots, fitted, { perPiece: i % 2 ? 1 : -1, pair: false }, { most: 5 })
-    const total = Math.round(random() * 4_000_000 / 100) * 100
+    const total = Math.round((random() * 4_000_000) / 100) * 100
     const c = drawer.response.perPiece
     const play = 5_000_000
     const basePlay = play - c * drawer.fittedTotal
     const aim = basePlay + c * total
-    const [best] = searchPacks(drawer, { measured: { play, u: 2000, nu: 9 }, uRefit: 2000, aim, width: 2540, limits: null, wanted: 1 }).found
+    const [best] = searchPacks(drawer, {
+      measured: { play, u: 2000, nu: 9 },
+      uRefit: 2000,
+      aim,
+      width: 2540,
+      limits: null,
+      wanted: 1,
+    }).found
     const reference = lexicographic(highs, { drawer, basePlay, aim, width: 2540, allowed: { low: -Infinity, high: Infinity } }, 25)
     if (!reference || !best) continue
     compared++
     const [, bin, pieces, variance, changes, cost] = best.key
-    expect({ bin, pieces, variance: Math.round(variance / 1000), changes, cost }).toEqual({ ...reference, variance: Math.round(reference.variance / 1000) })
+    expect({ bin, pieces, variance: Math.round(variance / 1000), changes, cost }).toEqual({
+      ...reference,
+      variance: Math.round(reference.variance / 1000),
+    })
   }
   expect(compared).toBeGreaterThan(9)
 }, 240_000)

@@ -10,18 +10,35 @@ export function stream(seed: number): () => number {
 }
 
 /** A made-up drawer of mixed inch and metric sizes, up to six of each; measured ones come to the micrometre or the tenth. */
-export function madeDrawer(random: () => number, sizes: number, measured: boolean): { lots: Lot[], fitted: Pack } {
+export function madeDrawer(random: () => number, sizes: number, measured: boolean): { lots: Lot[]; fitted: Pack } {
   const lots = Array.from({ length: sizes }, (_, i): Lot => {
     const metric = random() < 0.5
     const nominal = metric ? nm(Math.round(5 + random() * 245) * 10_000) : thou(Math.round(2 + random() * 98))
     const step = metric ? 1000 : 2540
     const known = measured && random() < 0.7
     return {
-      id: `lot${String(i).padStart(3, '0')}`, family: 'made', nominal, measured: known ? nm(Math.round((nominal + (random() - 0.5) * 20_000) / step) * step) : null,
-      tolerance: null, onHand: 1 + Math.floor(random() * 6), reserved: 0, mark: '', colour: '', tags: [], cost: Math.round(random() * 400), leadDays: null, shape: 'flat',
+      id: `lot${String(i).padStart(3, '0')}`,
+      family: 'made',
+      nominal,
+      measured: known ? nm(Math.round((nominal + (random() - 0.5) * 20_000) / step) * step) : null,
+      tolerance: null,
+      onHand: 1 + Math.floor(random() * 6),
+      reserved: 0,
+      mark: '',
+      colour: '',
+      tags: [],
+      cost: Math.round(random() * 400),
+      leadDays: null,
+      shape: 'flat',
     }
   })
-  return { lots, fitted: [{ lotId: lots[3]!.id, count: 2 }, { lotId: lots[Math.floor(sizes / 2)]!.id, count: 1 }] }
+  return {
+    lots,
+    fitted: [
+      { lotId: lots[3]!.id, count: 2 },
+      { lotId: lots[Math.floor(sizes / 2)]!.id, count: 1 },
+    ],
+  }
 }
 
 /**
@@ -29,14 +46,44 @@ export function madeDrawer(random: () => number, sizes: number, measured: boolea
  * halves with 30 to 54 µm wanted. In steps of 12 µm no pack comes near a limit: in limits is then in limits for sure.
  * @param step  of walls and clearances, nm
  */
-export function madeBearings(random: () => number, bearings: number, sizes: number, each: number, step = 1_000): Pick<AllocationRequest, 'drawer' | 'places'> {
+export function madeBearings(
+  random: () => number,
+  bearings: number,
+  sizes: number,
+  each: number,
+  step = 1_000,
+): Pick<AllocationRequest, 'drawer' | 'places'> {
   const drawer = Array.from({ length: sizes }, (_, i): Lot => {
-    const wall = nm(1_480_000 + Math.round(random() * 60 / (step / 1000)) * step)
-    return { id: `s${String(i).padStart(3, '0')}`, family: 'made', nominal: wall, measured: wall, tolerance: null, onHand: each, reserved: 0, mark: '', colour: '', tags: [], cost: 300 + Math.round(random() * 400), leadDays: null, shape: 'flat' }
+    const wall = nm(1_480_000 + Math.round((random() * 60) / (step / 1000)) * step)
+    return {
+      id: `s${String(i).padStart(3, '0')}`,
+      family: 'made',
+      nominal: wall,
+      measured: wall,
+      tolerance: null,
+      onHand: each,
+      reserved: 0,
+      mark: '',
+      colour: '',
+      tags: [],
+      cost: 300 + Math.round(random() * 400),
+      leadDays: null,
+      shape: 'flat',
+    }
   })
   const places = Array.from({ length: bearings }, (_, p) => ({
-    id: `p${p}`, fitted: [{ lotId: drawer[p % sizes]!.id, count: 2 }], response: { perPiece: -1 as const, pair: false }, rules: { fewest: 2, most: 2 },
-    question: { measured: { play: 24_000 + Math.round(random() * 60 / (step / 1000)) * step, u: 1, nu: Infinity }, uRefit: 1, aim: nm(42_000), limits: twoSided(nm(30_000), nm(54_000), 'mm' as const, { kind: 'own' as const }), unit: 'mm' as const, cannotBind: 'above' as const },
+    id: `p${p}`,
+    fitted: [{ lotId: drawer[p % sizes]!.id, count: 2 }],
+    response: { perPiece: -1 as const, pair: false },
+    rules: { fewest: 2, most: 2 },
+    question: {
+      measured: { play: 24_000 + Math.round((random() * 60) / (step / 1000)) * step, u: 1, nu: Infinity },
+      uRefit: 1,
+      aim: nm(42_000),
+      limits: twoSided(nm(30_000), nm(54_000), 'mm' as const, { kind: 'own' as const }),
+      unit: 'mm' as const,
+      cannotBind: 'above' as const,
+    },
   }))
   return { drawer, places }
 }

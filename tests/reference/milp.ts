@@ -6,25 +6,46 @@ import { thickness } from '#core/pack/lot'
 export type Solver = Awaited<ReturnType<typeof highsLoader>>
 export const solver = (): Promise<Solver> => highsLoader()
 
-export interface LexicographicBest { readonly bin: number, readonly pieces: number, readonly variance: number, readonly changes: number, readonly cost: number }
+export interface LexicographicBest {
+  readonly bin: number
+  readonly pieces: number
+  readonly variance: number
+  readonly changes: number
+  readonly cost: number
+}
 
 /** Whole numbers a solver can hold: everything in steps of `grid` nm. */
-interface Model { readonly drawer: PreparedDrawer, readonly basePlay: number, readonly aim: number, readonly width: number, readonly allowed: { low: number, high: number } }
+interface Model {
+  readonly drawer: PreparedDrawer
+  readonly basePlay: number
+  readonly aim: number
+  readonly width: number
+  readonly allowed: { low: number; high: number }
+}
 
 const gcd = (a: number, b: number): number => (b === 0 ? Math.abs(a) : gcd(b, a % b))
-const sum = (terms: readonly (readonly [number, string])[]) => terms.filter(([c]) => c !== 0).map(([c, v]) => `${c < 0 ? '-' : '+'} ${Math.abs(c)} ${v}`).join(' ') || '0 b'
+const sum = (terms: readonly (readonly [number, string])[]) =>
+  terms
+    .filter(([c]) => c !== 0)
+    .map(([c, v]) => `${c < 0 ? '-' : '+'} ${Math.abs(c)} ${v}`)
+    .join(' ') || '0 b'
 
 /**
  * The best pack by an integer programme, solved criterion by criterion, gap 0: distance in bins, pieces, Σu², changes, cost.
  * One piece a pick, no class of chance: `allowed` is what a caller makes of the limits. Null when infeasible or out of time.
  * @param criteria  how many of the five to solve for
  */
-export function lexicographic(highs: Solver, { drawer, basePlay, aim, width, allowed }: Model, seconds: number, criteria = 5): LexicographicBest | null {
+export function lexicographic(
+  highs: Solver,
+  { drawer, basePlay, aim, width, allowed }: Model,
+  seconds: number,
+  criteria = 5,
+): LexicographicBest | null {
   const n = drawer.lots.length
   const x = (i: number) => `x${i}`
   const grid = [width, aim - basePlay, ...drawer.size].reduce(gcd, 0)
   const c = drawer.response.perPiece
-  const total = drawer.size.map((size, i) => [c * size / grid, x(i)] as const)
+  const total = drawer.size.map((size, i) => [(c * size) / grid, x(i)] as const)
   const offset = (aim - basePlay) / grid
   const w = width / grid
   const goals = [
@@ -40,17 +61,31 @@ export function lexicographic(highs: Solver, { drawer, basePlay, aim, width, all
   for (const goal of goals.slice(0, criteria)) {
     const left = seconds - (Date.now() - began) / 1000
     if (left <= 0) return null
-    const text = ['Minimize', ` obj: ${sum(goal)}`, 'Subject To',
+    const text = [
+      'Minimize',
+      ` obj: ${sum(goal)}`,
+      'Subject To',
       ` above: ${sum([...total, [-w, 'b']])} <= ${offset + w - 1}`,
       ` below: ${sum([...total, [w, 'b']])} >= ${offset - w + 1}`,
       ...(Number.isFinite(allowed.high) ? [` high: ${sum(total)} <= ${(allowed.high - basePlay) / grid}`] : []),
       ...(Number.isFinite(allowed.low) ? [` low: ${sum(total)} >= ${(allowed.low - basePlay) / grid}`] : []),
       ` most: ${sum(drawer.size.map((_, i) => [1, x(i)]))} <= ${drawer.mostPicks}`,
       ` fewest: ${sum(drawer.size.map((_, i) => [1, x(i)]))} >= ${drawer.fewestPicks}`,
-      ...drawer.size.flatMap((_, i) => [` up${i}: d${i} - ${x(i)} >= ${-drawer.fittedPieces[i]!}`, ` dn${i}: d${i} + ${x(i)} >= ${drawer.fittedPieces[i]!}`]),
-      ...fixed, 'Bounds', ' b >= 0', ...drawer.available.map((a, i) => ` 0 <= ${x(i)} <= ${a}`),
-      'General', ` b ${Array.from({ length: n }, (_, i) => x(i)).join(' ')}`, 'End'].join('\n')
-    const solution = highs.solve(text, { mip_rel_gap: 0, mip_abs_gap: 0, time_limit: left, output_flag: false } as Parameters<Solver['solve']>[1])
+      ...drawer.size.flatMap((_, i) => [
+        ` up${i}: d${i} - ${x(i)} >= ${-drawer.fittedPieces[i]!}`,
+        ` dn${i}: d${i} + ${x(i)} >= ${drawer.fittedPieces[i]!}`,
+      ]),
+      ...fixed,
+      'Bounds',
+      ' b >= 0',
+      ...drawer.available.map((a, i) => ` 0 <= ${x(i)} <= ${a}`),
+      'General',
+      ` b ${Array.from({ length: n }, (_, i) => x(i)).join(' ')}`,
+      'End',
+    ].join('\n')
+    const solution = highs.solve(text, { mip_rel_gap: 0, mip_abs_gap: 0, time_limit: left, output_flag: false } as Parameters<
+      Solver['solve']
+    >[1])
     if (solution.Status !== 'Optimal') return null
     found.push(Math.round(solution.ObjectiveValue * 1000) / 1000)
     fixed.push(` fix${found.length}: ${sum(goal)} <= ${found.at(-1)! + 1e-4}`)
@@ -73,17 +108,38 @@ export function cheapestByPieces(highs: Solver, { drawer, places, ordering, open
   for (const [p, { response, rules, question }] of places.entries()) {
     const c = response.perPiece
     const base = Math.round(question.measured.play) - c * drawer.reduce((total, lot) => total + thickness(lot) * fitted(p, lot.id), 0)
-    const play = drawer.map((lot, l) => [c * thickness(lot) / 1000, x(p, l)] as const)
-    rows.push(` lo${p}: ${sum(play)} >= ${(question.limits!.lower! - base) / 1000}`, ` hi${p}: ${sum(play)} <= ${(question.limits!.upper! - base) / 1000}`)
+    const play = drawer.map((lot, l) => [(c * thickness(lot)) / 1000, x(p, l)] as const)
+    rows.push(
+      ` lo${p}: ${sum(play)} >= ${(question.limits!.lower! - base) / 1000}`,
+      ` hi${p}: ${sum(play)} <= ${(question.limits!.upper! - base) / 1000}`,
+    )
     const count = drawer.map((_, l) => [1, x(p, l)] as const)
     rows.push(` few${p}: ${sum(count)} >= ${rules.fewest ?? 0}`, ` most${p}: ${sum(count)} <= ${rules.most ?? 8}`)
     // Opened as soon as one size is not there as often as it is now.
-    for (const [l, lot] of drawer.entries()) rows.push(` ou${p}_${l}: ${x(p, l)} - ${rules.most ?? 8} o${p} <= ${fitted(p, lot.id)}`, ` od${p}_${l}: ${x(p, l)} + ${rules.most ?? 8} o${p} >= ${fitted(p, lot.id)}`)
+    for (const [l, lot] of drawer.entries())
+      rows.push(
+        ` ou${p}_${l}: ${x(p, l)} - ${rules.most ?? 8} o${p} <= ${fitted(p, lot.id)}`,
+        ` od${p}_${l}: ${x(p, l)} + ${rules.most ?? 8} o${p} >= ${fitted(p, lot.id)}`,
+      )
   }
-  for (const [l, lot] of drawer.entries()) rows.push(` buy${l}: ${sum([...places.map((_, p) => [1, x(p, l)] as const), [-1, `b${l}`]])} <= ${pool.get(lot.id) ?? 0}`)
-  const text = ['Minimize', ` obj: ${sum([...drawer.map((lot, l) => [lot.cost ?? 0, `b${l}`] as const), ...places.map((_, p) => [opening, `o${p}`] as const)])}`, 'Subject To', ...rows,
-    'Bounds', ...drawer.map((lot, l) => ` 0 <= b${l} <= ${ordering ? 1000 : Math.max(0, lot.onHand - lot.reserved)}`), ...places.flatMap((place, p) => drawer.map((_, l) => ` 0 <= ${x(p, l)} <= ${place.rules.most ?? 8}`)),
-    'General', ` ${places.flatMap((_, p) => drawer.map((__, l) => x(p, l))).join(' ')}`, 'Binary', ` ${places.map((_, p) => `o${p}`).join(' ')}`, 'End'].join('\n')
-  const solution = highs.solve(text, { mip_rel_gap: 0, mip_abs_gap: 0, time_limit: seconds, output_flag: false } as Parameters<Solver['solve']>[1])
+  for (const [l, lot] of drawer.entries())
+    rows.push(` buy${l}: ${sum([...places.map((_, p) => [1, x(p, l)] as const), [-1, `b${l}`]])} <= ${pool.get(lot.id) ?? 0}`)
+  const text = [
+    'Minimize',
+    ` obj: ${sum([...drawer.map((lot, l) => [lot.cost ?? 0, `b${l}`] as const), ...places.map((_, p) => [opening, `o${p}`] as const)])}`,
+    'Subject To',
+    ...rows,
+    'Bounds',
+    ...drawer.map((lot, l) => ` 0 <= b${l} <= ${ordering ? 1000 : Math.max(0, lot.onHand - lot.reserved)}`),
+    ...places.flatMap((place, p) => drawer.map((_, l) => ` 0 <= ${x(p, l)} <= ${place.rules.most ?? 8}`)),
+    'General',
+    ` ${places.flatMap((_, p) => drawer.map((__, l) => x(p, l))).join(' ')}`,
+    'Binary',
+    ` ${places.map((_, p) => `o${p}`).join(' ')}`,
+    'End',
+  ].join('\n')
+  const solution = highs.solve(text, { mip_rel_gap: 0, mip_abs_gap: 0, time_limit: seconds, output_flag: false } as Parameters<
+    Solver['solve']
+  >[1])
   return solution.Status === 'Optimal' ? Math.round(solution.ObjectiveValue) : null
 }

@@ -5,37 +5,66 @@ import { GRADES, gradeFor, markFor, scaleMarks, scaleStep, squashedWidth } from 
 
 /** Grades of plastic gauging strip: common practice, no source. */
 describe('plastic gauging strip', () => {
-  it.each([['green', 1, 3], ['red', 2, 6], ['blue', 4, 9]])('%s reaches from 0.00%s to 0.00%s in, to the half thou the millimetres are rounded to', (colour, low, high) => {
+  it.each([
+    ['green', 1, 3],
+    ['red', 2, 6],
+    ['blue', 4, 9],
+  ])('%s reaches from 0.00%s to 0.00%s in, to the half thou the millimetres are rounded to', (colour, low, high) => {
     const grade = GRADES.find(candidate => candidate.colour === colour)!
     expect(Math.abs(grade.low - low * NM_PER.thou)).toBeLessThan(NM_PER.thou / 20)
     expect(Math.abs(grade.high - high * NM_PER.thou)).toBeLessThan(NM_PER.thou / 50)
   })
-  it('the grade chosen holds the limits, and no thinner one does (property)', () => fc.assert(fc.property(fc.integer({ min: 20_000, max: 240_000 }), fc.integer({ min: 0, max: 120_000 }), (low, band) => {
-    const grade = gradeFor(low, low + band)
-    const holding = GRADES.filter(candidate => candidate.low <= low && candidate.high >= low + band)
-    expect(grade).toBe(holding[0] ?? null)
-  })))
-  it('twice the gap, half the width: the cross-section stays (property)', () => fc.assert(fc.property(fc.integer({ min: 25_000, max: 229_000 }), (gap) => {
-    expect(squashedWidth(8e10, 2 * gap)).toBeCloseTo(squashedWidth(8e10, gap) / 2, 6)
-  })))
-  it('a measured width finds the mark it is nearest to; off the scale it is another grade (property)', () => fc.assert(fc.property(fc.uniqueArray(fc.integer({ min: 20_000, max: 230_000 }), { minLength: 3, maxLength: 8 }), fc.integer({ min: 1_000_000, max: 8_000_000 }), fc.integer({ min: 1, max: 9_000_000 }), (gaps, widest, width) => {
-    const marks = scaleMarks(gaps, widest)
-    for (const mark of marks) expect(mark.width! * mark.gap).toBeCloseTo(widest * marks[0]!.gap, -3)
-    const found = markFor(marks, width)
-    const nearest = Math.min(...marks.map(mark => Math.abs(mark.width! - width)))
-    if (found) expect(Math.abs(found.width! - width)).toBe(nearest)
-    else expect(width > marks[0]!.width! || width < marks.at(-1)!.width!).toBe(true)
-    expect(markFor(marks, marks[1]!.width!)).toBe(marks[1])
-  })))
+  it('the grade chosen holds the limits, and no thinner one does (property)', () =>
+    fc.assert(
+      fc.property(fc.integer({ min: 20_000, max: 240_000 }), fc.integer({ min: 0, max: 120_000 }), (low, band) => {
+        const grade = gradeFor(low, low + band)
+        const holding = GRADES.filter(candidate => candidate.low <= low && candidate.high >= low + band)
+        expect(grade).toBe(holding[0] ?? null)
+      }),
+    ))
+  it('twice the gap, half the width: the cross-section stays (property)', () =>
+    fc.assert(
+      fc.property(fc.integer({ min: 25_000, max: 229_000 }), gap => {
+        expect(squashedWidth(8e10, 2 * gap)).toBeCloseTo(squashedWidth(8e10, gap) / 2, 6)
+      }),
+    ))
+  it('a measured width finds the mark it is nearest to; off the scale it is another grade (property)', () =>
+    fc.assert(
+      fc.property(
+        fc.uniqueArray(fc.integer({ min: 20_000, max: 230_000 }), { minLength: 3, maxLength: 8 }),
+        fc.integer({ min: 1_000_000, max: 8_000_000 }),
+        fc.integer({ min: 1, max: 9_000_000 }),
+        (gaps, widest, width) => {
+          const marks = scaleMarks(gaps, widest)
+          for (const mark of marks) expect(mark.width! * mark.gap).toBeCloseTo(widest * marks[0]!.gap, -3)
+          const found = markFor(marks, width)
+          const nearest = Math.min(...marks.map(mark => Math.abs(mark.width! - width)))
+          if (found) expect(Math.abs(found.width! - width)).toBe(nearest)
+          else expect(width > marks[0]!.width! || width < marks.at(-1)!.width!).toBe(true)
+          expect(markFor(marks, marks[1]!.width!)).toBe(marks[1])
+        },
+      ),
+    ))
   it('a scale of unknown widths has its marks, and finds none', () => {
-    expect(scaleMarks([76, 25, 51, 51], null)).toEqual([{ gap: 25, width: null }, { gap: 51, width: null }, { gap: 76, width: null }])
+    expect(scaleMarks([76, 25, 51, 51], null)).toEqual([
+      { gap: 25, width: null },
+      { gap: 51, width: null },
+      { gap: 76, width: null },
+    ])
     expect(markFor(scaleMarks([25, 51], null), 100)).toBeNull()
   })
-  it('a step of the scale is never wider than its widest (property)', () => fc.assert(fc.property(fc.uniqueArray(fc.integer({ min: 1, max: 300 }), { minLength: 2, maxLength: 12 }), fc.integer({ min: 0, max: 310 }), (marks, gap) => {
-    const sorted = [...marks].sort((a, b) => a - b)
-    const widest = Math.max(...sorted.slice(1).map((mark, i) => mark - sorted[i]!))
-    const step = scaleStep(marks, gap)
-    expect(step === null).toBe(gap < sorted[0]! || gap > sorted.at(-1)!)
-    expect(step ?? 0).toBeLessThanOrEqual(widest)
-  })))
+  it('a step of the scale is never wider than its widest (property)', () =>
+    fc.assert(
+      fc.property(
+        fc.uniqueArray(fc.integer({ min: 1, max: 300 }), { minLength: 2, maxLength: 12 }),
+        fc.integer({ min: 0, max: 310 }),
+        (marks, gap) => {
+          const sorted = [...marks].sort((a, b) => a - b)
+          const widest = Math.max(...sorted.slice(1).map((mark, i) => mark - sorted[i]!))
+          const step = scaleStep(marks, gap)
+          expect(step === null).toBe(gap < sorted[0]! || gap > sorted.at(-1)!)
+          expect(step ?? 0).toBeLessThanOrEqual(widest)
+        },
+      ),
+    ))
 })

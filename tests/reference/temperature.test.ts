@@ -6,7 +6,11 @@ import { EXPANSION, REFERENCE, atReference, heatError, sizeAt } from '#core/read
 /** Reference temperature: ISO 1. Expansion coefficients: engineering handbooks, per kelvin. */
 describe('temperature, ISO 1', () => {
   it('is referred to 20 °C', () => expect(REFERENCE).toBe(20))
-  it.each([['steel', 11.5e-6], ['aluminium alloy', 23e-6], ['cast iron', 10.5e-6]] as const)('%s expands %s per kelvin', (metal, alpha) => expect(EXPANSION[metal]).toBe(alpha))
+  it.each([
+    ['steel', 11.5e-6],
+    ['aluminium alloy', 23e-6],
+    ['cast iron', 10.5e-6],
+  ] as const)('%s expands %s per kelvin', (metal, alpha) => expect(EXPANSION[metal]).toBe(alpha))
   it('100 mm of steel grows 11.5 µm in ten kelvin; of aluminium, twice that', () => {
     expect(sizeAt(mm(100), { alpha: EXPANSION.steel, celsius: 30 }) - mm(100)).toBeCloseTo(11_500, 6)
     expect(sizeAt(mm(100), { alpha: EXPANSION['aluminium alloy'], celsius: 30 }) - mm(100)).toBeCloseTo(23_000, 6)

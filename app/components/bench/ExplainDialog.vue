@@ -16,57 +16,193 @@ import { drawingsOn, saveDrawing, type Drawing } from '~/composables/drawings'
 import { usePreferences } from '~/stores/preferences'
 
 /** Where every figure comes from: readings, formula, budget, limits. */
-const props = defineProps<{ open: boolean, evaluation: CheckEvaluation, shown: ResultEvaluation, place: PlaceEvaluation | null, document: CheckDocument, proposal: Proposal | null }>()
+const props = defineProps<{
+  open: boolean
+  evaluation: CheckEvaluation
+  shown: ResultEvaluation
+  place: PlaceEvaluation | null
+  document: CheckDocument
+  proposal: Proposal | null
+}>()
 defineEmits<{ close: [] }>()
 const preferences = usePreferences()
 const unit = computed(() => unitFor(preferences.system, props.shown.kind.scale))
 /** Of a part still being worked: what it would come to now. */
-const standing = computed(() => (props.evaluation.next?.standing?.result === props.shown.id ? props.evaluation.next.standing.estimate : null))
+const standing = computed(() =>
+  props.evaluation.next?.standing?.result === props.shown.id ? props.evaluation.next.standing.estimate : null,
+)
 const estimate = computed(() => props.shown.estimate ?? standing.value)
 const targets = computed(() => props.evaluation.targets.filter(target => target.position === props.shown.position))
-const inScale = (value: number, scale: Scale, sign = false) => formatLength(value, unitFor(preferences.system, scale), { fine: true, unit: true, sign })
+const inScale = (value: number, scale: Scale, sign = false) =>
+  formatLength(value, unitFor(preferences.system, scale), { fine: true, unit: true, sign })
 const drawings = shallowRef<Drawing[]>([])
-watch(() => props.open, (open) => { if (open) drawings.value = drawingsOn(globalThis.document) })
+watch(
+  () => props.open,
+  open => {
+    if (open) drawings.value = drawingsOn(globalThis.document)
+  },
+)
 const gauge = computed(() => (props.shown.valid && estimate.value ? gaugeFit(estimate.value.U, props.shown.limits.working) : null))
-const gauges = computed(() => Object.values(props.document.gauges).map(({ name }) => name).join(', '))
-const points = computed(() => checkKind(props.document.kind).points(props.document.setup).filter(point => props.shown.points.includes(point.id)))
+const gauges = computed(() =>
+  Object.values(props.document.gauges)
+    .map(({ name }) => name)
+    .join(', '),
+)
+const points = computed(() =>
+  checkKind(props.document.kind)
+    .points(props.document.setup)
+    .filter(point => props.shown.points.includes(point.id)),
+)
 const ends = computed(() => props.shown.kind.ends)
 const fine = (value: number) => formatLength(value, unit.value, { decimals: { thou: 2, tenth: 2, in: 5, mm: 4, um: 1 }[unit.value] })
 const nu = (line: Pick<BudgetLine, 'nu'>) => (Number.isFinite(line.nu) ? String(line.nu) : '∞')
-const against = computed(() => (['book', 'shop'] as const).flatMap((role) => {
-  const limits = props.shown.limits[role]
-  if (!limits) return []
-  const source = [SOURCE_NAME[limits.source.kind], limits.source.text, limits.source.page && `p. ${limits.source.page}`, limits.source.revision && `rev. ${limits.source.revision}`, limits.source.date].filter(Boolean).join(', ')
-  return [{ role, limits: describeLimits(limits), source, verdict: props.shown.verdict[role] }]
-}))
+const against = computed(() =>
+  (['book', 'shop'] as const).flatMap(role => {
+    const limits = props.shown.limits[role]
+    if (!limits) return []
+    const source = [
+      SOURCE_NAME[limits.source.kind],
+      limits.source.text,
+      limits.source.page && `p. ${limits.source.page}`,
+      limits.source.revision && `rev. ${limits.source.revision}`,
+      limits.source.date,
+    ]
+      .filter(Boolean)
+      .join(', ')
+    return [{ role, limits: describeLimits(limits), source, verdict: props.shown.verdict[role] }]
+  }),
+)
 </script>
 
 <template>
   <PlainDialog :open="open" title="Where the figures come from" @close="$emit('close')">
     <div class="space-y-4 text-[14px]" data-test="explain">
       <template v-if="estimate">
-        <p><strong>{{ resultName(shown) }}</strong>{{ shown.estimate ? '' : ', as it stands,' }} = {{ shown.formula }}<template v-if="document.tipAngle"> × cos {{ document.tipAngle }}°</template><template v-if="shown.estimate">, from {{ estimate.n }} {{ estimate.n === 1 ? 'reading' : 'readings' }}<template v-if="points.length > 1"> a point at {{ points.length }} points ({{ points.map(point => point.label).join('; ') }})</template></template><template v-else>, with the part as last read,</template> = <span class="figure">{{ fine(estimate.value) }} {{ UNIT_NAME[unit] }}</span>.<template v-if="gauges"> Gauge: {{ gauges }}.</template></p>
-        <table><thead><tr><th>Uncertainty</th><th class="text-right">u</th><th class="text-right">ν</th></tr></thead><tbody>
-          <tr v-for="(line, i) in estimate.lines" :key="i"><td>{{ line.words }}</td><td class="figure text-right">{{ fine(line.u) }}</td><td class="figure text-right">{{ nu(line) }}</td></tr>
-          <tr class="font-bold"><td>Combined; U = {{ estimate.k.toFixed(2) }} × u at 95 %</td><td class="figure text-right">{{ fine(estimate.u) }}</td><td class="figure text-right">{{ nu(estimate) }}</td></tr>
-        </tbody></table>
-        <p v-if="gauge && gauge.ratio !== null" :class="gauge.answer === 'fit' ? 'text-mute' : 'text-near'">U is {{ Math.round(gauge.ratio * 100) }} % of half the band: {{ ({ 'fit': 'this gauge can decide.', 'wide': 'wide for this band, but usable.', 'cannot-decide': 'this gauge cannot decide.', 'no-band': '' })[gauge.answer] }}</p>
+        <p>
+          <strong>{{ resultName(shown) }}</strong>{{ shown.estimate ? '' : ', as it stands,' }} = {{ shown.formula
+          }}<template v-if="document.tipAngle"> × cos {{ document.tipAngle }}°</template>
+          <template v-if="shown.estimate"
+            >, from {{ estimate.n }} {{ estimate.n === 1 ? 'reading' : 'readings'
+            }}<template v-if="points.length > 1">
+              a point at {{ points.length }} points ({{ points.map(point => point.label).join('; ') }})</template
+            >
+          </template>
+          <template v-else>, with the part as last read,</template> =
+          <span class="figure">{{ fine(estimate.value) }} {{ UNIT_NAME[unit] }}</span
+          >.<template v-if="gauges"> Gauge: {{ gauges }}.</template>
+        </p>
+        <table>
+          <thead>
+            <tr>
+              <th>Uncertainty</th>
+              <th class="text-right">u</th>
+              <th class="text-right">ν</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="(line, i) in estimate.lines" :key="i">
+              <td>{{ line.words }}</td>
+              <td class="figure text-right">{{ fine(line.u) }}</td>
+              <td class="figure text-right">{{ nu(line) }}</td>
+            </tr>
+            <tr class="font-bold">
+              <td>Combined; U = {{ estimate.k.toFixed(2) }} × u at 95 %</td>
+              <td class="figure text-right">{{ fine(estimate.u) }}</td>
+              <td class="figure text-right">{{ nu(estimate) }}</td>
+            </tr>
+          </tbody>
+        </table>
+        <p v-if="gauge && gauge.ratio !== null" :class="gauge.answer === 'fit' ? 'text-mute' : 'text-near'">
+          U is {{ Math.round(gauge.ratio * 100) }} % of half the band:
+          {{
+            {
+              'fit': 'this gauge can decide.',
+              'wide': 'wide for this band, but usable.',
+              'cannot-decide': 'this gauge cannot decide.',
+              'no-band': '',
+            }[gauge.answer]
+          }}
+        </p>
       </template>
       <p v-else class="text-mute">Nothing measured yet.</p>
-      <table v-if="targets.length" data-test="explain-targets"><thead><tr><th>To work to</th><th class="text-right">Figure</th><th class="pl-4 text-right">±</th></tr></thead><tbody>
-        <tr v-for="target in targets" :key="target.id"><td>{{ target.label }}<span class="block text-[12.5px] text-mute">{{ target.formula }}; aim: {{ target.aim.words }}</span></td><td class="figure text-right whitespace-nowrap">{{ inScale(target.value, target.scale, target.scale === 'play') }}</td><td class="figure pl-4 text-right whitespace-nowrap">{{ inScale(target.U, 'play') }}</td></tr>
-      </tbody></table>
-      <table v-if="against.length"><thead><tr><th>Limits</th><th>Plain</th><th>Guarded</th><th class="text-right">In</th></tr></thead><tbody>
-        <tr v-for="row in against" :key="row.role"><td>{{ row.limits }}<span class="block text-[12.5px] text-mute">{{ row.source }}{{ document.limits.working === row.role && shown.limits.book && shown.limits.shop ? ' · judges here' : '' }}</span></td><td>{{ row.verdict ? verdictWord(row.verdict.plain, ends) : '–' }}</td><td>{{ row.verdict ? verdictWord(row.verdict.guarded, ends) : '–' }}</td><td class="figure whitespace-nowrap text-right">{{ row.verdict?.chance ? `${(row.verdict.chance.inside * 100).toFixed(1)} %` : '–' }}</td></tr>
-      </tbody></table>
-      <p v-if="place?.aim"><strong>Aim</strong>: {{ place.aim.words }}, {{ fine(place.aim.target) }} {{ UNIT_NAME[unit] }}. <span v-if="place.aim.caution" class="text-near">{{ place.aim.caution }}</span></p>
-      <p v-if="place?.window"><strong>Totals that would do</strong>: pack as fitted {{ place.place.response.perPiece === 1 ? '+' : '−' }} (limit − play), since a thicker pack here gives {{ place.place.response.perPiece === 1 ? 'more' : 'less' }} play.</p>
+      <table v-if="targets.length" data-test="explain-targets">
+        <thead>
+          <tr>
+            <th>To work to</th>
+            <th class="text-right">Figure</th>
+            <th class="pl-4 text-right">±</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="target in targets" :key="target.id">
+            <td>
+              {{ target.label }}<span class="block text-[12.5px] text-mute">{{ target.formula }}; aim: {{ target.aim.words }}</span>
+            </td>
+            <td class="figure text-right whitespace-nowrap">{{ inScale(target.value, target.scale, target.scale === 'play') }}</td>
+            <td class="figure pl-4 text-right whitespace-nowrap">{{ inScale(target.U, 'play') }}</td>
+          </tr>
+        </tbody>
+      </table>
+      <table v-if="against.length">
+        <thead>
+          <tr>
+            <th>Limits</th>
+            <th>Plain</th>
+            <th>Guarded</th>
+            <th class="text-right">In</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="row in against" :key="row.role">
+            <td>
+              {{ row.limits
+              }}<span class="block text-[12.5px] text-mute"
+                >{{ row.source
+                }}{{ document.limits.working === row.role && shown.limits.book && shown.limits.shop ? ' · judges here' : '' }}</span
+              >
+            </td>
+            <td>{{ row.verdict ? verdictWord(row.verdict.plain, ends) : '–' }}</td>
+            <td>{{ row.verdict ? verdictWord(row.verdict.guarded, ends) : '–' }}</td>
+            <td class="figure whitespace-nowrap text-right">
+              {{ row.verdict?.chance ? `${(row.verdict.chance.inside * 100).toFixed(1)} %` : '–' }}
+            </td>
+          </tr>
+        </tbody>
+      </table>
+      <p v-if="place?.aim">
+        <strong>Aim</strong>: {{ place.aim.words }}, {{ fine(place.aim.target) }} {{ UNIT_NAME[unit] }}.
+        <span v-if="place.aim.caution" class="text-near">{{ place.aim.caution }}</span>
+      </p>
+      <p v-if="place?.window">
+        <strong>Totals that would do</strong>: pack as fitted {{ place.place.response.perPiece === 1 ? '+' : '−' }} (limit − play), since a
+        thicker pack here gives {{ place.place.response.perPiece === 1 ? 'more' : 'less' }} play.
+      </p>
       <template v-if="proposal">
         <p><strong>Pack in hand</strong>: {{ proposal.arithmetic }}</p>
-        <table><tbody><tr v-for="(line, i) in proposal.predicted.lines" :key="i"><td>{{ line.words }}</td><td class="figure text-right">{{ fine(line.u) }}</td></tr><tr class="font-bold"><td>Prediction; U = {{ proposal.predicted.k.toFixed(2) }} × u</td><td class="figure text-right">{{ fine(proposal.predicted.u) }}</td></tr></tbody></table>
+        <table>
+          <tbody>
+            <tr v-for="(line, i) in proposal.predicted.lines" :key="i">
+              <td>{{ line.words }}</td>
+              <td class="figure text-right">{{ fine(line.u) }}</td>
+            </tr>
+            <tr class="font-bold">
+              <td>Prediction; U = {{ proposal.predicted.k.toFixed(2) }} × u</td>
+              <td class="figure text-right">{{ fine(proposal.predicted.u) }}</td>
+            </tr>
+          </tbody>
+        </table>
       </template>
-      <p v-if="drawings.length"><strong>Drawings of this page</strong>, as SVG: <template v-for="(drawing, i) in drawings" :key="drawing.name">{{ i ? ', ' : '' }}<button type="button" class="link min-h-8" @click="saveDrawing(drawing)">{{ drawing.name }}</button></template>.</p>
-      <p class="text-[12.5px] text-mute">Uncertainty after JCGM 100, decision after ISO 14253-1 and JCGM 106. Computation version {{ document.signOff?.core ?? CORE_VERSION }}.</p>
+      <p v-if="drawings.length">
+        <strong>Drawings of this page</strong>, as SVG:
+        <template v-for="(drawing, i) in drawings" :key="drawing.name"
+          >{{ i ? ', ' : ''
+          }}<button type="button" class="link min-h-8" @click="saveDrawing(drawing)">{{ drawing.name }}</button> </template
+        >.
+      </p>
+      <p class="text-[12.5px] text-mute">
+        Uncertainty after JCGM 100, decision after ISO 14253-1 and JCGM 106. Computation version
+        {{ document.signOff?.core ?? CORE_VERSION }}.
+      </p>
     </div>
   </PlainDialog>
 </template>

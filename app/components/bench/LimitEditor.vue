@@ -4,9 +4,15 @@ import { SOURCE_NAME, limitsFault } from '#core/verdict/limits'
 import type { LengthUnit, Nm } from '#core/quantity/length'
 
 /** One set of limits with where it comes from. Kept when it makes sense, as soon as a field is left. */
-const props = defineProps<{ title: string, limits: LimitSet | null, unit: LengthUnit, defaultSource: LimitSourceKind, locked: boolean }>()
+const props = defineProps<{ title: string; limits: LimitSet | null; unit: LengthUnit; defaultSource: LimitSourceKind; locked: boolean }>()
 const emit = defineEmits<{ keep: [LimitSet] }>()
-const kinds = [{ value: 'none', label: 'No limit known' }, { value: 'two-sided', label: 'From … to …' }, { value: 'upper', label: 'Up to …' }, { value: 'lower', label: 'At least …' }, { value: 'figure', label: 'One recommended figure' }] as const
+const kinds = [
+  { value: 'none', label: 'No limit known' },
+  { value: 'two-sided', label: 'From … to …' },
+  { value: 'upper', label: 'Up to …' },
+  { value: 'lower', label: 'At least …' },
+  { value: 'figure', label: 'One recommended figure' },
+] as const
 const id = useId()
 const box = ref<HTMLElement>()
 const kind = ref<LimitSet['kind']>('none')
@@ -21,12 +27,19 @@ const revision = ref('')
 const touched = ref(false)
 
 const set = computed<LimitSet>(() => ({
-  kind: kind.value, unit: props.limits?.unit ?? props.unit,
+  kind: kind.value,
+  unit: props.limits?.unit ?? props.unit,
   ...(['two-sided', 'lower'].includes(kind.value) && lower.value !== null ? { lower: lower.value } : {}),
   ...(['two-sided', 'upper'].includes(kind.value) && upper.value !== null ? { upper: upper.value } : {}),
   ...(kind.value === 'figure' && figure.value !== null ? { figure: figure.value } : {}),
   ...(lowerExcluded.value && ['two-sided', 'lower'].includes(kind.value) ? { lowerExcluded: true } : {}),
-  source: { kind: source.value, ...(text.value.trim() ? { text: text.value.trim() } : {}), ...(page.value.trim() ? { page: page.value.trim() } : {}), ...(revision.value.trim() ? { revision: revision.value.trim() } : {}), ...(props.limits?.source.date ? { date: props.limits.source.date } : {}) },
+  source: {
+    kind: source.value,
+    ...(text.value.trim() ? { text: text.value.trim() } : {}),
+    ...(page.value.trim() ? { page: page.value.trim() } : {}),
+    ...(revision.value.trim() ? { revision: revision.value.trim() } : {}),
+    ...(props.limits?.source.date ? { date: props.limits.source.date } : {}),
+  },
 }))
 const fault = computed(() => limitsFault(set.value))
 const written = () => JSON.stringify(kind.value === 'none' ? { kind: 'none' } : set.value)
@@ -47,7 +60,12 @@ function show(): void {
   kept = written()
 }
 show()
-watch(() => JSON.stringify(props.limits), () => { if (!box.value?.contains(document.activeElement)) show() })
+watch(
+  () => JSON.stringify(props.limits),
+  () => {
+    if (!box.value?.contains(document.activeElement)) show()
+  },
+)
 
 function leave(): void {
   touched.value = true
@@ -61,16 +79,34 @@ function leave(): void {
   <fieldset ref="box" class="space-y-2" :disabled="locked" @focusout="leave">
     <legend class="label">{{ title }}</legend>
     <label class="sr-only" :for="`${id}-kind`">{{ title }}: kind</label>
-    <select :id="`${id}-kind`" v-model="kind" class="field" @change="leave"><option v-for="option in kinds" :key="option.value" :value="option.value">{{ option.label }}</option></select>
+    <select :id="`${id}-kind`" v-model="kind" class="field" @change="leave">
+      <option v-for="option in kinds" :key="option.value" :value="option.value">{{ option.label }}</option>
+    </select>
     <div v-if="kind !== 'none'" class="grid grid-cols-2 gap-2">
       <LengthField v-if="kind === 'two-sided' || kind === 'lower'" v-model="lower" label="Lower" :unit="unit" />
       <LengthField v-if="kind === 'two-sided' || kind === 'upper'" v-model="upper" label="Upper" :unit="unit" />
       <LengthField v-if="kind === 'figure'" v-model="figure" label="Figure" :unit="unit" />
-      <label v-if="kind === 'two-sided' || kind === 'lower'" class="col-span-2 flex min-h-11 items-center gap-2 text-[13.5px]"><input v-model="lowerExcluded" type="checkbox" class="size-4">the lower figure itself is not allowed: some play, never zero</label>
-      <div><label class="label mb-1 block" :for="`${id}-source`">Comes from</label><select :id="`${id}-source`" v-model="source" class="field"><option v-for="(name, value) in SOURCE_NAME" :key="value" :value="value">{{ name }}</option></select></div>
-      <div><label class="label mb-1 block" :for="`${id}-text`">Title or reason</label><input :id="`${id}-text`" v-model="text" class="field" maxlength="200" autocomplete="off"></div>
-      <div><label class="label mb-1 block" :for="`${id}-page`">Page</label><input :id="`${id}-page`" v-model="page" class="field" maxlength="40" autocomplete="off"></div>
-      <div><label class="label mb-1 block" :for="`${id}-revision`">Revision</label><input :id="`${id}-revision`" v-model="revision" class="field" maxlength="40" autocomplete="off"></div>
+      <label v-if="kind === 'two-sided' || kind === 'lower'" class="col-span-2 flex min-h-11 items-center gap-2 text-[13.5px]">
+        <input v-model="lowerExcluded" type="checkbox" class="size-4" />the lower figure itself is not allowed: some play, never zero</label
+      >
+      <div>
+        <label class="label mb-1 block" :for="`${id}-source`">Comes from</label>
+        <select :id="`${id}-source`" v-model="source" class="field">
+          <option v-for="(name, value) in SOURCE_NAME" :key="value" :value="value">{{ name }}</option>
+        </select>
+      </div>
+      <div>
+        <label class="label mb-1 block" :for="`${id}-text`">Title or reason</label>
+        <input :id="`${id}-text`" v-model="text" class="field" maxlength="200" autocomplete="off" />
+      </div>
+      <div>
+        <label class="label mb-1 block" :for="`${id}-page`">Page</label>
+        <input :id="`${id}-page`" v-model="page" class="field" maxlength="40" autocomplete="off" />
+      </div>
+      <div>
+        <label class="label mb-1 block" :for="`${id}-revision`">Revision</label>
+        <input :id="`${id}-revision`" v-model="revision" class="field" maxlength="40" autocomplete="off" />
+      </div>
     </div>
     <p v-if="touched && fault" class="fault">{{ fault }}</p>
   </fieldset>

@@ -8,32 +8,97 @@ import { usePreferences } from '~/stores/preferences'
 import type { Fault } from '#shared/types'
 
 /** Book and shop limits of each result a check comes to, for all positions or one. */
-const props = defineProps<{ kind: CheckKind, document: CheckDocument, locked: boolean, faults: readonly Fault[], /** by rule of thumb, by kind of result */ thumbs: ReadonlyMap<string, LimitSet> }>()
+const props = defineProps<{
+  kind: CheckKind
+  document: CheckDocument
+  locked: boolean
+  faults: readonly Fault[]
+  /** by rule of thumb, by kind of result */ thumbs: ReadonlyMap<string, LimitSet>
+}>()
 const emit = defineEmits<{ keep: [Record<string, unknown>] }>()
 const preferences = usePreferences()
 const all = computed(() => props.kind.results(props.document.setup))
 /** A kind that another judges has no limits of its own: it is named with that one. */
-const options = computed(() => all.value.filter(result => !result.judgedBy).flatMap(result => [
-  { id: result.id, kind: result, label: [result, ...all.value.filter(other => other.judgedBy === result.id)].map(({ label }) => label).join('; ') },
-  ...result.positions.map(position => ({ id: resultId(result.id, position.id), kind: result, label: `${result.label}, ${position.label} alone` })),
-]))
+const options = computed(() =>
+  all.value
+    .filter(result => !result.judgedBy)
+    .flatMap(result => [
+      {
+        id: result.id,
+        kind: result,
+        label: [result, ...all.value.filter(other => other.judgedBy === result.id)].map(({ label }) => label).join('; '),
+      },
+      ...result.positions.map(position => ({
+        id: resultId(result.id, position.id),
+        kind: result,
+        label: `${result.label}, ${position.label} alone`,
+      })),
+    ]),
+)
 const picked = ref('')
 const shown = computed(() => options.value.find(option => option.id === picked.value) ?? options.value[0]!)
 const pair = computed(() => props.document.limits.sets[shown.value.id] ?? { book: null, shop: null })
 const unit = computed(() => unitFor(preferences.system, shown.value.kind.scale))
-const keep = (role: 'book' | 'shop', set: LimitSet) => emit('keep', { limits: [{ result: shown.value.id, role, set: set.kind === 'none' ? { kind: 'none', unit: unit.value, source: { kind: role } } : set }] })
-const thumb = computed(() => (pair.value.book || pair.value.shop ? null : props.thumbs.get(shown.value.kind.id) ?? null))
+const keep = (role: 'book' | 'shop', set: LimitSet) =>
+  emit('keep', {
+    limits: [{ result: shown.value.id, role, set: set.kind === 'none' ? { kind: 'none', unit: unit.value, source: { kind: role } } : set }],
+  })
+const thumb = computed(() => (pair.value.book || pair.value.shop ? null : (props.thumbs.get(shown.value.kind.id) ?? null)))
 const both = computed(() => Object.values(props.document.limits.sets).some(set => set.book && set.shop))
-const fault = computed(() => props.faults.find(f => f.path.startsWith('settings.limits'))?.reason ?? faultAt(props.faults, 'settings.limits'))
+const fault = computed(
+  () => props.faults.find(f => f.path.startsWith('settings.limits'))?.reason ?? faultAt(props.faults, 'settings.limits'),
+)
 </script>
 
 <template>
   <div class="space-y-4">
-    <div v-if="options.length > 1"><label class="label mb-1 block" for="setup-result">Limits of</label><select id="setup-result" :value="shown.id" class="field" @change="picked = ($event.target as HTMLSelectElement).value"><option v-for="option in options" :key="option.id" :value="option.id">{{ option.label }}{{ document.limits.sets[option.id] ? ' · set' : '' }}</option></select></div>
-    <div v-if="thumb && !locked" class="space-y-1 text-[14px]" data-test="thumb"><p>No limit known. By rule of thumb: <strong class="figure">{{ describeLimits(thumb, unit) }}</strong>{{ ' ' }}<span class="text-mute">({{ thumb.source.text }}; common practice, the book wins)</span></p><button type="button" class="button min-h-9" @click="keep('shop', thumb)">Use it as shop limits</button></div>
-    <LimitEditor :key="`${shown.id}-book`" title="Book limits" :limits="pair.book" :unit="unit" default-source="book" :locked="locked" @keep="keep('book', $event)" />
-    <LimitEditor :key="`${shown.id}-shop`" title="Shop limits" :limits="pair.shop" :unit="unit" default-source="shop" :locked="locked" @keep="keep('shop', $event)" />
+    <div v-if="options.length > 1">
+      <label class="label mb-1 block" for="setup-result">Limits of</label>
+      <select id="setup-result" :value="shown.id" class="field" @change="picked = ($event.target as HTMLSelectElement).value">
+        <option v-for="option in options" :key="option.id" :value="option.id">
+          {{ option.label }}{{ document.limits.sets[option.id] ? ' · set' : '' }}
+        </option>
+      </select>
+    </div>
+    <div v-if="thumb && !locked" class="space-y-1 text-[14px]" data-test="thumb">
+      <p>
+        No limit known. By rule of thumb: <strong class="figure">{{ describeLimits(thumb, unit) }}</strong>{{ ' '
+        }}<span class="text-mute">({{ thumb.source.text }}; common practice, the book wins)</span>
+      </p>
+      <button type="button" class="button min-h-9" @click="keep('shop', thumb)">Use it as shop limits</button>
+    </div>
+    <LimitEditor
+      :key="`${shown.id}-book`"
+      title="Book limits"
+      :limits="pair.book"
+      :unit="unit"
+      default-source="book"
+      :locked="locked"
+      @keep="keep('book', $event)"
+    />
+    <LimitEditor
+      :key="`${shown.id}-shop`"
+      title="Shop limits"
+      :limits="pair.shop"
+      :unit="unit"
+      default-source="shop"
+      :locked="locked"
+      @keep="keep('shop', $event)"
+    />
     <p v-if="fault" class="fault">{{ fault }}</p>
-    <fieldset v-if="both" :disabled="locked"><legend class="label mb-1">Which limits judge</legend><div class="flex gap-5"><label v-for="role in (['book', 'shop'] as const)" :key="role" class="flex min-h-11 items-center gap-2 text-[14px]"><input type="radio" name="working" class="size-4" :checked="document.limits.working === role" @change="emit('keep', { working: role })">{{ role }}</label></div></fieldset>
+    <fieldset v-if="both" :disabled="locked">
+      <legend class="label mb-1">Which limits judge</legend>
+      <div class="flex gap-5">
+        <label v-for="role in ['book', 'shop'] as const" :key="role" class="flex min-h-11 items-center gap-2 text-[14px]">
+          <input
+            type="radio"
+            name="working"
+            class="size-4"
+            :checked="document.limits.working === role"
+            @change="emit('keep', { working: role })"
+          />{{ role }}</label
+        >
+      </div>
+    </fieldset>
   </div>
 </template>

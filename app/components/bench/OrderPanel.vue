@@ -8,12 +8,15 @@ import { money } from '~/composables/money'
 import { markedText } from '~/composables/sizeText'
 
 /** What to order when the drawer does not have it: fewest sizes, their chances, and what is lost if one does not come. */
-const props = defineProps<{ request: ChoiceRequest, choice: PackChoice, lots: readonly Lot[] }>()
+const props = defineProps<{ request: ChoiceRequest; choice: PackChoice; lots: readonly Lot[] }>()
 const needed = computed(() => needsOrder(props.choice))
 const asked = ref(false)
 const open = computed(() => needed.value || asked.value)
 const wanted = ref(0.95)
-const { plan, busy } = useOrderPlan(computed(() => (open.value ? props.request : null)), wanted)
+const { plan, busy } = useOrderPlan(
+  computed(() => (open.value ? props.request : null)),
+  wanted,
+)
 const index = computed(() => lotMap(props.lots))
 const name = (id: string) => {
   const lot = index.value.get(id)
@@ -24,17 +27,46 @@ const percent = (p: number) => `${Math.round(p * 100)} %`
 
 <template>
   <section class="mt-4" aria-label="Order plan" data-test="order-plan">
-    <div class="mb-1 flex flex-wrap items-center gap-x-4"><h2 class="label">Order plan</h2>
-      <button v-if="!open" type="button" class="link min-h-9 text-[13.5px]" @click="asked = true">what to order, if these will not do</button>
-      <label v-else class="ml-auto flex items-center gap-2 text-[13px] text-mute">chance wanted <select v-model.number="wanted" class="min-h-9 rounded border rule bg-sheet px-2 text-ink"><option v-for="p in [0.8, 0.9, 0.95, 0.99]" :key="p" :value="p">{{ percent(p) }}</option></select></label>
+    <div class="mb-1 flex flex-wrap items-center gap-x-4">
+      <h2 class="label">Order plan</h2>
+      <button v-if="!open" type="button" class="link min-h-9 text-[13.5px]" @click="asked = true">
+        what to order, if these will not do
+      </button>
+      <label v-else class="ml-auto flex items-center gap-2 text-[13px] text-mute"
+        >chance wanted
+        <select v-model.number="wanted" class="min-h-9 rounded border rule bg-sheet px-2 text-ink">
+          <option v-for="p in [0.8, 0.9, 0.95, 0.99]" :key="p" :value="p">{{ percent(p) }}</option>
+        </select>
+      </label>
     </div>
     <template v-if="open && plan">
       <p class="text-[14.5px]" :class="plan.chance >= plan.wanted ? '' : 'text-near'">{{ plan.words }}</p>
       <table v-if="plan.items.length" class="tight">
-        <thead><tr><th>Size</th><th class="text-right">pieces</th><th class="text-right">price</th><th class="text-right">days</th><th class="text-right">chance without it</th></tr></thead>
-        <tbody><tr v-for="item in plan.items" :key="item.lotId"><td class="font-semibold">{{ name(item.lotId) }}</td><td class="figure text-right">{{ item.pieces }}</td><td class="figure text-right">{{ money(item.price) }}</td><td class="figure text-right">{{ item.leadDays ?? 'not known' }}</td><td class="figure text-right">{{ percent(item.chanceWithout) }}</td></tr></tbody>
+        <thead>
+          <tr>
+            <th>Size</th>
+            <th class="text-right">pieces</th>
+            <th class="text-right">price</th>
+            <th class="text-right">days</th>
+            <th class="text-right">chance without it</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="item in plan.items" :key="item.lotId">
+            <td class="font-semibold">{{ name(item.lotId) }}</td>
+            <td class="figure text-right">{{ item.pieces }}</td>
+            <td class="figure text-right">{{ money(item.price) }}</td>
+            <td class="figure text-right">{{ item.leadDays ?? 'not known' }}</td>
+            <td class="figure text-right">{{ percent(item.chanceWithout) }}</td>
+          </tr>
+        </tbody>
       </table>
-      <p v-if="plan.items.length" class="text-[13px] text-mute">Together {{ money(plan.price) }}{{ plan.leadDays === null ? '' : `, all here in ${plan.leadDays} ${plan.leadDays === 1 ? 'day' : 'days'}` }}. If the supplier cancels one, the chance without it is what is left: order its neighbour, or lap a thicker piece. What comes is measured before it goes in.</p>
+      <p v-if="plan.items.length" class="text-[13px] text-mute">
+        Together {{ money(plan.price)
+        }}{{ plan.leadDays === null ? '' : `, all here in ${plan.leadDays} ${plan.leadDays === 1 ? 'day' : 'days'}` }}. If the supplier
+        cancels one, the chance without it is what is left: order its neighbour, or lap a thicker piece. What comes is measured before it
+        goes in.
+      </p>
     </template>
     <p v-else-if="open && busy" class="text-[14px] text-mute">Going through what can be ordered …</p>
   </section>

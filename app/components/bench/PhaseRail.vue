@@ -2,8 +2,16 @@
 import { PHASES, PHASE_NAME, type Phase, type Step } from '#core/method/step'
 
 /** The four phases, always in sight; the open one shows its steps and cautions. */
-const props = defineProps<{ open: Phase, steps: readonly Step[], ticked: (step: Step) => boolean, notes: Readonly<Record<Phase, string>>, done: Readonly<Record<Phase, boolean>>, locked: boolean, safety: string | null }>()
-const emit = defineEmits<{ open: [Phase], tick: [Step, boolean] }>()
+const props = defineProps<{
+  open: Phase
+  steps: readonly Step[]
+  ticked: (step: Step) => boolean
+  notes: Readonly<Record<Phase, string>>
+  done: Readonly<Record<Phase, boolean>>
+  locked: boolean
+  safety: string | null
+}>()
+const emit = defineEmits<{ open: [Phase]; tick: [Step, boolean] }>()
 const of = (phase: Phase) => props.steps.filter(step => step.phase === phase)
 const number = (phase: Phase) => PHASES.indexOf(phase) + 1
 </script>
@@ -13,15 +21,33 @@ const number = (phase: Phase) => PHASES.indexOf(phase) + 1
     <p v-if="safety" class="caution">{{ safety }}</p>
     <div v-for="phase in PHASES" :key="phase" class="contents md:relative md:block">
       <span v-if="phase !== 'prove'" class="absolute top-9 -bottom-5 left-[13px] hidden w-0.5 bg-hair md:block" aria-hidden="true" />
-      <button type="button" class="row-start-1 flex min-h-11 w-full flex-col items-start gap-x-2.5 gap-y-1 text-left md:flex-row" :aria-current="open === phase ? 'step' : undefined" @click="emit('open', phase)">
-        <span class="figure flex size-7 shrink-0 items-center justify-center rounded-full border-2 text-[13px] font-bold" :class="open === phase ? 'border-dye bg-dye text-white' : done[phase] ? 'border-in bg-in text-paper' : 'border-hair text-mute'">{{ done[phase] && open !== phase ? '✓' : number(phase) }}</span>
-        <span class="min-w-0"><span class="block text-[16px] font-bold" :class="open === phase ? 'text-ink' : 'text-mute'">{{ PHASE_NAME[phase] }}</span><span class="hidden text-[13px] leading-snug text-mute md:block">{{ notes[phase] }}</span></span>
+      <button
+        type="button"
+        class="row-start-1 flex min-h-11 w-full flex-col items-start gap-x-2.5 gap-y-1 text-left md:flex-row"
+        :aria-current="open === phase ? 'step' : undefined"
+        @click="emit('open', phase)"
+      >
+        <span
+          class="figure flex size-7 shrink-0 items-center justify-center rounded-full border-2 text-[13px] font-bold"
+          :class="open === phase ? 'border-dye bg-dye text-white' : done[phase] ? 'border-in bg-in text-paper' : 'border-hair text-mute'"
+          >{{ done[phase] && open !== phase ? '✓' : number(phase) }}</span
+        >
+        <span class="min-w-0">
+          <span class="block text-[16px] font-bold" :class="open === phase ? 'text-ink' : 'text-mute'">{{ PHASE_NAME[phase] }}</span>
+          <span class="hidden text-[13px] leading-snug text-mute md:block">{{ notes[phase] }}</span>
+        </span>
       </button>
       <ul v-if="open === phase" class="col-span-4 row-start-2 mt-1 space-y-1 md:pl-9">
         <li v-for="step in of(phase)" :key="step.id">
           <label class="flex min-h-11 cursor-pointer items-start gap-2.5 py-1.5 text-[13.5px] leading-snug md:min-h-8">
-            <input type="checkbox" class="mt-0.5 size-4 shrink-0 accent-[var(--in)]" :checked="ticked(step)" :disabled="locked" @change="emit('tick', step, ($event.target as HTMLInputElement).checked)">
-            <span>{{ step.text }}<span v-if="step.required && !ticked(step)" class="text-near"> · must be ticked</span></span>
+            <input
+              type="checkbox"
+              class="mt-0.5 size-4 shrink-0 accent-[var(--in)]"
+              :checked="ticked(step)"
+              :disabled="locked"
+              @change="emit('tick', step, ($event.target as HTMLInputElement).checked)"
+            />
+            <span>{{ step.text }}<span v-if="step.required && !ticked(step)" class="text-near"> · must be ticked</span> </span>
           </label>
           <p v-if="step.caution" class="caution my-1 ml-6">{{ step.caution }}</p>
         </li>

@@ -29,12 +29,12 @@ const props = defineProps<{
   fault: string | null
 }>()
 const picked = defineModel<number>('picked', { required: true })
-const emit = defineEmits<{ fit: [], fitAll: [{ place: string, pieces: Pack }[]], command: [string, Record<string, unknown>] }>()
+const emit = defineEmits<{ fit: []; fitAll: [{ place: string; pieces: Pack }[]]; command: [string, Record<string, unknown>] }>()
 const bench = useBench()
 const preferences = usePreferences()
 const request = computed(() => (props.locked ? null : props.place.request))
 const id = computed(() => props.place.place.id)
-const proposal = computed(() => (request.value ? props.choice?.proposals[picked.value] ?? null : null))
+const proposal = computed(() => (request.value ? (props.choice?.proposals[picked.value] ?? null) : null))
 const fitted = computed(() => packIn(props.document.trials.at(-1)!, id.value))
 /** Pieces promised to this place until it is fitted or signed. */
 const kept = computed(() => bench.view?.reserves[id.value] ?? [])
@@ -43,17 +43,65 @@ const keep = (pieces: Pack) => emit('command', 'reserves', { place: id.value, pi
 
 <template>
   <div>
-    <div class="mb-1 flex flex-wrap justify-between gap-x-4"><h2 class="label">{{ place.place.label }}</h2><span v-if="windowWords" class="label font-normal">{{ windowWords }}</span></div>
-    <PackSection :fitted="fitted" :next="proposal?.pack ?? null" :lots="bench.lots" :between="place.place.between" :first="document.packRules.required ?? null" />
-    <p v-if="typing && !locked && open" class="mt-2 text-[14px] text-near">A reading is being typed: log it or clear it before a pack is fitted.</p>
-    <div class="mt-2"><ProposalList v-model:picked="picked" :choice="request ? choice : null" :note="place.note" :busy="choosing" :fitted="fitted ?? []" :lots="bench.lots" :can-fit="!typing && !locked" :result="place.result?.kind.label ?? ''" @fit="$emit('fit')" /></div>
-    <p v-if="kept.length" class="mt-2 text-[14px]" data-test="kept">Kept for this check: {{ pieceList(kept, lotMap(bench.lots), preferences.unit) }}. <button v-if="!locked" type="button" class="link" @click="keep([])">let them go</button></p>
-    <p v-else-if="open && !locked && proposal && proposal.change.in.length" class="mt-2 text-[14px] text-mute">Not fitting it yet? <button type="button" class="link" @click="keep(proposal.change.in)">keep these pieces for this check</button></p>
+    <div class="mb-1 flex flex-wrap justify-between gap-x-4">
+      <h2 class="label">{{ place.place.label }}</h2>
+      <span v-if="windowWords" class="label font-normal">{{ windowWords }}</span>
+    </div>
+    <PackSection
+      :fitted="fitted"
+      :next="proposal?.pack ?? null"
+      :lots="bench.lots"
+      :between="place.place.between"
+      :first="document.packRules.required ?? null"
+    />
+    <p v-if="typing && !locked && open" class="mt-2 text-[14px] text-near">
+      A reading is being typed: log it or clear it before a pack is fitted.
+    </p>
+    <div class="mt-2">
+      <ProposalList
+        v-model:picked="picked"
+        :choice="request ? choice : null"
+        :note="place.note"
+        :busy="choosing"
+        :fitted="fitted ?? []"
+        :lots="bench.lots"
+        :can-fit="!typing && !locked"
+        :result="place.result?.kind.label ?? ''"
+        @fit="$emit('fit')"
+      />
+    </div>
+    <p v-if="kept.length" class="mt-2 text-[14px]" data-test="kept">
+      Kept for this check: {{ pieceList(kept, lotMap(bench.lots), preferences.unit) }}.
+      <button v-if="!locked" type="button" class="link" @click="keep([])">let them go</button>
+    </p>
+    <p v-else-if="open && !locked && proposal && proposal.change.in.length" class="mt-2 text-[14px] text-mute">
+      Not fitting it yet? <button type="button" class="link" @click="keep(proposal.change.in)">keep these pieces for this check</button>
+    </p>
     <p v-if="open && fault" class="fault">{{ fault }}</p>
     <template v-if="open">
-      <component :is="optionPanels[document.kind]" v-if="optionPanels[document.kind] && evaluation.places.length > 1" :document="document" :evaluation="evaluation" :lots="bench.lots" :locked="locked" :busy="busy || typing" @fit="$emit('fitAll', $event)" />
+      <component
+        :is="optionPanels[document.kind]"
+        v-if="optionPanels[document.kind] && evaluation.places.length > 1"
+        :document="document"
+        :evaluation="evaluation"
+        :lots="bench.lots"
+        :locked="locked"
+        :busy="busy || typing"
+        @fit="$emit('fitAll', $event)"
+      />
       <template v-if="request && choice">
-        <MakePanel :key="`make-${id}`" :document="document" :place="id" :request="request" :lots="bench.lots" :needed="needsOrder(choice)" :locked="locked" @begin="piece => $emit('command', 'laps', { id: uuid(), place: id, ...piece })" @pass="(lapId, figures) => $emit('command', 'lap-passes', { lapId, id: uuid(), figures, at: new Date().toISOString() })" @end="(lapId, made) => $emit('command', 'lap-ends', { lapId, made })" />
+        <MakePanel
+          :key="`make-${id}`"
+          :document="document"
+          :place="id"
+          :request="request"
+          :lots="bench.lots"
+          :needed="needsOrder(choice)"
+          :locked="locked"
+          @begin="piece => $emit('command', 'laps', { id: uuid(), place: id, ...piece })"
+          @pass="(lapId, figures) => $emit('command', 'lap-passes', { lapId, id: uuid(), figures, at: new Date().toISOString() })"
+          @end="(lapId, made) => $emit('command', 'lap-ends', { lapId, made })"
+        />
         <OrderPanel :key="id" :request="request" :choice="choice" :lots="bench.lots" />
       </template>
     </template>

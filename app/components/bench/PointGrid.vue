@@ -3,27 +3,66 @@ import { groups as groupBy } from 'd3-array'
 import type { MeasuringPoint } from '#core/check/contract'
 
 /** Every point of a check with many: what is read, what is missing, which is next. A row a position, a column a direction and station. */
-export interface PointCell { readonly point: MeasuringPoint, /** as text; null while nothing is read */ readonly figure: string | null, readonly bad: boolean, readonly stale: boolean }
-const props = defineProps<{ cells: readonly PointCell[], picked: string }>()
+export interface PointCell {
+  readonly point: MeasuringPoint
+  /** as text; null while nothing is read */ readonly figure: string | null
+  readonly bad: boolean
+  readonly stale: boolean
+}
+const props = defineProps<{ cells: readonly PointCell[]; picked: string }>()
 defineEmits<{ pick: [string] }>()
 
-const rest = ({ at }: MeasuringPoint) => Object.entries(at).filter(([key]) => key !== 'part' && key !== 'position').map(([, value]) => value).join(' ')
-const groups = computed(() => groupBy(props.cells, cell => String(cell.point.at.part ?? '')).map(([part, cells]) => {
-  const columns = [...new Set(cells.map(cell => rest(cell.point)))]
-  const rows = groupBy(cells, cell => String(cell.point.at.position ?? cell.point.label))
-  return { part, columns, rows: rows.map(([name, of]) => ({ name, cells: columns.map(column => of.find(cell => rest(cell.point) === column) ?? null) })) }
-}))
+const rest = ({ at }: MeasuringPoint) =>
+  Object.entries(at)
+    .filter(([key]) => key !== 'part' && key !== 'position')
+    .map(([, value]) => value)
+    .join(' ')
+const groups = computed(() =>
+  groupBy(props.cells, cell => String(cell.point.at.part ?? '')).map(([part, cells]) => {
+    const columns = [...new Set(cells.map(cell => rest(cell.point)))]
+    const rows = groupBy(cells, cell => String(cell.point.at.position ?? cell.point.label))
+    return {
+      part,
+      columns,
+      rows: rows.map(([name, of]) => ({ name, cells: columns.map(column => of.find(cell => rest(cell.point) === column) ?? null) })),
+    }
+  }),
+)
 </script>
 
 <template>
   <div class="space-y-3" data-test="points">
     <table v-for="group in groups" :key="group.part" class="tight">
-      <thead v-if="group.part || group.columns.length > 1"><tr><th class="!pr-2 whitespace-nowrap">{{ group.part.charAt(0).toUpperCase() + group.part.slice(1) }}</th><component :is="column ? 'th' : 'td'" v-for="column in group.columns" :key="column" class="!border-0 !pr-1 text-right font-normal">{{ column }}</component></tr></thead>
+      <thead v-if="group.part || group.columns.length > 1">
+        <tr>
+          <th class="!pr-2 whitespace-nowrap">{{ group.part.charAt(0).toUpperCase() + group.part.slice(1) }}</th>
+          <component
+            :is="column ? 'th' : 'td'"
+            v-for="column in group.columns"
+            :key="column"
+            class="!border-0 !pr-1 text-right font-normal"
+            >{{ column }}</component
+          >
+        </tr>
+      </thead>
       <tbody>
         <tr v-for="row in group.rows" :key="row.name">
           <td class="w-0 !pr-2 whitespace-nowrap text-[13.5px]">{{ row.name }}</td>
           <td v-for="(cell, i) in row.cells" :key="i" class="!p-0.5 text-right">
-            <button v-if="cell" type="button" class="figure min-h-9 w-full min-w-9 rounded px-1 text-right text-[13px]" :class="[picked === cell.point.id ? 'outline-2 -outline-offset-2 outline-accent bg-sheet font-bold' : '', cell.bad ? 'text-out' : cell.stale ? 'text-mute line-through' : cell.figure === null ? 'text-mute' : '']" :aria-pressed="picked === cell.point.id" :aria-label="`${cell.point.label}: ${cell.figure ?? 'not read'}${cell.bad ? ', not valid' : ''}${cell.stale ? ', stale' : ''}`" @click="$emit('pick', cell.point.id)">{{ cell.figure ?? (cell.point.optional ? '·' : '–') }}</button>
+            <button
+              v-if="cell"
+              type="button"
+              class="figure min-h-9 w-full min-w-9 rounded px-1 text-right text-[13px]"
+              :class="[
+                picked === cell.point.id ? 'outline-2 -outline-offset-2 outline-accent bg-sheet font-bold' : '',
+                cell.bad ? 'text-out' : cell.stale ? 'text-mute line-through' : cell.figure === null ? 'text-mute' : '',
+              ]"
+              :aria-pressed="picked === cell.point.id"
+              :aria-label="`${cell.point.label}: ${cell.figure ?? 'not read'}${cell.bad ? ', not valid' : ''}${cell.stale ? ', stale' : ''}`"
+              @click="$emit('pick', cell.point.id)"
+            >
+              {{ cell.figure ?? (cell.point.optional ? '·' : '–') }}
+            </button>
           </td>
         </tr>
       </tbody>

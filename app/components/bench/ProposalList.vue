@@ -7,7 +7,15 @@ import { lotMap, type Lot, type Pack } from '#core/pack/lot'
 import { usePreferences } from '~/stores/preferences'
 
 /** Up to five packs, best first; one is in hand. */
-const props = defineProps<{ choice: PackChoice | null, note: string | null, busy: boolean, fitted: Pack, lots: readonly Lot[], canFit: boolean, /** what is predicted: end play, clearance */ result: string }>()
+const props = defineProps<{
+  choice: PackChoice | null
+  note: string | null
+  busy: boolean
+  fitted: Pack
+  lots: readonly Lot[]
+  canFit: boolean
+  /** what is predicted: end play, clearance */ result: string
+}>()
 const picked = defineModel<number>('picked', { required: true })
 defineEmits<{ fit: [] }>()
 const preferences = usePreferences()
@@ -23,16 +31,56 @@ const changes = (at: number) => props.choice!.proposals[at]!.change.out.length +
     <p v-if="choice && !choice.proven" class="py-1 text-[14px] text-near">Too many packs tie to try them all: better ones may exist.</p>
     <p v-if="busy && !choice" class="py-2 text-mute">Going through the drawer …</p>
     <ol v-if="choice" class="border-b rule">
-      <li v-for="(proposal, i) in choice.proposals" :key="proposal.order.join()" class="flex flex-wrap items-center justify-end gap-x-3 border-t rule" :class="picked === i ? 'rounded-md !border-t-transparent bg-sheet outline-2 outline-accent' : ''">
-        <button type="button" class="grid min-h-11 min-w-0 flex-1 basis-72 cursor-pointer grid-cols-[1.5rem_1fr_4rem] items-center gap-x-3 sm:grid-cols-[1.5rem_1fr_auto_4rem] px-2.5 py-1 text-left" :aria-pressed="picked === i" @click="picked = i">
+      <li
+        v-for="(proposal, i) in choice.proposals"
+        :key="proposal.order.join()"
+        class="flex flex-wrap items-center justify-end gap-x-3 border-t rule"
+        :class="picked === i ? 'rounded-md !border-t-transparent bg-sheet outline-2 outline-accent' : ''"
+      >
+        <button
+          type="button"
+          class="grid min-h-11 min-w-0 flex-1 basis-72 cursor-pointer grid-cols-[1.5rem_1fr_4rem] items-center gap-x-3 sm:grid-cols-[1.5rem_1fr_auto_4rem] px-2.5 py-1 text-left"
+          :aria-pressed="picked === i"
+          @click="picked = i"
+        >
           <span class="figure text-mute">{{ i + 1 }}</span>
-          <span class="col-span-2 min-w-0 text-[14.5px] sm:col-span-1"><span :class="picked === i ? 'font-bold' : ''">{{ changeWords(fitted, proposal.pack, index, preferences.unit) }}</span><span class="text-[13px] text-mute"> · {{ proposal.pieces }} in the pack{{ proposal.unmeasured ? `, ${proposal.unmeasured} unmeasured` : '' }}{{ proposal.tied ? ', ties' : '' }}</span></span>
-          <span class="figure col-start-2 whitespace-nowrap text-[15px] sm:col-start-3">{{ formatLength(proposal.predicted.play, preferences.unit) }} ± {{ formatLength(proposal.predicted.U, preferences.unit) }}</span>
-          <span class="figure text-right text-[14px]" :class="!proposal.chance ? 'text-mute' : proposal.chance.inside >= 0.95 ? 'text-in' : proposal.chance.inside >= 0.5 ? 'text-near' : 'text-out'">{{ proposal.chance ? percent(proposal.chance.inside) : '–' }}</span>
+          <span class="col-span-2 min-w-0 text-[14.5px] sm:col-span-1">
+            <span :class="picked === i ? 'font-bold' : ''">{{ changeWords(fitted, proposal.pack, index, preferences.unit) }}</span>
+            <span class="text-[13px] text-mute">
+              · {{ proposal.pieces }} in the pack{{ proposal.unmeasured ? `, ${proposal.unmeasured} unmeasured` : ''
+              }}{{ proposal.tied ? ', ties' : '' }}</span
+            >
+          </span>
+          <span class="figure col-start-2 whitespace-nowrap text-[15px] sm:col-start-3"
+            >{{ formatLength(proposal.predicted.play, preferences.unit) }} ±
+            {{ formatLength(proposal.predicted.U, preferences.unit) }}</span
+          >
+          <span
+            class="figure text-right text-[14px]"
+            :class="
+              !proposal.chance
+                ? 'text-mute'
+                : proposal.chance.inside >= 0.95
+                  ? 'text-in'
+                  : proposal.chance.inside >= 0.5
+                    ? 'text-near'
+                    : 'text-out'
+            "
+            >{{ proposal.chance ? percent(proposal.chance.inside) : '–' }}</span
+          >
         </button>
-        <button v-if="picked === i && canFit && changes(i)" type="button" class="button primary mr-1 mb-1 min-h-11 sm:mb-0 sm:min-h-10" @click="$emit('fit')">Fit this</button>
+        <button
+          v-if="picked === i && canFit && changes(i)"
+          type="button"
+          class="button primary mr-1 mb-1 min-h-11 sm:mb-0 sm:min-h-10"
+          @click="$emit('fit')"
+        >
+          Fit this
+        </button>
       </li>
     </ol>
-    <p v-if="choice?.proposals.length" class="mt-1 text-right text-[12.5px] text-mute">predicted {{ result.toLowerCase() }}, {{ UNIT_NAME[preferences.unit] }} · chance in limits</p>
+    <p v-if="choice?.proposals.length" class="mt-1 text-right text-[12.5px] text-mute">
+      predicted {{ result.toLowerCase() }}, {{ UNIT_NAME[preferences.unit] }} · chance in limits
+    </p>
   </section>
 </template>

@@ -9,8 +9,15 @@ import { shortTime } from '~/composables/shortTime'
 import { usePreferences } from '~/stores/preferences'
 
 /** Did the play move by what the arithmetic said? Then the signature. */
-const props = defineProps<{ evaluation: CheckEvaluation, document: CheckDocument, shown: ResultEvaluation, place: PlaceEvaluation | null, fault: string | null, busy: boolean }>()
-const emit = defineEmits<{ sign: [{ by: string, reason: string }], reopen: [{ by: string, reason: string }] }>()
+const props = defineProps<{
+  evaluation: CheckEvaluation
+  document: CheckDocument
+  shown: ResultEvaluation
+  place: PlaceEvaluation | null
+  fault: string | null
+  busy: boolean
+}>()
+const emit = defineEmits<{ sign: [{ by: string; reason: string }]; reopen: [{ by: string; reason: string }] }>()
 const preferences = usePreferences()
 const reason = ref('')
 const tried = ref(false)
@@ -21,7 +28,11 @@ const show = (value: number, sign = false) => formatLength(value, preferences.un
 const severalFittings = computed(() => (ledger.value?.entries.length ?? 0) > 1)
 const gate = computed(() => props.evaluation.signOff)
 const nameFault = computed(() => (tried.value && preferences.signer.trim() === '' ? 'A signature needs a name.' : null))
-const reasonFault = computed(() => (tried.value && reason.value.trim() === '' && (gate.value.needsReason || props.document.signOff) ? 'Give the reason: it stands in the record.' : null))
+const reasonFault = computed(() =>
+  tried.value && reason.value.trim() === '' && (gate.value.needsReason || props.document.signOff)
+    ? 'Give the reason: it stands in the record.'
+    : null,
+)
 
 function submit(): void {
   tried.value = true
@@ -37,35 +48,83 @@ function submit(): void {
 <template>
   <section aria-label="Prove" class="space-y-5">
     <div v-if="predicted">
-      <h2 class="label mb-1">Proof{{ evaluation.current.results.filter(result => result.kind.main).length > 1 ? `, ${resultName(shown)}` : '' }}</h2>
+      <h2 class="label mb-1">
+        Proof{{ evaluation.current.results.filter(result => result.kind.main).length > 1 ? `, ${resultName(shown)}` : '' }}
+      </h2>
       <dl class="flex flex-wrap gap-x-10 gap-y-1" data-test="proof">
-        <div><dt class="text-[13px] text-mute">predicted</dt><dd class="figure text-xl">{{ show(predicted.play) }}</dd></div>
-        <div><dt class="text-[13px] text-mute">measured</dt><dd class="figure text-xl">{{ shown.valid && shown.estimate ? show(shown.estimate.value) : '–' }}</dd></div>
-        <div><dt class="text-[13px] text-mute">residual</dt><dd class="figure text-xl font-bold" :class="residual?.flagged ? 'text-out' : ''">{{ residual ? show(residual.difference, true) : '–' }} <span class="text-[15px] font-normal text-mute">{{ residual ? `${Math.abs(residual.z).toFixed(1)} u` : '' }}</span></dd></div>
+        <div>
+          <dt class="text-[13px] text-mute">predicted</dt>
+          <dd class="figure text-xl">{{ show(predicted.play) }}</dd>
+        </div>
+        <div>
+          <dt class="text-[13px] text-mute">measured</dt>
+          <dd class="figure text-xl">{{ shown.valid && shown.estimate ? show(shown.estimate.value) : '–' }}</dd>
+        </div>
+        <div>
+          <dt class="text-[13px] text-mute">residual</dt>
+          <dd class="figure text-xl font-bold" :class="residual?.flagged ? 'text-out' : ''">
+            {{ residual ? show(residual.difference, true) : '–' }}
+            <span class="text-[15px] font-normal text-mute">{{ residual ? `${Math.abs(residual.z).toFixed(1)} u` : '' }}</span>
+          </dd>
+        </div>
       </dl>
-      <p v-if="residual" class="mt-1 text-[14px]" :class="residual.flagged ? 'text-out' : 'text-in'">{{ residual.flagged ? 'It did not move by what the pack changed. Find out why: bolts, seating, a piece not its size.' : 'It moved as predicted.' }}</p>
+      <p v-if="residual" class="mt-1 text-[14px]" :class="residual.flagged ? 'text-out' : 'text-in'">
+        {{
+          residual.flagged
+            ? 'It did not move by what the pack changed. Find out why: bolts, seating, a piece not its size.'
+            : 'It moved as predicted.'
+        }}
+      </p>
       <p v-else class="mt-1 text-[14px] text-mute">Measure again with the new pack: type the reading on the left.</p>
     </div>
     <div v-if="severalFittings">
       <h2 class="label mb-1">Trial ledger</h2>
       <p class="text-[14px]" :class="ledger!.state === 'agree' ? 'text-in' : 'text-near'" data-test="ledger-words">{{ ledger!.words }}</p>
-      <ul v-if="ledger!.suspect" class="mt-1 list-disc pl-5 text-[14px]"><li v-for="line in ledger!.suspect.reasons" :key="line">{{ line }}</li></ul>
+      <ul v-if="ledger!.suspect" class="mt-1 list-disc pl-5 text-[14px]">
+        <li v-for="line in ledger!.suspect.reasons" :key="line">{{ line }}</li>
+      </ul>
     </div>
     <form class="space-y-3" novalidate @submit.prevent="submit">
       <h2 class="label">{{ document.signOff ? 'Signed off' : 'Sign off' }}</h2>
       <template v-if="document.signOff">
-        <p class="text-[15px]"><strong>{{ document.signOff.by }}</strong>, {{ shortTime(document.signOff.at) }}<template v-if="document.signOff.reason">. {{ document.signOff.reason }}</template>{{ ' ' }}<span class="text-mute">· computed by version {{ document.signOff.core }}</span></p>
+        <p class="text-[15px]">
+          <strong>{{ document.signOff.by }}</strong>, {{ shortTime(document.signOff.at)
+          }}<template v-if="document.signOff.reason">. {{ document.signOff.reason }}</template
+          >{{ ' ' }}<span class="text-mute">· computed by version {{ document.signOff.core }}</span>
+        </p>
       </template>
-      <ul v-else-if="gate.blockers.length" class="space-y-1 text-[14px] text-near" data-test="blockers"><li v-for="line in gate.blockers" :key="line">{{ line }}</li></ul>
-      <p v-else-if="gate.needsReason" class="text-[14px] text-near">Not quietly: {{ gate.needsReason }}. It can be accepted with a reason and a name; both stand in the record.</p>
+      <ul v-else-if="gate.blockers.length" class="space-y-1 text-[14px] text-near" data-test="blockers">
+        <li v-for="line in gate.blockers" :key="line">{{ line }}</li>
+      </ul>
+      <p v-else-if="gate.needsReason" class="text-[14px] text-near">
+        Not quietly: {{ gate.needsReason }}. It can be accepted with a reason and a name; both stand in the record.
+      </p>
       <template v-if="document.signOff || gate.blockers.length === 0">
-        <div v-if="gate.needsReason || document.signOff"><label class="label mb-1 block" for="sign-reason">{{ document.signOff ? 'Why it is opened again' : 'Reason for accepting it' }}</label><input id="sign-reason" v-model="reason" class="field" :aria-invalid="reasonFault !== null" autocomplete="off"><p v-if="reasonFault" class="fault">{{ reasonFault }}</p></div>
-        <div><label class="label mb-1 block" for="sign-name">Name</label><input id="sign-name" v-model="preferences.signer" class="field" :aria-invalid="nameFault !== null" autocomplete="off"><p v-if="nameFault" class="fault">{{ nameFault }}</p></div>
+        <div v-if="gate.needsReason || document.signOff">
+          <label class="label mb-1 block" for="sign-reason">{{
+            document.signOff ? 'Why it is opened again' : 'Reason for accepting it'
+          }}</label>
+          <input id="sign-reason" v-model="reason" class="field" :aria-invalid="reasonFault !== null" autocomplete="off" />
+          <p v-if="reasonFault" class="fault">{{ reasonFault }}</p>
+        </div>
+        <div>
+          <label class="label mb-1 block" for="sign-name">Name</label>
+          <input id="sign-name" v-model="preferences.signer" class="field" :aria-invalid="nameFault !== null" autocomplete="off" />
+          <p v-if="nameFault" class="fault">{{ nameFault }}</p>
+        </div>
         <p v-if="fault" class="fault" role="alert">{{ fault }}</p>
-        <button type="submit" class="button" :class="document.signOff ? '' : 'primary'" :disabled="busy">{{ document.signOff ? 'Reopen' : gate.needsReason ? 'Accept and sign off' : 'Sign off' }}</button>
+        <button type="submit" class="button" :class="document.signOff ? '' : 'primary'" :disabled="busy">
+          {{ document.signOff ? 'Reopen' : gate.needsReason ? 'Accept and sign off' : 'Sign off' }}
+        </button>
       </template>
-      <p class="text-[12.5px] text-mute">The maker’s manual comes first. Where law or insurance asks for a licensed mechanic, this record does not replace one. Figures in {{ UNIT_NAME[preferences.unit] }}.</p>
+      <p class="text-[12.5px] text-mute">
+        The maker’s manual comes first. Where law or insurance asks for a licensed mechanic, this record does not replace one. Figures in
+        {{ UNIT_NAME[preferences.unit] }}.
+      </p>
     </form>
-    <div v-if="severalFittings && place"><h2 class="label mb-1">Does the play follow the pack?</h2><LedgerPlot :ledger="ledger!" :response="place.place.response" :limits="shown.limits.working" /></div>
+    <div v-if="severalFittings && place">
+      <h2 class="label mb-1">Does the play follow the pack?</h2>
+      <LedgerPlot :ledger="ledger!" :response="place.place.response" :limits="shown.limits.working" />
+    </div>
   </section>
 </template>

@@ -10,13 +10,35 @@ import { exactText } from '~/composables/sizeText'
 import type { Draft } from '~/composables/useDraft'
 
 /** The reading being taken at one point, in the form its way of measuring asks for, and the series so far. */
-const props = defineProps<{ point: MeasuringPoint, several: boolean, unit: LengthUnit, gauge: Gauge | null, readings: readonly PointReading[], findings: readonly Finding[], far: LengthEntry, back: LengthEntry, start: LengthEntry, heatFault: string | null, locked: boolean, oneMore: string | null, warnings: readonly string[] }>()
+const props = defineProps<{
+  point: MeasuringPoint
+  several: boolean
+  unit: LengthUnit
+  gauge: Gauge | null
+  readings: readonly PointReading[]
+  findings: readonly Finding[]
+  far: LengthEntry
+  back: LengthEntry
+  start: LengthEntry
+  heatFault: string | null
+  locked: boolean
+  oneMore: string | null
+  warnings: readonly string[]
+}>()
 const draft = defineModel<Draft>('draft', { required: true })
-const emit = defineEmits<{ log: [], answer: [string, number], void: [PointReading], word: [string], zeroed: [] }>()
-const form = ref<{ focus: () => void, submit: () => void }>()
+const emit = defineEmits<{ log: []; answer: [string, number]; void: [PointReading]; word: [string]; zeroed: [] }>()
+const form = ref<{ focus: () => void; submit: () => void }>()
 const way = computed(() => ways[props.point.way])
 const general = computed(() => props.findings.filter(f => !f.repeatId || f.repeatId === 'draft'))
-const entry = computed(() => ({ unit: props.unit, scale: way.value.scale, start: props.start, far: props.far, back: props.back, hint: way.value.hint, heatFault: props.heatFault }))
+const entry = computed(() => ({
+  unit: props.unit,
+  scale: way.value.scale,
+  start: props.start,
+  far: props.far,
+  back: props.back,
+  hint: way.value.hint,
+  heatFault: props.heatFault,
+}))
 const lacksGauge = computed(() => way.value.gauge !== null && props.gauge === null)
 /** The gap of a mark goes into the field; Enter logs it. */
 function pickGap(gap: Nm): void {
@@ -28,19 +50,85 @@ defineExpose({ focus: () => form.value?.focus(), submit: () => form.value?.submi
 
 <template>
   <section aria-label="Readings">
-    <h2 class="label mb-1">{{ several ? `${point.label}, ` : 'Readings, ' }}{{ way.entry === 'word' ? way.title.toLowerCase() : UNIT_NAME[unit] }}</h2>
-    <p v-if="!locked && lacksGauge" class="text-[14px] text-near">There is no gauge for this yet: put one in the register under Gauges, then choose it in Set up.</p>
+    <h2 class="label mb-1">
+      {{ several ? `${point.label}, ` : 'Readings, ' }}{{ way.entry === 'word' ? way.title.toLowerCase() : UNIT_NAME[unit] }}
+    </h2>
+    <p v-if="!locked && lacksGauge" class="text-[14px] text-near">
+      There is no gauge for this yet: put one in the register under Gauges, then choose it in Set up.
+    </p>
     <template v-else-if="!locked">
-      <TravelEntry v-if="way.entry === 'travel'" ref="form" v-model:draft="draft" v-bind="entry" @log="emit('log')" @answer="(text, value) => emit('answer', text, value)" />
-      <FigureEntry v-else-if="way.entry === 'figure' || way.entry === 'pass'" ref="form" v-model:draft="draft" v-bind="entry" :warm="point.heat !== undefined" :pass="way.entry === 'pass'" @log="emit('log')" @answer="(text, value) => emit('answer', text, value)" />
-      <RangeEntry v-else-if="way.entry === 'range'" ref="form" v-model:draft="draft" v-bind="entry" :leaves="way.gauge === 'feeler-set' ? gauge?.sizes ?? [] : null" @log="emit('log')" @answer="(text, value) => emit('answer', text, value)" />
+      <TravelEntry
+        v-if="way.entry === 'travel'"
+        ref="form"
+        v-model:draft="draft"
+        v-bind="entry"
+        @log="emit('log')"
+        @answer="(text, value) => emit('answer', text, value)"
+      />
+      <FigureEntry
+        v-else-if="way.entry === 'figure' || way.entry === 'pass'"
+        ref="form"
+        v-model:draft="draft"
+        v-bind="entry"
+        :warm="point.heat !== undefined"
+        :pass="way.entry === 'pass'"
+        @log="emit('log')"
+        @answer="(text, value) => emit('answer', text, value)"
+      />
+      <RangeEntry
+        v-else-if="way.entry === 'range'"
+        ref="form"
+        v-model:draft="draft"
+        v-bind="entry"
+        :leaves="way.gauge === 'feeler-set' ? (gauge?.sizes ?? []) : null"
+        @log="emit('log')"
+        @answer="(text, value) => emit('answer', text, value)"
+      />
       <WordEntry v-else ref="form" :words="point.words ?? []" @word="emit('word', $event)" />
     </template>
-    <StripScale v-if="!locked && point.way === 'plastic-strip' && gauge" :gauge="gauge" :figure="draft.far.trim() && far.ok ? far.value : null" @pick="pickGap" />
-    <p v-for="warning in locked ? [] : warnings" :key="warning" class="my-1 flex flex-wrap items-baseline gap-x-2 text-[13px] text-near" data-test="gauge-warning">{{ warning }}<button v-if="warning.includes('today')" type="button" class="link" @click="emit('zeroed')">{{ gauge?.kind === 'micrometer' ? 'tried now' : 'zeroed now' }}</button></p>
-    <p v-for="finding in general" :key="finding.words" class="my-1 text-[13.5px]" :class="finding.level === 'fail' ? 'text-out' : finding.level === 'warn' ? 'text-near' : 'text-mute'" data-test="finding">{{ finding.level === 'fail' ? '▪ ' : '' }}{{ finding.words }}</p>
+    <StripScale
+      v-if="!locked && point.way === 'plastic-strip' && gauge"
+      :gauge="gauge"
+      :figure="draft.far.trim() && far.ok ? far.value : null"
+      @pick="pickGap"
+    />
+    <p
+      v-for="warning in locked ? [] : warnings"
+      :key="warning"
+      class="my-1 flex flex-wrap items-baseline gap-x-2 text-[13px] text-near"
+      data-test="gauge-warning"
+    >
+      {{ warning
+      }}<button v-if="warning.includes('today')" type="button" class="link" @click="emit('zeroed')">
+        {{ gauge?.kind === 'micrometer' ? 'tried now' : 'zeroed now' }}
+      </button>
+    </p>
+    <p
+      v-for="finding in general"
+      :key="finding.words"
+      class="my-1 text-[13.5px]"
+      :class="finding.level === 'fail' ? 'text-out' : finding.level === 'warn' ? 'text-near' : 'text-mute'"
+      data-test="finding"
+    >
+      {{ finding.level === 'fail' ? '▪ ' : '' }}{{ finding.words }}
+    </p>
     <p v-if="oneMore" class="my-1 text-[13.5px] text-mute">{{ oneMore }}</p>
-    <SeriesTable v-if="readings.length" :readings="readings" :findings="findings" :unit="unit" :entry="way.entry" :locked="locked" :newest-first="way.again === 'another'" :words="point.words ?? []" @void="emit('void', $event)" />
-    <p v-else class="py-2 text-[13.5px] text-mute">{{ way.hint }}<template v-if="gauge?.rangePerTurn != null && way.entry === 'travel'"> With the turn counter: 2:37 is two turns and 37; note it at zero too.</template></p>
+    <SeriesTable
+      v-if="readings.length"
+      :readings="readings"
+      :findings="findings"
+      :unit="unit"
+      :entry="way.entry"
+      :locked="locked"
+      :newest-first="way.again === 'another'"
+      :words="point.words ?? []"
+      @void="emit('void', $event)"
+    />
+    <p v-else class="py-2 text-[13.5px] text-mute">
+      {{ way.hint
+      }}<template v-if="gauge?.rangePerTurn != null && way.entry === 'travel'">
+        With the turn counter: 2:37 is two turns and 37; note it at zero too.</template
+      >
+    </p>
   </section>
 </template>

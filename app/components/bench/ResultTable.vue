@@ -10,10 +10,19 @@ import { stateText } from '~/composables/stateColour'
 import { usePreferences } from '~/stores/preferences'
 
 /** Every figure a check comes to: a row a position, a column a kind of result; one is looked at. */
-const props = defineProps<{ results: readonly ResultEvaluation[], headline: string, /** the worst position on top, instead of their own order */ worstFirst?: boolean }>()
+const props = defineProps<{
+  results: readonly ResultEvaluation[]
+  headline: string
+  /** the worst position on top, instead of their own order */ worstFirst?: boolean
+}>()
 const picked = defineModel<string>('picked', { required: true })
 const preferences = usePreferences()
-const kinds = computed(() => groupBy(props.results.filter(result => counts(result) || result.estimate !== null), result => result.kind.id).map(([, of]) => of[0]!.kind))
+const kinds = computed(() =>
+  groupBy(
+    props.results.filter(result => counts(result) || result.estimate !== null),
+    result => result.kind.id,
+  ).map(([, of]) => of[0]!.kind),
+)
 const placed = computed(() => kinds.value.filter(kind => kind.positions.length > 0))
 const single = computed(() => props.results.filter(result => result.position === null && kinds.value.includes(result.kind)))
 const positions = computed(() => {
@@ -24,34 +33,78 @@ const positions = computed(() => {
 })
 const at = (kind: string, position: string) => props.results.find(result => result.kind.id === kind && result.position === position)
 const unitOf = (result: Pick<ResultEvaluation, 'kind'>) => unitFor(preferences.system, result.kind.scale)
-const limits = (result: ResultEvaluation | undefined) => (result?.limits.working ? describeLimits(result.limits.working, unitOf(result)).replace(/ (thou|in|mm)$/, '') : '–')
+const limits = (result: ResultEvaluation | undefined) =>
+  result?.limits.working ? describeLimits(result.limits.working, unitOf(result)).replace(/ (thou|in|mm)$/, '') : '–'
 /** A mark is shown where something is to be seen: not for what is simply in limits, or has none. */
-const marked = (result: ResultEvaluation) => !['in', 'no-limit', 'to-do'].includes(result.state) && (counts(result) || result.overrule !== null)
+const marked = (result: ResultEvaluation) =>
+  !['in', 'no-limit', 'to-do'].includes(result.state) && (counts(result) || result.overrule !== null)
 </script>
 
 <template>
   <div class="relative space-y-4 overflow-x-auto" data-test="results">
     <table v-if="placed.length" class="tight">
-      <thead><tr><td class="!border-0" /><th v-for="kind in placed" :key="kind.id" class="w-24 !pr-1.5 pl-2 text-right align-bottom leading-tight">{{ kind.label }}<span class="block font-normal">{{ UNIT_NAME[unitFor(preferences.system, kind.scale)] }}</span></th></tr></thead>
+      <thead>
+        <tr>
+          <td class="!border-0" />
+          <th v-for="kind in placed" :key="kind.id" class="w-24 !pr-1.5 pl-2 text-right align-bottom leading-tight">
+            {{ kind.label }}<span class="block font-normal">{{ UNIT_NAME[unitFor(preferences.system, kind.scale)] }}</span>
+          </th>
+        </tr>
+      </thead>
       <tbody>
         <tr v-for="position in positions" :key="position.id">
           <td class="w-0 pr-3 whitespace-nowrap text-[14px]">{{ position.label }}</td>
           <td v-for="kind in placed" :key="kind.id" class="!py-0.5 !pr-0 text-right">
             <template v-for="result in [at(kind.id, position.id)]" :key="result?.id">
-              <button v-if="result" type="button" class="figure inline-flex min-h-8 items-center justify-end gap-1 rounded px-1.5 text-[14px] whitespace-nowrap" :class="[picked === result.id ? 'bg-sheet outline-2 -outline-offset-1 outline-accent' : '', result.id === headline ? 'font-bold' : '', marked(result) ? stateText(result.state) : '']" :aria-pressed="picked === result.id" :aria-label="`${resultName(result)}: ${shownFigure(result, unitOf(result))}${kind.main && result.estimate ? `± ${formatLength(result.estimate.U, unitOf(result))}` : ''}, ${verdictWord(result.state, result.kind.ends)}`" @click="picked = result.id"><StateMark v-if="marked(result)" :state="result.state" :size="15" />{{ shownFigure(result, unitOf(result)) }}<span v-if="kind.main && result.estimate" class="text-[12px] font-normal text-mute">± {{ formatLength(result.estimate.U, unitOf(result)) }}</span></button>
+              <button
+                v-if="result"
+                type="button"
+                class="figure inline-flex min-h-8 items-center justify-end gap-1 rounded px-1.5 text-[14px] whitespace-nowrap"
+                :class="[
+                  picked === result.id ? 'bg-sheet outline-2 -outline-offset-1 outline-accent' : '',
+                  result.id === headline ? 'font-bold' : '',
+                  marked(result) ? stateText(result.state) : '',
+                ]"
+                :aria-pressed="picked === result.id"
+                :aria-label="`${resultName(result)}: ${shownFigure(result, unitOf(result))}${kind.main && result.estimate ? `± ${formatLength(result.estimate.U, unitOf(result))}` : ''}, ${verdictWord(result.state, result.kind.ends)}`"
+                @click="picked = result.id"
+              >
+                <StateMark v-if="marked(result)" :state="result.state" :size="15" />{{ shownFigure(result, unitOf(result))
+                }}<span v-if="kind.main && result.estimate" class="text-[12px] font-normal text-mute"
+                  >± {{ formatLength(result.estimate.U, unitOf(result)) }}</span
+                >
+              </button>
             </template>
           </td>
         </tr>
-        <tr class="text-mute"><td class="text-[13px]">limits</td><td v-for="kind in placed" :key="kind.id" class="!pr-1.5 text-right text-[12.5px]">{{ limits(at(kind.id, positions[0]!.id)) }}</td></tr>
+        <tr class="text-mute">
+          <td class="text-[13px]">limits</td>
+          <td v-for="kind in placed" :key="kind.id" class="!pr-1.5 text-right text-[12.5px]">
+            {{ limits(at(kind.id, positions[0]!.id)) }}
+          </td>
+        </tr>
       </tbody>
     </table>
     <table v-if="single.length" class="tight">
       <tbody>
         <tr v-for="result in single" :key="result.id" :class="picked === result.id ? 'bg-sheet' : ''">
-          <td class="pr-4"><button type="button" class="link min-h-8 text-left" :aria-pressed="picked === result.id" @click="picked = result.id">{{ resultName(result) }}</button></td>
-          <td class="figure text-right whitespace-nowrap" :class="result.id === headline ? 'font-bold' : ''">{{ shownFigure(result, unitOf(result)) }} <span class="font-normal text-mute">{{ result.estimate ? `± ${formatLength(result.estimate.U, unitOf(result), { unit: true })}` : '' }}</span></td>
+          <td class="pr-4">
+            <button type="button" class="link min-h-8 text-left" :aria-pressed="picked === result.id" @click="picked = result.id">
+              {{ resultName(result) }}
+            </button>
+          </td>
+          <td class="figure text-right whitespace-nowrap" :class="result.id === headline ? 'font-bold' : ''">
+            {{ shownFigure(result, unitOf(result)) }}
+            <span class="font-normal text-mute">{{
+              result.estimate ? `± ${formatLength(result.estimate.U, unitOf(result), { unit: true })}` : ''
+            }}</span>
+          </td>
           <td class="text-right text-[13px] whitespace-nowrap text-mute">{{ limits(result) }}</td>
-          <td class="w-0 pl-3 whitespace-nowrap"><span v-if="counts(result)" class="inline-flex items-center gap-1.5 text-[14px]" :class="stateText(result.state)"><StateMark :state="result.state" :size="17" />{{ verdictWord(result.state, result.kind.ends) }}</span></td>
+          <td class="w-0 pl-3 whitespace-nowrap">
+            <span v-if="counts(result)" class="inline-flex items-center gap-1.5 text-[14px]" :class="stateText(result.state)">
+              <StateMark :state="result.state" :size="17" />{{ verdictWord(result.state, result.kind.ends) }}</span
+            >
+          </td>
         </tr>
       </tbody>
     </table>

@@ -7,42 +7,120 @@ import { formatLength, readDecimals } from '#core/quantity/format-length'
 import type { LengthUnit } from '#core/quantity/length'
 
 /** The series so far at one point: what was read, what is said of each, and the way to strike one out. */
-const props = defineProps<{ readings: readonly PointReading[], findings: readonly Finding[], unit: LengthUnit, entry: Entry, locked: boolean, /** pieces and passes: the last one is what the eye looks for */ newestFirst: boolean, words: readonly { value: string, label: string }[] }>()
+const props = defineProps<{
+  readings: readonly PointReading[]
+  findings: readonly Finding[]
+  unit: LengthUnit
+  entry: Entry
+  locked: boolean
+  /** pieces and passes: the last one is what the eye looks for */ newestFirst: boolean
+  words: readonly { value: string; label: string }[]
+}>()
 defineEmits<{ void: [PointReading] }>()
-const HEADS: Readonly<Record<Entry, readonly string[]>> = { travel: ['far', 'back'], figure: ['figure'], pass: ['figure', 'stone'], pieces: ['pieces'], range: ['goes', 'does not'], word: ['found'] }
-const decimals = computed(() => readDecimals(props.readings.flatMap(reading => (isFigure(reading) ? [reading.figure] : isRange(reading) ? [reading.low, reading.high] : isRepeat(reading) ? [reading.far, reading.back] : [])), props.unit))
+const HEADS: Readonly<Record<Entry, readonly string[]>> = {
+  travel: ['far', 'back'],
+  figure: ['figure'],
+  pass: ['figure', 'stone'],
+  pieces: ['pieces'],
+  range: ['goes', 'does not'],
+  word: ['found'],
+}
+const decimals = computed(() =>
+  readDecimals(
+    props.readings.flatMap(reading =>
+      isFigure(reading)
+        ? [reading.figure]
+        : isRange(reading)
+          ? [reading.low, reading.high]
+          : isRepeat(reading)
+            ? [reading.far, reading.back]
+            : [],
+    ),
+    props.unit,
+  ),
+)
 const show = (value: number) => formatLength(value, props.unit, { decimals: decimals.value })
 const rows = computed(() => {
   const numbered = props.readings.map((reading, i) => ({ reading, number: i + 1 }))
   return props.newestFirst ? numbered.reverse() : numbered
 })
 const says = (reading: PointReading) => props.findings.filter(f => f.repeatId === reading.id)
-const shortWord = (finding: Finding) => ({ 'closing': 'not back to zero', 'spring-back': 'sprang back', 'outlier': 'stands apart', 'size': 'out of range', 'heat': 'warm' } as Record<string, string>)[finding.gate] ?? finding.gate
+const shortWord = (finding: Finding) =>
+  (
+    ({
+      'closing': 'not back to zero',
+      'spring-back': 'sprang back',
+      'outlier': 'stands apart',
+      'size': 'out of range',
+      'heat': 'warm',
+    }) as Record<string, string>
+  )[finding.gate] ?? finding.gate
 
 function cells(reading: PointReading): string[] {
   if (isRepeat(reading)) return [show(reading.start === 0 ? reading.far : signedPlay(reading)), show(reading.back)]
   if (isFigure(reading)) return [show(reading.figure), ...(props.entry === 'pass' ? [reading.stone ?? '–'] : [])]
   if (isPieces(reading)) return [String(reading.pieces.length)]
   if (isRange(reading)) return [show(reading.low), reading.high === reading.low ? 'snug' : show(reading.high)]
-  return [isWord(reading) ? props.words.find(word => word.value === reading.word)?.label ?? reading.word : '']
+  return [isWord(reading) ? (props.words.find(word => word.value === reading.word)?.label ?? reading.word) : '']
 }
 </script>
 
 <template>
-  <div class="relative max-h-[19rem] overflow-y-auto" :tabindex="readings.length > 8 ? 0 : undefined" :aria-label="readings.length > 8 ? 'Series' : undefined" :role="readings.length > 8 ? 'region' : undefined">
+  <div
+    class="relative max-h-[19rem] overflow-y-auto"
+    :tabindex="readings.length > 8 ? 0 : undefined"
+    :aria-label="readings.length > 8 ? 'Series' : undefined"
+    :role="readings.length > 8 ? 'region' : undefined"
+  >
     <table class="tight" data-test="series">
-      <thead><tr><th><span class="sr-only">Number</span></th><th v-for="head in HEADS[entry]" :key="head" class="text-right">{{ head }}</th><th class="font-normal">{{ entry === 'travel' ? 'zero' : 'note' }}</th><th><span class="sr-only">Void</span></th></tr></thead>
+      <thead>
+        <tr>
+          <th>
+            <span class="sr-only">Number</span>
+          </th>
+          <th v-for="head in HEADS[entry]" :key="head" class="text-right">{{ head }}</th>
+          <th class="font-normal">{{ entry === 'travel' ? 'zero' : 'note' }}</th>
+          <th>
+            <span class="sr-only">Void</span>
+          </th>
+        </tr>
+      </thead>
       <tbody>
         <tr v-for="{ reading, number } in rows" :key="reading.id" :class="reading.voided ? 'text-mute' : ''">
           <td class="figure w-8 text-mute" :class="{ 'line-through': reading.voided }">{{ number }}</td>
-          <td v-for="(cell, at) in cells(reading)" :key="at" class="figure text-right" :class="{ 'line-through': reading.voided }">{{ cell }}</td>
+          <td v-for="(cell, at) in cells(reading)" :key="at" class="figure text-right" :class="{ 'line-through': reading.voided }">
+            {{ cell }}
+          </td>
           <td class="text-[13px]">
             <span v-if="reading.voided" class="text-out">void: {{ reading.voided.reason }}</span>
-            <span v-else-if="isFigure(reading) && reading.celsius !== undefined && says(reading).every(f => f.gate === 'heat')" class="text-mute">{{ says(reading)[0]?.words ?? `${reading.celsius} °C` }}</span>
-            <span v-else-if="says(reading).length" :class="says(reading).some(f => f.level === 'fail') ? 'text-out' : 'text-near'" :title="says(reading).map(f => f.words).join(' ')">{{ says(reading).map(shortWord).join(', ') }}</span>
+            <span
+              v-else-if="isFigure(reading) && reading.celsius !== undefined && says(reading).every(f => f.gate === 'heat')"
+              class="text-mute"
+              >{{ says(reading)[0]?.words ?? `${reading.celsius} °C` }}</span
+            >
+            <span
+              v-else-if="says(reading).length"
+              :class="says(reading).some(f => f.level === 'fail') ? 'text-out' : 'text-near'"
+              :title="
+                says(reading)
+                  .map(f => f.words)
+                  .join(' ')
+              "
+              >{{ says(reading).map(shortWord).join(', ') }}</span
+            >
             <span v-else-if="entry === 'travel'" class="text-in">holds zero</span>
           </td>
-          <td class="text-right"><button v-if="!reading.voided && !locked" type="button" class="link text-[13px] text-mute" :aria-label="`Void reading ${number}`" @click="$emit('void', reading)">void</button></td>
+          <td class="text-right">
+            <button
+              v-if="!reading.voided && !locked"
+              type="button"
+              class="link text-[13px] text-mute"
+              :aria-label="`Void reading ${number}`"
+              @click="$emit('void', reading)"
+            >
+              void
+            </button>
+          </td>
         </tr>
       </tbody>
     </table>

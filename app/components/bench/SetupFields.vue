@@ -8,7 +8,14 @@ import { faultAt } from '~/composables/useApi'
 import type { Fault } from '#shared/types'
 
 /** What a kind asks when a check is set up: choices, counts and lengths, each with its fault beside it. */
-const props = defineProps<{ kind: CheckKind, setup: Setup, unitSystem: UnitSystem, disabled: boolean, /** the pack was changed: only free fields may move */ settled: boolean, faults: readonly Fault[] }>()
+const props = defineProps<{
+  kind: CheckKind
+  setup: Setup
+  unitSystem: UnitSystem
+  disabled: boolean
+  /** the pack was changed: only free fields may move */ settled: boolean
+  faults: readonly Fault[]
+}>()
 const emit = defineEmits<{ change: [Record<string, string>] }>()
 const fields = computed(() => fieldsFor(props.kind.setupFields, props.setup))
 const off = (field: { readonly free?: boolean }) => props.disabled || (props.settled && !field.free)
@@ -28,14 +35,65 @@ function price(id: string, text: string): void {
 <template>
   <div v-for="field in fields" :key="field.id">
     <template v-if="field.kind === 'length'">
-      <LengthField :model-value="lengthIn(setup, field.id)" :label="field.label" :unit="unitFor(unitSystem, 'size')" :optional="field.optional ?? false" :fault="faultAt(faults, `settings.setup.${field.id}`)" :disabled="off(field)" lazy @update:model-value="given => length(field.id, given)" />
+      <LengthField
+        :model-value="lengthIn(setup, field.id)"
+        :label="field.label"
+        :unit="unitFor(unitSystem, 'size')"
+        :optional="field.optional ?? false"
+        :fault="faultAt(faults, `settings.setup.${field.id}`)"
+        :disabled="off(field)"
+        lazy
+        @update:model-value="given => length(field.id, given)"
+      />
     </template>
     <template v-else>
       <label class="label mb-1 block" :for="`setup-${field.id}`">{{ field.label }}</label>
-      <select v-if="field.kind === 'choice'" :id="`setup-${field.id}`" class="field" :value="setup[field.id] ?? kind.defaultSetup[field.id]" :disabled="off(field)" @change="emit('change', { [field.id]: value($event) })"><option v-for="option in field.options" :key="option.value" :value="option.value">{{ option.label }}{{ option.hint ? ` (${option.hint})` : '' }}</option></select>
-      <TextField v-else-if="field.kind === 'celsius'" :id="`setup-${field.id}`" class="figure" type="text" inputmode="decimal" :text="setup[field.id] ?? kind.defaultSetup[field.id] ?? ''" :disabled="off(field)" :aria-invalid="faultAt(faults, `settings.setup.${field.id}`) !== undefined" @keep="text => emit('change', { [field.id]: text })" />
-      <TextField v-else-if="field.kind === 'price'" :id="`setup-${field.id}`" class="figure" type="text" inputmode="decimal" placeholder="no price" :text="setup[field.id] ? money(Number(setup[field.id])) : ''" :disabled="off(field)" :aria-invalid="badPrice === field.id" @keep="text => price(field.id, text)" />
-      <TextField v-else :id="`setup-${field.id}`" class="figure" type="number" :min="field.least" :max="field.most" :text="setup[field.id] ?? ''" :disabled="off(field)" @keep="text => emit('change', { [field.id]: text })" />
+      <select
+        v-if="field.kind === 'choice'"
+        :id="`setup-${field.id}`"
+        class="field"
+        :value="setup[field.id] ?? kind.defaultSetup[field.id]"
+        :disabled="off(field)"
+        @change="emit('change', { [field.id]: value($event) })"
+      >
+        <option v-for="option in field.options" :key="option.value" :value="option.value">
+          {{ option.label }}{{ option.hint ? ` (${option.hint})` : '' }}
+        </option>
+      </select>
+      <TextField
+        v-else-if="field.kind === 'celsius'"
+        :id="`setup-${field.id}`"
+        class="figure"
+        type="text"
+        inputmode="decimal"
+        :text="setup[field.id] ?? kind.defaultSetup[field.id] ?? ''"
+        :disabled="off(field)"
+        :aria-invalid="faultAt(faults, `settings.setup.${field.id}`) !== undefined"
+        @keep="text => emit('change', { [field.id]: text })"
+      />
+      <TextField
+        v-else-if="field.kind === 'price'"
+        :id="`setup-${field.id}`"
+        class="figure"
+        type="text"
+        inputmode="decimal"
+        placeholder="no price"
+        :text="setup[field.id] ? money(Number(setup[field.id])) : ''"
+        :disabled="off(field)"
+        :aria-invalid="badPrice === field.id"
+        @keep="text => price(field.id, text)"
+      />
+      <TextField
+        v-else
+        :id="`setup-${field.id}`"
+        class="figure"
+        type="number"
+        :min="field.least"
+        :max="field.most"
+        :text="setup[field.id] ?? ''"
+        :disabled="off(field)"
+        @keep="text => emit('change', { [field.id]: text })"
+      />
       <p v-if="badPrice === field.id" class="fault">{{ BAD_PRICE }}</p>
       <p v-if="faultAt(faults, `settings.setup.${field.id}`)" class="fault">{{ faultAt(faults, `settings.setup.${field.id}`) }}</p>
     </template>

@@ -20,8 +20,16 @@ import { usePreferences } from '~/stores/preferences'
 import { parseFoundPack } from './found-pack'
 
 /** Everything a check rests on; each change is kept at once. */
-const props = defineProps<{ document: CheckDocument, lots: readonly Lot[], faults: readonly Fault[], results: readonly ResultEvaluation[] }>()
-const emit = defineEmits<{ keep: [Record<string, unknown>], found: [{ place: string, pieces: { size: Nm, measured: boolean, count: number }[] }] }>()
+const props = defineProps<{
+  document: CheckDocument
+  lots: readonly Lot[]
+  faults: readonly Fault[]
+  results: readonly ResultEvaluation[]
+}>()
+const emit = defineEmits<{
+  keep: [Record<string, unknown>]
+  found: [{ place: string; pieces: { size: Nm; measured: boolean; count: number }[] }]
+}>()
 const preferences = usePreferences()
 const kind = computed(() => checkKind(props.document.kind))
 const thumbs = computed(() => new Map(props.results.flatMap(result => (result.thumb ? [[result.kind.id, result.thumb] as const] : []))))
@@ -32,7 +40,9 @@ const usesDial = computed(() => kind.value.points(props.document.setup).some(poi
 /** The strip whose range holds the limits, where both ends are known. */
 const grade = computed(() => {
   const ends = endsOf(props.results.find(result => result.kind.main)?.limits.working ?? null)
-  return ends && Number.isFinite(ends.lower) && Number.isFinite(ends.upper) ? gradeFor(ends.lower, ends.upper)?.colour ?? 'none holds both ends' : null
+  return ends && Number.isFinite(ends.lower) && Number.isFinite(ends.upper)
+    ? (gradeFor(ends.lower, ends.upper)?.colour ?? 'none holds both ends')
+    : null
 })
 const gauges = ref<readonly Gauge[]>([])
 const families = ref<readonly string[]>([])
@@ -48,7 +58,11 @@ const aimReason = ref(props.document.aim.reason ?? '')
 const refit = ref<Nm | null>(props.document.uRefit)
 function keepAim(): void {
   if (school.value === 'own' && own.value === null) return
-  const aim = { school: school.value, ...(school.value === 'own' ? { own: own.value! } : {}), ...(aimReason.value.trim() ? { reason: aimReason.value.trim() } : {}) }
+  const aim = {
+    school: school.value,
+    ...(school.value === 'own' ? { own: own.value! } : {}),
+    ...(aimReason.value.trim() ? { reason: aimReason.value.trim() } : {}),
+  }
   if (JSON.stringify(aim) !== JSON.stringify(props.document.aim)) emit('keep', { aim })
 }
 /** Only what changed goes over: two fields left in haste must not undo each other. */
@@ -66,7 +80,15 @@ const index = computed(() => lotMap(props.lots))
 const placeId = ref('')
 const place = computed(() => places.value.find(candidate => candidate.id === placeId.value) ?? places.value[0] ?? null)
 const pack = computed(() => (place.value ? packIn(props.document.trials[0]!, place.value.id) : null))
-const listed = computed(() => pack.value && [...pack.value].map(piece => ({ count: piece.count, size: thickness(index.value.get(piece.lotId)!) })).sort((a, b) => b.size - a.size).map(({ count, size }) => `${count} × ${formatLength(size, preferences.unit, { trim: true })}`).join(', '))
+const listed = computed(
+  () =>
+    pack.value &&
+    [...pack.value]
+      .map(piece => ({ count: piece.count, size: thickness(index.value.get(piece.lotId)!) }))
+      .sort((a, b) => b.size - a.size)
+      .map(({ count, size }) => `${count} × ${formatLength(size, preferences.unit, { trim: true })}`)
+      .join(', '),
+)
 function listPack(): void {
   const read = parseFoundPack(found.value, preferences.unit)
   foundFault.value = read.ok ? null : read.reason
@@ -80,42 +102,203 @@ function listPack(): void {
   <section aria-label="Set up" class="grid gap-x-8 gap-y-5 lg:grid-cols-2">
     <p v-if="faultAt(faults, '')" class="fault lg:col-span-2" role="alert">{{ faultAt(faults, '') }}</p>
     <div class="space-y-4">
-      <div><label class="label mb-1 block" for="setup-title">Name of the check</label><TextField id="setup-title" :text="document.title" maxlength="120" :disabled="locked" @keep="title => emit('keep', { title })" /><p v-if="faultAt(faults, 'settings.title')" class="fault">{{ faultAt(faults, 'settings.title') }}</p></div>
-      <SetupFields :kind="kind" :setup="document.setup" :unit-system="preferences.system" :disabled="locked" :settled="document.trials.length > 1" :faults="faults" @change="setup => emit('keep', { setup })" />
+      <div>
+        <label class="label mb-1 block" for="setup-title">Name of the check</label>
+        <TextField id="setup-title" :text="document.title" maxlength="120" :disabled="locked" @keep="title => emit('keep', { title })" />
+        <p v-if="faultAt(faults, 'settings.title')" class="fault">{{ faultAt(faults, 'settings.title') }}</p>
+      </div>
+      <SetupFields
+        :kind="kind"
+        :setup="document.setup"
+        :unit-system="preferences.system"
+        :disabled="locked"
+        :settled="document.trials.length > 1"
+        :faults="faults"
+        @change="setup => emit('keep', { setup })"
+      />
       <div v-if="places.length">
         <label class="label mb-1 block" for="setup-family">Pieces come from</label>
-        <select id="setup-family" class="field" :value="document.family" :disabled="locked" @change="emit('keep', { family: value($event) })"><option value="">no drawer chosen</option><option v-for="family in families" :key="family" :value="family">{{ family }}</option></select>
+        <select
+          id="setup-family"
+          class="field"
+          :value="document.family"
+          :disabled="locked"
+          @change="emit('keep', { family: value($event) })"
+        >
+          <option value="">no drawer chosen</option>
+          <option v-for="family in families" :key="family" :value="family">{{ family }}</option>
+        </select>
       </div>
       <form v-if="places.length && document.trials.length === 1 && !locked" class="space-y-1" novalidate @submit.prevent="listPack">
-        <div v-if="places.length > 1"><label class="label mb-1 block" for="found-place">Place</label><select id="found-place" :value="place!.id" class="field" @change="placeId = value($event)"><option v-for="p in places" :key="p.id" :value="p.id">{{ p.label }}</option></select></div>
-        <label class="label block" for="found-pack">Pack as found, piece by piece, {{ preferences.system === 'inch' ? 'thou' : 'mm' }}</label>
+        <div v-if="places.length > 1">
+          <label class="label mb-1 block" for="found-place">Place</label>
+          <select id="found-place" :value="place!.id" class="field" @change="placeId = value($event)">
+            <option v-for="p in places" :key="p.id" :value="p.id">{{ p.label }}</option>
+          </select>
+        </div>
+        <label class="label block" for="found-pack"
+          >Pack as found, piece by piece, {{ preferences.system === 'inch' ? 'thou' : 'mm' }}</label
+        >
         <p v-if="pack" class="text-[14px]">{{ listed || 'no pieces' }}</p>
-        <div class="flex gap-2"><input id="found-pack" v-model="found" class="field figure" placeholder="10, 8, 2 x 3" autocomplete="off" :aria-invalid="foundFault !== null"><button type="submit" class="button">{{ pack ? 'List anew' : 'List' }}</button></div>
+        <div class="flex gap-2">
+          <input
+            id="found-pack"
+            v-model="found"
+            class="field figure"
+            placeholder="10, 8, 2 x 3"
+            autocomplete="off"
+            :aria-invalid="foundFault !== null"
+          />
+          <button type="submit" class="button">{{ pack ? 'List anew' : 'List' }}</button>
+        </div>
         <p v-if="foundFault" class="fault">{{ foundFault }}</p>
-        <label class="flex min-h-11 items-center gap-2 text-[13.5px]"><input v-model="measuredPieces" type="checkbox" class="size-4">measured with a micrometer, stuck ones parted</label>
+        <label class="flex min-h-11 items-center gap-2 text-[13.5px]">
+          <input v-model="measuredPieces" type="checkbox" class="size-4" />measured with a micrometer, stuck ones parted</label
+        >
       </form>
-      <div v-for="need in needed" :key="need"><label class="label mb-1 block" :for="`setup-${need}`">{{ GAUGE_NAME[need] }}</label><select :id="`setup-${need}`" class="field" :value="document.gauges[need]?.id ?? ''" :disabled="locked" @change="emit('keep', { gaugeIds: [value($event)] })"><option v-if="!document.gauges[need]" value="" disabled>none in the register yet</option><option v-for="gauge in gauges.filter(g => g.kind === need)" :key="gauge.id" :value="gauge.id">{{ gauge.name }}</option></select><p v-if="need === 'plastic-strip' && grade" class="mt-0.5 text-[12.5px] text-mute" data-test="grade">Grade for these limits: {{ grade }}</p></div>
-      <div class="grid grid-cols-2 gap-2">
-        <div><label class="label mb-1 block" for="setup-unit">Entry unit of the check</label><select id="setup-unit" class="field" :value="document.entryUnit" :disabled="locked" @change="emit('keep', { entryUnit: value($event) })"><option value="thou">thou</option><option value="mm">mm</option></select></div>
-        <div v-if="usesDial"><label class="label mb-1 block" for="setup-angle">Tip’s angle, degrees</label><TextField id="setup-angle" class="figure" type="number" min="0" max="60" step="1" :text="document.tipAngle" :disabled="locked" :aria-invalid="faultAt(faults, 'settings.tipAngle') !== undefined" @keep="text => emit('keep', { tipAngle: Number(text) })" /><p v-if="faultAt(faults, 'settings.tipAngle')" class="fault">{{ faultAt(faults, 'settings.tipAngle') }}</p></div>
+      <div v-for="need in needed" :key="need">
+        <label class="label mb-1 block" :for="`setup-${need}`">{{ GAUGE_NAME[need] }}</label>
+        <select
+          :id="`setup-${need}`"
+          class="field"
+          :value="document.gauges[need]?.id ?? ''"
+          :disabled="locked"
+          @change="emit('keep', { gaugeIds: [value($event)] })"
+        >
+          <option v-if="!document.gauges[need]" value="" disabled>none in the register yet</option>
+          <option v-for="gauge in gauges.filter(g => g.kind === need)" :key="gauge.id" :value="gauge.id">{{ gauge.name }}</option>
+        </select>
+        <p v-if="need === 'plastic-strip' && grade" class="mt-0.5 text-[12.5px] text-mute" data-test="grade">
+          Grade for these limits: {{ grade }}
+        </p>
       </div>
-      <fieldset :disabled="locked"><legend class="label mb-1">Rule</legend>
-        <label v-for="rule in (['plain', 'guarded'] as const)" :key="rule" class="flex min-h-11 items-center gap-2 text-[14px]"><input type="radio" name="rule" class="size-4" :checked="document.rule === rule" @change="emit('keep', { rule })">{{ rule === 'plain' ? 'Plain: inside the limits passes' : 'Guarded: 95 % sure, or too close to call' }}</label>
+      <div class="grid grid-cols-2 gap-2">
+        <div>
+          <label class="label mb-1 block" for="setup-unit">Entry unit of the check</label>
+          <select
+            id="setup-unit"
+            class="field"
+            :value="document.entryUnit"
+            :disabled="locked"
+            @change="emit('keep', { entryUnit: value($event) })"
+          >
+            <option value="thou">thou</option>
+            <option value="mm">mm</option>
+          </select>
+        </div>
+        <div v-if="usesDial">
+          <label class="label mb-1 block" for="setup-angle">Tip’s angle, degrees</label>
+          <TextField
+            id="setup-angle"
+            class="figure"
+            type="number"
+            min="0"
+            max="60"
+            step="1"
+            :text="document.tipAngle"
+            :disabled="locked"
+            :aria-invalid="faultAt(faults, 'settings.tipAngle') !== undefined"
+            @keep="text => emit('keep', { tipAngle: Number(text) })"
+          />
+          <p v-if="faultAt(faults, 'settings.tipAngle')" class="fault">{{ faultAt(faults, 'settings.tipAngle') }}</p>
+        </div>
+      </div>
+      <fieldset :disabled="locked">
+        <legend class="label mb-1">Rule</legend>
+        <label v-for="rule in ['plain', 'guarded'] as const" :key="rule" class="flex min-h-11 items-center gap-2 text-[14px]">
+          <input type="radio" name="rule" class="size-4" :checked="document.rule === rule" @change="emit('keep', { rule })" />{{
+            rule === 'plain' ? 'Plain: inside the limits passes' : 'Guarded: 95 % sure, or too close to call'
+          }}</label
+        >
       </fieldset>
       <fieldset v-if="places.length" class="space-y-2" :disabled="locked">
         <legend class="label mb-1">Pack</legend>
         <div class="grid grid-cols-2 gap-2">
-          <div v-if="places[0]!.rules?.most === undefined"><label class="label mb-1 block" for="setup-most">Most pieces</label><TextField id="setup-most" class="figure" type="number" min="1" max="12" :text="document.packRules.most ?? 8" @keep="text => keepRules({ most: Number(text) })" /><p v-if="faultAt(faults, 'settings.packRules.most')" class="fault">{{ faultAt(faults, 'settings.packRules.most') }}</p></div>
-          <div><label class="label mb-1 block" for="setup-order">After the aim, prefer</label><select id="setup-order" class="field" :value="document.packRules.order ?? 'pieces'" @change="keepRules({ order: value($event) })"><option value="pieces">fewer pieces</option><option value="changes">fewer changes</option><option value="cost">lower cost</option></select></div>
+          <div v-if="places[0]!.rules?.most === undefined">
+            <label class="label mb-1 block" for="setup-most">Most pieces</label>
+            <TextField
+              id="setup-most"
+              class="figure"
+              type="number"
+              min="1"
+              max="12"
+              :text="document.packRules.most ?? 8"
+              @keep="text => keepRules({ most: Number(text) })"
+            />
+            <p v-if="faultAt(faults, 'settings.packRules.most')" class="fault">{{ faultAt(faults, 'settings.packRules.most') }}</p>
+          </div>
+          <div>
+            <label class="label mb-1 block" for="setup-order">After the aim, prefer</label>
+            <select
+              id="setup-order"
+              class="field"
+              :value="document.packRules.order ?? 'pieces'"
+              @change="keepRules({ order: value($event) })"
+            >
+              <option value="pieces">fewer pieces</option>
+              <option value="changes">fewer changes</option>
+              <option value="cost">lower cost</option>
+            </select>
+          </div>
         </div>
         <div class="grid grid-cols-2 gap-2">
-          <div v-if="places[0]!.rules?.fewest === undefined"><label class="label mb-1 block" for="setup-fewest">Fewest pieces</label><TextField id="setup-fewest" class="figure" type="number" min="0" max="12" :text="document.packRules.fewest ?? 0" @keep="text => keepRules({ fewest: Number(text) })" /></div>
-          <div><label class="label mb-1 block" for="setup-required">Always in the pack</label><select id="setup-required" class="field" :value="document.packRules.required ?? ''" @change="keepRules({ required: value($event) || null })"><option value="">no piece required</option><option v-for="lot in lots" :key="lot.id" :value="lot.id">{{ [markedText(lot.nominal), lot.mark, lot.colour, lot.shape === 'flat' ? '' : lot.shape].filter(Boolean).join(', ') }}</option></select></div>
+          <div v-if="places[0]!.rules?.fewest === undefined">
+            <label class="label mb-1 block" for="setup-fewest">Fewest pieces</label>
+            <TextField
+              id="setup-fewest"
+              class="figure"
+              type="number"
+              min="0"
+              max="12"
+              :text="document.packRules.fewest ?? 0"
+              @keep="text => keepRules({ fewest: Number(text) })"
+            />
+          </div>
+          <div>
+            <label class="label mb-1 block" for="setup-required">Always in the pack</label>
+            <select
+              id="setup-required"
+              class="field"
+              :value="document.packRules.required ?? ''"
+              @change="keepRules({ required: value($event) || null })"
+            >
+              <option value="">no piece required</option>
+              <option v-for="lot in lots" :key="lot.id" :value="lot.id">
+                {{ [markedText(lot.nominal), lot.mark, lot.colour, lot.shape === 'flat' ? '' : lot.shape].filter(Boolean).join(', ') }}
+              </option>
+            </select>
+          </div>
         </div>
-        <LengthField v-if="places[0]!.rules?.most === undefined" v-model="largest" label="Largest stack" optional :unit="preferences.unit" @focusout="keepLargest" />
-        <label class="flex min-h-11 items-center gap-2 text-[14px]"><input type="checkbox" class="size-4" :checked="document.packRules.onlyRemove ?? false" @change="keepRules({ onlyRemove: ($event.target as HTMLInputElement).checked })">only take pieces out of what is fitted</label>
-        <label class="flex min-h-11 items-center gap-2 text-[14px]"><input type="checkbox" class="size-4" :checked="document.packRules.noUnmeasured ?? false" @change="keepRules({ noUnmeasured: ($event.target as HTMLInputElement).checked })">put in measured pieces only</label>
-        <LengthField v-model="refit" label="What refitting does to a play, standard uncertainty" :unit="preferences.unit" @focusout="refit !== null && refit !== document.uRefit && emit('keep', { uRefit: refit })" />
+        <LengthField
+          v-if="places[0]!.rules?.most === undefined"
+          v-model="largest"
+          label="Largest stack"
+          optional
+          :unit="preferences.unit"
+          @focusout="keepLargest"
+        />
+        <label class="flex min-h-11 items-center gap-2 text-[14px]">
+          <input
+            type="checkbox"
+            class="size-4"
+            :checked="document.packRules.onlyRemove ?? false"
+            @change="keepRules({ onlyRemove: ($event.target as HTMLInputElement).checked })"
+          />only take pieces out of what is fitted</label
+        >
+        <label class="flex min-h-11 items-center gap-2 text-[14px]">
+          <input
+            type="checkbox"
+            class="size-4"
+            :checked="document.packRules.noUnmeasured ?? false"
+            @change="keepRules({ noUnmeasured: ($event.target as HTMLInputElement).checked })"
+          />put in measured pieces only</label
+        >
+        <LengthField
+          v-model="refit"
+          label="What refitting does to a play, standard uncertainty"
+          :unit="preferences.unit"
+          @focusout="refit !== null && refit !== document.uRefit && emit('keep', { uRefit: refit })"
+        />
       </fieldset>
     </div>
     <div class="space-y-4">
@@ -123,10 +306,23 @@ function listPack(): void {
       <fieldset v-if="places.length || kind.targets" class="space-y-2" :disabled="locked" @focusout="keepAim">
         <legend class="label mb-1">Aim</legend>
         <div class="grid grid-cols-2 gap-2">
-          <div><label class="sr-only" for="setup-aim">Aim at</label><select id="setup-aim" v-model="school" class="field" @change="keepAim"><option v-for="(name, key) in AIM_NAME" :key="key" :value="key">{{ name }}</option></select></div>
+          <div>
+            <label class="sr-only" for="setup-aim">Aim at</label>
+            <select id="setup-aim" v-model="school" class="field" @change="keepAim">
+              <option v-for="(name, key) in AIM_NAME" :key="key" :value="key">{{ name }}</option>
+            </select>
+          </div>
           <LengthField v-if="school === 'own'" v-model="own" label="Own figure" hide-label :unit="preferences.unit" />
         </div>
-        <label class="sr-only" for="setup-aim-reason">Why this aim</label><input id="setup-aim-reason" v-model="aimReason" class="field" placeholder="why this aim (may be left out)" maxlength="200" autocomplete="off">
+        <label class="sr-only" for="setup-aim-reason">Why this aim</label>
+        <input
+          id="setup-aim-reason"
+          v-model="aimReason"
+          class="field"
+          placeholder="why this aim (may be left out)"
+          maxlength="200"
+          autocomplete="off"
+        />
       </fieldset>
     </div>
   </section>

@@ -9,7 +9,13 @@ import { stateText } from '~/composables/stateColour'
 import { usePreferences } from '~/stores/preferences'
 
 /** The answer, readable from two metres: mark, word, figure; then one sentence and its sum. Of the result in hand; what decides is said below it. */
-const props = defineProps<{ evaluation: CheckEvaluation, shown: ResultEvaluation, document: CheckDocument, sentence: string, arithmetic: string }>()
+const props = defineProps<{
+  evaluation: CheckEvaluation
+  shown: ResultEvaluation
+  document: CheckDocument
+  sentence: string
+  arithmetic: string
+}>()
 const preferences = usePreferences()
 const result = computed(() => props.shown)
 const word = computed(() => verdictWord(result.value.state, result.value.kind.ends))
@@ -28,7 +34,7 @@ const whole = computed(() => {
 const otherRule = computed(() => {
   const verdict = result.value.verdict.working
   if (!verdict || verdict.plain === verdict.guarded) return null
-  const name = props.document.rule === 'plain' ? 'guarded' as const : 'plain' as const
+  const name = props.document.rule === 'plain' ? ('guarded' as const) : ('plain' as const)
   return { name, word: verdictWord(verdict[name], result.value.kind.ends) }
 })
 </script>
@@ -36,11 +42,18 @@ const otherRule = computed(() => {
 <template>
   <div class="flex flex-wrap items-end justify-between gap-x-8 gap-y-2">
     <div class="flex flex-wrap items-center gap-x-5 gap-y-1" aria-live="polite" data-test="verdict">
-      <span class="flex items-center gap-3" :class="stateText(result.state)"><StateMark :state="result.state" :size="34" /><span class="display text-3xl">{{ word }}</span></span>
+      <span class="flex items-center gap-3" :class="stateText(result.state)">
+        <StateMark :state="result.state" :size="34" />
+        <span class="display text-3xl">{{ word }}</span>
+      </span>
       <span class="figure text-[58px] font-bold leading-none" data-test="figure">{{ figure }}</span>
       <div v-if="raw || several" class="leading-tight text-mute">
         <p v-if="several" class="text-[14px] font-semibold">{{ resultName(result) }}</p>
-        <p v-if="raw" class="figure text-[17px]">± {{ formatLength(raw.U, unit) }} {{ UNIT_NAME[unit] }}<br>{{ formatLength(raw.value, otherUnit(unit, result.kind.scale), { unit: true }) }}</p>
+        <p v-if="raw" class="figure text-[17px]">
+          ± {{ formatLength(raw.U, unit) }} {{ UNIT_NAME[unit] }}<br />{{
+            formatLength(raw.value, otherUnit(unit, result.kind.scale), { unit: true })
+          }}
+        </p>
       </div>
     </div>
     <div class="min-w-0 flex-1 basis-72 md:text-right" data-test="answer">

@@ -11,8 +11,13 @@ import ThrustSketch from './thrust-alignment/ThrustSketch.vue'
 
 /** The section each check kind draws for itself, by its id: what is measured from where to where. */
 export const sketches: Readonly<Record<string, Component>> = {
-  'shaft-end-play': EndPlaySketch, 'crankshaft-end-play': CrankshaftSketch, 'thrust-alignment': ThrustSketch,
-  'eccentric-shaft-end-play': EccentricSketch, 'bearing-clearance': BearingSketch, 'roller-big-end': RollerSketch, 'oil-pump-clearance': PumpSketch,
+  'shaft-end-play': EndPlaySketch,
+  'crankshaft-end-play': CrankshaftSketch,
+  'thrust-alignment': ThrustSketch,
+  'eccentric-shaft-end-play': EccentricSketch,
+  'bearing-clearance': BearingSketch,
+  'roller-big-end': RollerSketch,
+  'oil-pump-clearance': PumpSketch,
 }
 
 /** What a kind chooses that is no pack from the drawer. */

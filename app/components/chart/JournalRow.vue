@@ -11,7 +11,7 @@ import { statePaint } from '~/composables/stateColour'
 import { usePreferences } from '~/stores/preferences'
 
 /** The row of journals: clearance at each position to one scale, thou on the left and millimetres on the right, limits, the worst marked. */
-const props = defineProps<{ results: readonly ResultEvaluation[], picked: string, worst: string }>()
+const props = defineProps<{ results: readonly ResultEvaluation[]; picked: string; worst: string }>()
 const emit = defineEmits<{ pick: [string] }>()
 const box = ref<HTMLElement>()
 const { width: boxWidth } = useElementSize(box)
@@ -27,48 +27,133 @@ const finite = (result: ResultEvaluation) => {
   return ends ? [ends.lower, ends.upper].filter(Number.isFinite) : []
 }
 const y = computed(() => {
-  const marks = props.results.flatMap(result => [...finite(result), ...(result.estimate ? [result.estimate.value - result.estimate.U, result.estimate.value + result.estimate.U] : [])])
+  const marks = props.results.flatMap(result => [
+    ...finite(result),
+    ...(result.estimate ? [result.estimate.value - result.estimate.U, result.estimate.value + result.estimate.U] : []),
+  ])
   const [low = 0, high = NM_PER.thou * 3] = extent(marks) as [number | undefined, number | undefined]
   const span = Math.max(high, 0) - Math.min(low, 0)
   return scaleLinear([Math.min(low, 0) - (low < 0 ? span * 0.08 : 0), Math.max(high, 0) + span * 0.12], [FOOT, TOP])
 })
-const x = computed(() => scaleBand(props.results.map(result => result.id), [SIDE, width.value - SIDE]).padding(0.32))
-const ticks = (unit: number) => scaleLinear(y.value.domain().map(value => value / unit) as [number, number], y.value.range()).ticks(5).map(value => ({ value, at: y.value(value * unit) }))
-const bars = computed(() => props.results.map((result) => {
-  const left = x.value(result.id)!
-  const wide = x.value.bandwidth()
-  const ends = endsOf(result.limits.working)
-  const zone = ends ? { top: y.value(Math.min(ends.upper, y.value.domain()[1]!)), foot: y.value(Math.max(ends.lower, y.value.domain()[0]!)) } : null
-  const { estimate } = result
-  return { result, left, wide, zone, colour: statePaint(result.state), value: estimate && { top: y.value(Math.max(estimate.value, 0)), foot: y.value(Math.min(estimate.value, 0)), high: y.value(estimate.value + estimate.U), low: y.value(estimate.value - estimate.U) } }
-}))
+const x = computed(() =>
+  scaleBand(
+    props.results.map(result => result.id),
+    [SIDE, width.value - SIDE],
+  ).padding(0.32),
+)
+const ticks = (unit: number) =>
+  scaleLinear(y.value.domain().map(value => value / unit) as [number, number], y.value.range())
+    .ticks(5)
+    .map(value => ({ value, at: y.value(value * unit) }))
+const bars = computed(() =>
+  props.results.map(result => {
+    const left = x.value(result.id)!
+    const wide = x.value.bandwidth()
+    const ends = endsOf(result.limits.working)
+    const zone = ends
+      ? { top: y.value(Math.min(ends.upper, y.value.domain()[1]!)), foot: y.value(Math.max(ends.lower, y.value.domain()[0]!)) }
+      : null
+    const { estimate } = result
+    return {
+      result,
+      left,
+      wide,
+      zone,
+      colour: statePaint(result.state),
+      value: estimate && {
+        top: y.value(Math.max(estimate.value, 0)),
+        foot: y.value(Math.min(estimate.value, 0)),
+        high: y.value(estimate.value + estimate.U),
+        low: y.value(estimate.value - estimate.U),
+      },
+    }
+  }),
+)
 const show = (result: ResultEvaluation) => (result.estimate ? formatLength(result.estimate.value, unitFor(preferences.system)) : '–')
-const summary = computed(() => props.results.map(result => `${result.label} ${show(result)}, ${verdictWord(result.state, result.kind.ends)}`).join('; '))
+const summary = computed(() =>
+  props.results.map(result => `${result.label} ${show(result)}, ${verdictWord(result.state, result.kind.ends)}`).join('; '),
+)
 </script>
 
 <template>
   <div ref="box">
-    <svg :width="width" :height="HEIGHT" :viewBox="`0 0 ${width} ${HEIGHT}`" role="img" :aria-label="`Row of journals: ${summary}`" class="block" data-drawing="row of journals" data-test="journal-row">
+    <svg
+      :width="width"
+      :height="HEIGHT"
+      :viewBox="`0 0 ${width} ${HEIGHT}`"
+      role="img"
+      :aria-label="`Row of journals: ${summary}`"
+      class="block"
+      data-drawing="row of journals"
+      data-test="journal-row"
+    >
       <g class="figure" font-size="11.5" fill="var(--mute)">
-        <g v-for="t in ticks(NM_PER.thou)" :key="`t${t.value}`"><line :x1="SIDE - 6" :x2="width - SIDE + 6" :y1="t.at" :y2="t.at" stroke="var(--hair)" /><text :x="SIDE - 10" :y="t.at + 4" text-anchor="end">{{ t.value }}</text></g>
+        <g v-for="t in ticks(NM_PER.thou)" :key="`t${t.value}`">
+          <line :x1="SIDE - 6" :x2="width - SIDE + 6" :y1="t.at" :y2="t.at" stroke="var(--hair)" />
+          <text :x="SIDE - 10" :y="t.at + 4" text-anchor="end">{{ t.value }}</text>
+        </g>
         <text v-for="t in ticks(NM_PER.mm)" :key="`m${t.value}`" :x="width - SIDE + 10" :y="t.at + 4">{{ t.value }}</text>
       </g>
-      <g font-size="12" fill="var(--mute)"><text :x="SIDE - 10" y="12" text-anchor="end">thou</text><text :x="width - SIDE + 10" y="12">mm</text></g>
+      <g font-size="12" fill="var(--mute)">
+        <text :x="SIDE - 10" y="12" text-anchor="end">thou</text>
+        <text :x="width - SIDE + 10" y="12">mm</text>
+      </g>
       <line :x1="SIDE - 6" :x2="width - SIDE + 6" :y1="y(0)" :y2="y(0)" stroke="var(--ink)" stroke-width="1.3" />
       <g v-for="bar in bars" :key="bar.result.id" class="cursor-pointer" @click="emit('pick', bar.result.id)">
-        <rect v-if="bar.zone" :x="bar.left - bar.wide * 0.2" :width="bar.wide * 1.4" :y="bar.zone.top" :height="Math.max(0, bar.zone.foot - bar.zone.top)" fill="var(--in)" opacity="0.16" />
+        <rect
+          v-if="bar.zone"
+          :x="bar.left - bar.wide * 0.2"
+          :width="bar.wide * 1.4"
+          :y="bar.zone.top"
+          :height="Math.max(0, bar.zone.foot - bar.zone.top)"
+          fill="var(--in)"
+          opacity="0.16"
+        />
         <rect :x="bar.left" :width="bar.wide" :y="TOP - 20" :height="HEIGHT - TOP + 20" fill="transparent" />
         <template v-if="bar.value">
-          <rect :x="bar.left" :width="bar.wide" :y="bar.value.top" :height="Math.max(1.5, bar.value.foot - bar.value.top)" fill="var(--brass)" stroke="var(--brass-line)" />
-          <path :d="`M${bar.left + bar.wide / 2} ${bar.value.high}V${bar.value.low}m-5 0h10m-10 ${bar.value.high - bar.value.low}h10`" stroke="var(--ink)" stroke-width="1.6" fill="none" />
+          <rect
+            :x="bar.left"
+            :width="bar.wide"
+            :y="bar.value.top"
+            :height="Math.max(1.5, bar.value.foot - bar.value.top)"
+            fill="var(--brass)"
+            stroke="var(--brass-line)"
+          />
+          <path
+            :d="`M${bar.left + bar.wide / 2} ${bar.value.high}V${bar.value.low}m-5 0h10m-10 ${bar.value.high - bar.value.low}h10`"
+            stroke="var(--ink)"
+            stroke-width="1.6"
+            fill="none"
+          />
         </template>
-        <path v-if="bar.result.id === worst && bar.value" :d="`M${bar.left + bar.wide / 2 - 6} ${Math.min(bar.value.high, bar.value.top) - 13}h12l-6 8z`" :fill="bar.colour" />
+        <path
+          v-if="bar.result.id === worst && bar.value"
+          :d="`M${bar.left + bar.wide / 2 - 6} ${Math.min(bar.value.high, bar.value.top) - 13}h12l-6 8z`"
+          :fill="bar.colour"
+        />
       </g>
     </svg>
     <div class="relative h-12">
-      <button v-for="bar in bars" :key="bar.result.id" type="button" class="absolute top-0 flex h-full cursor-pointer flex-col items-center justify-center border-b-3 leading-tight" :class="bar.result.id === picked ? 'border-accent font-bold' : 'border-transparent'" :style="{ left: `${bar.left + bar.wide / 2 - x.step() / 2}px`, width: `${x.step()}px` }" :aria-pressed="bar.result.id === picked" :aria-label="`${bar.wide < 34 ? bar.result.position : bar.result.label} ${show(bar.result)}, ${verdictWord(bar.result.state, bar.result.kind.ends)}`" @click="emit('pick', bar.result.id)">
-        <span :class="bar.wide < 34 ? 'text-[11px]' : 'text-[13px]'">{{ bar.wide < 34 ? bar.result.position : bar.result.label }}</span>{{ ' ' }}
-        <span class="figure" :class="[bar.wide < 34 ? 'text-[11px]' : 'text-[13.5px]', bar.result.id === worst ? 'font-bold' : 'font-normal']" :style="{ color: bar.colour }">{{ show(bar.result) }}</span>
+      <button
+        v-for="bar in bars"
+        :key="bar.result.id"
+        type="button"
+        class="absolute top-0 flex h-full cursor-pointer flex-col items-center justify-center border-b-3 leading-tight"
+        :class="bar.result.id === picked ? 'border-accent font-bold' : 'border-transparent'"
+        :style="{ left: `${bar.left + bar.wide / 2 - x.step() / 2}px`, width: `${x.step()}px` }"
+        :aria-pressed="bar.result.id === picked"
+        :aria-label="`${bar.wide < 34 ? bar.result.position : bar.result.label} ${show(bar.result)}, ${verdictWord(bar.result.state, bar.result.kind.ends)}`"
+        @click="emit('pick', bar.result.id)"
+      >
+        <span :class="bar.wide < 34 ? 'text-[11px]' : 'text-[13px]'">{{ bar.wide < 34 ? bar.result.position : bar.result.label }}</span>{{
+          ' '
+        }}
+        <span
+          class="figure"
+          :class="[bar.wide < 34 ? 'text-[11px]' : 'text-[13.5px]', bar.result.id === worst ? 'font-bold' : 'font-normal']"
+          :style="{ color: bar.colour }"
+          >{{ show(bar.result) }}</span
+        >
       </button>
     </div>
   </div>

@@ -15,9 +15,9 @@ const props = defineProps<{
   shop: LimitSet | null
   aim: number | null
   readings: readonly number[]
-  measured: { value: number, U: number } | null
-  predicted: { value: number, U: number, words: string } | null
-  ends: { below: string, above: string }
+  measured: { value: number; U: number } | null
+  predicted: { value: number; U: number; words: string } | null
+  ends: { below: string; above: string }
   /** which result this is, where a check has several */
   label?: string | null
 }>()
@@ -41,22 +41,32 @@ const anchors = computed(() => {
   return [...found, ...open]
 })
 const marks = computed(() => [
-  ...props.readings, ...(props.aim === null ? [] : [props.aim]),
+  ...props.readings,
+  ...(props.aim === null ? [] : [props.aim]),
   ...[props.measured, props.predicted].flatMap(m => (m ? [m.value - m.U, m.value + m.U] : [])),
   ...[props.book, props.shop].flatMap(set => (set?.kind === 'figure' ? [set.figure as number] : [])),
 ])
 const scale = computed(() => bandScale(anchors.value, marks.value, width.value, narrow.value ? 22 : 40))
 const x = (value: number) => scale.value.x(value)
-const clampX = (value: number) => Math.min(width.value - 2, Math.max(2, value === -Infinity ? 2 : value === Infinity ? width.value - 2 : x(value)))
+const clampX = (value: number) =>
+  Math.min(width.value - 2, Math.max(2, value === -Infinity ? 2 : value === Infinity ? width.value - 2 : x(value)))
 const zone = (set: LimitSet | null) => {
   const ends = endsOf(set)
   if (!ends || !set) return null
   const left = clampX(set.kind === 'upper' ? Math.max(0, -Infinity) : ends.lower)
-  return { left, right: clampX(ends.upper), lower: Number.isFinite(ends.lower) ? x(ends.lower) : null, upper: Number.isFinite(ends.upper) ? x(ends.upper) : null }
+  return {
+    left,
+    right: clampX(ends.upper),
+    lower: Number.isFinite(ends.lower) ? x(ends.lower) : null,
+    upper: Number.isFinite(ends.upper) ? x(ends.upper) : null,
+  }
 }
-const zones = computed(() => [
-  { name: 'Book', set: props.book, at: zone(props.book) }, { name: 'Shop', set: props.shop, at: zone(props.shop) },
-].filter(z => z.at !== null))
+const zones = computed(() =>
+  [
+    { name: 'Book', set: props.book, at: zone(props.book) },
+    { name: 'Shop', set: props.shop, at: zone(props.shop) },
+  ].filter(z => z.at !== null),
+)
 const thouTicks = computed(() => ticks(scale.value, NM_PER.thou, 13))
 const mmTicks = computed(() => ticks(scale.value, NM_PER.mm, 13))
 /** Labels keep clear of the unit's name at the right end and of the left edge. */
@@ -78,20 +88,56 @@ const arrow = computed(() => {
   const to = x(props.predicted.value)
   return Math.abs(from - to) < 26 ? null : { from, to, sign: Math.sign(to - from) }
 })
-const summary = computed(() => [
-  props.measured ? `Measured ${show(props.measured.value)} plus or minus ${formatLength(props.measured.U, preferences.unit)} ${preferences.system === 'inch' ? 'thou' : 'mm'}` : 'Nothing measured',
-  ...zones.value.map(z => `${z.name} limits ${describeLimits(z.set, preferences.unit)}`),
-  ...(props.predicted ? [props.measured ? `the pack in hand leaves ${show(props.predicted.value)}` : `${props.predicted.words}: ${show(props.predicted.value)}`] : []),
-].join('; '))
+const summary = computed(() =>
+  [
+    props.measured
+      ? `Measured ${show(props.measured.value)} plus or minus ${formatLength(props.measured.U, preferences.unit)} ${preferences.system === 'inch' ? 'thou' : 'mm'}`
+      : 'Nothing measured',
+    ...zones.value.map(z => `${z.name} limits ${describeLimits(z.set, preferences.unit)}`),
+    ...(props.predicted
+      ? [
+          props.measured
+            ? `the pack in hand leaves ${show(props.predicted.value)}`
+            : `${props.predicted.words}: ${show(props.predicted.value)}`,
+        ]
+      : []),
+  ].join('; '),
+)
 const tickLabel = (value: number) => String(Math.round(value * 1e6) / 1e6).replace('-', '−')
 </script>
 
 <template>
   <div ref="box" class="dye w-full overflow-hidden">
-    <svg :width="width" :height="HEIGHT" :viewBox="`0 0 ${width} ${HEIGHT}`" role="img" :aria-label="summary" class="block" data-drawing="limit band" data-test="limit-band">
+    <svg
+      :width="width"
+      :height="HEIGHT"
+      :viewBox="`0 0 ${width} ${HEIGHT}`"
+      role="img"
+      :aria-label="summary"
+      class="block"
+      data-drawing="limit band"
+      data-test="limit-band"
+    >
       <g v-for="z in zones" :key="z.name">
-        <rect :x="z.at!.left" :y="TOP" :width="Math.max(0, z.at!.right - z.at!.left)" :height="BOTTOM - TOP" fill="var(--scribe)" opacity="0.17" />
-        <template v-for="end in [z.at!.lower, z.at!.upper]" :key="String(end)"><line v-if="end !== null" :x1="end" :x2="end" :y1="TOP" :y2="BOTTOM" stroke="var(--scribe)" :stroke-width="z.name === 'Book' ? 2 : 1.2" /></template>
+        <rect
+          :x="z.at!.left"
+          :y="TOP"
+          :width="Math.max(0, z.at!.right - z.at!.left)"
+          :height="BOTTOM - TOP"
+          fill="var(--scribe)"
+          opacity="0.17"
+        />
+        <template v-for="end in [z.at!.lower, z.at!.upper]" :key="String(end)">
+          <line
+            v-if="end !== null"
+            :x1="end"
+            :x2="end"
+            :y1="TOP"
+            :y2="BOTTOM"
+            stroke="var(--scribe)"
+            :stroke-width="z.name === 'Book' ? 2 : 1.2"
+          />
+        </template>
       </g>
       <g stroke="var(--scribe)" stroke-width="1">
         <line v-for="t in thouTicks" :key="`t${t.at}`" :x1="t.at" :x2="t.at" y1="0" :y2="t.major ? 15 : 6" />
@@ -102,31 +148,72 @@ const tickLabel = (value: number) => String(Math.round(value * 1e6) / 1e6).repla
         <text v-for="t in labelled(mmTicks)" :key="`ml${t.at}`" :x="t.at" :y="HEIGHT - 19">{{ tickLabel(t.value) }}</text>
       </g>
       <g fill="var(--scribe-soft)" font-size="12.5">
-        <text :x="width - 8" y="27" text-anchor="end">thou</text><text :x="width - 8" :y="HEIGHT - 19" text-anchor="end">mm</text>
+        <text :x="width - 8" y="27" text-anchor="end">thou</text>
+        <text :x="width - 8" :y="HEIGHT - 19" text-anchor="end">mm</text>
         <text v-if="label && !narrow" x="10" :y="106" font-size="13" font-weight="650" fill="var(--scribe)">{{ label }}</text>
-        <text x="10" :y="124">{{ ends.below.toLowerCase() }}</text><text :x="width - 10" :y="124" text-anchor="end">{{ ends.above.toLowerCase() }}</text>
+        <text x="10" :y="124">{{ ends.below.toLowerCase() }}</text>
+        <text :x="width - 10" :y="124" text-anchor="end">{{ ends.above.toLowerCase() }}</text>
       </g>
       <g v-if="zones.length" fill="var(--scribe)" font-size="13" :text-anchor="labelAt.end ? 'end' : 'start'">
-        <text v-for="(z, i) in zones" :key="z.name" :x="labelAt.x" :y="48 + i * 17" :font-weight="z.name === 'Book' ? 650 : 400">{{ z.name }} {{ describeLimits(z.set, preferences.unit).replace(/ (thou|mm)$/, '') }}</text>
+        <text v-for="(z, i) in zones" :key="z.name" :x="labelAt.x" :y="48 + i * 17" :font-weight="z.name === 'Book' ? 650 : 400">
+          {{ z.name }} {{ describeLimits(z.set, preferences.unit).replace(/ (thou|mm)$/, '') }}
+        </text>
       </g>
-      <path v-if="scale.breakAt" :d="`M${scale.breakAt - 5} 0l6 31-8 31 8 31-8 31 8 31-6 31M${scale.breakAt + 5} 0l6 31-8 31 8 31-8 31 8 31-6 31`" fill="none" stroke="var(--scribe)" stroke-width="1.2" />
+      <path
+        v-if="scale.breakAt"
+        :d="`M${scale.breakAt - 5} 0l6 31-8 31 8 31-8 31 8 31-6 31M${scale.breakAt + 5} 0l6 31-8 31 8 31-8 31 8 31-6 31`"
+        fill="none"
+        stroke="var(--scribe)"
+        stroke-width="1.2"
+      />
       <path v-if="aim !== null" :d="`M${x(aim) - 6} ${TOP + 2}h12l-6 8z`" fill="var(--scribe)" data-test="aim" />
       <g v-if="arrow" stroke="var(--scribe)" fill="var(--scribe)">
         <line :x1="arrow.from" :x2="arrow.to + -arrow.sign * 18" :y1="LINE" :y2="LINE" stroke-dasharray="3 4" stroke-width="1.5" />
         <path :d="`M${arrow.to - arrow.sign * 12} ${LINE}l${-arrow.sign * 10} -5v10z`" stroke="none" />
-        <text v-if="!narrow && Math.abs(arrow.from - arrow.to) > predicted!.words.length * 6.4 + 60" :x="(arrow.from + arrow.to) / 2" :y="LINE - 8" font-size="13" stroke="none" text-anchor="middle">{{ predicted!.words }}</text>
+        <text
+          v-if="!narrow && Math.abs(arrow.from - arrow.to) > predicted!.words.length * 6.4 + 60"
+          :x="(arrow.from + arrow.to) / 2"
+          :y="LINE - 8"
+          font-size="13"
+          stroke="none"
+          text-anchor="middle"
+        >
+          {{ predicted!.words }}
+        </text>
       </g>
       <g v-if="predicted" stroke="var(--scribe)">
         <line :x1="x(predicted.value - predicted.U)" :x2="x(predicted.value + predicted.U)" :y1="LINE" :y2="LINE" stroke-width="2" />
         <circle :cx="x(predicted.value)" :cy="LINE" r="7" fill="var(--dye-bottom)" stroke-width="2.2" />
-        <text v-if="!measured" :x="x(predicted.value)" :y="LINE - 16" font-size="13" fill="var(--scribe)" stroke="none" text-anchor="middle">{{ predicted.words }}</text>
-        <text class="figure" :x="x(predicted.value)" :y="LINE + 29" font-size="14" fill="var(--scribe)" stroke="none" text-anchor="middle">{{ show(predicted.value) }}</text>
+        <text
+          v-if="!measured"
+          :x="x(predicted.value)"
+          :y="LINE - 16"
+          font-size="13"
+          fill="var(--scribe)"
+          stroke="none"
+          text-anchor="middle"
+        >
+          {{ predicted.words }}
+        </text>
+        <text class="figure" :x="x(predicted.value)" :y="LINE + 29" font-size="14" fill="var(--scribe)" stroke="none" text-anchor="middle">
+          {{ show(predicted.value) }}
+        </text>
       </g>
       <g v-if="measured" stroke="var(--scribe)">
-        <line v-for="(reading, i) in readings" :key="i" :x1="x(reading)" :x2="x(reading)" :y1="LINE - 17" :y2="LINE + 17" stroke-width="1.2" />
+        <line
+          v-for="(reading, i) in readings"
+          :key="i"
+          :x1="x(reading)"
+          :x2="x(reading)"
+          :y1="LINE - 17"
+          :y2="LINE + 17"
+          stroke-width="1.2"
+        />
         <line :x1="x(measured.value - measured.U)" :x2="x(measured.value + measured.U)" :y1="LINE" :y2="LINE" stroke-width="2" />
         <circle :cx="x(measured.value)" :cy="LINE" r="6.5" fill="var(--scribe)" />
-        <text class="figure" :x="x(measured.value)" :y="LINE - 24" font-size="14" fill="var(--scribe)" stroke="none" text-anchor="middle">{{ show(measured.value) }}</text>
+        <text class="figure" :x="x(measured.value)" :y="LINE - 24" font-size="14" fill="var(--scribe)" stroke="none" text-anchor="middle">
+          {{ show(measured.value) }}
+        </text>
       </g>
     </svg>
   </div>

@@ -6,7 +6,13 @@ import { stackingOrder } from '#core/pack/stacking'
 import { usePreferences } from '~/stores/preferences'
 
 /** The pack in stacking order, thickness to scale; pieces to take out stand proud and dashed, pieces to put in come from above. */
-const props = defineProps<{ fitted: Pack | null, next: Pack | null, lots: readonly Lot[], between: readonly [string, string], first: string | null }>()
+const props = defineProps<{
+  fitted: Pack | null
+  next: Pack | null
+  lots: readonly Lot[]
+  between: readonly [string, string]
+  first: string | null
+}>()
 const box = ref<HTMLElement>()
 const { width: boxWidth } = useElementSize(box)
 const preferences = usePreferences()
@@ -15,7 +21,7 @@ const PLATE = 34
 const PX_PER_MM = 96 / 25.4
 const HEIGHT = 140
 
-type Piece = { lot: Lot, role: 'stays' | 'out' | 'in' }
+type Piece = { lot: Lot; role: 'stays' | 'out' | 'in' }
 const pieces = computed<Piece[]>(() => {
   if (!props.fitted) return []
   const change = props.next ? packChange(props.fitted, props.next) : { out: [], in: [] }
@@ -32,20 +38,35 @@ const total = computed(() => pieces.value.reduce((sum, piece) => sum + thickness
 const width = computed(() => Math.max(260, boxWidth.value))
 /** px per nm; thin packs are not blown up beyond reading size */
 const scale = computed(() => Math.min((width.value - 2 * PLATE - 8 - pieces.value.length * 2) / Math.max(1, total.value), 0.002))
-const factor = computed(() => Math.round(scale.value * 1e6 / PX_PER_MM))
+const factor = computed(() => Math.round((scale.value * 1e6) / PX_PER_MM))
 const drawn = computed(() => {
   let at = PLATE + 4
-  return pieces.value.map((piece) => {
+  return pieces.value.map(piece => {
     const wide = thickness(piece.lot) * scale.value
-    const item = { ...piece, at, wide, y: piece.role === 'out' ? 6 : piece.role === 'in' ? 0 : 26, label: formatLength(thickness(piece.lot), preferences.unit, { trim: preferences.system === 'metric' }) }
+    const item = {
+      ...piece,
+      at,
+      wide,
+      y: piece.role === 'out' ? 6 : piece.role === 'in' ? 0 : 26,
+      label: formatLength(thickness(piece.lot), preferences.unit, { trim: preferences.system === 'metric' }),
+    }
     at += wide + 2
     return item
   })
 })
 const end = computed(() => PLATE + 4 + total.value * scale.value + pieces.value.length * 2)
 const upright = (wide: number, label: string) => wide < label.length * 7.4 + 4
-const stack = computed(() => (props.next ? stackingOrder(props.next, index.value, props.first).map(id => formatLength(thickness(index.value.get(id)!), preferences.unit, { trim: true })).join(' · ') : ''))
-const summary = computed(() => `${props.between[0]}, ${drawn.value.map(p => `${p.label}${p.role === 'out' ? ' out' : p.role === 'in' ? ' in' : ''}`).join(', ')}, ${props.between[1]}`)
+const stack = computed(() =>
+  props.next
+    ? stackingOrder(props.next, index.value, props.first)
+        .map(id => formatLength(thickness(index.value.get(id)!), preferences.unit, { trim: true }))
+        .join(' · ')
+    : '',
+)
+const summary = computed(
+  () =>
+    `${props.between[0]}, ${drawn.value.map(p => `${p.label}${p.role === 'out' ? ' out' : p.role === 'in' ? ' in' : ''}`).join(', ')}, ${props.between[1]}`,
+)
 </script>
 
 <template>
@@ -53,24 +74,81 @@ const summary = computed(() => `${props.between[0]}, ${drawn.value.map(p => `${p
     <p v-if="!fitted" class="py-6 text-mute">Not drawn: its pieces are not listed.</p>
     <p v-else-if="pieces.length === 0" class="py-6 text-mute">No pieces between {{ between[0] }} and {{ between[1] }}.</p>
     <template v-else>
-      <svg :width="width" :height="HEIGHT" :viewBox="`0 0 ${width} ${HEIGHT}`" role="img" :aria-label="summary" class="block" data-drawing="pack" data-test="pack-section">
-        <rect x="0" y="16" :width="PLATE" height="88" fill="var(--steel)" /><rect :x="end" y="16" :width="PLATE" height="88" fill="var(--steel)" />
+      <svg
+        :width="width"
+        :height="HEIGHT"
+        :viewBox="`0 0 ${width} ${HEIGHT}`"
+        role="img"
+        :aria-label="summary"
+        class="block"
+        data-drawing="pack"
+        data-test="pack-section"
+      >
+        <rect x="0" y="16" :width="PLATE" height="88" fill="var(--steel)" />
+        <rect :x="end" y="16" :width="PLATE" height="88" fill="var(--steel)" />
         <g v-for="(piece, i) in drawn" :key="i">
-          <rect :x="piece.at" :y="piece.y" :width="piece.wide" height="78" rx="1.5"
-                :fill="piece.role === 'out' ? 'none' : 'var(--brass)'" :stroke="piece.role === 'out' ? 'var(--out)' : piece.role === 'in' ? 'var(--in)' : 'var(--brass-line)'"
-                :stroke-width="piece.role === 'in' ? 2.200 : 1.5" :stroke-dasharray="piece.role === 'out' ? '4 3' : undefined"
+          <rect
+            :x="piece.at"
+            :y="piece.y"
+            :width="piece.wide"
+            height="78"
+            rx="1.5"
+            :fill="piece.role === 'out' ? 'none' : 'var(--brass)'"
+            :stroke="piece.role === 'out' ? 'var(--out)' : piece.role === 'in' ? 'var(--in)' : 'var(--brass-line)'"
+            :stroke-width="piece.role === 'in' ? 2.2 : 1.5"
+            :stroke-dasharray="piece.role === 'out' ? '4 3' : undefined"
           />
-          <path v-if="piece.lot.shape === 'stepped'" :d="`M${piece.at} ${piece.y + 26}h${piece.wide * 0.4}v-26`" fill="none" stroke="var(--brass-line)" stroke-width="1.5" />
-          <path v-if="piece.lot.shape === 'sprung'" :d="`M${piece.at + 2} ${piece.y + 70}q${piece.wide / 4} -8 ${piece.wide / 2 - 2} 0t${piece.wide / 2 - 2} 0`" fill="none" stroke="var(--brass-line)" stroke-width="1.5" />
-          <text class="figure" font-size="12.5" text-anchor="middle" dominant-baseline="central" :fill="piece.role === 'out' ? 'var(--out)' : 'var(--brass-ink)'"
-                :transform="`translate(${piece.at + piece.wide / 2} ${piece.y + 39})${upright(piece.wide, piece.label) ? ' rotate(-90)' : ''}`"
-          >{{ piece.label }}</text>
-          <path v-if="piece.role === 'in'" :d="`M${piece.at + piece.wide / 2} 84v16m-5 -6l5 7 5 -7`" fill="none" stroke="var(--in)" stroke-width="2" />
-          <text v-if="piece.role !== 'stays' && (i === 0 || drawn[i - 1]!.role !== piece.role)" :x="Math.min(piece.at, end - 46)" y="136" font-size="12.5" font-weight="650" :fill="piece.role === 'out' ? 'var(--out)' : 'var(--in)'">{{ piece.role === 'out' ? 'take out' : 'put in' }}</text>
+          <path
+            v-if="piece.lot.shape === 'stepped'"
+            :d="`M${piece.at} ${piece.y + 26}h${piece.wide * 0.4}v-26`"
+            fill="none"
+            stroke="var(--brass-line)"
+            stroke-width="1.5"
+          />
+          <path
+            v-if="piece.lot.shape === 'sprung'"
+            :d="`M${piece.at + 2} ${piece.y + 70}q${piece.wide / 4} -8 ${piece.wide / 2 - 2} 0t${piece.wide / 2 - 2} 0`"
+            fill="none"
+            stroke="var(--brass-line)"
+            stroke-width="1.5"
+          />
+          <text
+            class="figure"
+            font-size="12.5"
+            text-anchor="middle"
+            dominant-baseline="central"
+            :fill="piece.role === 'out' ? 'var(--out)' : 'var(--brass-ink)'"
+            :transform="`translate(${piece.at + piece.wide / 2} ${piece.y + 39})${upright(piece.wide, piece.label) ? ' rotate(-90)' : ''}`"
+          >
+            {{ piece.label }}
+          </text>
+          <path
+            v-if="piece.role === 'in'"
+            :d="`M${piece.at + piece.wide / 2} 84v16m-5 -6l5 7 5 -7`"
+            fill="none"
+            stroke="var(--in)"
+            stroke-width="2"
+          />
+          <text
+            v-if="piece.role !== 'stays' && (i === 0 || drawn[i - 1]!.role !== piece.role)"
+            :x="Math.min(piece.at, end - 46)"
+            y="136"
+            font-size="12.5"
+            font-weight="650"
+            :fill="piece.role === 'out' ? 'var(--out)' : 'var(--in)'"
+          >
+            {{ piece.role === 'out' ? 'take out' : 'put in' }}
+          </text>
         </g>
-        <g fill="var(--mute)" font-size="12.5"><text x="0" y="118">{{ between[0] }}</text><text :x="end + PLATE" y="118" text-anchor="end">{{ between[1] }}</text></g>
+        <g fill="var(--mute)" font-size="12.5">
+          <text x="0" y="118">{{ between[0] }}</text>
+          <text :x="end + PLATE" y="118" text-anchor="end">{{ between[1] }}</text>
+        </g>
       </svg>
-      <p class="flex flex-wrap justify-between gap-x-4 text-[13px] text-mute"><span v-if="stack">Stack: {{ stack }}</span><span class="ml-auto">thickness drawn × {{ factor }}</span></p>
+      <p class="flex flex-wrap justify-between gap-x-4 text-[13px] text-mute">
+        <span v-if="stack">Stack: {{ stack }}</span>
+        <span class="ml-auto">thickness drawn × {{ factor }}</span>
+      </p>
     </template>
   </div>
 </template>

@@ -20,13 +20,15 @@ const LEAST_SHARE = 1 / 9
  */
 export function bandScale(limits: readonly number[], marks: readonly number[], width: number, margin: number): BandScale {
   const [low, high] = extent([...limits, ...marks]) as [number | undefined, number | undefined]
-  if (low === undefined || high === undefined) return { x: scaleLinear([0, 100_000], [margin, width - margin]), breakAt: null, stretches: [[0, 100_000]] }
+  if (low === undefined || high === undefined)
+    return { x: scaleLinear([0, 100_000], [margin, width - margin]), breakAt: null, stretches: [[0, 100_000]] }
   const [bandLow, bandHigh] = (limits.length > 0 ? extent(limits) : [low, high]) as [number, number]
   const band = Math.max(bandHigh - bandLow, 20_000)
   const pad = Math.max(band * 0.35, (high - low) * 0.06)
   const from = bandLow >= 0 && low >= 0 ? Math.max(0, low - pad) : low - pad
   const whole: [number, number] = [from, high + pad]
-  if (limits.length < 2 || band / (whole[1] - whole[0]) >= LEAST_SHARE) return { x: scaleLinear(whole, [margin, width - margin]), breakAt: null, stretches: [whole] }
+  if (limits.length < 2 || band / (whole[1] - whole[0]) >= LEAST_SHARE)
+    return { x: scaleLinear(whole, [margin, width - margin]), breakAt: null, stretches: [whole] }
 
   const right = marks.filter(mark => mark > bandHigh + band)
   const far = right.length > 0 ? right : marks.filter(mark => mark < bandLow - band)
@@ -40,11 +42,15 @@ export function bandScale(limits: readonly number[], marks: readonly number[], w
   const [first, second] = right.length > 0 ? [a, b] : [b, a]
   const share = right.length > 0 ? 0.62 : 0.34
   const split = margin + (width - 2 * margin) * share
-  return { x: scaleLinear([...first, ...second], [margin, split - 14, split + 14, width - margin]), breakAt: split, stretches: [first, second] }
+  return {
+    x: scaleLinear([...first, ...second], [margin, split - 14, split + 14, width - margin]),
+    breakAt: split,
+    stretches: [first, second],
+  }
 }
 
 /** Round steps for ticks at least `apart` px from each other, and the labelled ones among them. */
-export function ticks(scale: BandScale, unit: number, apart: number): { at: number, value: number, major: boolean }[] {
+export function ticks(scale: BandScale, unit: number, apart: number): { at: number; value: number; major: boolean }[] {
   return scale.stretches.flatMap(([low, high]) => {
     const pxPerUnit = Math.abs(scale.x(high) - scale.x(low)) / ((high - low) / unit)
     const wanted = apart / pxPerUnit
@@ -53,6 +59,10 @@ export function ticks(scale: BandScale, unit: number, apart: number): { at: numb
     const every = String(step / power).startsWith('2') ? 5 : step / power === 5 ? 4 : 5
     const first = Math.ceil(low / unit / step - 1e-9)
     const last = Math.floor(high / unit / step + 1e-9)
-    return Array.from({ length: Math.max(0, last - first + 1) }, (_, i) => first + i).map(n => ({ at: scale.x(n * step * unit), value: n * step, major: n % every === 0 }))
+    return Array.from({ length: Math.max(0, last - first + 1) }, (_, i) => first + i).map(n => ({
+      at: scale.x(n * step * unit),
+      value: n * step,
+      major: n % every === 0,
+    }))
   })
 }

@@ -10,17 +10,28 @@ import type { Fault, RegisteredGauge } from '#shared/types'
 
 /** One gauge of the register, or a new one: what its uncertainty needs to know, and when it was checked. */
 const props = defineProps<{ gauge: RegisteredGauge | null }>()
-const emit = defineEmits<{ changed: [RegisteredGauge[], string], close: [], reload: [] }>()
+const emit = defineEmits<{ changed: [RegisteredGauge[], string]; close: []; reload: [] }>()
 const preferences = usePreferences()
 const faults = ref<readonly Fault[]>([])
 const behind = ref<readonly string[]>([])
 const kind = ref<GaugeKind>(props.gauge?.kind ?? 'dial-indicator')
 const g = props.gauge
 const fields = reactive({
-  name: g?.name ?? '', unit: g?.unit ?? (preferences.system === 'inch' ? 'thou' : 'mm') as Gauge['unit'], graduation: g?.graduation ?? null as Nm | null, readableFraction: String(g?.readableFraction ?? 0.5),
-  permissibleError: g?.permissibleError ?? null as Nm | null, repeatability: g?.repeatability ?? null as Nm | null, hysteresis: g?.hysteresis ?? null as Nm | null, rangePerTurn: g?.rangePerTurn ?? null as Nm | null,
-  low: g?.range?.low ?? null as Nm | null, high: g?.range?.high ?? null as Nm | null, sense: g?.sense ?? 'climbs' as Gauge['sense'],
-  sizes: (g?.sizes ?? []).map(size => formatLength(size, unitFor(preferences.system), { trim: true })).join(', '), widest: g?.widest ?? null as Nm | null, lastCheck: g?.lastCheck ?? '', due: g?.due ?? '',
+  name: g?.name ?? '',
+  unit: g?.unit ?? ((preferences.system === 'inch' ? 'thou' : 'mm') as Gauge['unit']),
+  graduation: g?.graduation ?? (null as Nm | null),
+  readableFraction: String(g?.readableFraction ?? 0.5),
+  permissibleError: g?.permissibleError ?? (null as Nm | null),
+  repeatability: g?.repeatability ?? (null as Nm | null),
+  hysteresis: g?.hysteresis ?? (null as Nm | null),
+  rangePerTurn: g?.rangePerTurn ?? (null as Nm | null),
+  low: g?.range?.low ?? (null as Nm | null),
+  high: g?.range?.high ?? (null as Nm | null),
+  sense: g?.sense ?? ('climbs' as Gauge['sense']),
+  sizes: (g?.sizes ?? []).map(size => formatLength(size, unitFor(preferences.system), { trim: true })).join(', '),
+  widest: g?.widest ?? (null as Nm | null),
+  lastCheck: g?.lastCheck ?? '',
+  due: g?.due ?? '',
 })
 const SENSES = ['climbs', 'falls'] as const
 const listed = computed(() => kind.value === 'feeler-set' || kind.value === 'plastic-strip')
@@ -28,7 +39,10 @@ const fault = (path: string) => faults.value.find(f => f.path === `fields.${path
 const rest = computed(() => faults.value.filter(f => !f.path.startsWith('fields.')))
 
 function sizes(): Nm[] | null {
-  const entries = fields.sizes.split(/[;,]\s*|\s+/).filter(Boolean).map(text => parseLength(text, unitFor(preferences.system)))
+  const entries = fields.sizes
+    .split(/[;,]\s*|\s+/)
+    .filter(Boolean)
+    .map(text => parseLength(text, unitFor(preferences.system)))
   const bad = entries.find(entry => !entry.ok)
   if (bad && !bad.ok) {
     faults.value = [{ path: 'fields.sizes', reason: bad.reason }]
@@ -46,14 +60,29 @@ async function keep(): Promise<void> {
     return
   }
   const sent = {
-    ...(fields.name.trim() || props.gauge ? { name: fields.name.trim() } : {}), unit: fields.unit, readableFraction: Number(fields.readableFraction.replace(',', '.')), sense: fields.sense, sizes: list,
-    ...Object.fromEntries((['graduation', 'permissibleError', 'repeatability', 'hysteresis'] as const).filter(key => fields[key] !== null).map(key => [key, fields[key]])),
-    widest: kind.value === 'plastic-strip' ? fields.widest : null, rangePerTurn: fields.rangePerTurn, range: fields.low === null ? null : { low: fields.low, high: fields.high }, lastCheck: fields.lastCheck || null, due: fields.due || null,
+    ...(fields.name.trim() || props.gauge ? { name: fields.name.trim() } : {}),
+    unit: fields.unit,
+    readableFraction: Number(fields.readableFraction.replace(',', '.')),
+    sense: fields.sense,
+    sizes: list,
+    ...Object.fromEntries(
+      (['graduation', 'permissibleError', 'repeatability', 'hysteresis'] as const)
+        .filter(key => fields[key] !== null)
+        .map(key => [key, fields[key]]),
+    ),
+    widest: kind.value === 'plastic-strip' ? fields.widest : null,
+    rangePerTurn: fields.rangePerTurn,
+    range: fields.low === null ? null : { low: fields.low, high: fields.high },
+    lastCheck: fields.lastCheck || null,
+    due: fields.due || null,
   }
   try {
     const id = props.gauge?.id ?? uuid()
     const next = props.gauge
-      ? await api<RegisteredGauge[]>(`/api/gauges/${id}`, { method: 'PATCH', body: { op: uuid(), version: props.gauge.version, fields: sent } })
+      ? await api<RegisteredGauge[]>(`/api/gauges/${id}`, {
+          method: 'PATCH',
+          body: { op: uuid(), version: props.gauge.version, fields: sent },
+        })
       : await api<RegisteredGauge[]>('/api/gauges', { body: { op: uuid(), id, kind: kind.value, fields: sent } })
     emit('changed', next, id)
   } catch (error) {
@@ -64,27 +93,150 @@ async function keep(): Promise<void> {
 </script>
 
 <template>
-  <form class="grid content-start gap-3 border-t rule pt-3 lg:border-t-0 lg:border-l lg:pt-0 lg:pl-6" novalidate data-test="gauge-panel" @submit.prevent="keep">
+  <form
+    class="grid content-start gap-3 border-t rule pt-3 lg:border-t-0 lg:border-l lg:pt-0 lg:pl-6"
+    novalidate
+    data-test="gauge-panel"
+    @submit.prevent="keep"
+  >
     <h2 class="display text-xl">{{ gauge ? gauge.name : 'New gauge' }}</h2>
-    <div v-if="!gauge"><label class="label mb-1 block" for="gauge-kind">Kind</label><select id="gauge-kind" v-model="kind" class="field"><option v-for="k in GAUGE_KINDS" :key="k" :value="k">{{ GAUGE_NAME[k] }}</option></select></div>
-    <div><label class="label mb-1 block" for="gauge-name">Name</label><input id="gauge-name" v-model="fields.name" class="field" maxlength="80" :placeholder="GAUGE_NAME[kind]" autocomplete="off" :aria-invalid="fault('name') !== undefined"><p v-if="fault('name')" class="fault">{{ fault('name') }}</p></div>
-    <LengthField v-model="fields.graduation" :label="kind === 'feeler-set' || kind === 'plastic-strip' ? 'Step' : 'Graduation'" :unit="preferences.unit" :fault="fault('graduation')" />
-    <div v-if="!listed"><label class="label mb-1 block" for="gauge-fraction">Part of a graduation that can be read</label><input id="gauge-fraction" v-model="fields.readableFraction" class="field figure" inputmode="decimal" autocomplete="off"><p v-if="fault('readableFraction')" class="fault">{{ fault('readableFraction') }}</p></div>
-    <LengthField v-model="fields.permissibleError" :label="kind === 'feeler-set' ? 'Permissible error of a leaf, ±' : 'Permissible error, ±'" :unit="preferences.unit" :fault="fault('permissibleError')" />
-    <LengthField v-if="!listed" v-model="fields.repeatability" label="Repeatability, one standard deviation" :unit="preferences.unit" :fault="fault('repeatability')" />
-    <template v-if="kind === 'dial-indicator'"><LengthField v-model="fields.hysteresis" label="Hysteresis" :unit="preferences.unit" :fault="fault('hysteresis')" /><LengthField v-model="fields.rangePerTurn" label="One turn of the pointer" optional :unit="preferences.unit" :fault="fault('rangePerTurn')" /></template>
-    <div v-if="kind === 'micrometer' || kind === 'bore-gauge'"><div class="grid grid-cols-2 gap-2"><LengthField v-model="fields.low" label="From" plain :unit="unitFor(preferences.system, 'size')" /><LengthField v-model="fields.high" label="To" plain :unit="unitFor(preferences.system, 'size')" /></div><p v-if="fault('range')" class="fault">{{ fault('range') }}</p></div>
-    <fieldset v-if="kind === 'bore-gauge' || kind === 'dial-indicator'"><legend class="label">As the plunger goes in, the dial</legend><div class="flex gap-5"><label v-for="sense in SENSES" :key="sense" class="flex min-h-11 items-center gap-2"><input v-model="fields.sense" type="radio" name="sense" :value="sense" class="size-4">{{ sense }}</label></div>
-      <svg v-if="kind === 'bore-gauge'" viewBox="0 0 350 52" class="w-full max-w-[320px]" role="img" :aria-label="fields.sense === 'climbs' ? 'Plunger in, needle climbs: bore is master minus reading' : 'Plunger in, needle falls: bore is master plus reading'" fill="none" stroke="var(--ink)" stroke-width="1.5"><rect x="20" y="18" width="64" height="16" fill="var(--sheet)" /><path d="M84 26h18" stroke-width="4" /><path d="M126 26h-16m0 0l6-4m-6 4l6 4" stroke="var(--out)" stroke-width="1.8" /><circle cx="160" cy="26" r="20" fill="var(--sheet)" stroke="var(--accent)" stroke-width="2" /><path d="M160 26V12" stroke="var(--accent)" stroke-width="2" /><path :d="fields.sense === 'climbs' ? 'M164 13q9 3 11 12m0 0l-5-3m5 3l2-6' : 'M156 13q-9 3-11 12m0 0l5-3m-5 3l-2-6'" stroke="var(--out)" stroke-width="1.8" /><text x="192" y="30" font-size="13" fill="var(--mute)" stroke="none">bore = master {{ fields.sense === 'climbs' ? '−' : '+' }} reading</text></svg>
+    <div v-if="!gauge">
+      <label class="label mb-1 block" for="gauge-kind">Kind</label>
+      <select id="gauge-kind" v-model="kind" class="field">
+        <option v-for="k in GAUGE_KINDS" :key="k" :value="k">{{ GAUGE_NAME[k] }}</option>
+      </select>
+    </div>
+    <div>
+      <label class="label mb-1 block" for="gauge-name">Name</label>
+      <input
+        id="gauge-name"
+        v-model="fields.name"
+        class="field"
+        maxlength="80"
+        :placeholder="GAUGE_NAME[kind]"
+        autocomplete="off"
+        :aria-invalid="fault('name') !== undefined"
+      />
+      <p v-if="fault('name')" class="fault">{{ fault('name') }}</p>
+    </div>
+    <LengthField
+      v-model="fields.graduation"
+      :label="kind === 'feeler-set' || kind === 'plastic-strip' ? 'Step' : 'Graduation'"
+      :unit="preferences.unit"
+      :fault="fault('graduation')"
+    />
+    <div v-if="!listed">
+      <label class="label mb-1 block" for="gauge-fraction">Part of a graduation that can be read</label>
+      <input id="gauge-fraction" v-model="fields.readableFraction" class="field figure" inputmode="decimal" autocomplete="off" />
+      <p v-if="fault('readableFraction')" class="fault">{{ fault('readableFraction') }}</p>
+    </div>
+    <LengthField
+      v-model="fields.permissibleError"
+      :label="kind === 'feeler-set' ? 'Permissible error of a leaf, ±' : 'Permissible error, ±'"
+      :unit="preferences.unit"
+      :fault="fault('permissibleError')"
+    />
+    <LengthField
+      v-if="!listed"
+      v-model="fields.repeatability"
+      label="Repeatability, one standard deviation"
+      :unit="preferences.unit"
+      :fault="fault('repeatability')"
+    />
+    <template v-if="kind === 'dial-indicator'">
+      <LengthField v-model="fields.hysteresis" label="Hysteresis" :unit="preferences.unit" :fault="fault('hysteresis')" />
+      <LengthField
+        v-model="fields.rangePerTurn"
+        label="One turn of the pointer"
+        optional
+        :unit="preferences.unit"
+        :fault="fault('rangePerTurn')"
+      />
+    </template>
+    <div v-if="kind === 'micrometer' || kind === 'bore-gauge'">
+      <div class="grid grid-cols-2 gap-2">
+        <LengthField v-model="fields.low" label="From" plain :unit="unitFor(preferences.system, 'size')" />
+        <LengthField v-model="fields.high" label="To" plain :unit="unitFor(preferences.system, 'size')" />
+      </div>
+      <p v-if="fault('range')" class="fault">{{ fault('range') }}</p>
+    </div>
+    <fieldset v-if="kind === 'bore-gauge' || kind === 'dial-indicator'">
+      <legend class="label">As the plunger goes in, the dial</legend>
+      <div class="flex gap-5">
+        <label v-for="sense in SENSES" :key="sense" class="flex min-h-11 items-center gap-2">
+          <input v-model="fields.sense" type="radio" name="sense" :value="sense" class="size-4" />{{ sense }}</label
+        >
+      </div>
+      <svg
+        v-if="kind === 'bore-gauge'"
+        viewBox="0 0 350 52"
+        class="w-full max-w-[320px]"
+        role="img"
+        :aria-label="
+          fields.sense === 'climbs'
+            ? 'Plunger in, needle climbs: bore is master minus reading'
+            : 'Plunger in, needle falls: bore is master plus reading'
+        "
+        fill="none"
+        stroke="var(--ink)"
+        stroke-width="1.5"
+      >
+        <rect x="20" y="18" width="64" height="16" fill="var(--sheet)" />
+        <path d="M84 26h18" stroke-width="4" />
+        <path d="M126 26h-16m0 0l6-4m-6 4l6 4" stroke="var(--out)" stroke-width="1.8" />
+        <circle cx="160" cy="26" r="20" fill="var(--sheet)" stroke="var(--accent)" stroke-width="2" />
+        <path d="M160 26V12" stroke="var(--accent)" stroke-width="2" />
+        <path
+          :d="fields.sense === 'climbs' ? 'M164 13q9 3 11 12m0 0l-5-3m5 3l2-6' : 'M156 13q-9 3-11 12m0 0l5-3m-5 3l-2-6'"
+          stroke="var(--out)"
+          stroke-width="1.8"
+        />
+        <text x="192" y="30" font-size="13" fill="var(--mute)" stroke="none">
+          bore = master {{ fields.sense === 'climbs' ? '−' : '+' }} reading
+        </text>
+      </svg>
     </fieldset>
-    <LengthField v-if="kind === 'plastic-strip'" v-model="fields.widest" label="Printed width at the smallest gap" :unit="preferences.system === 'inch' ? 'in' : 'mm'" optional :fault="fault('widest')" />
-    <div v-if="listed"><label class="label mb-1 block" for="gauge-sizes">{{ kind === 'feeler-set' ? 'Leaves' : 'Gaps printed on the scale' }}, {{ preferences.system === 'inch' ? 'thou' : 'mm' }}</label><input id="gauge-sizes" v-model="fields.sizes" class="field figure" placeholder="1.5, 2, 3, 4" autocomplete="off" :aria-invalid="fault('sizes') !== undefined"><p v-if="fault('sizes')" class="fault">{{ fault('sizes') }}</p></div>
+    <LengthField
+      v-if="kind === 'plastic-strip'"
+      v-model="fields.widest"
+      label="Printed width at the smallest gap"
+      :unit="preferences.system === 'inch' ? 'in' : 'mm'"
+      optional
+      :fault="fault('widest')"
+    />
+    <div v-if="listed">
+      <label class="label mb-1 block" for="gauge-sizes"
+        >{{ kind === 'feeler-set' ? 'Leaves' : 'Gaps printed on the scale' }}, {{ preferences.system === 'inch' ? 'thou' : 'mm' }}</label
+      >
+      <input
+        id="gauge-sizes"
+        v-model="fields.sizes"
+        class="field figure"
+        placeholder="1.5, 2, 3, 4"
+        autocomplete="off"
+        :aria-invalid="fault('sizes') !== undefined"
+      />
+      <p v-if="fault('sizes')" class="fault">{{ fault('sizes') }}</p>
+    </div>
     <div class="grid grid-cols-2 gap-2">
-      <div><label class="label mb-1 block" for="gauge-checked">Last check</label><input id="gauge-checked" v-model="fields.lastCheck" type="date" class="field"><p v-if="fault('lastCheck')" class="fault">{{ fault('lastCheck') }}</p></div>
-      <div><label class="label mb-1 block" for="gauge-due">Next is due</label><input id="gauge-due" v-model="fields.due" type="date" class="field"><p v-if="fault('due')" class="fault">{{ fault('due') }}</p></div>
+      <div>
+        <label class="label mb-1 block" for="gauge-checked">Last check</label>
+        <input id="gauge-checked" v-model="fields.lastCheck" type="date" class="field" />
+        <p v-if="fault('lastCheck')" class="fault">{{ fault('lastCheck') }}</p>
+      </div>
+      <div>
+        <label class="label mb-1 block" for="gauge-due">Next is due</label>
+        <input id="gauge-due" v-model="fields.due" type="date" class="field" />
+        <p v-if="fault('due')" class="fault">{{ fault('due') }}</p>
+      </div>
     </div>
     <p v-for="f in rest" :key="f.reason" class="fault">{{ f.reason }}</p>
-    <p v-if="behind.length" class="fault">Changed elsewhere: {{ behind.join('. ') }}. <button type="button" class="link" @click="emit('reload')">Show the newer state</button></p>
-    <div class="flex gap-2"><button type="submit" class="button primary">{{ gauge ? 'Keep' : 'Enter it' }}</button><button type="button" class="button" @click="emit('close')">Close</button></div>
+    <p v-if="behind.length" class="fault">
+      Changed elsewhere: {{ behind.join('. ') }}. <button type="button" class="link" @click="emit('reload')">Show the newer state</button>
+    </p>
+    <div class="flex gap-2">
+      <button type="submit" class="button primary">{{ gauge ? 'Keep' : 'Enter it' }}</button>
+      <button type="button" class="button" @click="emit('close')">Close</button>
+    </div>
   </form>
 </template>

@@ -9,8 +9,8 @@ import { usePreferences } from '~/stores/preferences'
 import type { Fault, LotUse, StockLot, StockView } from '#shared/types'
 
 /** One size of the drawer: take in, measure a piece, correct the count, keep some back. */
-const props = defineProps<{ lot: StockLot, uses: readonly LotUse[] }>()
-const emit = defineEmits<{ changed: [StockView], reload: [] }>()
+const props = defineProps<{ lot: StockLot; uses: readonly LotUse[] }>()
+const emit = defineEmits<{ changed: [StockView]; reload: [] }>()
 const preferences = usePreferences()
 const take = ref<number | ''>('')
 const count = ref<number | ''>('')
@@ -27,17 +27,23 @@ showOrdering()
 const faults = ref<readonly Fault[]>([])
 const sender = ref('')
 const stale = ref<readonly string[]>([])
-watch(() => [props.lot.id, props.lot.version], () => {
-  kept.value = props.lot.reserved
-  showOrdering()
-})
+watch(
+  () => [props.lot.id, props.lot.version],
+  () => {
+    kept.value = props.lot.reserved
+    showOrdering()
+  },
+)
 
 async function send(what: string, method: string, path: string, body: Record<string, unknown>): Promise<boolean> {
   faults.value = []
   stale.value = []
   sender.value = what
   try {
-    emit('changed', await api<StockView>(`/api/stock/lots/${props.lot.id}${path}`, { method, body: { op: uuid(), version: props.lot.version, ...body } }))
+    emit(
+      'changed',
+      await api<StockView>(`/api/stock/lots/${props.lot.id}${path}`, { method, body: { op: uuid(), version: props.lot.version, ...body } }),
+    )
     return true
   } catch (error) {
     if (error instanceof RefusedError && error.refusal.changed) stale.value = error.refusal.changed
@@ -50,7 +56,7 @@ async function takeIn(): Promise<void> {
 }
 async function correct(): Promise<void> {
   const there = count.value === '' ? props.lot.onHand : Number(count.value)
-  if (!await send('count', 'POST', '/movements', { why: 'count', change: there - props.lot.onHand, note: reason.value.trim() })) return
+  if (!(await send('count', 'POST', '/movements', { why: 'count', change: there - props.lot.onHand, note: reason.value.trim() }))) return
   count.value = ''
   reason.value = ''
 }
@@ -67,44 +73,98 @@ async function keepOrdering(): Promise<void> {
     faults.value = [{ path: 'cost', reason: BAD_PRICE }]
   } else await send('order', 'PATCH', '', { cost, leadDays: days.value === '' ? null : Number(days.value) })
 }
-const fault = (what: string, path: string) => (sender.value === what ? faultAt(faults.value, path) ?? faultAt(faults.value, '') : undefined)
-const show = (value: number) => `${formatLength(value, preferences.unit, { unit: true })} · ${formatLength(value, otherUnit(preferences.unit), { unit: true })}`
+const fault = (what: string, path: string) =>
+  sender.value === what ? (faultAt(faults.value, path) ?? faultAt(faults.value, '')) : undefined
+const show = (value: number) =>
+  `${formatLength(value, preferences.unit, { unit: true })} · ${formatLength(value, otherUnit(preferences.unit), { unit: true })}`
 </script>
 
 <template>
-  <section :aria-label="`Size ${show(lot.nominal)}`" class="space-y-4 border-t rule pt-3 lg:border-t-0 lg:border-l lg:pt-0 lg:pl-6" data-test="lot-panel">
+  <section
+    :aria-label="`Size ${show(lot.nominal)}`"
+    class="space-y-4 border-t rule pt-3 lg:border-t-0 lg:border-l lg:pt-0 lg:pl-6"
+    data-test="lot-panel"
+  >
     <div>
-      <h2 class="display text-xl">{{ markedText(lot.nominal) }} <span class="text-mute">{{ [lot.mark, lot.colour].filter(Boolean).join(' ') }}</span></h2>
+      <h2 class="display text-xl">
+        {{ markedText(lot.nominal) }} <span class="text-mute">{{ [lot.mark, lot.colour].filter(Boolean).join(' ') }}</span>
+      </h2>
       <p class="text-[14px] text-mute">{{ lot.family }} · {{ show(lot.nominal) }} · {{ lot.onHand }} on hand</p>
       <p v-if="lot.tags.length" class="text-[13.5px]">{{ lot.tags.join(' · ') }}</p>
     </div>
-    <p v-if="stale.length" class="fault">Changed elsewhere: {{ stale.join('. ') }}. <button type="button" class="link" @click="emit('reload')">Show the newer state</button></p>
+    <p v-if="stale.length" class="fault">
+      Changed elsewhere: {{ stale.join('. ') }}. <button type="button" class="link" @click="emit('reload')">Show the newer state</button>
+    </p>
     <form novalidate class="space-y-1" @submit.prevent="takeIn">
       <label class="label block" for="lot-take">Take in, pieces</label>
-      <div class="flex gap-2"><input id="lot-take" v-model="take" type="number" min="1" class="field figure" autocomplete="off"><button class="button" type="submit">Take in</button></div>
+      <div class="flex gap-2">
+        <input id="lot-take" v-model="take" type="number" min="1" class="field figure" autocomplete="off" />
+        <button class="button" type="submit">Take in</button>
+      </div>
       <p v-if="fault('take', 'change')" class="fault">{{ fault('take', 'change') }}</p>
     </form>
     <form id="lot-measure" novalidate class="space-y-1" @submit.prevent="measure">
-      <LengthField v-model="measured" :label="lot.measured === null ? 'Measure a piece' : `Measure again (was ${formatLength(lot.measured, preferences.unit)})`" :unit="preferences.unit" :fault="fault('measure', 'measured')" />
+      <LengthField
+        v-model="measured"
+        :label="lot.measured === null ? 'Measure a piece' : `Measure again (was ${formatLength(lot.measured, preferences.unit)})`"
+        :unit="preferences.unit"
+        :fault="fault('measure', 'measured')"
+      />
       <button class="button" type="submit">Keep as measured</button>
     </form>
     <form novalidate class="space-y-1" @submit.prevent="correct">
       <label class="label block" for="lot-count">Correct the count: really there</label>
-      <input id="lot-count" v-model="count" type="number" min="0" class="field figure" :placeholder="String(lot.onHand)" autocomplete="off">
+      <input
+        id="lot-count"
+        v-model="count"
+        type="number"
+        min="0"
+        class="field figure"
+        :placeholder="String(lot.onHand)"
+        autocomplete="off"
+      />
       <p v-if="fault('count', 'change')" class="fault">{{ fault('count', 'change') }}</p>
       <label class="label block" for="lot-reason">Reason</label>
-      <div class="flex gap-2"><input id="lot-reason" v-model="reason" class="field" placeholder="recounted" autocomplete="off"><button class="button" type="submit">Correct</button></div>
+      <div class="flex gap-2">
+        <input id="lot-reason" v-model="reason" class="field" placeholder="recounted" autocomplete="off" />
+        <button class="button" type="submit">Correct</button>
+      </div>
       <p v-if="fault('count', 'note')" class="fault">{{ fault('count', 'note') }}</p>
     </form>
     <form novalidate class="space-y-1" @submit.prevent="send('keep', 'PATCH', '', { kept: Number(kept) })">
       <label class="label block" for="lot-kept">Keep back, never offered</label>
-      <div class="flex gap-2"><input id="lot-kept" v-model="kept" type="number" min="0" class="field figure"><button class="button" type="submit">Keep back</button></div>
+      <div class="flex gap-2">
+        <input id="lot-kept" v-model="kept" type="number" min="0" class="field figure" />
+        <button class="button" type="submit">Keep back</button>
+      </div>
       <p v-if="fault('keep', 'kept')" class="fault">{{ fault('keep', 'kept') }}</p>
     </form>
     <form novalidate class="space-y-1" @submit.prevent="keepOrdering">
-      <div class="flex gap-2"><div class="flex-1"><label class="label block" for="lot-price">Price of one</label><input id="lot-price" v-model="price" class="field figure" inputmode="decimal" autocomplete="off"></div><div class="flex-1"><label class="label block" for="lot-days">Days to come</label><input id="lot-days" v-model="days" type="number" min="0" class="field figure"></div><button class="button self-end" type="submit">Keep</button></div>
-      <p v-if="fault('order', 'cost') ?? fault('order', 'leadDays')" class="fault">{{ fault('order', 'cost') ?? fault('order', 'leadDays') }}</p>
+      <div class="flex gap-2">
+        <div class="flex-1">
+          <label class="label block" for="lot-price">Price of one</label>
+          <input id="lot-price" v-model="price" class="field figure" inputmode="decimal" autocomplete="off" />
+        </div>
+        <div class="flex-1">
+          <label class="label block" for="lot-days">Days to come</label>
+          <input id="lot-days" v-model="days" type="number" min="0" class="field figure" />
+        </div>
+        <button class="button self-end" type="submit">Keep</button>
+      </div>
+      <p v-if="fault('order', 'cost') ?? fault('order', 'leadDays')" class="fault">
+        {{ fault('order', 'cost') ?? fault('order', 'leadDays') }}
+      </p>
     </form>
-    <div v-if="uses.length"><h3 class="label">Fitted or kept</h3><ul class="text-[14px]"><li v-for="use in uses" :key="`${use.checkId}-${use.promised}`"><NuxtLink :to="`/checks/${use.checkId}`" class="link">{{ use.count }} {{ use.promised ? 'kept for' : 'in' }} {{ use.checkTitle.toLowerCase() }}, {{ use.unit.toLowerCase() }}</NuxtLink></li></ul></div>
+    <div v-if="uses.length">
+      <h3 class="label">Fitted or kept</h3>
+      <ul class="text-[14px]">
+        <li v-for="use in uses" :key="`${use.checkId}-${use.promised}`">
+          <NuxtLink :to="`/checks/${use.checkId}`" class="link"
+            >{{ use.count }} {{ use.promised ? 'kept for' : 'in' }} {{ use.checkTitle.toLowerCase() }},
+            {{ use.unit.toLowerCase() }}</NuxtLink
+          >
+        </li>
+      </ul>
+    </div>
   </section>
 </template>

@@ -9,7 +9,7 @@ import type { Fault, StockView } from '#shared/types'
 
 /** A size the drawer does not know yet. */
 const props = defineProps<{ families: readonly string[] }>()
-const emit = defineEmits<{ changed: [StockView, string], close: [] }>()
+const emit = defineEmits<{ changed: [StockView, string]; close: [] }>()
 const preferences = usePreferences()
 const family = ref(props.families[0] ?? '')
 const nominal = ref<Nm | null>(null)
@@ -27,7 +27,10 @@ const first = ref<HTMLInputElement>()
 onMounted(() => first.value?.focus())
 
 async function add(): Promise<void> {
-  const missing: Fault[] = [...(nominal.value === null ? [{ path: 'nominal', reason: 'What size is it?' }] : []), ...(count.value === '' ? [{ path: 'count', reason: 'How many are there?' }] : [])]
+  const missing: Fault[] = [
+    ...(nominal.value === null ? [{ path: 'nominal', reason: 'What size is it?' }] : []),
+    ...(count.value === '' ? [{ path: 'count', reason: 'How many are there?' }] : []),
+  ]
   const coins = parseMoney(price.value)
   if (coins === undefined) missing.push({ path: 'cost', reason: BAD_PRICE })
   faults.value = missing
@@ -35,7 +38,26 @@ async function add(): Promise<void> {
   const id = uuid()
   const tolerance = plus.value === null && minus.value === null ? {} : { tolerance: { plus: plus.value ?? 0, minus: minus.value ?? 0 } }
   try {
-    emit('changed', await api<StockView>('/api/stock/lots', { body: { op: uuid(), id, family: family.value, nominal: nominal.value, ...(measured.value === null ? {} : { measured: measured.value }), ...tolerance, count: Number(count.value), mark: mark.value.trim(), colour: colour.value.trim(), ...(coins === null ? {} : { cost: coins }), ...(days.value === '' ? {} : { leadDays: Number(days.value) }), shape: shape.value } }), id)
+    emit(
+      'changed',
+      await api<StockView>('/api/stock/lots', {
+        body: {
+          op: uuid(),
+          id,
+          family: family.value,
+          nominal: nominal.value,
+          ...(measured.value === null ? {} : { measured: measured.value }),
+          ...tolerance,
+          count: Number(count.value),
+          mark: mark.value.trim(),
+          colour: colour.value.trim(),
+          ...(coins === null ? {} : { cost: coins }),
+          ...(days.value === '' ? {} : { leadDays: Number(days.value) }),
+          shape: shape.value,
+        },
+      }),
+      id,
+    )
   } catch (error) {
     faults.value = faultsOf(error)
   }
@@ -44,18 +66,51 @@ async function add(): Promise<void> {
 
 <template>
   <form class="mb-4 grid gap-3 border-y rule py-4 md:grid-cols-4" novalidate @submit.prevent="add">
-    <div><label class="label mb-1 block" for="lot-family">Family</label><input id="lot-family" ref="first" v-model="family" list="families" class="field" autocomplete="off"><datalist id="families"><option v-for="f in families" :key="f" :value="f" /></datalist><p v-if="faultAt(faults, 'family')" class="fault">{{ faultAt(faults, 'family') }}</p></div>
+    <div>
+      <label class="label mb-1 block" for="lot-family">Family</label>
+      <input id="lot-family" ref="first" v-model="family" list="families" class="field" autocomplete="off" />
+      <datalist id="families">
+        <option v-for="f in families" :key="f" :value="f" />
+      </datalist>
+      <p v-if="faultAt(faults, 'family')" class="fault">{{ faultAt(faults, 'family') }}</p>
+    </div>
     <LengthField v-model="nominal" label="Size, as marked" :unit="preferences.unit" :fault="faultAt(faults, 'nominal')" />
     <LengthField v-model="measured" label="Measured" optional :unit="preferences.unit" :fault="faultAt(faults, 'measured')" />
-    <div><label class="label mb-1 block" for="lot-pieces">Pieces</label><input id="lot-pieces" v-model="count" type="number" min="0" class="field figure"><p v-if="faultAt(faults, 'count')" class="fault">{{ faultAt(faults, 'count') }}</p></div>
+    <div>
+      <label class="label mb-1 block" for="lot-pieces">Pieces</label>
+      <input id="lot-pieces" v-model="count" type="number" min="0" class="field figure" />
+      <p v-if="faultAt(faults, 'count')" class="fault">{{ faultAt(faults, 'count') }}</p>
+    </div>
     <LengthField v-model="plus" label="Tolerance, above" optional :unit="preferences.unit" :fault="faultAt(faults, 'tolerance.plus')" />
     <LengthField v-model="minus" label="Tolerance, below" optional :unit="preferences.unit" :fault="faultAt(faults, 'tolerance.minus')" />
-    <div><label class="label mb-1 block" for="lot-mark">Letter or mark</label><input id="lot-mark" v-model="mark" class="field" maxlength="20" autocomplete="off"></div>
-    <div><label class="label mb-1 block" for="lot-colour">Colour</label><input id="lot-colour" v-model="colour" class="field" maxlength="20" autocomplete="off"></div>
-    <div><label class="label mb-1 block" for="lot-price">Price of one <span class="font-normal">(may be left out)</span></label><input id="lot-price" v-model="price" class="field figure" inputmode="decimal" autocomplete="off"><p v-if="faultAt(faults, 'cost')" class="fault">{{ faultAt(faults, 'cost') }}</p></div>
-    <div><label class="label mb-1 block" for="lot-days">Days to come <span class="font-normal">(may be left out)</span></label><input id="lot-days" v-model="days" type="number" min="0" class="field figure"><p v-if="faultAt(faults, 'leadDays')" class="fault">{{ faultAt(faults, 'leadDays') }}</p></div>
-    <div><label class="label mb-1 block" for="lot-shape">Shape</label><select id="lot-shape" v-model="shape" class="field"><option v-for="s in SHAPES" :key="s" :value="s">{{ s === 'sheet' ? 'sheet, to cut from' : s }}</option></select></div>
+    <div>
+      <label class="label mb-1 block" for="lot-mark">Letter or mark</label>
+      <input id="lot-mark" v-model="mark" class="field" maxlength="20" autocomplete="off" />
+    </div>
+    <div>
+      <label class="label mb-1 block" for="lot-colour">Colour</label>
+      <input id="lot-colour" v-model="colour" class="field" maxlength="20" autocomplete="off" />
+    </div>
+    <div>
+      <label class="label mb-1 block" for="lot-price">Price of one <span class="font-normal">(may be left out)</span> </label>
+      <input id="lot-price" v-model="price" class="field figure" inputmode="decimal" autocomplete="off" />
+      <p v-if="faultAt(faults, 'cost')" class="fault">{{ faultAt(faults, 'cost') }}</p>
+    </div>
+    <div>
+      <label class="label mb-1 block" for="lot-days">Days to come <span class="font-normal">(may be left out)</span> </label>
+      <input id="lot-days" v-model="days" type="number" min="0" class="field figure" />
+      <p v-if="faultAt(faults, 'leadDays')" class="fault">{{ faultAt(faults, 'leadDays') }}</p>
+    </div>
+    <div>
+      <label class="label mb-1 block" for="lot-shape">Shape</label>
+      <select id="lot-shape" v-model="shape" class="field">
+        <option v-for="s in SHAPES" :key="s" :value="s">{{ s === 'sheet' ? 'sheet, to cut from' : s }}</option>
+      </select>
+    </div>
     <p v-if="faultAt(faults, '')" class="fault md:col-span-4">{{ faultAt(faults, '') }}</p>
-    <div class="flex gap-2 md:col-span-4"><button type="submit" class="button primary">Add the size</button><button type="button" class="button" @click="emit('close')">Leave it</button></div>
+    <div class="flex gap-2 md:col-span-4">
+      <button type="submit" class="button primary">Add the size</button>
+      <button type="button" class="button" @click="emit('close')">Leave it</button>
+    </div>
   </form>
 </template>

@@ -30,10 +30,14 @@ const upper = ref<Nm | null>(null)
 const chosenKind = computed(() => checkKinds.find(k => k.id === kind.value)!)
 const mainResult = computed(() => chosenKind.value.results(setup).find(result => result.main)!)
 const limitUnit = computed(() => unitFor(preferences.system, mainResult.value.scale))
-watch(kind, () => {
-  for (const field of Object.keys(setup)) Reflect.deleteProperty(setup, field)
-  Object.assign(setup, chosenKind.value.defaultSetup)
-}, { flush: 'sync' })
+watch(
+  kind,
+  () => {
+    for (const field of Object.keys(setup)) Reflect.deleteProperty(setup, field)
+    Object.assign(setup, chosenKind.value.defaultSetup)
+  },
+  { flush: 'sync' },
+)
 
 async function load(): Promise<void> {
   try {
@@ -49,7 +53,10 @@ onMounted(load)
 async function keepNotes(): Promise<void> {
   if (!job.value || notes.value === job.value.notes) return
   try {
-    job.value = await api<JobView>(`/api/jobs/${id}`, { method: 'PATCH', body: { op: uuid(), version: job.value.version, notes: notes.value } })
+    job.value = await api<JobView>(`/api/jobs/${id}`, {
+      method: 'PATCH',
+      body: { op: uuid(), version: job.value.version, notes: notes.value },
+    })
     saved.value = 'Saved'
   } catch (error) {
     if (error instanceof RefusedError && error.refusal.changed) changed.value = error.refusal.changed
@@ -73,7 +80,7 @@ async function lookAround(): Promise<void> {
 }
 /** The first gauge of each kind the points need, of this unit system where there is one. */
 function gaugesIn(system: UnitSystem): string[] {
-  return gaugeKindsFor(chosenKind.value.points(setup)).flatMap((need) => {
+  return gaugeKindsFor(chosenKind.value.points(setup)).flatMap(need => {
     const of = gauges.value.filter(gauge => gauge.kind === need)
     const best = of.find(gauge => systemOf(gauge.unit) === system) ?? of[0]
     return best ? [best.id] : []
@@ -84,13 +91,36 @@ async function make(): Promise<void> {
   // Whoever types faster than the shop answers still gets its drawer and gauges.
   await shop
   const has = { lower: lower.value !== null, upper: upper.value !== null }
-  const limits = has.lower && has.upper ? { kind: 'two-sided', lower: lower.value, upper: upper.value } : has.upper ? { kind: 'upper', upper: upper.value } : has.lower ? { kind: 'lower', lower: lower.value } : null
+  const limits =
+    has.lower && has.upper
+      ? { kind: 'two-sided', lower: lower.value, upper: upper.value }
+      : has.upper
+        ? { kind: 'upper', upper: upper.value }
+        : has.lower
+          ? { kind: 'lower', lower: lower.value }
+          : null
   try {
-    const check = await api<CheckView>(`/api/jobs/${id}/checks`, { body: { op: uuid(), id: uuid(), kind: kind.value, settings: {
-      title: title.value.trim() || chosenKind.value.title, entryUnit: preferences.unit, setup: { ...setup }, family: family.value,
-      gaugeIds: gaugesIn(preferences.system),
-      ...(limits ? { limits: [{ result: mainResult.value.id, role: 'book', set: { ...limits, unit: limitUnit.value, source: { kind: 'book' } } }] } : {}),
-    } } })
+    const check = await api<CheckView>(`/api/jobs/${id}/checks`, {
+      body: {
+        op: uuid(),
+        id: uuid(),
+        kind: kind.value,
+        settings: {
+          title: title.value.trim() || chosenKind.value.title,
+          entryUnit: preferences.unit,
+          setup: { ...setup },
+          family: family.value,
+          gaugeIds: gaugesIn(preferences.system),
+          ...(limits
+            ? {
+                limits: [
+                  { result: mainResult.value.id, role: 'book', set: { ...limits, unit: limitUnit.value, source: { kind: 'book' } } },
+                ],
+              }
+            : {}),
+        },
+      },
+    })
     await navigateTo(`/checks/${check.document.id}`)
   } catch (error) {
     faults.value = faultsOf(error)
@@ -99,11 +129,13 @@ async function make(): Promise<void> {
 
 const next = computed(() => job.value?.checks.find(check => !check.signed) ?? null)
 const figure = (value: number | null) => (value === null ? '–' : `${formatLength(value, preferences.unit)} ${UNIT_NAME[preferences.unit]}`)
-useKeys(computed(() => [
-  ...(next.value ? [key('C', 'carry on', () => void navigateTo(`/checks/${next.value!.id}`))] : []),
-  key('N', 'new check', () => void begin()),
-  key('J', 'all jobs', () => void navigateTo('/')),
-]))
+useKeys(
+  computed(() => [
+    ...(next.value ? [key('C', 'carry on', () => void navigateTo(`/checks/${next.value!.id}`))] : []),
+    key('N', 'new check', () => void begin()),
+    key('J', 'all jobs', () => void navigateTo('/')),
+  ]),
+)
 useHead({ title: computed(() => (job.value ? `${job.value.unit.name}: ${job.value.title} · Finitum` : 'Finitum')) })
 </script>
 
@@ -112,40 +144,104 @@ useHead({ title: computed(() => (job.value ? `${job.value.unit.name}: ${job.valu
     <p v-if="faultAt(faults, '')" class="fault mb-3 text-lg" role="alert">{{ faultAt(faults, '') }}</p>
     <template v-if="job">
       <div class="mb-3 flex flex-wrap items-center gap-x-5 gap-y-3">
-        <div><h1 class="display text-[30px] leading-tight">{{ job.unit.name }}</h1><p class="text-mute">{{ job.title }}<template v-if="job.unit.description"> · {{ job.unit.description }}</template></p></div>
-        <div class="ml-auto flex gap-3"><a class="button" :href="`/api/jobs/${id}/worksheet`" download>Export worksheet</a><button type="button" class="button primary" @click="begin">New check</button></div>
+        <div>
+          <h1 class="display text-[30px] leading-tight">{{ job.unit.name }}</h1>
+          <p class="text-mute">
+            {{ job.title }}<template v-if="job.unit.description"> · {{ job.unit.description }}</template>
+          </p>
+        </div>
+        <div class="ml-auto flex gap-3">
+          <a class="button" :href="`/api/jobs/${id}/worksheet`" download>Export worksheet</a>
+          <button type="button" class="button primary" @click="begin">New check</button>
+        </div>
       </div>
       <div v-if="next" class="dye mb-4 flex flex-wrap items-center gap-x-4 gap-y-2 px-5 py-3.5">
         <StateMark :state="next.state" :size="32" inherit />
-        <div class="min-w-0 flex-1"><p class="text-[18px] font-bold">Next: {{ next.title }}</p><p class="text-[14px]">{{ next.word }}{{ next.figure === null ? '' : ` at ${figure(next.figure)}` }}{{ next.note ? `: ${next.note}` : '' }}</p></div>
-        <NuxtLink :to="`/checks/${next.id}`" class="button scribed">{{ next.state === 'to-do' && !next.note ? 'Begin' : 'Carry on' }}</NuxtLink>
+        <div class="min-w-0 flex-1">
+          <p class="text-[18px] font-bold">Next: {{ next.title }}</p>
+          <p class="text-[14px]">
+            {{ next.word }}{{ next.figure === null ? '' : ` at ${figure(next.figure)}` }}{{ next.note ? `: ${next.note}` : '' }}
+          </p>
+        </div>
+        <NuxtLink :to="`/checks/${next.id}`" class="button scribed">{{
+          next.state === 'to-do' && !next.note ? 'Begin' : 'Carry on'
+        }}</NuxtLink>
       </div>
       <p v-else-if="job.checks.length" class="mb-4 text-in">Every check is signed off.</p>
 
       <form v-if="making" class="mb-5 grid max-w-4xl gap-3 border-y rule py-4 md:grid-cols-2" novalidate @submit.prevent="make">
-        <div><label class="label mb-1 block" for="check-kind">Kind of check</label><select id="check-kind" v-model="kind" class="field"><option v-for="k in checkKinds" :key="k.id" :value="k.id">{{ k.title }}</option></select><p class="mt-0.5 text-[12.5px] text-mute">{{ chosenKind.about }}</p></div>
-        <div><label class="label mb-1 block" for="check-title">Name</label><input id="check-title" ref="titleField" v-model="title" class="field" :placeholder="chosenKind.title" autocomplete="off"><p v-if="faultAt(faults, 'settings.title')" class="fault">{{ faultAt(faults, 'settings.title') }}</p></div>
-        <SetupFields :kind="chosenKind" :setup="setup" :unit-system="preferences.system" :disabled="false" :settled="false" :faults="faults" @change="change => Object.assign(setup, change)" />
-        <div v-if="chosenKind.places(setup).length"><label class="label mb-1 block" for="check-family">Pieces come from</label><select id="check-family" v-model="family" class="field"><option value="">no drawer yet</option><option v-for="f in families" :key="f" :value="f">{{ f }}</option></select></div>
+        <div>
+          <label class="label mb-1 block" for="check-kind">Kind of check</label>
+          <select id="check-kind" v-model="kind" class="field">
+            <option v-for="k in checkKinds" :key="k.id" :value="k.id">{{ k.title }}</option>
+          </select>
+          <p class="mt-0.5 text-[12.5px] text-mute">{{ chosenKind.about }}</p>
+        </div>
+        <div>
+          <label class="label mb-1 block" for="check-title">Name</label>
+          <input id="check-title" ref="titleField" v-model="title" class="field" :placeholder="chosenKind.title" autocomplete="off" />
+          <p v-if="faultAt(faults, 'settings.title')" class="fault">{{ faultAt(faults, 'settings.title') }}</p>
+        </div>
+        <SetupFields
+          :kind="chosenKind"
+          :setup="setup"
+          :unit-system="preferences.system"
+          :disabled="false"
+          :settled="false"
+          :faults="faults"
+          @change="change => Object.assign(setup, change)"
+        />
+        <div v-if="chosenKind.places(setup).length">
+          <label class="label mb-1 block" for="check-family">Pieces come from</label>
+          <select id="check-family" v-model="family" class="field">
+            <option value="">no drawer yet</option>
+            <option v-for="f in families" :key="f" :value="f">{{ f }}</option>
+          </select>
+        </div>
         <LengthField v-model="lower" label="Book limit, lower" :unit="limitUnit" optional />
-        <LengthField v-model="upper" label="Book limit, upper" :unit="limitUnit" optional :fault="faultAt(faults, 'settings.limits.0.set')" />
-        <div class="flex gap-2 md:col-span-2"><button type="submit" class="button primary">Begin the check</button><button type="button" class="button" @click="making = false">Leave it</button></div>
+        <LengthField
+          v-model="upper"
+          label="Book limit, upper"
+          :unit="limitUnit"
+          optional
+          :fault="faultAt(faults, 'settings.limits.0.set')"
+        />
+        <div class="flex gap-2 md:col-span-2">
+          <button type="submit" class="button primary">Begin the check</button>
+          <button type="button" class="button" @click="making = false">Leave it</button>
+        </div>
       </form>
 
       <h2 class="label mb-1">Route, in build order</h2>
-      <p v-if="job.checks.length === 0" class="max-w-2xl border-t rule py-5">No check yet. A check is one thing to measure, judge and prove: the end play of one shaft. Begin with <strong>New check</strong>; what you leave out takes a sensible default and can be changed on the bench.</p>
+      <p v-if="job.checks.length === 0" class="max-w-2xl border-t rule py-5">
+        No check yet. A check is one thing to measure, judge and prove: the end play of one shaft. Begin with <strong>New check</strong>;
+        what you leave out takes a sensible default and can be changed on the bench.
+      </p>
       <ul v-else class="border-b rule">
         <li v-for="check in job.checks" :key="check.id" class="border-t rule">
-          <NuxtLink :to="`/checks/${check.id}`" class="grid min-h-13 grid-cols-[32px_minmax(0,1fr)_auto] items-center gap-x-3 py-1.5 md:grid-cols-[32px_minmax(0,1fr)_minmax(0,1fr)_9rem]">
-            <StateMark :state="check.state" :size="24" /><span class="font-semibold">{{ check.title }}</span><span class="col-start-2 text-[14px] text-mute md:col-start-3">{{ check.word }}{{ check.note ? `: ${check.note}` : '' }}{{ check.signed ? ', signed off' : '' }}</span><span class="figure col-start-3 row-start-1 text-right md:col-start-4">{{ figure(check.figure) }}</span>
+          <NuxtLink
+            :to="`/checks/${check.id}`"
+            class="grid min-h-13 grid-cols-[32px_minmax(0,1fr)_auto] items-center gap-x-3 py-1.5 md:grid-cols-[32px_minmax(0,1fr)_minmax(0,1fr)_9rem]"
+          >
+            <StateMark :state="check.state" :size="24" />
+            <span class="font-semibold">{{ check.title }}</span>
+            <span class="col-start-2 text-[14px] text-mute md:col-start-3"
+              >{{ check.word }}{{ check.note ? `: ${check.note}` : '' }}{{ check.signed ? ', signed off' : '' }}</span
+            >
+            <span class="figure col-start-3 row-start-1 text-right md:col-start-4">{{ figure(check.figure) }}</span>
           </NuxtLink>
         </li>
       </ul>
       <JobParts v-if="job.parts.length" :job-id="id" :parts="job.parts" @changed="job = $event" />
       <div class="mt-6 max-w-2xl">
-        <label class="label mb-1 block" for="job-notes">Notes <span class="font-normal">{{ saved }}</span></label>
+        <label class="label mb-1 block" for="job-notes"
+          >Notes <span class="font-normal">{{ saved }}</span>
+        </label>
         <textarea id="job-notes" v-model="notes" class="field" rows="3" maxlength="4000" @blur="keepNotes" @input="saved = ''" />
-        <p v-if="changed.length" class="fault">{{ changed.join('. ') }} in another tab. Your text is still here. <button type="button" class="link" @click="load">Show the newer one</button></p>
+        <p v-if="changed.length" class="fault">
+          {{ changed.join('. ') }} in another tab. Your text is still here.
+          <button type="button" class="link" @click="load">Show the newer one</button>
+        </p>
       </div>
     </template>
     <p v-else-if="!faults.length" class="py-6 text-mute">Opening the job …</p>

@@ -9,11 +9,20 @@ export const STATIONS = ['front', 'rear'] as const
 export const byStrip = (setup: Setup): boolean => setup.way === 'strip'
 export const stationsOf = (setup: Setup): readonly string[] => STATIONS.slice(0, countIn(setup, 'stations'))
 const placeWord = (setup: Setup): string => (setup.bearings === 'rods' ? 'Rod' : 'Main')
-export const positionsOf = (setup: Setup): Position[] => Array.from({ length: countIn(setup, 'positions') }, (_, i) => ({ id: String(i + 1), label: `${placeWord(setup)} ${i + 1}` }))
+export const positionsOf = (setup: Setup): Position[] =>
+  Array.from({ length: countIn(setup, 'positions') }, (_, i) => ({ id: String(i + 1), label: `${placeWord(setup)} ${i + 1}` }))
 
-export const pointId = (part: 'journal' | 'bore' | 'strip', position: string, direction: string, station: string): string => [part, position, direction, station].filter(Boolean).join('-')
+export const pointId = (part: 'journal' | 'bore' | 'strip', position: string, direction: string, station: string): string =>
+  [part, position, direction, station].filter(Boolean).join('-')
 /** The diameters of one journal or bore, front first. */
-export const diameterPoints = (setup: Setup, part: 'journal' | 'bore', position: string): DiameterPoint[] => stationsOf(setup).flatMap(station => DIRECTIONS.map(direction => ({ direction, station, point: pointId(part, position, direction, stationsOf(setup).length > 1 ? station : '') })))
+export const diameterPoints = (setup: Setup, part: 'journal' | 'bore', position: string): DiameterPoint[] =>
+  stationsOf(setup).flatMap(station =>
+    DIRECTIONS.map(direction => ({
+      direction,
+      station,
+      point: pointId(part, position, direction, stationsOf(setup).length > 1 ? station : ''),
+    })),
+  )
 export const zeroPoint = (position: string): string => `zero-${position}`
 export const turnsPoint = (position: string): string => `turns-${position}`
 
@@ -21,7 +30,9 @@ export function roles(setup: Setup): PartRole[] {
   const shells = positionsOf(setup).map(position => ({ id: `shells-${position.id}`, label: `Shells, ${position.label.toLowerCase()}` }))
   return [
     { id: 'crankshaft', label: 'Crankshaft' },
-    ...(setup.bearings === 'rods' ? positionsOf(setup).map(position => ({ id: `rod-${position.id}`, label: `Connecting ${position.label.toLowerCase()}` })) : [{ id: 'block', label: 'Block and caps' }]),
+    ...(setup.bearings === 'rods'
+      ? positionsOf(setup).map(position => ({ id: `rod-${position.id}`, label: `Connecting ${position.label.toLowerCase()}` }))
+      : [{ id: 'block', label: 'Block and caps' }]),
     ...shells,
   ]
 }
@@ -30,12 +41,23 @@ const housing = (setup: Setup, position: string): string => (setup.bearings === 
 export function resultKinds(setup: Setup): ResultKind[] {
   const positions = positionsOf(setup)
   const common = { quantity: 'length', cannotBind: 'above', floored: false, positions } as const
-  const form = (id: string, label: string): ResultKind => ({ ...common, id, label, scale: 'play', ends: SIZE_WORDS, cannotBind: 'below', main: false })
+  const form = (id: string, label: string): ResultKind => ({
+    ...common,
+    id,
+    label,
+    scale: 'play',
+    ends: SIZE_WORDS,
+    cannotBind: 'below',
+    main: false,
+  })
   return [
     { ...common, id: 'clearance', label: 'Clearance', scale: 'play', ends: PLAY_WORDS, main: true },
     { ...common, id: 'journal', label: 'Journal diameter', scale: 'size', ends: SIZE_WORDS, main: false },
-    form('journal-round', 'Journal out-of-round'), form('journal-taper', 'Journal taper'),
-    ...(byStrip(setup) ? [form('strip-taper', 'Taper by strip')] : [form('bore-round', 'Bore out-of-round'), form('bore-taper', 'Bore taper')]),
+    form('journal-round', 'Journal out-of-round'),
+    form('journal-taper', 'Journal taper'),
+    ...(byStrip(setup)
+      ? [form('strip-taper', 'Taper by strip')]
+      : [form('bore-round', 'Bore out-of-round'), form('bore-taper', 'Bore taper')]),
   ]
 }
 
@@ -45,31 +67,81 @@ export function points(setup: Setup): MeasuringPoint[] {
     const shells = `shells-${position}`
     const moves = places.includes(shells) ? [shells] : []
     const name = label.toLowerCase()
-    const each = (part: 'journal' | 'bore', make: (direction: string, station: string) => MeasuringPoint) => stationsOf(setup).flatMap(station => DIRECTIONS.map(direction => make(direction, stationsOf(setup).length > 1 ? station : '')))
+    const each = (part: 'journal' | 'bore', make: (direction: string, station: string) => MeasuringPoint) =>
+      stationsOf(setup).flatMap(station => DIRECTIONS.map(direction => make(direction, stationsOf(setup).length > 1 ? station : '')))
     const journals = each('journal', (direction, station) => ({
-      id: pointId('journal', position, direction, station), label: `Journal, ${name}, ${direction} ${station}`.trim(), at: { part: 'journal', position: label, direction, ...(station ? { station } : {}) },
-      way: 'micrometer', result: 'journal', moves: [], rests: ['crankshaft'], heat: shaftHeat(setup), ...(byStrip(setup) ? { optional: true } : {}),
+      id: pointId('journal', position, direction, station),
+      label: `Journal, ${name}, ${direction} ${station}`.trim(),
+      at: { part: 'journal', position: label, direction, ...(station ? { station } : {}) },
+      way: 'micrometer',
+      result: 'journal',
+      moves: [],
+      rests: ['crankshaft'],
+      heat: shaftHeat(setup),
+      ...(byStrip(setup) ? { optional: true } : {}),
     }))
     const bores = byStrip(setup)
-      ? stationsOf(setup).map((station): MeasuringPoint => ({ id: pointId('strip', position, '', station), label: `Strip, ${name}, ${station}`, at: { part: 'strip', position: label, station }, way: 'plastic-strip', result: 'clearance', moves, rests: ['crankshaft', housing(setup, position), shells] }))
+      ? stationsOf(setup).map((station): MeasuringPoint => ({
+          id: pointId('strip', position, '', station),
+          label: `Strip, ${name}, ${station}`,
+          at: { part: 'strip', position: label, station },
+          way: 'plastic-strip',
+          result: 'clearance',
+          moves,
+          rests: ['crankshaft', housing(setup, position), shells],
+        }))
       : [
           ...each('bore', (direction, station) => ({
-            id: pointId('bore', position, direction, station), label: `Bore on the dial, ${name}, ${direction} ${station}`.trim(), at: { part: 'dial', position: label, direction, ...(station ? { station } : {}) },
-            way: 'bore-gauge', result: 'clearance', moves, rests: [housing(setup, position), shells], heat: boreHeat(setup),
+            id: pointId('bore', position, direction, station),
+            label: `Bore on the dial, ${name}, ${direction} ${station}`.trim(),
+            at: { part: 'dial', position: label, direction, ...(station ? { station } : {}) },
+            way: 'bore-gauge',
+            result: 'clearance',
+            moves,
+            rests: [housing(setup, position), shells],
+            heat: boreHeat(setup),
           })),
-          { id: zeroPoint(position), label: `Zero again in the master, ${name}`, at: { part: 'dial', position: label, direction: 'zero' }, way: 'bore-gauge', result: 'clearance', moves, rests: [], optional: true } satisfies MeasuringPoint,
+          {
+            id: zeroPoint(position),
+            label: `Zero again in the master, ${name}`,
+            at: { part: 'dial', position: label, direction: 'zero' },
+            way: 'bore-gauge',
+            result: 'clearance',
+            moves,
+            rests: [],
+            optional: true,
+          } satisfies MeasuringPoint,
         ]
-    const turns: MeasuringPoint = { id: turnsPoint(position), label: `Shaft with ${setup.bearings === 'rods' ? 'rod' : 'cap'} ${position} tight`, at: { part: 'turns', position: label }, way: 'word', result: 'clearance', moves, rests: ['crankshaft', housing(setup, position), shells], words: TURNS, optional: true }
+    const turns: MeasuringPoint = {
+      id: turnsPoint(position),
+      label: `Shaft with ${setup.bearings === 'rods' ? 'rod' : 'cap'} ${position} tight`,
+      at: { part: 'turns', position: label },
+      way: 'word',
+      result: 'clearance',
+      moves,
+      rests: ['crankshaft', housing(setup, position), shells],
+      words: TURNS,
+      optional: true,
+    }
     return byStrip(setup) ? [...bores, turns, ...journals] : [...journals, ...bores, turns]
   })
 }
 
-export const TURNS = [{ value: 'turns', label: 'turns freely' }, { value: 'locks', label: 'locks' }] as const
+export const TURNS = [
+  { value: 'turns', label: 'turns freely' },
+  { value: 'locks', label: 'locks' },
+] as const
 
 /** Two halves a position, each by its wall: −1 of clearance per wall thickness. */
 export function shellPlaces(setup: Setup): PackPlace[] {
   if (setup.shells !== 'choose') return []
   return positionsOf(setup).map(({ id, label }) => ({
-    id: `shells-${id}`, label: `Shell halves, ${label.toLowerCase()}`, result: `clearance@${id}`, response: { perPiece: -1, pair: false }, between: ['cap', 'journal'], rules: { fewest: 2, most: 2 }, swaps: true,
+    id: `shells-${id}`,
+    label: `Shell halves, ${label.toLowerCase()}`,
+    result: `clearance@${id}`,
+    response: { perPiece: -1, pair: false },
+    between: ['cap', 'journal'],
+    rules: { fewest: 2, most: 2 },
+    swaps: true,
   }))
 }

@@ -10,25 +10,65 @@ import { evaluateCheck } from '../evaluate-check'
 import { shellOptions } from './options'
 
 let solve: Solve
-beforeAll(async () => { solve = highsSolver(await highsLoader()) })
+beforeAll(async () => {
+  solve = highsSolver(await highsLoader())
+})
 
 const MASTER = 50_000_000
-const lot = (id: string, wall: number, onHand: number, cost: number | null): Lot => ({ id, family: 'pieces', nominal: nm(wall), measured: nm(wall), tolerance: null, onHand, reserved: 0, mark: id, colour: '', tags: [], cost, leadDays: null, shape: 'flat' })
+const lot = (id: string, wall: number, onHand: number, cost: number | null): Lot => ({
+  id,
+  family: 'pieces',
+  nominal: nm(wall),
+  measured: nm(wall),
+  tolerance: null,
+  onHand,
+  reserved: 0,
+  mark: id,
+  colour: '',
+  tags: [],
+  cost,
+  leadDays: null,
+  shape: 'flat',
+})
 /** Standard shells, a little thicker ones, and an undersize for a ground shaft. */
-const lots = (cost: number | null = 500): Lot[] => [lot('std', 1_500_000, 0, 400), lot('plus', 1_512_000, 4, cost), lot('under', 1_625_000, 2, 600)]
+const lots = (cost: number | null = 500): Lot[] => [
+  lot('std', 1_500_000, 0, 400),
+  lot('plus', 1_512_000, 4, cost),
+  lot('under', 1_625_000, 2, 600),
+]
 /** Two mains with so much clearance, µm, on journals of 49.950. */
 function mains(clearances: readonly number[], setup: Record<string, string> = {}, journals = true): CheckDocument {
   const journal = 49_950_000
   return checkOf('bearing-clearance', {
-    setup: { positions: String(clearances.length), stations: '1', master: String(MASTER), masterError: '0', labour: '1000', regrind: '20000', ...setup }, uRefit: nm(1_000), entryUnit: 'mm',
+    setup: {
+      positions: String(clearances.length),
+      stations: '1',
+      master: String(MASTER),
+      masterError: '0',
+      labour: '1000',
+      regrind: '20000',
+      ...setup,
+    },
+    uRefit: nm(1_000),
+    entryUnit: 'mm',
     limits: { working: 'book', sets: { clearance: { book: twoSided(nm(30_000), nm(62_000), 'mm', { kind: 'book' }), shop: null } } },
-    trials: [trial('t1', clearances.flatMap((clearance, i) => [
-      ...(journals ? ['A', 'B'].flatMap(direction => figures(`journal-${i + 1}-${direction}`, journal)) : []),
-      ...['A', 'B'].flatMap(direction => figures(`bore-${i + 1}-${direction}`, MASTER - (journal + clearance * 1000))),
-    ]), { packs: Object.fromEntries(clearances.map((_, i) => [`shells-${i + 1}`, [{ lotId: 'std', count: 2 }]])) })],
+    trials: [
+      trial(
+        't1',
+        clearances.flatMap((clearance, i) => [
+          ...(journals ? ['A', 'B'].flatMap(direction => figures(`journal-${i + 1}-${direction}`, journal)) : []),
+          ...['A', 'B'].flatMap(direction => figures(`bore-${i + 1}-${direction}`, MASTER - (journal + clearance * 1000))),
+        ]),
+        { packs: Object.fromEntries(clearances.map((_, i) => [`shells-${i + 1}`, [{ lotId: 'std', count: 2 }]])) },
+      ),
+    ],
   })
 }
-const options = (document: CheckDocument, drawer = lots(), how = { goal: 'cheapest', ordering: false } as { goal: 'cheapest' | 'nearest', ordering: boolean }) => shellOptions(document, evaluateCheck(document, drawer), drawer, how, solve)
+const options = (
+  document: CheckDocument,
+  drawer = lots(),
+  how = { goal: 'cheapest', ordering: false } as { goal: 'cheapest' | 'nearest'; ordering: boolean },
+) => shellOptions(document, evaluateCheck(document, drawer), drawer, how, solve)
 
 describe('what can be done about worn bearings', () => {
   it('one loose main: one half is enough, a pair alike takes two, the regrind costs many times that', () => {
@@ -40,7 +80,10 @@ describe('what can be done about worn bearings', () => {
     expect(regrind!.total! / mixed!.total!).toBeGreaterThan(10)
   })
   it('a regrind cuts every journal below its smallest diameter, and orders what is not here', () => {
-    const { regrind, words } = options(mains([46, 66]), lots().filter(({ id }) => id !== 'plus'))[2]!
+    const { regrind, words } = options(
+      mains([46, 66]),
+      lots().filter(({ id }) => id !== 'plus'),
+    )[2]!
     expect(regrind!.lotId).toBe('under')
     expect(regrind!.journal).toBeLessThan(49_950_000 - 10_000)
     // Bores of 49.996 and 50.016; each pair is 0.25 thicker; the aim is 46.
@@ -48,7 +91,12 @@ describe('what can be done about worn bearings', () => {
     expect(regrind!.ordered).toEqual([{ lotId: 'under', count: 2 }])
     expect(words).toContain('Measured anew after grinding')
   })
-  it('bores too far apart for one size of journal are said to be', () => expect(options(mains([46, 120]))[2]).toMatchObject({ regrind: null, inLimits: 0, words: 'No grade in the catalogue suits every bearing with one size of journal.' }))
+  it('bores too far apart for one size of journal are said to be', () =>
+    expect(options(mains([46, 120]))[2]).toMatchObject({
+      regrind: null,
+      inLimits: 0,
+      words: 'No grade in the catalogue suits every bearing with one size of journal.',
+    }))
   it('a price or a labour that is not known leaves the sum open', () => {
     expect(options(mains([46, 66]), lots(null))[1]).toMatchObject({ parts: null, total: null, labour: 1000 })
     expect(options(mains([46, 66], { labour: '' }))[1]).toMatchObject({ labour: null, total: null })

@@ -16,26 +16,55 @@ export const crankshaftEndPlay: CheckKind = {
   safety: null,
   setupFields: [
     {
-      id: 'thrust', kind: 'choice', label: 'Thrust bearing',
-      options: [{ value: 'fixed', label: 'Fixed: flanged shells or thrust washers', hint: 'nothing to choose' }, { value: 'shimmed', label: 'Shims at the flywheel flange', hint: 'thicker gives less play' }],
+      id: 'thrust',
+      kind: 'choice',
+      label: 'Thrust bearing',
+      options: [
+        { value: 'fixed', label: 'Fixed: flanged shells or thrust washers', hint: 'nothing to choose' },
+        { value: 'shimmed', label: 'Shims at the flywheel flange', hint: 'thicker gives less play' },
+      ],
     },
     {
-      id: 'way', kind: 'choice', label: 'Measured by',
-      options: [{ value: 'dial', label: 'Dial on the shaft’s end' }, { value: 'feeler', label: 'Feelers between thrust face and flange' }, { value: 'feel', label: 'By hand', hint: 'a judgement, provisional' }],
+      id: 'way',
+      kind: 'choice',
+      label: 'Measured by',
+      options: [
+        { value: 'dial', label: 'Dial on the shaft’s end' },
+        { value: 'feeler', label: 'Feelers between thrust face and flange' },
+        { value: 'feel', label: 'By hand', hint: 'a judgement, provisional' },
+      ],
     },
   ],
   defaultSetup: { thrust: 'fixed', way: 'dial' },
-  parts: () => [{ id: 'crankshaft', label: 'Crankshaft' }, { id: 'thrust-bearing', label: 'Thrust bearing' }, { id: 'block', label: 'Block and caps' }],
+  parts: () => [
+    { id: 'crankshaft', label: 'Crankshaft' },
+    { id: 'thrust-bearing', label: 'Thrust bearing' },
+    { id: 'block', label: 'Block and caps' },
+  ],
   results: () => [playResult('Crankshaft end play')],
   points(setup) {
     const point = { at: {}, result: 'play', moves: ['flange'], rests: ['crankshaft', 'thrust-bearing', 'block'] } as const
     switch (setup.way) {
-      case 'feeler': return [{ ...point, id: 'gap', label: 'Gap at the thrust face, shaft pushed fully one way', way: 'feeler' }]
-      case 'feel': return [{ ...point, id: 'felt', label: 'Travel felt by hand', way: 'feel' }]
-      default: return [{ ...point, id: 'travel', label: 'Travel of the shaft’s end', way: 'dial' }]
+      case 'feeler':
+        return [{ ...point, id: 'gap', label: 'Gap at the thrust face, shaft pushed fully one way', way: 'feeler' }]
+      case 'feel':
+        return [{ ...point, id: 'felt', label: 'Travel felt by hand', way: 'feel' }]
+      default:
+        return [{ ...point, id: 'travel', label: 'Travel of the shaft’s end', way: 'dial' }]
     }
   },
-  places: setup => (setup.thrust === 'shimmed' ? [{ id: 'flange', label: 'Shims at the flange', result: 'play', response: { perPiece: -1, pair: false }, between: ['crankshaft', 'flywheel'] }] : []),
+  places: setup =>
+    setup.thrust === 'shimmed'
+      ? [
+          {
+            id: 'flange',
+            label: 'Shims at the flange',
+            result: 'play',
+            response: { perPiece: -1, pair: false },
+            between: ['crankshaft', 'flywheel'],
+          },
+        ]
+      : [],
   procedure: crankshaftSteps,
   suspicions: crankshaftSuspicions,
   combine(setup, answers) {
@@ -43,9 +72,20 @@ export const crankshaftEndPlay: CheckKind = {
     if (setup.way === 'feel') return [playFrom('felt', answers, 'middle of the range judged')]
     const answer = answers.of('travel')
     const sprang = answer.findings.some(finding => finding.gate === 'spring-back')
-    return [{
-      ...playFrom('travel', answers, 'mean of far − (start + back)/2'),
-      findings: sprang ? [{ gate: 'hand', level: 'warn', words: 'Spring-back on a crankshaft: thrust halves out of line, a bent cap, or a main that binds. Align the thrust bearing first, then measure again.' }] : [],
-    }]
+    return [
+      {
+        ...playFrom('travel', answers, 'mean of far − (start + back)/2'),
+        findings: sprang
+          ? [
+              {
+                gate: 'hand',
+                level: 'warn',
+                words:
+                  'Spring-back on a crankshaft: thrust halves out of line, a bent cap, or a main that binds. Align the thrust bearing first, then measure again.',
+              },
+            ]
+          : [],
+      },
+    ]
   },
 }

@@ -5,7 +5,13 @@ import { playFrom, playResult } from '../play'
 import { eccentricSteps, eccentricSuspicions } from './procedure'
 
 /** Usual band of these shafts: 0.04 to 0.07 mm. Common practice. */
-const USUAL: LimitSet = { kind: 'two-sided', lower: nm(40_000), upper: nm(70_000), unit: 'mm', source: { kind: 'common-practice', text: 'usual for these shafts' } }
+const USUAL: LimitSet = {
+  kind: 'two-sided',
+  lower: nm(40_000),
+  upper: nm(70_000),
+  unit: 'mm',
+  source: { kind: 'common-practice', text: 'usual for these shafts' },
+}
 
 /**
  * End play of an eccentric shaft (rotary engine), set by one lettered spacer (c +1) in steps of 0.02 mm. The letters are in no
@@ -19,10 +25,33 @@ export const eccentricShaftEndPlay: CheckKind = {
   safety: null,
   setupFields: [],
   defaultSetup: {},
-  parts: () => ['Housings', 'End plate', 'Front pulley', 'Timing gear', 'Pump gear', 'Counterweight', 'Thrust washers and needle bearing'].map(label => ({ id: label.toLowerCase().replace(/ /g, '-'), label })),
+  parts: () =>
+    ['Housings', 'End plate', 'Front pulley', 'Timing gear', 'Pump gear', 'Counterweight', 'Thrust washers and needle bearing'].map(
+      label => ({ id: label.toLowerCase().replace(/ /g, '-'), label }),
+    ),
   results: () => [playResult('Eccentric-shaft end play')],
-  points: setup => [{ id: 'travel', label: 'Travel at the front nut', at: {}, way: 'dial', result: 'play', moves: ['spacer'], rests: eccentricShaftEndPlay.parts(setup).map(part => part.id) }],
-  places: () => [{ id: 'spacer', label: 'Lettered spacer', result: 'play', response: { perPiece: 1, pair: false }, between: ['needle bearing', 'thrust plate'], rules: { fewest: 1, most: 1 }, swaps: true }],
+  points: setup => [
+    {
+      id: 'travel',
+      label: 'Travel at the front nut',
+      at: {},
+      way: 'dial',
+      result: 'play',
+      moves: ['spacer'],
+      rests: eccentricShaftEndPlay.parts(setup).map(part => part.id),
+    },
+  ],
+  places: () => [
+    {
+      id: 'spacer',
+      label: 'Lettered spacer',
+      result: 'play',
+      response: { perPiece: 1, pair: false },
+      between: ['needle bearing', 'thrust plate'],
+      rules: { fewest: 1, most: 1 },
+      swaps: true,
+    },
+  ],
   procedure: eccentricSteps,
   suspicions: eccentricSuspicions,
   combine: (_setup, answers) => [playFrom('travel', answers, 'mean of far − (start + back)/2')],

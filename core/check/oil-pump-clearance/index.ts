@@ -3,7 +3,10 @@ import { SIZE_WORDS } from '../../verdict/words'
 import type { CheckKind, MeasuringPoint } from '../contract'
 import { pumpSteps } from './procedure'
 
-const ROTORS = [{ id: 'outer', label: 'Outer rotor' }, { id: 'inner', label: 'Inner rotor' }] as const
+const ROTORS = [
+  { id: 'outer', label: 'Outer rotor' },
+  { id: 'inner', label: 'Inner rotor' },
+] as const
 
 /**
  * End clearance of an oil pump's rotors under a straight edge, by feelers, or by plastic strip under the cover. Upper limit only:
@@ -15,22 +18,78 @@ export const oilPumpClearance: CheckKind = {
   about: 'Rotor end clearance under a straight edge, or by plastic strip. Upper limit only.',
   plausible: thou(40),
   safety: null,
-  setupFields: [{ id: 'way', kind: 'choice', label: 'Measured by', options: [{ value: 'feeler', label: 'Straight edge and feelers' }, { value: 'strip', label: 'Plastic strip under the cover' }] }],
+  setupFields: [
+    {
+      id: 'way',
+      kind: 'choice',
+      label: 'Measured by',
+      options: [
+        { value: 'feeler', label: 'Straight edge and feelers' },
+        { value: 'strip', label: 'Plastic strip under the cover' },
+      ],
+    },
+  ],
   defaultSetup: { way: 'feeler' },
-  parts: () => [{ id: 'rotors', label: 'Pump rotors' }, { id: 'pump', label: 'Pump body and cover' }],
+  parts: () => [
+    { id: 'rotors', label: 'Pump rotors' },
+    { id: 'pump', label: 'Pump body and cover' },
+  ],
   results: () => [
-    { id: 'clearance', label: 'Rotor end clearance', quantity: 'length', scale: 'play', ends: SIZE_WORDS, cannotBind: 'above', main: true, floored: false, positions: ROTORS },
-    { id: 'cover', label: 'Cover hollow', quantity: 'length', scale: 'play', ends: SIZE_WORDS, cannotBind: 'below', main: false, floored: false, positions: [] },
+    {
+      id: 'clearance',
+      label: 'Rotor end clearance',
+      quantity: 'length',
+      scale: 'play',
+      ends: SIZE_WORDS,
+      cannotBind: 'above',
+      main: true,
+      floored: false,
+      positions: ROTORS,
+    },
+    {
+      id: 'cover',
+      label: 'Cover hollow',
+      quantity: 'length',
+      scale: 'play',
+      ends: SIZE_WORDS,
+      cannotBind: 'below',
+      main: false,
+      floored: false,
+      positions: [],
+    },
   ],
   points: setup => [
-    ...ROTORS.map((rotor): MeasuringPoint => ({ id: `${setup.way}-${rotor.id}`, label: `${rotor.label}, end clearance`, at: { position: rotor.id }, way: setup.way === 'strip' ? 'plastic-strip' : 'feeler', result: 'clearance', moves: [], rests: ['rotors', 'pump'] })),
-    { id: 'cover', label: 'Cover, hollow under the straight edge', at: {}, way: 'feeler', result: 'cover', moves: [], rests: ['pump'], optional: true },
+    ...ROTORS.map((rotor): MeasuringPoint => ({
+      id: `${setup.way}-${rotor.id}`,
+      label: `${rotor.label}, end clearance`,
+      at: { position: rotor.id },
+      way: setup.way === 'strip' ? 'plastic-strip' : 'feeler',
+      result: 'clearance',
+      moves: [],
+      rests: ['rotors', 'pump'],
+    })),
+    {
+      id: 'cover',
+      label: 'Cover, hollow under the straight edge',
+      at: {},
+      way: 'feeler',
+      result: 'cover',
+      moves: [],
+      rests: ['pump'],
+      optional: true,
+    },
   ],
   places: () => [],
   procedure: pumpSteps,
   suspicions: () => [],
   combine: (setup, answers) => [
-    ...ROTORS.map(rotor => ({ kind: 'clearance', position: rotor.id, estimate: answers.of(`${setup.way}-${rotor.id}`).estimate, points: [`${setup.way}-${rotor.id}`], formula: setup.way === 'strip' ? 'gap of the printed width' : '(go + no-go)/2' })),
+    ...ROTORS.map(rotor => ({
+      kind: 'clearance',
+      position: rotor.id,
+      estimate: answers.of(`${setup.way}-${rotor.id}`).estimate,
+      points: [`${setup.way}-${rotor.id}`],
+      formula: setup.way === 'strip' ? 'gap of the printed width' : '(go + no-go)/2',
+    })),
     { kind: 'cover', position: null, estimate: answers.of('cover').estimate, points: ['cover'], formula: '(go + no-go)/2' },
   ],
 }

@@ -16,33 +16,43 @@ import { sortRollers, type Roller, type SortedRollers } from './sort-rollers'
 export const ROUND_GOAL = 1 * NM_PER.tenth
 export const ROUND_REJECT = 3 * NM_PER.tenth
 
-interface Measured extends Roller { readonly estimate: Estimate }
+interface Measured extends Roller {
+  readonly estimate: Estimate
+}
 
 /** Every roller that was measured, bag by bag; those of bags that were replaced since are no rollers any more. */
-export const rollersOf = (setup: Setup, answers: Answers): Measured[] => bagsOf(setup).filter(bag => answers.stale(bagPoint(bag)) === null).flatMap(bag => (answers.of(bagPoint(bag)).singles ?? []).map(({ id, estimate }) => ({ id, bag, size: estimate.value, estimate })))
+export const rollersOf = (setup: Setup, answers: Answers): Measured[] =>
+  bagsOf(setup)
+    .filter(bag => answers.stale(bagPoint(bag)) === null)
+    .flatMap(bag => (answers.of(bagPoint(bag)).singles ?? []).map(({ id, estimate }) => ({ id, bag, size: estimate.value, estimate })))
 
 /** What the rollers could be sorted into, whatever was taken so far. */
 export const sortedRollers = (setup: Setup, answers: Answers): SortedRollers => sortRollers(rollersOf(setup, answers), sortRules(setup))
 
 /** The rollers taken for a rod, smallest first, and what is wrong with them; null while none are taken. */
-export function takenSet(setup: Setup, answers: Answers, rod: string): { rollers: Measured[], findings: Finding[] } | null {
+export function takenSet(setup: Setup, answers: Answers, rod: string): { rollers: Measured[]; findings: Finding[] } | null {
   const { taken } = answers.of(setPoint(rod))
   if (!taken || answers.stale(setPoint(rod)) !== null) return null
   const all = rollersOf(setup, answers)
   const rollers = taken.flatMap(id => all.find(roller => roller.id === id) ?? []).sort((a, b) => a.size - b.size)
   const { count, spread, mixed } = sortRules(setup)
-  const others = rodsOf(setup).filter(({ id }) => id !== rod).flatMap(({ id }) => answers.of(setPoint(id)).taken ?? [])
+  const others = rodsOf(setup)
+    .filter(({ id }) => id !== rod)
+    .flatMap(({ id }) => answers.of(setPoint(id)).taken ?? [])
   const fault = (words: string): Finding[] => [{ gate: 'set', level: 'fail', words }]
   const wide = rollers.length > 0 ? rollers.at(-1)!.size - rollers[0]!.size : 0
-  const findings = rollers.length < taken.length
-    ? fault('A roller of this set was struck out since: take the set again.')
-    : rollers.length !== count
-      ? fault(`This set has ${rollers.length} rollers; a rod runs on ${count}.`)
-      : rollers.some(roller => others.includes(roller.id))
-        ? fault('A roller of this set is also in another rod’s: take the sets again.')
-        : wide > spread + 0.5
-          ? fault(`The rollers of this set lie ${formatLength(wide, answers.unit, { unit: true })} apart, more than the spread allows.`)
-          : !mixed && new Set(rollers.map(roller => roller.bag)).size > 1 ? fault('This set mixes bags.') : []
+  const findings =
+    rollers.length < taken.length
+      ? fault('A roller of this set was struck out since: take the set again.')
+      : rollers.length !== count
+        ? fault(`This set has ${rollers.length} rollers; a rod runs on ${count}.`)
+        : rollers.some(roller => others.includes(roller.id))
+          ? fault('A roller of this set is also in another rod’s: take the sets again.')
+          : wide > spread + 0.5
+            ? fault(`The rollers of this set lie ${formatLength(wide, answers.unit, { unit: true })} apart, more than the spread allows.`)
+            : !mixed && new Set(rollers.map(roller => roller.bag)).size > 1
+              ? fault('This set mixes bags.')
+              : []
   return { rollers, findings }
 }
 
@@ -52,12 +62,19 @@ export function lacksSets(setup: Setup, answers: Answers): boolean {
 }
 
 const pinOf = (rod: string, answers: Answers) => diametersOf(pinPoints(rod), answers)
-const boreOfRod = (setup: Setup, rod: string, answers: Answers) => diametersOf(borePoints(rod), answers, reading => boreFrom(reading, setup, answers))
+const boreOfRod = (setup: Setup, rod: string, answers: Answers) =>
+  diametersOf(borePoints(rod), answers, reading => boreFrom(reading, setup, answers))
 const ids = (points: readonly { readonly point: string }[]) => points.map(({ point }) => point)
 
-export const combineRods = (setup: Setup, answers: Answers): CombinedResult[] => rodsOf(setup).flatMap(rod => resultsAt(setup, answers, rod))
+export const combineRods = (setup: Setup, answers: Answers): CombinedResult[] =>
+  rodsOf(setup).flatMap(rod => resultsAt(setup, answers, rod))
 
-const clearanceOf = (bore: Estimate, pin: Estimate, roller: Measured, word: string) => sumOf([{ name: 'bore', factor: 1, estimate: bore }, { name: 'pin', factor: -1, estimate: pin }, { name: `${word} roller`, factor: -2, estimate: roller.estimate }])
+const clearanceOf = (bore: Estimate, pin: Estimate, roller: Measured, word: string) =>
+  sumOf([
+    { name: 'bore', factor: 1, estimate: bore },
+    { name: 'pin', factor: -1, estimate: pin },
+    { name: `${word} roller`, factor: -2, estimate: roller.estimate },
+  ])
 
 /** The least clearance a rod would have in a bore of that size; null without its pin or its set. */
 export function leastClearance(setup: Setup, answers: Answers, rod: string, bore: Estimate): Estimate | null {
@@ -72,20 +89,39 @@ function resultsAt(setup: Setup, answers: Answers, { id }: Position): CombinedRe
   const set = takenSet(setup, answers, id)
   const { drift, missing } = boreFindings(setup, answers, zeroPoint(id), ids(borePoints(id)))
   const points = [...ids(pinPoints(id)), ...ids(borePoints(id)), ...bagsOf(setup).map(bagPoint), setPoint(id)]
-  const noSet: Finding[] = hole && shaft && !set ? [{ gate: 'set', level: 'note', words: 'No rollers are taken for this rod yet: take a set under Choose.' }] : []
+  const noSet: Finding[] =
+    hole && shaft && !set ? [{ gate: 'set', level: 'note', words: 'No rollers are taken for this rod yet: take a set under Choose.' }] : []
   // Which single roller is doubtful is said where the rollers are; here it would be said once a rod.
   const with_ = (roller: Measured | undefined, kind: string, word: string): CombinedResult => ({
-    kind, position: id, points, findings: [...drift, ...missing, ...noSet, ...set?.findings ?? []],
+    kind,
+    position: id,
+    points,
+    findings: [...drift, ...missing, ...noSet, ...(set?.findings ?? [])],
     estimate: hole && shaft && roller ? clearanceOf(hole, shaft, roller, word) : null,
     formula: `bore (mean) − pin (mean) − 2 × ${word} roller of the set`,
   })
   const round = largestDifference(bore, 'direction')
-  const result = (kind: string, estimate: Estimate | null, from: readonly string[], formula: string, findings: readonly Finding[] = []): CombinedResult => ({ kind, position: id, estimate, points: from, formula, findings })
+  const result = (
+    kind: string,
+    estimate: Estimate | null,
+    from: readonly string[],
+    formula: string,
+    findings: readonly Finding[] = [],
+  ): CombinedResult => ({ kind, position: id, estimate, points: from, formula, findings })
   return [
     with_(set?.rollers.at(-1), 'clearance', 'largest'),
     with_(set?.rollers[0], 'clearance-most', 'smallest'),
-    result('bore-round', round, ids(borePoints(id)), 'largest difference of two directions at one end', [...drift, ...roundFinding(round, answers)]),
-    result('bore-taper', largestDifference(bore, 'station'), ids(borePoints(id)), 'largest difference between the ends in one direction', drift),
+    result('bore-round', round, ids(borePoints(id)), 'largest difference of two directions at one end', [
+      ...drift,
+      ...roundFinding(round, answers),
+    ]),
+    result(
+      'bore-taper',
+      largestDifference(bore, 'station'),
+      ids(borePoints(id)),
+      'largest difference between the ends in one direction',
+      drift,
+    ),
     result('pin', shaft, ids(pinPoints(id)), 'mean of the pin’s diameters'),
     result('pin-round', largestDifference(pin, 'direction'), ids(pinPoints(id)), 'largest difference of two directions'),
   ]
@@ -95,7 +131,13 @@ function roundFinding(round: Estimate | null, { unit }: Answers): Finding[] {
   if (!round || round.value <= ROUND_GOAL + 0.5) return []
   const show = (value: number) => formatLength(value, unit, { unit: true })
   const reject = round.value >= ROUND_REJECT - 0.5
-  return [{ gate: 'size', level: 'warn', words: `Out of round by ${show(round.value)}: ${reject ? `from ${show(ROUND_REJECT)} a rod is a reject` : `the goal is ${show(ROUND_GOAL)}`}, by common practice.` }]
+  return [
+    {
+      gate: 'size',
+      level: 'warn',
+      words: `Out of round by ${show(round.value)}: ${reject ? `from ${show(ROUND_REJECT)} a rod is a reject` : `the goal is ${show(ROUND_GOAL)}`}, by common practice.`,
+    },
+  ]
 }
 
 /**
@@ -110,19 +152,58 @@ export function boreTargets(setup: Setup, answers: Answers, wanted: Wanted): Tar
     const rollers = takenSet(setup, answers, id)?.rollers ?? []
     // A pin that was replaced or reground has no size until it is measured again.
     if (!pin || rollers.length === 0 || pinPoints(id).some(({ point }) => answers.stale(point) !== null)) return []
-    const inside = sumOf([{ name: 'pin', factor: 1, estimate: pin }, { name: 'largest roller', factor: 1, estimate: rollers.at(-1)!.estimate }, { name: 'smallest roller', factor: 1, estimate: rollers[0]!.estimate }])
+    const inside = sumOf([
+      { name: 'pin', factor: 1, estimate: pin },
+      { name: 'largest roller', factor: 1, estimate: rollers.at(-1)!.estimate },
+      { name: 'smallest roller', factor: 1, estimate: rollers[0]!.estimate },
+    ])
     const aim = wanted('clearance', id, inside)
     if (!aim) return []
     const points = [...ids(pinPoints(id)), setPoint(id)]
-    const bore: Target = { id: 'bore', label: 'Bore to hone to', position: id, scale: 'size', value: inside.value + aim.target, U: inside.U, aim, points, formula: 'pin (mean) + largest + smallest roller + clearance wanted' }
+    const bore: Target = {
+      id: 'bore',
+      label: 'Bore to hone to',
+      position: id,
+      scale: 'size',
+      value: inside.value + aim.target,
+      U: inside.U,
+      aim,
+      points,
+      formula: 'pin (mean) + largest + smallest roller + clearance wanted',
+    }
     const [master, gauge] = [masterOf(setup, answers), answers.gauge('bore-gauge')]
     if (!master || !gauge) return [bore]
-    return [bore, { ...bore, id: 'dial', label: 'On the dial, bore cold', scale: 'play', value: dialFigure(bore.value - master.size, gauge), formula: boreSign(gauge) > 0 ? 'bore to hone to − master' : 'master − bore to hone to, for a dial that climbs as the plunger goes in' }]
+    return [
+      bore,
+      {
+        ...bore,
+        id: 'dial',
+        label: 'On the dial, bore cold',
+        scale: 'play',
+        value: dialFigure(bore.value - master.size, gauge),
+        formula:
+          boreSign(gauge) > 0 ? 'bore to hone to − master' : 'master − bore to hone to, for a dial that climbs as the plunger goes in',
+      },
+    ]
   })
 }
 
 /** Where no book has limits: the clearance of road engines, and the goal for out-of-round. Common practice. */
 export function thumbLimits(result: string): LimitSet | null {
-  if (result === 'clearance') return { kind: 'two-sided', lower: thou(0.9), upper: thou(1.2), unit: 'thou', source: { kind: 'common-practice', text: 'roller big ends for the road: 0.9 to 1.2 thou; for racing 1.5 to 3' } }
-  return result === 'bore-round' ? { kind: 'upper', upper: nm(ROUND_GOAL), unit: 'thou', source: { kind: 'common-practice', text: 'out-of-round of a honed bore: 1 tenth; from 3 a reject' } } : null
+  if (result === 'clearance')
+    return {
+      kind: 'two-sided',
+      lower: thou(0.9),
+      upper: thou(1.2),
+      unit: 'thou',
+      source: { kind: 'common-practice', text: 'roller big ends for the road: 0.9 to 1.2 thou; for racing 1.5 to 3' },
+    }
+  return result === 'bore-round'
+    ? {
+        kind: 'upper',
+        upper: nm(ROUND_GOAL),
+        unit: 'thou',
+        source: { kind: 'common-practice', text: 'out-of-round of a honed bore: 1 tenth; from 3 a reject' },
+      }
+    : null
 }

@@ -17,7 +17,8 @@ const ENDS_ALIKE = 1 * NM_PER.tenth
 const AT_SIZE = NM_PER.tenth / 4
 
 /** @param left  stock left on the diameter at 20 °C, nm; null at size or past it */
-export const stoneFor = (left: number): Stone | null => (left > COARSE_UNTIL ? 'coarse' : left > MEDIUM_UNTIL ? 'medium' : left > AT_SIZE ? 'fine' : null)
+export const stoneFor = (left: number): Stone | null =>
+  left > COARSE_UNTIL ? 'coarse' : left > MEDIUM_UNTIL ? 'medium' : left > AT_SIZE ? 'fine' : null
 
 export interface HonePass {
   readonly id: string
@@ -32,7 +33,7 @@ export interface HonePass {
 }
 
 export interface HonePlan {
-  readonly ends: readonly { readonly end: BoreEnd, readonly passes: readonly HonePass[] }[]
+  readonly ends: readonly { readonly end: BoreEnd; readonly passes: readonly HonePass[] }[]
   /** of the tighter end, by the newest passes; null before any */
   readonly left: number | null
   /** the bore at that end, cold */
@@ -40,7 +41,7 @@ export interface HonePlan {
   /** the stone to take now; null at size, or before any pass */
   readonly stone: Stone | null
   /** what the dial shows, with the bore as warm as it was last read, where a stone takes over, and at size */
-  readonly marks: readonly { readonly stone: Stone | 'size', readonly dial: number }[]
+  readonly marks: readonly { readonly stone: Stone | 'size'; readonly dial: number }[]
   /** an end is past size already; the first of the words then says so */
   readonly over: boolean
   /** what to do now, in sentences */
@@ -64,7 +65,16 @@ export function honePlan(setup: Setup, answers: Answers, rod: string, target: Pi
     }),
   }))
   const newest = ends.flatMap(({ end, passes }) => (passes.length > 0 ? [{ end, pass: passes.at(-1)! }] : []))
-  if (newest.length === 0) return { ends, left: null, bore: null, stone: null, marks: [], over: false, words: ['Read the bore at both ends before the first stroke.'] }
+  if (newest.length === 0)
+    return {
+      ends,
+      left: null,
+      bore: null,
+      stone: null,
+      marks: [],
+      over: false,
+      words: ['Read the bore at both ends before the first stroke.'],
+    }
   const tight = newest.reduce((a, b) => (b.pass.left > a.pass.left ? b : a))
   const wide = newest.reduce((a, b) => (b.pass.left < a.pass.left ? b : a))
   const { left, heat } = tight.pass
@@ -73,12 +83,37 @@ export function honePlan(setup: Setup, answers: Answers, rod: string, target: Pi
   // The dial now, and how far it has to go from here.
   const shown = at.estimate.value + at.heat
   const dial = (stays: number) => shown + sign * (left - stays)
-  const marks = [{ stone: 'medium', stays: COARSE_UNTIL }, { stone: 'fine', stays: MEDIUM_UNTIL }, { stone: 'size', stays: 0 }] as const
-  return { ends, left, bore: tight.pass.bore, stone, marks: marks.filter(({ stays }) => left > stays).map(({ stone: next, stays }) => ({ stone: next, dial: dial(stays) })), over: wide.pass.left < -AT_SIZE, words: wordsFor({ left, heat, stone, tight: tight.end, gap: tight.pass.left - wide.pass.left, over: wide.pass.left, both: newest.length > 1, strokes: passesLeft(ends.find(({ end }) => end === tight.end)!.passes) }, answers.unit) }
+  const marks = [
+    { stone: 'medium', stays: COARSE_UNTIL },
+    { stone: 'fine', stays: MEDIUM_UNTIL },
+    { stone: 'size', stays: 0 },
+  ] as const
+  return {
+    ends,
+    left,
+    bore: tight.pass.bore,
+    stone,
+    marks: marks.filter(({ stays }) => left > stays).map(({ stone: next, stays }) => ({ stone: next, dial: dial(stays) })),
+    over: wide.pass.left < -AT_SIZE,
+    words: wordsFor(
+      {
+        left,
+        heat,
+        stone,
+        tight: tight.end,
+        gap: tight.pass.left - wide.pass.left,
+        over: wide.pass.left,
+        both: newest.length > 1,
+        strokes: passesLeft(ends.find(({ end }) => end === tight.end)!.passes),
+      },
+      answers.unit,
+    ),
+  }
 }
 
 /** Passes that hold: a rod that was straightened or replaced begins anew. */
-const singlesAt = (answers: Answers, rod: string, end: BoreEnd) => (answers.stale(honePoint(rod, end)) === null ? answers.of(honePoint(rod, end)).singles ?? [] : [])
+const singlesAt = (answers: Answers, rod: string, end: BoreEnd) =>
+  answers.stale(honePoint(rod, end)) === null ? (answers.of(honePoint(rod, end)).singles ?? []) : []
 
 /** Passes still to make, at what the last two with one stone took off; null when that cannot be told. */
 function passesLeft(passes: readonly HonePass[]): number | null {
@@ -88,15 +123,31 @@ function passesLeft(passes: readonly HonePass[]): number | null {
   return b.left > until ? Math.ceil((b.left - until) / (a.left - b.left)) : null
 }
 
-interface State { readonly left: number, readonly heat: number, readonly stone: Stone | null, readonly tight: BoreEnd, readonly gap: number, readonly over: number, readonly both: boolean, readonly strokes: number | null }
+interface State {
+  readonly left: number
+  readonly heat: number
+  readonly stone: Stone | null
+  readonly tight: BoreEnd
+  readonly gap: number
+  readonly over: number
+  readonly both: boolean
+  readonly strokes: number | null
+}
 
 function wordsFor({ left, heat, stone, tight, gap, over, both, strokes }: State, unit: LengthUnit): string[] {
   const show = (value: number) => formatLength(Math.abs(value), unit, { unit: true, fine: true })
   const words: string[] = []
-  if (over < -AT_SIZE) words.push(`Too large by ${show(over)} already${both && left > AT_SIZE ? ' at one end' : ''}: stop. Larger rollers, or another rod.`)
+  if (over < -AT_SIZE)
+    words.push(`Too large by ${show(over)} already${both && left > AT_SIZE ? ' at one end' : ''}: stop. Larger rollers, or another rod.`)
   else if (stone === null) words.push('At size: stop. Clean it, let it cool, and take the finished bore.')
-  else words.push(`${show(left)} left cold at the ${tight}: ${stone} stone${strokes === null ? '' : `, about ${strokes} more ${strokes === 1 ? 'pass' : 'passes'} like the last`}.`)
-  if (Math.abs(heat) >= NM_PER.tenth / 4) words.push(`It reads ${show(heat)} ${heat > 0 ? 'big' : 'small'} with heat: on the dial ${Math.abs(left - heat) < AT_SIZE ? 'it seems at size' : `${show(left - heat)} seem ${left - heat > 0 ? 'left' : 'too much'}`}.`)
+  else
+    words.push(
+      `${show(left)} left cold at the ${tight}: ${stone} stone${strokes === null ? '' : `, about ${strokes} more ${strokes === 1 ? 'pass' : 'passes'} like the last`}.`,
+    )
+  if (Math.abs(heat) >= NM_PER.tenth / 4)
+    words.push(
+      `It reads ${show(heat)} ${heat > 0 ? 'big' : 'small'} with heat: on the dial ${Math.abs(left - heat) < AT_SIZE ? 'it seems at size' : `${show(left - heat)} seem ${left - heat > 0 ? 'left' : 'too much'}`}.`,
+    )
   if (both && gap > ENDS_ALIKE) words.push(`The ${tight} is tighter by ${show(gap)}: start there, and flip the rod every few strokes.`)
   if (!both) words.push('Read the other end too.')
   return words

@@ -22,7 +22,16 @@ export const rollerBigEnd: CheckKind = {
     { id: 'rollers', kind: 'count', label: 'Rollers in a set', least: 1, most: 60 },
     { id: 'bags', kind: 'count', label: 'Bags of rollers', least: 1, most: 8, free: true },
     { id: 'spread', kind: 'length', label: 'Spread allowed within a set', least: nm(0) },
-    { id: 'mix', kind: 'choice', label: 'Bags in one set', free: true, options: [{ value: 'apart', label: 'Never mixed in a set' }, { value: 'mixed', label: 'May be mixed, on purpose' }] },
+    {
+      id: 'mix',
+      kind: 'choice',
+      label: 'Bags in one set',
+      free: true,
+      options: [
+        { value: 'apart', label: 'Never mixed in a set' },
+        { value: 'mixed', label: 'May be mixed, on purpose' },
+      ],
+    },
     ...masterFields(),
     ...heatFields('Rods are'),
   ],
@@ -38,8 +47,13 @@ export const rollerBigEnd: CheckKind = {
   next: nextAtTheRods,
   details: (setup, answers, targets) => ({
     sorting: sortedRollers(setup, answers),
-    sets: rodsOf(setup).map(({ id }) => ({ rod: id, rollers: takenSet(setup, answers, id)?.rollers.map(({ id: roller, bag, size }) => ({ id: roller, bag, size })) ?? null })),
-    honing: targets.filter(target => target.id === 'bore').map(target => ({ rod: target.position, ...honePlan(setup, answers, target.position!, target) })),
+    sets: rodsOf(setup).map(({ id }) => ({
+      rod: id,
+      rollers: takenSet(setup, answers, id)?.rollers.map(({ id: roller, bag, size }) => ({ id: roller, bag, size })) ?? null,
+    })),
+    honing: targets
+      .filter(target => target.id === 'bore')
+      .map(target => ({ rod: target.position, ...honePlan(setup, answers, target.position!, target) })),
   }),
   thumb: (setup, _answers, result) => (rodsOf(setup).length > 0 ? thumbLimits(result) : null),
 }

@@ -9,28 +9,49 @@ import type { SortRules } from './sort-rollers'
 export const ENDS = ['front', 'rear'] as const
 export type BoreEnd = (typeof ENDS)[number]
 
-export const rodsOf = (setup: Setup): Position[] => Array.from({ length: countIn(setup, 'rods') }, (_, i) => ({ id: String(i + 1), label: `Rod ${i + 1}` }))
+export const rodsOf = (setup: Setup): Position[] =>
+  Array.from({ length: countIn(setup, 'rods') }, (_, i) => ({ id: String(i + 1), label: `Rod ${i + 1}` }))
 export const bagsOf = (setup: Setup): string[] => Array.from({ length: countIn(setup, 'bags') }, (_, i) => String.fromCharCode(65 + i))
-export const sortRules = (setup: Setup): SortRules => ({ count: countIn(setup, 'rollers'), spread: lengthIn(setup, 'spread') ?? 0, rods: countIn(setup, 'rods'), mixed: setup.mix === 'mixed' })
+export const sortRules = (setup: Setup): SortRules => ({
+  count: countIn(setup, 'rollers'),
+  spread: lengthIn(setup, 'spread') ?? 0,
+  rods: countIn(setup, 'rods'),
+  mixed: setup.mix === 'mixed',
+})
 
 export const bagPoint = (bag: string): string => `bag-${bag}`
 export const setPoint = (rod: string): string => `set-${rod}`
 export const honePoint = (rod: string, end: BoreEnd): string => `hone-${rod}-${end}`
 export const zeroPoint = (rod: string): string => `zero-${rod}`
-export const pinPoints = (rod: string): DiameterPoint[] => DIRECTIONS.map(direction => ({ direction, station: '', point: `pin-${rod}-${direction}` }))
-export const borePoints = (rod: string): DiameterPoint[] => ENDS.flatMap(station => DIRECTIONS.map(direction => ({ direction, station, point: `bore-${rod}-${direction}-${station}` })))
+export const pinPoints = (rod: string): DiameterPoint[] =>
+  DIRECTIONS.map(direction => ({ direction, station: '', point: `pin-${rod}-${direction}` }))
+export const borePoints = (rod: string): DiameterPoint[] =>
+  ENDS.flatMap(station => DIRECTIONS.map(direction => ({ direction, station, point: `bore-${rod}-${direction}-${station}` })))
 
 /** The bore of a rod is worked: honed, straightened. Its pin and its rollers are parts of their own. */
-export const roles = (setup: Setup): PartRole[] => [{ id: 'crankpin', label: 'Crankpin' }, { id: 'rollers', label: 'Big end rollers' }, ...rodsOf(setup).map(({ id, label }) => ({ id: `rod-${id}`, label: `Connecting ${label.toLowerCase()}` }))]
+export const roles = (setup: Setup): PartRole[] => [
+  { id: 'crankpin', label: 'Crankpin' },
+  { id: 'rollers', label: 'Big end rollers' },
+  ...rodsOf(setup).map(({ id, label }) => ({ id: `rod-${id}`, label: `Connecting ${label.toLowerCase()}` })),
+]
 
 export function resultKinds(setup: Setup): ResultKind[] {
   const common = { quantity: 'length', floored: false, positions: rodsOf(setup) } as const
   const clearance = { ...common, scale: 'play', ends: PLAY_WORDS, cannotBind: 'above', main: true } as const
-  const form = (id: string, label: string): ResultKind => ({ ...common, id, label, scale: 'play', ends: SIZE_WORDS, cannotBind: 'below', main: false })
+  const form = (id: string, label: string): ResultKind => ({
+    ...common,
+    id,
+    label,
+    scale: 'play',
+    ends: SIZE_WORDS,
+    cannotBind: 'below',
+    main: false,
+  })
   return [
     { ...clearance, id: 'clearance', label: 'Clearance, largest roller' },
     { ...clearance, id: 'clearance-most', label: 'Clearance, smallest roller', judgedBy: 'clearance' },
-    form('bore-round', 'Bore out-of-round'), form('bore-taper', 'Bore, end to end'),
+    form('bore-round', 'Bore out-of-round'),
+    form('bore-taper', 'Bore, end to end'),
     { ...common, id: 'pin', label: 'Crankpin diameter', scale: 'size', ends: SIZE_WORDS, cannotBind: 'above', main: false },
     form('pin-round', 'Crankpin out-of-round'),
   ]
@@ -40,13 +61,72 @@ export function points(setup: Setup): MeasuringPoint[] {
   const rods = rodsOf(setup)
   const still = { moves: [] } as const
   return [
-    ...rods.flatMap(({ id, label }) => pinPoints(id).map(({ point, direction }): MeasuringPoint => ({ ...still, id: point, label: `Crankpin, ${label.toLowerCase()}, ${direction}`, at: { part: 'pin', position: label, direction }, way: 'micrometer', result: 'pin', rests: ['crankpin'], heat: shaftHeat(setup) }))),
-    ...bagsOf(setup).map((bag): MeasuringPoint => ({ ...still, id: bagPoint(bag), label: `Rollers, bag ${bag}`, at: { part: 'rollers', position: `Bag ${bag}` }, way: 'pieces', result: 'clearance', rests: ['rollers'], heat: shaftHeat(setup) })),
-    ...rods.map(({ id, label }): MeasuringPoint => ({ ...still, id: setPoint(id), label: `Set for ${label.toLowerCase()}`, at: { part: 'set', position: label }, way: 'set', result: 'clearance', rests: ['rollers'], optional: true })),
-    ...rods.flatMap(({ id, label }) => ENDS.map((end): MeasuringPoint => ({ ...still, id: honePoint(id, end), label: `Hone, ${label.toLowerCase()}, ${end}`, at: { part: 'hone', position: label, end }, way: 'hone', result: 'clearance', rests: [`rod-${id}`], optional: true, heat: boreHeat(setup) }))),
+    ...rods.flatMap(({ id, label }) =>
+      pinPoints(id).map(({ point, direction }): MeasuringPoint => ({
+        ...still,
+        id: point,
+        label: `Crankpin, ${label.toLowerCase()}, ${direction}`,
+        at: { part: 'pin', position: label, direction },
+        way: 'micrometer',
+        result: 'pin',
+        rests: ['crankpin'],
+        heat: shaftHeat(setup),
+      })),
+    ),
+    ...bagsOf(setup).map((bag): MeasuringPoint => ({
+      ...still,
+      id: bagPoint(bag),
+      label: `Rollers, bag ${bag}`,
+      at: { part: 'rollers', position: `Bag ${bag}` },
+      way: 'pieces',
+      result: 'clearance',
+      rests: ['rollers'],
+      heat: shaftHeat(setup),
+    })),
+    ...rods.map(({ id, label }): MeasuringPoint => ({
+      ...still,
+      id: setPoint(id),
+      label: `Set for ${label.toLowerCase()}`,
+      at: { part: 'set', position: label },
+      way: 'set',
+      result: 'clearance',
+      rests: ['rollers'],
+      optional: true,
+    })),
+    ...rods.flatMap(({ id, label }) =>
+      ENDS.map((end): MeasuringPoint => ({
+        ...still,
+        id: honePoint(id, end),
+        label: `Hone, ${label.toLowerCase()}, ${end}`,
+        at: { part: 'hone', position: label, end },
+        way: 'hone',
+        result: 'clearance',
+        rests: [`rod-${id}`],
+        optional: true,
+        heat: boreHeat(setup),
+      })),
+    ),
     ...rods.flatMap(({ id, label }): MeasuringPoint[] => [
-      ...borePoints(id).map(({ point, direction, station }): MeasuringPoint => ({ ...still, id: point, label: `Finished bore, ${label.toLowerCase()}, ${direction} ${station}`, at: { part: 'bore', position: label, direction, station }, way: 'bore-gauge', result: 'clearance', rests: [`rod-${id}`], heat: boreHeat(setup) })),
-      { ...still, id: zeroPoint(id), label: `Zero again in the master, ${label.toLowerCase()}`, at: { part: 'bore', position: label, direction: 'zero' }, way: 'bore-gauge', result: 'clearance', rests: [], optional: true },
+      ...borePoints(id).map(({ point, direction, station }): MeasuringPoint => ({
+        ...still,
+        id: point,
+        label: `Finished bore, ${label.toLowerCase()}, ${direction} ${station}`,
+        at: { part: 'bore', position: label, direction, station },
+        way: 'bore-gauge',
+        result: 'clearance',
+        rests: [`rod-${id}`],
+        heat: boreHeat(setup),
+      })),
+      {
+        ...still,
+        id: zeroPoint(id),
+        label: `Zero again in the master, ${label.toLowerCase()}`,
+        at: { part: 'bore', position: label, direction: 'zero' },
+        way: 'bore-gauge',
+        result: 'clearance',
+        rests: [],
+        optional: true,
+      },
     ]),
   ]
 }

@@ -10,8 +10,9 @@ export function nextAtTheRods(setup: Setup, answers: Answers, targets: readonly 
   const sorted = sortedRollers(setup, answers)
   if (sorted.possible < rods.length) return { phase: 'measure', words: sorted.words, point: null, standing: null }
   const bare = rods.find(({ id }) => !takenSet(setup, answers, id))
-  if (lacksSets(setup, answers) && bare) return { phase: 'choose', words: `Take a set of rollers for ${bare.label.toLowerCase()}.`, point: null, standing: null }
-  const open = rods.flatMap((rod) => {
+  if (lacksSets(setup, answers) && bare)
+    return { phase: 'choose', words: `Take a set of rollers for ${bare.label.toLowerCase()}.`, point: null, standing: null }
+  const open = rods.flatMap(rod => {
     const target = targets.find(({ id, position }) => id === 'bore' && position === rod.id)
     const plan = target ? honePlan(setup, answers, rod.id, target) : null
     const finished = borePoints(rod.id).every(({ point }) => answers.of(point).estimate !== null && answers.stale(point) === null)
@@ -28,7 +29,9 @@ export function nextAtTheRods(setup: Setup, answers: Answers, targets: readonly 
   const lagging = plan.ends.reduce((a, b) => (b.passes.length < a.passes.length ? b : a)).end
   const estimate = plan.bore && leastClearance(setup, answers, rod.id, plan.bore)
   return {
-    phase: honing ? 'choose' : 'measure', words: `${rod.label}: ${words.charAt(0).toLowerCase()}${words.slice(1)}`,
-    point: honing ? honePoint(rod.id, lagging) : null, standing: estimate && { result: resultId('clearance', rod.id), estimate },
+    phase: honing ? 'choose' : 'measure',
+    words: `${rod.label}: ${words.charAt(0).toLowerCase()}${words.slice(1)}`,
+    point: honing ? honePoint(rod.id, lagging) : null,
+    standing: estimate && { result: resultId('clearance', rod.id), estimate },
   }
 }

@@ -1,7 +1,11 @@
 import { groups } from 'd3-array'
 
 /** One measured roller: its bag, its diameter, nm. */
-export interface Roller { readonly id: string, readonly bag: string, readonly size: number }
+export interface Roller {
+  readonly id: string
+  readonly bag: string
+  readonly size: number
+}
 
 /** Rollers that may run together: a contiguous run of the sorted sizes. */
 export interface RollerSet {
@@ -40,18 +44,29 @@ export interface SortRules {
  */
 export function sortRollers(rollers: readonly Roller[], rules: SortRules): SortedRollers {
   const bags = groups(rollers, roller => (rules.mixed ? '' : roller.bag)).sort(([a], [b]) => (a < b ? -1 : 1))
-  const runs = bags.map(([, bag]) => closestRuns(bag.sort((a, b) => a.size - b.size || (a.id < b.id ? -1 : 1)), rules))
+  const runs = bags.map(([, bag]) =>
+    closestRuns(
+      bag.sort((a, b) => a.size - b.size || (a.id < b.id ? -1 : 1)),
+      rules,
+    ),
+  )
   const possible = runs.reduce((sum, { possible: some }) => sum + some, 0)
-  const sets = bestOver(runs, Math.min(rules.rods, possible)).map((run): RollerSet => ({ bag: rules.mixed ? null : run[0]!.bag, rollers: run, smallest: run[0]!.size, largest: run.at(-1)!.size }))
+  const sets = bestOver(runs, Math.min(rules.rods, possible))
+    .map((run): RollerSet => ({ bag: rules.mixed ? null : run[0]!.bag, rollers: run, smallest: run[0]!.size, largest: run.at(-1)!.size }))
     .sort((a, b) => a.smallest - b.smallest)
   const used = new Set(sets.flatMap(set => set.rollers.map(roller => roller.id)))
-  return { sets, possible, leftover: rollers.filter(roller => !used.has(roller.id)), words: wordsFor(rollers.length, possible, bags.length, rules) }
+  return {
+    sets,
+    possible,
+    leftover: rollers.filter(roller => !used.has(roller.id)),
+    words: wordsFor(rollers.length, possible, bags.length, rules),
+  }
 }
 
 interface Runs {
   readonly possible: number
   /** by k: the least sum of spreads of k disjoint runs, and where they start; Infinity where there are not so many */
-  readonly best: readonly { readonly cost: number, readonly starts: readonly number[] }[]
+  readonly best: readonly { readonly cost: number; readonly starts: readonly number[] }[]
   readonly sorted: readonly Roller[]
   readonly count: number
 }
@@ -92,11 +107,21 @@ function closestRuns(sorted: readonly Roller[], { count, spread, rods }: SortRul
 
 /** `total` runs over all bags with the least sum of spreads. */
 function bestOver(bags: readonly Runs[], total: number): Roller[][] {
-  let states: { cost: number, picks: number[] }[] = Array.from({ length: total + 1 }, (_, k) => ({ cost: k === 0 ? 0 : Infinity, picks: [] }))
+  let states: { cost: number; picks: number[] }[] = Array.from({ length: total + 1 }, (_, k) => ({
+    cost: k === 0 ? 0 : Infinity,
+    picks: [],
+  }))
   for (const { best } of bags) {
-    states = states.map((_, k) => best.slice(0, k + 1).map(({ cost }, own) => ({ cost: states[k - own]!.cost + cost, picks: [...states[k - own]!.picks, own] })).reduce((a, b) => (b.cost < a.cost ? b : a)))
+    states = states.map((_, k) =>
+      best
+        .slice(0, k + 1)
+        .map(({ cost }, own) => ({ cost: states[k - own]!.cost + cost, picks: [...states[k - own]!.picks, own] }))
+        .reduce((a, b) => (b.cost < a.cost ? b : a)),
+    )
   }
-  return bags.flatMap(({ best, sorted, count }, b) => best[states[total]!.picks[b] ?? 0]!.starts.map(start => sorted.slice(start, start + count)))
+  return bags.flatMap(({ best, sorted, count }, b) =>
+    best[states[total]!.picks[b] ?? 0]!.starts.map(start => sorted.slice(start, start + count)),
+  )
 }
 
 function wordsFor(measured: number, possible: number, bags: number, { count, rods, mixed }: SortRules): string {
@@ -104,6 +129,9 @@ function wordsFor(measured: number, possible: number, bags: number, { count, rod
   if (measured === 0) return 'No roller is measured yet: take them bag by bag, each with its own figure.'
   const within = `within the spread${bags > 1 && !mixed ? ', each from one bag' : ''}`
   if (possible >= rods) return `${measured} rollers make ${sets} ${within}.`
-  const lack = measured < count * rods ? ` ${count * rods} rollers are the least for ${rods === 1 ? 'one rod' : `${rods} rods`}.` : ' Measure more of them, or allow a wider spread.'
+  const lack =
+    measured < count * rods
+      ? ` ${count * rods} rollers are the least for ${rods === 1 ? 'one rod' : `${rods} rods`}.`
+      : ' Measure more of them, or allow a wider spread.'
   return `${measured} rollers make ${possible === 0 ? `no set of ${count}` : `only ${sets}`} ${within}; ${rods === 1 ? 'the rod needs one' : `${rods} rods need ${rods}`}.${lack}`
 }

@@ -7,19 +7,51 @@ import type { Setup } from '../setup'
 export function endPlaySteps(setup: Setup): readonly Step[] {
   const dial = (phase: Step['phase']) => dialSteps.filter(step => step.phase === phase)
   const start: Step[] = [
-    { id: 'clean', phase: 'setup', text: 'Faces clean and dry, no seals fitted that drag', required: true, caution: 'The maker’s manual comes first. Block the unit: heavy assemblies need two people or a hoist.' },
-    ...(setup.pack === 'none' ? [] : [{ id: 'pack-counted', phase: 'setup', text: 'Pack counted, stuck shims parted, each one measured', required: false } satisfies Step]),
-    { id: 'tightened', phase: 'setup', text: setup.pack === 'under-cover' ? 'Cover bolts snug and even, in a cross' : 'Bolts to the manual’s torque, bearing home', required: true, ...(setup.pack === 'under-cover' ? { caution: 'A cover drawn down on one side reads short.' } : {}) },
+    {
+      id: 'clean',
+      phase: 'setup',
+      text: 'Faces clean and dry, no seals fitted that drag',
+      required: true,
+      caution: 'The maker’s manual comes first. Block the unit: heavy assemblies need two people or a hoist.',
+    },
+    ...(setup.pack === 'none'
+      ? []
+      : [
+          {
+            id: 'pack-counted',
+            phase: 'setup',
+            text: 'Pack counted, stuck shims parted, each one measured',
+            required: false,
+          } satisfies Step,
+        ]),
+    {
+      id: 'tightened',
+      phase: 'setup',
+      text: setup.pack === 'under-cover' ? 'Cover bolts snug and even, in a cross' : 'Bolts to the manual’s torque, bearing home',
+      required: true,
+      ...(setup.pack === 'under-cover' ? { caution: 'A cover drawn down on one side reads short.' } : {}),
+    },
     ...dial('setup'),
   ]
-  if (setup.pack === 'none') return [...start, ...dial('measure'), { id: 'proved-same', phase: 'prove', text: 'Record the joint as it was when measured: dry or sealed', required: false }]
+  if (setup.pack === 'none')
+    return [
+      ...start,
+      ...dial('measure'),
+      { id: 'proved-same', phase: 'prove', text: 'Record the joint as it was when measured: dry or sealed', required: false },
+    ]
   return [
     ...start,
     ...dial('measure'),
     { id: 'measure-new', phase: 'choose', text: 'Measure each piece that goes in', required: false },
     { id: 'label-out', phase: 'choose', text: 'Bag and label the pieces that come out', required: false },
     { id: 'refitted', phase: 'prove', text: 'Pack in stacking order, thick pieces outside', required: true },
-    { id: 'torqued', phase: 'prove', text: setup.pack === 'under-cover' ? 'Cover bolts tightened evenly to the manual’s torque' : 'Bolts to the manual’s torque', required: true, caution: 'Keep fingers clear when the shaft is levered over.' },
+    {
+      id: 'torqued',
+      phase: 'prove',
+      text: setup.pack === 'under-cover' ? 'Cover bolts tightened evenly to the manual’s torque' : 'Bolts to the manual’s torque',
+      required: true,
+      caution: 'Keep fingers clear when the shaft is levered over.',
+    },
   ]
 }
 
@@ -27,11 +59,15 @@ export function endPlaySteps(setup: Setup): readonly Step[] {
 export function endPlaySuspicions(setup: Setup): readonly Suspicion[] {
   const seat: Suspicion = { effect: 'less-play', words: 'The bearing was not seated, or the shaft not pushed fully over.' }
   if (setup.pack === 'under-cover') {
-    return [seat,
+    return [
+      seat,
       { effect: 'less-play', words: 'The cover was drawn down on one side.' },
-      { effect: 'more-play', words: 'Cover bolts loose, or dirt under the cover.' }]
+      { effect: 'more-play', words: 'Cover bolts loose, or dirt under the cover.' },
+    ]
   }
-  return [seat,
+  return [
+    seat,
     { effect: 'less-play', words: setup.pack === 'equal-pair' ? 'A groove was dirty, or a ring not home.' : 'Dirt between the pieces.' },
-    { effect: 'more-play', words: 'Bolts loose, or not to torque.' }]
+    { effect: 'more-play', words: 'Bolts loose, or not to torque.' },
+  ]
 }

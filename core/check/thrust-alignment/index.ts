@@ -8,16 +8,64 @@ import { playFrom } from '../play'
 import { alignmentSteps } from './procedure'
 
 const RESULTS: readonly ResultKind[] = [
-  { id: 'play', label: 'End play once aligned', quantity: 'length', scale: 'play', ends: PLAY_WORDS, cannotBind: 'above', main: true, floored: true, positions: [] },
-  { id: 'line', label: 'Halves were out of line by', quantity: 'length', scale: 'play', ends: SIZE_WORDS, cannotBind: 'below', main: false, floored: false, positions: [] },
-  { id: 'wander', label: 'Cap can wander, in all', quantity: 'length', scale: 'play', ends: SIZE_WORDS, cannotBind: 'below', main: false, floored: false, positions: [] },
+  {
+    id: 'play',
+    label: 'End play once aligned',
+    quantity: 'length',
+    scale: 'play',
+    ends: PLAY_WORDS,
+    cannotBind: 'above',
+    main: true,
+    floored: true,
+    positions: [],
+  },
+  {
+    id: 'line',
+    label: 'Halves were out of line by',
+    quantity: 'length',
+    scale: 'play',
+    ends: SIZE_WORDS,
+    cannotBind: 'below',
+    main: false,
+    floored: false,
+    positions: [],
+  },
+  {
+    id: 'wander',
+    label: 'Cap can wander, in all',
+    quantity: 'length',
+    scale: 'play',
+    ends: SIZE_WORDS,
+    cannotBind: 'below',
+    main: false,
+    floored: false,
+    positions: [],
+  },
 ]
 const RESTS = ['crankshaft', 'thrust-bearing', 'block']
 const POINTS: readonly MeasuringPoint[] = [
   { id: 'before', label: 'Play before aligning', at: {}, way: 'dial', result: 'play', moves: [], rests: RESTS },
   { id: 'after', label: 'Play after aligning', at: {}, way: 'dial', result: 'play', moves: [], rests: RESTS },
-  { id: 'dowel', label: 'Locating dowel, diameter', at: {}, way: 'micrometer', result: 'wander', moves: [], rests: ['block'], optional: true },
-  { id: 'hole', label: 'Its hole, diameter', at: {}, way: 'inside-micrometer', result: 'wander', moves: [], rests: ['block'], optional: true },
+  {
+    id: 'dowel',
+    label: 'Locating dowel, diameter',
+    at: {},
+    way: 'micrometer',
+    result: 'wander',
+    moves: [],
+    rests: ['block'],
+    optional: true,
+  },
+  {
+    id: 'hole',
+    label: 'Its hole, diameter',
+    at: {},
+    way: 'inside-micrometer',
+    result: 'wander',
+    moves: [],
+    rests: ['block'],
+    optional: true,
+  },
 ]
 
 /**
@@ -30,20 +78,35 @@ export const thrustAlignment: CheckKind = {
   about: 'Are the thrust halves in one plane? Play before and after, the right pushes in the right order.',
   plausible: thou(250),
   safety: null,
-  setupFields: [{
-    id: 'construction', kind: 'choice', label: 'Thrust bearing',
-    options: [
-      { value: 'flanged-halves', label: 'Two flanged halves', hint: 'the shaft’s flange aligns both' },
-      { value: 'loose-half', label: 'One loose half, in the block', hint: 'push one way only' },
-      { value: 'washers', label: 'Separate washers in block and cap', hint: 'tap the cap over' },
-      { value: 'girdle', label: 'One-piece cap girdle', hint: 'moves as a unit' },
-    ],
-  }, {
-    id: 'thrustEnd', kind: 'choice', label: 'Where it sits', when: setup => setup.construction === 'loose-half',
-    options: [{ value: 'flywheel', label: 'Flywheel end' }, { value: 'front', label: 'Front end' }],
-  }],
+  setupFields: [
+    {
+      id: 'construction',
+      kind: 'choice',
+      label: 'Thrust bearing',
+      options: [
+        { value: 'flanged-halves', label: 'Two flanged halves', hint: 'the shaft’s flange aligns both' },
+        { value: 'loose-half', label: 'One loose half, in the block', hint: 'push one way only' },
+        { value: 'washers', label: 'Separate washers in block and cap', hint: 'tap the cap over' },
+        { value: 'girdle', label: 'One-piece cap girdle', hint: 'moves as a unit' },
+      ],
+    },
+    {
+      id: 'thrustEnd',
+      kind: 'choice',
+      label: 'Where it sits',
+      when: setup => setup.construction === 'loose-half',
+      options: [
+        { value: 'flywheel', label: 'Flywheel end' },
+        { value: 'front', label: 'Front end' },
+      ],
+    },
+  ],
   defaultSetup: { construction: 'flanged-halves', thrustEnd: 'flywheel' },
-  parts: () => [{ id: 'crankshaft', label: 'Crankshaft' }, { id: 'thrust-bearing', label: 'Thrust bearing' }, { id: 'block', label: 'Block and caps' }],
+  parts: () => [
+    { id: 'crankshaft', label: 'Crankshaft' },
+    { id: 'thrust-bearing', label: 'Thrust bearing' },
+    { id: 'block', label: 'Block and caps' },
+  ],
   results: () => RESULTS,
   points: () => POINTS,
   places: () => [],
@@ -59,31 +122,68 @@ export const thrustAlignment: CheckKind = {
 function afterFindings(answers: Answers): Finding[] {
   const [before, after] = [answers.of('before').estimate, answers.of('after')]
   const findings: Finding[] = []
-  if (after.findings.some(finding => finding.gate === 'spring-back')) findings.push({ gate: 'hand', level: 'warn', words: 'Spring-back after aligning: the halves are not in line yet. Loosen the thrust cap and push again.' })
+  if (after.findings.some(finding => finding.gate === 'spring-back'))
+    findings.push({
+      gate: 'hand',
+      level: 'warn',
+      words: 'Spring-back after aligning: the halves are not in line yet. Loosen the thrust cap and push again.',
+    })
   if (!before || !after.estimate) return findings
   const gain = after.estimate.value - before.value
   const show = (value: number) => formatLength(value, answers.unit, { trim: true })
   const shown = `${show(before.value)} before, ${formatLength(after.estimate.value, answers.unit, { unit: true, trim: true })} after`
   // Both readings share the gauge: only what they do not share can hide a gain.
-  const U = sumOf([{ name: 'after', factor: 1, estimate: after.estimate }, { name: 'before', factor: -1, estimate: before }]).U
-  if (gain > U) findings.push({ gate: 'hand', level: 'note', words: `${shown}: the halves were out of line by about ${formatLength(gain, answers.unit, { unit: true, trim: true })}.` })
-  else if (gain < -U) findings.push({ gate: 'hand', level: 'warn', words: `${shown}: less play than before. Something moved out of line: loosen and align again, with the same force.` })
+  const U = sumOf([
+    { name: 'after', factor: 1, estimate: after.estimate },
+    { name: 'before', factor: -1, estimate: before },
+  ]).U
+  if (gain > U)
+    findings.push({
+      gate: 'hand',
+      level: 'note',
+      words: `${shown}: the halves were out of line by about ${formatLength(gain, answers.unit, { unit: true, trim: true })}.`,
+    })
+  else if (gain < -U)
+    findings.push({
+      gate: 'hand',
+      level: 'warn',
+      words: `${shown}: less play than before. Something moved out of line: loosen and align again, with the same force.`,
+    })
   else findings.push({ gate: 'hand', level: 'note', words: `${shown}: no difference that can be told; the halves were in line.` })
   return findings
 }
 
 function outOfLine(answers: Answers): CombinedResult {
   const [before, after] = [answers.of('before').estimate, answers.of('after').estimate]
-  const estimate = before && after ? sumOf([{ name: 'after', factor: 1, estimate: after }, { name: 'before', factor: -1, estimate: before }]) : null
+  const estimate =
+    before && after
+      ? sumOf([
+          { name: 'after', factor: 1, estimate: after },
+          { name: 'before', factor: -1, estimate: before },
+        ])
+      : null
   return { kind: 'line', position: null, points: ['before', 'after'], formula: 'play after − play before', estimate }
 }
 
 /** Slack of the dowel in its hole: all of it, from one side to the other; half of it either way from the middle. */
 function wander(answers: Answers): CombinedResult {
   const [dowel, hole, play] = [answers.of('dowel').estimate, answers.of('hole').estimate, answers.of('after').estimate]
-  const estimate = dowel && hole ? sumOf([{ name: 'hole', factor: 1, estimate: hole }, { name: 'dowel', factor: -1, estimate: dowel }]) : null
-  const findings: Finding[] = estimate && estimate.value > 0
-    ? [{ gate: 'hand', level: 'note', words: `The cap can wander ±${formatLength(estimate.value / 2, answers.unit, { unit: true, trim: true })} from the middle, ${formatLength(estimate.value, answers.unit, { unit: true, trim: true })} in all: ${play && estimate.value >= play.value ? 'more than the play itself, the dowel locates nothing.' : 'keep it in mind when the halves are lined up.'}` }]
-    : []
+  const estimate =
+    dowel && hole
+      ? sumOf([
+          { name: 'hole', factor: 1, estimate: hole },
+          { name: 'dowel', factor: -1, estimate: dowel },
+        ])
+      : null
+  const findings: Finding[] =
+    estimate && estimate.value > 0
+      ? [
+          {
+            gate: 'hand',
+            level: 'note',
+            words: `The cap can wander ±${formatLength(estimate.value / 2, answers.unit, { unit: true, trim: true })} from the middle, ${formatLength(estimate.value, answers.unit, { unit: true, trim: true })} in all: ${play && estimate.value >= play.value ? 'more than the play itself, the dowel locates nothing.' : 'keep it in mind when the halves are lined up.'}`,
+          },
+        ]
+      : []
   return { kind: 'wander', position: null, points: ['dowel', 'hole'], formula: 'hole − dowel', estimate, findings }
 }

@@ -7,12 +7,38 @@ import { sumOf } from '../../reading/sum'
 import type { PointAnswer } from '../way'
 
 /** A master of known actual size, nm, and the budget line its own error gives: a ring's, or that of the micrometer it was set by. */
-export interface Master { readonly size: number, readonly line: BudgetLine | null }
+export interface Master {
+  readonly size: number
+  readonly line: BudgetLine | null
+}
 
 /** @param halfWidth  what its size is known to, nm */
-export const ringMaster = (size: number, halfWidth: number): Master => ({ size, line: halfWidth > 0 ? { source: 'standard', words: 'The master’s own size, a/√3', u: rectangular(halfWidth), nu: Infinity, shared: true, carrier: 'master' } : null })
+export const ringMaster = (size: number, halfWidth: number): Master => ({
+  size,
+  line:
+    halfWidth > 0
+      ? {
+          source: 'standard',
+          words: 'The master’s own size, a/√3',
+          u: rectangular(halfWidth),
+          nu: Infinity,
+          shared: true,
+          carrier: 'master',
+        }
+      : null,
+})
 /** Zeroed in a micrometer: whatever that micrometer is off by, it is off by in the journal too. */
-export const micrometerMaster = (size: number, micrometer: Gauge): Master => ({ size, line: { source: 'gauge-error', words: 'Permissible error of the micrometer, a/√3', u: rectangular(micrometer.permissibleError), nu: Infinity, shared: true, carrier: micrometer.id } })
+export const micrometerMaster = (size: number, micrometer: Gauge): Master => ({
+  size,
+  line: {
+    source: 'gauge-error',
+    words: 'Permissible error of the micrometer, a/√3',
+    u: rectangular(micrometer.permissibleError),
+    nu: Infinity,
+    shared: true,
+    carrier: micrometer.id,
+  },
+})
 
 /** How a deviation on the dial becomes a bore: bore = M − reading for a dial that climbs as the plunger goes in, M + reading for the other. */
 export const boreSign = (gauge: Pick<Gauge, 'sense'>): 1 | -1 => (gauge.sense === 'climbs' ? -1 : 1)
@@ -22,7 +48,10 @@ export const dialFigure = (deviation: number, gauge: Pick<Gauge, 'sense'>): numb
 
 /** The bore from what the dial showed. */
 export function boreOf(reading: Estimate, master: Master, gauge: Pick<Gauge, 'sense'>): Estimate {
-  return sumOf([{ name: 'Master', factor: 1, estimate: stated(master.size, master.line ? [master.line] : [], reading.n) }, { name: 'Reading', factor: boreSign(gauge), estimate: reading }])
+  return sumOf([
+    { name: 'Master', factor: 1, estimate: stated(master.size, master.line ? [master.line] : [], reading.n) },
+    { name: 'Reading', factor: boreSign(gauge), estimate: reading },
+  ])
 }
 
 /** The zero taken again in the master after the bores: off by more than a graduation, every bore since is void. */
@@ -30,5 +59,11 @@ export function zeroDrift(recheck: PointAnswer, gauge: Gauge): Finding[] {
   if (!recheck.estimate) return []
   const drift = Math.abs(recheck.estimate.value)
   if (drift <= gauge.graduation) return []
-  return [{ gate: 'zero-drift', level: 'fail', words: `Back in the master the bore gauge shows ${formatLength(recheck.estimate.value, gauge.unit, { unit: true, sign: true })}: its zero drifted. An anvil was touched or moved: zero it and take the bores again.` }]
+  return [
+    {
+      gate: 'zero-drift',
+      level: 'fail',
+      words: `Back in the master the bore gauge shows ${formatLength(recheck.estimate.value, gauge.unit, { unit: true, sign: true })}: its zero drifted. An anvil was touched or moved: zero it and take the bores again.`,
+    },
+  ]
 }

@@ -1,7 +1,19 @@
 /** An anvil with the bores it reaches by itself, or a washer (extension) with its length. nm */
-export interface Anvil { readonly name: string, readonly low: number, readonly high: number, readonly missing?: boolean }
-export interface Washer { readonly name: string, readonly length: number, readonly missing?: boolean }
-export interface BoreKit { readonly anvils: readonly Anvil[], readonly washers: readonly Washer[] }
+export interface Anvil {
+  readonly name: string
+  readonly low: number
+  readonly high: number
+  readonly missing?: boolean
+}
+export interface Washer {
+  readonly name: string
+  readonly length: number
+  readonly missing?: boolean
+}
+export interface BoreKit {
+  readonly anvils: readonly Anvil[]
+  readonly washers: readonly Washer[]
+}
 
 export interface Build {
   readonly anvil: Anvil
@@ -16,11 +28,15 @@ export interface Build {
 export const MOST_WASHERS = 3
 
 /** A sentence for each row that cannot be used, by its place in the table. */
-export function kitFaults({ anvils, washers }: BoreKit): { readonly path: string, readonly reason: string }[] {
+export function kitFaults({ anvils, washers }: BoreKit): { readonly path: string; readonly reason: string }[] {
   return [
-    ...anvils.flatMap((anvil, i) => (anvil.high > anvil.low && anvil.low > 0 ? [] : [{ path: `anvils.${i}`, reason: 'The range must rise from a size above zero.' }])),
+    ...anvils.flatMap((anvil, i) =>
+      anvil.high > anvil.low && anvil.low > 0 ? [] : [{ path: `anvils.${i}`, reason: 'The range must rise from a size above zero.' }],
+    ),
     ...washers.flatMap((washer, i) => (washer.length > 0 ? [] : [{ path: `washers.${i}`, reason: 'A washer has a length above zero.' }])),
-    ...[...new Map(anvils.map((anvil, i) => [anvil.name, i])).values()].length === anvils.length ? [] : [{ path: 'anvils', reason: 'Two anvils have one name: the list could not tell them apart.' }],
+    ...([...new Map(anvils.map((anvil, i) => [anvil.name, i])).values()].length === anvils.length
+      ? []
+      : [{ path: 'anvils', reason: 'Two anvils have one name: the list could not tell them apart.' }]),
   ]
 }
 
@@ -32,11 +48,22 @@ export function kitFaults({ anvils, washers }: BoreKit): { readonly path: string
 export function buildsFor(kit: BoreKit, target: number): Build[] {
   const washers = kit.washers.filter(washer => !washer.missing)
   const stacks = subsets(washers, MOST_WASHERS)
-  return kit.anvils.filter(anvil => !anvil.missing).flatMap(anvil => stacks.flatMap((stack): Build[] => {
-    const added = stack.reduce((sum, washer) => sum + washer.length, 0)
-    const [low, high] = [anvil.low + added, anvil.high + added]
-    return target < low || target > high ? [] : [{ anvil, washers: stack, low, high, offMiddle: target - (low + high) / 2 }]
-  })).sort((a, b) => bin(a) - bin(b) || a.washers.length - b.washers.length || Math.abs(a.offMiddle) - Math.abs(b.offMiddle) || a.anvil.name.localeCompare(b.anvil.name))
+  return kit.anvils
+    .filter(anvil => !anvil.missing)
+    .flatMap(anvil =>
+      stacks.flatMap((stack): Build[] => {
+        const added = stack.reduce((sum, washer) => sum + washer.length, 0)
+        const [low, high] = [anvil.low + added, anvil.high + added]
+        return target < low || target > high ? [] : [{ anvil, washers: stack, low, high, offMiddle: target - (low + high) / 2 }]
+      }),
+    )
+    .sort(
+      (a, b) =>
+        bin(a) - bin(b) ||
+        a.washers.length - b.washers.length ||
+        Math.abs(a.offMiddle) - Math.abs(b.offMiddle) ||
+        a.anvil.name.localeCompare(b.anvil.name),
+    )
 }
 
 const bin = ({ offMiddle, low, high }: Build): number => Math.floor(Math.abs(offMiddle) / ((high - low) / 10))

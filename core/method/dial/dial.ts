@@ -7,7 +7,7 @@ import { nm, type Nm } from '../../quantity/length'
  */
 export function cosineCorrection(degrees: number): number {
   if (!(degrees >= 0 && degrees <= 60)) throw new RangeError('A plunger stands between 0 and 60 degrees to the movement')
-  return Math.cos(degrees * Math.PI / 180)
+  return Math.cos((degrees * Math.PI) / 180)
 }
 
 /** Reading of a dial with a revolution counter, nm: turns × range per turn + pointer. The counter is noted at zero too. */

@@ -7,7 +7,12 @@ import { cosineCorrection } from './dial'
 
 /** A movement read there and back by a dial indicator. */
 export const dial: Way = {
-  id: 'dial', title: 'Dial indicator', entry: 'travel', gauge: 'dial-indicator', scale: 'play', again: 'repeat',
+  id: 'dial',
+  title: 'Dial indicator',
+  entry: 'travel',
+  gauge: 'dial-indicator',
+  scale: 'play',
+  again: 'repeat',
   hint: 'Seat fully one way, zero the dial, push fully over and type what it shows. Three readings or more.',
   answer(readings, { gauge, band, tipAngle, pooled }) {
     const repeats = readings.filter(isRepeat)

@@ -4,7 +4,10 @@ import type { Nm } from '../../quantity/length'
 export const MOST_LEAVES = 4
 
 /** A stack of leaves of one set. */
-export interface Stack { readonly total: number, readonly leaves: readonly Nm[] }
+export interface Stack {
+  readonly total: number
+  readonly leaves: readonly Nm[]
+}
 
 /**
  * Every thickness a set can make with up to `most` different leaves, each by its fewest (then thickest) leaves, in order.
@@ -26,7 +29,7 @@ export function stacks(sizes: readonly Nm[], most = MOST_LEAVES): Stack[] {
 }
 
 /** Which leaves to take next: the nearest thicker and thinner stacks than `gap`, nm; empty when the set has none. */
-export function nextLeaves(sizes: readonly Nm[], gap: number): { readonly up: readonly Nm[], readonly down: readonly Nm[] } {
+export function nextLeaves(sizes: readonly Nm[], gap: number): { readonly up: readonly Nm[]; readonly down: readonly Nm[] } {
   const all = stacks(sizes)
   return { up: all.find(stack => stack.total > gap)?.leaves ?? [], down: all.findLast(stack => stack.total < gap)?.leaves ?? [] }
 }

@@ -8,8 +8,12 @@ export function rangeFinding(figures: readonly FigureReading[], gauge: Gauge): F
   const { range } = gauge
   if (!range) return []
   const show = (value: number) => formatLength(value, gauge.unit, { trim: true })
-  return unvoided(figures).filter(({ figure }) => figure < range.low || figure > range.high).map((reading): Finding => ({
-    gate: 'size', level: 'fail', repeatId: reading.id,
-    words: `${formatLength(reading.figure, gauge.unit, { unit: true })} is outside the range of ${gauge.name} (${show(range.low)} – ${show(range.high)}).`,
-  }))
+  return unvoided(figures)
+    .filter(({ figure }) => figure < range.low || figure > range.high)
+    .map((reading): Finding => ({
+      gate: 'size',
+      level: 'fail',
+      repeatId: reading.id,
+      words: `${formatLength(reading.figure, gauge.unit, { unit: true })} is outside the range of ${gauge.name} (${show(range.low)} – ${show(range.high)}).`,
+    }))
 }

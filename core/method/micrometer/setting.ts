@@ -13,7 +13,12 @@ export interface MicrometerSetting {
   readonly rest: number
 }
 
-interface Drum { readonly sleeve: number, readonly turn: number, readonly thimble: number, readonly vernier: number }
+interface Drum {
+  readonly sleeve: number
+  readonly turn: number
+  readonly thimble: number
+  readonly vernier: number
+}
 /** Travel per sleeve mark, per turn, per thimble line and per vernier line, nm. */
 export const DRUM: Readonly<Record<UnitSystem, Drum>> = {
   inch: { sleeve: 25 * NM_PER.thou, turn: 25 * NM_PER.thou, thimble: NM_PER.thou, vernier: NM_PER.tenth },
@@ -38,9 +43,18 @@ export function micrometerSetting(target: number, system: UnitSystem): Micromete
 }
 
 /** The setting put together again, nm: for reading the thimble back. */
-export const settingSize = ({ system, sleeve, thimble, vernier }: Pick<MicrometerSetting, 'system' | 'sleeve' | 'thimble' | 'vernier'>): number => sleeve + thimble * DRUM[system].thimble + vernier * DRUM[system].vernier
+export const settingSize = ({
+  system,
+  sleeve,
+  thimble,
+  vernier,
+}: Pick<MicrometerSetting, 'system' | 'sleeve' | 'thimble' | 'vernier'>): number =>
+  sleeve + thimble * DRUM[system].thimble + vernier * DRUM[system].vernier
 
-export interface CrossCheck { readonly answer: 'agrees' | 'whole-turn' | 'off', readonly words: string }
+export interface CrossCheck {
+  readonly answer: 'agrees' | 'whole-turn' | 'off'
+  readonly words: string
+}
 
 /** What calipers can be trusted to, half-width, nm: a thou and a half. Common practice. */
 const CALIPERS = 1.5 * NM_PER.thou
@@ -50,7 +64,12 @@ export function calipersCheck(target: number, calipers: number, system: UnitSyst
   const difference = calipers - target
   const { turn } = DRUM[system]
   const turns = Math.round(difference / turn)
-  if (Math.abs(difference) <= CALIPERS) return { answer: 'agrees', words: 'Calipers agree: no whole turn is lost. One line they cannot see: read the thimble back.' }
-  if (turns !== 0 && Math.abs(difference - turns * turn) <= CALIPERS) return { answer: 'whole-turn', words: `Off by ${Math.abs(turns)} whole ${Math.abs(turns) === 1 ? 'turn' : 'turns'} of the thimble: set it ${turns > 0 ? 'back' : 'on'} and look again.` }
+  if (Math.abs(difference) <= CALIPERS)
+    return { answer: 'agrees', words: 'Calipers agree: no whole turn is lost. One line they cannot see: read the thimble back.' }
+  if (turns !== 0 && Math.abs(difference - turns * turn) <= CALIPERS)
+    return {
+      answer: 'whole-turn',
+      words: `Off by ${Math.abs(turns)} whole ${Math.abs(turns) === 1 ? 'turn' : 'turns'} of the thimble: set it ${turns > 0 ? 'back' : 'on'} and look again.`,
+    }
   return { answer: 'off', words: 'Neither the same nor a whole turn off: read both again.' }
 }

@@ -4,7 +4,12 @@ import { rangeFinding } from './range'
 
 /** An outside size by micrometer. One reading a place is the habit; more are averaged. */
 export const micrometer: Way = {
-  id: 'micrometer', title: 'Outside micrometer', entry: 'figure', gauge: 'micrometer', scale: 'size', again: 'next',
+  id: 'micrometer',
+  title: 'Outside micrometer',
+  entry: 'figure',
+  gauge: 'micrometer',
+  scale: 'size',
+  again: 'next',
   hint: 'Try the micrometer on its standard first. Type the size it reads.',
   answer: (readings, context) => answerFigures(readings, context, 1, rangeFinding),
 }

@@ -7,7 +7,8 @@ export function scaleStep(sizes: readonly number[], gap: number): number | null 
   const marks = [...new Set(sizes)].sort((a, b) => a - b)
   if (marks.length < 2 || gap < marks[0]! || gap > marks.at(-1)!) return null
   const at = marks.indexOf(gap)
-  if (at >= 0) return (marks[Math.min(at + 1, marks.length - 1)]! - marks[Math.max(at - 1, 0)]!) / (at === 0 || at === marks.length - 1 ? 1 : 2)
+  if (at >= 0)
+    return (marks[Math.min(at + 1, marks.length - 1)]! - marks[Math.max(at - 1, 0)]!) / (at === 0 || at === marks.length - 1 ? 1 : 2)
   const above = marks.findIndex(mark => mark > gap)
   return marks[above]! - marks[above - 1]!
 }
@@ -19,7 +20,10 @@ export function scaleStep(sizes: readonly number[], gap: number): number | null 
 export const squashedWidth = (section: number, gap: number): number => section / gap
 
 /** A mark of a printed scale: its gap, and its width where the scale's is known, nm. */
-export interface ScaleMark { readonly gap: number, readonly width: number | null }
+export interface ScaleMark {
+  readonly gap: number
+  readonly width: number | null
+}
 
 /**
  * The marks of a scale, narrowest gap and so widest first.
@@ -47,4 +51,5 @@ export const GRADES = [
 ] as const
 
 /** The thinnest grade whose range holds the limits; null when none does. nm */
-export const gradeFor = (low: number, high: number): typeof GRADES[number] | null => GRADES.find(grade => grade.low <= low && grade.high >= high) ?? null
+export const gradeFor = (low: number, high: number): (typeof GRADES)[number] | null =>
+  GRADES.find(grade => grade.low <= low && grade.high >= high) ?? null

@@ -7,19 +7,39 @@ import { scaleStep } from './scale'
 
 /** A gap by the squashed width of a plastic strip, read against the printed scale: u = step/√12. The newest reading counts. */
 export const plasticStrip: Way = {
-  id: 'plastic-strip', title: 'Plastic gauging strip', entry: 'figure', gauge: 'plastic-strip', scale: 'play', again: 'next',
+  id: 'plastic-strip',
+  title: 'Plastic gauging strip',
+  entry: 'figure',
+  gauge: 'plastic-strip',
+  scale: 'play',
+  again: 'next',
   hint: 'Hold the scale against the squashed strip and type the gap printed beside the width that matches.',
   answer(readings, { gauge }) {
     const last = unvoided(readings.filter(isFigure)).at(-1)
     if (!gauge || !last) return NO_ANSWER
     const step = scaleStep(gauge.sizes, last.figure)
     if (step === null) return { estimate: null, findings: [offScale(last.figure, last.id, gauge)], word: null }
-    return { estimate: stated(last.figure, [{ source: 'resolution', words: 'Step of the printed scale here, step/√12', u: step / Math.sqrt(12), nu: Infinity, shared: false }]), findings: [], word: null }
+    return {
+      estimate: stated(last.figure, [
+        { source: 'resolution', words: 'Step of the printed scale here, step/√12', u: step / Math.sqrt(12), nu: Infinity, shared: false },
+      ]),
+      findings: [],
+      word: null,
+    }
   },
 }
 
-function offScale(figure: number, id: string, { sizes, unit, name }: { sizes: readonly number[], unit: Parameters<typeof formatLength>[1], name: string }): Finding {
+function offScale(
+  figure: number,
+  id: string,
+  { sizes, unit, name }: { sizes: readonly number[]; unit: Parameters<typeof formatLength>[1]; name: string },
+): Finding {
   const show = (value: number) => formatLength(value, unit, { trim: true })
   const range = sizes.length > 0 ? ` (${show(Math.min(...sizes))} – ${show(Math.max(...sizes))})` : ''
-  return { gate: 'size', level: 'fail', repeatId: id, words: `${formatLength(figure, unit, { unit: true })} is off the scale of ${name}${range}: take another grade.` }
+  return {
+    gate: 'size',
+    level: 'fail',
+    repeatId: id,
+    words: `${formatLength(figure, unit, { unit: true })} is off the scale of ${name}${range}: take another grade.`,
+  }
 }

@@ -3,7 +3,12 @@ import { NO_ANSWER, type Way } from '../way'
 
 /** Which measured pieces are taken together; the newest choice counts. */
 export const set: Way = {
-  id: 'set', title: 'Pieces taken together', entry: 'pieces', gauge: null, scale: 'size', again: 'next',
+  id: 'set',
+  title: 'Pieces taken together',
+  entry: 'pieces',
+  gauge: null,
+  scale: 'size',
+  again: 'next',
   hint: 'Taken under Choose.',
   answer(readings) {
     const last = unvoided(readings.filter(isPieces)).at(-1)

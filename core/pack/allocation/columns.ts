@@ -44,12 +44,25 @@ export function columnsFor({ fitted, response, rules, question }: PlaceQuestion,
   const prepared = prepareDrawer(drawer, fitted, response, rules)
   const ends = endsOf(question.limits)
   const width = binWidth(question.unit)
-  const allowed = ends ? { low: ends.lower + (question.limits!.lowerExcluded ? 1 : 0), high: ends.upper - (question.limits!.upperExcluded ? 1 : 0) } : undefined
-  const { found, proven } = searchPacks(prepared, { measured: question.measured, uRefit: question.uRefit, aim: question.aim, width, limits: question.limits, wanted: Number.isFinite(most) ? most + 1 : 1e6, ...(allowed ? { allowed } : {}) })
+  const allowed = ends
+    ? { low: ends.lower + (question.limits!.lowerExcluded ? 1 : 0), high: ends.upper - (question.limits!.upperExcluded ? 1 : 0) }
+    : undefined
+  const { found, proven } = searchPacks(prepared, {
+    measured: question.measured,
+    uRefit: question.uRefit,
+    aim: question.aim,
+    width,
+    limits: question.limits,
+    wanted: Number.isFinite(most) ? most + 1 : 1e6,
+    ...(allowed ? { allowed } : {}),
+  })
   const per = piecesPerPick(response)
   const columns = found.slice(0, most).map(({ key, picks, play }): Column => ({
     pack: picks.flatMap((x, at) => (x > 0 ? [{ lotId: prepared.lots[at]!.id, count: x * per }] : [])),
-    play, sure: key[0] === 1, changed: picks.some((x, at) => x * per !== prepared.fittedPieces[at]), distance: Math.round(((play - question.aim) / width) ** 2 * 1000) / 1000,
+    play,
+    sure: key[0] === 1,
+    changed: picks.some((x, at) => x * per !== prepared.fittedPieces[at]),
+    distance: Math.round(((play - question.aim) / width) ** 2 * 1000) / 1000,
   }))
   return { columns, beyond: proven && found.length <= most ? null : (found.at(-1)?.key[1] ?? 0) ** 2 }
 }

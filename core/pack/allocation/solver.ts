@@ -16,14 +16,31 @@ export interface Solved {
 export type Solve = (lp: string, seconds: number) => Solved
 
 /** The part of HiGHS’ interface that is used. */
-interface Highs { solve(lp: string, options: Record<string, unknown>): { Status: string, ObjectiveValue: number, Columns: Record<string, { Primal?: number, Dual?: number }> } }
-
-/** @param highs  as its package loads it; loading differs between a browser and a server */
-export const highsSolver = (highs: unknown): Solve => (lp, seconds) => {
-  const solution = (highs as Highs).solve(lp, { mip_rel_gap: 0, mip_abs_gap: 0, time_limit: seconds, output_flag: false })
-  const status = solution.Status === 'Optimal' ? 'optimal' : solution.Status.toLowerCase().includes('infeasible') ? 'infeasible' : 'unfinished'
-  return { status, value: solution.ObjectiveValue, of: variable => solution.Columns[variable]?.Primal ?? 0, reduced: variable => solution.Columns[variable]?.Dual ?? 0 }
+interface Highs {
+  solve(
+    lp: string,
+    options: Record<string, unknown>,
+  ): { Status: string; ObjectiveValue: number; Columns: Record<string, { Primal?: number; Dual?: number }> }
 }
 
+/** @param highs  as its package loads it; loading differs between a browser and a server */
+export const highsSolver =
+  (highs: unknown): Solve =>
+  (lp, seconds) => {
+    const solution = (highs as Highs).solve(lp, { mip_rel_gap: 0, mip_abs_gap: 0, time_limit: seconds, output_flag: false })
+    const status =
+      solution.Status === 'Optimal' ? 'optimal' : solution.Status.toLowerCase().includes('infeasible') ? 'infeasible' : 'unfinished'
+    return {
+      status,
+      value: solution.ObjectiveValue,
+      of: variable => solution.Columns[variable]?.Primal ?? 0,
+      reduced: variable => solution.Columns[variable]?.Dual ?? 0,
+    }
+  }
+
 /** `+ 2 x - 3 y`; a sum of nothing still needs a variable. */
-export const linear = (terms: readonly (readonly [number, string])[]): string => terms.filter(([factor]) => factor !== 0).map(([factor, name]) => `${factor < 0 ? '-' : '+'} ${Math.abs(factor)} ${name}`).join(' ') || '0 nothing'
+export const linear = (terms: readonly (readonly [number, string])[]): string =>
+  terms
+    .filter(([factor]) => factor !== 0)
+    .map(([factor, name]) => `${factor < 0 ? '-' : '+'} ${Math.abs(factor)} ${name}`)
+    .join(' ') || '0 nothing'

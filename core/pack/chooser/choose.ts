@@ -60,12 +60,30 @@ const WANTED = 5
  */
 export function choosePacks(drawer: PreparedDrawer, question: PackQuestion): PackChoice {
   const wanted = question.wanted ?? WANTED
-  const base = { measured: question.measured, uRefit: question.uRefit, aim: question.aim, width: binWidth(question.unit), limits: question.limits, wanted: wanted + 1 }
+  const base = {
+    measured: question.measured,
+    uRefit: question.uRefit,
+    aim: question.aim,
+    width: binWidth(question.unit),
+    limits: question.limits,
+    wanted: wanted + 1,
+  }
   const { required } = drawer.rules
-  if (required !== undefined && !drawer.lots.some(lot => lot.id === required)) return { proposals: [], proven: true, fallback: false, notes: ['The piece this place requires is not in the drawer.'] }
+  if (required !== undefined && !drawer.lots.some(lot => lot.id === required))
+    return { proposals: [], proven: true, fallback: false, notes: ['The piece this place requires is not in the drawer.'] }
   const ends = endsOf(question.limits)
   // A pack that is predicted out of limits is no proposal; the nearest ones come up below, named for what they are.
-  const best = searchPacks(drawer, { ...base, ...(ends ? { allowed: { low: ends.lower + (question.limits!.lowerExcluded ? 1 : 0), high: ends.upper - (question.limits!.upperExcluded ? 1 : 0) } } : {}) })
+  const best = searchPacks(drawer, {
+    ...base,
+    ...(ends
+      ? {
+          allowed: {
+            low: ends.lower + (question.limits!.lowerExcluded ? 1 : 0),
+            high: ends.upper - (question.limits!.upperExcluded ? 1 : 0),
+          },
+        }
+      : {}),
+  })
   const first = best.found[0]
   const show = (play: number) => formatLength(play, question.unit, { trim: true })
 
@@ -84,8 +102,11 @@ export function choosePacks(drawer: PreparedDrawer, question: PackQuestion): Pac
   /** "4 cannot be had with these pieces: 3 or 5 can." */
   function gapNotes(found: Found): string[] {
     if (found.key[1] === 0) return []
-    const nearest = (allowed: { low: number, high: number }) => searchPacks(drawer, { ...base, limits: null, allowed, wanted: 1 }).found[0]?.play
-    const options = [nearest({ low: -Infinity, high: question.aim }), nearest({ low: question.aim, high: Infinity })].filter(play => play !== undefined && play > 0) as number[]
+    const nearest = (allowed: { low: number; high: number }) =>
+      searchPacks(drawer, { ...base, limits: null, allowed, wanted: 1 }).found[0]?.play
+    const options = [nearest({ low: -Infinity, high: question.aim }), nearest({ low: question.aim, high: Infinity })].filter(
+      play => play !== undefined && play > 0,
+    ) as number[]
     if (options.length === 0) return []
     return [`${show(question.aim)} ${UNIT_NAME[question.unit]} cannot be had with these pieces: ${options.map(show).join(' or ')} can.`]
   }
@@ -98,13 +119,23 @@ export function choosePacks(drawer: PreparedDrawer, question: PackQuestion): Pac
       const predicted = predict(question.measured, drawer.fitted, pack, lots, drawer.response, { uRefit: question.uRefit })
       const change = packChange(drawer.fitted, pack)
       return {
-        pack, predicted, change,
+        pack,
+        predicted,
+        change,
         order: stackingOrder(pack, lots, drawer.rules.required ?? null),
         total: nm(packTotal(pack, lots)),
         pieces: pieceCount(pack),
         chance: chanceInLimits({ value: predicted.play, u: predicted.u, nu: predicted.nu }, question.limits),
         words: changeWords(drawer.fitted, pack, lots, question.unit),
-        arithmetic: arithmeticLine(Math.round(question.measured.play), drawer.fitted, pack, predicted.play, lots, drawer.response, question.unit),
+        arithmetic: arithmeticLine(
+          Math.round(question.measured.play),
+          drawer.fitted,
+          pack,
+          predicted.play,
+          lots,
+          drawer.response,
+          question.unit,
+        ),
         unmeasured: change.in.reduce((sum, piece) => sum + (lots.get(piece.lotId)!.measured === null ? piece.count : 0), 0),
         tied: [found[i - 1], found[i + 1]].some(other => other !== undefined && compareKeys(other.key, item.key) === 0),
       }

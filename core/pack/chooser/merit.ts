@@ -18,19 +18,44 @@ export const binOf = (play: number, aim: number, width: number): number => Math.
 /** 1: at least 95 % in limits; 2: at least 50 %; 3: less. Without limits there is one class. */
 export const chanceClass = (inside: number | null): number => (inside === null || inside >= SURE ? 1 : inside >= 0.5 ? 2 : 3)
 
-export function meritKey(order: MeritOrder, cls: number, bin: number, pieces: number, variance: number, changes: number, cost: number): MeritKey {
+export function meritKey(
+  order: MeritOrder,
+  cls: number,
+  bin: number,
+  pieces: number,
+  variance: number,
+  changes: number,
+  cost: number,
+): MeritKey {
   switch (order) {
-    case 'pieces': return [cls, bin, pieces, variance, changes, cost]
-    case 'changes': return [cls, bin, changes, pieces, variance, cost]
-    case 'cost': return [cls, bin, cost, pieces, variance, changes]
+    case 'pieces':
+      return [cls, bin, pieces, variance, changes, cost]
+    case 'changes':
+      return [cls, bin, changes, pieces, variance, cost]
+    case 'cost':
+      return [cls, bin, cost, pieces, variance, changes]
   }
 }
 
 /** Is the key with these entries better than `key`? The same comparison without building it: the search asks this at every step. */
-export function beats(order: MeritOrder, key: MeritKey, cls: number, bin: number, pieces: number, variance: number, changes: number, cost: number): boolean {
+export function beats(
+  order: MeritOrder,
+  key: MeritKey,
+  cls: number,
+  bin: number,
+  pieces: number,
+  variance: number,
+  changes: number,
+  cost: number,
+): boolean {
   if (cls !== key[0]) return cls < key[0]
   if (bin !== key[1]) return bin < key[1]
-  const [a, b, c, d] = order === 'pieces' ? [pieces, variance, changes, cost] : order === 'changes' ? [changes, pieces, variance, cost] : [cost, pieces, variance, changes]
+  const [a, b, c, d] =
+    order === 'pieces'
+      ? [pieces, variance, changes, cost]
+      : order === 'changes'
+        ? [changes, pieces, variance, cost]
+        : [cost, pieces, variance, changes]
   if (a !== key[2]) return a! < key[2]
   if (b !== key[3]) return b! < key[3]
   return c !== key[4] ? c! < key[4] : d! < key[5]

@@ -70,7 +70,13 @@ export function prepareDrawer(drawer: readonly Lot[], fitted: Pack, response: Re
   const available = lots.map(lot => Math.min(mostPicks, Math.floor(piecesFree(lot) / per)))
   const fittedPieces = lots.map(fittedOf)
   return {
-    lots, response, rules, fitted, size, available, fittedPieces,
+    lots,
+    response,
+    rules,
+    fitted,
+    size,
+    available,
+    fittedPieces,
     least: lots.map(lot => (lot.id === rules.required ? 1 : 0)),
     fittedTotal: lots.reduce((sum, lot, i) => sum + fittedPieces[i]! * thickness(lot), 0),
     fittedCount: fittedPieces.reduce((a, b) => a + b, 0),
@@ -85,5 +91,4 @@ export function prepareDrawer(drawer: readonly Lot[], fitted: Pack, response: Re
 }
 
 /** Variance a change of `delta` pieces of lot i adds to a prediction, without what all measured pieces share. nm² */
-export const changeVariance = (drawer: PreparedDrawer, i: number, delta: number): number =>
-  pieceSpread(drawer.lotU[i]!, delta)
+export const changeVariance = (drawer: PreparedDrawer, i: number, delta: number): number => pieceSpread(drawer.lotU[i]!, delta)

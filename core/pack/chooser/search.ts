@@ -18,21 +18,44 @@ export interface SearchQuestion {
   /** null: every pack is of one class */
   readonly limits: LimitSet | null
   /** Only packs that leave a play in this closed range (nm). */
-  readonly allowed?: { readonly low: number, readonly high: number }
+  readonly allowed?: { readonly low: number; readonly high: number }
   readonly wanted: number
   /** Search effort before the answer is called unproven. */
   readonly cap?: number
 }
 
-export interface Found { readonly key: MeritKey, /** picks per lot */ readonly picks: readonly number[], readonly play: number }
-export interface SearchResult { readonly found: readonly Found[], readonly proven: boolean, readonly visited: number }
+export interface Found {
+  readonly key: MeritKey
+  /** picks per lot */ readonly picks: readonly number[]
+  readonly play: number
+}
+export interface SearchResult {
+  readonly found: readonly Found[]
+  readonly proven: boolean
+  readonly visited: number
+}
 
-interface Interval { readonly low: number, readonly high: number }
+interface Interval {
+  readonly low: number
+  readonly high: number
+}
 /** Totals of one distance bin: one stretch each side of the aim. */
-interface Bin { readonly bin: number, readonly stretches: readonly Interval[], readonly best: number, /** no changed pack of it can be of a better class */ readonly cls: number }
+interface Bin {
+  readonly bin: number
+  readonly stretches: readonly Interval[]
+  readonly best: number
+  /** no changed pack of it can be of a better class */ readonly cls: number
+}
 
 /** A pack while it is built. spread: variance its changes add to the prediction; shared: net measured pieces changed, moved together by one micrometer's offset. */
-interface Begun { readonly sum: number, readonly variance: number, readonly changes: number, readonly cost: number, readonly spread: number, readonly shared: number }
+interface Begun {
+  readonly sum: number
+  readonly variance: number
+  readonly changes: number
+  readonly cost: number
+  readonly spread: number
+  readonly shared: number
+}
 
 const NODE_CAP = 400_000
 
@@ -84,7 +107,13 @@ export function searchPacks(drawer: PreparedDrawer, question: SearchQuestion): S
   }
 
   function binAt(b: number): Bin | null {
-    const plays: Interval[] = b === 0 ? [{ low: aim - width, high: aim + width }] : [{ low: aim - (b + 1) * width, high: aim - b * width }, { low: aim + b * width, high: aim + (b + 1) * width }]
+    const plays: Interval[] =
+      b === 0
+        ? [{ low: aim - width, high: aim + width }]
+        : [
+            { low: aim - (b + 1) * width, high: aim - b * width },
+            { low: aim + b * width, high: aim + (b + 1) * width },
+          ]
     const stretches: Interval[] = []
     let best = Number.NaN
     for (const raw of plays) {
@@ -109,8 +138,8 @@ export function searchPacks(drawer: PreparedDrawer, question: SearchQuestion): S
 
   /** The play of a stretch that has the best chance: nearest the middle of the limits. */
   function safest(low: number, high: number): number {
-    const lower = limits?.kind === 'upper' ? -Infinity : limits?.lower ?? -Infinity
-    const upper = limits?.kind === 'lower' ? Infinity : limits?.upper ?? Infinity
+    const lower = limits?.kind === 'upper' ? -Infinity : (limits?.lower ?? -Infinity)
+    const upper = limits?.kind === 'lower' ? Infinity : (limits?.upper ?? Infinity)
     if (lower === -Infinity) return low
     if (upper === Infinity) return high
     return Math.min(high, Math.max(low, (lower + upper) / 2))
@@ -141,7 +170,16 @@ export function searchPacks(drawer: PreparedDrawer, question: SearchQuestion): S
       const u2 = refitVariance + spread + more
       const atLeast = u2 <= ceiling1 ? cls : u2 <= ceiling2 ? Math.max(cls, 2) : 3
       // Packs come in the order of their lot ids, so an equal key later in the cell loses the tie.
-      return !beats(order, end.key, atLeast, bin.bin, pieces, variance + left * suffix.variance[i]!, changes + Math.abs(surplus), cost + left * suffix.cost[i]!)
+      return !beats(
+        order,
+        end.key,
+        atLeast,
+        bin.bin,
+        pieces,
+        variance + left * suffix.variance[i]!,
+        changes + Math.abs(surplus),
+        cost + left * suffix.cost[i]!,
+      )
     }
 
     /** Goes on from a pack begun with the lots before `from`; the lots passed over give up what they have fitted. */
@@ -172,8 +210,12 @@ export function searchPacks(drawer: PreparedDrawer, question: SearchQuestion): S
       if (suffix.least[from] !== suffix.least[i] || !fits(i + 1, left - x, sum)) return
       const delta = x * per - drawer.fittedPieces[i]!
       const then: Begun = {
-        sum, variance: so.variance + x * drawer.variance[i]!, changes: so.changes + Math.abs(delta), cost: so.cost + x * drawer.cost[i]!,
-        spread: so.spread + changeVariance(drawer, i, delta), shared: so.shared + (drawer.measured[i] ? delta : 0),
+        sum,
+        variance: so.variance + x * drawer.variance[i]!,
+        changes: so.changes + Math.abs(delta),
+        cost: so.cost + x * drawer.cost[i]!,
+        spread: so.spread + changeVariance(drawer, i, delta),
+        shared: so.shared + (drawer.measured[i] ? delta : 0),
       }
       if (cut(i + 1, left - x, then)) return
       counts[i] = x
@@ -185,7 +227,12 @@ export function searchPacks(drawer: PreparedDrawer, question: SearchQuestion): S
     function passed(so: Begun, from: number, to: number): Begun {
       const gone = suffix.fitted[from]! - suffix.fitted[to]!
       if (gone === 0) return so
-      return { ...so, changes: so.changes + gone, spread: so.spread + suffix.removal[from]! - suffix.removal[to]!, shared: so.shared - suffix.measuredFitted[from]! + suffix.measuredFitted[to]! }
+      return {
+        ...so,
+        changes: so.changes + gone,
+        spread: so.spread + suffix.removal[from]! - suffix.removal[to]!,
+        shared: so.shared - suffix.measuredFitted[from]! + suffix.measuredFitted[to]!,
+      }
     }
 
     /** Lots from `from` on whose one pick brings the total into the bin, in order. */
@@ -220,11 +267,19 @@ export function searchPacks(drawer: PreparedDrawer, question: SearchQuestion): S
     const picks = drawer.fittedPieces.map(pieces => pieces / per)
     const count = drawer.fittedCount / per
     const play = basePlay + c * drawer.fittedTotal
-    const allowedHere = picks.every((x, i) => Number.isInteger(x) && x <= drawer.available[i]! && x >= drawer.least[i]!) && count >= drawer.fewestPicks && count <= drawer.mostPicks && drawer.fittedTotal <= highTotal
+    const allowedHere =
+      picks.every((x, i) => Number.isInteger(x) && x <= drawer.available[i]! && x >= drawer.least[i]!) &&
+      count >= drawer.fewestPicks &&
+      count <= drawer.mostPicks &&
+      drawer.fittedTotal <= highTotal
     if (!allowedHere || play < allowed.low || play > allowed.high) return
     const inside = limits ? chanceAt(play, measured.u ** 2, measured.nu) : null
     const over = (column: readonly number[]) => picks.reduce((total, x, i) => total + x * column[i]!, 0)
-    keep({ key: meritKey(order, chanceClass(inside), binOf(play, aim, width), drawer.fittedCount, over(drawer.variance), 0, over(drawer.cost)), picks, play })
+    keep({
+      key: meritKey(order, chanceClass(inside), binOf(play, aim, width), drawer.fittedCount, over(drawer.variance), 0, over(drawer.cost)),
+      picks,
+      play,
+    })
   }
 
   function ceilingsOf(bin: Bin): readonly [number, number] {

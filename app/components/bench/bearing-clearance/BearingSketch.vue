@@ -1,19 +1,51 @@
 <script setup lang="ts">
 /** A journal in its shells: where the bore and the journal are measured, or where the strip lies. Not to scale. */
-defineProps<{ way: string, stations: string, zeroedIn?: string }>()
+defineProps<{ way: string; stations: string; zeroedIn?: string }>()
 </script>
 
 <template>
-  <svg viewBox="0 0 340 132" class="w-full max-w-[300px]" role="img" :aria-label="way === 'strip' ? 'Section: plastic strip along the journal under the cap' : 'Section: bore in its shells measured vertically (A) and across (B); journal likewise'" fill="none" stroke="var(--ink)" stroke-width="1.5">
+  <svg
+    viewBox="0 0 340 132"
+    class="w-full max-w-[300px]"
+    role="img"
+    :aria-label="
+      way === 'strip'
+        ? 'Section: plastic strip along the journal under the cap'
+        : 'Section: bore in its shells measured vertically (A) and across (B); journal likewise'
+    "
+    fill="none"
+    stroke="var(--ink)"
+    stroke-width="1.5"
+  >
     <path d="M18 8h96v58a48 48 0 0 1-96 0z" fill="var(--paper)" transform="translate(0 0)" />
-    <circle cx="66" cy="66" r="40" fill="var(--brass)" stroke="var(--brass-line)" /><circle cx="66" cy="66" r="34" fill="var(--sheet)" />
+    <circle cx="66" cy="66" r="40" fill="var(--brass)" stroke="var(--brass-line)" />
+    <circle cx="66" cy="66" r="34" fill="var(--sheet)" />
     <path d="M14 66h104" stroke-dasharray="5 4" />
-    <template v-if="way === 'strip'"><circle cx="66" cy="66" r="31" fill="var(--steel)" /><rect x="58" y="97" width="16" height="4" fill="var(--out)" stroke="none" /></template>
-    <template v-else><path d="M66 33v66m0-66l-4 7m4-7l4 7m-4 59l-4-7m4 7l4-7" stroke="var(--accent)" stroke-width="2" /><path d="M33 66h66" stroke="var(--accent)" stroke-width="1.2" /></template>
-    <g v-if="way !== 'strip'" font-size="12" fill="var(--accent)" stroke="none" font-weight="650"><text x="71" y="50">A</text><text x="86" y="62">B</text></g>
-    <rect x="160" y="36" width="120" height="52" fill="var(--sheet)" /><path d="M160 26h-12v72h12M280 26h12v72h-12" fill="var(--paper)" />
-    <template v-if="way === 'strip'"><rect x="170" y="84" width="100" height="4" fill="var(--out)" stroke="none" /></template>
-    <template v-else><path d="M182 36v52m0-52l-4 7m4-7l4 7m-4 45l-4-7m4 7l4-7" stroke="var(--accent)" stroke-width="2" /><path v-if="stations === '2'" d="M258 36v52m0-52l-4 7m4-7l4 7m-4 45l-4-7m4 7l4-7" stroke="var(--accent)" stroke-width="2" /></template>
-    <g font-size="11" fill="var(--mute)" stroke="none"><text x="66" y="128" text-anchor="middle">split across, A vertical</text><text x="182" y="108" text-anchor="middle">front</text><text v-if="stations === '2'" x="258" y="108" text-anchor="middle">rear</text></g>
+    <template v-if="way === 'strip'">
+      <circle cx="66" cy="66" r="31" fill="var(--steel)" />
+      <rect x="58" y="97" width="16" height="4" fill="var(--out)" stroke="none" />
+    </template>
+    <template v-else>
+      <path d="M66 33v66m0-66l-4 7m4-7l4 7m-4 59l-4-7m4 7l4-7" stroke="var(--accent)" stroke-width="2" />
+      <path d="M33 66h66" stroke="var(--accent)" stroke-width="1.2" />
+    </template>
+    <g v-if="way !== 'strip'" font-size="12" fill="var(--accent)" stroke="none" font-weight="650">
+      <text x="71" y="50">A</text>
+      <text x="86" y="62">B</text>
+    </g>
+    <rect x="160" y="36" width="120" height="52" fill="var(--sheet)" />
+    <path d="M160 26h-12v72h12M280 26h12v72h-12" fill="var(--paper)" />
+    <template v-if="way === 'strip'">
+      <rect x="170" y="84" width="100" height="4" fill="var(--out)" stroke="none" />
+    </template>
+    <template v-else>
+      <path d="M182 36v52m0-52l-4 7m4-7l4 7m-4 45l-4-7m4 7l4-7" stroke="var(--accent)" stroke-width="2" />
+      <path v-if="stations === '2'" d="M258 36v52m0-52l-4 7m4-7l4 7m-4 45l-4-7m4 7l4-7" stroke="var(--accent)" stroke-width="2" />
+    </template>
+    <g font-size="11" fill="var(--mute)" stroke="none">
+      <text x="66" y="128" text-anchor="middle">split across, A vertical</text>
+      <text x="182" y="108" text-anchor="middle">front</text>
+      <text v-if="stations === '2'" x="258" y="108" text-anchor="middle">rear</text>
+    </g>
   </svg>
 </template>

@@ -2,13 +2,17 @@
 import type { Choice } from '#core/quantity/parse-length'
 
 /** Under an entry: what is wrong with it, or the question it raises. */
-defineProps<{ reason: string | null, choices: readonly Choice[] }>()
+defineProps<{ reason: string | null; choices: readonly Choice[] }>()
 defineEmits<{ answer: [Choice] }>()
 </script>
 
 <template>
   <div id="entry-note">
     <p v-if="reason" class="fault mt-1" role="alert">{{ reason }}</p>
-    <div v-if="choices.length" class="mt-1 flex flex-wrap gap-2"><button v-for="choice in choices" :key="choice.label" type="button" class="button" @click="$emit('answer', choice)">{{ choice.label }}</button></div>
+    <div v-if="choices.length" class="mt-1 flex flex-wrap gap-2">
+      <button v-for="choice in choices" :key="choice.label" type="button" class="button" @click="$emit('answer', choice)">
+        {{ choice.label }}
+      </button>
+    </div>
   </div>
 </template>

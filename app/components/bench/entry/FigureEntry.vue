@@ -4,24 +4,70 @@ import type { Draft } from '~/composables/useDraft'
 import { useEntry, type EntryProps } from './useEntry'
 
 /** One figure: type, Enter. A warm part’s temperature, and the stone of a pass, go with it where they matter. */
-const props = defineProps<EntryProps & { warm: boolean, pass: boolean }>()
+const props = defineProps<EntryProps & { warm: boolean; pass: boolean }>()
 const draft = defineModel<Draft>('draft', { required: true })
-const emit = defineEmits<{ log: [], answer: [string, number] }>()
-const { first, second, choiceList, asking, reason, beside, focus, submit, answered } = useEntry({ props, draft, missing: 'Type the figure first.', log: () => emit('log'), answer: (text, value) => emit('answer', text, value) })
+const emit = defineEmits<{ log: []; answer: [string, number] }>()
+const { first, second, choiceList, asking, reason, beside, focus, submit, answered } = useEntry({
+  props,
+  draft,
+  missing: 'Type the figure first.',
+  log: () => emit('log'),
+  answer: (text, value) => emit('answer', text, value),
+})
 defineExpose({ focus, submit })
 </script>
 
 <template>
   <div>
-    <div class="flex items-stretch rounded-md border-2 border-accent bg-sheet focus-within:outline-2 focus-within:outline-accent" data-test="entry">
-      <input ref="first" v-model="draft.far" data-keys aria-label="Figure read" type="text" inputmode="decimal" autocomplete="off" placeholder="figure" class="entry figure min-h-14 w-0 flex-1 bg-transparent pl-4 text-[27px]" :aria-invalid="reason !== null" aria-describedby="entry-note" @keydown.enter.prevent.stop="submit">
+    <div
+      class="flex items-stretch rounded-md border-2 border-accent bg-sheet focus-within:outline-2 focus-within:outline-accent"
+      data-test="entry"
+    >
+      <input
+        ref="first"
+        v-model="draft.far"
+        data-keys
+        aria-label="Figure read"
+        type="text"
+        inputmode="decimal"
+        autocomplete="off"
+        placeholder="figure"
+        class="entry figure min-h-14 w-0 flex-1 bg-transparent pl-4 text-[27px]"
+        :aria-invalid="reason !== null"
+        aria-describedby="entry-note"
+        @keydown.enter.prevent.stop="submit"
+      />
       <span class="flex items-center px-3 text-right text-[12px] leading-tight text-mute">{{ beside }}</span>
       <button type="button" class="border-l rule px-4 text-[14px] font-semibold" @click="submit">Log</button>
     </div>
-    <div ref="choiceList"><EntryNote :reason="reason" :choices="asking?.choices ?? []" @answer="answered" /></div>
+    <div ref="choiceList">
+      <EntryNote :reason="reason" :choices="asking?.choices ?? []" @answer="answered" />
+    </div>
     <div v-if="warm || pass" class="mt-1 flex flex-wrap items-center gap-x-5 text-[13px] text-mute">
-      <label v-if="warm" class="flex min-h-11 items-center gap-2">part at <input ref="second" v-model="draft.celsius" aria-label="Temperature of the part; blank: as the gauge" type="text" inputmode="decimal" autocomplete="off" placeholder="as gauge" class="figure w-18 border-b rule bg-transparent text-ink" :aria-invalid="heatFault !== null" aria-describedby="entry-note" @keydown.enter.prevent.stop="submit"> °C</label>
-      <label v-if="pass" class="flex min-h-11 items-center gap-2">stone <select v-model="draft.stone" aria-label="Stone of this pass" class="field !min-h-9 !w-auto !py-0"><option value="">none yet</option><option v-for="stone in STONES" :key="stone" :value="stone">{{ stone }}</option></select></label>
+      <label v-if="warm" class="flex min-h-11 items-center gap-2"
+        >part at
+        <input
+          ref="second"
+          v-model="draft.celsius"
+          aria-label="Temperature of the part; blank: as the gauge"
+          type="text"
+          inputmode="decimal"
+          autocomplete="off"
+          placeholder="as gauge"
+          class="figure w-18 border-b rule bg-transparent text-ink"
+          :aria-invalid="heatFault !== null"
+          aria-describedby="entry-note"
+          @keydown.enter.prevent.stop="submit"
+        />
+        °C</label
+      >
+      <label v-if="pass" class="flex min-h-11 items-center gap-2"
+        >stone
+        <select v-model="draft.stone" aria-label="Stone of this pass" class="field !min-h-9 !w-auto !py-0">
+          <option value="">none yet</option>
+          <option v-for="stone in STONES" :key="stone" :value="stone">{{ stone }}</option>
+        </select>
+      </label>
     </div>
   </div>
 </template>

@@ -7,8 +7,17 @@ import { useEntry, type EntryProps } from './useEntry'
 const field = () => ({ focus: vi.fn() }) as unknown as HTMLInputElement
 function open(far: string, back = '') {
   const draft = ref<Draft>({ ...EMPTY_DRAFT, far, back })
-  const read = (text: string) => (text === '' ? { ok: true as const, value: 0 as never, unit: 'thou' as const, rounded: false } : parseLength(text, 'thou'))
-  const props: EntryProps = { unit: 'thou', scale: 'play', hint: '', heatFault: null, start: read(''), far: parseLength(far, 'thou'), back: read(back) }
+  const read = (text: string) =>
+    text === '' ? { ok: true as const, value: 0 as never, unit: 'thou' as const, rounded: false } : parseLength(text, 'thou')
+  const props: EntryProps = {
+    unit: 'thou',
+    scale: 'play',
+    hint: '',
+    heatFault: null,
+    start: read(''),
+    far: parseLength(far, 'thou'),
+    back: read(back),
+  }
   const log = vi.fn()
   const entry = useEntry({ props, draft, missing: 'Type it first.', log, answer: vi.fn() })
   entry.first.value = field()

@@ -5,7 +5,15 @@ import type { Choice, LengthEntry } from '#core/quantity/parse-length'
 import type { Draft } from '~/composables/useDraft'
 
 /** What every entry field of the bench is given. */
-export interface EntryProps { readonly unit: LengthUnit, readonly scale: Scale, readonly start: LengthEntry, readonly far: LengthEntry, readonly back: LengthEntry, readonly hint: string, /** wrong beside the figure: the temperature */ readonly heatFault: string | null }
+export interface EntryProps {
+  readonly unit: LengthUnit
+  readonly scale: Scale
+  readonly start: LengthEntry
+  readonly far: LengthEntry
+  readonly back: LengthEntry
+  readonly hint: string
+  /** wrong beside the figure: the temperature */ readonly heatFault: string | null
+}
 
 interface Entry {
   readonly props: EntryProps
@@ -23,8 +31,12 @@ export function useEntry({ props, draft, missing, log, answer }: Entry) {
   const choiceList = ref<HTMLElement>()
   const tried = ref(false)
   const blank = computed(() => draft.value.far.trim() === '')
-  const asking = computed<{ text: string, choices: readonly Choice[] } | null>(() => {
-    for (const [text, entry] of [[draft.value.far, props.far], [draft.value.back, props.back], [draft.value.start, props.start]] as const) {
+  const asking = computed<{ text: string; choices: readonly Choice[] } | null>(() => {
+    for (const [text, entry] of [
+      [draft.value.far, props.far],
+      [draft.value.back, props.back],
+      [draft.value.start, props.start],
+    ] as const) {
       if (text.trim() !== '' && !entry.ok && entry.choices) return { text, choices: entry.choices }
     }
     return null
@@ -35,7 +47,11 @@ export function useEntry({ props, draft, missing, log, answer }: Entry) {
     const bad = [props.far, props.back, props.start].find(entry => !entry.ok)
     return bad && !bad.ok ? bad.reason : null
   })
-  const beside = computed(() => (!blank.value && props.far.ok ? `${UNIT_NAME[props.unit]} · ${formatLength(props.far.value, otherUnit(props.unit, props.scale), { unit: true })}` : UNIT_NAME[props.unit]))
+  const beside = computed(() =>
+    !blank.value && props.far.ok
+      ? `${UNIT_NAME[props.unit]} · ${formatLength(props.far.value, otherUnit(props.unit, props.scale), { unit: true })}`
+      : UNIT_NAME[props.unit],
+  )
 
   const focus = () => void nextTick(() => first.value?.focus())
   const ask = () => choiceList.value?.querySelector('button')?.focus()

@@ -10,7 +10,7 @@ import { UNIT_NAME } from '#core/quantity/length'
 import { usePreferences } from '~/stores/preferences'
 
 /** The bore each rod is honed to, what the dial then shows, and how far it is. */
-const props = defineProps<{ document: CheckDocument, evaluation: CheckEvaluation }>()
+const props = defineProps<{ document: CheckDocument; evaluation: CheckEvaluation }>()
 const preferences = usePreferences()
 const answers = computed(() => props.evaluation.current.answers)
 const setup = computed(() => props.document.setup)
@@ -18,19 +18,35 @@ const sizeUnit = computed(() => unitFor(preferences.system, 'size'))
 const size = (value: number) => formatLength(value, sizeUnit.value, { fine: true })
 const play = (value: number) => formatLength(value, preferences.unit, { fine: true })
 const targetOf = (id: string, rod: string) => props.evaluation.targets.find(target => target.id === id && target.position === rod) ?? null
-const rods = computed(() => rodsOf(setup.value).flatMap((rod) => {
-  const bore = targetOf('bore', rod.id)
-  return bore ? [{ ...rod, bore, dial: targetOf('dial', rod.id), plan: honePlan(setup.value, answers.value, rod.id, bore), rollers: takenSet(setup.value, answers.value, rod.id)?.rollers ?? [] }] : []
-}))
+const rods = computed(() =>
+  rodsOf(setup.value).flatMap(rod => {
+    const bore = targetOf('bore', rod.id)
+    return bore
+      ? [
+          {
+            ...rod,
+            bore,
+            dial: targetOf('dial', rod.id),
+            plan: honePlan(setup.value, answers.value, rod.id, bore),
+            rollers: takenSet(setup.value, answers.value, rod.id)?.rollers ?? [],
+          },
+        ]
+      : []
+  }),
+)
 /** The range of clearance the set has in a bore at that size: the largest roller first. */
-function leaves({ bore, rollers: set }: { bore: Target, rollers: readonly { size: number }[] }): string {
+function leaves({ bore, rollers: set }: { bore: Target; rollers: readonly { size: number }[] }): string {
   const apart = set.at(-1)!.size - set[0]!.size
   return `${play(bore.aim.target - apart)} – ${play(bore.aim.target + apart)}`
 }
-const aims = computed(() => [...new Set(rods.value.map(({ bore }) => `${play(bore.aim.target)} ${UNIT_NAME[preferences.unit]}, ${bore.aim.words}`))].join('; '))
+const aims = computed(() =>
+  [...new Set(rods.value.map(({ bore }) => `${play(bore.aim.target)} ${UNIT_NAME[preferences.unit]}, ${bore.aim.words}`))].join('; '),
+)
 const cautions = computed(() => [...new Set(rods.value.flatMap(({ bore }) => bore.aim.caution ?? []))])
 /** How the sizes come about, said once for all rods. */
-const formulas = computed(() => [rods.value[0]?.bore.formula, ...rods.value.flatMap(({ dial }) => (dial ? [`dial = ${dial.formula}`] : [])).slice(0, 1)].join('; '))
+const formulas = computed(() =>
+  [rods.value[0]?.bore.formula, ...rods.value.flatMap(({ dial }) => (dial ? [`dial = ${dial.formula}`] : [])).slice(0, 1)].join('; '),
+)
 </script>
 
 <template>
@@ -39,8 +55,26 @@ const formulas = computed(() => [rods.value[0]?.bore.formula, ...rods.value.flat
       <h2 class="label mb-1">Bore to hone to</h2>
       <p v-if="rods.length === 0" class="text-[14px] text-mute">Pin, a set and the limits of the clearance give the size to hone to.</p>
       <table v-else data-test="targets">
-        <thead><tr><td class="!border-0" /><th class="text-right">Bore, {{ UNIT_NAME[sizeUnit] }}</th><th class="text-right">On the dial, cold, {{ UNIT_NAME[preferences.unit] }}</th><th class="text-right">known to ±</th><th class="text-right">leaves, {{ UNIT_NAME[preferences.unit] }}</th></tr></thead>
-        <tbody><tr v-for="rod in rods" :key="rod.id"><td>{{ rod.label }}</td><td class="figure text-right font-bold">{{ size(rod.bore.value) }}</td><td class="figure text-right font-bold">{{ rod.dial ? formatLength(rod.dial.value, preferences.unit, { sign: true, fine: true }) : 'no master size' }}</td><td class="figure text-right">{{ play(rod.bore.U) }}</td><td class="figure text-right whitespace-nowrap">{{ leaves(rod) }}</td></tr></tbody>
+        <thead>
+          <tr>
+            <td class="!border-0" />
+            <th class="text-right">Bore, {{ UNIT_NAME[sizeUnit] }}</th>
+            <th class="text-right">On the dial, cold, {{ UNIT_NAME[preferences.unit] }}</th>
+            <th class="text-right">known to ±</th>
+            <th class="text-right">leaves, {{ UNIT_NAME[preferences.unit] }}</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="rod in rods" :key="rod.id">
+            <td>{{ rod.label }}</td>
+            <td class="figure text-right font-bold">{{ size(rod.bore.value) }}</td>
+            <td class="figure text-right font-bold">
+              {{ rod.dial ? formatLength(rod.dial.value, preferences.unit, { sign: true, fine: true }) : 'no master size' }}
+            </td>
+            <td class="figure text-right">{{ play(rod.bore.U) }}</td>
+            <td class="figure text-right whitespace-nowrap">{{ leaves(rod) }}</td>
+          </tr>
+        </tbody>
       </table>
       <p v-if="rods.length" class="mt-1 text-[12.5px] text-mute">{{ formulas }}. Clearance wanted: {{ aims }}.</p>
       <p v-for="caution in cautions" :key="caution" class="text-[13.5px] text-near">{{ caution }}</p>
@@ -49,7 +83,14 @@ const formulas = computed(() => [rods.value[0]?.bore.formula, ...rods.value.flat
       <template v-if="plan">
         <h2 class="label mb-1">Honing {{ label.toLowerCase() }}</h2>
         <p v-for="(words, i) in plan.words" :key="words" class="text-[14px]" :class="plan.over && i === 0 ? 'text-out' : ''">{{ words }}</p>
-        <p v-if="plan.marks.length" class="mt-1 text-[13.5px] text-mute">With the bore as warm as it is: <template v-for="(mark, i) in plan.marks" :key="mark.stone">{{ i ? '; ' : '' }}{{ mark.stone === 'size' ? 'size' : `${mark.stone} stone` }} at <span class="figure text-ink">{{ formatLength(mark.dial, preferences.unit, { sign: true, fine: true }) }}</span></template> {{ UNIT_NAME[preferences.unit] }} on the dial.</p>
+        <p v-if="plan.marks.length" class="mt-1 text-[13.5px] text-mute">
+          With the bore as warm as it is:
+          <template v-for="(mark, i) in plan.marks" :key="mark.stone"
+            >{{ i ? '; ' : '' }}{{ mark.stone === 'size' ? 'size' : `${mark.stone} stone` }} at
+            <span class="figure text-ink">{{ formatLength(mark.dial, preferences.unit, { sign: true, fine: true }) }}</span>
+          </template>
+          {{ UNIT_NAME[preferences.unit] }} on the dial.
+        </p>
         <HoneCurve v-if="plan.left !== null" class="mt-2" :plan="plan" />
       </template>
     </div>

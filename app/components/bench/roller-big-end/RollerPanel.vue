@@ -3,10 +3,12 @@ import type { CheckDocument } from '#core/check/document'
 import type { CheckEvaluation } from '#core/check/evaluate-check'
 
 /** What there is to choose for roller big ends: a set a rod, then the bore to hone to and how far it is. What is in hand stands first. */
-const props = defineProps<{ document: CheckDocument, evaluation: CheckEvaluation, locked: boolean }>()
+const props = defineProps<{ document: CheckDocument; evaluation: CheckEvaluation; locked: boolean }>()
 defineEmits<{ take: [string, readonly string[]] }>()
 /** A set is still to be taken, and no reading due. */
-const sorting = computed(() => props.evaluation.targets.length === 0 || (props.evaluation.next?.phase === 'choose' && props.evaluation.next.point === null))
+const sorting = computed(
+  () => props.evaluation.targets.length === 0 || (props.evaluation.next?.phase === 'choose' && props.evaluation.next.point === null),
+)
 </script>
 
 <template>

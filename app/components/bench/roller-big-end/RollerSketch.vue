@@ -1,22 +1,44 @@
 <script setup lang="ts">
 /** A big end on its pin: rollers between them, where pin, roller and bore are measured. Not to scale. */
 defineProps<{ rods: string }>()
-const ROLLERS = Array.from({ length: 14 }, (_, i) => ({ x: 74 + 33 * Math.cos((i * 2 * Math.PI) / 14), y: 66 + 33 * Math.sin((i * 2 * Math.PI) / 14) }))
+const ROLLERS = Array.from({ length: 14 }, (_, i) => ({
+  x: 74 + 33 * Math.cos((i * 2 * Math.PI) / 14),
+  y: 66 + 33 * Math.sin((i * 2 * Math.PI) / 14),
+}))
 </script>
 
 <template>
-  <svg viewBox="0 0 340 140" class="w-full max-w-[300px]" role="img" aria-label="Section: pin inside, rollers round it, bore of the rod outside. Bore measured along the rod (A) and across (B), at both ends" fill="none" stroke="var(--ink)" stroke-width="1.5">
-    <path d="M58 14V2h32v12" fill="var(--paper)" /><circle cx="74" cy="66" r="54" fill="var(--paper)" />
-    <circle cx="74" cy="66" r="41" fill="var(--sheet)" /><circle cx="74" cy="66" r="25" fill="var(--steel)" />
+  <svg
+    viewBox="0 0 340 140"
+    class="w-full max-w-[300px]"
+    role="img"
+    aria-label="Section: pin inside, rollers round it, bore of the rod outside. Bore measured along the rod (A) and across (B), at both ends"
+    fill="none"
+    stroke="var(--ink)"
+    stroke-width="1.5"
+  >
+    <path d="M58 14V2h32v12" fill="var(--paper)" />
+    <circle cx="74" cy="66" r="54" fill="var(--paper)" />
+    <circle cx="74" cy="66" r="41" fill="var(--sheet)" />
+    <circle cx="74" cy="66" r="25" fill="var(--steel)" />
     <circle v-for="(roller, i) in ROLLERS" :key="i" :cx="roller.x" :cy="roller.y" r="6.6" fill="var(--brass)" stroke="var(--brass-line)" />
-    <path d="M74 25v82m0-82l-4 7m4-7l4 7m-4 75l-4-7m4 7l4-7" stroke="var(--accent)" stroke-width="2" /><path d="M33 66h82" stroke="var(--accent)" stroke-width="1.2" />
-    <g font-size="12" fill="var(--accent)" stroke="none" font-weight="650"><text x="80" y="52">A</text><text x="92" y="62">B</text></g>
+    <path d="M74 25v82m0-82l-4 7m4-7l4 7m-4 75l-4-7m4 7l4-7" stroke="var(--accent)" stroke-width="2" />
+    <path d="M33 66h82" stroke="var(--accent)" stroke-width="1.2" />
+    <g font-size="12" fill="var(--accent)" stroke="none" font-weight="650">
+      <text x="80" y="52">A</text>
+      <text x="92" y="62">B</text>
+    </g>
     <template v-for="(at, i) in Number(rods) > 1 ? [170, 250] : [200]" :key="i">
-      <path :d="`M${at} 12h52v108h-52z`" fill="var(--paper)" /><path :d="`M${at} 25h52v82h-52z`" fill="var(--sheet)" />
-      <rect :x="at + 4" y="26" width="44" height="13" fill="var(--brass)" stroke="var(--brass-line)" /><rect :x="at + 4" y="93" width="44" height="13" fill="var(--brass)" stroke="var(--brass-line)" />
+      <path :d="`M${at} 12h52v108h-52z`" fill="var(--paper)" />
+      <path :d="`M${at} 25h52v82h-52z`" fill="var(--sheet)" />
+      <rect :x="at + 4" y="26" width="44" height="13" fill="var(--brass)" stroke="var(--brass-line)" />
+      <rect :x="at + 4" y="93" width="44" height="13" fill="var(--brass)" stroke="var(--brass-line)" />
       <path :d="`M${at + 12} 25v82M${at + 40} 25v82`" stroke="var(--accent)" stroke-width="1.6" />
     </template>
     <path d="M156 41h170v50H156z" fill="var(--steel)" fill-opacity=".5" />
-    <g font-size="11" fill="var(--mute)" stroke="none" text-anchor="middle"><text x="74" y="136">A along the rod</text><text x="246" y="136">each bore at both ends</text></g>
+    <g font-size="11" fill="var(--mute)" stroke="none" text-anchor="middle">
+      <text x="74" y="136">A along the rod</text>
+      <text x="246" y="136">each bore at both ends</text>
+    </g>
   </svg>
 </template>
