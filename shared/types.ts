@@ -12,8 +12,10 @@ export interface StationMark {
   readonly kind: string
   readonly state: VerdictState
   readonly word: string
-  /** why it is stale, or what is to be done next */ readonly note: string
-  /** nm */ readonly figure: number | null
+  /** why it is stale, or what is to be done next */
+  readonly note: string
+  /** nm */
+  readonly figure: number | null
   readonly unit: LengthUnit
   readonly signed: boolean
 }
@@ -54,7 +56,8 @@ export interface CheckView {
 export interface RegisteredGauge extends Gauge {
   readonly version: number
   readonly kit: BoreKit | null
-  /** checks it is in use on */ readonly uses: number
+  /** checks it is in use on */
+  readonly uses: number
 }
 
 export interface LotUse {
@@ -63,7 +66,8 @@ export interface LotUse {
   readonly checkId: string
   readonly checkTitle: string
   readonly unit: string
-  /** promised, not fitted */ readonly promised: boolean
+  /** promised, not fitted */
+  readonly promised: boolean
 }
 export interface StockLot extends Lot {
   readonly version: number

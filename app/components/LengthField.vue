@@ -12,9 +12,11 @@ const props = defineProps<{
   fault?: string
   optional?: boolean
   hideLabel?: boolean
-  /** narrow: nothing beside the figure */ plain?: boolean
+  /** narrow: nothing beside the figure */
+  plain?: boolean
   disabled?: boolean
-  /** hand the figure on when the field is left, not at every key */ lazy?: boolean
+  /** hand the figure on when the field is left, not at every key */
+  lazy?: boolean
 }>()
 const model = defineModel<Nm | null>({ required: true })
 const length = ref<Nm | null>(model.value)

@@ -27,7 +27,8 @@ export interface LedgerEntry {
   readonly id: string
   readonly total: number
   readonly play: number
-  /** null: indistinguishable from zero */ readonly base: number | null
+  /** null: indistinguishable from zero */
+  readonly base: number | null
   readonly u: number
 }
 
@@ -41,7 +42,8 @@ export interface Ledger {
   readonly apparentSlope: number | null
   readonly suspect: {
     readonly id: string
-    /** play read, less what the others say, nm */ readonly offset: number
+    /** play read, less what the others say, nm */
+    readonly offset: number
     readonly reasons: readonly string[]
   } | null
   readonly words: string

@@ -8,7 +8,8 @@ export interface ParsedLength {
   readonly ok: true
   readonly value: Nm
   readonly unit: LengthUnit
-  /** the entry was no whole number of nm */ readonly rounded: boolean
+  /** the entry was no whole number of nm */
+  readonly rounded: boolean
 }
 export interface RefusedLength {
   readonly ok: false

@@ -7,8 +7,10 @@ import { coverageFactor } from './student'
 
 /** What earlier series with this gauge and check kind showed. */
 export interface Pooled {
-  /** standard deviation of one reading, nm */ readonly s: number
-  /** Σ(n_i − 1) */ readonly nu: number
+  /** standard deviation of one reading, nm */
+  readonly s: number
+  /** Σ(n_i − 1) */
+  readonly nu: number
 }
 
 export interface Estimate extends Combined {

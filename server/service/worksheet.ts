@@ -11,7 +11,11 @@ import { formatLength } from '#core/quantity/format-length'
 import type { Lot } from '#core/pack/lot'
 import type { ImportResult } from '#shared/types'
 import type { Database, Sql } from '../database/client'
-import * as checks from '../database/checks'
+import { checkIdsOfJob, checkRow, insertCheck } from '../database/checks'
+import { insertLimits } from '../database/limits'
+import { insertReading, insertVoid } from '../database/readings'
+import { insertSignOff } from '../database/sign-offs'
+import { insertTick, insertTrial } from '../database/trials'
 import { insertEvent } from '../database/events'
 import { insertGauge, useGauge } from '../database/gauges'
 import { insertJob, jobRow, unitNamed } from '../database/jobs'
@@ -26,7 +30,7 @@ export async function exportJob(sql: Sql, jobId: string): Promise<Worksheet> {
   const job = await jobRow(sql, jobId)
   if (!job) throw notFound('job')
   const documents: CheckDocument[] = []
-  for (const id of await checks.checkIdsOfJob(sql, jobId)) documents.push((await loadCheck(sql, id)).document)
+  for (const id of await checkIdsOfJob(sql, jobId)) documents.push((await loadCheck(sql, id)).document)
   const drawer = await allLots(sql)
   const needed = new Set(documents.flatMap(document => drawerFor(document, drawer).map(lot => lot.id)))
   const lots = drawer.filter(lot => needed.has(lot.id)).map(({ version: _, ...lot }): Lot => lot)
@@ -94,21 +98,21 @@ async function insertWholeJob(sql: Sql, job: WorksheetJob, lots: readonly Lot[])
 }
 
 async function insertWholeCheck(sql: Sql, jobId: string, check: CheckDocument, lots: readonly Lot[]): Promise<void> {
-  if (await checks.checkRow(sql, check.id)) throw refuse(409, `The check “${check.title}” is here already.`, check.id)
-  await checks.insertCheck(sql, jobId, { ...check, working: check.limits.working })
+  if (await checkRow(sql, check.id)) throw refuse(409, `The check “${check.title}” is here already.`, check.id)
+  await insertCheck(sql, jobId, { ...check, working: check.limits.working })
   for (const gauge of Object.values(check.gauges)) {
     await insertGauge(sql, gauge)
     await useGauge(sql, check.id, gauge)
   }
   for (const [result, pair] of Object.entries(check.limits.sets)) {
-    for (const role of ['book', 'shop'] as const) if (pair[role]) await checks.insertLimits(sql, check.id, result, role, pair[role])
+    for (const role of ['book', 'shop'] as const) if (pair[role]) await insertLimits(sql, check.id, result, role, pair[role])
   }
   const kind = checkKind(check.kind)
   const points = new Map(kind.points(check.setup).map(point => [point.id, point]))
   for (const trial of check.trials) {
     if ((await sql.rows('SELECT 1 FROM trial WHERE id = $1', [trial.id])).length > 0)
       throw refuse(409, `A fitting of “${check.title}” is here already.`, check.id)
-    await checks.insertTrial(sql, check.id, trial)
+    await insertTrial(sql, check.id, trial)
     const known = await sql.rows<{ id: string }>('SELECT id FROM reading WHERE id = ANY($1)', [trial.readings.map(reading => reading.id)])
     if (known.length > 0)
       throw refuse(
@@ -118,8 +122,8 @@ async function insertWholeCheck(sql: Sql, jobId: string, check: CheckDocument, l
       )
     for (const reading of trial.readings) {
       const gaugeKind = ways[points.get(reading.point)!.way].gauge
-      await checks.insertReading(sql, trial.id, gaugeKind === null ? null : (check.gauges[gaugeKind]?.id ?? null), reading)
-      if (reading.voided) await checks.insertVoid(sql, reading.id, reading.voided.reason)
+      await insertReading(sql, trial.id, gaugeKind === null ? null : (check.gauges[gaugeKind]?.id ?? null), reading)
+      if (reading.voided) await insertVoid(sql, reading.id, reading.voided.reason)
     }
   }
   for (const [role, part] of Object.entries(check.parts)) await bindPart(sql, check.id, role, part)
@@ -142,10 +146,10 @@ async function insertWholeCheck(sql: Sql, jobId: string, check: CheckDocument, l
     for (const pass of lap.passes) await insertLapPass(sql, lap.id, pass)
     if (lap.end) await insertLapEnd(sql, lap.id, lap.end.lotId)
   }
-  for (const tick of check.ticks) await checks.insertTick(sql, check.id, tick.trial, tick.step, true)
+  for (const tick of check.ticks) await insertTick(sql, check.id, tick.trial, tick.step, true)
   if (check.signOff) {
     const inputs = { ...check, signOff: null }
-    await checks.insertSignOff(sql, uuid(), check.id, check.signOff, { inputs, answer: checkAnswer(inputs, lots) })
+    await insertSignOff(sql, uuid(), check.id, check.signOff, { inputs, answer: checkAnswer(inputs, lots) })
   }
   await insertEvent(sql, { id: uuid(), subject: check.id, version: 1, what: 'Read from a worksheet' })
   await refreshAnswer(sql, check.id)

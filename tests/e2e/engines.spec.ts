@@ -49,11 +49,17 @@ test('what can be done about the mains, side by side with its cost; stopped, wor
   await page.goto(`${shop.address}/jobs/${((await copy.json()) as { jobIds: string[] }).jobIds[0]}`)
   await page.getByRole('link', { name: /Main bearings/ }).press('Enter')
   const panel = page.getByTestId('options')
+  // The solver takes its time to arrive, so that there is something to stop.
+  await page.route(/\.wasm$/, async route => {
+    await new Promise(resolve => setTimeout(resolve, 5_000))
+    await route.continue().catch(() => {})
+  })
   await panel.getByRole('button', { name: 'Work it out' }).press('Enter')
   await expect(panel.getByRole('status')).toBeVisible()
   await panel.getByRole('button', { name: 'stop' }).press('Enter')
   await expect(panel.getByRole('status')).toHaveCount(0)
   await expect(panel.getByTestId('option')).toHaveCount(0)
+  await page.unroute(/\.wasm$/)
   await panel.getByRole('button', { name: 'Work it out' }).press('Enter')
   await expect(panel.getByTestId('option')).toHaveCount(3, { timeout: 20_000 })
   const totals = await Promise.all(

@@ -13,7 +13,8 @@ const props = defineProps<{
   document: CheckDocument
   locked: boolean
   faults: readonly Fault[]
-  /** by rule of thumb, by kind of result */ thumbs: ReadonlyMap<string, LimitSet>
+  /** by rule of thumb, by kind of result */
+  thumbs: ReadonlyMap<string, LimitSet>
 }>()
 const emit = defineEmits<{ keep: [Record<string, unknown>] }>()
 const preferences = usePreferences()

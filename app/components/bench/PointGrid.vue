@@ -1,14 +1,9 @@
 <script setup lang="ts">
 import { groups as groupBy } from 'd3-array'
 import type { MeasuringPoint } from '#core/check/contract'
+import type { PointCell } from '~/composables/usePointCells'
 
 /** Every point of a check with many: what is read, what is missing, which is next. A row a position, a column a direction and station. */
-export interface PointCell {
-  readonly point: MeasuringPoint
-  /** as text; null while nothing is read */ readonly figure: string | null
-  readonly bad: boolean
-  readonly stale: boolean
-}
 const props = defineProps<{ cells: readonly PointCell[]; picked: string }>()
 defineEmits<{ pick: [string] }>()
 

@@ -14,7 +14,8 @@ const props = defineProps<{
   fitted: Pack
   lots: readonly Lot[]
   canFit: boolean
-  /** what is predicted: end play, clearance */ result: string
+  /** what is predicted: end play, clearance */
+  result: string
 }>()
 const picked = defineModel<number>('picked', { required: true })
 defineEmits<{ fit: [] }>()

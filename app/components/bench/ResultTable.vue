@@ -13,7 +13,8 @@ import { usePreferences } from '~/stores/preferences'
 const props = defineProps<{
   results: readonly ResultEvaluation[]
   headline: string
-  /** the worst position on top, instead of their own order */ worstFirst?: boolean
+  /** the worst position on top, instead of their own order */
+  worstFirst?: boolean
 }>()
 const picked = defineModel<string>('picked', { required: true })
 const preferences = usePreferences()

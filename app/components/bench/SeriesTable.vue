@@ -13,7 +13,8 @@ const props = defineProps<{
   unit: LengthUnit
   entry: Entry
   locked: boolean
-  /** pieces and passes: the last one is what the eye looks for */ newestFirst: boolean
+  /** pieces and passes: the last one is what the eye looks for */
+  newestFirst: boolean
   words: readonly { value: string; label: string }[]
 }>()
 defineEmits<{ void: [PointReading] }>()

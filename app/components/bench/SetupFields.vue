@@ -13,7 +13,8 @@ const props = defineProps<{
   setup: Setup
   unitSystem: UnitSystem
   disabled: boolean
-  /** the pack was changed: only free fields may move */ settled: boolean
+  /** the pack was changed: only free fields may move */
+  settled: boolean
   faults: readonly Fault[]
 }>()
 const emit = defineEmits<{ change: [Record<string, string>] }>()

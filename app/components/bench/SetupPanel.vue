@@ -4,20 +4,16 @@ import type { CheckDocument } from '#core/check/document'
 import { checkKind } from '#core/check/registry'
 import type { ResultEvaluation } from '#core/check/evaluate-fitting'
 import { gaugeKindsFor } from '#core/check/gauges-needed'
-import { packIn } from '#core/check/document'
 import { gradeFor } from '#core/method/plastic-strip/scale'
 import { ways } from '#core/method/ways'
 import { endsOf } from '#core/verdict/limits'
 import { GAUGE_NAME } from '#core/reading/gauge'
 import { AIM_NAME, type AimSchool } from '#core/verdict/aim'
 import type { Nm } from '#core/quantity/length'
-import { formatLength } from '#core/quantity/format-length'
-import { lotMap, thickness, type Lot } from '#core/pack/lot'
+import type { Lot } from '#core/pack/lot'
 import { faultAt, api } from '~/composables/useApi'
 import type { Fault, StockView } from '#shared/types'
-import { markedText } from '~/composables/sizeText'
 import { usePreferences } from '~/stores/preferences'
-import { parseFoundPack } from './found-pack'
 
 /** Everything a check rests on; each change is kept at once. */
 const props = defineProps<{
@@ -55,7 +51,6 @@ onMounted(async () => {
 const own = ref<Nm | null>(props.document.aim.own ?? null)
 const school = ref<AimSchool>(props.document.aim.school)
 const aimReason = ref(props.document.aim.reason ?? '')
-const refit = ref<Nm | null>(props.document.uRefit)
 function keepAim(): void {
   if (school.value === 'own' && own.value === null) return
   const aim = {
@@ -65,37 +60,7 @@ function keepAim(): void {
   }
   if (JSON.stringify(aim) !== JSON.stringify(props.document.aim)) emit('keep', { aim })
 }
-/** Only what changed goes over: two fields left in haste must not undo each other. */
-const keepRules = (packRules: Record<string, unknown>) => emit('keep', { packRules })
-const largest = ref<Nm | null>(props.document.packRules.largestStack ?? null)
-function keepLargest(): void {
-  if ((largest.value ?? undefined) !== props.document.packRules.largestStack) keepRules({ largestStack: largest.value })
-}
 const value = (event: Event) => (event.target as HTMLSelectElement).value
-
-const found = ref('')
-const measuredPieces = ref(true)
-const foundFault = ref<string | null>(null)
-const index = computed(() => lotMap(props.lots))
-const placeId = ref('')
-const place = computed(() => places.value.find(candidate => candidate.id === placeId.value) ?? places.value[0] ?? null)
-const pack = computed(() => (place.value ? packIn(props.document.trials[0]!, place.value.id) : null))
-const listed = computed(
-  () =>
-    pack.value &&
-    [...pack.value]
-      .map(piece => ({ count: piece.count, size: thickness(index.value.get(piece.lotId)!) }))
-      .sort((a, b) => b.size - a.size)
-      .map(({ count, size }) => `${count} × ${formatLength(size, preferences.unit, { trim: true })}`)
-      .join(', '),
-)
-function listPack(): void {
-  const read = parseFoundPack(found.value, preferences.unit)
-  foundFault.value = read.ok ? null : read.reason
-  if (!read.ok) return
-  emit('found', { place: place.value!.id, pieces: read.pieces.map(piece => ({ ...piece, measured: measuredPieces.value })) })
-  found.value = ''
-}
 </script>
 
 <template>
@@ -129,33 +94,13 @@ function listPack(): void {
           <option v-for="family in families" :key="family" :value="family">{{ family }}</option>
         </select>
       </div>
-      <form v-if="places.length && document.trials.length === 1 && !locked" class="space-y-1" novalidate @submit.prevent="listPack">
-        <div v-if="places.length > 1">
-          <label class="label mb-1 block" for="found-place">Place</label>
-          <select id="found-place" :value="place!.id" class="field" @change="placeId = value($event)">
-            <option v-for="p in places" :key="p.id" :value="p.id">{{ p.label }}</option>
-          </select>
-        </div>
-        <label class="label block" for="found-pack"
-          >Pack as found, piece by piece, {{ preferences.system === 'inch' ? 'thou' : 'mm' }}</label
-        >
-        <p v-if="pack" class="text-[14px]">{{ listed || 'no pieces' }}</p>
-        <div class="flex gap-2">
-          <input
-            id="found-pack"
-            v-model="found"
-            class="field figure"
-            placeholder="10, 8, 2 x 3"
-            autocomplete="off"
-            :aria-invalid="foundFault !== null"
-          />
-          <button type="submit" class="button">{{ pack ? 'List anew' : 'List' }}</button>
-        </div>
-        <p v-if="foundFault" class="fault">{{ foundFault }}</p>
-        <label class="flex min-h-11 items-center gap-2 text-[13.5px]">
-          <input v-model="measuredPieces" type="checkbox" class="size-4" />measured with a micrometer, stuck ones parted</label
-        >
-      </form>
+      <FoundPack
+        v-if="places.length && document.trials.length === 1 && !locked"
+        :document="document"
+        :places="places"
+        :lots="lots"
+        @found="emit('found', $event)"
+      />
       <div v-for="need in needed" :key="need">
         <label class="label mb-1 block" :for="`setup-${need}`">{{ GAUGE_NAME[need] }}</label>
         <select
@@ -211,95 +156,15 @@ function listPack(): void {
           }}</label
         >
       </fieldset>
-      <fieldset v-if="places.length" class="space-y-2" :disabled="locked">
-        <legend class="label mb-1">Pack</legend>
-        <div class="grid grid-cols-2 gap-2">
-          <div v-if="places[0]!.rules?.most === undefined">
-            <label class="label mb-1 block" for="setup-most">Most pieces</label>
-            <TextField
-              id="setup-most"
-              class="figure"
-              type="number"
-              min="1"
-              max="12"
-              :text="document.packRules.most ?? 8"
-              @keep="text => keepRules({ most: Number(text) })"
-            />
-            <p v-if="faultAt(faults, 'settings.packRules.most')" class="fault">{{ faultAt(faults, 'settings.packRules.most') }}</p>
-          </div>
-          <div>
-            <label class="label mb-1 block" for="setup-order">After the aim, prefer</label>
-            <select
-              id="setup-order"
-              class="field"
-              :value="document.packRules.order ?? 'pieces'"
-              @change="keepRules({ order: value($event) })"
-            >
-              <option value="pieces">fewer pieces</option>
-              <option value="changes">fewer changes</option>
-              <option value="cost">lower cost</option>
-            </select>
-          </div>
-        </div>
-        <div class="grid grid-cols-2 gap-2">
-          <div v-if="places[0]!.rules?.fewest === undefined">
-            <label class="label mb-1 block" for="setup-fewest">Fewest pieces</label>
-            <TextField
-              id="setup-fewest"
-              class="figure"
-              type="number"
-              min="0"
-              max="12"
-              :text="document.packRules.fewest ?? 0"
-              @keep="text => keepRules({ fewest: Number(text) })"
-            />
-          </div>
-          <div>
-            <label class="label mb-1 block" for="setup-required">Always in the pack</label>
-            <select
-              id="setup-required"
-              class="field"
-              :value="document.packRules.required ?? ''"
-              @change="keepRules({ required: value($event) || null })"
-            >
-              <option value="">no piece required</option>
-              <option v-for="lot in lots" :key="lot.id" :value="lot.id">
-                {{ [markedText(lot.nominal), lot.mark, lot.colour, lot.shape === 'flat' ? '' : lot.shape].filter(Boolean).join(', ') }}
-              </option>
-            </select>
-          </div>
-        </div>
-        <LengthField
-          v-if="places[0]!.rules?.most === undefined"
-          v-model="largest"
-          label="Largest stack"
-          optional
-          :unit="preferences.unit"
-          @focusout="keepLargest"
-        />
-        <label class="flex min-h-11 items-center gap-2 text-[14px]">
-          <input
-            type="checkbox"
-            class="size-4"
-            :checked="document.packRules.onlyRemove ?? false"
-            @change="keepRules({ onlyRemove: ($event.target as HTMLInputElement).checked })"
-          />only take pieces out of what is fitted</label
-        >
-        <label class="flex min-h-11 items-center gap-2 text-[14px]">
-          <input
-            type="checkbox"
-            class="size-4"
-            :checked="document.packRules.noUnmeasured ?? false"
-            @change="keepRules({ noUnmeasured: ($event.target as HTMLInputElement).checked })"
-          />put in measured pieces only</label
-        >
-        <LengthField
-          v-model="refit"
-          label="What refitting does to a play, standard uncertainty"
-          :unit="preferences.unit"
-          @focusout="refit !== null && refit !== document.uRefit && emit('keep', { uRefit: refit })"
-        />
-      </fieldset>
+      <PackRulesFields
+        v-if="places.length"
+        :document="document"
+        :own="places[0]!.rules ?? {}"
+        :lots="lots"
+        :locked="locked"
+        :faults="faults"
+        @keep="emit('keep', $event)"
+      />
     </div>
     <div class="space-y-4">
       <LimitsPanel :kind="kind" :document="document" :locked="locked" :faults="faults" :thumbs="thumbs" @keep="emit('keep', $event)" />

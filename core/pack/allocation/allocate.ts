@@ -2,19 +2,10 @@ import { chanceInLimits } from '../../verdict/chance'
 import { lotMap, packChange, type Lot, type Pack, type PackChange } from '../lot'
 import { predict, type Prediction } from '../predict'
 import { columnsFor, type Column, type Columns, type PlaceQuestion } from './columns'
-import { linear, type Solve } from './solver'
+import { chooseColumns, relaxed, valueOf, variable, type AllocationRequest, type Answer } from './programme'
+import type { Solve } from './solver'
 
-export interface AllocationRequest {
-  /** every lot any place may use; on hand and reserved as they are */
-  readonly drawer: readonly Lot[]
-  readonly places: readonly PlaceQuestion[]
-  /** least sum of squared distances from the aims, or least cost of what is not fitted already; the other one breaks ties */
-  readonly goal: 'nearest' | 'cheapest'
-  /** sizes that are not on hand may be ordered */
-  readonly ordering: boolean
-  /** what it costs to open a place, whose pack is then changed; smallest coin */
-  readonly opening: number
-}
+export type { AllocationRequest } from './programme'
 
 export interface PlaceAllocation {
   readonly id: string
@@ -41,8 +32,6 @@ export interface Allocation {
 /** What is being done, for the bench to show. */
 export type Progress = (words: string, done: number, of: number) => void
 
-/** For one solution; there are a handful at most. */
-const SECONDS = 5
 /** Columns a place begins with, and has at most; a question left unanswered by the most is answered without proof. */
 const FIRST = 40
 const MOST = 1_200
@@ -79,12 +68,6 @@ export function allocate(request: AllocationRequest, solve: Solve, progress: Pro
     pool,
     answer ? { ...answer, exact: answer.exact && whole } : { columns: request.places.map(() => null), value: 0, exact: false },
   )
-}
-
-interface Answer {
-  readonly columns: readonly (Column | null)[]
-  /** of the goal */ readonly value: number
-  readonly exact: boolean
 }
 
 /**
@@ -135,134 +118,6 @@ function nothingBeyond(
   const best = ranked.map(columns => (columns.length === 0 ? 0 : value(columns[0]!)))
   const total = best.reduce((a, b) => a + b, 0)
   return all.every(({ beyond }, p) => beyond === null || answer.value <= total - best[p]! + (goal === 'nearest' ? beyond : 0) + 1e-9)
-}
-
-/** What a column adds to the goal at least: its distance, or what of it is in none of the places now, and the opening. */
-const valueOf = ({ drawer, goal, opening }: AllocationRequest, pool: ReadonlyMap<string, number>) => {
-  const price = pricesOf(drawer)
-  return ({ distance, pack, changed }: Column): number =>
-    goal === 'nearest'
-      ? distance
-      : (changed ? opening : 0) +
-        pack.reduce((sum, { lotId, count }) => sum + price.get(lotId)! * Math.max(0, count - (pool.get(lotId) ?? 0)), 0)
-}
-
-/** Smallest coin a piece; one whose price nobody knows counts as dearer than any, so that it is not taken for cheap. */
-function pricesOf(drawer: readonly Lot[]): Map<string, number> {
-  const dearest = Math.max(0, ...drawer.map(lot => lot.cost ?? 0))
-  return new Map(drawer.map(lot => [lot.id, lot.cost ?? 2 * dearest + 1]))
-}
-
-const variable = (place: number, column: number): string => `y${place}_${column}`
-const staying = (place: number): string => `s${place}`
-
-/** The programme over given columns: one a place, pieces beyond those fitted are bought. */
-function programme(
-  { drawer, places, ordering, opening }: AllocationRequest,
-  pool: ReadonlyMap<string, number>,
-  columns: readonly (readonly Column[])[],
-  partial: boolean,
-) {
-  const prices = pricesOf(drawer)
-  const used = (pack: Pack, id: string) => pack.find(piece => piece.lotId === id)?.count ?? 0
-  const each = columns.flatMap((of, p) => of.map((column, c) => ({ p, column, name: variable(p, c) })))
-  // A place without any column stays as it is, whatever is asked.
-  const stays = places.flatMap((place, p) => (partial || columns[p]!.length === 0 ? [{ p, place, name: staying(p) }] : []))
-  const lots = drawer.flatMap((lot, l) => {
-    const terms = [
-      ...each.map(({ column, name }): [number, string] => [used(column.pack, lot.id), name]),
-      ...stays.map(({ place, name }): [number, string] => [used(place.fitted, lot.id), name]),
-    ].filter(([count]) => count > 0)
-    return terms.length === 0
-      ? []
-      : [
-          {
-            bought: `b${l}`,
-            price: prices.get(lot.id)!,
-            row: ` l${l}: ${linear([...terms, [-1, `b${l}`]])} <= ${pool.get(lot.id) ?? 0}`,
-            free: ordering ? 10_000 : Math.max(0, lot.onHand - lot.reserved),
-          },
-        ]
-  })
-  return {
-    goals: {
-      missing: stays.map(({ name }): [number, string] => [1, name]),
-      unsure: each.filter(({ column }) => !column.sure).map(({ name }): [number, string] => [1, name]),
-      distance: each.map(({ column, name }): [number, string] => [column.distance, name]),
-      cost: [
-        ...lots.map(({ price, bought }): [number, string] => [price, bought]),
-        ...each.filter(({ column }) => column.changed).map(({ name }): [number, string] => [opening, name]),
-      ],
-    },
-    rows: [
-      ...places.map(
-        (_, p) =>
-          ` p${p}: ${linear([...each.filter(one => one.p === p), ...stays.filter(one => one.p === p)].map(({ name }): [number, string] => [1, name]))} = 1`,
-      ),
-      ...lots.map(({ row }) => row),
-    ],
-    bounds: lots.map(({ bought, free }) => ` 0 <= ${bought} <= ${free}`),
-    binaries: [...each, ...stays].map(({ name }) => name),
-  }
-}
-
-/** The goal over all columns when parts of packs may be chosen: what no choice can better. null when it was not solved. */
-function relaxed(request: AllocationRequest, pool: ReadonlyMap<string, number>, columns: readonly (readonly Column[])[], solve: Solve) {
-  const { goals, rows, bounds, binaries } = programme(request, pool, columns, false)
-  const solved = solve(
-    [
-      'Minimize',
-      ` obj: ${linear(goals[request.goal === 'nearest' ? 'distance' : 'cost'])}`,
-      'Subject To',
-      ...rows,
-      'Bounds',
-      ...bounds,
-      ...binaries.map(name => ` 0 <= ${name} <= 1`),
-      'End',
-    ].join('\n'),
-    SECONDS,
-  )
-  return solved.status === 'optimal' ? solved : null
-}
-
-function chooseColumns(
-  request: AllocationRequest,
-  pool: ReadonlyMap<string, number>,
-  columns: readonly (readonly Column[])[],
-  partial: boolean,
-  solve: Solve,
-): Answer | null {
-  const { goals, rows, bounds, binaries } = programme(request, pool, columns, partial)
-  const order = [
-    ...(partial ? (['missing', 'unsure'] as const) : []),
-    ...(request.goal === 'nearest' ? (['distance', 'cost'] as const) : (['cost', 'distance'] as const)),
-  ]
-  const fixed: string[] = []
-  let chosen: (Column | null)[] | null = null
-  let value = 0
-  for (const name of order) {
-    const solved = solve(
-      [
-        'Minimize',
-        ` obj: ${linear(goals[name])}`,
-        'Subject To',
-        ...rows,
-        ...fixed,
-        'Bounds',
-        ...bounds,
-        'Binary',
-        ` ${binaries.join(' ')}`,
-        'End',
-      ].join('\n'),
-      SECONDS,
-    )
-    if (solved.status === 'infeasible') return null
-    if (solved.status === 'unfinished') return chosen && { columns: chosen, exact: false, value }
-    if (name === (request.goal === 'nearest' ? 'distance' : 'cost')) value = solved.value
-    chosen = columns.map((of, p) => of.find((_, c) => solved.of(variable(p, c)) > 0.5) ?? null)
-    fixed.push(` f${fixed.length}: ${linear(goals[name])} <= ${solved.value + (name === 'distance' ? 5e-4 : 0.25)}`)
-  }
-  return chosen && { columns: chosen, exact: true, value }
 }
 
 /** Pieces fitted in any of the places. */

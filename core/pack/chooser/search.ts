@@ -1,10 +1,10 @@
 import { chanceInLimits } from '../../verdict/chance'
 import { SURE } from '../../verdict/decide'
 import type { LimitSet } from '../../verdict/limits'
-import { pieceSpread } from '../change-spread'
 import { ASSUMED } from '../lot'
 import { predictionNu, type Measured } from '../predict'
 import { piecesPerPick } from '../response'
+import { suffixBounds } from './bounds'
 import { beats, binOf, chanceClass, compareKeys, meritKey, type MeritKey } from './merit'
 import { changeVariance, type PreparedDrawer } from './prepare'
 
@@ -26,7 +26,8 @@ export interface SearchQuestion {
 
 export interface Found {
   readonly key: MeritKey
-  /** picks per lot */ readonly picks: readonly number[]
+  /** picks per lot */
+  readonly picks: readonly number[]
   readonly play: number
 }
 export interface SearchResult {
@@ -44,7 +45,8 @@ interface Bin {
   readonly bin: number
   readonly stretches: readonly Interval[]
   readonly best: number
-  /** no changed pack of it can be of a better class */ readonly cls: number
+  /** no changed pack of it can be of a better class */
+  readonly cls: number
 }
 
 /** A pack while it is built. spread: variance its changes add to the prediction; shared: net measured pieces changed, moved together by one micrometer's offset. */
@@ -314,34 +316,4 @@ function firstAtLeast(sorted: readonly { size: number }[], size: number): number
     else high = middle
   }
   return low
-}
-
-/** For each lot i, what the lots from i on can still cost at least, and what they add when nothing of them is taken. */
-function suffixBounds(drawer: PreparedDrawer) {
-  const lots = drawer.lots.length
-  const filled = (value: number) => new Array<number>(lots + 1).fill(value)
-  const variance = filled(Infinity)
-  const cost = filled(Infinity)
-  const fitted = filled(0)
-  const removal = filled(0)
-  const spread = filled(Infinity)
-  const measuredFitted = filled(0)
-  const least = filled(0)
-  for (let i = lots - 1; i >= 0; i--) {
-    const free = drawer.available[i]! > 0
-    variance[i] = Math.min(variance[i + 1]!, free ? drawer.variance[i]! : Infinity)
-    cost[i] = Math.min(cost[i + 1]!, free ? drawer.cost[i]! : Infinity)
-    fitted[i] = fitted[i + 1]! + drawer.fittedPieces[i]!
-    spread[i] = Math.min(spread[i + 1]!, free ? pieceSpread(drawer.lotU[i]!, 1) : Infinity)
-    removal[i] = removal[i + 1]! + changeVariance(drawer, i, -drawer.fittedPieces[i]!)
-    measuredFitted[i] = measuredFitted[i + 1]! + (drawer.measured[i] ? drawer.fittedPieces[i]! : 0)
-    least[i] = least[i + 1]! + drawer.least[i]!
-  }
-  // With nothing left to pick, 0 × Infinity must not poison the bound.
-  for (let i = 0; i <= lots; i++) {
-    if (variance[i] === Infinity) variance[i] = 0
-    if (cost[i] === Infinity) cost[i] = 0
-    if (spread[i] === Infinity) spread[i] = 0
-  }
-  return { variance, cost, fitted, removal, measuredFitted, least, spread }
 }

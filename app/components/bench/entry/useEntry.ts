@@ -12,7 +12,8 @@ export interface EntryProps {
   readonly far: LengthEntry
   readonly back: LengthEntry
   readonly hint: string
-  /** wrong beside the figure: the temperature */ readonly heatFault: string | null
+  /** wrong beside the figure: the temperature */
+  readonly heatFault: string | null
 }
 
 interface Entry {

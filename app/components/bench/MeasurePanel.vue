@@ -1,0 +1,60 @@
+<script setup lang="ts">
+import type { PointReading } from '#core/check/document'
+import type { ResultEvaluation } from '#core/check/evaluate-fitting'
+import { gaugeWarnings } from '#core/reading/gauge'
+import type { Finding } from '#core/reading/gates'
+import { today } from '~/composables/today'
+import { usePointCells } from '~/composables/usePointCells'
+import type { useTaking } from '~/composables/useTaking'
+
+/** The reading being taken, its series, and where a check has many points, all of them. */
+const props = defineProps<{
+  taking: ReturnType<typeof useTaking>
+  results: readonly ResultEvaluation[]
+  readings: readonly PointReading[]
+  findings: readonly Finding[]
+  locked: boolean
+  oneMore: string | null
+}>()
+defineEmits<{ log: []; zeroed: []; void: [PointReading]; word: [string]; pick: [string] }>()
+const { points, point, gauge, unit, draft, start, far, back, heatFault, answer } = props.taking
+const several = computed(() => points.value.length > 1)
+const cells = usePointCells(
+  points,
+  props.taking.readingsOf,
+  computed(() => props.results),
+)
+const panel = ref<{ focus: () => void; submit: () => void }>()
+defineExpose({ focus: () => panel.value?.focus(), submit: () => panel.value?.submit() })
+</script>
+
+<template>
+  <div>
+    <ReadingPanel
+      ref="panel"
+      v-model:draft="draft"
+      :point="point"
+      :several="several"
+      :unit="unit"
+      :gauge="gauge"
+      :readings="readings"
+      :findings="findings"
+      :far="far"
+      :back="back"
+      :start="start"
+      :heat-fault="heatFault"
+      :locked="locked"
+      :one-more="several ? null : oneMore"
+      :warnings="gauge ? gaugeWarnings(gauge, today()) : []"
+      @log="$emit('log')"
+      @zeroed="$emit('zeroed')"
+      @answer="answer"
+      @void="$emit('void', $event)"
+      @word="$emit('word', $event)"
+    />
+    <div v-if="several" class="mt-4">
+      <h2 class="label mb-1">Points</h2>
+      <PointGrid :picked="point.id" :cells="cells" @pick="$emit('pick', $event)" />
+    </div>
+  </div>
+</template>

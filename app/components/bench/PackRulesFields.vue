@@ -1,0 +1,117 @@
+<script setup lang="ts">
+import type { CheckDocument } from '#core/check/document'
+import type { PackRules } from '#core/pack/chooser/prepare'
+import type { Lot } from '#core/pack/lot'
+import type { Nm } from '#core/quantity/length'
+import { markedText } from '~/composables/sizeText'
+import { faultAt } from '~/composables/useApi'
+import { usePreferences } from '~/stores/preferences'
+import type { Fault } from '#shared/types'
+
+/** Rules of the pack a check sets; what its place rules by itself is not asked. */
+const props = defineProps<{
+  document: CheckDocument
+  /** of the place */ own: PackRules
+  lots: readonly Lot[]
+  locked: boolean
+  faults: readonly Fault[]
+}>()
+const emit = defineEmits<{ keep: [Record<string, unknown>] }>()
+const preferences = usePreferences()
+const refit = ref<Nm | null>(props.document.uRefit)
+/** Only what changed goes over: two fields left in haste must not undo each other. */
+const keepRules = (packRules: Record<string, unknown>) => emit('keep', { packRules })
+const largest = ref<Nm | null>(props.document.packRules.largestStack ?? null)
+function keepLargest(): void {
+  if ((largest.value ?? undefined) !== props.document.packRules.largestStack) keepRules({ largestStack: largest.value })
+}
+const value = (event: Event) => (event.target as HTMLSelectElement).value
+const checked = (event: Event) => (event.target as HTMLInputElement).checked
+</script>
+
+<template>
+  <fieldset class="space-y-2" :disabled="locked">
+    <legend class="label mb-1">Pack</legend>
+    <div class="grid grid-cols-2 gap-2">
+      <div v-if="own.most === undefined">
+        <label class="label mb-1 block" for="setup-most">Most pieces</label>
+        <TextField
+          id="setup-most"
+          class="figure"
+          type="number"
+          min="1"
+          max="12"
+          :text="document.packRules.most ?? 8"
+          @keep="text => keepRules({ most: Number(text) })"
+        />
+        <p v-if="faultAt(faults, 'settings.packRules.most')" class="fault">{{ faultAt(faults, 'settings.packRules.most') }}</p>
+      </div>
+      <div>
+        <label class="label mb-1 block" for="setup-order">After the aim, prefer</label>
+        <select id="setup-order" class="field" :value="document.packRules.order ?? 'pieces'" @change="keepRules({ order: value($event) })">
+          <option value="pieces">fewer pieces</option>
+          <option value="changes">fewer changes</option>
+          <option value="cost">lower cost</option>
+        </select>
+      </div>
+    </div>
+    <div class="grid grid-cols-2 gap-2">
+      <div v-if="own.fewest === undefined">
+        <label class="label mb-1 block" for="setup-fewest">Fewest pieces</label>
+        <TextField
+          id="setup-fewest"
+          class="figure"
+          type="number"
+          min="0"
+          max="12"
+          :text="document.packRules.fewest ?? 0"
+          @keep="text => keepRules({ fewest: Number(text) })"
+        />
+      </div>
+      <div>
+        <label class="label mb-1 block" for="setup-required">Always in the pack</label>
+        <select
+          id="setup-required"
+          class="field"
+          :value="document.packRules.required ?? ''"
+          @change="keepRules({ required: value($event) || null })"
+        >
+          <option value="">no piece required</option>
+          <option v-for="lot in lots" :key="lot.id" :value="lot.id">
+            {{ [markedText(lot.nominal), lot.mark, lot.colour, lot.shape === 'flat' ? '' : lot.shape].filter(Boolean).join(', ') }}
+          </option>
+        </select>
+      </div>
+    </div>
+    <LengthField
+      v-if="own.most === undefined"
+      v-model="largest"
+      label="Largest stack"
+      optional
+      :unit="preferences.unit"
+      @focusout="keepLargest"
+    />
+    <label class="flex min-h-11 items-center gap-2 text-[14px]">
+      <input
+        type="checkbox"
+        class="size-4"
+        :checked="document.packRules.onlyRemove ?? false"
+        @change="keepRules({ onlyRemove: checked($event) })"
+      />only take pieces out of what is fitted</label
+    >
+    <label class="flex min-h-11 items-center gap-2 text-[14px]">
+      <input
+        type="checkbox"
+        class="size-4"
+        :checked="document.packRules.noUnmeasured ?? false"
+        @change="keepRules({ noUnmeasured: checked($event) })"
+      />put in measured pieces only</label
+    >
+    <LengthField
+      v-model="refit"
+      label="What refitting does to a play, standard uncertainty"
+      :unit="preferences.unit"
+      @focusout="refit !== null && refit !== document.uRefit && emit('keep', { uRefit: refit })"
+    />
+  </fieldset>
+</template>

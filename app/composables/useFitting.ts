@@ -1,0 +1,51 @@
+import { computed, ref, watch, type Ref } from 'vue'
+import { v4 as uuid } from 'uuid'
+import type { PlaceEvaluation } from '#core/check/evaluate-place'
+import type { Pack } from '#core/pack/lot'
+import { useChooser } from './useChooser'
+import type { useCommand } from './useCommand'
+
+interface Fitting {
+  /** the place looked at */
+  readonly place: Ref<PlaceEvaluation | null>
+  /** nothing can be fitted: signed, or not there yet */
+  readonly closed: Ref<boolean>
+  /** a reading is being typed: it comes first */
+  readonly typing: Ref<boolean>
+  readonly command: ReturnType<typeof useCommand>
+  /** after a pack was changed */
+  readonly done: () => void
+}
+
+/** The packs for the place looked at, the one in hand, and putting it in. */
+export function useFitting({ place, closed, typing, command: { command, faults }, done }: Fitting) {
+  const { choice, busy: choosing } = useChooser(computed(() => (closed.value ? null : (place.value?.request ?? null))))
+  const picked = ref(0)
+  const pick = (at: number) => {
+    if (choice.value?.proposals[at]) picked.value = at
+  }
+  watch(
+    () => choice.value?.proposals.map(({ order }) => order.join()).join('|'),
+    () => pick(0),
+  )
+  const proposal = computed(() => (place.value?.request ? (choice.value?.proposals[picked.value] ?? null) : null))
+
+  /** The pack is to be changed: what comes out and goes in is shown once more. */
+  const asking = ref(false)
+  function ask(): void {
+    faults.value = []
+    const change = proposal.value?.change
+    if (!closed.value && change && change.in.length + change.out.length > 0 && !typing.value) asking.value = true
+  }
+  /** One or several places in one fitting. */
+  async function fitAll(packs: readonly { readonly place: string; readonly pieces: Pack }[]): Promise<void> {
+    if (!(await command('fittings', { trialId: uuid(), packs }))) return
+    asking.value = false
+    done()
+  }
+  async function fit(): Promise<void> {
+    if (proposal.value) await fitAll([{ place: place.value!.place.id, pieces: proposal.value.pack }])
+  }
+
+  return { choice, choosing, picked, pick, proposal, asking, ask, fit, fitAll }
+}

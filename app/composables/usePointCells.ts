@@ -1,0 +1,51 @@
+import { computed, type Ref } from 'vue'
+import type { MeasuringPoint } from '#core/check/contract'
+import type { PointReading } from '#core/check/document'
+import type { ResultEvaluation } from '#core/check/evaluate-fitting'
+import { ways } from '#core/method/ways'
+import { unitFor } from '#core/quantity/format-length'
+import { readingWords, unvoided } from '#core/reading/reading'
+import { usePreferences } from '~/stores/preferences'
+
+/** A point of a check with many, as the grid shows it. */
+export interface PointCell {
+  readonly point: MeasuringPoint
+  /** as text; null while nothing is read */
+  readonly figure: string | null
+  readonly bad: boolean
+  readonly stale: boolean
+}
+
+/** What was read last at each point; pieces that were only taken together are no figure. */
+export function usePointCells(
+  points: Ref<readonly MeasuringPoint[]>,
+  readingsOf: (point: MeasuringPoint) => readonly PointReading[],
+  results: Ref<readonly ResultEvaluation[]>,
+) {
+  const preferences = usePreferences()
+
+  function figureOf(point: MeasuringPoint, live: readonly PointReading[]): string | null {
+    const last = live.at(-1)
+    if (!last) return null
+    if (point.way === 'pieces') return `${live.length} read`
+    const word = 'word' in last ? point.words?.find(({ value }) => value === last.word)?.label : undefined
+    return word ?? readingWords(last, unitFor(preferences.system, ways[point.way].scale)).replace(/ (thou|in|mm)$/, '')
+  }
+
+  return computed(() =>
+    points.value
+      .filter(point => ways[point.way].entry !== 'pieces')
+      .map((point): PointCell => {
+        const all = readingsOf(point)
+        const live = unvoided(all)
+        const result = results.value.find(({ points: rests }) => rests.includes(point.id))
+        const ids = new Set(all.map(({ id }) => id))
+        return {
+          point,
+          figure: figureOf(point, live),
+          stale: live.length > 0 && result !== undefined && result.stale !== null,
+          bad: result?.findings.some(({ level, repeatId }) => level === 'fail' && repeatId !== undefined && ids.has(repeatId)) ?? false,
+        }
+      }),
+  )
+}

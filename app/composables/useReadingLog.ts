@@ -1,0 +1,55 @@
+import { ref, type Ref } from 'vue'
+import type { PointReading } from '#core/check/document'
+import type { Finding } from '#core/reading/gates'
+import { readingWords, unvoided } from '#core/reading/reading'
+import { useBench } from '~/stores/bench'
+import type { useTaking } from './useTaking'
+
+interface Entry {
+  readonly taking: ReturnType<typeof useTaking>
+  readonly findings: Ref<readonly Finding[]>
+  readonly locked: Ref<boolean>
+  /** the cursor back into the field */
+  readonly focus: () => void
+}
+
+/** Logging what was read, and striking it out again. */
+export function useReadingLog({ taking, findings, locked, focus }: Entry) {
+  const bench = useBench()
+  const { point, points, reading, unit, clear } = taking
+
+  function log(): void {
+    if (!reading.value || locked.value) return
+    const read = point.value
+    const refused = findings.value.some(finding => finding.repeatId === 'draft' && finding.level === 'fail')
+    bench.logReading(reading.value, `reading ${readingWords({ ...reading.value, id: '' } as PointReading, unit.value)}`)
+    clear()
+    if (!refused) taking.advance(read)
+  }
+
+  function logWord(word: string): void {
+    if (locked.value) return
+    const read = point.value
+    bench.logReading({ point: read.id, word }, `${read.label}: ${word}`)
+    taking.advance(read)
+  }
+
+  /** Pieces taken together, such as the rollers of a rod. */
+  function take(taken: string, pieces: readonly string[]): void {
+    if (locked.value) return
+    bench.logReading({ point: taken, pieces }, `${points.value.find(candidate => candidate.id === taken)?.label}: ${pieces.length}`)
+    taking.pick('')
+  }
+
+  const voiding = ref<PointReading | null>(null)
+  function voidLast(): void {
+    voiding.value = unvoided(taking.readingsOf(point.value)).at(-1) ?? null
+  }
+  function voidNow(reason: string): void {
+    if (voiding.value) bench.voidReading(voiding.value.id, reason)
+    voiding.value = null
+    focus()
+  }
+
+  return { log, logWord, take, voiding, voidLast, voidNow }
+}

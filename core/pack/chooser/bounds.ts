@@ -1,0 +1,32 @@
+import { pieceSpread } from '../change-spread'
+import { changeVariance, type PreparedDrawer } from './prepare'
+
+/** For each lot i, what the lots from i on can still cost at least, and what they add when nothing of them is taken. */
+export function suffixBounds(drawer: PreparedDrawer) {
+  const lots = drawer.lots.length
+  const filled = (value: number) => new Array<number>(lots + 1).fill(value)
+  const variance = filled(Infinity)
+  const cost = filled(Infinity)
+  const fitted = filled(0)
+  const removal = filled(0)
+  const spread = filled(Infinity)
+  const measuredFitted = filled(0)
+  const least = filled(0)
+  for (let i = lots - 1; i >= 0; i--) {
+    const free = drawer.available[i]! > 0
+    variance[i] = Math.min(variance[i + 1]!, free ? drawer.variance[i]! : Infinity)
+    cost[i] = Math.min(cost[i + 1]!, free ? drawer.cost[i]! : Infinity)
+    fitted[i] = fitted[i + 1]! + drawer.fittedPieces[i]!
+    spread[i] = Math.min(spread[i + 1]!, free ? pieceSpread(drawer.lotU[i]!, 1) : Infinity)
+    removal[i] = removal[i + 1]! + changeVariance(drawer, i, -drawer.fittedPieces[i]!)
+    measuredFitted[i] = measuredFitted[i + 1]! + (drawer.measured[i] ? drawer.fittedPieces[i]! : 0)
+    least[i] = least[i + 1]! + drawer.least[i]!
+  }
+  // With nothing left to pick, 0 × Infinity must not poison the bound.
+  for (let i = 0; i <= lots; i++) {
+    if (variance[i] === Infinity) variance[i] = 0
+    if (cost[i] === Infinity) cost[i] = 0
+    if (spread[i] === Infinity) spread[i] = 0
+  }
+  return { variance, cost, fitted, removal, measuredFitted, least, spread }
+}

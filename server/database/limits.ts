@@ -1,0 +1,63 @@
+import type { CheckLimits, LimitPair } from '#core/check/document'
+import type { LengthUnit, Nm } from '#core/quantity/length'
+import type { LimitSet, LimitSource } from '#core/verdict/limits'
+import type { Sql } from './client'
+
+export const insertLimits = (sql: Sql, checkId: string, result: string, role: 'book' | 'shop', l: LimitSet | null) =>
+  sql.rows(
+    'INSERT INTO limit_set (check_id, result, role, kind, lower_nm, upper_nm, lower_excluded, upper_excluded, figure_nm, unit, source) VALUES ($1,$2,$3,$4,$5,$6,$7,$8,$9,$10,$11)',
+    [
+      checkId,
+      result,
+      role,
+      l?.kind ?? null,
+      l?.lower ?? null,
+      l?.upper ?? null,
+      l?.lowerExcluded ?? null,
+      l?.upperExcluded ?? null,
+      l?.figure ?? null,
+      l?.unit ?? null,
+      l ? JSON.stringify(l.source) : null,
+    ],
+  )
+
+interface LimitRow {
+  result: string
+  role: 'book' | 'shop'
+  kind: LimitSet['kind'] | null
+  lower_nm: Nm | null
+  upper_nm: Nm | null
+  lower_excluded: boolean | null
+  upper_excluded: boolean | null
+  figure_nm: Nm | null
+  unit: LengthUnit
+  source: LimitSource
+}
+
+const limitSetOf = (row: LimitRow): LimitSet | null =>
+  row.kind === null
+    ? null
+    : {
+        kind: row.kind,
+        unit: row.unit,
+        source: row.source,
+        ...(row.lower_nm === null ? {} : { lower: row.lower_nm }),
+        ...(row.upper_nm === null ? {} : { upper: row.upper_nm }),
+        ...(row.figure_nm === null ? {} : { figure: row.figure_nm }),
+        ...(row.lower_excluded ? { lowerExcluded: true } : {}),
+        ...(row.upper_excluded ? { upperExcluded: true } : {}),
+      }
+
+/** The newest set of each result and role. */
+export async function limitSetsOf(sql: Sql, checkId: string): Promise<CheckLimits['sets']> {
+  const rows = await sql.rows<LimitRow>(
+    'SELECT DISTINCT ON (result, role) * FROM limit_set WHERE check_id = $1 ORDER BY result, role, id DESC',
+    [checkId],
+  )
+  const sets: Record<string, LimitPair> = {}
+  for (const row of rows) {
+    const set = limitSetOf(row)
+    if (set) sets[row.result] = { ...(sets[row.result] ?? { book: null, shop: null }), [row.role]: set }
+  }
+  return sets
+}
