@@ -1,0 +1,44 @@
+import { nextTick } from 'vue'
+import { beforeEach, describe, expect, it, vi } from 'vitest'
+import type { Phase } from '#core/method/step'
+import { usePhase } from './usePhase'
+
+const blur = vi.fn()
+const focus = vi.fn()
+beforeEach(() => {
+  blur.mockReset()
+  focus.mockReset()
+  vi.stubGlobal('document', { activeElement: { blur } })
+})
+const opened = (reads: readonly Phase[] = ['measure']) => usePhase(phase => reads.includes(phase), focus)
+
+describe('the phase that is open', () => {
+  it('begins where the work is', () => {
+    const { phase, begin } = opened()
+    begin('choose')
+    expect(phase.value).toBe('choose')
+  })
+  it('stays where it was picked while the check was still loading', () => {
+    const { phase, begin, pick } = opened()
+    pick('setup')
+    begin('choose')
+    expect(phase.value).toBe('setup')
+  })
+  it('goes on and back, and stops at either end', () => {
+    const { phase, step } = opened()
+    const walk = [1, 1, 1, -1, -1, -1, -1].map(by => {
+      step(by as 1 | -1)
+      return phase.value
+    })
+    expect(walk).toEqual(['choose', 'prove', 'prove', 'choose', 'measure', 'setup', 'setup'])
+  })
+  it('puts the cursor into the field where a reading is wanted, and takes it away where keys are commands', async () => {
+    const { open } = opened(['measure', 'prove'])
+    open('prove')
+    expect(focus).toHaveBeenCalledOnce()
+    open('choose')
+    await nextTick()
+    expect(focus).toHaveBeenCalledOnce()
+    expect(blur).toHaveBeenCalledOnce()
+  })
+})
