@@ -56,8 +56,7 @@ async function replace(): Promise<void> {
           </button>
         </div>
         <p v-for="change in part.changes" :key="change.at" class="text-[13.5px] text-near">
-          {{ shortTime(change.at) }}, {{ change.reason.replace(`${part.name.toLowerCase()}: `, '')
-          }}<template v-if="change.by"> · {{ change.by }}</template>
+          {{ shortTime(change.at) }}, {{ change.reason }}<template v-if="change.by"> · {{ change.by }}</template>
         </p>
         <form
           v-if="picked === part.id"

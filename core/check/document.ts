@@ -48,7 +48,7 @@ export interface SignOff {
   readonly core: string
 }
 
-/** A part was replaced or reworked: readings taken before on what rests on it are stale. Role `*`: everything. */
+/** A part was replaced or reworked: readings taken before on what rests on it are stale. Role `*`: everything. The reason is what was done, without the part’s name. */
 export interface PartChange {
   readonly role: string
   readonly at: string

@@ -39,9 +39,9 @@ describe('part changes', () => {
   })
   const after = { at: '2026-05-05T00:00:00Z', reason: 'new shells' }
   it('touch what rests on the part, and nothing else', () => {
-    expect(freshReadings(document([{ role: 'shells-1', ...after }]), point('bore-1-A'), old).stale).toBe('new shells')
+    expect(freshReadings(document([{ role: 'shells-1', ...after }]), point('bore-1-A'), old).stale!.reason).toBe('new shells')
     expect(freshReadings(document([{ role: 'shells-2', ...after }]), point('bore-1-A'), old).stale).toBeNull()
-    expect(freshReadings(document([{ role: '*', ...after }]), point('bore-1-A'), old).stale).toBe('new shells')
+    expect(freshReadings(document([{ role: '*', ...after }]), point('bore-1-A'), old).stale!.reason).toBe('new shells')
     expect(freshReadings(document([{ role: 'shells-1', ...after }]), point('journal-1-A'), old).stale).toBeNull()
   })
   it('a change before the reading does no harm', () =>
@@ -56,7 +56,7 @@ describe('part changes', () => {
       stale: null,
     })
     const voided = { ...since, voided: { reason: 'slip' } }
-    expect(freshReadings(document(changes, [...old, voided]), point('bore-1-A'), [...old, voided]).stale).toBe('new shells')
+    expect(freshReadings(document(changes, [...old, voided]), point('bore-1-A'), [...old, voided]).stale!.reason).toBe('new shells')
   })
   it('nothing read is nothing stale', () =>
     expect(freshReadings(document([{ role: '*', ...after }], []), point('bore-1-A'), []).stale).toBeNull())

@@ -8,7 +8,8 @@ import { judge, type Verdict, type VerdictState } from '../verdict/decide'
 import { bandOf, type LimitSet } from '../verdict/limits'
 import { proofResidual, type Residual } from '../pack/residual'
 import { resultId, type Answers, type CheckKind, type CombinedResult, type MeasuringPoint, type ResultKind } from './contract'
-import { limitsOf, type CheckDocument, type LimitPair, type PointReading, type Predicted, type Trial } from './document'
+import { staleWords } from './parts'
+import { limitsOf, type CheckDocument, type LimitPair, type PartChange, type PointReading, type Predicted, type Trial } from './document'
 
 /** One figure of one fitting, judged. */
 export interface ResultEvaluation {
@@ -75,14 +76,14 @@ export function readingsAt(trials: readonly Trial[], point: Pick<MeasuringPoint,
 }
 
 /**
- * The readings of a point that count after part changes: those taken since. While there are none, the old ones, with the reason
- * they are stale.
+ * The readings of a point that count after part changes: those taken since. While there are none, the old ones, with the change
+ * that made them stale.
  */
 export function freshReadings(
   document: Pick<CheckDocument, 'partChanges' | 'trials'>,
   point: MeasuringPoint,
   readings: readonly PointReading[],
-): { readings: readonly PointReading[]; stale: string | null } {
+): { readings: readonly PointReading[]; stale: PartChange | null } {
   const changes = document.partChanges.filter(change => change.role === '*' || point.rests.includes(change.role))
   if (changes.length === 0) return { readings, stale: null }
   const newest = changes.reduce((a, b) => (Date.parse(b.at) > Date.parse(a.at) ? b : a))
@@ -90,14 +91,20 @@ export function freshReadings(
     Date.parse(reading.at ?? document.trials.find(trial => trial.readings.includes(reading))?.at ?? '')
   const since = readings.filter(reading => takenAt(reading) > Date.parse(newest.at))
   if (unvoided(since).length > 0) return { readings: since, stale: null }
-  return { readings, stale: unvoided(readings).length > 0 ? newest.reason : null }
+  return { readings, stale: unvoided(readings).length > 0 ? newest : null }
 }
 
-function pointState(document: CheckDocument, point: MeasuringPoint, index: number, kinds: readonly ResultKind[]): PointState {
+function pointState(
+  document: CheckDocument,
+  point: MeasuringPoint,
+  index: number,
+  kind: CheckKind,
+  results: readonly ResultKind[],
+): PointState {
   const way = ways[point.way]
   const gauge = way.gauge === null ? null : (document.gauges[way.gauge] ?? null)
   const { readings, stale } = freshReadings(document, point, readingsAt(document.trials, point, index))
-  const result = kinds.find(candidate => candidate.id === point.result)
+  const result = results.find(candidate => candidate.id === point.result)
   const position = result?.positions.find(({ id, label }) => id === String(point.at.position) || label === point.at.position)?.id ?? null
   const band = bandOf(limitsOf(document, point.result, position).working)
   const answer =
@@ -111,7 +118,7 @@ function pointState(document: CheckDocument, point: MeasuringPoint, index: numbe
           pooled: gauge ? (document.history[gauge.id] ?? null) : null,
           heat: point.heat ?? null,
         })
-  return { answer, stale }
+  return { answer, stale: stale && staleWords(kind.parts(document.setup), stale) }
 }
 
 /** What a result still waits for before an “In” is final. */
@@ -122,7 +129,7 @@ export function evaluateFitting(document: CheckDocument, kind: CheckKind, index:
   const trial = document.trials[index]!
   const resultKinds = kind.results(document.setup)
   const points = kind.points(document.setup)
-  const states = new Map(points.map(point => [point.id, pointState(document, point, index, resultKinds)]))
+  const states = new Map(points.map(point => [point.id, pointState(document, point, index, kind, resultKinds)]))
   const answers: Answers = {
     of: point => states.get(point)?.answer ?? NO_ANSWER,
     stale: point => states.get(point)?.stale ?? null,

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { bindParts } from './parts'
+import { bindParts, staleWords } from './parts'
 
 const roles = [
   { id: 'crankshaft', label: 'Crankshaft' },
@@ -20,4 +20,13 @@ describe('binding the roles of a check to the parts of its job', () => {
   })
   it('has nothing to bind where nothing is asked', () =>
     expect(bindParts([], [{ id: 'p1', name: 'Crankshaft' }], newId)).toEqual({ bound: {}, added: [] }))
+})
+
+describe('why a reading is stale', () => {
+  it('names the part and what was done to it', () => {
+    expect(staleWords(roles, { role: 'shells-1', reason: 'new ones' })).toBe('shells, main 1: new ones')
+  })
+  it('a change to everything speaks for itself', () => {
+    expect(staleWords(roles, { role: '*', reason: 'dropped' })).toBe('dropped')
+  })
 })

@@ -1,4 +1,5 @@
 import type { PartRole } from './contract'
+import type { PartChange } from './document'
 
 /** A part of a job: what several of its checks may rest on. */
 export interface JobPart {
@@ -25,4 +26,10 @@ export function bindParts(
     bound[role.id] = part.id
   }
   return { bound, added }
+}
+
+/** Why readings are stale, in words: the part, and what was done to it. A change to everything speaks for itself. */
+export function staleWords(roles: readonly PartRole[], { role, reason }: Pick<PartChange, 'role' | 'reason'>): string {
+  const part = roles.find(({ id }) => id === role)
+  return part ? `${part.label.toLowerCase()}: ${reason}` : reason
 }

@@ -1,7 +1,8 @@
 import Ajv, { type ErrorObject } from 'ajv'
 import { resultId, type CheckKind } from '../check/contract'
-import { checkKinds } from '../check/registry'
-import type { CheckDocument } from '../check/document'
+import { checkKind, checkKinds } from '../check/registry'
+import type { CheckDocument, PartChange } from '../check/document'
+import { staleWords } from '../check/parts'
 import { fieldFault } from '../check/setup'
 import { ways } from '../method/ways'
 import { isPieces, type Entry, type Reading } from '../reading/reading'
@@ -95,6 +96,12 @@ function sentence({ keyword, params, message }: ErrorObject): string {
   }
 }
 
+/** What was done, without the part’s name, which used to be written before it. */
+function bareReason({ kind, setup }: CheckDocument, { role, reason }: PartChange): string {
+  const named = staleWords(checkKind(kind).parts(setup), { role, reason: '' })
+  return reason.startsWith(named) ? reason.slice(named.length) : reason
+}
+
 /** What version 2 learned since it was first written, for files from before: nothing was lapped, no lead time, no printed width was known. */
 const withLater = (worksheet: Worksheet): Worksheet => ({
   ...worksheet,
@@ -104,6 +111,7 @@ const withLater = (worksheet: Worksheet): Worksheet => ({
     checks: job.checks.map(check => ({
       ...check,
       laps: check.laps ?? [],
+      partChanges: check.partChanges.map(change => ({ ...change, reason: bareReason(check, change) })),
       gauges: Object.fromEntries(Object.entries(check.gauges).map(([kind, gauge]) => [kind, { ...gauge, widest: gauge.widest ?? null }])),
     })),
   })),

@@ -42,6 +42,17 @@ describe('the worksheet', () => {
       places: [{ proposals: [] }],
     })
   })
+  it('takes the part’s name off a reason that was written with it', () => {
+    const at = '2026-05-04T12:00:00Z'
+    const sheet = structuredClone(launch) as unknown as { jobs: { checks: { partChanges: object[] }[] }[] }
+    sheet.jobs[0]!.checks[0]!.partChanges = [
+      { role: 'shaft', at, reason: 'shaft: bent' },
+      { role: 'shaft', at, reason: 'ground' },
+      { role: '*', at, reason: 'dropped' },
+    ]
+    const read = checkWorksheet(sheet)
+    expect(read.ok && read.worksheet.jobs[0]!.checks[0]!.partChanges.map(({ reason }) => reason)).toEqual(['bent', 'ground', 'dropped'])
+  })
   it('says what is wrong with a text', () => {
     expect(faultOf('')!.reason).toContain('not a JSON file')
     expect(faultOf('[]')!.reason).toContain('JSON object is expected')

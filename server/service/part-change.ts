@@ -22,21 +22,26 @@ export const replacePart = (db: Database, jobId: string, dto: PartChangeDto): Pr
     if (!(await eventKnown(sql, dto.op))) {
       const part = (await partsOfJob(sql, jobId)).find(candidate => candidate.id === dto.part)
       if (!part) throw refuse(422, 'That part is not of this job.', 'part')
-      const reason = `${part.name.toLowerCase()}: ${dto.reason.trim()}`
+      const reason = dto.reason.trim()
       await insertPartChange(sql, { id: dto.op, partId: part.id, checkId: null, reason, by: dto.by.trim(), at: new Date().toISOString() })
-      for (const checkId of await checksOnPart(sql, part.id)) await touch(sql, checkId, reason, dto)
-      await insertEvent(sql, { id: dto.op, subject: jobId, version: 0, what: `Replaced or reworked, ${reason}` })
+      for (const checkId of await checksOnPart(sql, part.id)) await touch(sql, checkId, `${part.name.toLowerCase()}: ${reason}`, dto)
+      await insertEvent(sql, {
+        id: dto.op,
+        subject: jobId,
+        version: 0,
+        what: `Replaced or reworked, ${part.name.toLowerCase()}: ${reason}`,
+      })
     }
     return jobView(sql, jobId)
   })
 
-async function touch(sql: Sql, checkId: string, reason: string, { op, by }: PartChangeDto): Promise<void> {
+async function touch(sql: Sql, checkId: string, what: string, { op, by }: PartChangeDto): Promise<void> {
   const { row, document, lots } = await loadCheck(sql, checkId)
   const stale = evaluateCheck(document, lots).current.results.some(result => counts(result) && result.stale !== null)
   if (!stale) return
   const signed = await openSignOff(sql, checkId)
-  if (signed) await insertReopening(sql, signed.id, `Replaced or reworked, ${reason}`, by.trim())
-  await insertEvent(sql, { id: `${op}:${checkId}`.slice(0, 120), subject: checkId, version: row.version + 1, what: `Stale: ${reason}` })
+  if (signed) await insertReopening(sql, signed.id, `Replaced or reworked, ${what}`, by.trim())
+  await insertEvent(sql, { id: `${op}:${checkId}`.slice(0, 120), subject: checkId, version: row.version + 1, what: `Stale: ${what}` })
   const after = await loadCheck(sql, checkId)
   await recordAnswer(sql, checkId, row.version + 1, answerOf(after.document, after.lots))
 }

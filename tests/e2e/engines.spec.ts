@@ -219,10 +219,10 @@ test('an eccentric shaft: the one lettered spacer, fitted and proved', async ({ 
 
 test('a replaced part: what rested on it is stale, with the reason, until it is measured again', async ({ page, shop }) => {
   await page.goto(shop.address)
-  await expect(page.getByText('Stale: new shells, main 2')).toBeVisible()
+  await expect(page.getByText('Stale: shells, main 2: new ones')).toBeVisible()
   await page.goto(`${shop.address}/checks/pb-mains`)
   await expect(page.getByTestId('verdict')).toContainText('Stale')
-  await expect(page.getByTestId('answer')).toContainText('new shells, main 2: the old ones were scored. Measure again.')
+  await expect(page.getByTestId('answer')).toContainText('shells, main 2: new ones, the old were scored. Measure again.')
   await page.keyboard.press('PageUp')
   await page.getByRole('button', { name: /Bore on the dial, main 2, A: .*stale/ }).click()
   await expect(page.getByLabel('Figure read')).toBeFocused()
