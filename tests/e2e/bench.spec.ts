@@ -158,6 +158,12 @@ test('the ledger names the odd fitting; a residual needs a reason', async ({ pag
   await page.getByRole('button', { name: 'Accept and sign off' }).click()
   await expect(page.getByText('Give the reason: it stands in the record.')).toBeVisible()
   await page.getByLabel('Reason for accepting it').fill('washer E measured: it is a 118')
+  // The reason stays until it stands in the record.
+  await page.route('**/sign-off', route => route.abort())
+  await page.getByRole('button', { name: 'Accept and sign off' }).click()
+  await expect(page.getByText('The server is away. Nothing was lost')).toBeVisible()
+  await expect(page.getByLabel('Reason for accepting it')).toHaveValue('washer E measured: it is a 118')
+  await page.unroute('**/sign-off')
   await page.getByRole('button', { name: 'Accept and sign off' }).click()
   await expect(page.getByTestId('answer')).toContainText('Signed off by T. Marl')
 })

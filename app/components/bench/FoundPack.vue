@@ -32,8 +32,14 @@ function listPack(): void {
   foundFault.value = read.ok ? null : read.reason
   if (!read.ok) return
   emit('found', { place: place.value!.id, pieces: read.pieces.map(piece => ({ ...piece, measured: measuredPieces.value })) })
-  found.value = ''
 }
+// What was typed stays until it is stored: the server may be away.
+watch(
+  () => JSON.stringify(pack.value),
+  () => {
+    found.value = ''
+  },
+)
 const value = (event: Event) => (event.target as HTMLSelectElement).value
 </script>
 

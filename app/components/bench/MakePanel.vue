@@ -19,6 +19,8 @@ const props = defineProps<{
   lots: readonly Lot[]
   needed: boolean
   locked: boolean
+  /** a write is on its way */
+  busy: boolean
 }>()
 const emit = defineEmits<{
   begin: [{ lotId: string; target: Nm; low?: Nm; high?: Nm }]
@@ -67,13 +69,21 @@ function enter(i: number): void {
   if (i + 1 < LAP_POINTS) return fields.value[i + 1]?.focus()
   tried.value = true
   const figures = entries.value.flatMap(entry => (entry.ok ? [entry.value] : []))
+  if (props.busy) return
   if (fault.value || figures.length < LAP_POINTS)
     return fields.value[texts.value.findIndex((text, at) => text.trim() === '' || !entries.value[at]!.ok)]?.focus()
   emit('pass', lap.value!.id, figures)
-  texts.value = texts.value.map(() => '')
-  tried.value = false
-  fields.value[0]?.focus()
 }
+// Four figures read at a plate are not thrown away before they are stored.
+watch(
+  () => lap.value?.passes.length,
+  () => {
+    texts.value = texts.value.map(() => '')
+    tried.value = false
+    fields.value[0]?.focus()
+  },
+  { flush: 'post' },
+)
 </script>
 
 <template>

@@ -98,6 +98,7 @@ const keep = (pieces: Pack) => emit('command', 'reserves', { place: id.value, pi
           :lots="bench.lots"
           :needed="needsOrder(choice)"
           :locked="locked"
+          :busy="busy"
           @begin="piece => $emit('command', 'laps', { id: uuid(), place: id, ...piece })"
           @pass="(lapId, figures) => $emit('command', 'lap-passes', { lapId, id: uuid(), figures, at: new Date().toISOString() })"
           @end="(lapId, made) => $emit('command', 'lap-ends', { lapId, made })"

@@ -41,8 +41,14 @@ function submit(): void {
   if (props.document.signOff) emit('reopen', signature)
   else emit('sign', signature)
   tried.value = false
-  reason.value = ''
 }
+// The reason stays until it stands in the record.
+watch(
+  () => props.document.signOff?.at,
+  () => {
+    reason.value = ''
+  },
+)
 </script>
 
 <template>
