@@ -45,7 +45,7 @@ export function useBenchKeys({
   const { draft, way } = taking
   const travel = computed(() => way.value.entry === 'travel')
   /** Is there a reading to take? In Choose only where a part is worked to size there. */
-  const reads = computed(() => phase.value !== 'choose' || choicePanels[bench.document!.kind] !== undefined)
+  const reads = computed(() => phase.value !== 'setup' && (phase.value !== 'choose' || choicePanels[bench.document!.kind] !== undefined))
 
   function choosing(): KeyBinding[] {
     if (phase.value !== 'choose') return []

@@ -8,6 +8,7 @@ import { arithmeticLine, changeWords } from '#core/pack/arithmetic'
 import type { PackChoice, Proposal } from '#core/pack/chooser/choose'
 import { lotMap, type Lot } from '#core/pack/lot'
 import { formatLength, unitFor } from '#core/quantity/format-length'
+import { lowerFirst } from '#core/quantity/lower-first'
 import { coverageFactor } from '#core/reading/student'
 import { UNIT_NAME } from '#core/quantity/length'
 import { usePreferences } from '~/stores/preferences'
@@ -75,8 +76,8 @@ export function useBenchWords({ document, evaluation, shown, place, choice, prop
       const words = change.value
       const inside = proposal.value.chance?.inside
       if (choice.value?.fallback)
-        return `${choice.value.notes[0]} Nearest for a trial: ${words.toLowerCase()}, leaves ${show(proposal.value.predicted.play)} ${name.value}.`
-      return `${at.value}${fine ? `${at.value ? 'in' : 'In'} limits already. Nearer the aim: ` : ''}${fine || at.value ? words.toLowerCase() : words}: leaves ${show(proposal.value.predicted.play)} ± ${formatLength(proposal.value.predicted.U, unit.value, { unit: true })}${inside === undefined ? '' : inside >= 0.95 ? ', in limits.' : `, ${Math.round(inside * 100)} % in limits.`}`
+        return `${choice.value.notes[0]} Nearest for a trial: ${lowerFirst(words)}, leaves ${show(proposal.value.predicted.play)} ${name.value}.`
+      return `${at.value}${fine ? `${at.value ? 'in' : 'In'} limits already. Nearer the aim: ` : ''}${fine || at.value ? lowerFirst(words) : words}: leaves ${show(proposal.value.predicted.play)} ± ${formatLength(proposal.value.predicted.U, unit.value, { unit: true })}${inside === undefined ? '' : inside >= 0.95 ? ', in limits.' : `, ${Math.round(inside * 100)} % in limits.`}`
     }
     if (result.state === 'provisional') return provisional(e)
     if (result.residual)
@@ -115,7 +116,7 @@ export function useBenchWords({ document, evaluation, shown, place, choice, prop
     }
     const { out, in: put } = proposal.value.change
     if (out.length + put.length === 0) return null
-    return { value: proposal.value.predicted.play, U: proposal.value.predicted.U, words: change.value.toLowerCase() }
+    return { value: proposal.value.predicted.play, U: proposal.value.predicted.U, words: lowerFirst(change.value) }
   })
   const windowWords = computed(() => {
     const w = place.value?.window

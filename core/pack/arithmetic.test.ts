@@ -48,6 +48,12 @@ describe('the sum in one line', () => {
     expect(changeWords(fitted, next, lots, 'thou')).toBe('Take out 5, put in 2')
     expect(changeWords(fitted, fitted, lots, 'thou')).toBe('Leave the pack as it is')
   })
+  it('names a piece by its mark, else by its colour, for the hand; the sum stays bare', () => {
+    const marked = lotMap([{ ...lot(10), mark: 'V', colour: 'red' }, { ...lot(6), colour: 'blue' }, lot(2)])
+    const [v, blue, plain] = ['s10', 's6', 's2'].map(lotId => ({ lotId, count: 1 }))
+    expect(changeWords([v!], [blue!, plain!], marked, 'thou')).toBe('Take out 10 (V), put in 6 (blue) + 2')
+    expect(arithmeticLine(thou(9), [v!], [blue!], thou(5), marked, { perPiece: 1, pair: false }, 'thou')).toBe('9.0 − 10 + 6 = 5.0 thou')
+  })
   it('lists pieces one by one, thickest first', () =>
     expect(
       pieceList(

@@ -1,16 +1,23 @@
 import { formatLength } from '../quantity/format-length'
 import { UNIT_NAME, type LengthUnit } from '../quantity/length'
-import { lotOf, packChange, thickness, type LotMap, type Pack } from './lot'
+import { lotOf, packChange, thickness, type Lot, type LotMap, type Pack } from './lot'
 import type { Response } from './response'
 
-/** `10 + 6`, thickest first. */
-export function pieceList(pack: Pack, lots: LotMap, unit: LengthUnit): string {
+const size = (lot: Lot, unit: LengthUnit): string => formatLength(thickness(lot), unit, { trim: true })
+/** What a piece is found by in the drawer: its mark, else its colour. */
+const nameOf = ({ mark, colour }: Lot): string => mark || colour
+
+function list(pack: Pack, lots: LotMap, words: (lot: Lot) => string): string {
   return pack
-    .flatMap(piece => Array.from({ length: piece.count }, () => thickness(lotOf(lots, piece.lotId))))
-    .sort((a, b) => b - a)
-    .map(size => formatLength(size, unit, { trim: true }))
+    .flatMap(piece => Array.from({ length: piece.count }, () => lotOf(lots, piece.lotId)))
+    .sort((a, b) => thickness(b) - thickness(a))
+    .map(words)
     .join(' + ')
 }
+
+/** Pieces for the hand, thickest first, with the mark or colour they go by: `10 + 6`, `8.06 (K)`. */
+export const pieceList = (pack: Pack, lots: LotMap, unit: LengthUnit): string =>
+  list(pack, lots, lot => (nameOf(lot) ? `${size(lot, unit)} (${nameOf(lot)})` : size(lot, unit)))
 
 /** The whole sum in one line a person can follow: `31.0 − (10 + 10 + 5 + 2) = 4.0 thou`. */
 export function arithmeticLine(
@@ -25,15 +32,15 @@ export function arithmeticLine(
   const change = packChange(fitted, next)
   const term = (pack: Pack, sign: number) => {
     if (pack.length === 0) return ''
-    const list = pieceList(pack, lots, unit)
-    return ` ${sign > 0 ? '+' : '−'} ${list.includes('+') ? `(${list})` : list}`
+    const sum = list(pack, lots, lot => size(lot, unit))
+    return ` ${sign > 0 ? '+' : '−'} ${sum.includes('+') ? `(${sum})` : sum}`
   }
   const terms = term(change.out, -response.perPiece) + term(change.in, response.perPiece)
   const figure = (value: number) => formatLength(value, unit)
   return `${figure(play)}${terms} = ${figure(predicted)} ${UNIT_NAME[unit]}`
 }
 
-/** What to do with the hands: `Take out 10 + 6, put in 2`, `Leave the pack as it is`. */
+/** What to do with the hands: `Take out 10 + 6, put in 2`, `Take out 8.04 (V), put in 8.06 (K)`, `Leave the pack as it is`. */
 export function changeWords(fitted: Pack, next: Pack, lots: LotMap, unit: LengthUnit): string {
   const { out, in: put } = packChange(fitted, next)
   if (out.length === 0 && put.length === 0) return 'Leave the pack as it is'

@@ -3,6 +3,7 @@ import { evaluateCheck, predictionOwn } from '#core/check/evaluate-check'
 import { checkKind } from '#core/check/registry'
 import { lotMap, packChange, thickness, type Lot, type Pack } from '#core/pack/lot'
 import { changeWords, pieceList } from '#core/pack/arithmetic'
+import { lowerFirst } from '#core/quantity/lower-first'
 import { predict } from '#core/pack/predict'
 import { formatLength } from '#core/quantity/format-length'
 import type { CheckView } from '#shared/types'
@@ -53,7 +54,7 @@ export const fitPack = (db: Database, id: string, dto: FitDto): Promise<CheckVie
       const { play, u } = predict(request.question.measured, request.fitted, next, all, request.response, { uRefit: document.uRefit })
       predicted[place.place.result] = { play, u, uOwn: predictionOwn(u, result.estimate) }
       packs[placeId] = packIn(last, placeId) === null ? null : next
-      words.push(changeWords(request.fitted, next, all, document.entryUnit).toLowerCase())
+      words.push(lowerFirst(changeWords(request.fitted, next, all, document.entryUnit)))
     }
     for (const [lotId, change] of moves) {
       const lot = all.get(lotId)!

@@ -78,7 +78,7 @@ test('what can be done about the mains, side by side with its cost; stopped, wor
   await panel.getByRole('button', { name: 'Work it out' }).press('Enter')
   await panel.getByRole('button', { name: 'Mix grades, halves too' }).press('Enter')
   await panel.getByRole('button', { name: 'Fit all of these' }).press('Enter')
-  await expect(page.getByRole('dialog')).toContainText('Main 4: take out 1.49 + 1.49')
+  await expect(page.getByRole('dialog')).toContainText('Main 4: take out 1.49 (STD) + 1.49 (STD)')
   await page.getByRole('button', { name: 'Not yet' }).press('Enter')
   await expect(page.getByRole('dialog')).toHaveCount(0)
   await panel.getByRole('button', { name: 'Fit all of these' }).press('Enter')
@@ -208,7 +208,7 @@ test('thrust halves lined up, from scratch by keyboard: out of line by about, in
 test('an eccentric shaft: the one lettered spacer, fitted and proved', async ({ page, shop }) => {
   await page.goto(`${shop.address}/checks/gr-shaft`)
   await expect(page.getByTestId('verdict')).toContainText('Tight')
-  await expect(page.getByTestId('answer')).toContainText('Take out 8.04, put in 8.06: leaves 0.054')
+  await expect(page.getByTestId('answer')).toContainText('Take out 8.04 (V), put in 8.06 (K): leaves 0.054')
   await fit(page, 'mark K')
   await expect(page.getByLabel('Far reading')).toBeFocused()
   await travel(page, '0.054', '0.055', '0.054')

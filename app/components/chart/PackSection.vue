@@ -122,6 +122,16 @@ const summary = computed(
           >
             {{ piece.label }}
           </text>
+          <text
+            v-if="piece.wide >= 44"
+            :x="piece.at + piece.wide / 2"
+            :y="piece.y + 60"
+            font-size="12"
+            text-anchor="middle"
+            :fill="piece.role === 'out' ? 'var(--out)' : 'var(--brass-ink)'"
+          >
+            {{ piece.lot.mark || piece.lot.colour }}
+          </text>
           <path
             v-if="piece.role === 'in'"
             :d="`M${piece.at + piece.wide / 2} 84v16m-5 -6l5 7 5 -7`"

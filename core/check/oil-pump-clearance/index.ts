@@ -37,7 +37,7 @@ export const oilPumpClearance: CheckKind = {
   results: () => [
     {
       id: 'clearance',
-      label: 'Rotor end clearance',
+      label: 'End clearance',
       quantity: 'length',
       scale: 'play',
       ends: SIZE_WORDS,
@@ -62,7 +62,7 @@ export const oilPumpClearance: CheckKind = {
     ...ROTORS.map((rotor): MeasuringPoint => ({
       id: `${setup.way}-${rotor.id}`,
       label: `${rotor.label}, end clearance`,
-      at: { position: rotor.id },
+      at: { position: rotor.label },
       way: setup.way === 'strip' ? 'plastic-strip' : 'feeler',
       result: 'clearance',
       moves: [],

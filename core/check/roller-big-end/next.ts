@@ -1,4 +1,5 @@
 import { resultId, type Answers, type NextStep, type Target } from '../contract'
+import { lowerFirst } from '../../quantity/lower-first'
 import type { Setup } from '../setup'
 import { lacksSets, leastClearance, sortedRollers, takenSet } from './evaluate'
 import { honePlan } from './hone-plan'
@@ -30,7 +31,7 @@ export function nextAtTheRods(setup: Setup, answers: Answers, targets: readonly 
   const estimate = plan.bore && leastClearance(setup, answers, rod.id, plan.bore)
   return {
     phase: honing ? 'choose' : 'measure',
-    words: `${rod.label}: ${words.charAt(0).toLowerCase()}${words.slice(1)}`,
+    words: `${rod.label}: ${lowerFirst(words)}`,
     point: honing ? honePoint(rod.id, lagging) : null,
     standing: estimate && { result: resultId('clearance', rod.id), estimate },
   }

@@ -3,6 +3,7 @@ import type { CheckDocument } from '#core/check/document'
 import { openPlaces, type CheckEvaluation } from '#core/check/evaluate-check'
 import type { ShellOption } from '#core/check/bearing-clearance/options'
 import { changeWords } from '#core/pack/arithmetic'
+import { lowerFirst } from '#core/quantity/lower-first'
 import { lotMap, type Lot, type Pack } from '#core/pack/lot'
 import { formatLength } from '#core/quantity/format-length'
 import { UNIT_NAME } from '#core/quantity/length'
@@ -182,7 +183,7 @@ function fit(): void {
       <div class="space-y-3">
         <ul class="list-disc pl-5">
           <li v-for="row in rows.filter(r => changed.some(c => c.id === r.id))" :key="row.id">
-            {{ row.label }}: {{ row.words.toLowerCase() }}
+            {{ row.label }}: {{ lowerFirst(row.words) }}
           </li>
         </ul>
         <p class="caution">Every cap in its place and way round, full torque; the shaft turned by hand after each.</p>
