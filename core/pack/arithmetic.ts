@@ -7,17 +7,23 @@ const size = (lot: Lot, unit: LengthUnit): string => formatLength(thickness(lot)
 /** What a piece is found by in the drawer: its mark, else its colour. */
 const nameOf = ({ mark, colour }: Lot): string => mark || colour
 
-function list(pack: Pack, lots: LotMap, words: (lot: Lot) => string): string {
-  return pack
-    .flatMap(piece => Array.from({ length: piece.count }, () => lotOf(lots, piece.lotId)))
-    .sort((a, b) => thickness(b) - thickness(a))
-    .map(words)
-    .join(' + ')
-}
+const thickestFirst = (pack: Pack, lots: LotMap): { lot: Lot; count: number }[] =>
+  pack.map(({ lotId, count }) => ({ lot: lotOf(lots, lotId), count })).sort((a, b) => thickness(b.lot) - thickness(a.lot))
 
-/** Pieces for the hand, thickest first, with the mark or colour they go by: `10 + 6`, `8.06 (K)`. */
+/** `10 + 10 + 6`, thickest first. */
+const sumOf = (pack: Pack, lots: LotMap, unit: LengthUnit): string =>
+  thickestFirst(pack, lots)
+    .flatMap(({ lot, count }) => Array<string>(count).fill(size(lot, unit)))
+    .join(' + ')
+
+/** Pieces for the hand, thickest first, with the mark or colour they go by: `10 + 10 + 6`, `8.06 (K)`, `2 × 1.49 (STD)`. */
 export const pieceList = (pack: Pack, lots: LotMap, unit: LengthUnit): string =>
-  list(pack, lots, lot => (nameOf(lot) ? `${size(lot, unit)} (${nameOf(lot)})` : size(lot, unit)))
+  thickestFirst(pack, lots)
+    .flatMap(({ lot, count }) => {
+      if (!nameOf(lot)) return Array<string>(count).fill(size(lot, unit))
+      return [`${count > 1 ? `${count} × ` : ''}${size(lot, unit)} (${nameOf(lot)})`]
+    })
+    .join(' + ')
 
 /** The whole sum in one line a person can follow: `31.0 − (10 + 10 + 5 + 2) = 4.0 thou`. */
 export function arithmeticLine(
@@ -32,7 +38,7 @@ export function arithmeticLine(
   const change = packChange(fitted, next)
   const term = (pack: Pack, sign: number) => {
     if (pack.length === 0) return ''
-    const sum = list(pack, lots, lot => size(lot, unit))
+    const sum = sumOf(pack, lots, unit)
     return ` ${sign > 0 ? '+' : '−'} ${sum.includes('+') ? `(${sum})` : sum}`
   }
   const terms = term(change.out, -response.perPiece) + term(change.in, response.perPiece)

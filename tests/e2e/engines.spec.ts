@@ -78,7 +78,7 @@ test('what can be done about the mains, side by side with its cost; stopped, wor
   await panel.getByRole('button', { name: 'Work it out' }).press('Enter')
   await panel.getByRole('button', { name: 'Mix grades, halves too' }).press('Enter')
   await panel.getByRole('button', { name: 'Fit all of these' }).press('Enter')
-  await expect(page.getByRole('dialog')).toContainText('Main 4: take out 1.49 (STD) + 1.49 (STD)')
+  await expect(page.getByRole('dialog')).toContainText('Main 4: take out 2 × 1.49 (STD)')
   await page.getByRole('button', { name: 'Not yet' }).press('Enter')
   await expect(page.getByRole('dialog')).toHaveCount(0)
   await panel.getByRole('button', { name: 'Fit all of these' }).press('Enter')

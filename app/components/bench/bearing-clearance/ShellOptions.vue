@@ -122,7 +122,7 @@ function fit(): void {
             <td class="figure text-right whitespace-nowrap" :class="option.inLimits < option.bearings ? 'text-out' : 'text-in'">
               {{ option.inLimits }} of {{ option.bearings }}
             </td>
-            <td class="figure text-right">{{ percent(option.worst) }}</td>
+            <td class="figure text-right whitespace-nowrap">{{ percent(option.worst) }}</td>
             <td class="figure text-right">{{ money(option.parts) }}</td>
             <td class="figure text-right">{{ money(option.labour) }}</td>
             <td class="figure text-right font-bold">{{ money(option.total) }}</td>
@@ -156,7 +156,7 @@ function fit(): void {
                     : '–'
                 }}
               </td>
-              <td class="figure text-right">{{ percent(row.inside) }}</td>
+              <td class="figure pl-3 text-right whitespace-nowrap">{{ percent(row.inside) }}</td>
             </tr>
           </tbody>
         </table>
