@@ -11,7 +11,7 @@ const thickestFirst = (pack: Pack, lots: LotMap): { lot: Lot; count: number }[] 
   pack.map(({ lotId, count }) => ({ lot: lotOf(lots, lotId), count })).sort((a, b) => thickness(b.lot) - thickness(a.lot))
 
 /** `10 + 10 + 6`, thickest first. */
-const sumOf = (pack: Pack, lots: LotMap, unit: LengthUnit): string =>
+const sizesOf = (pack: Pack, lots: LotMap, unit: LengthUnit): string =>
   thickestFirst(pack, lots)
     .flatMap(({ lot, count }) => Array<string>(count).fill(size(lot, unit)))
     .join(' + ')
@@ -38,8 +38,8 @@ export function arithmeticLine(
   const change = packChange(fitted, next)
   const term = (pack: Pack, sign: number) => {
     if (pack.length === 0) return ''
-    const sum = sumOf(pack, lots, unit)
-    return ` ${sign > 0 ? '+' : '−'} ${sum.includes('+') ? `(${sum})` : sum}`
+    const listed = sizesOf(pack, lots, unit)
+    return ` ${sign > 0 ? '+' : '−'} ${listed.includes('+') ? `(${listed})` : listed}`
   }
   const terms = term(change.out, -response.perPiece) + term(change.in, response.perPiece)
   const figure = (value: number) => formatLength(value, unit)

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { v4 as uuid } from 'uuid'
-import type { CheckDocument } from '#core/check/document'
-import { packIn } from '#core/check/document'
+import { packIn, type CheckDocument } from '#core/check/document'
 import type { CheckEvaluation } from '#core/check/evaluate-check'
 import type { PlaceEvaluation } from '#core/check/evaluate-place'
 import { pieceList } from '#core/pack/arithmetic'

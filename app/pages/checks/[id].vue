@@ -94,6 +94,7 @@ const current = computed(() => document.value.trials.at(-1)!)
 const trialOf = (step: Step) => (step.phase === 'setup' ? null : current.value.id)
 const ticked = (step: Step) => document.value.ticks.some(tick => tick.step === step.id && tick.trial === trialOf(step))
 const choosingOfSeveral = computed(() => row.value.length > 1 && place.value !== null && phase.value === 'choose')
+
 onMounted(async () => {
   try {
     await bench.open(id)

@@ -16,6 +16,7 @@ export interface AllocationRequest {
 
 /** For one solution; there are a handful at most. */
 const SECONDS = 5
+
 /** A column a place; null: it stays as it is. */
 export interface Answer {
   readonly columns: readonly (Column | null)[]
