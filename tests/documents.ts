@@ -50,6 +50,7 @@ export function checkOf(kind: string, change: Partial<CheckDocument> = {}): Chec
     partChanges: [],
     laps: [],
     signOff: null,
+    reopened: null,
     ...change,
     setup,
     trials,
@@ -64,13 +65,14 @@ export const trial = (id: string, readings: readonly PointReading[], more: Parti
   id,
   at: '2026-05-04T08:00:00.000Z',
   packs: {},
+  unlisted: [],
   refitted: [],
   predicted: {},
   readings,
   ...more,
 })
 let count = 0
-const head = (point: string) => ({ id: `r${count++}`, point, at: '2026-05-04T09:00:00.000Z' })
+const head = (point: string) => ({ id: `r${count++}`, point, at: '2026-05-04T09:00:00.000Z', order: count })
 /** Dial repeats, thou. */
 export const plays = (point: string, ...figures: number[]): PointReading[] =>
   figures.map(figure => ({ ...head(point), start: nm(0), far: thou(figure), back: nm(0) }))

@@ -4,14 +4,15 @@ import type { CheckEvaluation } from '#core/check/evaluate-check'
 import { counts, resultName, type ResultEvaluation } from '#core/check/evaluate-fitting'
 import type { PlaceEvaluation } from '#core/check/evaluate-place'
 import type { Phase } from '#core/method/step'
-import { arithmeticLine, changeWords } from '#core/pack/arithmetic'
-import type { PackChoice, Proposal } from '#core/pack/chooser/choose'
+import { changeWords } from '#core/pack/arithmetic'
+import { sumInOneLine, type PackChoice, type Proposal } from '#core/pack/chooser/choose'
 import { lotMap, type Lot } from '#core/pack/lot'
 import { formatLength, unitFor } from '#core/quantity/format-length'
 import { lowerFirst } from '#core/quantity/lower-first'
 import { coverageFactor } from '#core/reading/student'
 import { UNIT_NAME } from '#core/quantity/length'
 import { usePreferences } from '~/stores/preferences'
+import { percent } from './percent'
 import { shortTime } from './shortTime'
 
 interface Bench {
@@ -75,9 +76,11 @@ export function useBenchWords({ document, evaluation, shown, place, choice, prop
     if (proposal.value && phase.value !== 'prove') {
       const words = change.value
       const inside = proposal.value.chance?.inside
+      if (proposal.value.atMost)
+        return `${at.value}no play that can be told from zero. For a trial: ${lowerFirst(words)}, leaves at most ${show(proposal.value.predicted.play)} ${name.value}.`
       if (choice.value?.fallback)
         return `${choice.value.notes[0]} Nearest for a trial: ${lowerFirst(words)}, leaves ${show(proposal.value.predicted.play)} ${name.value}.`
-      return `${at.value}${fine ? `${at.value ? 'in' : 'In'} limits already. Nearer the aim: ` : ''}${fine || at.value ? lowerFirst(words) : words}: leaves ${show(proposal.value.predicted.play)} ± ${formatLength(proposal.value.predicted.U, unit.value, { unit: true })}${inside === undefined ? '' : inside >= 0.95 ? ', in limits.' : `, ${Math.round(inside * 100)} % in limits.`}`
+      return `${at.value}${fine ? `${at.value ? 'in' : 'In'} limits already. Nearer the aim: ` : ''}${fine || at.value ? lowerFirst(words) : words}: leaves ${show(proposal.value.predicted.play)} ± ${formatLength(proposal.value.predicted.U, unit.value, { unit: true })}${inside === undefined ? '' : inside >= 0.95 ? ', in limits.' : `, ${percent(inside)} in limits.`}`
     }
     if (result.state === 'provisional') return provisional(e)
     if (result.residual)
@@ -95,15 +98,8 @@ export function useBenchWords({ document, evaluation, shown, place, choice, prop
     const { request } = place.value
     const inside = proposal.value.chance?.inside
     return (
-      arithmeticLine(
-        Math.round(request.question.measured.play),
-        request.fitted,
-        proposal.value.pack,
-        proposal.value.predicted.play,
-        index.value,
-        request.response,
-        unit.value,
-      ) + (inside === undefined ? '' : ` · chance in limits ${(inside * 100).toFixed(inside > 0.99 ? 1 : 0)} %`)
+      sumInOneLine(request.question, request.fitted, proposal.value, index.value, request.response, unit.value) +
+      (inside === undefined ? '' : ` · chance in limits ${percent(inside)}`)
     )
   })
   const predicted = computed(() => {

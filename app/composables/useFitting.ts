@@ -2,6 +2,7 @@ import { computed, ref, watch, type Ref } from 'vue'
 import { v4 as uuid } from 'uuid'
 import type { PlaceEvaluation } from '#core/check/evaluate-place'
 import type { Pack } from '#core/pack/lot'
+import { useBench } from '~/stores/bench'
 import { useChooser } from './useChooser'
 import type { useCommand } from './useCommand'
 
@@ -19,6 +20,7 @@ interface Fitting {
 
 /** The packs for the place looked at, the one in hand, and putting it in. */
 export function useFitting({ place, closed, typing, command: { command, faults }, done }: Fitting) {
+  const bench = useBench()
   const { choice, busy: choosing } = useChooser(computed(() => (closed.value ? null : (place.value?.request ?? null))))
   const picked = ref(0)
   const pick = (at: number) => {
@@ -38,8 +40,8 @@ export function useFitting({ place, closed, typing, command: { command, faults }
     if (!closed.value && change && change.in.length + change.out.length > 0 && !typing.value) asking.value = true
   }
   /** One or several places in one fitting. */
-  async function fitAll(packs: readonly { readonly place: string; readonly pieces: Pack }[]): Promise<void> {
-    if (!(await command('fittings', { trialId: uuid(), packs }))) return
+  async function fitAll(packs: readonly { readonly place: string; readonly pieces: Pack }[], claim = false): Promise<void> {
+    if (!(await command('fittings', { trialId: uuid(), onto: bench.current!.id, packs, ...(claim ? { claim } : {}) }))) return
     asking.value = false
     done()
   }

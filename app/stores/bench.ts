@@ -3,11 +3,12 @@ import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { v4 as uuid } from 'uuid'
 import type { CheckDocument } from '#core/check/document'
+import type { Bench } from '#core/command/command'
 import type { Lot } from '#core/pack/lot'
 import type { CheckView } from '#shared/types'
 import { AwayError, RefusedError, api } from '~/composables/useApi'
 import type { DraftReading } from '~/composables/useDraft'
-import { applied, requestOf, storedWrites, storeWrite, type PendingWrite } from './outbox'
+import { foreseen, requestOf, storedWrites, storeWrite, type PendingWrite } from './outbox'
 
 export type Connection = 'saved' | 'sending' | 'away' | 'stale'
 
@@ -27,7 +28,9 @@ export const useBench = defineStore('bench', () => {
   const refused = ref<readonly { words: string; reason: string }[]>([])
   let running: Promise<void> | null = null
 
-  const document = computed<CheckDocument | null>(() => view.value && pending.value.reduce(applied, view.value.document))
+  /** The server's answer with what waits put on top, as the server will take it. */
+  const ahead = computed<Bench | null>(() => view.value && pending.value.reduce<Bench>(foreseen, view.value))
+  const document = computed<CheckDocument | null>(() => ahead.value?.document ?? null)
   const lots = computed<readonly Lot[]>(() => view.value?.lots ?? [])
   const current = computed(() => document.value?.trials.at(-1) ?? null)
   const waiting = computed(() => pending.value.length)
@@ -150,18 +153,16 @@ export const useBench = defineStore('bench', () => {
     void flush()
   }
 
-  const logReading = (reading: DraftReading, words: string) =>
-    queue({
-      op: uuid(),
-      kind: 'reading',
-      trialId: current.value!.id,
-      reading: { ...reading, id: uuid(), at: new Date().toISOString() },
-      words,
-    })
-  const voidReading = (readingId: string, reason: string) =>
-    queue({ op: uuid(), kind: 'void', readingId, reason, words: `void: ${reason}` })
+  const head = () => ({ op: uuid(), at: new Date().toISOString() })
+  function logReading(reading: DraftReading, words: string): void {
+    const made = head()
+    // Order of the newest part change this reading knows of: what is replaced later makes it stale, whenever it arrives.
+    const seen = Math.max(0, ...document.value!.partChanges.map(change => change.order))
+    queue({ ...made, kind: 'read', trialId: current.value!.id, seen, reading: { ...reading, id: uuid(), at: made.at }, words })
+  }
+  const voidReading = (readingId: string, reason: string) => queue({ ...head(), kind: 'void', readingId, reason, words: `void: ${reason}` })
   const tick = (step: string, trial: string | null, ticked: boolean, words: string) =>
-    queue({ op: uuid(), kind: 'tick', step, trial, ticked, words })
+    queue({ ...head(), kind: 'tick', step, trial, ticked, words })
 
   /** Writes that need the server's answer go one after the other, each onto what the one before left: a field left in haste must not outrun itself. */
   let turn: Promise<unknown> = Promise.resolve()

@@ -1,17 +1,9 @@
-import type { CheckDocument, PointReading } from '#core/check/document'
+import { apply } from '#core/command/apply'
+import type { Bench, Command, ReadCommand, TickCommand, VoidCommand } from '#core/command/command'
+import { decide } from '#core/command/decide'
 
-/** A write that can wait for the server: it is applied here at once and sent when it can be. */
-export type PendingWrite =
-  | { readonly op: string; readonly kind: 'reading'; readonly trialId: string; readonly reading: PointReading; readonly words: string }
-  | { readonly op: string; readonly kind: 'void'; readonly readingId: string; readonly reason: string; readonly words: string }
-  | {
-      readonly op: string
-      readonly kind: 'tick'
-      readonly step: string
-      readonly trial: string | null
-      readonly ticked: boolean
-      readonly words: string
-    }
+/** A write that can wait for the server: it shows here at once, and is sent when it can be. `words` name it where it has to be named. */
+export type PendingWrite = (ReadCommand | VoidCommand | TickCommand) & { readonly words: string }
 
 const keyOf = (checkId: string) => `finitum.outbox.${checkId}`
 
@@ -30,33 +22,17 @@ export function storeWrite(checkId: string, write: PendingWrite, waiting: boolea
 export function requestOf(write: PendingWrite, version: number): { path: string; body: Record<string, unknown> } {
   const head = { op: write.op, version }
   switch (write.kind) {
-    case 'reading': {
-      const { voided: _, ...reading } = write.reading
-      return { path: 'readings', body: { ...head, trialId: write.trialId, ...reading } }
-    }
+    case 'read':
+      return { path: 'readings', body: { ...head, trialId: write.trialId, seen: write.seen, ...write.reading } }
     case 'void':
       return { path: 'voids', body: { ...head, readingId: write.readingId, reason: write.reason } }
     case 'tick':
-      return { path: 'ticks', body: { ...head, step: write.step, ticked: write.ticked } }
+      return { path: 'ticks', body: { ...head, step: write.step, trial: write.trial, ticked: write.ticked } }
   }
 }
 
-/** The document as it will be when the write has landed. A write that landed already changes nothing. */
-export function applied(document: CheckDocument, write: PendingWrite): CheckDocument {
-  const inTrials = (change: (readings: readonly PointReading[], trialId: string) => readonly PointReading[]) => ({
-    ...document,
-    trials: document.trials.map(trial => ({ ...trial, readings: change(trial.readings, trial.id) })),
-  })
-  switch (write.kind) {
-    case 'reading':
-      return inTrials((readings, trialId) =>
-        trialId !== write.trialId || readings.some(r => r.id === write.reading.id) ? readings : [...readings, write.reading],
-      )
-    case 'void':
-      return inTrials(readings => readings.map(r => (r.id === write.readingId ? { ...r, voided: { reason: write.reason } } : r)))
-    case 'tick': {
-      const others = document.ticks.filter(tick => tick.step !== write.step || tick.trial !== write.trial)
-      return { ...document, ticks: write.ticked ? [...others, { step: write.step, trial: write.trial }] : others }
-    }
-  }
+/** The bench as it will be when the command has landed, by the same rules as on the server; one that would be refused changes nothing. */
+export function foreseen(bench: Bench, command: Command): Bench {
+  const outcome = decide(bench, command)
+  return outcome.ok ? outcome.happenings.reduce(apply, bench) : bench
 }

@@ -8,7 +8,6 @@ import type { AimPoint } from '../verdict/aim'
 import type { VerdictState } from '../verdict/decide'
 import type { LimitSet } from '../verdict/limits'
 import type { EndWords } from '../verdict/words'
-import type { PackRules } from '../pack/chooser/prepare'
 import type { Suspicion } from '../pack/ledger'
 import type { Response } from '../pack/response'
 import type { Phase, Step } from '../method/step'
@@ -41,6 +40,8 @@ export interface ResultKind {
   readonly main: boolean
   /** A movement between stops: below zero it cannot read, so zero says only “zero or less”. */
   readonly floored: boolean
+  /** Zero or less is never right: a play, a clearance. Its limits begin above zero. */
+  readonly overZero: boolean
   /** The kind of result whose limits judge it, where it has none of its own: the least and the most of one clearance. */
   readonly judgedBy?: string
   /** empty: one figure for the whole check */
@@ -96,6 +97,13 @@ export interface NextStep {
 /** What is aimed at for a result, when its figure will be known to `u`; null without limits. */
 export type Wanted = (kind: string, position: string | null, known: Pick<Estimate, 'u' | 'nu' | 'U'>) => AimPoint | null
 
+/** A play that is no figure: so much or less, and how that was found. */
+export interface AtMost {
+  /** nm */
+  readonly value: number
+  readonly words: string
+}
+
 /** What a kind makes of the points of one fitting. */
 export interface CombinedResult {
   /** id of its `ResultKind` */
@@ -107,6 +115,8 @@ export interface CombinedResult {
   readonly findings?: readonly Finding[]
   /** What was found by hand and beats arithmetic: a shaft that locks. */
   readonly overrule?: { readonly state: VerdictState; readonly words: string }
+  /** no figure, but no more than this, nm: it binds, none is felt, the shaft locks */
+  readonly atMost?: AtMost
   /** How the figure came about, in the names of its points: `bore − journal`. */
   readonly formula: string
 }
@@ -120,10 +130,8 @@ export interface PackPlace {
   readonly response: Response
   /** What stands left and right of the pack in its drawing. */
   readonly between: readonly [string, string]
-  /** Rules the place itself sets, over those of the check: two halves, one spacer. */
-  readonly rules?: PackRules
-  /** Pieces here replace what is fitted, one for one: nothing can be chosen until that is known. */
-  readonly swaps?: boolean
+  /** Pieces that must be in it, and that it holds: one ring a groove, two halves. As many as must be is as many as can be: they are replaced one for one. */
+  readonly capacity: { readonly fewest: number; readonly most: number }
 }
 
 /** What the points of one fitting said, for a kind to combine. */

@@ -4,7 +4,7 @@ import type { Gauge, GaugeKind } from '../reading/gauge'
 import type { Reading } from '../reading/reading'
 import type { Aim } from '../verdict/aim'
 import type { DecisionRule } from '../verdict/decide'
-import type { LimitSet } from '../verdict/limits'
+import { isInside, type LimitSet } from '../verdict/limits'
 import type { PackRules } from '../pack/chooser/prepare'
 import type { Lap } from '../pack/lapping'
 import type { Lot, Pack } from '../pack/lot'
@@ -25,8 +25,10 @@ export interface Predicted {
 export interface Trial {
   readonly id: string
   readonly at: string
-  /** By place; a place that is missing, or null: in the machine, but not known. */
+  /** By place: the pieces that are listed. A place that is missing, or null: nothing of what is in there is known. */
   readonly packs: Readonly<Record<string, Pack | null>>
+  /** Places that hold pieces nobody listed besides those of `packs`. */
+  readonly unlisted: readonly string[]
   /** Places taken apart for this fitting. */
   readonly refitted: readonly string[]
   /** By result. */
@@ -53,15 +55,26 @@ export interface PartChange {
   readonly role: string
   readonly at: string
   readonly reason: string
+  /** Its place in the order of what happened, as readings have theirs. */
+  readonly order: number
+}
+
+/** A signed check that was opened again: what was read before does not sign it a second time. */
+export interface Reopening {
+  readonly at: string
+  readonly by: string
+  readonly reason: string
+  readonly order: number
 }
 
 export interface LimitPair {
   readonly book: LimitSet | null
   readonly shop: LimitSet | null
 }
+export type WorkingLimits = 'tighter' | 'book' | 'shop'
 export interface CheckLimits {
-  /** Which of the two judges, where both are known. */
-  readonly working: 'book' | 'shop'
+  /** Which of the two judges, where both are known; tighter: the shop's where they lie inside the book's, else the book's. */
+  readonly working: WorkingLimits
   /** By kind of result, or by result where a position has its own: `clearance`, `clearance@3`. */
   readonly sets: Readonly<Record<string, LimitPair>>
 }
@@ -95,6 +108,8 @@ export interface CheckDocument {
   /** Pieces made for this check. */
   readonly laps: readonly Lap[]
   readonly signOff: SignOff | null
+  /** the newest reopening; null: never signed, or signed once */
+  readonly reopened: Reopening | null
 }
 
 /** A quarter of a thou: what refitting one pack does to a play until the shop's own proofs say better. Common practice. */
@@ -110,11 +125,26 @@ export function limitsOf(
   const general = limits.sets[kind]
   const book = own?.book ?? general?.book ?? null
   const shop = own?.shop ?? general?.shop ?? null
-  return { book, shop, working: { book, shop }[limits.working] ?? book ?? shop }
+  const judging = limits.working === 'tighter' ? (shop && isInside(shop, book) ? shop : book) : { book, shop }[limits.working]
+  return { book, shop, working: judging ?? book ?? shop }
 }
 
-/** The pack of a place in a fitting; null: not known. */
-export const packIn = (trial: Pick<Trial, 'packs'>, place: string): Pack | null => trial.packs[place] ?? null
+/** The check as it was found: its first fitting, with what was read before any part was replaced. */
+export function asItWasFound(document: CheckDocument): CheckDocument {
+  const first = document.trials[0]!
+  const changed = Math.min(Infinity, ...document.partChanges.map(({ order }) => order))
+  const readings = first.readings.filter(({ order }) => changed === Infinity || !newerThan(order, changed))
+  return { ...document, partChanges: [], trials: [{ ...first, readings }] }
+}
+
+/** The pack of a place in a fitting; null: not known, or not all of it. */
+export const packIn = (trial: Pick<Trial, 'packs' | 'unlisted'>, place: string): Pack | null =>
+  trial.unlisted.includes(place) ? null : (trial.packs[place] ?? null)
+/** The pieces that are known to be in a place, whatever else is in there. */
+export const piecesIn = (trial: Pick<Trial, 'packs'>, place: string): Pack => trial.packs[place] ?? []
+
+/** Is the first newer than the second? What is still on its way to be stored is newer than all. */
+export const newerThan = (order: number | undefined, than: number): boolean => (order ?? Infinity) > than
 
 /** The sheets pieces of its family are made from. */
 export const sheetsFor = (document: Pick<CheckDocument, 'family'>, lots: readonly Lot[]): Lot[] =>

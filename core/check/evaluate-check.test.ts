@@ -49,15 +49,26 @@ describe('a check as a whole', () => {
     expect(open.signOff.blockers).toEqual(['Still to tick: Cover bolts snug and even, in a cross.'])
   })
   it('stale stands above everything, and must be measured again', () => {
-    const e = evaluate({ partChanges: [{ role: 'bearing', at: '2030-01-01T00:00:00Z', reason: 'new bearing' }] })
+    const e = evaluate({ partChanges: [{ role: 'bearing', at: '2030-01-01T00:00:00Z', reason: 'new bearing', order: 1e9 }] })
     expect(e.state).toBe('stale')
     expect(e.signOff.blockers[0]).toContain('new bearing')
   })
-  it('takes no base from a play that cannot be told from zero', () => {
+  it('near zero there is a door: looser packs, by the bound, and no figure to reckon from', () => {
     const e = evaluate(withReadings(input, [0.1, 0.2, 0.1]))
-    expect(e.places[0]!.request).toBeNull()
-    expect(e.places[0]!.note).toContain('zero or less')
-    expect(e.places[0]!.note).toContain('looser pack')
+    const place = e.places[0]!
+    expect(place.ledger.base).toBeNull()
+    expect(place.window).toBeNull()
+    expect(place.note).toContain('told from zero')
+    const { question } = place.request!
+    expect(question).toMatchObject({ bound: true, measured: null })
+    // The most it can be: what was read and its U.
+    expect(question.from.play).toBeCloseTo(e.estimate!.value + e.estimate!.U, 6)
+    const choice = answerRequest(place.request!)
+    expect(choice.proposals.length).toBeGreaterThan(0)
+    for (const { predicted, chance } of choice.proposals) {
+      expect(predicted.play).toBeGreaterThan(question.from.play)
+      expect(chance).toBeNull()
+    }
   })
   it('an unknown pack can only be added to', () => {
     const unknown = { ...input, trials: [{ ...last(input), packs: { pack: null } }] }
@@ -89,7 +100,7 @@ describe('a check as a whole', () => {
     const output = { ...check(launchSheet, 'launch-output'), signOff: null }
     const e = evaluateCheck(output, launchSheet.lots)
     expect(e.places[0]!.ledger.state).toBe('agree')
-    expect(e.places[0]!.request!.question.measured.u).toBeLessThan(Math.hypot(e.estimate!.u, output.uRefit))
+    expect(e.places[0]!.request!.question.from.u).toBeLessThan(Math.hypot(e.estimate!.u, output.uRefit))
     expect(e.headline.residual!.flagged).toBe(false)
   })
   it('a kind that chooses nothing has no place, no ledger, and can be signed', () => {

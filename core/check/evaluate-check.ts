@@ -11,7 +11,7 @@ import type { PlaceQuestion } from '../pack/allocation/columns'
 import type { Lot } from '../pack/lot'
 import type { Phase, Step } from '../method/step'
 import type { NextStep, Target } from './contract'
-import { limitsOf, type CheckDocument, type Trial } from './document'
+import { asItWasFound, limitsOf, type CheckDocument, type Trial } from './document'
 import { evaluateFitting, counts, type FittingEvaluation, type ResultEvaluation } from './evaluate-fitting'
 import { evaluatePlace, type ChoiceRequest, type PlaceEvaluation } from './evaluate-place'
 import { checkKind } from './registry'
@@ -60,7 +60,8 @@ export function evaluateCheck(document: CheckDocument, lots: readonly Lot[]): Ch
   const trials = document.trials.map((_, i) => evaluateFitting(document, kind, i, pendingFor))
   const current = trials.at(-1)!
   const pending = pendingFor(document.trials.at(-1)!)
-  const places = kind.places(document.setup).map(place => evaluatePlace(document, kind, place, trials, lots))
+  const asFound = evaluateFitting(asItWasFound(document), kind, 0, pendingFor)
+  const places = kind.places(document.setup).map(place => evaluatePlace(document, kind, place, { trials, asFound }, lots))
   const { headline } = current
   const targets = kind.targets?.(document.setup, current.answers, wanted) ?? []
   const next = kind.next?.(document.setup, current.answers, targets) ?? null
@@ -120,6 +121,6 @@ export function shownFigure(result: Pick<ResultEvaluation, 'estimate' | 'limits'
 }
 
 /** Own part of a prediction's uncertainty, nm: without the gauge's share, which the proof's reading carries too. */
-export function predictionOwn(u: number, estimate: Estimate): number {
-  return Math.sqrt(Math.max(0, u ** 2 - sharedVariance(estimate.lines)))
+export function predictionOwn(u: number, estimate: Estimate | null): number {
+  return Math.sqrt(Math.max(0, u ** 2 - (estimate ? sharedVariance(estimate.lines) : 0)))
 }

@@ -1,15 +1,25 @@
 import { NO_ANSWER, type PointAnswer } from '../method/way'
 import { ways } from '../method/ways'
+import { saidZero } from '../method/zero-words'
 import type { Step } from '../method/step'
 import { ownVariance, type Estimate } from '../reading/estimate'
 import { isValid, type Finding } from '../reading/gates'
 import { unvoided } from '../reading/reading'
 import { judge, type Verdict, type VerdictState } from '../verdict/decide'
-import { bandOf, type LimitSet } from '../verdict/limits'
+import { bandOf, overZero, type LimitSet } from '../verdict/limits'
 import { proofResidual, type Residual } from '../pack/residual'
-import { resultId, type Answers, type CheckKind, type CombinedResult, type MeasuringPoint, type ResultKind } from './contract'
+import { resultId, type Answers, type AtMost, type CheckKind, type CombinedResult, type MeasuringPoint, type ResultKind } from './contract'
 import { staleWords } from './parts'
-import { limitsOf, type CheckDocument, type LimitPair, type PartChange, type PointReading, type Predicted, type Trial } from './document'
+import {
+  limitsOf,
+  newerThan,
+  type CheckDocument,
+  type LimitPair,
+  type PartChange,
+  type PointReading,
+  type Predicted,
+  type Trial,
+} from './document'
 
 /** One figure of one fitting, judged. */
 export interface ResultEvaluation {
@@ -29,6 +39,8 @@ export interface ResultEvaluation {
   readonly verdict: { readonly book: Verdict | null; readonly shop: Verdict | null; readonly working: Verdict | null }
   /** what was found by hand and beats arithmetic */
   readonly overrule: string | null
+  /** no figure, but no more than this */
+  readonly atMost: AtMost | null
   /** why its readings no longer hold */
   readonly stale: string | null
   /** with everything that can hold an answer back: gates, pending steps, replaced parts */
@@ -80,16 +92,14 @@ export function readingsAt(trials: readonly Trial[], point: Pick<MeasuringPoint,
  * that made them stale.
  */
 export function freshReadings(
-  document: Pick<CheckDocument, 'partChanges' | 'trials'>,
+  document: Pick<CheckDocument, 'partChanges'>,
   point: MeasuringPoint,
   readings: readonly PointReading[],
 ): { readings: readonly PointReading[]; stale: PartChange | null } {
   const changes = document.partChanges.filter(change => change.role === '*' || point.rests.includes(change.role))
   if (changes.length === 0) return { readings, stale: null }
-  const newest = changes.reduce((a, b) => (Date.parse(b.at) > Date.parse(a.at) ? b : a))
-  const takenAt = (reading: PointReading) =>
-    Date.parse(reading.at ?? document.trials.find(trial => trial.readings.includes(reading))?.at ?? '')
-  const since = readings.filter(reading => takenAt(reading) > Date.parse(newest.at))
+  const newest = changes.reduce((a, b) => (b.order > a.order ? b : a))
+  const since = readings.filter(reading => newerThan(reading.order, newest.order))
   if (unvoided(since).length > 0) return { readings: since, stale: null }
   return { readings, stale: unvoided(readings).length > 0 ? newest : null }
 }
@@ -107,9 +117,10 @@ function pointState(
   const result = results.find(candidate => candidate.id === point.result)
   const position = result?.positions.find(({ id, label }) => id === String(point.at.position) || label === point.at.position)?.id ?? null
   const band = bandOf(limitsOf(document, point.result, position).working)
+  const zero = result?.floored ? saidZero(readings) : null
   const answer =
-    readings.length === 0
-      ? NO_ANSWER
+    readings.length === 0 || zero
+      ? (zero ?? NO_ANSWER)
       : way.answer(readings, {
           gauge,
           band,
@@ -146,8 +157,9 @@ export function evaluateFitting(document: CheckDocument, kind: CheckKind, index:
     const used = combined.points.map(point => states.get(point)).filter(state => state !== undefined)
     const findings = [...used.flatMap(state => state.answer.findings), ...(combined.findings ?? [])]
     const stale = used.find(state => state.stale !== null)?.stale ?? null
-    const limits = limitsOf(document, resultKind.judgedBy ?? combined.kind, combined.position)
+    const limits = judgingLimits(document, resultKind, combined)
     const { estimate } = combined
+    const overrule = combined.overrule ?? (combined.atMost ? { state: 'below' as const, words: combined.atMost.words } : undefined)
     const valid = estimate !== null && isValid(findings)
     const against = (set: typeof limits.book) =>
       valid && set ? judge({ value: estimate.value, u: estimate.u, nu: estimate.nu }, set, document.rule) : null
@@ -169,7 +181,8 @@ export function evaluateFitting(document: CheckDocument, kind: CheckKind, index:
       stale,
       predicted,
       verdict: { book: against(limits.book), shop: against(limits.shop), working },
-      overrule: combined.overrule?.words ?? null,
+      overrule: overrule?.words ?? null,
+      atMost: combined.atMost ?? null,
       thumb: limits.working ? null : (kind.thumb?.(document.setup, answers, combined.kind) ?? null),
       residual:
         valid && predicted ? proofResidual(estimate.value, Math.sqrt(ownVariance(estimate.lines)), predicted.play, predicted.uOwn) : null,
@@ -178,13 +191,25 @@ export function evaluateFitting(document: CheckDocument, kind: CheckKind, index:
 
     function stateOf(): VerdictState {
       if (stale !== null) return 'stale'
-      if (combined.overrule) return combined.overrule.state
+      if (overrule) return overrule.state
       if (estimate === null) return isValid(findings) ? 'to-do' : 'not-valid'
       if (!valid) return 'not-valid'
       const judged = working!.state
       return judged === 'in' && (pending(trial).length > 0 || findings.some(finding => finding.gate === 'feel')) ? 'provisional' : judged
     }
   }
+}
+
+/** The limits of a result, from above zero where zero is never right. */
+function judgingLimits(
+  document: CheckDocument,
+  { overZero: positive, judgedBy }: ResultKind,
+  { kind, position }: CombinedResult,
+): LimitPair & { readonly working: LimitSet | null } {
+  const { book, shop, working } = limitsOf(document, judgedBy ?? kind, position)
+  if (!positive) return { book, shop, working }
+  const pair = { book: overZero(book), shop: overZero(shop) }
+  return { ...pair, working: working === shop ? pair.shop : pair.book }
 }
 
 /** How much each state weighs; below and above weigh alike. */

@@ -1,16 +1,16 @@
-import { combine } from '../reading/budget'
-import { ownVariance, sharedVariance } from '../reading/estimate'
+import { ownVariance, sharedVariance, type Estimate } from '../reading/estimate'
 import { quadrature } from '../reading/statistics'
 import { aimPoint, type AimPoint } from '../verdict/aim'
+import { endsOf, overZeroAtLeast, type LimitSet } from '../verdict/limits'
 import type { PackQuestion } from '../pack/chooser/choose'
-import type { PackRules } from '../pack/chooser/prepare'
+import { MOST_PIECES, type PackRules } from '../pack/chooser/prepare'
 import { readLedger, type Ledger } from '../pack/ledger'
 import { lotMap, packTotal, type Lot, type Pack } from '../pack/lot'
-import { predictionNu } from '../pack/predict'
+import { refitUncertainty, samePack, type Grounds, type Measured } from '../pack/predict'
 import type { Response } from '../pack/response'
 import { packWindow, type Window } from '../pack/window'
 import type { CheckKind, PackPlace } from './contract'
-import { drawerFor, packIn, type CheckDocument } from './document'
+import { drawerFor, packIn, piecesIn, type CheckDocument } from './document'
 import type { FittingEvaluation, ResultEvaluation } from './evaluate-fitting'
 
 /** What the chooser needs, ready to hand to a worker. */
@@ -28,103 +28,190 @@ export interface PlaceEvaluation {
   /** the result it moves, in the present fitting */
   readonly result: ResultEvaluation | null
   readonly aim: AimPoint | null
-  /** totals that would do, nm; null where nothing is measured */
+  /** totals that would do, by the present reading, nm; null where it gave none */
   readonly window: Window | null
   readonly request: ChoiceRequest | null
-  /** why there is nothing to choose from */
+  /** why there is nothing to choose from, or what the choice rests on */
   readonly note: string | null
+  /** packs that are not fitted are reckoned from fittings that agree, not from the present reading alone */
+  readonly fused: boolean
   readonly ledger: Ledger
 }
 
+/** A fitting of the place: its whole pack where known, and what was read on it. */
+interface Fitting {
+  readonly id: string
+  readonly pack: Pack | null
+  /** a figure that can be told from zero; null: there is none */
+  readonly estimate: Estimate | null
+  /** no more than this, nm, where the play was zero or less, or could be; null: no bound */
+  readonly atMost: number | null
+}
+
+const asMeasured = ({ value, u, nuExact }: Estimate): Measured => ({ play: value, u, nu: nuExact })
+const NOTHING = { aim: null, window: null, request: null, fused: false } as const
+
 /**
  * Aim, window, question and ledger of one place.
- * @param fittings  all of the check, evaluated
+ * @param fittings  all of the check, evaluated; and the first as it was found, before any part was replaced
  * @param lots  the whole drawer
  */
 export function evaluatePlace(
   document: CheckDocument,
   kind: CheckKind,
   place: PackPlace,
-  fittings: readonly FittingEvaluation[],
+  { trials: fittings, asFound }: { readonly trials: readonly FittingEvaluation[]; readonly asFound: FittingEvaluation },
   lots: readonly Lot[],
 ): PlaceEvaluation {
   const index = lotMap(lots)
   const uRefit: number = document.uRefit
   const resultIn = (fitting: FittingEvaluation | undefined) => fitting?.results.find(result => result.id === place.result) ?? null
   const result = resultIn(fittings.at(-1))
+  const all = fittingsOf()
+  const now = all.at(-1)!
   const ledger = ledgerOf()
   return { place, result, ledger, ...choiceOf() }
 
-  /** Fittings of this place: each with everything that was read until it was taken apart again. */
-  function ledgerOf(): Ledger {
+  /** Fittings of this place, each with everything that was read until it was taken apart again; what a part change made stale is none. */
+  function fittingsOf(): Fitting[] {
     const ends = document.trials.flatMap((_, i) =>
       i + 1 === document.trials.length || document.trials[i + 1]!.refitted.includes(place.id) ? [i] : [],
     )
-    const measured = ends.flatMap(i => {
-      const pack = packIn(document.trials[i]!, place.id)
-      const found = resultIn(fittings[i])
-      return pack === null || !found?.valid || !found.estimate ? [] : [{ id: document.trials[i]!.id, pack, estimate: found.estimate }]
+    return ends.flatMap((i): Fitting[] => {
+      const [trial, found] = [document.trials[i]!, resultIn(fittings[i])]
+      const holds = found !== null && found.stale === null
+      if (!holds && i !== document.trials.length - 1) return []
+      const estimate = holds && found.valid ? found.estimate : null
+      const near = estimate !== null && found!.kind.floored && estimate.value - estimate.U <= 0
+      const atMost = holds && found.atMost !== null ? found.atMost.value : near ? estimate.value + estimate.U : null
+      return [{ id: trial.id, pack: packIn(trial, place.id), estimate: atMost === null ? estimate : null, atMost }]
     })
-    const shared = Math.sqrt(Math.max(0, ...measured.map(({ estimate }) => sharedVariance(estimate.lines))))
-    const trials = measured.map(({ id, pack, estimate }) => ({
-      id,
-      pack,
-      play: estimate.value,
-      uOwn: quadrature(Math.sqrt(ownVariance(estimate.lines)), uRefit),
-      U: result?.kind.floored === false ? -Infinity : estimate.U,
-    }))
-    return readLedger(trials, index, place.response, document.entryUnit, shared, kind.suspicions(document.setup))
   }
 
-  function choiceOf(): Pick<PlaceEvaluation, 'aim' | 'window' | 'request' | 'note'> {
-    const last = document.trials.at(-1)
-    if (!last || !result?.valid || !result.estimate)
-      return { aim: null, window: null, request: null, note: 'Measure first: the choice rests on a valid reading.' }
-    const { estimate } = result
-    const limits = result.limits.working
-    const pack = packIn(last, place.id)
-    const known = pack !== null
-    const fitted = pack ?? []
-    const from = fusedOr({ play: estimate.value, u: estimate.u, nu: estimate.nu }, pack)
-    const nu = predictionNu(from, uRefit)
-    const u = quadrature(from.u, uRefit)
-    const asFound = resultIn(fittings[0])
-    const aim = aimPoint(document.aim, limits, { u, nu, U: combine([{ u, nu }]).U }, asFound?.valid ? asFound.estimate!.value : null)
-    const window = packWindow(limits, from.play, packTotal(fitted, index), place.response, known)
-    if (result.kind.floored && from.play - estimate.U <= 0)
-      return {
-        aim,
-        window: null,
-        request: null,
-        note: 'This play cannot be told from zero, so it says only “zero or less”: no base to choose from. Fit a looser pack and measure again.',
-      }
-    if (!known && place.swaps)
-      return {
-        aim,
-        window: null,
-        request: null,
-        note: 'What is fitted here is not known: list it in Set up, then the drawer can be gone through.',
-      }
-    if (!known && window && window.high < 0)
-      return { aim, window, request: null, note: 'The fitted pack is not known. List its pieces in Set up to see which ones to take out.' }
-    if (!aim) return { aim, window, request: null, note: 'No limit known and no figure to aim at: set a figure of your own.' }
+  function ledgerOf(): Ledger {
+    const known = all.flatMap(fitting => (fitting.pack === null ? [] : [{ ...fitting, pack: fitting.pack }]))
+    const shared = Math.sqrt(Math.max(0, ...known.map(({ estimate }) => (estimate ? sharedVariance(estimate.lines) : 0))))
+    return readLedger(
+      known
+        .filter(({ estimate, atMost }) => estimate !== null || atMost !== null)
+        .map(({ id, pack, estimate, atMost }) => ({
+          id,
+          pack,
+          play: estimate?.value ?? atMost!,
+          uOwn: quadrature(estimate ? Math.sqrt(ownVariance(estimate.lines)) : 0, uRefit),
+          bound: estimate === null,
+        })),
+      { lots: index, family: document.family, response: place.response, unit: document.entryUnit, uShared: shared },
+      kind.suspicions(document.setup),
+    )
+  }
+
+  function choiceOf(): Pick<PlaceEvaluation, 'aim' | 'window' | 'request' | 'note' | 'fused'> {
+    if (result?.stale) return { ...NOTHING, note: `What was read no longer holds (${result.stale}): measure again.` }
+    if (ledger.signDoubtful)
+      return { ...NOTHING, note: 'The play went the other way than the pack. See in Set up whether the place is right, then choose.' }
+    const last = document.trials.at(-1)!
+    const fitted = piecesIn(last, place.id)
+    const limits = result ? choiceLimits(result) : null
+    const grounds = groundsOf(fitted)
+    if (!grounds || !result) return { ...NOTHING, note: 'Measure first: the choice rests on a valid reading.' }
+    const known = now.pack !== null
+    const window =
+      grounds.measured && endsOf(result.limits.working)
+        ? packWindow(result.limits.working, grounds.measured.play, packTotal(fitted, index), place.response, known)
+        : null
+    const best = refitUncertainty(grounds)
+    const found = resultIn(asFound)
+    const aim = aimPoint(document.aim, result.limits.working, best, found?.valid ? found.estimate!.value : null)
+    const fused = grounds.from !== grounds.measured && !grounds.bound
+    const refusal = refusalFor(known, window, aim)
+    if (refusal) return { aim, window, request: null, fused, note: refusal }
     return {
       aim,
       window,
-      note: known ? null : 'The fitted pack is not known: pieces can only be added to it. List what is fitted to take pieces out.',
+      fused,
+      note: noteFor(grounds, known),
       request: {
         drawer: drawerFor(document, lots),
         fitted,
         response: place.response,
-        rules: { ...document.packRules, ...place.rules },
-        question: { measured: from, uRefit, aim: aim.target, limits, unit: document.entryUnit, cannotBind: result.kind.cannotBind },
+        rules: rulesFor(document, place),
+        question: {
+          ...grounds,
+          aim: aim!.target,
+          limits,
+          rule: document.rule,
+          unit: document.entryUnit,
+          cannotBind: result.kind.cannotBind,
+          atLeast: leastPlay(grounds.from, fitted, limits),
+        },
       },
     }
   }
 
-  /** Fittings that agree know the play better than the last one alone. */
-  function fusedOr(single: { play: number; u: number; nu: number }, pack: Pack | null) {
-    if (ledger.state !== 'agree' || !ledger.base || !pack) return single
-    return { play: ledger.base.value + place.response.perPiece * packTotal(pack, index), u: ledger.base.u, nu: Infinity }
+  function refusalFor(known: boolean, window: Window | null, aim: AimPoint | null): string | null {
+    if (!known && swaps(place)) return 'What is fitted here is not known: list it, then the drawer can be gone through.'
+    if (!known && window && window.high < 0) return 'The fitted pack is not known. List its pieces to see which ones to take out.'
+    if (!aim) return 'No limit known and no figure to aim at: set a figure of your own.'
+    return null
+  }
+
+  function noteFor({ bound, measured }: Grounds & { bound: boolean }, known: boolean): string | null {
+    if (bound) return 'No play that can be told from zero: it gives no figure to reckon from, only that it is no more than that.'
+    if (!measured) return 'The present fitting gave no figure: packs are reckoned from the fitting before.'
+    return known ? null : 'The fitted pack is not known: pieces can only be added to it. List what is fitted to take pieces out.'
+  }
+
+  /** What packs are reckoned from; null where nothing was measured. */
+  function groundsOf(fitted: Pack): (Grounds & { bound: boolean }) | null {
+    const measured = now.estimate ? asMeasured(now.estimate) : null
+    const before = uniquePacks(all.slice(0, -1))
+    const base = now.pack === null ? null : ledger.base
+    const reckoned = base && { play: base.value + place.response.perPiece * packTotal(fitted, index), u: base.u, nu: Infinity }
+    // A base from several fittings that agree knows better than one reading; a pack whose own reading is the odd one is no base.
+    const several = reckoned && (ledger.base!.fittings > 1 || !measured)
+    if (measured) return { measured, from: several && ledger.suspect?.id !== now.id ? reckoned : measured, before, uRefit, bound: false }
+    if (now.atMost === null) return null
+    if (several) return { measured: null, from: reckoned, before, uRefit, bound: false }
+    return { measured: null, from: { play: now.atMost, u: 0, nu: Infinity }, before: [], uRefit, bound: true }
+  }
+
+  /** Earlier packs with what they measured, the newest reading of each. */
+  function uniquePacks(earlier: readonly Fitting[]): Grounds['before'] {
+    const found: { pack: Pack; measured: Measured }[] = []
+    for (const { id, pack, estimate } of [...earlier].reverse()) {
+      if (!pack || !estimate || id === ledger.suspect?.id || found.some(other => samePack(other.pack, pack))) continue
+      found.push({ pack, measured: asMeasured(estimate) })
+    }
+    return found
+  }
+
+  /**
+   * The play, reckoned from here, below which a pack is no looser than one that was found to have none. null without such a fitting.
+   */
+  function leastPlay(from: Measured, fitted: Pack, limits: LimitSet | null): number | null {
+    const lower = Math.max(0, endsOf(limits)?.lower ?? 0)
+    const least = all.flatMap(({ pack, atMost }) =>
+      pack === null || atMost === null
+        ? []
+        : [from.play + place.response.perPiece * (packTotal(pack, index) - packTotal(fitted, index)) + Math.max(1, lower - atMost)],
+    )
+    return least.length === 0 ? null : Math.max(...least)
+  }
+}
+
+/** What a choice for a result goes by: its limits, with zero as the floor of a play even where only one figure is known. */
+const choiceLimits = ({ kind, limits }: ResultEvaluation): LimitSet | null =>
+  kind.overZero ? overZeroAtLeast(limits.working) : limits.working
+
+/** Are its pieces replaced one for one? Then nothing can be chosen until what is in it is known. */
+export const swaps = ({ capacity: { fewest, most } }: Pick<PackPlace, 'capacity'>): boolean => fewest === most
+
+/** The rules of the check, within what the place takes. */
+export function rulesFor({ packRules }: Pick<CheckDocument, 'packRules'>, { capacity }: Pick<PackPlace, 'capacity'>): PackRules {
+  return {
+    ...packRules,
+    fewest: Math.max(packRules.fewest ?? 0, capacity.fewest),
+    most: Math.min(packRules.most ?? MOST_PIECES, capacity.most),
   }
 }

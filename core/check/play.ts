@@ -11,14 +11,12 @@ export const playResult = (label: string): ResultKind => ({
   cannotBind: 'above',
   main: true,
   floored: true,
+  overZero: true,
   positions: [],
 })
 
 /** The play is what its one point says. */
-export const playFrom = (point: string, answers: Answers, formula: string): CombinedResult => ({
-  kind: 'play',
-  position: null,
-  estimate: answers.of(point).estimate,
-  points: [point],
-  formula,
-})
+export function playFrom(point: string, answers: Answers, formula: string): CombinedResult {
+  const { estimate, atMost } = answers.of(point)
+  return { kind: 'play', position: null, estimate, points: [point], formula, ...(atMost ? { atMost } : {}) }
+}

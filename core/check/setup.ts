@@ -13,6 +13,8 @@ interface FieldHead {
   readonly when?: (setup: Setup) => boolean
   /** May still change after the pack was changed: it does not say what was measured. */
   readonly free?: boolean
+  /** Says which way the pieces move it: may be mended, with a reason, when the fittings show that it is wrong. */
+  readonly sign?: boolean
 }
 export interface ChoiceField extends FieldHead {
   readonly kind: 'choice'

@@ -1,6 +1,6 @@
 import { formatLength } from '../quantity/format-length'
 import type { Step } from '../method/step'
-import type { CheckDocument } from './document'
+import { newerThan, type CheckDocument, type Reopening } from './document'
 import { counts, resultName, type FittingEvaluation, type ResultEvaluation } from './evaluate-fitting'
 import type { PlaceEvaluation } from './evaluate-place'
 
@@ -38,6 +38,9 @@ export function signOffGate(
     blockers.push(`Stale: ${reason}. Measure again.`)
   for (const step of pending) blockers.push(`Still to tick: ${step.text}.`)
 
+  if (document.reopened && !readSince(document, document.reopened))
+    blockers.push('It was opened again: what was read before does not sign it twice. Measure once more.')
+
   const about = (result: ResultEvaluation, words: string) => (single ? words : `${resultName(result)}: ${words.replace(/^it is /, '')}`)
   const reasons = judged.flatMap(result => {
     const own: string[] = []
@@ -67,3 +70,6 @@ export function signOffGate(
   if (places.some(place => place.ledger.state === 'disagree') && document.trials.length > 1) reasons.push('the fittings do not agree')
   return { blockers, needsReason: reasons.length > 0 ? reasons.slice(0, 4).join('; ') : null }
 }
+
+const readSince = ({ trials }: CheckDocument, { order }: Reopening): boolean =>
+  trials.some(trial => trial.readings.some(reading => !reading.voided && newerThan(reading.order, order)))

@@ -46,6 +46,8 @@ export interface PointAnswer {
   readonly findings: readonly Finding[]
   /** the newest word, for a point that is answered in words */
   readonly word: string | null
+  /** no figure, but so much or less, nm: said in a word */
+  readonly atMost?: { readonly value: number; readonly words: string }
   /** figure by figure in the order they were read, where each stands for itself */
   readonly singles?: readonly SingleFigure[]
   /** the pieces taken, by the readings that measured them */

@@ -5,6 +5,7 @@ import { twoSided } from '../verdict/limits'
 import { lapProgress, madeThickness, type LapPass } from './lapping'
 import { lotMap, packTotal, thickness, type Lot, type Pack } from './lot'
 import { makePlan, type MakeRequest } from './make-plan'
+import { asked } from '../../tests/questions'
 
 const pass = (...tenths: number[]): LapPass => ({
   id: `p${tenths.join()}`,
@@ -73,14 +74,14 @@ const request = (drawer: Lot[], play: number, fitted: Pack, more: Partial<MakeRe
   fitted,
   response: { perPiece: -1, pair: false },
   rules: { most: 2 },
-  question: {
+  question: asked({
     measured: { play: thou(play), u: 1_000, nu: Infinity },
     uRefit: 1_000,
     aim: thou(3),
     limits: twoSided(thou(2.5), thou(3.5), 'thou', { kind: 'book' }),
     unit: 'thou',
     cannotBind: 'above',
-  },
+  }),
   ...more,
 })
 

@@ -30,13 +30,14 @@ const trial = (size: number, play: number, uOwn = 1, id = `t${size}`): LedgerTri
   pack: [{ lotId: `r${size}`, count: 2 }],
   play: thou(play),
   uOwn: thou(uOwn),
-  U: thou(0.3),
+  bound: false,
 })
 const suspicions = [
   { effect: 'less-play' as const, words: 'A groove was dirty, or a ring not home.' },
   { effect: 'more-play' as const, words: 'Loose bolts.' },
 ]
-const read = (trials: LedgerTrial[]) => readLedger(trials, kit, pair, 'thou', 0, suspicions)
+const context = { lots: kit, family: 'rings', response: pair, unit: 'thou' as const, uShared: 0 }
+const read = (trials: LedgerTrial[]) => readLedger(trials, context, suspicions)
 
 describe('the trial ledger', () => {
   it('one fitting gives a base', () => expect(read([trial(61, 3.5)])).toMatchObject({ state: 'one', base: { value: thou(125.5) } }))
@@ -80,13 +81,13 @@ describe('the trial ledger', () => {
   })
 
   it('takes no base from a play that cannot be told from zero', () => {
-    expect(read([{ ...trial(63, 0.2), U: thou(0.4) }])).toMatchObject({ state: 'empty', base: null })
-    expect(read([{ ...trial(63, 0.2), U: thou(0.4) }]).words).toContain('looser pack')
-    expect(read([trial(61, 3.5), { ...trial(63, 0), U: thou(0.4) }]).state).toBe('one')
+    expect(read([{ ...trial(63, 0.2), bound: true }])).toMatchObject({ state: 'empty', base: null })
+    expect(read([{ ...trial(63, 0.2), bound: true }]).words).toContain('looser pack')
+    expect(read([trial(61, 3.5), { ...trial(63, 0), bound: true }]).state).toBe('one')
   })
 
   it('never averages down what the trials share', () => {
-    const shared = readLedger([trial(61, 3.5), trial(63, 0)], kit, pair, 'thou', thou(2), [])
+    const shared = readLedger([trial(61, 3.5), trial(63, 0)], { ...context, uShared: thou(2) }, [])
     expect(shared.base!.u).toBeGreaterThan(thou(2))
   })
 
@@ -97,9 +98,9 @@ describe('the trial ledger', () => {
       pack: [{ lotId, count: 1 }],
       play: thou(play),
       uOwn: thou(0.3),
-      U: thou(0.3),
+      bound: false,
     })
-    const ledger = readLedger([t('a', 'r10', 13), t('b', 'r6', 9), t('c', 'r4', 12)], kit, cover, 'thou', 0, suspicions)
+    const ledger = readLedger([t('a', 'r10', 13), t('b', 'r6', 9), t('c', 'r4', 12)], { ...context, response: cover }, suspicions)
     expect(ledger.suspect!.id).toBe('c')
     expect(ledger.suspect!.reasons).toContain('Two pieces stuck together: a 5 went in unseen.')
     expect(ledger.suspect!.reasons).toContain('Loose bolts.')
@@ -132,11 +133,12 @@ describe('around a pack', () => {
       ring(4, { measured: null }),
     ])
     const measured = { play: thou(20), u: thou(0.2), nu: 10 }
-    const same = predict(measured, [{ lotId: 'r10', count: 2 }], [{ lotId: 'r10', count: 2 }], lots, cover, { uRefit: thou(0.3) })
+    const grounds = { measured, from: measured, before: [], uRefit: 0 }
+    const same = predict({ ...grounds, uRefit: thou(0.3) }, [{ lotId: 'r10', count: 2 }], [{ lotId: 'r10', count: 2 }], lots, cover)
     expect(same.u).toBeCloseTo(thou(0.2), 6)
-    const two = predict(measured, [{ lotId: 'r10', count: 3 }], [{ lotId: 'r10', count: 1 }], lots, cover, { uRefit: 0 })
+    const two = predict(grounds, [{ lotId: 'r10', count: 3 }], [{ lotId: 'r10', count: 1 }], lots, cover)
     expect(two.u).toBeCloseTo(Math.hypot(thou(0.2), (2 * thou(0.5)) / Math.sqrt(3), Math.sqrt(2) * 1000), 3)
-    const micrometer = predict(measured, [{ lotId: 'r6', count: 3 }], [], lots, cover, { uRefit: 0 })
+    const micrometer = predict(grounds, [{ lotId: 'r6', count: 3 }], [], lots, cover)
     expect(micrometer.u).toBeCloseTo(Math.hypot(thou(0.2), 3 * 1000, Math.sqrt(3) * 1000), 3)
     expect(micrometer.play).toBe(thou(2))
   })

@@ -1,7 +1,7 @@
 import { NM_PER, nm, thou, type Nm } from '../quantity/length'
 import { chanceInLimits } from '../verdict/chance'
-import { endsOf } from '../verdict/limits'
-import { binWidth } from './chooser/merit'
+import { endsOf, insideRange } from '../verdict/limits'
+import { fineWidth } from './chooser/merit'
 import type { PackQuestion } from './chooser/choose'
 import { prepareDrawer, type PackRules } from './chooser/prepare'
 import { searchPacks } from './chooser/search'
@@ -52,17 +52,17 @@ const MADE = 'made'
  * Equal pairs are not offered: both would have to be made alike.
  */
 export function makePlan({ drawer, sheets, fitted, response, rules, question }: MakeRequest): MakeOption[] {
-  if (response.pair) return []
+  if (response.pair || question.bound) return []
   const raw = sheets.map(lot => ({ ...lot, shape: 'flat' as const, onHand: FROM_SHEET, reserved: 0 }))
   const isSheet = new Set(raw.map(lot => lot.id))
   const all = [...drawer.filter(lot => !isSheet.has(lot.id)), ...raw]
   const index = lotMap(all)
   const prepared = prepareDrawer(all, fitted, response, rules)
   const ends = endsOf(question.limits)
-  const width = binWidth(question.unit)
+  const width = fineWidth(question.unit)
   const search = (allowed: { low: number; high: number }) =>
     searchPacks(prepared, {
-      measured: question.measured,
+      from: question.from,
       uRefit: question.uRefit,
       aim: question.aim,
       width,
@@ -72,7 +72,7 @@ export function makePlan({ drawer, sheets, fitted, response, rules, question }: 
     }).found.map(({ picks }): Pack => picks.flatMap((x, at) => (x > 0 ? [{ lotId: prepared.lots[at]!.id, count: x }] : [])))
 
   const cut = ends
-    ? search({ low: ends.lower, high: ends.upper }).flatMap(pack => {
+    ? search(insideRange(question.limits)).flatMap(pack => {
         const sheet = pack.find(piece => isSheet.has(piece.lotId))
         return sheet ? [option(pack, index.get(sheet.lotId)!, 0)] : []
       })
@@ -83,7 +83,7 @@ export function makePlan({ drawer, sheets, fitted, response, rules, question }: 
       ? { low: question.aim - MOST_OFF, high: question.aim - LEAST_OFF }
       : { low: question.aim + LEAST_OFF, high: question.aim + MOST_OFF }
   const lapped = search(side).flatMap(pack => {
-    const excess = packTotal(pack, index) - totalFor(question.aim, Math.round(question.measured.play), packTotal(fitted, index), response)
+    const excess = packTotal(pack, index) - totalFor(question.aim, Math.round(question.from.play), packTotal(fitted, index), response)
     const from = pack
       .map(piece => index.get(piece.lotId)!)
       .filter(lot => lot.shape === 'flat' && lot.id !== rules.required)
@@ -105,14 +105,7 @@ export function makePlan({ drawer, sheets, fitted, response, rules, question }: 
     const amount = nm(Math.round(excess))
     const target = nm(thickness(from) - amount)
     const made: Lot = { ...from, id: MADE, nominal: target, measured: target, tolerance: null }
-    const predicted = predict(
-      question.measured,
-      fitted,
-      [...rest, { lotId: MADE, count: 1 }],
-      new Map([...index, [MADE, made]]),
-      response,
-      { uRefit: question.uRefit },
-    )
+    const predicted = predict(question, fitted, [...rest, { lotId: MADE, count: 1 }], new Map([...index, [MADE, made]]), response)
     const does = ends
       ? [ends.lower, ends.upper].map(end => target + (end - predicted.play) / response.perPiece).sort((a, b) => a - b)
       : [-Infinity, Infinity]

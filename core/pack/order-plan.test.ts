@@ -3,6 +3,7 @@ import { nm, thou } from '../quantity/length'
 import { twoSided, type LimitSet } from '../verdict/limits'
 import type { Lot } from './lot'
 import { orderPlan, type OrderRequest } from './order-plan'
+import { asked } from '../../tests/questions'
 
 const lot = (size: number, onHand: number, more: Partial<Lot> = {}): Lot => ({
   id: `s${size}`,
@@ -27,14 +28,14 @@ const request = (play: number, u: number, drawer: Lot[], limits: LimitSet | null
   fitted: [{ lotId: 's10', count: 1 }],
   response: { perPiece: 1, pair: false },
   rules: { fewest: 1, most: 1 },
-  question: {
+  question: asked({
     measured: { play: thou(play), u: thou(u), nu: Infinity },
     uRefit: 0,
     aim: thou(2.2),
     limits,
     unit: 'thou',
     cannotBind: 'above',
-  },
+  }),
 })
 const steps = (onHand: number) => [10.8, 11.6, 12.4, 9.2].map(size => lot(size, onHand))
 
@@ -85,7 +86,7 @@ describe('the order plan', () => {
     }
   })
   it('says when nothing that can be had helps, and has no answer without limits', () => {
-    expect(orderPlan(request(1.4, 0.1, [lot(10, 0), lot(30, 0)]))!.words).toContain('enter the sizes that can be had')
+    expect(orderPlan(request(1.4, 0.1, [lot(10, 0), lot(30, 0)]))!.words).toContain('Enter the sizes that can be had')
     expect(orderPlan(request(1.4, 0.1, steps(0), null))).toBeNull()
   })
   it('two halves are ordered as two, and a missing price leaves the sum open', () => {
@@ -95,14 +96,14 @@ describe('the order plan', () => {
       fitted: [{ lotId: 's59', count: 2 }],
       response: { perPiece: -1, pair: false },
       rules: { fewest: 2, most: 2 },
-      question: {
+      question: asked({
         measured: { play: thou(4), u: thou(0.1), nu: Infinity },
         uRefit: 0,
         aim: thou(2.2),
         limits: band,
         unit: 'thou',
         cannotBind: 'above',
-      },
+      }),
     })!
     expect(plan.items).toMatchObject([{ lotId: 's60', pieces: 2, price: null }])
     expect(plan.price).toBeNull()

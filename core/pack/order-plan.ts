@@ -1,3 +1,4 @@
+import { combine } from '../reading/budget'
 import { quadrature } from '../reading/statistics'
 import { studentQuantile } from '../reading/student'
 import { SURE } from '../verdict/decide'
@@ -5,7 +6,6 @@ import { endsOf } from '../verdict/limits'
 import type { PackChoice, PackQuestion } from './chooser/choose'
 import { prepareDrawer, type PackRules, type PreparedDrawer } from './chooser/prepare'
 import { lotUncertainty, type Lot, type Pack } from './lot'
-import { predictionNu } from './predict'
 import { perPick, piecesPerPick, type Response } from './response'
 
 /** The place the plan is for, as the chooser is asked about it. */
@@ -66,7 +66,7 @@ const NEIGHBOUR = 0.1
 export function orderPlan(request: OrderRequest, wanted = SURE): OrderPlan | null {
   const { question, response, rules } = request
   const ends = endsOf(question.limits)
-  if (!ends) return null
+  if (!ends || question.bound) return null
   const per = piecesPerPick(response)
   const pieces = Math.max(per, rules.fewest ?? per)
   const points = playPoints(request)
@@ -138,12 +138,14 @@ export function orderPlan(request: OrderRequest, wanted = SURE): OrderPlan | nul
 
 /** What the play may really be with the pack that is fitted, at equal steps of chance, nm. */
 function playPoints({ question, drawer, response, rules }: OrderRequest): number[] {
-  const { measured, uRefit } = question
+  const { from, uRefit } = question
   // A piece nobody has measured yet: the worst tolerance of the family, as often as the fewest pieces of a pack.
   const piece = Math.max(0, ...drawer.map(lotUncertainty)) * Math.abs(perPick(response)) * Math.max(1, rules.fewest ?? 1)
-  const u = quadrature(measured.u, uRefit, piece)
-  const nu = predictionNu(measured, uRefit)
-  return Array.from({ length: POINTS }, (_, i) => measured.play + u * studentQuantile((i + 0.5) / POINTS, nu))
+  const { u, nu } = combine([
+    { u: from.u, nu: from.nu },
+    { u: quadrature(uRefit, piece), nu: Infinity },
+  ])
+  return Array.from({ length: POINTS }, (_, i) => from.play + u * studentQuantile((i + 0.5) / POINTS, nu))
 }
 
 /** Share of the points for which some pack of the drawer lies within the limits. */
@@ -168,7 +170,7 @@ function planWords(stock: number, ordered: number, chance: number, wanted: numbe
   const percent = (p: number) => `${Math.round(p * 100)} %`
   if (ordered === 0)
     return stock >= wanted
-      ? `The drawer reaches the limits with a chance of ${percent(stock)}: nothing to order.`
-      : `No size in the catalogue adds to the ${percent(stock)} the drawer gives: enter the sizes that can be had under Stock, with none on hand.`
-  return `${ordered === 1 ? 'One size' : `${ordered} sizes`} to order: ${percent(chance)} instead of ${percent(stock)}${chance < wanted ? `, short of ${percent(wanted)}` : ''}.`
+      ? `Once a fitting has shown the play, the drawer holds a pack that fits, with a chance of ${percent(stock)}: nothing to order.`
+      : `The drawer holds a pack that fits, once measured, with a chance of ${percent(stock)}; no size in the catalogue adds to that. Enter the sizes that can be had under Stock, with none on hand.`
+  return `${ordered === 1 ? 'One size' : `${ordered} sizes`} to order: then one of the packs fits with a chance of ${percent(chance)}, instead of ${percent(stock)}${chance < wanted ? `, short of ${percent(wanted)}` : ''}.`
 }

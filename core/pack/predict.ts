@@ -1,79 +1,110 @@
 import { combine, type BudgetLine, type Combined } from '../reading/budget'
 import { changeSpread } from './change-spread'
-import { ASSUMED, lotOf, packChange, packTotal, type LotMap, type Pack } from './lot'
+import { ASSUMED, lotOf, packChange, packTotal, pieceCount, type LotMap, type Pack } from './lot'
 import type { Response } from './response'
 
-/** What the present fitting measured: nm, with what the prediction must carry. */
+/** A play as it was measured: nm, with what a prediction from it must carry. */
 export interface Measured {
   readonly play: number
   readonly u: number
+  /** effective degrees of freedom, not truncated */
   readonly nu: number
+}
+
+/** What packs are reckoned from. */
+export interface Grounds {
+  /** what the present fitting measured: the fitted pack leaves that, and nothing else; null: it gave no figure */
+  readonly measured: Measured | null
+  /** what other packs are reckoned from, as if the fitted pack left it: the present reading, or fittings that agree */
+  readonly from: Measured
+  /** packs measured before: put back, they leave what they left */
+  readonly before: readonly { readonly pack: Pack; readonly measured: Measured }[]
+  /** What taking apart, re-seating and re-torquing does, standard uncertainty, nm. */
+  readonly uRefit: number
 }
 
 export interface Prediction extends Combined {
   /** nm */
   readonly play: number
   readonly lines: readonly BudgetLine[]
+  /** what it rests on: the present reading, an earlier one of the same pack, or the sum */
+  readonly rests: 'reading' | 'before' | 'sum'
 }
 
-export interface PredictOptions {
-  /** What taking apart, re-seating and re-torquing does, standard uncertainty, nm. */
-  readonly uRefit: number
+/** The same pieces, in whatever order they are listed. */
+export function samePack(a: Pack, b: Pack): boolean {
+  const change = packChange(a, b)
+  return change.out.length + change.in.length === 0
 }
 
 /**
- * Degrees of freedom of a prediction: those of the measurement with the refit, the same for every pack, so that a pack of less
- * certain pieces never looks safer than it is.
+ * The play a pack will leave, with its budget. The fitted one leaves what was measured on it; one that was measured before leaves
+ * that again, but for the refit; any other:
+ * u² = u(measured)² + Σ c²·u_ind² + (c·Δn·u_lot)² per unmeasured lot + (Σ c·Δn·u_mic)² over measured ones + u_refit². Pieces left in
+ * place cancel. Degrees of freedom by Welch–Satterthwaite over all of it (JCGM 100:2008, G.4.1).
  */
-export const predictionNu = (measured: Measured, uRefit: number): number =>
-  combine([
-    { u: measured.u, nu: measured.nu },
-    { u: uRefit, nu: Infinity },
-  ]).nu
-
-/**
- * The play another pack will leave, with its budget. Pieces left in place cancel; the rest as handbook practice has it:
- * u² = u(measured)² + Σ c²·u_ind² + (c·Δn·u_lot)² per unmeasured lot + (Σ c·Δn·u_mic)² over measured ones + u_refit².
- */
-export function predict(
-  measured: Measured,
-  fitted: Pack,
-  next: Pack,
-  lots: LotMap,
-  response: Response,
-  { uRefit }: PredictOptions,
-): Prediction {
+export function predict(grounds: Grounds, fitted: Pack, next: Pack, lots: LotMap, response: Response): Prediction {
+  const refit: BudgetLine = {
+    source: 'refit',
+    words: 'Taking apart, seating and tightening again',
+    u: grounds.uRefit,
+    nu: Infinity,
+    shared: false,
+  }
+  const reading = ({ u, nu }: Measured, words: string): BudgetLine => ({ source: 'repeatability', words, u, nu, shared: true })
+  if (grounds.measured && samePack(fitted, next)) {
+    const lines = [reading(grounds.measured, 'The reading of the pack as it is')]
+    return { play: Math.round(grounds.measured.play), lines, rests: 'reading', ...combine(lines) }
+  }
+  const before = grounds.before.find(({ pack }) => samePack(pack, next))
+  if (before) {
+    const lines = [reading(before.measured, 'The reading of this pack before'), refit]
+    return { play: Math.round(before.measured.play), lines, rests: 'before', ...combine(lines) }
+  }
   const change = packChange(fitted, next)
-  const play = Math.round(measured.play) + response.perPiece * (packTotal(next, lots) - packTotal(fitted, lots))
   const moved = [...change.out.map(p => ({ ...p, delta: -p.count })), ...change.in.map(p => ({ ...p, delta: p.count }))]
+  const micrometer = moved.reduce((sum, p) => sum + (lotOf(lots, p.lotId).measured !== null ? p.delta * ASSUMED.micrometer : 0), 0)
   const lines: BudgetLine[] = [
-    { source: 'repeatability', words: 'The measurement it starts from', u: measured.u, nu: measured.nu, shared: true },
-  ]
-  if (moved.length > 0) {
-    const micrometer = moved.reduce((sum, p) => sum + (lotOf(lots, p.lotId).measured !== null ? p.delta * ASSUMED.micrometer : 0), 0)
-    lines.push({ source: 'refit', words: 'Taking apart, seating and tightening again', u: uRefit, nu: Infinity, shared: false })
-    lines.push({
+    reading(grounds.from, 'The measurement it starts from'),
+    refit,
+    {
       source: 'pieces',
       words: 'Pieces changed, unmeasured ones by their tolerance',
       u: changeSpread(change, lots),
       nu: Infinity,
       shared: false,
-    })
-    if (micrometer !== 0)
-      lines.push({
-        source: 'micrometer',
-        words: 'Offset of the micrometer the changed pieces share',
-        u: Math.abs(micrometer),
-        nu: Infinity,
-        shared: false,
-      })
+    },
+    ...(micrometer === 0
+      ? []
+      : [
+          {
+            source: 'micrometer',
+            words: 'Offset of the micrometer the changed pieces share',
+            u: Math.abs(micrometer),
+            nu: Infinity,
+            shared: false,
+          } satisfies BudgetLine,
+        ]),
+  ]
+  return {
+    play: Math.round(grounds.from.play) + response.perPiece * (packTotal(next, lots) - packTotal(fitted, lots)),
+    lines,
+    rests: 'sum',
+    ...combine(lines),
   }
-  const { u } = combine(lines)
-  const nu = moved.length > 0 ? predictionNu(measured, uRefit) : measured.nu
-  const { k } = combine([{ u: 1, nu }])
-  return { play, lines, u, nu, k, U: k * u }
 }
+
+/** How well the play after any refit is known at best, whatever pieces are changed: one figure a check. */
+export const refitUncertainty = ({ from, uRefit }: Pick<Grounds, 'from' | 'uRefit'>): Combined =>
+  combine([
+    { u: from.u, nu: from.nu },
+    { u: uRefit, nu: Infinity },
+  ])
 
 /** Total that would bring the play exactly to `target`, nm. */
 export const totalFor = (target: number, play: number, fittedTotal: number, response: Response): number =>
   fittedTotal + (target - play) / response.perPiece
+
+/** Unmeasured pieces a change puts in. */
+export const unmeasuredIn = (change: { readonly in: Pack }, lots: LotMap): number =>
+  pieceCount(change.in.filter(({ lotId }) => lotOf(lots, lotId).measured === null))

@@ -22,7 +22,10 @@ export interface BudgetLine {
 
 export interface Combined {
   readonly u: number
+  /** effective degrees of freedom, truncated as they are used */
   readonly nu: number
+  /** before they were truncated: what goes on into another sum */
+  readonly nuExact: number
   readonly k: number
   readonly U: number
 }
@@ -36,10 +39,11 @@ export interface Combined {
 export function combine(lines: readonly Pick<BudgetLine, 'u' | 'nu'>[], level = 0.95): Combined {
   const variance = lines.reduce((sum, line) => sum + line.u ** 2, 0)
   const fourth = lines.reduce((sum, line) => sum + (Number.isFinite(line.nu) ? line.u ** 4 / line.nu : 0), 0)
-  const nu = fourth === 0 ? Infinity : Math.max(1, Math.floor((variance ** 2 / fourth) * (1 + 1e-12)))
+  const nuExact = fourth === 0 ? Infinity : variance ** 2 / fourth
+  const nu = fourth === 0 ? Infinity : Math.max(1, Math.floor(nuExact * (1 + 1e-12)))
   const k = coverageFactor(nu, level)
   const u = Math.sqrt(variance)
-  return { u, nu, k, U: k * u }
+  return { u, nu, nuExact, k, U: k * u }
 }
 
 /** Standard uncertainty of a rectangular distribution of half-width a. */

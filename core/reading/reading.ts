@@ -6,6 +6,12 @@ import type { Repeat } from './repeat'
 export interface ReadingHead {
   readonly id: string
   readonly at?: string
+  /** Its place in the order of what happened; left out while it is on its way: newer than all. Clocks decide nothing. */
+  readonly order?: number
+  /** Id of the gauge it was read with; left out where none was used. */
+  readonly gauge?: string
+  /** Workshop and id it was first taken under, `shop/id`: a copy of it teaches nothing anew. */
+  readonly taken?: string
   /** Set when it was struck out; it stays in the record. */
   readonly voided?: { readonly reason: string }
 }
@@ -45,6 +51,36 @@ export type Reading = Repeat | FigureReading | RangeReading | WordReading | Piec
 
 /** The forms a reading can take; each way of measuring asks for one. */
 export type Entry = 'travel' | 'figure' | 'pass' | 'range' | 'word' | 'pieces'
+
+/** The figures a reading may hold besides its head. */
+export const READING_FIELDS = [
+  'start',
+  'far',
+  'back',
+  'springBack',
+  'figure',
+  'celsius',
+  'stone',
+  'low',
+  'high',
+  'leaves',
+  'word',
+  'pieces',
+] as const
+export type ReadingField = (typeof READING_FIELDS)[number]
+const FORMS: Readonly<Record<Entry, { readonly needed: readonly ReadingField[]; readonly optional: readonly ReadingField[] }>> = {
+  travel: { needed: ['start', 'far', 'back'], optional: ['springBack'] },
+  figure: { needed: ['figure'], optional: [] },
+  pass: { needed: ['figure'], optional: ['stone'] },
+  range: { needed: ['low', 'high'], optional: ['leaves'] },
+  word: { needed: ['word'], optional: [] },
+  pieces: { needed: ['pieces'], optional: [] },
+}
+/** What a reading of a form must hold, and may. @param warm  the part's temperature may be noted with a figure */
+export function fieldsOf(entry: Entry, warm: boolean): (typeof FORMS)[Entry] {
+  const form = FORMS[entry]
+  return warm && form.needed.includes('figure') ? { ...form, optional: [...form.optional, 'celsius'] } : form
+}
 
 export const isRepeat = (reading: Reading): reading is Repeat => 'far' in reading
 export const isFigure = (reading: Reading): reading is FigureReading => 'figure' in reading

@@ -1,17 +1,21 @@
 import { chanceInLimits, type Chance, type Known } from './chance'
 import { bandOf, endsOf, type LimitSet } from './limits'
 
-/** plain: a reading inside the limits passes. guarded: 95 % sure, or too close to call (ISO 14253-1). */
-export type DecisionRule = 'plain' | 'guarded'
+/** plain: a reading inside the limits passes. careful: 80 % sure, guarded: 95 % sure, or too close to call (ISO 14253-1). */
+export type DecisionRule = 'plain' | 'careful' | 'guarded'
+export const RULES: readonly DecisionRule[] = ['plain', 'careful', 'guarded']
 
 /** Where a check stands. `below` and `above` carry the words of the check kind: tight and loose for a play. */
 export type VerdictState = 'to-do' | 'in' | 'below' | 'above' | 'close' | 'no-limit' | 'not-valid' | 'provisional' | 'stale'
 
 /** Chance that must be reached for a guarded answer, and for a pack worth aiming at. */
 export const SURE = 0.95
+/** Chance that must be reached for a careful one. */
+export const FAIRLY_SURE = 0.8
 
 export interface Verdict {
   readonly plain: VerdictState
+  readonly careful: VerdictState
   readonly guarded: VerdictState
   /** by the rule of the check */
   readonly state: VerdictState
@@ -26,24 +30,27 @@ function plainState(value: number, limits: LimitSet): VerdictState {
   return 'in'
 }
 
-/** The guarded answer has to fall the way of the most likely side only when that side alone is 95 % sure. */
-function guardedState(chance: Chance): VerdictState {
-  if (chance.inside >= SURE) return 'in'
-  if (chance.below >= SURE) return 'below'
-  if (chance.above >= SURE) return 'above'
+/** The answer falls the way of a side only when that side alone is as sure as asked. */
+function sureState(chance: Chance, level: number): VerdictState {
+  if (chance.inside >= level) return 'in'
+  if (chance.below >= level) return 'below'
+  if (chance.above >= level) return 'above'
   return 'close'
 }
 
 /**
- * Judges a figure (nm) against one set of limits under both rules.
+ * Judges a figure (nm) against one set of limits under every rule.
  * Source: ISO 14253-1:2017 default of 95 %; JCGM 106:2012, 8.
  */
 export function judge(known: Known, limits: LimitSet | null, rule: DecisionRule): Verdict {
   const chance = chanceInLimits(known, limits)
-  if (!limits || !chance) return { plain: 'no-limit', guarded: 'no-limit', state: 'no-limit', chance: null }
-  const plain = plainState(known.value, limits)
-  const guarded = guardedState(chance)
-  return { plain, guarded, state: rule === 'plain' ? plain : guarded, chance }
+  if (!limits || !chance) return { plain: 'no-limit', careful: 'no-limit', guarded: 'no-limit', state: 'no-limit', chance: null }
+  const states = {
+    plain: plainState(known.value, limits),
+    careful: sureState(chance, FAIRLY_SURE),
+    guarded: sureState(chance, SURE),
+  }
+  return { ...states, state: states[rule], chance }
 }
 
 export interface GaugeFit {

@@ -43,6 +43,41 @@ export function endsOf(limits: LimitSet | null): { lower: number; upper: number 
   return { lower: limits.kind === 'upper' ? -Infinity : limits.lower!, upper: limits.kind === 'lower' ? Infinity : limits.upper! }
 }
 
+/** The closed range, in whole nm, of figures that are inside; ±Infinity where open, or where nothing judges. */
+export function insideRange(limits: LimitSet | null): { low: number; high: number } {
+  const ends = endsOf(limits)
+  if (!ends) return { low: -Infinity, high: Infinity }
+  return { low: ends.lower + (limits!.lowerExcluded ? 1 : 0), high: ends.upper - (limits!.upperExcluded ? 1 : 0) }
+}
+
+/** Does everything that meets the first meet the second too? Where nothing judges, yes. */
+export function isInside(limits: LimitSet, other: LimitSet | null): boolean {
+  const [own, others] = [insideRange(limits), insideRange(other)]
+  return own.low >= others.low && own.high <= others.high
+}
+
+/**
+ * Limits of a figure that must be above zero, a movement between stops or a clearance: “up to 4” means over zero, up to 4, and a
+ * lower limit of zero leaves zero out. One figure, or none, stays what it is: see `overZeroAtLeast`.
+ */
+export function overZero(limits: LimitSet | null): LimitSet | null {
+  if (!limits || (limits.kind !== 'upper' && limits.kind !== 'two-sided' && limits.kind !== 'lower')) return limits
+  if (limits.kind !== 'upper' && limits.lower! > 0) return limits
+  return { ...limits, kind: limits.kind === 'lower' ? 'lower' : 'two-sided', lower: nm(0), lowerExcluded: true }
+}
+
+/** What a choice goes by where nothing else judges a figure that must be above zero. */
+export const overZeroAtLeast = (limits: LimitSet | null): LimitSet =>
+  endsOf(limits)
+    ? overZero(limits)!
+    : {
+        kind: 'lower',
+        lower: nm(0),
+        lowerExcluded: true,
+        unit: limits?.unit ?? 'thou',
+        source: { kind: 'common-practice', text: 'some play, never zero' },
+      }
+
 /** Width for the gates and the gauge test, nm: 0…upper when one-sided upwards, null when only a lower limit or none is known. */
 export function bandOf(limits: LimitSet | null): number | null {
   if (!limits) return null

@@ -37,7 +37,13 @@ describe('the verdict', () => {
     expect(judge(known(1, 0.1), lower, 'guarded').state).toBe('below')
     expect(judge(known(9, 0.1), lower, 'guarded').state).toBe('in')
     expect(judge(known(9, 0.1), upper, 'guarded').state).toBe('above')
-    expect(judge(known(9), figure, 'guarded')).toEqual({ plain: 'no-limit', guarded: 'no-limit', state: 'no-limit', chance: null })
+    expect(judge(known(9), figure, 'guarded')).toEqual({
+      plain: 'no-limit',
+      careful: 'no-limit',
+      guarded: 'no-limit',
+      state: 'no-limit',
+      chance: null,
+    })
     expect(judge(known(9), null, 'plain').state).toBe('no-limit')
     expect([bandOf(lower), bandOf(upper), bandOf(band), bandOf(null)]).toEqual([null, thou(2), thou(11), null])
   })

@@ -92,8 +92,10 @@ function resultAnswer(result: ResultEvaluation, unit: LengthUnit) {
   const verdict = (v: Verdict | null) =>
     v && {
       plain: v.plain,
+      careful: v.careful,
       guarded: v.guarded,
       plainWord: verdictWord(v.plain, ends),
+      carefulWord: verdictWord(v.careful, ends),
       guardedWord: verdictWord(v.guarded, ends),
       chance: v.chance,
     }
@@ -177,6 +179,8 @@ function proposalAnswer(proposal: Proposal, lots: LotMap) {
     predicted: { play: predicted.play, u: predicted.u, nuEff: finite(predicted.nu), U: predicted.U },
     chance: proposal.chance,
     unmeasured: proposal.unmeasured,
-    tied: proposal.tied,
+    like: proposal.like,
+    rests: proposal.predicted.rests,
+    atMost: proposal.atMost,
   }
 }

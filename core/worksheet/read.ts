@@ -1,15 +1,15 @@
 import Ajv, { type ErrorObject } from 'ajv'
 import { resultId, type CheckKind } from '../check/contract'
-import { checkKind, checkKinds } from '../check/registry'
-import type { CheckDocument, PartChange } from '../check/document'
-import { staleWords } from '../check/parts'
+import { checkKinds } from '../check/registry'
+import type { CheckDocument } from '../check/document'
 import { fieldFault } from '../check/setup'
 import { ways } from '../method/ways'
-import { isPieces, type Entry, type Reading } from '../reading/reading'
+import { READING_FIELDS, fieldsOf, isPieces, type Entry, type Reading } from '../reading/reading'
 import { lotMap, type LotMap } from '../pack/lot'
 import { limitsFault } from '../verdict/limits'
-import { upgradeWorksheet, type WorksheetV1 } from './upgrade'
+import { upgradeWorksheet, type WorksheetV1, type WorksheetV2 } from './upgrade'
 import schemaV1 from './worksheet.v1.schema.json'
+import schemaV2 from './worksheet.v2.schema.json'
 import schema from './worksheet.schema.json'
 import { WORKSHEET_FORMAT, WORKSHEET_LARGEST, WORKSHEET_VERSION, type Worksheet } from './worksheet'
 
@@ -22,7 +22,7 @@ export type WorksheetReading =
   { readonly ok: true; readonly worksheet: Worksheet } | { readonly ok: false; readonly faults: readonly WorksheetFault[] }
 
 const ajv = new Ajv({ allErrors: true, strict: false })
-const validators = { 1: ajv.compile(schemaV1), 2: ajv.compile(schema) } as const
+const validators = { 1: ajv.compile(schemaV1), 2: ajv.compile(schemaV2), 3: ajv.compile(schema) } as const
 const MOST_FAULTS = 10
 const NO_DATE = 'There is no such date.'
 const one = (path: string, reason: string): WorksheetReading => ({ ok: false, faults: [{ path, reason }] })
@@ -53,11 +53,12 @@ export function checkWorksheet(value: unknown): WorksheetReading {
       'version',
       `This worksheet is of version ${head.version}; this program reads up to ${WORKSHEET_VERSION}. Use a newer program.`,
     )
-  const validate = validators[head.version === 1 ? 1 : 2]
+  const version = head.version === 1 || head.version === 2 ? head.version : 3
+  const validate = validators[version]
   if (!validate(value)) return { ok: false, faults: faultsOf(validate.errors ?? []) }
   const unknown = [...kindFaults(value as unknown as Worksheet)]
   if (unknown.length > 0) return { ok: false, faults: unknown }
-  const worksheet = head.version === 1 ? upgradeWorksheet(value as unknown as WorksheetV1) : withLater(value as unknown as Worksheet)
+  const worksheet = version === 3 ? (value as unknown as Worksheet) : upgradeWorksheet(value as unknown as WorksheetV1 | WorksheetV2)
   const faults = [...meaningFaults(worksheet)].slice(0, MOST_FAULTS)
   return faults.length > 0 ? { ok: false, faults } : { ok: true, worksheet }
 }
@@ -95,27 +96,6 @@ function sentence({ keyword, params, message }: ErrorObject): string {
       return `It ${message}.`
   }
 }
-
-/** What was done, without the part’s name, which used to be written before it. */
-function bareReason({ kind, setup }: CheckDocument, { role, reason }: PartChange): string {
-  const named = staleWords(checkKind(kind).parts(setup), { role, reason: '' })
-  return reason.startsWith(named) ? reason.slice(named.length) : reason
-}
-
-/** What version 2 learned since it was first written, for files from before: nothing was lapped, no lead time, no printed width was known. */
-const withLater = (worksheet: Worksheet): Worksheet => ({
-  ...worksheet,
-  lots: worksheet.lots.map(lot => ({ ...lot, leadDays: lot.leadDays ?? null })),
-  jobs: worksheet.jobs.map(job => ({
-    ...job,
-    checks: job.checks.map(check => ({
-      ...check,
-      laps: check.laps ?? [],
-      partChanges: check.partChanges.map(change => ({ ...change, reason: bareReason(check, change) })),
-      gauges: Object.fromEntries(Object.entries(check.gauges).map(([kind, gauge]) => [kind, { ...gauge, widest: gauge.widest ?? null }])),
-    })),
-  })),
-})
 
 /** What a schema cannot say: every reference leads somewhere, ids are not used twice, limits make sense. */
 function* meaningFaults(worksheet: Worksheet): Generator<WorksheetFault> {
@@ -255,18 +235,11 @@ const FORM: Readonly<Record<Entry, string>> = {
   word: 'a word',
   pieces: 'the pieces taken',
 }
-const KEYS: Readonly<Record<Entry, readonly string[]>> = {
-  travel: ['start', 'far', 'back'],
-  figure: ['figure'],
-  pass: ['figure'],
-  range: ['low', 'high'],
-  word: ['word'],
-  pieces: ['pieces'],
-}
 /** All figures of its form, and none of another. */
 function hasForm(reading: Reading, entry: Entry): boolean {
-  const own = KEYS[entry]
-  const allowed = [...own, ...(own.includes('figure') ? ['celsius'] : []), ...(entry === 'pass' ? ['stone'] : [])]
-  const others = [...Object.values(KEYS).flat(), 'celsius', 'stone'].filter(key => !allowed.includes(key))
-  return own.every(key => key in reading) && others.every(key => !(key in reading))
+  const { needed, optional } = fieldsOf(entry, true)
+  return (
+    needed.every(field => field in reading) &&
+    READING_FIELDS.every(field => !(field in reading) || needed.includes(field) || optional.includes(field))
+  )
 }

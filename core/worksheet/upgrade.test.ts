@@ -88,7 +88,7 @@ describe('a worksheet of the first version', () => {
   const sheet = read(old())
   const check = sheet.jobs[0]!.checks[0]!
   it('gives its one gauge, pair of limits and pack their places', () => {
-    expect(sheet.version).toBe(2)
+    expect(sheet.version).toBe(3)
     expect(check.gauges['dial-indicator']).toMatchObject({ id: 'd1', sense: 'climbs', sizes: [], range: null })
     expect(check.limits.sets.play!.book).toMatchObject({ lower: 76_200, source: { page: '4' } })
     expect(check.history).toEqual({ d1: { s: 4_000, nu: 9 } })
@@ -110,7 +110,9 @@ describe('a worksheet of the first version', () => {
         c.stale = 'new bearing'
       }),
     )
-    expect(stale.jobs[0]!.checks[0]!.partChanges).toEqual([{ role: '*', at: '2026-05-04T10:00:00Z', reason: 'new bearing' }])
+    expect(stale.jobs[0]!.checks[0]!.partChanges).toEqual([
+      { role: '*', at: '2026-05-04T10:00:00Z', reason: 'new bearing', order: expect.any(Number) },
+    ])
     expect(evaluateWorksheet(stale).checks[0]).toMatchObject({ state: 'stale', results: [{ stale: 'new bearing' }] })
   })
   it('is refused where it is wrong, in its own words', () => {

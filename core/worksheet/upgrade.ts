@@ -2,13 +2,25 @@ import { PLAIN_GAUGE, type Gauge } from '../reading/gauge'
 import type { Pooled } from '../reading/estimate'
 import type { LimitSet } from '../verdict/limits'
 import type { Lot, Pack } from '../pack/lot'
-import type { CheckDocument, PointReading, Predicted, Trial } from '../check/document'
-import { bindParts, type JobPart } from '../check/parts'
+import type { CheckDocument, PartChange, PointReading, Predicted, Trial } from '../check/document'
+import { bindParts, staleWords, type JobPart } from '../check/parts'
 import { checkKind } from '../check/registry'
 import { WORKSHEET_VERSION, type Worksheet, type WorksheetJob } from './worksheet'
 
+/** A check as version 2 had it: order was a matter of clocks, a pack was known or not, nobody counted reopenings. */
+export interface CheckV2 extends Omit<CheckDocument, 'trials' | 'partChanges' | 'reopened' | 'laps'> {
+  readonly trials: readonly Omit<Trial, 'unlisted'>[]
+  readonly partChanges: readonly Omit<PartChange, 'order'>[]
+  readonly laps?: CheckDocument['laps']
+}
+export interface WorksheetV2 extends Omit<Worksheet, 'version' | 'jobs' | 'lots' | 'workshop'> {
+  readonly version: 2
+  readonly lots: readonly (Omit<Lot, 'leadDays'> & Partial<Pick<Lot, 'leadDays'>>)[]
+  readonly jobs: readonly (Omit<WorksheetJob, 'checks'> & { readonly checks: readonly CheckV2[] })[]
+}
+
 /** A check as version 1 had it: one gauge, one pair of limits, one pack a fitting, one mark for stale. All of kind shaft end play. */
-export interface CheckV1 extends Omit<CheckDocument, 'gauges' | 'limits' | 'history' | 'trials' | 'parts' | 'partChanges' | 'laps'> {
+export interface CheckV1 extends Omit<CheckV2, 'gauges' | 'limits' | 'history' | 'trials' | 'parts' | 'partChanges' | 'laps'> {
   readonly gauge: Omit<Gauge, keyof typeof PLAIN_GAUGE>
   readonly limits: { readonly book: LimitSet | null; readonly shop: LimitSet | null; readonly working: 'book' | 'shop' }
   readonly history: Pooled | null
@@ -21,16 +33,20 @@ export interface CheckV1 extends Omit<CheckDocument, 'gauges' | 'limits' | 'hist
   }[]
   readonly stale: string | null
 }
-export interface WorksheetV1 extends Omit<Worksheet, 'version' | 'jobs' | 'lots'> {
-  readonly lots: readonly Omit<Lot, 'leadDays'>[]
+export interface WorksheetV1 extends Omit<WorksheetV2, 'version' | 'jobs'> {
   readonly version: 1
   readonly jobs: readonly (Omit<WorksheetJob, 'checks' | 'parts'> & { readonly checks: readonly CheckV1[] })[]
 }
 
-export const isCheckV1 = (check: CheckV1 | CheckDocument): check is CheckV1 => 'gauge' in check
+/** A check as it was stored with a signature, by whichever version signed it. */
+export function upgradeStored(stored: unknown): CheckDocument {
+  const check = stored as CheckV1 | CheckV2 | CheckDocument
+  if ('reopened' in check) return check
+  return ordered(['gauge' in check ? pluralCheck(check) : check])[0]!
+}
 
-/** @param parts  role: part of the job */
-export function upgradeCheck(old: CheckV1, parts: Readonly<Record<string, string>> = {}): CheckDocument {
+/** Version 1 as version 2 would have written it. @param parts  role: part of the job */
+export function pluralCheck(old: CheckV1, parts: Readonly<Record<string, string>> = {}): CheckV2 {
   const { gauge, limits, history, trials, stale, ...same } = old
   const newest = trials
     .flatMap(trial => [trial.at, ...trial.readings.flatMap(reading => reading.at ?? [])])
@@ -55,16 +71,60 @@ export function upgradeCheck(old: CheckV1, parts: Readonly<Record<string, string
   }
 }
 
-export function upgradeWorksheet(old: WorksheetV1): Worksheet {
-  return { ...old, version: WORKSHEET_VERSION, lots: old.lots.map(lot => ({ ...lot, leadDays: null })), jobs: old.jobs.map(upgradeJob) }
+/** What was done, without the part’s name, which used to be written before it. */
+function bareReason({ kind, setup }: Pick<CheckDocument, 'kind' | 'setup'>, { role, reason }: Pick<PartChange, 'role' | 'reason'>): string {
+  const named = staleWords(checkKind(kind).parts(setup), { role, reason: '' })
+  return reason.startsWith(named) ? reason.slice(named.length) : reason
 }
 
-function upgradeJob(job: WorksheetV1['jobs'][number]): WorksheetJob {
+/**
+ * Checks of one job by version 2 as version 3 writes them: readings and part changes get their places in one order, from the times
+ * they have; a reading as old as a change came before it, and so is stale. What version 2 learned later is filled in.
+ */
+export function ordered(checks: readonly CheckV2[]): CheckDocument[] {
+  const changeKey = (check: CheckV2, at: number) => `${check.id} change ${at}`
+  const happened = checks.flatMap(check => [
+    ...check.trials.flatMap(trial => trial.readings.map(reading => ({ at: Date.parse(reading.at ?? trial.at), late: 0, key: reading.id }))),
+    ...check.partChanges.map((change, i) => ({ at: Date.parse(change.at), late: 1, key: changeKey(check, i) })),
+  ])
+  const places = new Map(happened.sort((a, b) => a.at - b.at || a.late - b.late).map(({ key }, i) => [key, i + 1]))
+  return checks.map(old => ({
+    ...old,
+    laps: old.laps ?? [],
+    // Nobody chose: the book was the default. A tighter shop limit judges from now on.
+    limits: { ...old.limits, working: old.limits.working === 'book' ? 'tighter' : old.limits.working },
+    gauges: Object.fromEntries(Object.entries(old.gauges).map(([kind, gauge]) => [kind, { ...PLAIN_GAUGE, ...gauge }])),
+    trials: old.trials.map(trial => ({
+      ...trial,
+      packs: Object.fromEntries(Object.entries(trial.packs).filter(([, pack]) => pack !== null)),
+      unlisted: [],
+      readings: trial.readings.map(reading => ({ ...reading, order: places.get(reading.id)! })),
+    })),
+    partChanges: old.partChanges.map((change, i) => ({
+      ...change,
+      reason: bareReason(old, change),
+      order: places.get(changeKey(old, i))!,
+    })),
+    reopened: null,
+  }))
+}
+
+export function upgradeWorksheet(old: WorksheetV1 | WorksheetV2): Worksheet {
+  const jobs = old.version === 1 ? old.jobs.map(pluralJob) : old.jobs
+  return {
+    ...old,
+    version: WORKSHEET_VERSION,
+    lots: old.lots.map(lot => ({ ...lot, leadDays: lot.leadDays ?? null })),
+    jobs: jobs.map(job => ({ ...job, checks: ordered(job.checks) })),
+  }
+}
+
+function pluralJob(job: WorksheetV1['jobs'][number]): WorksheetV2['jobs'][number] {
   const parts: JobPart[] = []
   const checks = job.checks.map(check => {
     const { bound, added } = bindParts(checkKind(check.kind).parts(check.setup), parts, role => `${job.id.slice(0, 40)}:${role.id}`)
     parts.push(...added)
-    return upgradeCheck(check, bound)
+    return pluralCheck(check, bound)
   })
   return { ...job, parts, checks }
 }

@@ -1,13 +1,17 @@
-import type { CheckDocument } from '#core/check/document'
+import type { CheckDocument, Tick } from '#core/check/document'
+import type { Settings as CheckSettings } from '#core/command/happening'
+import type { Lot, Pack } from '#core/pack/lot'
 import type { LengthUnit, Nm } from '#core/quantity/length'
 import type { Sql } from './client'
-import { gaugesOfCheck } from './gauges'
-import { lapsOf } from './laps'
-import { limitSetsOf } from './limits'
-import { changesOfCheck, partsOfCheck } from './parts'
-import { historyOf } from './readings'
-import { openSignOff, signOffOf } from './sign-offs'
-import { ticksOf, trialsOf } from './trials'
+import { GAUGES, gaugesOf, type GaugeRow } from './gauges'
+import { LAPS, lapOf, type LapRow } from './laps'
+import { LIMITS, limitSetsOf, type LimitRow } from './limits'
+import { CHANGES, PARTS, changeOf, partsOf } from './parts'
+import { READINGS, SPREADS, historyOf, type SpreadRow } from './readings'
+import { RESERVES, reservesOf } from './reserves'
+import { REOPENED, SIGNATURE, reopeningOf, signOffOf, type SignOffRow } from './sign-offs'
+import { LOTS_OF_CHECK, lotOf, type LotRow } from './stock'
+import { LISTINGS, PREDICTIONS, REFITS, TICKS, TRIALS, trialsOf, type TrialRows } from './trials'
 
 export interface CheckRow {
   id: string
@@ -17,8 +21,8 @@ export interface CheckRow {
   title: string
   entry_unit: LengthUnit
   setup: Record<string, string>
-  working: 'book' | 'shop'
-  rule: 'plain' | 'guarded'
+  working: CheckDocument['limits']['working']
+  rule: CheckDocument['rule']
   aim: CheckDocument['aim']
   pack_rules: CheckDocument['packRules']
   family: string
@@ -32,10 +36,7 @@ export const checkRow = async (sql: Sql, id: string): Promise<CheckRow | undefin
 export const checkIdsOfJob = async (sql: Sql, jobId: string) =>
   (await sql.rows<{ id: string }>('SELECT id FROM checks WHERE job_id = $1 ORDER BY position, id', [jobId])).map(row => row.id)
 
-type Settings = Pick<
-  CheckDocument,
-  'id' | 'kind' | 'title' | 'entryUnit' | 'setup' | 'rule' | 'aim' | 'packRules' | 'family' | 'uRefit' | 'tipAngle'
-> & { working: 'book' | 'shop' }
+type Settings = CheckSettings & { readonly id: string }
 
 const settingValues = (c: Settings) => [
   c.id,
@@ -51,7 +52,7 @@ const settingValues = (c: Settings) => [
   c.tipAngle,
 ]
 
-export const insertCheck = (sql: Sql, jobId: string, c: Settings) =>
+export const insertCheck = (sql: Sql, jobId: string, c: Settings & { readonly kind: string }) =>
   sql.rows(
     `INSERT INTO checks (id, title, entry_unit, setup, working, rule, aim, pack_rules, family, u_refit, tip_angle, job_id, kind, position)
    VALUES ($1,$2,$3,$4,$5,$6,$7,$8,$9,$10,$11,$12,$13,(SELECT COALESCE(max(position), 0) + 1 FROM checks WHERE job_id = $12))`,
@@ -72,6 +73,7 @@ export interface ListedAnswer {
   readonly note: string
   readonly figure: number | null
 }
+/** What the lists show from now on, and the version it is of. */
 export const recordAnswer = (sql: Sql, id: string, version: number, a: ListedAnswer) =>
   sql.rows('UPDATE checks SET version = $2, state = $3, word = $4, note = $5, figure = $6 WHERE id = $1', [
     id,
@@ -82,28 +84,92 @@ export const recordAnswer = (sql: Sql, id: string, version: number, a: ListedAns
     a.figure,
   ])
 
-/** Everything of a check, as `core` evaluates it. */
-export async function checkDocument(sql: Sql, row: CheckRow): Promise<CheckDocument> {
+/** The rows of a statement as one JSON array. */
+const all = (statement: string) => `(SELECT COALESCE(json_agg(row_to_json(x)), '[]') FROM (${statement}) x)`
+/** Its one row as JSON, or NULL. */
+const one = (statement: string) => `(SELECT row_to_json(x) FROM (${statement}) x)`
+
+/** Everything of a check in one statement, and so as it was at one moment. */
+const WHOLE = `SELECT row_to_json(c) AS row,
+  ${one('SELECT j.id, j.title, u.name AS unit FROM job j JOIN unit u ON u.id = j.unit_id WHERE j.id = c.job_id')} AS job,
+  ${all(LIMITS)} AS limits, ${all(GAUGES)} AS gauges, ${all(SPREADS)} AS spreads, ${all(TRIALS)} AS trials, ${all(LISTINGS)} AS listings,
+  ${all(REFITS)} AS refits, ${all(PREDICTIONS)} AS predictions, ${all(READINGS)} AS readings, ${all(TICKS)} AS ticks, ${all(LAPS)} AS laps,
+  ${all(PARTS)} AS parts, ${all(CHANGES)} AS changes, ${one(SIGNATURE)} AS signature, ${one(REOPENED)} AS reopened,
+  ${all(LOTS_OF_CHECK)} AS lots, ${all(RESERVES)} AS reserves, (SELECT id FROM workshop) AS workshop,
+  EXISTS (SELECT 1 FROM event e WHERE e.id = $2) AS known
+  FROM checks c WHERE c.id = $1`
+
+interface WholeRow extends TrialRows {
+  row: CheckRow
+  job: { id: string; title: string; unit: string }
+  limits: LimitRow[]
+  gauges: GaugeRow[]
+  spreads: SpreadRow[]
+  ticks: Tick[]
+  laps: LapRow[]
+  parts: { role: string; part_id: string }[]
+  changes: Parameters<typeof changeOf>[0][]
+  signature: SignOffRow | null
+  reopened: Parameters<typeof reopeningOf>[0] | null
+  lots: (LotRow & { promised: number })[]
+  reserves: { place: string; lot_id: string; count: number }[]
+  workshop: string
+  known: boolean
+}
+
+export interface WholeCheck {
+  readonly row: CheckRow
+  readonly job: { readonly id: string; readonly title: string; readonly unit: string }
+  /** as its rows say now, whatever was signed */
+  readonly document: CheckDocument
+  /** what stands signed, as it was stored then; null: nothing does */
+  readonly signed: unknown
+  /** reserved: kept back, or promised to other checks */
+  readonly lots: readonly Lot[]
+  readonly reserves: Readonly<Record<string, Pack>>
+  readonly workshop: string
+  /** the operation asked about was done already */
+  readonly known: boolean
+}
+
+/** A check with the drawer it works from. @param op  an operation to ask about */
+export async function wholeCheck(sql: Sql, id: string, op = ''): Promise<WholeCheck | null> {
+  const [whole] = await sql.rows<WholeRow>(WHOLE, [id, op])
+  if (!whole) return null
+  const { row, job, signature, workshop, known } = whole
   return {
-    id: row.id,
-    kind: row.kind,
-    title: row.title,
-    entryUnit: row.entry_unit,
-    setup: row.setup,
-    limits: { working: row.working, sets: await limitSetsOf(sql, row.id) },
-    rule: row.rule,
-    aim: row.aim,
-    packRules: row.pack_rules,
-    family: row.family,
-    uRefit: row.u_refit as Nm,
-    tipAngle: row.tip_angle,
-    gauges: await gaugesOfCheck(sql, row.id),
-    history: await historyOf(sql, row),
-    trials: await trialsOf(sql, row.id),
-    ticks: await ticksOf(sql, row.id),
-    laps: await lapsOf(sql, row.id),
-    parts: await partsOfCheck(sql, row.id),
-    partChanges: await changesOfCheck(sql, row.id),
-    signOff: signOffOf(await openSignOff(sql, row.id)),
+    row,
+    job,
+    workshop,
+    known,
+    signed: signature?.inputs ?? null,
+    lots: whole.lots.map(lot => {
+      const { version: _, ...plain } = lotOf(lot)
+      return { ...plain, reserved: plain.reserved + lot.promised }
+    }),
+    reserves: reservesOf(whole.reserves),
+    document: {
+      id: row.id,
+      kind: row.kind,
+      title: row.title,
+      entryUnit: row.entry_unit,
+      setup: row.setup,
+      limits: { working: row.working, sets: limitSetsOf(whole.limits) },
+      rule: row.rule,
+      aim: row.aim,
+      packRules: row.pack_rules,
+      family: row.family,
+      uRefit: row.u_refit as Nm,
+      tipAngle: row.tip_angle,
+      gauges: gaugesOf(whole.gauges),
+      history: historyOf(whole.spreads),
+      trials: trialsOf(whole),
+      ticks: whole.ticks,
+      laps: whole.laps.map(lapOf),
+      parts: partsOf(whole.parts),
+      partChanges: whole.changes.map(changeOf),
+      signOff: signOffOf(signature ?? undefined),
+      reopened: reopeningOf(whole.reopened ?? undefined),
+    },
   }
 }

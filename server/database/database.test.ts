@@ -5,7 +5,7 @@ import { openDatabase, type Database } from './client'
 import { allLots, insertLot, insertMovement } from './stock'
 import { exportStock, importStock } from '../service/stock-csv'
 import { importWorksheet } from '../service/worksheet'
-import { fitPack } from '../service/fit-pack'
+import { fitPack } from '../service/check-commands'
 import { checkView } from '../service/check-view'
 import { Refused } from '../http/refuse'
 

@@ -10,10 +10,9 @@ import { Refused } from '../http/refuse'
 import { checkView } from '../service/check-view'
 import { changeGauge, createGauge, keepBoreKit, markZeroed } from '../service/gauges'
 import { jobView } from '../service/jobs'
-import { beginLap, endLap, logLapPass } from '../service/laps'
-import { logReading, voidReading } from '../service/measure'
+import { beginLap, endLap, logLapPass, logReading, voidReading } from '../service/check-commands'
 import { replacePart } from '../service/part-change'
-import { createCheck } from '../service/settings'
+import { createCheck } from '../service/new-check'
 import { moveStock } from '../service/stock'
 import { exportJob, importWorksheet } from '../service/worksheet'
 
@@ -92,6 +91,9 @@ describe('readings in their forms', () => {
       low: 340_000,
       high: 350_000,
       leaves: 3,
+      gauge: 'feelers-f3',
+      order: expect.any(Number),
+      taken: expect.stringMatching(/\/g1$/),
     })
     const next = { ...head, version: after.version }
     expect(await faultOf(logReading(db, 'pb-flange', { ...next, op: 'g2', id: 'g2', figure: nm(5) }))).toMatchObject({ path: 'figure' })
@@ -138,6 +140,9 @@ describe('readings in their forms', () => {
       figure: -12_700,
       celsius: 24.5,
       stone: 'fine',
+      gauge: 'bore-b2',
+      order: expect.any(Number),
+      taken: expect.stringMatching(/\/h1$/),
     })
     const next = { ...head, version: passed.version }
     expect(
@@ -180,8 +185,18 @@ describe('readings in their forms', () => {
     const other = await openDatabase(undefined, migrations)
     await importWorksheet(other, JSON.stringify(sheet), false)
     const again = await exportJob(other, job)
-    const plain = (s: typeof sheet) => s.jobs[0]!.checks.map(check => ({ ...check, history: {}, partChanges: [] }))
+    // Every workshop counts for itself: what is kept is which came first.
+    const order = (s: typeof sheet) =>
+      s.jobs[0]!.checks.flatMap(check => [
+        ...check.trials.flatMap(trial => trial.readings.map(({ id, order }) => ({ key: id, order: order! }))),
+        ...check.partChanges.map(({ role, at, order }) => ({ key: `${check.id} ${role} ${at}`, order })),
+      ])
+        .sort((a, b) => a.order - b.order || (a.key < b.key ? -1 : 1))
+        .map(({ key }) => key)
+    const plain = (s: typeof sheet) =>
+      JSON.parse(JSON.stringify(s.jobs[0]!.checks, (key, value: unknown) => (key === 'order' ? undefined : value))) as unknown
     expect(plain(again)).toEqual(plain(sheet))
+    expect(order(again)).toEqual(order(sheet))
     await other.close()
   })
 })

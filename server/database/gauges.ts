@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto'
 import type { BoreKit } from '#core/method/bore-gauge/builder'
 import type { RegisteredGauge } from '#shared/types'
 import type { CheckDocument } from '#core/check/document'
@@ -5,7 +6,7 @@ import type { Gauge, GaugeKind } from '#core/reading/gauge'
 import type { LengthUnit, Nm } from '#core/quantity/length'
 import type { Sql } from './client'
 
-interface GaugeRow {
+export interface GaugeRow {
   id: string
   name: string
   kind: string
@@ -90,17 +91,37 @@ export async function insertGauge(sql: Sql, gauge: Gauge): Promise<boolean> {
   return added.length > 0
 }
 
+/** What makes a gauge the one it is: what goes into the uncertainty of its readings. */
+const particulars = ({ lastCheck: _, due: __, zeroedOn: ___, ...gauge }: Gauge) => JSON.stringify(Object.entries(gauge).sort())
+
+/**
+ * Takes a gauge of a file into the register. One that is known by its id but is not the same is another gauge, under an id of its own.
+ * @returns the id it has here
+ */
+export async function admitGauge(sql: Sql, gauge: Gauge): Promise<string> {
+  const known = await gaugeById(sql, gauge.id)
+  if (!known) {
+    await insertGauge(sql, gauge)
+    return gauge.id
+  }
+  const { version: _, kit: __, uses: ___, ...here } = known
+  if (particulars(here) === particulars(gauge)) return gauge.id
+  const id = `${gauge.id.slice(0, 50)}:${createHash('sha256').update(particulars(gauge)).digest('hex').slice(0, 12)}`
+  await insertGauge(sql, { ...gauge, id })
+  return id
+}
+
 export const updateGauge = (sql: Sql, gauge: Gauge) =>
   sql.rows(
     'UPDATE gauge SET name=$2, kind=$3, unit=$4, graduation=$5, readable_fraction=$6, permissible_error=$7, repeatability=$8, hysteresis=$9, range_per_turn=$10, last_check=$11, range_low=$12, range_high=$13, sense=$14, sizes=$15, due=$16, zeroed_on=$17, widest_nm=$18, version = version + 1 WHERE id=$1',
     values(gauge),
   )
 
-/** The gauges in use on a check, by kind. */
-export async function gaugesOfCheck(sql: Sql, checkId: string): Promise<CheckDocument['gauges']> {
-  const rows = await sql.rows<GaugeRow>('SELECT g.* FROM check_gauge c JOIN gauge g ON g.id = c.gauge_id WHERE c.check_id = $1', [checkId])
-  return Object.fromEntries(rows.map(row => [row.kind, gaugeOf(row)]))
-}
+/** The gauges in use on a check. */
+export const GAUGES = 'SELECT g.* FROM check_gauge u JOIN gauge g ON g.id = u.gauge_id WHERE u.check_id = c.id ORDER BY g.kind'
+/** By kind. */
+export const gaugesOf = (rows: readonly GaugeRow[]): CheckDocument['gauges'] =>
+  Object.fromEntries(rows.map(row => [row.kind, gaugeOf(row)]))
 
 export const useGauge = (sql: Sql, checkId: string, gauge: Pick<Gauge, 'id' | 'kind'>) =>
   sql.rows(

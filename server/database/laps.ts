@@ -1,39 +1,35 @@
 import type { Lap } from '#core/pack/lapping'
 import type { Nm } from '#core/quantity/length'
 import type { Sql } from './client'
+import { moment } from './moment'
 
 /** Pieces made for a check, oldest first, each with its passes. */
-export async function lapsOf(sql: Sql, checkId: string): Promise<Lap[]> {
-  const laps = await sql.rows<{
-    id: string
-    at: Date
-    place: string
-    lot_id: string
-    target_nm: Nm
-    low_nm: Nm | null
-    high_nm: Nm | null
-    ended: boolean
-    made: string | null
-  }>(
-    'SELECT l.*, e.lap_id IS NOT NULL AS ended, e.lot_id AS made FROM lap l LEFT JOIN lap_end e ON e.lap_id = l.id WHERE l.check_id = $1 ORDER BY l.at, l.id',
-    [checkId],
-  )
-  const passes = await sql.rows<{ id: string; lap_id: string; figures: Nm[]; at: Date }>(
-    'SELECT p.* FROM lap_pass p JOIN lap l ON l.id = p.lap_id WHERE l.check_id = $1 ORDER BY p.ordinal',
-    [checkId],
-  )
-  return laps.map(l => ({
-    id: l.id,
-    at: l.at.toISOString(),
-    place: l.place,
-    lotId: l.lot_id,
-    target: l.target_nm,
-    low: l.low_nm,
-    high: l.high_nm,
-    passes: passes.filter(p => p.lap_id === l.id).map(p => ({ id: p.id, at: p.at.toISOString(), figures: p.figures })),
-    end: l.ended ? { lotId: l.made } : null,
-  }))
+export const LAPS = `SELECT l.*, e.lap_id IS NOT NULL AS ended, e.lot_id AS made,
+    (SELECT COALESCE(json_agg(json_build_object('id', p.id, 'at', p.at, 'figures', p.figures) ORDER BY p.ordinal), '[]') FROM lap_pass p WHERE p.lap_id = l.id) AS passes
+  FROM lap l LEFT JOIN lap_end e ON e.lap_id = l.id WHERE l.check_id = c.id ORDER BY l.at, l.id`
+export interface LapRow {
+  id: string
+  at: string
+  place: string
+  lot_id: string
+  target_nm: Nm
+  low_nm: Nm | null
+  high_nm: Nm | null
+  ended: boolean
+  made: string | null
+  passes: { id: string; at: string; figures: Nm[] }[]
 }
+export const lapOf = (row: LapRow): Lap => ({
+  id: row.id,
+  at: moment(row.at),
+  place: row.place,
+  lotId: row.lot_id,
+  target: row.target_nm,
+  low: row.low_nm,
+  high: row.high_nm,
+  passes: row.passes.map(pass => ({ ...pass, at: moment(pass.at) })),
+  end: row.ended ? { lotId: row.made } : null,
+})
 
 export const insertLap = (sql: Sql, checkId: string, lap: Omit<Lap, 'passes' | 'end'>) =>
   sql.rows('INSERT INTO lap (id, check_id, place, lot_id, target_nm, low_nm, high_nm, at) VALUES ($1,$2,$3,$4,$5,$6,$7,$8)', [

@@ -21,7 +21,7 @@ export const insertLimits = (sql: Sql, checkId: string, result: string, role: 'b
     ],
   )
 
-interface LimitRow {
+export interface LimitRow {
   result: string
   role: 'book' | 'shop'
   kind: LimitSet['kind'] | null
@@ -49,11 +49,9 @@ const limitSetOf = (row: LimitRow): LimitSet | null =>
       }
 
 /** The newest set of each result and role. */
-export async function limitSetsOf(sql: Sql, checkId: string): Promise<CheckLimits['sets']> {
-  const rows = await sql.rows<LimitRow>(
-    'SELECT DISTINCT ON (result, role) * FROM limit_set WHERE check_id = $1 ORDER BY result, role, id DESC',
-    [checkId],
-  )
+export const LIMITS =
+  'SELECT DISTINCT ON (l.result, l.role) l.* FROM limit_set l WHERE l.check_id = c.id ORDER BY l.result, l.role, l.id DESC'
+export function limitSetsOf(rows: readonly LimitRow[]): CheckLimits['sets'] {
   const sets: Record<string, LimitPair> = {}
   for (const row of rows) {
     const set = limitSetOf(row)

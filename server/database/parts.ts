@@ -2,18 +2,16 @@ import type { PartChange } from '#core/check/document'
 import type { JobPart } from '#core/check/parts'
 import type { JobPartView } from '#shared/types'
 import type { Sql } from './client'
+import { moment } from './moment'
 
 export const partsOfJob = (sql: Sql, jobId: string) =>
   sql.rows<JobPart>('SELECT id, name FROM part WHERE job_id = $1 ORDER BY created_at, name', [jobId])
 export const insertPart = (sql: Sql, jobId: string, part: JobPart) =>
   sql.rows('INSERT INTO part (id, job_id, name) VALUES ($1,$2,$3)', [part.id, jobId, part.name])
 
-export async function partsOfCheck(sql: Sql, checkId: string): Promise<Record<string, string>> {
-  const rows = await sql.rows<{ role: string; part_id: string }>('SELECT role, part_id FROM check_part WHERE check_id = $1 ORDER BY role', [
-    checkId,
-  ])
-  return Object.fromEntries(rows.map(row => [row.role, row.part_id]))
-}
+export const PARTS = 'SELECT p.role, p.part_id FROM check_part p WHERE p.check_id = c.id ORDER BY p.role'
+export const partsOf = (rows: readonly { role: string; part_id: string }[]): Record<string, string> =>
+  Object.fromEntries(rows.map(row => [row.role, row.part_id]))
 export const bindPart = (sql: Sql, checkId: string, role: string, partId: string) =>
   sql.rows('INSERT INTO check_part (check_id, role, part_id) VALUES ($1,$2,$3) ON CONFLICT (check_id, role) DO UPDATE SET part_id = $3', [
     checkId,
@@ -22,15 +20,14 @@ export const bindPart = (sql: Sql, checkId: string, role: string, partId: string
   ])
 
 /** What was replaced of what a check rests on, oldest first. */
-export async function changesOfCheck(sql: Sql, checkId: string): Promise<PartChange[]> {
-  const rows = await sql.rows<{ role: string; at: Date; reason: string }>(
-    `
-    SELECT COALESCE(cp.role, '*') AS role, pc.at, pc.reason FROM part_change pc LEFT JOIN check_part cp ON cp.part_id = pc.part_id AND cp.check_id = $1
-    WHERE cp.check_id = $1 OR pc.check_id = $1 ORDER BY pc.at, pc.id`,
-    [checkId],
-  )
-  return rows.map(row => ({ role: row.role, at: row.at.toISOString(), reason: row.reason }))
-}
+export const CHANGES = `SELECT COALESCE(p.role, '*') AS role, x.at, x.reason, x.seq FROM part_change x LEFT JOIN check_part p ON p.part_id = x.part_id AND p.check_id = c.id
+  WHERE p.check_id = c.id OR x.check_id = c.id ORDER BY x.seq, p.role`
+export const changeOf = (row: { role: string; at: string; reason: string; seq: number }): PartChange => ({
+  role: row.role,
+  at: moment(row.at),
+  reason: row.reason,
+  order: row.seq,
+})
 
 export interface NewPartChange {
   readonly id: string
@@ -40,15 +37,15 @@ export interface NewPartChange {
   readonly by: string
   readonly at: string
 }
-export const insertPartChange = (sql: Sql, c: NewPartChange) =>
-  sql.rows('INSERT INTO part_change (id, part_id, check_id, reason, by_name, at) VALUES ($1,$2,$3,$4,$5,$6) ON CONFLICT (id) DO NOTHING', [
-    c.id,
-    c.partId,
-    c.checkId,
-    c.reason,
-    c.by,
-    new Date(c.at).toISOString(),
-  ])
+/** @returns its place in the order of what happened; that of before when it is known already */
+export async function insertPartChange(sql: Sql, c: NewPartChange): Promise<number> {
+  const [row] = await sql.rows<{ seq: number }>(
+    `WITH added AS (INSERT INTO part_change (id, part_id, check_id, reason, by_name, at) VALUES ($1,$2,$3,$4,$5,$6) ON CONFLICT (id) DO NOTHING RETURNING seq)
+    SELECT seq FROM added UNION ALL SELECT seq FROM part_change WHERE id = $1 LIMIT 1`,
+    [c.id, c.partId, c.checkId, c.reason, c.by, moment(c.at)],
+  )
+  return row!.seq
+}
 
 /** Checks that rest on a part. */
 export const checksOnPart = async (sql: Sql, partId: string) =>

@@ -1,31 +1,40 @@
 import type { PointReading } from '#core/check/document'
-import { checkKind } from '#core/check/registry'
-import { ways } from '#core/method/ways'
+import type { Spread } from '#core/check/repeatability'
 import type { Nm } from '#core/quantity/length'
 import type { Pooled } from '#core/reading/estimate'
 import { isFigure, isPieces, isRange, isRepeat, isWord, type Stone } from '#core/reading/reading'
-import { groups } from 'd3-array'
-import type { CheckRow } from './checks'
 import type { Sql } from './client'
 import { moment } from './moment'
 
-/** The reading goes into the fitting's series with this gauge (null: none was used); another gauge opens another series. */
-export async function insertReading(sql: Sql, trialId: string, gaugeId: string | null, r: PointReading): Promise<void> {
-  const open = await sql.rows<{ id: number }>(
-    'SELECT id FROM series WHERE trial_id = $1 AND gauge_id IS NOT DISTINCT FROM $2 ORDER BY id DESC LIMIT 1',
-    [trialId, gaugeId],
-  )
-  const series =
-    open[0] ??
-    (await sql.rows<{ id: number }>('INSERT INTO series (trial_id, gauge_id) VALUES ($1,$2) RETURNING id', [trialId, gaugeId]))[0]!
+/** Said of a reading that is being taken. */
+export const HERE = 'here'
+
+/**
+ * The reading goes into the fitting's series with its gauge (none: none was used); another gauge opens another series.
+ * @param taken  where it was first taken, `shop/id`; null: nobody knows; HERE: in this workshop, now
+ * @returns its place in the order of what happened
+ */
+export async function insertReading(
+  sql: Sql,
+  trialId: string,
+  r: PointReading,
+  taken: string | null,
+): Promise<{ order: number; taken: string | null }> {
   const travel = isRepeat(r) ? r : null
   const range = isRange(r) ? r : null
   const figure = isFigure(r) ? r : null
-  await sql.rows(
-    'INSERT INTO reading (id, series_id, point, start_nm, far_nm, back_nm, spring_back, figure_nm, low_nm, high_nm, leaves, word, celsius, stone, pieces, at) VALUES ($1,$2,$3,$4,$5,$6,$7,$8,$9,$10,$11,$12,$13,$14,$15,COALESCE($16::timestamptz, now()))',
+  const [stored] = await sql.rows<{ order: number; taken: string | null }>(
+    `WITH open AS (SELECT id FROM series WHERE trial_id = $1 AND gauge_id IS NOT DISTINCT FROM $2 ORDER BY id DESC LIMIT 1),
+      made AS (INSERT INTO series (trial_id, gauge_id) SELECT $1, $2 WHERE NOT EXISTS (SELECT 1 FROM open) RETURNING id)
+    INSERT INTO reading (series_id, id, point, start_nm, far_nm, back_nm, spring_back, figure_nm, low_nm, high_nm, leaves, word, celsius, stone, pieces, at, taken)
+    SELECT s.id, $3,$4,$5::bigint,$6::bigint,$7::bigint,$8::boolean,$9::bigint,$10::bigint,$11::bigint,$12::integer,$13::text,$14::double precision,$15::text,$16::jsonb,
+      COALESCE($17::timestamptz, now()), CASE WHEN $18::text = '${HERE}' THEN (SELECT w.id FROM workshop w) || '/' || $3 ELSE $18::text END
+    FROM (SELECT id FROM open UNION ALL SELECT id FROM made) s
+    RETURNING seq AS "order", taken`,
     [
+      trialId,
+      r.gauge ?? null,
       r.id,
-      series.id,
       r.point,
       travel?.start ?? null,
       travel?.far ?? null,
@@ -40,15 +49,22 @@ export async function insertReading(sql: Sql, trialId: string, gaugeId: string |
       figure?.stone ?? null,
       isPieces(r) ? JSON.stringify(r.pieces) : null,
       r.at ? moment(r.at) : null,
+      taken,
     ],
   )
+  return stored!
 }
 
 export const insertVoid = (sql: Sql, readingId: string, reason: string) =>
   sql.rows('INSERT INTO reading_void (reading_id, reason) VALUES ($1,$2)', [readingId, reason])
+
+/** Readings of a check, oldest first. */
+export const READINGS = `SELECT r.*, s.trial_id, s.gauge_id, v.reason FROM reading r JOIN series s ON s.id = r.series_id JOIN trial t ON t.id = s.trial_id
+  LEFT JOIN reading_void v ON v.reading_id = r.id WHERE t.check_id = c.id ORDER BY r.ordinal`
 export interface ReadingRow {
   id: string
   trial_id: string
+  gauge_id: string | null
   point: string
   start_nm: Nm | null
   far_nm: Nm | null
@@ -62,12 +78,22 @@ export interface ReadingRow {
   celsius: number | null
   stone: Stone | null
   pieces: string[] | null
-  at: Date
+  at: string
+  seq: number
+  taken: string | null
   reason: string | null
 }
 
 export function readingOf(r: ReadingRow): PointReading {
-  const head = { id: r.id, point: r.point, at: r.at.toISOString(), ...(r.reason === null ? {} : { voided: { reason: r.reason } }) }
+  const head = {
+    id: r.id,
+    point: r.point,
+    at: moment(r.at),
+    order: r.seq,
+    ...(r.gauge_id === null ? {} : { gauge: r.gauge_id }),
+    ...(r.taken === null ? {} : { taken: r.taken }),
+    ...(r.reason === null ? {} : { voided: { reason: r.reason } }),
+  }
   if (r.figure_nm !== null)
     return {
       ...head,
@@ -81,30 +107,27 @@ export function readingOf(r: ReadingRow): PointReading {
   return { ...head, start: r.start_nm!, far: r.far_nm!, back: r.back_nm!, ...(r.spring_back ? { springBack: true } : {}) }
 }
 
-/** Pooled spread of each gauge on this kind of check, from every other check: s² = Σ(n−1)s²/Σ(n−1). */
-export async function historyOf(sql: Sql, check: CheckRow): Promise<Record<string, Pooled>> {
-  const rows = await sql.rows<{ gauge: string; point: string; setup: CheckRow['setup']; n: number; variance: number }>(
-    `
-    SELECT s.gauge_id AS gauge, r.point, c.setup, count(*)::integer AS n, var_samp(COALESCE(r.figure_nm, r.far_nm - (r.start_nm + r.back_nm) / 2.0))::double precision AS variance
-    FROM reading r JOIN series s ON s.id = r.series_id JOIN trial t ON t.id = s.trial_id JOIN checks c ON c.id = t.check_id
-    WHERE s.gauge_id IN (SELECT gauge_id FROM check_gauge WHERE check_id = $2) AND c.kind = $1 AND c.id <> $2 AND NOT r.spring_back AND r.low_nm IS NULL AND num_nonnulls(r.word, r.pieces) = 0
-      AND NOT EXISTS (SELECT 1 FROM reading_void v WHERE v.reading_id = r.id)
-    GROUP BY s.id, s.gauge_id, r.point, c.id, c.setup HAVING count(*) > 2`,
-    [check.kind, check.id],
-  )
-  // Other pieces, other passes: their differences are no repeatability.
-  const repeats = rows.filter(
-    row =>
-      ways[
-        checkKind(check.kind)
-          .points(row.setup)
-          .find(point => point.id === row.point)?.way ?? 'word'
-      ].again !== 'another',
-  )
-  return Object.fromEntries(
-    groups(repeats, row => row.gauge).map(([gauge, all]) => {
-      const nu = all.reduce((sum, row) => sum + row.n - 1, 0)
-      return [gauge, { s: Math.sqrt(all.reduce((sum, row) => sum + (row.n - 1) * row.variance, 0) / nu), nu }]
-    }),
-  )
+/** What other checks of this kind say of the gauges in use. */
+export const SPREADS = `SELECT p.gauge_id, sum(p.squares) AS squares, sum(p.nu)::integer AS nu FROM spread p JOIN check_gauge g ON g.gauge_id = p.gauge_id AND g.check_id = c.id
+  WHERE p.kind = c.kind AND p.check_id <> c.id GROUP BY p.gauge_id`
+export interface SpreadRow {
+  gauge_id: string
+  squares: number
+  nu: number
+}
+/** Pooled spread of each gauge: s² = Σ(n−1)s²/Σ(n−1). */
+export const historyOf = (rows: readonly SpreadRow[]): Record<string, Pooled> =>
+  Object.fromEntries(rows.map(({ gauge_id, squares, nu }) => [gauge_id, { s: Math.sqrt(squares / nu), nu }]))
+
+/** What one check teaches of its gauges, in place of what it taught before. */
+export async function keepSpreads(sql: Sql, check: { id: string; kind: string }, spreads: Readonly<Record<string, Spread>>): Promise<void> {
+  await sql.rows('DELETE FROM spread WHERE check_id = $1', [check.id])
+  for (const [gauge, { squares, nu }] of Object.entries(spreads))
+    await sql.rows('INSERT INTO spread (check_id, gauge_id, kind, squares, nu) VALUES ($1,$2,$3,$4,$5)', [
+      check.id,
+      gauge,
+      check.kind,
+      squares,
+      nu,
+    ])
 }

@@ -2,11 +2,8 @@ import type { Pack } from '#core/pack/lot'
 import type { Sql } from './client'
 
 /** What is promised to each place of a check. */
-export async function reservesOf(sql: Sql, checkId: string): Promise<Record<string, Pack>> {
-  const rows = await sql.rows<{ place: string; lot_id: string; count: number }>(
-    'SELECT * FROM reserve WHERE check_id = $1 ORDER BY place, lot_id',
-    [checkId],
-  )
+export const RESERVES = 'SELECT r.place, r.lot_id, r.count FROM reserve r WHERE r.check_id = c.id ORDER BY r.place, r.lot_id'
+export function reservesOf(rows: readonly { place: string; lot_id: string; count: number }[]): Record<string, Pack> {
   const packs: Record<string, Pack> = {}
   for (const row of rows) packs[row.place] = [...(packs[row.place] ?? []), { lotId: row.lot_id, count: row.count }]
   return packs
@@ -18,13 +15,25 @@ export async function reserve(sql: Sql, checkId: string, place: string, pack: Pa
   for (const piece of pack)
     await sql.rows('INSERT INTO reserve (check_id, place, lot_id, count) VALUES ($1,$2,$3,$4)', [checkId, place, piece.lotId, piece.count])
 }
-export const releaseAll = (sql: Sql, checkId: string) => sql.rows('DELETE FROM reserve WHERE check_id = $1', [checkId])
 
-/** Pieces of each size promised to checks other than this one. */
-export async function promisedToOthers(sql: Sql, checkId: string): Promise<ReadonlyMap<string, number>> {
-  const rows = await sql.rows<{ lot_id: string; count: number }>(
-    'SELECT lot_id, sum(count)::integer AS count FROM reserve WHERE check_id <> $1 GROUP BY lot_id',
-    [checkId],
+/** Takes so many pieces of a size out of what other checks were promised, the newest promise first. */
+export async function releaseFromOthers(sql: Sql, checkId: string, lotId: string, count: number): Promise<void> {
+  const rows = await sql.rows<{ check_id: string; place: string; count: number }>(
+    'SELECT check_id, place, count FROM reserve WHERE lot_id = $1 AND check_id <> $2 ORDER BY at DESC, check_id, place',
+    [lotId, checkId],
   )
-  return new Map(rows.map(row => [row.lot_id, row.count]))
+  let left = count
+  for (const row of rows) {
+    if (left <= 0) return
+    const taken = Math.min(left, row.count)
+    left -= taken
+    await (taken === row.count
+      ? sql.rows('DELETE FROM reserve WHERE check_id = $1 AND place = $2 AND lot_id = $3', [row.check_id, row.place, lotId])
+      : sql.rows('UPDATE reserve SET count = count - $4 WHERE check_id = $1 AND place = $2 AND lot_id = $3', [
+          row.check_id,
+          row.place,
+          lotId,
+          taken,
+        ]))
+  }
 }

@@ -1,9 +1,10 @@
+import type { Movement } from '#core/command/happening'
 import type { Lot } from '#core/pack/lot'
 import type { Nm } from '#core/quantity/length'
 import type { LotUse } from '#shared/types'
 import type { Sql } from './client'
 
-interface LotRow {
+export interface LotRow {
   id: string
   family: string
   nominal_nm: number
@@ -21,7 +22,7 @@ interface LotRow {
   on_hand: number
 }
 
-const lotOf = (row: LotRow): Lot & { version: number } => ({
+export const lotOf = (row: LotRow): Lot & { version: number } => ({
   id: row.id,
   family: row.family,
   nominal: row.nominal_nm as Nm,
@@ -43,6 +44,12 @@ const WITH_COUNT = 'SELECT lot.*, COALESCE((SELECT sum(change) FROM movement WHE
 export const allLots = async (sql: Sql) =>
   (await sql.rows<LotRow>(`${WITH_COUNT} ORDER BY family, nominal_nm, measured_nm NULLS LAST, id`)).map(lotOf)
 export const lotById = async (sql: Sql, id: string) => (await sql.rows<LotRow>(`${WITH_COUNT} WHERE lot.id = $1`, [id])).map(lotOf)[0]
+
+/** The sizes a check may choose from or ever held, with what is promised to other checks. */
+export const LOTS_OF_CHECK = `SELECT l.*, COALESCE((SELECT sum(m.change) FROM movement m WHERE m.lot_id = l.id), 0)::integer AS on_hand,
+    COALESCE((SELECT sum(r.count) FROM reserve r WHERE r.lot_id = l.id AND r.check_id <> c.id), 0)::integer AS promised
+  FROM lot l WHERE l.family = c.family OR l.id IN (SELECT p.lot_id FROM trial_piece p JOIN pack_listing x ON x.id = p.listing_id JOIN trial t ON t.id = x.trial_id WHERE t.check_id = c.id)
+  ORDER BY l.family, l.nominal_nm, l.measured_nm NULLS LAST, l.id`
 
 /** A new lot with nothing on hand; one that is known by its id stays as it is. True when it was added. */
 export async function insertLot(sql: Sql, lot: Omit<Lot, 'onHand'>): Promise<boolean> {
@@ -87,14 +94,6 @@ export const updateLot = (sql: Sql, lot: Omit<Lot, 'onHand'>) =>
     ],
   )
 
-export interface Movement {
-  id: string
-  lotId: string
-  change: number
-  why: 'take-in' | 'count' | 'fit' | 'return' | 'lap' | 'made'
-  note: string
-  trialId?: string
-}
 export const insertMovement = (sql: Sql, m: Movement) =>
   sql.rows('INSERT INTO movement (id, lot_id, change, why, note, trial_id) VALUES ($1, $2, $3, $4, $5, $6)', [
     m.id,

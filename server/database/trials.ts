@@ -4,7 +4,7 @@ import type { Sql } from './client'
 import { moment } from './moment'
 import { readingOf, type ReadingRow } from './readings'
 
-/** A fitting with its predictions, the places taken apart for it, and the packs that are known. */
+/** A fitting with its predictions, the places taken apart for it, and what is known of the packs. */
 export async function insertTrial(sql: Sql, checkId: string, trial: Omit<Trial, 'readings'>): Promise<void> {
   await sql.rows(
     'INSERT INTO trial (id, check_id, ordinal, at) VALUES ($1,$2,(SELECT COALESCE(max(ordinal), 0) + 1 FROM trial WHERE check_id = $2),$3)',
@@ -19,54 +19,56 @@ export async function insertTrial(sql: Sql, checkId: string, trial: Omit<Trial, 
       p.u,
       p.uOwn,
     ])
-  for (const [place, pack] of Object.entries(trial.packs)) if (pack) await listPack(sql, trial.id, place, pack)
+  for (const [place, pack] of Object.entries(trial.packs))
+    if (pack) await listPack(sql, trial.id, place, pack, !trial.unlisted.includes(place))
 }
 
-export async function listPack(sql: Sql, trialId: string, place: string, pack: Pack): Promise<void> {
-  const [listing] = await sql.rows<{ id: number }>('INSERT INTO pack_listing (trial_id, place) VALUES ($1,$2) RETURNING id', [
+/** @param whole  false: the place holds more than these, which nobody listed */
+export async function listPack(sql: Sql, trialId: string, place: string, pack: Pack, whole: boolean): Promise<void> {
+  const [listing] = await sql.rows<{ id: number }>('INSERT INTO pack_listing (trial_id, place, whole) VALUES ($1,$2,$3) RETURNING id', [
     trialId,
     place,
+    whole,
   ])
   for (const piece of pack)
     await sql.rows('INSERT INTO trial_piece (listing_id, lot_id, count) VALUES ($1,$2,$3)', [listing!.id, piece.lotId, piece.count])
 }
 
-export async function trialsOf(sql: Sql, checkId: string): Promise<Trial[]> {
-  const ofCheck = 'JOIN trial t ON t.id = x.trial_id WHERE t.check_id = $1'
-  const trials = await sql.rows<{ id: string; at: Date }>('SELECT * FROM trial WHERE check_id = $1 ORDER BY ordinal', [checkId])
-  const listings = await sql.rows<{ id: number; trial_id: string; place: string }>(
-    `SELECT DISTINCT ON (x.trial_id, x.place) x.* FROM pack_listing x ${ofCheck} ORDER BY x.trial_id, x.place, x.id DESC`,
-    [checkId],
-  )
-  const pieces = await sql.rows<{ listing_id: number; lot_id: string; count: number }>(
-    `SELECT p.* FROM trial_piece p JOIN pack_listing x ON x.id = p.listing_id ${ofCheck} ORDER BY p.lot_id`,
-    [checkId],
-  )
-  const refits = await sql.rows<{ trial_id: string; place: string }>(`SELECT x.* FROM trial_refit x ${ofCheck} ORDER BY x.place`, [checkId])
-  const predictions = await sql.rows<{ trial_id: string; result: string; play: number; u: number; u_own: number }>(
-    `SELECT x.* FROM prediction x ${ofCheck}`,
-    [checkId],
-  )
-  const readings = await sql.rows<ReadingRow>(
-    `SELECT r.*, x.trial_id, v.reason FROM reading r JOIN series x ON x.id = r.series_id LEFT JOIN reading_void v ON v.reading_id = r.id ${ofCheck} ORDER BY r.ordinal`,
-    [checkId],
-  )
-  const packOf = (listing: number): Pack => pieces.filter(p => p.listing_id === listing).map(p => ({ lotId: p.lot_id, count: p.count }))
-  return trials.map(({ id, at }) => ({
-    id,
-    at: at.toISOString(),
-    packs: Object.fromEntries(listings.filter(l => l.trial_id === id).map(l => [l.place, packOf(l.id)])),
-    refitted: refits.filter(r => r.trial_id === id).map(r => r.place),
-    predicted: Object.fromEntries(predictions.filter(p => p.trial_id === id).map(p => [p.result, { play: p.play, u: p.u, uOwn: p.u_own }])),
-    readings: readings.filter(r => r.trial_id === id).map(readingOf),
-  }))
+const OF_CHECK = 'JOIN trial t ON t.id = x.trial_id WHERE t.check_id = c.id'
+export const TRIALS = 'SELECT t.id, t.at FROM trial t WHERE t.check_id = c.id ORDER BY t.ordinal'
+/** The newest listing of each place of each fitting, with its pieces. */
+export const LISTINGS = `SELECT DISTINCT ON (x.trial_id, x.place) x.trial_id, x.place, x.whole,
+    (SELECT COALESCE(json_agg(json_build_object('lotId', p.lot_id, 'count', p.count) ORDER BY p.lot_id), '[]') FROM trial_piece p WHERE p.listing_id = x.id) AS pack
+  FROM pack_listing x ${OF_CHECK} ORDER BY x.trial_id, x.place, x.id DESC`
+export const REFITS = `SELECT x.trial_id, x.place FROM trial_refit x ${OF_CHECK} ORDER BY x.place`
+export const PREDICTIONS = `SELECT x.* FROM prediction x ${OF_CHECK} ORDER BY x.result`
+export const TICKS = `SELECT step, trial FROM (SELECT DISTINCT ON (k.step, k.trial_id) k.step, k.trial_id AS trial, k.ticked, k.id FROM step_tick k WHERE k.check_id = c.id
+  ORDER BY k.step, k.trial_id, k.id DESC) newest WHERE ticked ORDER BY id`
+
+/** The rows of these statements. */
+export interface TrialRows {
+  trials: { id: string; at: string }[]
+  listings: { trial_id: string; place: string; whole: boolean; pack: Pack }[]
+  refits: { trial_id: string; place: string }[]
+  predictions: { trial_id: string; result: string; play: number; u: number; u_own: number }[]
+  readings: ReadingRow[]
 }
 
-export const insertTick = (sql: Sql, checkId: string, trialId: string | null, step: string, ticked: boolean) =>
-  sql.rows('INSERT INTO step_tick (check_id, trial_id, step, ticked) VALUES ($1,$2,$3,$4)', [checkId, trialId, step, ticked])
+export const trialsOf = ({ trials, listings, refits, predictions, readings }: TrialRows): Trial[] =>
+  trials.map(({ id, at }) => {
+    const listed = listings.filter(listing => listing.trial_id === id)
+    return {
+      id,
+      at: moment(at),
+      packs: Object.fromEntries(listed.map(listing => [listing.place, listing.pack])),
+      unlisted: listed.filter(({ whole }) => !whole).map(({ place }) => place),
+      refitted: refits.filter(refit => refit.trial_id === id).map(({ place }) => place),
+      predicted: Object.fromEntries(
+        predictions.filter(p => p.trial_id === id).map(p => [p.result, { play: p.play, u: p.u, uOwn: p.u_own }]),
+      ),
+      readings: readings.filter(reading => reading.trial_id === id).map(readingOf),
+    }
+  })
 
-export const ticksOf = (sql: Sql, checkId: string): Promise<Tick[]> =>
-  sql.rows<Tick>(
-    'SELECT step, trial FROM (SELECT DISTINCT ON (step, trial_id) step, trial_id AS trial, ticked FROM step_tick WHERE check_id = $1 ORDER BY step, trial_id, id DESC) newest WHERE ticked ORDER BY step, trial',
-    [checkId],
-  )
+export const insertTick = (sql: Sql, checkId: string, { step, trial }: Tick, ticked: boolean) =>
+  sql.rows('INSERT INTO step_tick (check_id, trial_id, step, ticked) VALUES ($1,$2,$3,$4)', [checkId, trial, step, ticked])

@@ -1,10 +1,15 @@
+import { apply } from '#core/command/apply'
+import type { Command } from '#core/command/command'
+import { decide } from '#core/command/decide'
+import type { Happening, RefusedCommand } from '#core/command/happening'
 import type { CheckView } from '#shared/types'
 import type { CommandDto } from '#shared/dto/command'
 import type { Database, Sql } from '../database/client'
-import { checkRow, recordAnswer } from '../database/checks'
-import { eventKnown, eventsSince, insertEvent } from '../database/events'
-import { notFound, refuse, Refused } from '../http/refuse'
-import { answerOf, checkView, loadCheck, type LoadedCheck } from './check-view'
+import { recordAnswer } from '../database/checks'
+import { eventsSince, insertEvent } from '../database/events'
+import { Refused } from '../http/refuse'
+import { answerOf, loadCheck, viewOf, type LoadedCheck } from './check-view'
+import { store, teach } from './store'
 
 /** Refuses a writer that has not seen what happened since, and says what. */
 export async function assertFresh(sql: Sql, subject: string, seen: number, now: number): Promise<void> {
@@ -16,30 +21,50 @@ export async function assertFresh(sql: Sql, subject: string, seen: number, now: 
   })
 }
 
+const STATUS: Readonly<Record<RefusedCommand['code'], number>> = { missing: 404, invalid: 422, conflict: 409 }
+
+/** A command as `core` takes it, but for its head. */
+type Body = Command extends infer C ? (C extends Command ? Omit<C, 'op' | 'at'> : never) : never
+
 /**
- * One write to a check: once per `op`, only on the version the writer saw, never on a signed check unless that is the point.
- * @param work  does it, and says in a few words what was done
+ * One write to a check: once per `op`, only on the version the writer saw. What it comes to is decided in `core`; here it is stored,
+ * all in one transaction.
+ * @param body  the command, from the check as it is
  * @returns the check as it is afterwards; for a repeat, as it is now
  */
-export async function commandCheck(
+export const commandCheck = (
   db: Database,
   id: string,
-  command: CommandDto,
-  work: (sql: Sql, check: LoadedCheck) => Promise<string>,
-  onSigned = false,
-): Promise<CheckView> {
-  return db.transaction(async sql => {
-    const row = await checkRow(sql, id)
-    if (!row) throw notFound('check')
-    if (!(await eventKnown(sql, command.op))) {
-      await assertFresh(sql, id, command.version, row.version)
-      const loaded = await loadCheck(sql, id)
-      if (loaded.document.signOff && !onSigned) throw refuse(409, 'This check is signed off. Reopen it first, with a reason.')
-      const what = await work(sql, loaded)
-      await insertEvent(sql, { id: command.op, subject: id, version: row.version + 1, what })
-      const after = await loadCheck(sql, id)
-      await recordAnswer(sql, id, row.version + 1, answerOf(after.document, after.lots))
-    }
-    return checkView(sql, id)
+  { op, version }: CommandDto,
+  body: Body | ((sql: Sql, check: LoadedCheck) => Promise<Body>),
+): Promise<CheckView> =>
+  db.transaction(async sql => {
+    const loaded = await loadCheck(sql, id, op)
+    if (loaded.known) return viewOf(loaded, loaded.row.version)
+    await assertFresh(sql, id, version, loaded.row.version)
+    const command = { ...(typeof body === 'function' ? await body(sql, loaded) : body), op, at: new Date().toISOString() } as Command
+    const after = await carryOut(sql, loaded, command, op)
+    return viewOf(after, loaded.row.version + 1)
   })
+
+/**
+ * Decides a command, stores what happened, and what the lists show from now on.
+ * @param event  id of the event it is remembered by
+ * @returns the check after it; the same when nothing that concerns it happened
+ */
+export async function carryOut(sql: Sql, loaded: LoadedCheck, command: Command, event: string): Promise<LoadedCheck> {
+  const outcome = decide(loaded, command)
+  if (!outcome.ok) throw new Refused(STATUS[outcome.code], { faults: outcome.faults })
+  const { row } = loaded
+  let after: LoadedCheck = loaded
+  const stored: Happening[] = []
+  for (const happening of outcome.happenings) {
+    stored.push(await store(sql, happening, { op: command.op, jobId: row.job_id, bench: after }))
+    after = { ...after, ...apply(after, stored.at(-1)!) }
+  }
+  if (outcome.what === '') return after
+  await teach(sql, stored, after.document, loaded.document, loaded.workshop)
+  await insertEvent(sql, { id: event, subject: row.id, version: row.version + 1, what: outcome.what })
+  await recordAnswer(sql, row.id, row.version + 1, answerOf(after.document, after.lots))
+  return after
 }

@@ -1,30 +1,29 @@
-import { counts } from '#core/check/evaluate-fitting'
-import { evaluateCheck } from '#core/check/evaluate-check'
 import type { PartChangeDto } from '#shared/dto/job'
 import type { JobView } from '#shared/types'
-import { recordAnswer } from '../database/checks'
-import { insertReopening, openSignOff } from '../database/sign-offs'
-import type { Database, Sql } from '../database/client'
+import type { Database } from '../database/client'
 import { eventKnown, insertEvent } from '../database/events'
 import { jobRow } from '../database/jobs'
 import { checksOnPart, insertPartChange, partsOfJob } from '../database/parts'
 import { notFound, refuse } from '../http/refuse'
-import { answerOf, loadCheck } from './check-view'
+import { loadCheck } from './check-view'
+import { carryOut } from './command'
 import { jobView } from './jobs'
 
-/**
- * A part is replaced or reworked. Every reading taken before on what rests on it is stale from now on; a signed check that loses a
- * figure by it is opened again, with the reason. Checks whose figures do not rest on the part stay as they are.
- */
+/** A part is replaced or reworked: each check that rests on it takes it as a command of its own. */
 export const replacePart = (db: Database, jobId: string, dto: PartChangeDto): Promise<JobView> =>
   db.transaction(async sql => {
     if (!(await jobRow(sql, jobId))) throw notFound('job')
     if (!(await eventKnown(sql, dto.op))) {
       const part = (await partsOfJob(sql, jobId)).find(candidate => candidate.id === dto.part)
       if (!part) throw refuse(422, 'That part is not of this job.', 'part')
-      const reason = dto.reason.trim()
-      await insertPartChange(sql, { id: dto.op, partId: part.id, checkId: null, reason, by: dto.by.trim(), at: new Date().toISOString() })
-      for (const checkId of await checksOnPart(sql, part.id)) await touch(sql, checkId, `${part.name.toLowerCase()}: ${reason}`, dto)
+      const [at, reason, by] = [new Date().toISOString(), dto.reason.trim(), dto.by.trim()]
+      // All are loaded before the first is written to: what is to be decided is the check without the change.
+      const checks = []
+      for (const id of await checksOnPart(sql, part.id)) checks.push(await loadCheck(sql, id))
+      for (const check of checks)
+        await carryOut(sql, check, { kind: 'part-change', op: dto.op, at, part, reason, by }, `${dto.op}:${check.row.id}`.slice(0, 120))
+      // Also where nothing rests on it yet.
+      await insertPartChange(sql, { id: dto.op, partId: part.id, checkId: null, reason, by, at })
       await insertEvent(sql, {
         id: dto.op,
         subject: jobId,
@@ -34,14 +33,3 @@ export const replacePart = (db: Database, jobId: string, dto: PartChangeDto): Pr
     }
     return jobView(sql, jobId)
   })
-
-async function touch(sql: Sql, checkId: string, what: string, { op, by }: PartChangeDto): Promise<void> {
-  const { row, document, lots } = await loadCheck(sql, checkId)
-  const stale = evaluateCheck(document, lots).current.results.some(result => counts(result) && result.stale !== null)
-  if (!stale) return
-  const signed = await openSignOff(sql, checkId)
-  if (signed) await insertReopening(sql, signed.id, `Replaced or reworked, ${what}`, by.trim())
-  await insertEvent(sql, { id: `${op}:${checkId}`.slice(0, 120), subject: checkId, version: row.version + 1, what: `Stale: ${what}` })
-  const after = await loadCheck(sql, checkId)
-  await recordAnswer(sql, checkId, row.version + 1, answerOf(after.document, after.lots))
-}

@@ -2,7 +2,8 @@ import { v4 as uuid } from 'uuid'
 import { readWorksheet } from '#core/worksheet/read'
 import { writeWorksheet, type Worksheet, type WorksheetJob } from '#core/worksheet/worksheet'
 import { checkAnswer } from '#core/worksheet/evaluate'
-import { drawerFor, type CheckDocument } from '#core/check/document'
+import { drawerFor, type CheckDocument, type PointReading } from '#core/check/document'
+import { bindParts } from '#core/check/parts'
 import { checkKind } from '#core/check/registry'
 import { ways } from '#core/method/ways'
 import { insertLap, insertLapEnd, insertLapPass } from '../database/laps'
@@ -11,19 +12,18 @@ import { formatLength } from '#core/quantity/format-length'
 import type { Lot } from '#core/pack/lot'
 import type { ImportResult } from '#shared/types'
 import type { Database, Sql } from '../database/client'
-import { checkIdsOfJob, checkRow, insertCheck } from '../database/checks'
+import { checkIdsOfJob, checkRow, insertCheck, recordAnswer } from '../database/checks'
 import { insertLimits } from '../database/limits'
 import { insertReading, insertVoid } from '../database/readings'
 import { insertSignOff } from '../database/sign-offs'
 import { insertTick, insertTrial } from '../database/trials'
 import { insertEvent } from '../database/events'
-import { insertGauge, useGauge } from '../database/gauges'
+import { admitGauge, useGauge } from '../database/gauges'
 import { insertJob, jobRow, unitNamed } from '../database/jobs'
 import { bindPart, insertPart, insertPartChange, partsOfJob } from '../database/parts'
 import { allLots, insertLot } from '../database/stock'
 import { notFound, refuse, refuseAll } from '../http/refuse'
-import { loadCheck } from './check-view'
-import { keepParts, refreshAnswer } from './settings'
+import { answerOf, loadCheck } from './check-view'
 
 /** A job with all its checks, and the part of the drawer they choose from. */
 export async function exportJob(sql: Sql, jobId: string): Promise<Worksheet> {
@@ -60,6 +60,7 @@ export async function importWorksheet(db: Database, text: string, asCopy: boolea
   const worksheet = asCopy ? withNewIds(reading.worksheet) : reading.worksheet
   return db.transaction(async sql => {
     let added = 0
+    const notes = new Set<string>()
     const here = new Map((await allLots(sql)).map(lot => [lot.id, lot]))
     for (const [i, lot] of worksheet.lots.entries()) {
       const known = here.get(lot.id)
@@ -74,19 +75,19 @@ export async function importWorksheet(db: Database, text: string, asCopy: boolea
     for (const [i, job] of worksheet.jobs.entries()) {
       if (await jobRow(sql, job.id))
         throw refuse(409, `The job “${job.title}” is here already. Import it as a copy to keep both.`, `jobs/${i}`)
-      await insertWholeJob(sql, job, worksheet.lots)
+      await insertWholeJob(sql, job, worksheet.lots, notes)
     }
     return {
       jobs: worksheet.jobs.length,
       checks: worksheet.jobs.reduce((sum, job) => sum + job.checks.length, 0),
       lots: added,
       jobIds: worksheet.jobs.map(job => job.id),
-      notes: added > 0 ? [`${added} sizes of the file were not in this drawer: they are listed with none on hand.`] : [],
+      notes: [...notes, ...(added > 0 ? [`${added} sizes of the file were not in this drawer: they are listed with none on hand.`] : [])],
     }
   })
 }
 
-async function insertWholeJob(sql: Sql, job: WorksheetJob, lots: readonly Lot[]): Promise<void> {
+async function insertWholeJob(sql: Sql, job: WorksheetJob, lots: readonly Lot[], notes: Set<string>): Promise<void> {
   const unitId = await unitNamed(sql, uuid(), job.unit.name, job.unit.description)
   await insertJob(sql, { id: job.id, unitId, title: job.title, notes: job.notes })
   for (const [i, part] of job.parts.entries()) {
@@ -94,21 +95,27 @@ async function insertWholeJob(sql: Sql, job: WorksheetJob, lots: readonly Lot[])
       throw refuse(409, `The part “${part.name}” is here already, in another job.`, `parts/${i}`)
     await insertPart(sql, job.id, part)
   }
-  for (const check of job.checks) await insertWholeCheck(sql, job.id, check, lots)
+  const gaugeIds = new Map<string, ReadonlyMap<string, string>>()
+  for (const check of job.checks) gaugeIds.set(check.id, await insertCheckRows(sql, job.id, check, notes))
+  await insertInOrder(sql, job.checks, gaugeIds)
+  for (const check of job.checks) await closeCheck(sql, check, lots)
 }
 
-async function insertWholeCheck(sql: Sql, jobId: string, check: CheckDocument, lots: readonly Lot[]): Promise<void> {
+/** All of a check but what has its place in the order of things. @returns ids of its gauges: as they are here */
+async function insertCheckRows(sql: Sql, jobId: string, check: CheckDocument, notes: Set<string>): Promise<ReadonlyMap<string, string>> {
   if (await checkRow(sql, check.id)) throw refuse(409, `The check “${check.title}” is here already.`, check.id)
   await insertCheck(sql, jobId, { ...check, working: check.limits.working })
+  const gaugeIds = new Map<string, string>()
   for (const gauge of Object.values(check.gauges)) {
-    await insertGauge(sql, gauge)
-    await useGauge(sql, check.id, gauge)
+    const id = await admitGauge(sql, gauge)
+    if (id !== gauge.id)
+      notes.add(`The file’s “${gauge.name}” is not the gauge known here by that id: it stands beside it in the register.`)
+    gaugeIds.set(gauge.id, id)
+    await useGauge(sql, check.id, { id, kind: gauge.kind })
   }
   for (const [result, pair] of Object.entries(check.limits.sets)) {
     for (const role of ['book', 'shop'] as const) if (pair[role]) await insertLimits(sql, check.id, result, role, pair[role])
   }
-  const kind = checkKind(check.kind)
-  const points = new Map(kind.points(check.setup).map(point => [point.id, point]))
   for (const trial of check.trials) {
     if ((await sql.rows('SELECT 1 FROM trial WHERE id = $1', [trial.id])).length > 0)
       throw refuse(409, `A fitting of “${check.title}” is here already.`, check.id)
@@ -120,25 +127,9 @@ async function insertWholeCheck(sql: Sql, jobId: string, check: CheckDocument, l
         `A reading of “${check.title}” is here already, in another check (${known[0]!.id}). Import it as a copy to keep both.`,
         check.id,
       )
-    for (const reading of trial.readings) {
-      const gaugeKind = ways[points.get(reading.point)!.way].gauge
-      await insertReading(sql, trial.id, gaugeKind === null ? null : (check.gauges[gaugeKind]?.id ?? null), reading)
-      if (reading.voided) await insertVoid(sql, reading.id, reading.voided.reason)
-    }
   }
   for (const [role, part] of Object.entries(check.parts)) await bindPart(sql, check.id, role, part)
-  await keepParts(sql, check.id, jobId, kind, check.setup)
-  for (const change of check.partChanges) {
-    const part = check.parts[change.role] ?? null
-    await insertPartChange(sql, {
-      id: `${part ?? check.id}:${change.at}`,
-      partId: part,
-      checkId: part === null ? check.id : null,
-      reason: change.reason,
-      by: '',
-      at: change.at,
-    })
-  }
+  await bindMissing(sql, jobId, check)
   for (const lap of check.laps) {
     if ((await sql.rows('SELECT 1 FROM lap WHERE id = $1', [lap.id])).length > 0)
       throw refuse(409, `A piece made for “${check.title}” is here already. Import it as a copy to keep both.`, check.id)
@@ -146,13 +137,78 @@ async function insertWholeCheck(sql: Sql, jobId: string, check: CheckDocument, l
     for (const pass of lap.passes) await insertLapPass(sql, lap.id, pass)
     if (lap.end) await insertLapEnd(sql, lap.id, lap.end.lotId)
   }
-  for (const tick of check.ticks) await insertTick(sql, check.id, tick.trial, tick.step, true)
+  for (const tick of check.ticks) await insertTick(sql, check.id, tick, true)
+  return gaugeIds
+}
+
+/** The signature, and what the lists show. */
+async function closeCheck(sql: Sql, check: CheckDocument, lots: readonly Lot[]): Promise<void> {
   if (check.signOff) {
     const inputs = { ...check, signOff: null }
     await insertSignOff(sql, uuid(), check.id, check.signOff, { inputs, answer: checkAnswer(inputs, lots) })
   }
   await insertEvent(sql, { id: uuid(), subject: check.id, version: 1, what: 'Read from a worksheet' })
-  await refreshAnswer(sql, check.id)
+  const loaded = await loadCheck(sql, check.id)
+  await recordAnswer(sql, check.id, loaded.row.version, answerOf(loaded.document, loaded.lots))
+}
+
+/** What the check rests on and its file does not name: parts of the job of that name, or new ones. */
+async function bindMissing(sql: Sql, jobId: string, check: CheckDocument): Promise<void> {
+  const roles = checkKind(check.kind)
+    .parts(check.setup)
+    .filter(role => check.parts[role.id] === undefined)
+  const { bound, added } = bindParts(roles, await partsOfJob(sql, jobId), () => uuid())
+  for (const part of added) await insertPart(sql, jobId, part)
+  for (const [role, part] of Object.entries(bound)) await bindPart(sql, check.id, role, part)
+}
+
+/** Readings and part changes of a job in the order they happened in, so that they keep it here. */
+async function insertInOrder(
+  sql: Sql,
+  checks: readonly CheckDocument[],
+  gaugeIds: ReadonlyMap<string, ReadonlyMap<string, string>>,
+): Promise<void> {
+  const steps = checks.flatMap(check => {
+    const points = new Map(
+      checkKind(check.kind)
+        .points(check.setup)
+        .map(point => [point.id, point]),
+    )
+    const withGauge = (reading: PointReading): PointReading => {
+      const { gauge: named, ...plain } = reading
+      const kind = ways[points.get(reading.point)!.way].gauge
+      const used = kind === null ? undefined : check.gauges[kind]?.id
+      const here = gaugeIds.get(check.id)!
+      const id = here.get(named ?? '') ?? here.get(used ?? '')
+      return (kind === null || id === undefined ? plain : { ...plain, gauge: id }) as PointReading
+    }
+    return [
+      ...check.trials.flatMap(trial =>
+        trial.readings.map(reading => ({
+          order: reading.order ?? Infinity,
+          async insert() {
+            await insertReading(sql, trial.id, withGauge(reading), reading.taken ?? null)
+            if (reading.voided) await insertVoid(sql, reading.id, reading.voided.reason)
+          },
+        })),
+      ),
+      ...check.partChanges.map(change => ({
+        order: change.order,
+        async insert() {
+          const part = check.parts[change.role] ?? null
+          await insertPartChange(sql, {
+            id: `${part ?? check.id}:${change.at}`,
+            partId: part,
+            checkId: part === null ? check.id : null,
+            reason: change.reason,
+            by: '',
+            at: change.at,
+          })
+        },
+      })),
+    ]
+  })
+  for (const step of steps.sort((a, b) => a.order - b.order)) await step.insert()
 }
 
 /** The same jobs under ids of their own; sizes and gauges keep theirs. */

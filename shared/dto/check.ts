@@ -20,6 +20,8 @@ import {
 } from 'class-validator'
 import type { LengthUnit, Nm } from '#core/quantity/length'
 import { STONES, type Stone } from '#core/reading/reading'
+import type { MeritOrder } from '#core/pack/chooser/merit'
+import { RULES, type DecisionRule } from '#core/verdict/decide'
 import type { AimSchool } from '#core/verdict/aim'
 import { CommandDto, DATE_TIME, ID, ID_FAULT, OperationDto } from './command'
 import { IsLength, LimitSetDto, UNITS } from './limits'
@@ -42,7 +44,7 @@ export class PackRulesDto {
   @IsOptional() @IsString() @Matches(ID, ID_FAULT) required?: string
   @IsOptional() @IsBoolean() onlyRemove?: boolean
   @IsOptional() @IsBoolean() noUnmeasured?: boolean
-  @IsOptional() @IsIn(['pieces', 'changes', 'cost']) order?: 'pieces' | 'changes' | 'cost'
+  @IsOptional() @IsIn(['trouble', 'pieces', 'changes', 'cost']) order?: MeritOrder
 }
 
 /** Limits of one result, or of a kind of result; `none` takes them away. */
@@ -58,8 +60,10 @@ export class CheckSettingsDto {
   @IsOptional() @IsIn(UNITS, { message: 'Choose an entry unit.' }) entryUnit?: LengthUnit
   @IsOptional() @IsObject() setup?: Record<string, string>
   @IsOptional() @IsArray() @ArrayMaxSize(200) @ValidateNested({ each: true }) @Type(() => LimitChangeDto) limits?: LimitChangeDto[]
-  @IsOptional() @IsIn(['book', 'shop']) working?: 'book' | 'shop'
-  @IsOptional() @IsIn(['plain', 'guarded']) rule?: 'plain' | 'guarded'
+  @IsOptional() @IsIn(['tighter', 'book', 'shop']) working?: 'tighter' | 'book' | 'shop'
+  @IsOptional() @IsIn(RULES as DecisionRule[]) rule?: DecisionRule
+  /** Why the set-up is changed after a fitting. */
+  @IsOptional() @IsString() @MaxLength(200) reason?: string
   @IsOptional() @ValidateNested() @Type(() => AimDto) aim?: AimDto
   @IsOptional() @ValidateNested() @Type(() => PackRulesDto) packRules?: PackRulesDto
   @IsOptional() @IsString() @MaxLength(60) family?: string
@@ -88,6 +92,8 @@ export class ReadingDto extends CommandDto {
   @IsString() @Matches(ID, ID_FAULT) id!: string
   @IsString() @Matches(ID, ID_FAULT) trialId!: string
   @IsString() @MaxLength(40) point!: string
+  /** Order of the newest part change that was known when it was taken. */
+  @IsOptional() @IsInt() @Min(0) seen?: number
   @IsOptional() @IsLength() start?: Nm
   @IsOptional() @IsLength() far?: Nm
   @IsOptional() @IsLength() back?: Nm
@@ -120,6 +126,8 @@ export class VoidDto extends CommandDto {
 
 export class TickDto extends CommandDto {
   @IsString() @MaxLength(40) step!: string
+  /** The fitting it was ticked for; null: of the set-up. */
+  @IsOptional() @IsString() @Matches(ID, ID_FAULT) trial?: string | null
   @IsBoolean() ticked!: boolean
 }
 
@@ -153,6 +161,10 @@ export class PlacePackDto {
 /** Another fitting: the places that are taken apart, and what goes into each. */
 export class FitDto extends CommandDto {
   @IsString() @Matches(ID, ID_FAULT) trialId!: string
+  /** The fitting it was chosen on. */
+  @IsOptional() @IsString() @Matches(ID, ID_FAULT) onto?: string
+  /** Pieces promised to other checks, or kept back, are taken from there. */
+  @IsOptional() @IsBoolean() claim?: boolean
   @IsArray() @ArrayMinSize(1) @ArrayMaxSize(60) @ValidateNested({ each: true }) @Type(() => PlacePackDto) packs!: PlacePackDto[]
 }
 

@@ -9,6 +9,7 @@ import type { LimitSet } from '#core/verdict/limits'
 import { madeBearings, madeDrawer, stream } from '../reference/drawers'
 import { cheapestByPieces, lexicographic, solver } from '../reference/milp'
 import { pageFigures } from './page'
+import { asked } from '../questions'
 
 const INSTANCES = Number(process.env.INSTANCES ?? 30)
 const CAP_SECONDS = 10
@@ -37,15 +38,18 @@ async function chooserFigures(measured: boolean): Promise<void> {
     const total = Math.round((random() * 8_000_000) / 20) * 20
     const play = thou(3) - c * (total - drawer.fittedTotal)
     const t1 = performance.now()
-    const choice = choosePacks(drawer, {
-      measured: { play, u: 4000, nu: 6 },
-      uRefit: 6350,
-      aim: thou(3),
-      limits,
-      unit: 'thou',
-      cannotBind: 'above',
-      wanted: 5,
-    })
+    const choice = choosePacks(
+      drawer,
+      asked({
+        measured: { play, u: 4000, nu: 6 },
+        uRefit: 6350,
+        aim: thou(3),
+        limits,
+        unit: 'thou',
+        cannotBind: 'above',
+        wanted: 5,
+      }),
+    )
     const query = performance.now() - t1
     if (!choice.proven) unproven++
     const t2 = performance.now()

@@ -18,7 +18,7 @@ it('the chooser’s best pack is HiGHS’ best pack, on large drawers', async ()
     const basePlay = play - c * drawer.fittedTotal
     const aim = basePlay + c * total
     const [best] = searchPacks(drawer, {
-      measured: { play, u: 2000, nu: 9 },
+      from: { play, u: 2000, nu: 9 },
       uRefit: 2000,
       aim,
       width: 2540,

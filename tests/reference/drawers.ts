@@ -2,6 +2,7 @@ import { nm, thou } from '#core/quantity/length'
 import type { AllocationRequest } from '#core/pack/allocation/allocate'
 import type { Lot, Pack } from '#core/pack/lot'
 import { twoSided } from '#core/verdict/limits'
+import { asked } from '../questions'
 
 /** A repeatable stream of numbers in [0, 1): Numerical Recipes' quick generator. */
 export function stream(seed: number): () => number {
@@ -76,14 +77,14 @@ export function madeBearings(
     fitted: [{ lotId: drawer[p % sizes]!.id, count: 2 }],
     response: { perPiece: -1 as const, pair: false },
     rules: { fewest: 2, most: 2 },
-    question: {
+    question: asked({
       measured: { play: 24_000 + Math.round((random() * 60) / (step / 1000)) * step, u: 1, nu: Infinity },
       uRefit: 1,
       aim: nm(42_000),
       limits: twoSided(nm(30_000), nm(54_000), 'mm' as const, { kind: 'own' as const }),
       unit: 'mm' as const,
       cannotBind: 'above' as const,
-    },
+    }),
   }))
   return { drawer, places }
 }

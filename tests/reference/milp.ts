@@ -107,7 +107,7 @@ export function cheapestByPieces(highs: Solver, { drawer, places, ordering, open
   const rows: string[] = []
   for (const [p, { response, rules, question }] of places.entries()) {
     const c = response.perPiece
-    const base = Math.round(question.measured.play) - c * drawer.reduce((total, lot) => total + thickness(lot) * fitted(p, lot.id), 0)
+    const base = Math.round(question.from.play) - c * drawer.reduce((total, lot) => total + thickness(lot) * fitted(p, lot.id), 0)
     const play = drawer.map((lot, l) => [(c * thickness(lot)) / 1000, x(p, l)] as const)
     rows.push(
       ` lo${p}: ${sum(play)} >= ${(question.limits!.lower! - base) / 1000}`,

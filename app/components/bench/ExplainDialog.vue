@@ -8,10 +8,11 @@ import type { Proposal } from '#core/pack/chooser/choose'
 import type { BudgetLine } from '#core/reading/budget'
 import { formatLength, unitFor, type Scale } from '#core/quantity/format-length'
 import { UNIT_NAME } from '#core/quantity/length'
-import { gaugeFit } from '#core/verdict/decide'
+import { RULES, gaugeFit } from '#core/verdict/decide'
 import { SOURCE_NAME, describeLimits } from '#core/verdict/limits'
 import { verdictWord } from '#core/verdict/words'
 import { checkKind } from '#core/check/registry'
+import { percent } from '~/composables/percent'
 import { drawingsOn, saveDrawing, type Drawing } from '~/composables/drawings'
 import { usePreferences } from '~/stores/preferences'
 
@@ -147,8 +148,7 @@ const against = computed(() =>
         <thead>
           <tr>
             <th>Limits</th>
-            <th>Plain</th>
-            <th>Guarded</th>
+            <th v-for="rule in RULES" :key="rule">{{ rule }}</th>
             <th class="text-right">In</th>
           </tr>
         </thead>
@@ -158,13 +158,14 @@ const against = computed(() =>
               {{ row.limits
               }}<span class="block text-[12.5px] text-mute"
                 >{{ row.source
-                }}{{ document.limits.working === row.role && shown.limits.book && shown.limits.shop ? ' · judges here' : '' }}</span
+                }}{{
+                  shown.limits.working === shown.limits[row.role] && shown.limits.book && shown.limits.shop ? ' · judges here' : ''
+                }}</span
               >
             </td>
-            <td>{{ row.verdict ? verdictWord(row.verdict.plain, ends) : '–' }}</td>
-            <td>{{ row.verdict ? verdictWord(row.verdict.guarded, ends) : '–' }}</td>
+            <td v-for="rule in RULES" :key="rule">{{ row.verdict ? verdictWord(row.verdict[rule], ends) : '–' }}</td>
             <td class="figure whitespace-nowrap text-right">
-              {{ row.verdict?.chance ? `${(row.verdict.chance.inside * 100).toFixed(1)} %` : '–' }}
+              {{ row.verdict?.chance ? percent(row.verdict.chance.inside) : '–' }}
             </td>
           </tr>
         </tbody>

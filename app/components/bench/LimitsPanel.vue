@@ -45,6 +45,7 @@ const keep = (role: 'book' | 'shop', set: LimitSet) =>
     limits: [{ result: shown.value.id, role, set: set.kind === 'none' ? { kind: 'none', unit: unit.value, source: { kind: role } } : set }],
   })
 const thumb = computed(() => (pair.value.book || pair.value.shop ? null : (props.thumbs.get(shown.value.kind.id) ?? null)))
+const WORKING = { tighter: 'the tighter', book: 'book', shop: 'shop' } as const
 const both = computed(() => Object.values(props.document.limits.sets).some(set => set.book && set.shop))
 const fault = computed(
   () => props.faults.find(f => f.path.startsWith('settings.limits'))?.reason ?? faultAt(props.faults, 'settings.limits'),
@@ -89,15 +90,15 @@ const fault = computed(
     <p v-if="fault" class="fault">{{ fault }}</p>
     <fieldset v-if="both" :disabled="locked">
       <legend class="label mb-1">Which limits judge</legend>
-      <div class="flex gap-5">
-        <label v-for="role in ['book', 'shop'] as const" :key="role" class="flex min-h-11 items-center gap-2 text-[14px]">
+      <div class="flex flex-wrap gap-x-5">
+        <label v-for="(words, role) in WORKING" :key="role" class="flex min-h-11 items-center gap-2 text-[14px]">
           <input
             type="radio"
             name="working"
             class="size-4"
             :checked="document.limits.working === role"
             @change="emit('keep', { working: role })"
-          />{{ role }}</label
+          />{{ words }}</label
         >
       </div>
     </fieldset>

@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import type { CheckDocument } from '#core/check/document'
-import type { PackRules } from '#core/pack/chooser/prepare'
 import type { Lot } from '#core/pack/lot'
 import type { Nm } from '#core/quantity/length'
 import { markedText } from '~/composables/sizeText'
@@ -11,7 +10,8 @@ import type { Fault } from '#shared/types'
 /** Rules of the pack a check sets; what its place rules by itself is not asked. */
 const props = defineProps<{
   document: CheckDocument
-  /** of the place */ own: PackRules
+  /** pieces the place takes */
+  capacity: { readonly fewest: number; readonly most: number }
   lots: readonly Lot[]
   locked: boolean
   faults: readonly Fault[]
@@ -33,7 +33,7 @@ const checked = (event: Event) => (event.target as HTMLInputElement).checked
   <fieldset class="space-y-2" :disabled="locked">
     <legend class="label mb-1">Pack</legend>
     <div class="grid grid-cols-2 gap-2">
-      <div v-if="own.most === undefined">
+      <div v-if="capacity.fewest < capacity.most">
         <label class="label mb-1 block" for="setup-most">Most pieces</label>
         <TextField
           id="setup-most"
@@ -48,7 +48,8 @@ const checked = (event: Event) => (event.target as HTMLInputElement).checked
       </div>
       <div>
         <label class="label mb-1 block" for="setup-order">After the aim, prefer</label>
-        <select id="setup-order" class="field" :value="document.packRules.order ?? 'pieces'" @change="keepRules({ order: value($event) })">
+        <select id="setup-order" class="field" :value="document.packRules.order ?? 'trouble'" @change="keepRules({ order: value($event) })">
+          <option value="trouble">least trouble</option>
           <option value="pieces">fewer pieces</option>
           <option value="changes">fewer changes</option>
           <option value="cost">lower cost</option>
@@ -56,7 +57,7 @@ const checked = (event: Event) => (event.target as HTMLInputElement).checked
       </div>
     </div>
     <div class="grid grid-cols-2 gap-2">
-      <div v-if="own.fewest === undefined">
+      <div v-if="capacity.fewest < capacity.most">
         <label class="label mb-1 block" for="setup-fewest">Fewest pieces</label>
         <TextField
           id="setup-fewest"
@@ -84,7 +85,7 @@ const checked = (event: Event) => (event.target as HTMLInputElement).checked
       </div>
     </div>
     <LengthField
-      v-if="own.most === undefined"
+      v-if="capacity.fewest < capacity.most"
       v-model="largest"
       label="Largest stack"
       optional

@@ -4,6 +4,7 @@ import { formatLength } from '#core/quantity/format-length'
 import { UNIT_NAME } from '#core/quantity/length'
 import { changeWords } from '#core/pack/arithmetic'
 import { lotMap, type Lot, type Pack } from '#core/pack/lot'
+import { percent } from '~/composables/percent'
 import { usePreferences } from '~/stores/preferences'
 
 /** Up to five packs, best first; one is in hand. */
@@ -21,7 +22,6 @@ const picked = defineModel<number>('picked', { required: true })
 defineEmits<{ fit: [] }>()
 const preferences = usePreferences()
 const index = computed(() => lotMap(props.lots))
-const percent = (value: number) => (value > 0.995 ? '> 99 %' : value < 0.005 ? '< 1 %' : `${Math.round(value * 100)} %`)
 const changes = (at: number) => props.choice!.proposals[at]!.change.out.length + props.choice!.proposals[at]!.change.in.length > 0
 </script>
 
@@ -48,14 +48,17 @@ const changes = (at: number) => props.choice!.proposals[at]!.change.out.length +
           <span class="col-span-2 min-w-0 text-[14.5px] sm:col-span-1">
             <span :class="picked === i ? 'font-bold' : ''">{{ changeWords(fitted, proposal.pack, index, preferences.unit) }}</span>
             <span class="text-[13px] text-mute">
-              · {{ proposal.pieces }} in the pack{{ proposal.unmeasured ? `, ${proposal.unmeasured} unmeasured` : ''
-              }}{{ proposal.tied ? ', ties' : '' }}</span
+              · {{ proposal.pieces }} {{ proposal.pieces === 1 ? 'piece' : 'pieces'
+              }}{{ proposal.unmeasured ? `, ${proposal.unmeasured} unmeasured` : ''
+              }}{{ proposal.like ? `, and ${proposal.like} like it` : ''
+              }}{{ proposal.predicted.rests === 'before' ? ', read before' : '' }}</span
             >
           </span>
-          <span class="figure col-start-2 whitespace-nowrap text-[15px] sm:col-start-3"
-            >{{ formatLength(proposal.predicted.play, preferences.unit) }} ±
-            {{ formatLength(proposal.predicted.U, preferences.unit) }}</span
-          >
+          <span class="figure col-start-2 whitespace-nowrap text-[15px] sm:col-start-3">{{
+            proposal.atMost
+              ? `≤ ${formatLength(proposal.predicted.play, preferences.unit)}`
+              : `${formatLength(proposal.predicted.play, preferences.unit)} ± ${formatLength(proposal.predicted.U, preferences.unit)}`
+          }}</span>
           <span
             class="figure text-right text-[14px]"
             :class="

@@ -8,6 +8,7 @@ import { ways } from '#core/method/ways'
 import { endsOf } from '#core/verdict/limits'
 import { GAUGE_NAME, type Gauge } from '#core/reading/gauge'
 import { AIM_NAME, type AimSchool } from '#core/verdict/aim'
+import type { DecisionRule } from '#core/verdict/decide'
 import type { Nm } from '#core/quantity/length'
 import type { Lot } from '#core/pack/lot'
 import { faultAt, api } from '~/composables/useApi'
@@ -58,6 +59,11 @@ function keepAim(): void {
     ...(aimReason.value.trim() ? { reason: aimReason.value.trim() } : {}),
   }
   if (JSON.stringify(aim) !== JSON.stringify(props.document.aim)) emit('keep', { aim })
+}
+const RULE_WORDS: Readonly<Record<DecisionRule, string>> = {
+  plain: 'Plain: inside the limits passes',
+  careful: 'Careful: 80 % sure, or too close to call',
+  guarded: 'Guarded: 95 % sure, or too close to call',
 }
 const value = (event: Event) => (event.target as HTMLSelectElement).value
 </script>
@@ -149,16 +155,16 @@ const value = (event: Event) => (event.target as HTMLSelectElement).value
       </div>
       <fieldset :disabled="locked">
         <legend class="label mb-1">Rule</legend>
-        <label v-for="rule in ['plain', 'guarded'] as const" :key="rule" class="flex min-h-11 items-center gap-2 text-[14px]">
+        <label v-for="(words, rule) in RULE_WORDS" :key="rule" class="flex min-h-11 items-center gap-2 text-[14px]">
           <input type="radio" name="rule" class="size-4" :checked="document.rule === rule" @change="emit('keep', { rule })" />{{
-            rule === 'plain' ? 'Plain: inside the limits passes' : 'Guarded: 95 % sure, or too close to call'
+            words
           }}</label
         >
       </fieldset>
       <PackRulesFields
         v-if="places.length"
         :document="document"
-        :own="places[0]!.rules ?? {}"
+        :capacity="places[0]!.capacity"
         :lots="lots"
         :locked="locked"
         :faults="faults"

@@ -4,6 +4,7 @@ import { shownFigure, type CheckEvaluation } from '#core/check/evaluate-check'
 import { resultName, type ResultEvaluation } from '#core/check/evaluate-fitting'
 import { formatLength, unitFor, otherUnit } from '#core/quantity/format-length'
 import { UNIT_NAME } from '#core/quantity/length'
+import { RULES } from '#core/verdict/decide'
 import { verdictWord } from '#core/verdict/words'
 import { stateText } from '~/composables/stateColour'
 import { usePreferences } from '~/stores/preferences'
@@ -30,12 +31,12 @@ const whole = computed(() => {
   const headUnit = unitFor(preferences.system, headline.kind.scale)
   return `The whole check: ${decided.toLowerCase()}, ${resultName(headline)}${headline.estimate ? ` at ${shownFigure(headline, headUnit)} ${UNIT_NAME[headUnit]}` : ''}.`
 })
-/** What the other rule would say, when it says something else. */
-const otherRule = computed(() => {
+/** What the other rules would say, where they say something else. */
+const otherRules = computed(() => {
   const verdict = result.value.verdict.working
-  if (!verdict || verdict.plain === verdict.guarded) return null
-  const name = props.document.rule === 'plain' ? ('guarded' as const) : ('plain' as const)
-  return { name, word: verdictWord(verdict[name], result.value.kind.ends) }
+  if (!verdict) return ''
+  const others = RULES.filter(rule => rule !== props.document.rule && verdict[rule] !== verdict.state)
+  return others.map(rule => `${rule}: ${verdictWord(verdict[rule], result.value.kind.ends).toLowerCase()}`).join(', ')
 })
 </script>
 
@@ -60,7 +61,7 @@ const otherRule = computed(() => {
       <p class="text-[17px]">{{ sentence }}</p>
       <p v-if="arithmetic" class="text-[13.5px] text-mute">{{ arithmetic }}</p>
       <p v-if="whole" class="text-[13.5px]" :class="stateText(evaluation.state)" data-test="whole">{{ whole }}</p>
-      <p v-if="otherRule" class="text-[13.5px] text-near">By the {{ otherRule.name }} rule it would be: {{ otherRule.word }}.</p>
+      <p v-if="otherRules" class="text-[13.5px] text-near">By the other rules: {{ otherRules }}.</p>
     </div>
   </div>
 </template>

@@ -40,7 +40,7 @@ const housing = (setup: Setup, position: string): string => (setup.bearings === 
 
 export function resultKinds(setup: Setup): ResultKind[] {
   const positions = positionsOf(setup)
-  const common = { quantity: 'length', cannotBind: 'above', floored: false, positions } as const
+  const common = { quantity: 'length', cannotBind: 'above', floored: false, overZero: false, positions } as const
   const form = (id: string, label: string): ResultKind => ({
     ...common,
     id,
@@ -51,7 +51,7 @@ export function resultKinds(setup: Setup): ResultKind[] {
     main: false,
   })
   return [
-    { ...common, id: 'clearance', label: 'Clearance', scale: 'play', ends: PLAY_WORDS, main: true },
+    { ...common, id: 'clearance', label: 'Clearance', scale: 'play', ends: PLAY_WORDS, main: true, overZero: true },
     { ...common, id: 'journal', label: 'Journal diameter', scale: 'size', ends: SIZE_WORDS, main: false },
     form('journal-round', 'Journal out-of-round'),
     form('journal-taper', 'Journal taper'),
@@ -141,7 +141,6 @@ export function shellPlaces(setup: Setup): PackPlace[] {
     result: `clearance@${id}`,
     response: { perPiece: -1, pair: false },
     between: ['cap', 'journal'],
-    rules: { fewest: 2, most: 2 },
-    swaps: true,
+    capacity: { fewest: 2, most: 2 },
   }))
 }

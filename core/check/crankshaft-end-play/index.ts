@@ -1,5 +1,6 @@
 import { thou } from '../../quantity/length'
 import type { CheckKind } from '../contract'
+import { MOST_PIECES } from '../../pack/chooser/prepare'
 import { playFrom, playResult } from '../play'
 import { crankshaftSteps, crankshaftSuspicions } from './procedure'
 
@@ -62,6 +63,7 @@ export const crankshaftEndPlay: CheckKind = {
             result: 'play',
             response: { perPiece: -1, pair: false },
             between: ['crankshaft', 'flywheel'],
+            capacity: { fewest: 1, most: MOST_PIECES },
           },
         ]
       : [],

@@ -44,6 +44,7 @@ export const oilPumpClearance: CheckKind = {
       cannotBind: 'above',
       main: true,
       floored: false,
+      overZero: true,
       positions: ROTORS,
     },
     {
@@ -55,6 +56,7 @@ export const oilPumpClearance: CheckKind = {
       cannotBind: 'below',
       main: false,
       floored: false,
+      overZero: false,
       positions: [],
     },
   ],

@@ -36,8 +36,8 @@ export const roles = (setup: Setup): PartRole[] => [
 ]
 
 export function resultKinds(setup: Setup): ResultKind[] {
-  const common = { quantity: 'length', floored: false, positions: rodsOf(setup) } as const
-  const clearance = { ...common, scale: 'play', ends: PLAY_WORDS, cannotBind: 'above', main: true } as const
+  const common = { quantity: 'length', floored: false, overZero: false, positions: rodsOf(setup) } as const
+  const clearance = { ...common, scale: 'play', ends: PLAY_WORDS, cannotBind: 'above', main: true, overZero: true } as const
   const form = (id: string, label: string): ResultKind => ({
     ...common,
     id,

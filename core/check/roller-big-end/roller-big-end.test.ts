@@ -29,6 +29,7 @@ const took = (rod: string, of: readonly PointReading[]): PointReading => ({
   id: `s${rod}`,
   point: `set-${rod}`,
   at: '2026-05-04T09:30:00.000Z',
+  order: 1e6,
   pieces: of.map(({ id }) => id),
 })
 /** On a dial that climbs: the bore is above the master by `tenths`. */
@@ -37,6 +38,7 @@ const pass = (id: string, end: 'front' | 'rear', tenths: number, more: object = 
   id,
   point: `hone-1-${end}`,
   at: `2026-05-04T10:0${id.slice(-1)}:00.000Z`,
+  order: 1e6,
   figure: -thou(tenths / 10) as Nm,
   ...more,
 })
@@ -245,8 +247,10 @@ describe('a part replaced or reworked', () => {
       checkOf('roller-big-end', {
         setup,
         limits,
-        trials: [trial('t1', [...base, pass('p1', 'front', 0), pass('p2', 'rear', 0), ...more])],
-        partChanges: [{ role, at: '2026-05-05T08:00:00.000Z', reason: 'straightened' }],
+        trials: [
+          trial('t1', [...base, pass('p1', 'front', 0), pass('p2', 'rear', 0), ...more.map(reading => ({ ...reading, order: 2e9 }))]),
+        ],
+        partChanges: [{ role, at: '2026-05-05T08:00:00.000Z', reason: 'straightened', order: 1e9 }],
       }),
       [],
     )

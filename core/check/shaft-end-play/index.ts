@@ -1,5 +1,6 @@
 import { thou } from '../../quantity/length'
-import type { CheckKind } from '../contract'
+import { MOST_PIECES } from '../../pack/chooser/prepare'
+import type { CheckKind, PackPlace } from '../contract'
 import { playFrom, playResult } from '../play'
 import { endPlaySteps, endPlaySuspicions } from './procedure'
 
@@ -19,9 +20,11 @@ export const shaftEndPlay: CheckKind = {
       id: 'pack',
       kind: 'choice',
       label: 'Where the pack sits',
+      sign: true,
       options: [
         { value: 'under-cover', label: 'Under a cover, quill or retainer', hint: 'thicker gives more play' },
-        { value: 'in-gap', label: 'In the gap: thrust washer or flange shim', hint: 'thicker gives less play' },
+        { value: 'in-gap', label: 'In the gap: a pack of shims', hint: 'thicker gives less play' },
+        { value: 'single', label: 'In the gap: one thrust washer, race or ring', hint: 'thicker gives less play' },
         { value: 'equal-pair', label: 'An equal pair, one each side of the joint', hint: 'thicker gives less play, twice' },
         { value: 'none', label: 'Nothing to choose: measure and judge only' },
       ],
@@ -45,31 +48,42 @@ export const shaftEndPlay: CheckKind = {
       rests: ['shaft', 'bearing', 'housing'],
     },
   ],
-  places(setup) {
-    switch (setup.pack) {
-      case 'none':
-        return []
-      case 'in-gap':
-        return [
-          {
-            id: 'pack',
-            label: 'Pack in the gap',
-            result: 'play',
-            response: { perPiece: -1, pair: false },
-            between: ['flange', 'thrust face'],
-          },
-        ]
-      case 'equal-pair':
-        return [
-          { id: 'pack', label: 'Pair of rings', result: 'play', response: { perPiece: -1, pair: true }, between: ['groove', 'joint'] },
-        ]
-      default:
-        return [
-          { id: 'pack', label: 'Pack under the cover', result: 'play', response: { perPiece: 1, pair: false }, between: ['case', 'cover'] },
-        ]
-    }
-  },
+  places: setup => placeFor(setup.pack ?? ''),
   procedure: endPlaySteps,
   suspicions: endPlaySuspicions,
   combine: (_setup, answers) => [playFrom('travel', answers, 'mean of far − (start + back)/2')],
+}
+
+const GAP = { id: 'pack', result: 'play', response: { perPiece: -1, pair: false }, between: ['flange', 'thrust face'] } as const
+
+/** Where the pieces go, and how many it takes. */
+function placeFor(pack: string): PackPlace[] {
+  switch (pack) {
+    case 'none':
+      return []
+    case 'in-gap':
+      return [{ ...GAP, label: 'Pack in the gap', capacity: { fewest: 1, most: MOST_PIECES } }]
+    case 'single':
+      return [{ ...GAP, label: 'Piece in the gap', capacity: { fewest: 1, most: 1 } }]
+    case 'equal-pair':
+      return [
+        {
+          ...GAP,
+          label: 'Pair of rings',
+          response: { perPiece: -1, pair: true },
+          between: ['groove', 'joint'],
+          capacity: { fewest: 2, most: 2 },
+        },
+      ]
+    default:
+      return [
+        {
+          ...GAP,
+          label: 'Pack under the cover',
+          response: { perPiece: 1, pair: false },
+          between: ['case', 'cover'],
+          capacity: { fewest: 0, most: MOST_PIECES },
+        },
+      ]
+  }
 }

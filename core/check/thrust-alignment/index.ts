@@ -17,6 +17,7 @@ const RESULTS: readonly ResultKind[] = [
     cannotBind: 'above',
     main: true,
     floored: true,
+    overZero: true,
     positions: [],
   },
   {
@@ -28,6 +29,7 @@ const RESULTS: readonly ResultKind[] = [
     cannotBind: 'below',
     main: false,
     floored: false,
+    overZero: false,
     positions: [],
   },
   {
@@ -39,6 +41,7 @@ const RESULTS: readonly ResultKind[] = [
     cannotBind: 'below',
     main: false,
     floored: false,
+    overZero: false,
     positions: [],
   },
 ]

@@ -160,7 +160,7 @@ function result(
     places: places.map(({ id, fitted, response, question }, p): PlaceAllocation => {
       const pack = columns[p]?.pack ?? null
       if (!pack) return { id, pack, change: { out: [], in: [] }, predicted: null, inside: null }
-      const predicted = predict(question.measured, fitted, pack, index, response, { uRefit: question.uRefit })
+      const predicted = predict(question, fitted, pack, index, response)
       return {
         id,
         pack,

@@ -7,6 +7,7 @@ import type { Lot, Pack } from '../lot'
 import { allocate, type AllocationRequest } from './allocate'
 import { columnsFor, type Column, type PlaceQuestion } from './columns'
 import { highsSolver, type Solve } from './solver'
+import { asked } from '../../../tests/questions'
 
 let solve: Solve
 beforeAll(async () => {
@@ -34,14 +35,14 @@ const place = (id: string, play: number, fitted: Pack, most = 2): PlaceQuestion 
   fitted,
   response: { perPiece: -1, pair: false },
   rules: { fewest: most, most },
-  question: {
+  question: asked({
     measured: { play, u: 500, nu: Infinity },
     uRefit: 500,
     aim: nm(40_000),
     limits: twoSided(nm(20_000), nm(60_000), 'mm', { kind: 'book' }),
     unit: 'mm',
     cannotBind: 'above',
-  },
+  }),
 })
 const pair = (id: string): Pack => [{ lotId: id, count: 2 }]
 const request = (drawer: Lot[], places: PlaceQuestion[], more: Partial<AllocationRequest> = {}): AllocationRequest => ({

@@ -1,9 +1,12 @@
-import { endsOf } from '../../verdict/limits'
-import { binWidth } from '../chooser/merit'
+import { chanceInLimits } from '../../verdict/chance'
+import { SURE } from '../../verdict/decide'
+import { insideRange } from '../../verdict/limits'
+import { fineWidth } from '../chooser/merit'
 import type { PackQuestion } from '../chooser/choose'
 import { prepareDrawer, type PackRules } from '../chooser/prepare'
 import { searchPacks } from '../chooser/search'
-import type { Lot, Pack } from '../lot'
+import { lotMap, type Lot, type Pack } from '../lot'
+import { predict, samePack } from '../predict'
 import { piecesPerPick, type Response } from '../response'
 
 /** One of several places that choose from one drawer. */
@@ -42,27 +45,45 @@ export interface Columns {
  */
 export function columnsFor({ fitted, response, rules, question }: PlaceQuestion, drawer: readonly Lot[], most = Infinity): Columns {
   const prepared = prepareDrawer(drawer, fitted, response, rules)
-  const ends = endsOf(question.limits)
-  const width = binWidth(question.unit)
-  const allowed = ends
-    ? { low: ends.lower + (question.limits!.lowerExcluded ? 1 : 0), high: ends.upper - (question.limits!.upperExcluded ? 1 : 0) }
-    : undefined
+  const index = lotMap(drawer)
+  const width = fineWidth(question.unit)
+  const allowed = insideRange(question.limits)
+  if (question.bound) return { columns: [], beyond: null }
   const { found, proven } = searchPacks(prepared, {
-    measured: question.measured,
+    from: question.from,
     uRefit: question.uRefit,
     aim: question.aim,
     width,
     limits: question.limits,
+    levels: [SURE],
     wanted: Number.isFinite(most) ? most + 1 : 1e6,
-    ...(allowed ? { allowed } : {}),
+    allowed: { low: Math.max(allowed.low, question.atLeast ?? -Infinity), high: allowed.high },
   })
   const per = piecesPerPick(response)
-  const columns = found.slice(0, most).map(({ key, picks, play }): Column => ({
-    pack: picks.flatMap((x, at) => (x > 0 ? [{ lotId: prepared.lots[at]!.id, count: x * per }] : [])),
-    play,
-    sure: key[0] === 1,
-    changed: picks.some((x, at) => x * per !== prepared.fittedPieces[at]),
-    distance: Math.round(((play - question.aim) / width) ** 2 * 1000) / 1000,
-  }))
-  return { columns, beyond: proven && found.length <= most ? null : (found.at(-1)?.key[1] ?? 0) ** 2 }
+  const packs = found
+    .slice(0, most)
+    .map(({ picks }): Pack => picks.flatMap((x, at) => (x > 0 ? [{ lotId: prepared.lots[at]!.id, count: x * per }] : [])))
+    .filter(pack => !question.before.some(other => samePack(other.pack, pack)))
+  // What was measured leaves what it left: the pack that is fitted, and those that were before.
+  const measured = [...(question.measured ? [fitted] : []), ...question.before.map(({ pack }) => pack)].filter(
+    (pack, i, all) => prepared.allows(pack) && all.findIndex(other => samePack(other, pack)) === i,
+  )
+  const columns = [...measured, ...packs].flatMap((pack): Column[] => {
+    const { play, u, nu } = predict(question, fitted, pack, index, response)
+    if (play < allowed.low || play > allowed.high) return []
+    const inside = chanceInLimits({ value: play, u, nu }, question.limits)?.inside ?? 1
+    return [
+      {
+        pack,
+        play,
+        sure: inside >= SURE,
+        changed: !samePack(pack, fitted),
+        distance: Math.round(((play - question.aim) / width) ** 2 * 1000) / 1000,
+      },
+    ]
+  })
+  return {
+    columns: columns.sort((a, b) => Number(b.sure) - Number(a.sure) || a.distance - b.distance).slice(0, most),
+    beyond: proven && found.length <= most ? null : (found.at(-1)?.key[1] ?? 0) ** 2,
+  }
 }

@@ -1,26 +1,31 @@
 import { formatLength } from '../../quantity/format-length'
 import { UNIT_NAME, nm, type LengthUnit, type Nm } from '../../quantity/length'
 import { chanceInLimits, type Chance } from '../../verdict/chance'
-import { endsOf, type LimitSet } from '../../verdict/limits'
+import { judge, type DecisionRule } from '../../verdict/decide'
+import { endsOf, insideRange, type LimitSet } from '../../verdict/limits'
 import { arithmeticLine, changeWords } from '../arithmetic'
-import { lotMap, packChange, packTotal, pieceCount, type Pack, type PackChange } from '../lot'
-import { predict, type Measured, type Prediction } from '../predict'
-import { piecesPerPick } from '../response'
+import { lotMap, packChange, packTotal, pieceCount, pieceVariance, type LotMap, type Pack, type PackChange } from '../lot'
+import { predict, refitUncertainty, samePack, unmeasuredIn, type Grounds, type Prediction } from '../predict'
+import { piecesPerPick, type Response } from '../response'
 import { stackingOrder } from '../stacking'
-import { binWidth, compareKeys } from './merit'
+import { binOf, chanceClass, compareKeys, fineWidth, meritKey, type MeritKey } from './merit'
 import type { PreparedDrawer } from './prepare'
-import { searchPacks, type Found } from './search'
+import { searchPacks, type Found, type SearchQuestion } from './search'
 
-export interface PackQuestion {
-  readonly measured: Measured
-  readonly uRefit: number
+export interface PackQuestion extends Grounds {
   /** nm */
   readonly aim: Nm
+  /** with zero as their floor where the figure is a play */
   readonly limits: LimitSet | null
-  /** The check's unit: bins, and the sentences. */
+  readonly rule: DecisionRule
+  /** The check's unit: for the sentences. */
   readonly unit: LengthUnit
   /** The side of the limits on which the shaft cannot bind: above for a play. */
   readonly cannotBind: 'above' | 'below'
+  /** The play is only known to be `from` or less: packs are looked for that are looser, and leave at most what is said. */
+  readonly bound: boolean
+  /** An earlier fitting showed that less than this play, reckoned from here, is no play at all. nm; null: none did */
+  readonly atLeast: number | null
   readonly wanted?: number
 }
 
@@ -32,6 +37,8 @@ export interface Proposal {
   readonly pieces: number
   readonly change: PackChange
   readonly predicted: Prediction
+  /** what is predicted is the most it can leave */
+  readonly atMost: boolean
   readonly chance: Chance | null
   /** `Take out 10 + 6, put in 2` */
   readonly words: string
@@ -39,8 +46,8 @@ export interface Proposal {
   readonly arithmetic: string
   /** pieces it puts in that nobody measured */
   readonly unmeasured: number
-  /** as good as its neighbour in the list by everything but the lot's name */
-  readonly tied: boolean
+  /** further packs that differ from it in nothing that matters at the bench */
+  readonly like: number
 }
 
 export interface PackChoice {
@@ -53,92 +60,215 @@ export interface PackChoice {
 }
 
 const WANTED = 5
+/** Results looked at besides, so that those like each other can be folded. */
+const MORE = 15
+/** A plain In that rests on less than this chance does not stand first. */
+const PLAIN_FIRST = 0.8
+const NOTHING: PackChoice = { proposals: [], proven: true, fallback: false, notes: [] }
+
+interface Ranked {
+  readonly key: MeritKey
+  readonly proposal: Proposal
+}
 
 /**
- * The best packs for a place, best first, proven optimal for the order of merit; or, when nothing reaches the limits, the nearest
- * on the safe side.
+ * The best packs for a place, best first, proven optimal for the order of merit, with what is fitted among them; or, when nothing
+ * reaches the limits, the nearest on the safe side; or, while the play is only known to be zero or less, looser ones for a trial.
  */
 export function choosePacks(drawer: PreparedDrawer, question: PackQuestion): PackChoice {
   const wanted = question.wanted ?? WANTED
-  const base = {
-    measured: question.measured,
-    uRefit: question.uRefit,
-    aim: question.aim,
-    width: binWidth(question.unit),
-    limits: question.limits,
-    wanted: wanted + 1,
-  }
   const { required } = drawer.rules
   if (required !== undefined && !drawer.lots.some(lot => lot.id === required))
-    return { proposals: [], proven: true, fallback: false, notes: ['The piece this place requires is not in the drawer.'] }
+    return { ...NOTHING, notes: ['The piece this place requires is not in the drawer.'] }
+  const lots = lotMap(drawer.lots)
   const ends = endsOf(question.limits)
-  // A pack that is predicted out of limits is no proposal; the nearest ones come up below, named for what they are.
-  const best = searchPacks(drawer, {
-    ...base,
-    ...(ends
-      ? {
-          allowed: {
-            low: ends.lower + (question.limits!.lowerExcluded ? 1 : 0),
-            high: ends.upper - (question.limits!.upperExcluded ? 1 : 0),
-          },
-        }
-      : {}),
-  })
-  const first = best.found[0]
-  const show = (play: number) => formatLength(play, question.unit, { trim: true })
-
-  if (first) {
-    return { proposals: build(best.found, wanted), proven: best.proven, fallback: false, notes: gapNotes(first) }
+  const width = Math.max(1, refitUncertainty(question).U / 2)
+  const base: SearchQuestion = {
+    from: question.from,
+    uRefit: question.uRefit,
+    aim: question.aim,
+    width,
+    limits: question.limits,
+    wanted: wanted + MORE,
   }
-  const limit = ends && (question.cannotBind === 'above' ? ends.upper : ends.lower)
-  const notes = [drawer.lots.length === 0 ? 'The drawer has no pieces for this place.' : 'Nothing in the drawer reaches the limits.']
-  if (limit === null || !Number.isFinite(limit)) return { proposals: [], proven: best.proven, fallback: true, notes }
-  const allowed = question.cannotBind === 'above' ? { low: limit, high: Infinity } : { low: -Infinity, high: limit }
-  const safe = searchPacks(drawer, { ...base, aim: limit, limits: null, allowed })
-  if (safe.found.length > 0) notes.push('These are the nearest on the side that cannot bind: good for a trial, not for the road.')
-  else notes.push('Nothing stays on the side that cannot bind either.')
-  return { proposals: build(safe.found, wanted), proven: safe.proven, fallback: true, notes }
+  if (question.bound) return looser()
+
+  const inside = insideRange(question.limits)
+  const allowed = { low: Math.max(inside.low, question.atLeast ?? -Infinity), high: inside.high }
+  // A pack that is predicted out of limits is no proposal; the nearest ones come up below, named for what they are.
+  const best = searchPacks(drawer, { ...base, allowed })
+  const found = [...best.found.map(ranked).filter(({ proposal }) => proposal.predicted.rests === 'sum'), ...measuredBefore()].sort((a, b) =>
+    compareKeys(a.key, b.key),
+  )
+  const stay = question.measured ? rank(drawer.fitted) : null
+  if (found.length > 0 || (stay && standsFirst(stay.proposal)))
+    return { proposals: withStay(folded(found), stay), proven: best.proven, fallback: false, notes: gapNotes(found[0] ?? stay!) }
+  return onTheSafeSide()
+
+  function inRange({ play }: Pick<Prediction, 'play'>): boolean {
+    return play >= allowed.low && play <= allowed.high
+  }
+
+  /** Packs that were measured before leave what they left, whatever the sum says. */
+  function measuredBefore(): Ranked[] {
+    return question.before
+      .filter(({ pack }) => !samePack(pack, drawer.fitted) && drawer.allows(pack))
+      .map(({ pack }) => rank(pack))
+      .filter(({ proposal }) => inRange(proposal.predicted))
+  }
+
+  function standsFirst({ chance }: Proposal): boolean {
+    const { play, u, nu } = { ...question.measured!, nu: Math.max(1, Math.floor(question.measured!.nu * (1 + 1e-12))) }
+    const verdict = judge({ value: play, u, nu }, question.limits, question.rule)
+    return verdict.state === 'in' && (question.rule !== 'plain' || (chance?.inside ?? 0) >= PLAIN_FIRST)
+  }
+
+  /** Leaving it as it is is always listed: first when the check's rule calls it In, in its place while it is inside, else last. */
+  function withStay(proposals: readonly Ranked[], stay: Ranked | null): Proposal[] {
+    const others = proposals.map(({ proposal }) => proposal)
+    if (!stay) return others.slice(0, wanted)
+    if (standsFirst(stay.proposal)) return [stay.proposal, ...others.slice(0, wanted - 1)]
+    const at = inRange(stay.proposal.predicted) ? proposals.findIndex(({ key }) => compareKeys(stay.key, key) < 0) : -1
+    const place = at === -1 || at > wanted - 1 ? Math.min(others.length, wanted - 1) : at
+    return [...others.slice(0, place), stay.proposal, ...others.slice(place)].slice(0, wanted)
+  }
+
+  function onTheSafeSide(): PackChoice {
+    const limit = ends && (question.cannotBind === 'above' ? ends.upper : ends.lower)
+    const notes = [drawer.lots.length === 0 ? 'The drawer has no pieces for this place.' : 'Nothing in the drawer reaches the limits.']
+    const none: PackChoice = { proposals: withStay([], stay), proven: best.proven, fallback: true, notes }
+    if (limit === null || !Number.isFinite(limit)) return none
+    const side = question.cannotBind === 'above' ? { low: limit, high: Infinity } : { low: -Infinity, high: limit }
+    const safe = searchPacks(drawer, { ...base, aim: limit, limits: null, allowed: side })
+    if (safe.found.length > 0) notes.push('These are the nearest on the side that cannot bind: good for a trial, not for the road.')
+    else notes.push('Nothing stays on the side that cannot bind either.')
+    return { ...none, proposals: withStay(folded(safe.found.map(ranked)), stay), proven: safe.proven }
+  }
+
+  /** Nearest below the upper limit first: the play can be no larger than that, and should be there to be measured. */
+  function looser(): PackChoice {
+    const aim = ends && Number.isFinite(ends.upper) && ends.upper > question.from.play ? ends.upper : question.from.play + 4 * width
+    const { found, proven } = searchPacks(drawer, {
+      ...base,
+      aim,
+      limits: null,
+      allowed: { low: Math.max(question.from.play + 1, question.atLeast ?? -Infinity), high: Infinity },
+    })
+    const notes = [
+      found.length > 0
+        ? 'Looser packs, to have a play that can be measured. Each leaves at most what is said.'
+        : 'The drawer has nothing that would loosen it.',
+    ]
+    return {
+      proposals: folded(found.map(ranked))
+        .map(({ proposal }) => proposal)
+        .slice(0, wanted),
+      proven,
+      fallback: true,
+      notes,
+    }
+  }
 
   /** "4 cannot be had with these pieces: 3 or 5 can." */
-  function gapNotes(found: Found): string[] {
-    if (found.key[1] === 0) return []
-    const nearest = (allowed: { low: number; high: number }) =>
-      searchPacks(drawer, { ...base, limits: null, allowed, wanted: 1 }).found[0]?.play
+  function gapNotes(first: Ranked): string[] {
+    if (first.key[1] === 0) return []
+    const nearest = (range: { low: number; high: number }) =>
+      searchPacks(drawer, { ...base, width: fineWidth(question.unit), limits: null, allowed: range, wanted: 1 }).found[0]?.play
     const options = [nearest({ low: -Infinity, high: question.aim }), nearest({ low: question.aim, high: Infinity })].filter(
       play => play !== undefined && play > 0,
     ) as number[]
     if (options.length === 0) return []
+    const show = (play: number) => formatLength(play, question.unit, { trim: true })
     return [`${show(question.aim)} ${UNIT_NAME[question.unit]} cannot be had with these pieces: ${options.map(show).join(' or ')} can.`]
   }
 
-  function build(found: readonly Found[], count: number): Proposal[] {
-    const lots = lotMap(drawer.lots)
+  function packOf({ picks }: Found): Pack {
     const per = piecesPerPick(drawer.response)
-    return found.slice(0, count).map((item, i) => {
-      const pack: Pack = item.picks.flatMap((x, at) => (x > 0 ? [{ lotId: drawer.lots[at]!.id, count: x * per }] : []))
-      const predicted = predict(question.measured, drawer.fitted, pack, lots, drawer.response, { uRefit: question.uRefit })
-      const change = packChange(drawer.fitted, pack)
-      return {
-        pack,
-        predicted,
-        change,
-        order: stackingOrder(pack, lots, drawer.rules.required ?? null),
-        total: nm(packTotal(pack, lots)),
-        pieces: pieceCount(pack),
-        chance: chanceInLimits({ value: predicted.play, u: predicted.u, nu: predicted.nu }, question.limits),
-        words: changeWords(drawer.fitted, pack, lots, question.unit),
-        arithmetic: arithmeticLine(
-          Math.round(question.measured.play),
-          drawer.fitted,
-          pack,
-          predicted.play,
-          lots,
-          drawer.response,
-          question.unit,
-        ),
-        unmeasured: change.in.reduce((sum, piece) => sum + (lots.get(piece.lotId)!.measured === null ? piece.count : 0), 0),
-        tied: [found[i - 1], found[i + 1]].some(other => other !== undefined && compareKeys(other.key, item.key) === 0),
-      }
-    })
+    return picks.flatMap((x, at) => (x > 0 ? [{ lotId: drawer.lots[at]!.id, count: x * per }] : []))
+  }
+  function ranked(item: Found): Ranked {
+    return { key: item.key, proposal: proposalFor(packOf(item)) }
+  }
+  function rank(pack: Pack): Ranked {
+    const proposal = proposalFor(pack)
+    const { play } = proposal.predicted
+    return {
+      proposal,
+      key: meritKey(
+        drawer.rules.order ?? 'trouble',
+        chanceClass(proposal.chance?.inside ?? null),
+        binOf(play, question.aim, width),
+        Math.abs(play - question.aim),
+        {
+          pieces: proposal.pieces,
+          changes: changesOf(proposal),
+          unmeasured: proposal.unmeasured,
+          variance: pack.reduce((sum, { lotId, count }) => sum + count * pieceVariance(lots.get(lotId)!), 0),
+          cost: pack.reduce((sum, { lotId, count }) => sum + count * (lots.get(lotId)!.cost ?? 0), 0),
+        },
+      ),
+    }
+  }
+
+  function proposalFor(pack: Pack): Proposal {
+    const predicted = predict(question, drawer.fitted, pack, lots, drawer.response)
+    const change = packChange(drawer.fitted, pack)
+    return {
+      pack,
+      predicted,
+      change,
+      atMost: question.bound,
+      order: stackingOrder(pack, lots, drawer.rules.required ?? null),
+      total: nm(packTotal(pack, lots)),
+      pieces: pieceCount(pack),
+      chance: question.bound ? null : chanceInLimits({ value: predicted.play, u: predicted.u, nu: predicted.nu }, question.limits),
+      words: changeWords(drawer.fitted, pack, lots, question.unit),
+      arithmetic: sumInOneLine(question, drawer.fitted, { pack, predicted }, lots, drawer.response, question.unit),
+      unmeasured: unmeasuredIn(change, lots),
+      like: 0,
+    }
+  }
+
+  /** Packs that differ in nothing a technician would care for stand as one: the same chance, trouble and cost, plays that cannot be told apart. */
+  function folded(items: readonly Ranked[]): Ranked[] {
+    const shown: Ranked[] = []
+    for (const item of items) {
+      const at = shown.findIndex(other => alike(other, item))
+      if (at === -1) shown.push(item)
+      else shown[at] = { ...shown[at]!, proposal: { ...shown[at]!.proposal, like: shown[at]!.proposal.like + 1 } }
+    }
+    return shown
+  }
+  function alike(a: Ranked, b: Ranked): boolean {
+    return (
+      a.key[0] === b.key[0] &&
+      a.key[6] === b.key[6] &&
+      a.proposal.pieces === b.proposal.pieces &&
+      a.proposal.unmeasured === b.proposal.unmeasured &&
+      changesOf(a.proposal) === changesOf(b.proposal) &&
+      Math.abs(a.proposal.predicted.play - b.proposal.predicted.play) < fineWidth(question.unit) / 2
+    )
   }
 }
+
+/** How a proposal's figure came about, in one line: the sum, or the reading that stands in its place. */
+export function sumInOneLine(
+  grounds: Pick<Grounds, 'from'>,
+  fitted: Pack,
+  { pack, predicted }: Pick<Proposal, 'pack' | 'predicted'>,
+  lots: LotMap,
+  response: Response,
+  unit: LengthUnit,
+): string {
+  const read = `${formatLength(predicted.play, unit)} ${UNIT_NAME[unit]}`
+  switch (predicted.rests) {
+    case 'reading':
+      return `${read}, as it reads now`
+    case 'before':
+      return `${read}, as this pack read before`
+    case 'sum':
+      return arithmeticLine(Math.round(grounds.from.play), fitted, pack, predicted.play, lots, response, unit)
+  }
+}
+
+const changesOf = ({ change }: Pick<Proposal, 'change'>): number => pieceCount(change.out) + pieceCount(change.in)

@@ -3,12 +3,14 @@ import { describe, expect, it } from 'vitest'
 import { nm, thou, mm } from '../../quantity/length'
 import { chanceInLimits } from '../../verdict/chance'
 import type { LimitSet } from '../../verdict/limits'
-import { lotMap, packTotal, thickness, type Lot, type Pack } from '../lot'
-import { predict } from '../predict'
+import { judge } from '../../verdict/decide'
+import { studentQuantile } from '../../reading/student'
+import { thickness, type Lot, type Pack } from '../lot'
 import { choosePacks, type PackQuestion } from './choose'
-import { chanceClass } from './merit'
 import { prepareDrawer, type PackRules } from './prepare'
 import { buildReach } from './reach'
+import { searchPacks } from './search'
+import { asked } from '../../../tests/questions'
 
 let serial = 0
 const lot = (nominal: number, onHand: number, more: Partial<Lot> = {}): Lot => ({
@@ -45,47 +47,65 @@ interface Case {
   question: PackQuestion
 }
 
-/** Every pack there is, ranked by the order of merit as the handbook words it. */
-function bruteForce({ lots, fitted, response, rules, question }: Case): { ids: string; key: number[] }[] {
+/** U of measurement and refit, by its own formulas. */
+function stepOf({ question: { from, uRefit } }: Case): number {
+  const variance = from.u ** 2 + uRefit ** 2
+  const nu = Number.isFinite(from.nu) ? Math.max(1, Math.floor((variance ** 2 / (from.u ** 4 / from.nu)) * (1 + 1e-12))) : Infinity
+  return (studentQuantile(0.975, nu) * Math.sqrt(variance)) / 2
+}
+
+/** Every changed pack there is, ranked by the order of merit as the handbook words it. */
+function bruteForce(c: Case): { ids: string; key: number[] }[] {
+  const { lots, fitted, response, rules, question } = c
   const all: { ids: string; key: number[] }[] = []
-  const map = lotMap(lots)
   const inside = (id: string) => fitted.find(p => p.lotId === id)?.count ?? 0
   const step = response.pair ? 2 : 1
   const sorted = [...lots].sort((a, b) => (a.id < b.id ? -1 : 1))
+  const { from, uRefit, limits: set, aim } = question
+  const half = (l: Lot) => (l.tolerance ? (l.tolerance.plus + l.tolerance.minus) / 2 : 12_700)
+  const low = set && set.kind !== 'upper' ? set.lower! : -Infinity
+  const high = set && set.kind !== 'lower' ? set.upper! : Infinity
+  const judged = (counts: readonly number[]): void => {
+    const pieces = counts.reduce((a, b) => a + b, 0)
+    const total = sorted.reduce((sum, l, at) => sum + counts[at]! * thickness(l), 0)
+    const delta = sorted.map((l, at) => counts[at]! - inside(l.id))
+    const changes = delta.reduce((sum, d) => sum + Math.abs(d), 0)
+    if (pieces > (rules.most ?? 8) || pieces < (rules.fewest ?? 0) || changes === 0) return
+    if (rules.largestStack !== undefined && total > rules.largestStack) return
+    if (rules.required && counts[sorted.findIndex(l => l.id === rules.required)] === 0) return
+    const play = Math.round(from.play) + response.perPiece * sorted.reduce((sum, l, at) => sum + delta[at]! * thickness(l), 0)
+    if (play < low || play > high) return
+    const micrometer = sorted.reduce((sum, l, at) => sum + (l.measured === null ? 0 : delta[at]! * 1000), 0)
+    const variance =
+      from.u ** 2 +
+      uRefit ** 2 +
+      micrometer ** 2 +
+      sorted.reduce((sum, l, at) => sum + Math.abs(delta[at]!) * 1e6 + (l.measured === null ? (delta[at]! * half(l)) ** 2 / 3 : 0), 0)
+    const nu = Number.isFinite(from.nu) ? Math.max(1, Math.floor((variance ** 2 / (from.u ** 4 / from.nu)) * (1 + 1e-12))) : Infinity
+    const chance = chanceInLimits({ value: play, u: Math.sqrt(variance), nu }, set)?.inside ?? 1
+    const cls = chance >= 0.99 ? 1 : chance >= 0.95 ? 2 : chance >= 0.8 ? 3 : chance >= 0.5 ? 4 : 5
+    const unmeasured = sorted.reduce((sum, l, at) => sum + (l.measured === null ? Math.max(0, delta[at]!) : 0), 0)
+    const squares = sorted.reduce(
+      (sum, l, at) => sum + counts[at]! * Math.round(1000 ** 2 + (l.measured === null ? half(l) ** 2 / 3 : 1000 ** 2)),
+      0,
+    )
+    const cost = sorted.reduce((sum, l, at) => sum + counts[at]! * (l.cost ?? 0), 0)
+    const first = { trouble: 0, pieces, changes, cost }[rules.order ?? 'trouble']
+    all.push({
+      ids: sorted.flatMap((l, at) => Array.from({ length: counts[at]! }, () => l.id)).join(),
+      key: [
+        set ? cls : 1,
+        Math.floor(Math.abs(play - aim) / stepOf(c)),
+        first,
+        changes + pieces + unmeasured,
+        Math.abs(play - aim),
+        squares,
+        cost,
+      ],
+    })
+  }
   const visit = (i: number, counts: number[]): void => {
-    if (i === sorted.length) {
-      const pieces = counts.reduce((a, b) => a + b, 0)
-      if (pieces > (rules.most ?? 8) || pieces < (rules.fewest ?? 0)) return
-      const pack = counts.flatMap((count, at) => (count ? [{ lotId: sorted[at]!.id, count }] : []))
-      const total = packTotal(pack, map)
-      if (rules.largestStack !== undefined && total > rules.largestStack) return
-      if (rules.required && !pack.some(p => p.lotId === rules.required)) return
-      const p = predict(question.measured, fitted, pack, map, response, { uRefit: question.uRefit })
-      const low = question.limits && question.limits.kind !== 'upper' ? question.limits.lower! : -Infinity
-      const high = question.limits && question.limits.kind !== 'lower' ? question.limits.upper! : Infinity
-      if (p.play < low || p.play > high) return
-      const chance = chanceInLimits({ value: p.play, u: p.u, nu: p.nu }, question.limits)
-      const variance = pack.reduce((sum, piece) => {
-        const l = map.get(piece.lotId)!
-        const half = l.tolerance ? (l.tolerance.plus + l.tolerance.minus) / 2 : 12_700
-        return sum + piece.count * Math.round(1000 ** 2 + (l.measured === null ? half ** 2 / 3 : 1000 ** 2))
-      }, 0)
-      const changes = sorted.reduce((sum, l, at) => sum + Math.abs(counts[at]! - inside(l.id)), 0)
-      const cost = sorted.reduce((sum, l, at) => sum + counts[at]! * (l.cost ?? 0), 0)
-      const bin = Math.floor(Math.abs(p.play - question.aim) / (question.unit === 'mm' ? 2000 : 2540))
-      const order = rules.order ?? 'pieces'
-      const tail =
-        order === 'pieces'
-          ? [pieces, variance, changes, cost]
-          : order === 'changes'
-            ? [changes, pieces, variance, cost]
-            : [cost, pieces, variance, changes]
-      all.push({
-        ids: pack.flatMap(piece => Array.from({ length: piece.count }, () => piece.lotId)).join(),
-        key: [chanceClass(chance ? chance.inside : null), bin, ...tail],
-      })
-      return
-    }
+    if (i === sorted.length) return judged(counts)
     const l = sorted[i]!
     const free =
       rules.onlyRemove || (rules.noUnmeasured && l.measured === null) ? inside(l.id) : Math.max(0, l.onHand - l.reserved) + inside(l.id)
@@ -99,7 +119,6 @@ function bruteForce({ lots, fitted, response, rules, question }: Case): { ids: s
 }
 
 const chosen = (c: Case) => choosePacks(prepareDrawer(c.lots, c.fitted, c.response, c.rules), c.question)
-const idsOf = (pack: Pack) => pack.flatMap(piece => Array.from({ length: piece.count }, () => piece.lotId)).join()
 
 const smallCase: fc.Arbitrary<Case> = fc
   .record({
@@ -119,7 +138,7 @@ const smallCase: fc.Arbitrary<Case> = fc
     ),
     perPiece: fc.constantFrom<1 | -1>(1, -1),
     pair: fc.boolean(),
-    order: fc.constantFrom('pieces' as const, 'changes' as const, 'cost' as const),
+    order: fc.constantFrom('trouble' as const, 'trouble' as const, 'pieces' as const, 'changes' as const, 'cost' as const),
     most: fc.integer({ min: 1, max: 5 }),
     fewest: fc.integer({ min: 0, max: 1 }),
     onlyRemove: fc.boolean(),
@@ -164,14 +183,14 @@ const smallCase: fc.Arbitrary<Case> = fc
         ...(g.required ? { required: lots[0]!.id } : {}),
         ...(g.cap ? { largestStack: nm(400_000) } : {}),
       },
-      question: {
+      question: asked({
         measured: { play: g.play * 2540, u: g.u * 254, nu: g.nu },
         uRefit: g.refit * 254 + 1,
         aim: nm(g.aim * 2540 + 77),
         limits: set,
         unit: g.unit,
         cannotBind: 'above' as const,
-      },
+      }),
     }
   })
 
@@ -180,19 +199,118 @@ describe('the chooser', () => {
     let compared = 0
     fc.assert(
       fc.property(smallCase, c => {
-        const choice = chosen(c)
-        const all = bruteForce(c)
-        expect(choice.proven).toBe(true)
-        if (choice.fallback) {
-          expect(all).toEqual([])
-          return
+        const drawer = prepareDrawer(c.lots, c.fitted, c.response, c.rules)
+        const { from, uRefit, aim, limits: set } = c.question
+        const allowed = {
+          low: set && set.kind !== 'upper' ? set.lower! : -Infinity,
+          high: set && set.kind !== 'lower' ? set.upper! : Infinity,
         }
-        compared++
-        expect(choice.proposals.map(p => idsOf(p.pack))).toEqual(all.slice(0, 5).map(p => p.ids))
+        const { found, proven } = searchPacks(drawer, { from, uRefit, aim, width: stepOf(c), limits: set, allowed, wanted: 5 })
+        const all = bruteForce(c).slice(0, 5)
+        expect(proven).toBe(true)
+        if (all.length > 0) compared++
+        const per = c.response.pair ? 2 : 1
+        const ids = found.map(({ picks }) => picks.flatMap((x, at) => Array.from({ length: x * per }, () => drawer.lots[at]!.id)).join())
+        expect(ids).toEqual(all.map(p => p.ids))
+        expect(found.map(({ key }) => key.map(Math.round))).toEqual(all.map(({ key }) => key.map(Math.round)))
       }),
       { numRuns: 3000, seed: 20260101 },
     )
-    expect(compared).toBeGreaterThan(1000)
+    expect(compared).toBeGreaterThan(900)
+  })
+
+  it('lists leaving it as it is, by what was measured on it: first when the rule calls it In (property)', () => {
+    let first = 0
+    fc.assert(
+      fc.property(smallCase, fc.constantFrom('plain' as const, 'careful' as const, 'guarded' as const), (c, rule) => {
+        const question = { ...c.question, rule }
+        const choice = chosen({ ...c, question })
+        if (c.rules.required && !c.lots.some(l => l.id === c.rules.required)) return
+        const { play, u, nu } = question.measured!
+        const chance = chanceInLimits({ value: play, u, nu }, question.limits)
+        const at = choice.proposals.findIndex(({ change }) => change.in.length + change.out.length === 0)
+        expect(at).toBeGreaterThanOrEqual(0)
+        const stay = choice.proposals[at]!
+        // Verdict and chooser say the same.
+        expect(stay.predicted).toMatchObject({ play: Math.round(play), rests: 'reading' })
+        expect(stay.chance?.inside ?? 1).toBeCloseTo(chance?.inside ?? 1, 12)
+        const judged = judge({ value: play, u, nu }, question.limits, rule).state
+        const isFirst = judged === 'in' && (rule !== 'plain' || chance!.inside >= 0.8)
+        if (isFirst) first++
+        if (isFirst) expect(at).toBe(0)
+        else if (choice.proposals.length > 1 && judged !== 'in')
+          expect(choice.fallback || at > 0 || chance === null || chance.inside > 0).toBe(true)
+      }),
+      { numRuns: 600, seed: 7 },
+    )
+    expect(first).toBeGreaterThan(30)
+  })
+
+  it('a pack that was measured before leaves what it left, whatever the sum says', () => {
+    const lots = [lot(thou(10), 1), lot(thou(8), 1)]
+    const choice = chosen({
+      lots,
+      fitted: [{ lotId: lots[0]!.id, count: 1 }],
+      response: cover,
+      rules: { fewest: 1, most: 1 },
+      question: asked({
+        measured: { play: thou(6), u: thou(0.1), nu: Infinity },
+        before: [{ pack: [{ lotId: lots[1]!.id, count: 1 }], measured: { play: thou(3.4), u: thou(0.2), nu: 4 } }],
+        uRefit: thou(0.2),
+        aim: thou(4),
+        limits: limits(thou(2), thou(5)),
+        unit: 'thou',
+        cannotBind: 'above',
+      }),
+    })
+    // By the sum it would leave 4.0.
+    expect(choice.proposals[0]!).toMatchObject({ words: 'Take out 10, put in 8', predicted: { play: thou(3.4), rests: 'before' } })
+    expect(choice.proposals[0]!.predicted.u).toBeCloseTo(Math.hypot(thou(0.2), thou(0.2)), 6)
+  })
+
+  it('never offers what an earlier fitting showed to be none', () => {
+    const lots = [lot(thou(10), 1), lot(thou(8), 1), lot(thou(7), 1)]
+    const choice = chosen({
+      lots,
+      fitted: [{ lotId: lots[0]!.id, count: 1 }],
+      response: cover,
+      rules: { fewest: 1, most: 1 },
+      question: asked({
+        measured: { play: thou(6), u: thou(0.1), nu: Infinity },
+        atLeast: thou(3.5),
+        uRefit: thou(0.2),
+        aim: thou(3),
+        limits: limits(thou(2), thou(5)),
+        unit: 'thou',
+        cannotBind: 'above',
+      }),
+    })
+    expect(choice.proposals.map(({ predicted }) => predicted.play / thou(1))).toEqual([4, 6])
+  })
+
+  it('offers looser packs, and what each leaves at most, while the play is only known to be none', () => {
+    const lots = [lot(thou(10), 2), lot(thou(3), 1), lot(thou(1), 1)]
+    const choice = chosen({
+      lots,
+      fitted: [{ lotId: lots[0]!.id, count: 1 }],
+      response: cover,
+      rules: {},
+      question: {
+        ...asked({
+          measured: { play: 0, u: 0, nu: Infinity },
+          bound: true,
+          uRefit: thou(0.2),
+          aim: thou(4),
+          limits: limits(thou(3), thou(5)),
+          unit: 'thou',
+          cannotBind: 'above',
+        }),
+        measured: null,
+      },
+    })
+    expect(choice).toMatchObject({ fallback: true, notes: [expect.stringContaining('Looser packs')] })
+    expect(choice.proposals[0]).toMatchObject({ words: 'Put in 3 + 1', atMost: true, chance: null, predicted: { play: thou(4) } })
+    for (const { predicted } of choice.proposals) expect(predicted.play).toBeGreaterThan(0)
   })
 
   it('falls back to the safe side when nothing reaches the band', () => {
@@ -207,18 +325,18 @@ describe('the chooser', () => {
       fitted: [{ lotId: lots[2]!.id, count: 2 }],
       response: { perPiece: -1, pair: true },
       rules: { fewest: 2, most: 2 },
-      question: {
+      question: asked({
         measured: { play: thou(3.5), u: thou(0.1), nu: Infinity },
         uRefit: thou(0.2),
         aim: nm(25_000),
         limits: { kind: 'two-sided', lower: nm(0), lowerExcluded: true, upper: mm(0.05), unit: 'thou', source: { kind: 'borrowed' } },
         unit: 'thou',
         cannotBind: 'above',
-      },
+      }),
     })
     expect(choice.fallback).toBe(true)
     expect(choice.notes.join(' ')).toContain('Nothing in the drawer reaches the limits')
-    expect(choice.proposals[0]!.predicted.play).toBe(thou(3.5))
+    expect(choice.proposals.at(-1)!).toMatchObject({ words: 'Leave the pack as it is', predicted: { play: thou(3.5) } })
     for (const proposal of choice.proposals) expect(proposal.predicted.play).toBeGreaterThan(mm(0.05))
   })
 
@@ -229,14 +347,14 @@ describe('the chooser', () => {
       fitted: [{ lotId: lots[3]!.id, count: 2 }],
       response: cover,
       rules: {},
-      question: {
+      question: asked({
         measured: { play: thou(15), u: thou(0.1), nu: Infinity },
         uRefit: thou(0.1),
         aim: thou(4),
         limits: limits(thou(2), thou(6)),
         unit: 'thou',
         cannotBind: 'above',
-      },
+      }),
     })
     expect(choice.notes).toEqual(['4 thou cannot be had with these pieces: 3 or 5 can.'])
   })
@@ -253,14 +371,14 @@ describe('the chooser', () => {
       fitted,
       response: cover,
       rules: { onlyRemove: true },
-      question: {
+      question: asked({
         measured: { play: thou(31), u: thou(0.1), nu: Infinity },
         uRefit: thou(0.2),
         aim: thou(3),
         limits: limits(thou(2), thou(4)),
         unit: 'thou',
         cannotBind: 'above',
-      },
+      }),
     })
     const plays = choice.proposals.map(p => p.predicted.play / thou(1))
     expect(new Set(plays.slice(0, 2))).toEqual(new Set([4, 2]))
@@ -270,24 +388,24 @@ describe('the chooser', () => {
     expect(plays).not.toContain(3)
   })
 
-  it('reports ties instead of hiding them', () => {
+  it('folds packs that differ in nothing that matters', () => {
     const lots = [lot(thou(5), 1), lot(thou(5), 1), lot(thou(9), 1)]
     const choice = chosen({
       lots,
       fitted: [],
       response: gap,
       rules: {},
-      question: {
+      question: asked({
         measured: { play: thou(9), u: thou(0.1), nu: Infinity },
         uRefit: thou(0.1),
         aim: thou(4),
         limits: limits(thou(3), thou(5)),
         unit: 'thou',
         cannotBind: 'above',
-      },
+      }),
     })
-    expect(choice.proposals[0]!.tied && choice.proposals[1]!.tied).toBe(true)
-    expect(choice.proposals[0]!.pack).toEqual([{ lotId: lots[0]!.id, count: 1 }])
+    expect(choice.proposals[0]).toMatchObject({ pack: [{ lotId: lots[0]!.id, count: 1 }], like: 1 })
+    expect(choice.proposals.map(({ words }) => words)).toEqual(['Put in 5', 'Leave the pack as it is'])
   })
 
   it('has nothing to say over an empty drawer but says that', () => {
@@ -296,16 +414,16 @@ describe('the chooser', () => {
       fitted: [],
       response: gap,
       rules: { fewest: 1 },
-      question: {
+      question: asked({
         measured: { play: thou(9), u: thou(0.1), nu: Infinity },
         uRefit: thou(0.1),
         aim: thou(4),
         limits: limits(thou(3), thou(5)),
         unit: 'thou',
         cannotBind: 'above',
-      },
+      }),
     })
-    expect(choice.proposals).toEqual([])
+    expect(choice.proposals.map(({ words }) => words)).toEqual(['Leave the pack as it is'])
     expect(choice.notes[0]).toBe('The drawer has no pieces for this place.')
   })
 })

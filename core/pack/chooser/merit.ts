@@ -1,64 +1,75 @@
 import { NM_PER, systemOf, type LengthUnit } from '../../quantity/length'
-import { SURE } from '../../verdict/decide'
 
 /**
  * The order of merit of packs, as a key compared entry by entry, smaller is better:
- * class of chance, distance from the aim in bins, pieces, Σu² of the pieces, changes, cost; lot ids break what is left.
+ * class of chance, distance from the aim in steps that can be told apart, what a shop moved up, trouble, exact distance (nm),
+ * Σu² of the pieces (nm²), cost; lot ids break what is left.
  */
-export type MeritKey = readonly [number, number, number, number, number, number]
+export type MeritKey = readonly [number, number, number, number, number, number, number]
 
-/** What a shop may move up to stand right after the aim. */
-export type MeritOrder = 'pieces' | 'changes' | 'cost'
+/** What stands right after the aim: trouble, unless a shop moved something up. */
+export type MeritOrder = 'trouble' | 'pieces' | 'changes' | 'cost'
 
-/** Distance from the aim is counted in bins of a tenth of a thou, or 2 µm in a metric check. nm */
-export const binWidth = (unit: LengthUnit): number => (systemOf(unit) === 'metric' ? 2 * NM_PER.um : NM_PER.tenth)
+/** Chances that part the classes: at least 99, 95, 80, 50 %. */
+export const CLASSES: readonly number[] = [0.99, 0.95, 0.8, 0.5]
+
+/** 1 is best; one more for each chance of `levels` not reached. Without limits there is one class. */
+export const chanceClass = (inside: number | null, levels: readonly number[] = CLASSES): number =>
+  inside === null ? 1 : 1 + levels.filter(level => inside < level).length
 
 export const binOf = (play: number, aim: number, width: number): number => Math.floor(Math.abs(play - aim) / width)
 
-/** 1: at least 95 % in limits; 2: at least 50 %; 3: less. Without limits there is one class. */
-export const chanceClass = (inside: number | null): number => (inside === null || inside >= SURE ? 1 : inside >= 0.5 ? 2 : 3)
+/** What counts of a pack beside its chance and its distance. */
+export interface Effort {
+  readonly pieces: number
+  /** pieces out and pieces in */
+  readonly changes: number
+  /** unmeasured pieces put in */
+  readonly unmeasured: number
+  /** Σu² of its pieces, nm² */
+  readonly variance: number
+  /** smallest coin */
+  readonly cost: number
+}
 
-export function meritKey(
-  order: MeritOrder,
-  cls: number,
-  bin: number,
-  pieces: number,
-  variance: number,
-  changes: number,
-  cost: number,
-): MeritKey {
+/** Pieces moved, pieces in the pack, and unmeasured ones put in: what a technician has in hand. */
+export const troubleOf = ({ pieces, changes, unmeasured }: Pick<Effort, 'pieces' | 'changes' | 'unmeasured'>): number =>
+  pieces + changes + unmeasured
+
+function movedUp(order: MeritOrder, { pieces, changes, cost }: Effort): number {
   switch (order) {
+    case 'trouble':
+      return 0
     case 'pieces':
-      return [cls, bin, pieces, variance, changes, cost]
+      return pieces
     case 'changes':
-      return [cls, bin, changes, pieces, variance, cost]
+      return changes
     case 'cost':
-      return [cls, bin, cost, pieces, variance, changes]
+      return cost
   }
 }
 
-/** Is the key with these entries better than `key`? The same comparison without building it: the search asks this at every step. */
-export function beats(
-  order: MeritOrder,
-  key: MeritKey,
-  cls: number,
-  bin: number,
-  pieces: number,
-  variance: number,
-  changes: number,
-  cost: number,
-): boolean {
+export const meritKey = (order: MeritOrder, cls: number, bin: number, distance: number, effort: Effort): MeritKey => [
+  cls,
+  bin,
+  movedUp(order, effort),
+  troubleOf(effort),
+  distance,
+  effort.variance,
+  effort.cost,
+]
+
+/** Could a pack with these least values be better than `key`? Asked at every step of the search. */
+export function beats(order: MeritOrder, key: MeritKey, cls: number, bin: number, distance: number, effort: Effort): boolean {
   if (cls !== key[0]) return cls < key[0]
   if (bin !== key[1]) return bin < key[1]
-  const [a, b, c, d] =
-    order === 'pieces'
-      ? [pieces, variance, changes, cost]
-      : order === 'changes'
-        ? [changes, pieces, variance, cost]
-        : [cost, pieces, variance, changes]
-  if (a !== key[2]) return a! < key[2]
-  if (b !== key[3]) return b! < key[3]
-  return c !== key[4] ? c! < key[4] : d! < key[5]
+  const up = movedUp(order, effort)
+  if (up !== key[2]) return up < key[2]
+  const trouble = troubleOf(effort)
+  if (trouble !== key[3]) return trouble < key[3]
+  if (distance !== key[4]) return distance < key[4]
+  if (effort.variance !== key[5]) return effort.variance < key[5]
+  return effort.cost < key[6]
 }
 
 /** Negative when a is better. */
@@ -66,3 +77,6 @@ export function compareKeys(a: MeritKey, b: MeritKey): number {
   for (let i = 0; i < a.length; i++) if (a[i] !== b[i]) return a[i]! - b[i]!
   return 0
 }
+
+/** A step nobody can tell apart by hand, where plays are searched by distance alone: a tenth of a thou, or 2 µm in a metric check. nm */
+export const fineWidth = (unit: LengthUnit): number => (systemOf(unit) === 'metric' ? 2 * NM_PER.um : NM_PER.tenth)

@@ -47,6 +47,8 @@ export interface PreparedDrawer {
   readonly fewestPicks: number
   readonly mostPicks: number
   readonly reach: Reach
+  /** Are the pieces of this pack there, and does it keep the rules? */
+  allows(pack: Pack): boolean
 }
 
 /**
@@ -69,6 +71,8 @@ export function prepareDrawer(drawer: readonly Lot[], fitted: Pack, response: Re
   const size = lots.map(lot => thickness(lot) * per)
   const available = lots.map(lot => Math.min(mostPicks, Math.floor(piecesFree(lot) / per)))
   const fittedPieces = lots.map(fittedOf)
+  const fewestPicks = Math.ceil((rules.fewest ?? 0) / per)
+  const largestStack = rules.largestStack ?? Infinity
   return {
     lots,
     response,
@@ -84,9 +88,20 @@ export function prepareDrawer(drawer: readonly Lot[], fitted: Pack, response: Re
     cost: lots.map(lot => (lot.cost ?? 0) * per),
     lotU: lots.map(lotUncertainty),
     measured: lots.map(lot => lot.measured !== null),
-    fewestPicks: Math.ceil((rules.fewest ?? 0) / per),
+    fewestPicks,
     mostPicks,
     reach: buildReach(size, available, mostPicks),
+    allows(pack) {
+      const picks = pack.map(({ lotId, count }) => ({ at: lots.findIndex(lot => lot.id === lotId), picks: count / per }))
+      const count = picks.reduce((sum, pick) => sum + pick.picks, 0)
+      return (
+        picks.every(pick => pick.at >= 0 && Number.isInteger(pick.picks) && pick.picks <= available[pick.at]!) &&
+        (rules.required === undefined || pack.some(({ lotId }) => lotId === rules.required)) &&
+        count >= fewestPicks &&
+        count <= mostPicks &&
+        picks.reduce((sum, pick) => sum + pick.picks * size[pick.at]!, 0) <= largestStack
+      )
+    },
   }
 }
 

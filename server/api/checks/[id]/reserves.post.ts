@@ -1,6 +1,6 @@
 import { ReserveDto } from '#shared/dto/check'
 import { readDto } from '../../../http/body'
 import { idParam, route } from '../../../http/route'
-import { reservePack } from '../../../service/fit-pack'
+import { reservePack } from '../../../service/check-commands'
 
 export default route(async (event, db) => reservePack(db, idParam(event, 'check'), await readDto(event, ReserveDto)))

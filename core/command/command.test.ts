@@ -1,0 +1,299 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { GAUGES, checkOf, trial } from '../../tests/documents'
+import { checkKind } from '../check/registry'
+import type { CheckDocument } from '../check/document'
+import { evaluateCheck } from '../check/evaluate-check'
+import type { Lot } from '../pack/lot'
+import { nm, thou } from '../quantity/length'
+import { twoSided } from '../verdict/limits'
+import { apply } from './apply'
+import type { Bench, Command } from './command'
+import { decide } from './decide'
+import type { Happening, Outcome } from './happening'
+import { newLot } from './pack'
+import { beginCheck } from './settings'
+
+const AT = '2026-05-04T08:00:00.000Z'
+const lot = (id: string, thick: number, onHand: number, reserved = 0): Lot => ({
+  ...newLot({ id, family: 'pieces', nominal: thou(thick), tags: [] }, true),
+  onHand,
+  reserved,
+})
+const DRAWER = [lot('a', 10, 3), lot('b', 8, 2), lot('c', 5, 4, 2), lot('d', 2, 1), lot('e', 30, 1, 1)]
+const limits = { working: 'book' as const, sets: { play: { book: twoSided(thou(3), thou(6), 'thou', { kind: 'book' }), shop: null } } }
+const fresh = (change: Partial<CheckDocument> = {}): Bench => ({
+  document: checkOf('shaft-end-play', { limits, trials: [trial('t1', [])], ticks: [], parts: { bearing: 'p' }, ...change }),
+  lots: DRAWER,
+  reserves: {},
+})
+let op = 0
+const head = () => ({ op: `o${op++}`, at: AT })
+/** Carries commands out one after the other; each must be done. */
+function done(bench: Bench, ...commands: readonly Command[]): Bench {
+  return commands.reduce((now, command) => {
+    const outcome = decide(now, command)
+    if (!outcome.ok) throw new Error(outcome.faults[0]!.reason)
+    return outcome.happenings.reduce(apply, now)
+  }, bench)
+}
+const play = (far: number, point = 'travel', trialId = 't1'): Command => {
+  const made = head()
+  return { ...made, kind: 'read', trialId, reading: { id: `r-${made.op}`, point, at: AT, start: nm(0), far: thou(far), back: nm(0) } }
+}
+const list = (...pieces: readonly { lotId?: string; size?: ReturnType<typeof thou>; count: number }[]): Command => ({
+  ...head(),
+  kind: 'list',
+  place: 'pack',
+  pieces,
+})
+const fit = (trialId: string, pieces: Record<string, number>, more: object = {}): Command => ({
+  ...head(),
+  kind: 'fit',
+  trialId,
+  packs: [{ place: 'pack', pieces: Object.entries(pieces).map(([lotId, count]) => ({ lotId, count })) }],
+  ...more,
+})
+const reasonOf = (outcome: Outcome) => (outcome.ok ? '' : outcome.faults[0]!.reason)
+const onHand = ({ lots }: Bench, id: string) => lots.find(candidate => candidate.id === id)?.onHand
+
+describe('a fitting', () => {
+  const measured = done(fresh(), list({ lotId: 'a', count: 1 }), play(8), play(8.1), play(7.9))
+  it('moves what comes out and goes in, and remembers what it was to leave', () => {
+    const after = done(measured, fit('t2', { b: 1 }))
+    expect([onHand(after, 'a'), onHand(after, 'b')]).toEqual([4, 1])
+    expect(after.document.trials[1]).toMatchObject({ refitted: ['pack'], packs: { pack: [{ lotId: 'b', count: 1 }] }, unlisted: [] })
+    expect(after.document.trials[1]!.predicted.play!.play).toBeCloseTo(thou(6), -2)
+  })
+  it('is refused where a piece is not there, is promised, or was chosen for another fitting', () => {
+    expect(reasonOf(decide(measured, fit('t2', { d: 2 })))).toContain('only 1 of 2.0 thou in the drawer; this needs 2')
+    expect(reasonOf(decide(measured, fit('t2', { c: 3 })))).toContain('Only 2 of 5.0 thou are free')
+    expect(reasonOf(decide(measured, fit('t2', { b: 1 }, { onto: 't0' })))).toContain('earlier fitting')
+    expect(reasonOf(decide(measured, fit('t1', { b: 1 })))).toContain('already here')
+  })
+  it('takes a promised piece only on purpose, and then the promise shrinks', () => {
+    const after = done(measured, fit('t2', { c: 3 }, { claim: true }))
+    expect(after.lots.find(({ id }) => id === 'c')).toMatchObject({ onHand: 1, reserved: 1 })
+  })
+  it('onto a pack nobody listed keeps both: what was put in, and that there is more', () => {
+    const unlisted = done(fresh(), play(2), fit('t2', { d: 1 }))
+    const [found, second] = unlisted.document.trials
+    expect(found!.packs).toEqual({})
+    expect(second).toMatchObject({ packs: { pack: [{ lotId: 'd', count: 1 }] }, unlisted: ['pack'] })
+    const third = done(unlisted, play(4, 'travel', 't2'), fit('t3', { d: 1, c: 1 }))
+    expect(third.document.trials[2]!.packs.pack).toEqual([
+      { lotId: 'd', count: 1 },
+      { lotId: 'c', count: 1 },
+    ])
+    expect([onHand(third, 'd'), onHand(third, 'c')]).toEqual([0, 3])
+    // Named later, what was found stands under every fitting in which it was not known.
+    const named = done(third, list({ lotId: 'a', count: 1 }))
+    expect(named.document.trials.map(({ packs, unlisted: more }) => [packs.pack!.map(({ lotId }) => lotId).join(), more])).toEqual([
+      ['a', []],
+      ['a,d', []],
+      ['a,d,c', []],
+    ])
+    expect(reasonOf(decide(named, list({ lotId: 'a', count: 2 })))).toContain('cannot be listed again')
+  })
+  it('into a place found empty: none can be said', () => {
+    const none = done(fresh(), list(), play(1))
+    expect(none.document.trials[0]).toMatchObject({ packs: { pack: [] }, unlisted: [] })
+    expect(done(none, fit('t2', { d: 1 })).document.trials[1]!.unlisted).toEqual([])
+  })
+})
+
+describe('a place takes so many pieces', () => {
+  const bench = (pack: string) => fresh({ setup: { pack } })
+  it.each([
+    ['single', 2, 'it takes 1 piece, not 2'],
+    ['equal-pair', 4, 'it takes 2 pieces, not 4'],
+    ['equal-pair', 1, 'it takes 2 pieces, not 1'],
+    ['single', 0, 'it takes 1 piece, not 0'],
+    ['in-gap', 0, 'it takes at least 1 piece'],
+    ['in-gap', 9, 'it takes at most 8 pieces'],
+  ])('%s: not %i', (pack, count, words) => {
+    const found = done(bench(pack), list({ lotId: 'a', count: pack === 'equal-pair' ? 2 : 1 }), play(8))
+    const lots = found.lots.map(candidate => ({ ...candidate, onHand: 20, reserved: 0 }))
+    expect(reasonOf(decide({ ...found, lots }, fit('t2', count === 0 ? {} : { b: count })))).toContain(words)
+  })
+})
+
+describe('a reading', () => {
+  it('stands at its point, in its fitting, with its gauge, or nowhere', () => {
+    const after = done(fresh(), play(8))
+    expect(after.document.trials[0]!.readings[0]).toMatchObject({ point: 'travel', far: thou(8), gauge: 'dial-indicator' })
+    expect(reasonOf(decide(fresh(), play(8, 'rim')))).toContain('no such point')
+    expect(reasonOf(decide(fresh(), play(8, 'travel', 't0')))).toContain('earlier fitting')
+    expect(reasonOf(decide(fresh({ gauges: {} }), play(8)))).toContain('no gauge')
+  })
+  it('taken before a part was replaced does not arrive as if it were new', () => {
+    const after = done(fresh(), play(8), { ...head(), kind: 'part-change', part: { id: 'p', name: 'Bearings' }, reason: 'new', by: 'T' })
+    const late = play(9) as Extract<Command, { kind: 'read' }>
+    expect(reasonOf(decide(after, { ...late, seen: 0 }))).toContain('before a change it rests on (bearings: new)')
+    expect(decide(after, { ...late, seen: Number.MAX_SAFE_INTEGER }).ok).toBe(true)
+  })
+})
+
+describe('a signature', () => {
+  const ticked = checkKind('shaft-end-play').procedure({ pack: 'under-cover' })
+  const ready = done(
+    fresh(),
+    ...ticked
+      .filter(step => step.phase !== 'prove' && step.phase !== 'choose')
+      .map((step): Command => ({ ...head(), kind: 'tick', step: step.id, trial: step.phase === 'setup' ? null : 't1', ticked: true })),
+    list({ lotId: 'a', count: 1 }),
+    play(4.5),
+    play(4.5),
+    play(4.5),
+  )
+  const sign: Command = { ...head(), kind: 'sign', by: 'T. Marl', reason: null }
+  const signed = done(ready, sign)
+  it('locks: nothing but opening it again is possible', () => {
+    expect(signed.document.signOff).toMatchObject({ by: 'T. Marl' })
+    for (const command of [play(5), list(), fit('t2', { b: 1 }), sign]) expect(reasonOf(decide(signed, command))).toContain('signed off')
+  })
+  it('opened again, what was read before does not sign it a second time', () => {
+    const opened = done(signed, { ...head(), kind: 'reopen', by: 'T. Marl', reason: 'heard a knock' })
+    expect(opened.document.reopened).toMatchObject({ reason: 'heard a knock' })
+    expect(reasonOf(decide(opened, sign))).toContain('Measure once more')
+    expect(decide(done(opened, play(4.6)), sign).ok).toBe(true)
+  })
+  it('a replaced part opens it, with the reason; a part it does not rest on does not', () => {
+    const change = (id: string): Command => ({
+      ...head(),
+      kind: 'part-change',
+      part: { id, name: 'Bearings' },
+      reason: 'new ones',
+      by: 'T',
+    })
+    const opened = done(signed, change('p'))
+    expect(opened.document).toMatchObject({ signOff: null, reopened: { reason: 'Replaced or reworked, bearings: new ones' } })
+    expect(evaluateCheck(opened.document, opened.lots).state).toBe('stale')
+    expect(done(signed, change('q'))).toEqual(signed)
+  })
+})
+
+describe('settings', () => {
+  it('a check begins with a gauge for each point and its parts', () => {
+    const document = beginCheck(checkKind('bearing-clearance'), { id: 'n', trialId: 'n1', at: AT })
+    const after = done(
+      { document, lots: [], reserves: {} },
+      { ...head(), kind: 'set', change: { title: ' Mains ' }, register: Object.values(GAUGES), parts: [{ id: 'x', name: 'crankshaft' }] },
+    )
+    expect(after.document.title).toBe('Mains')
+    expect(Object.keys(after.document.gauges).sort()).toEqual(['bore-gauge', 'micrometer'])
+    expect(after.document.parts.crankshaft).toBe('x')
+    expect(Object.keys(after.document.parts)).toContain('shells-4')
+  })
+})
+
+/** Any command, sensible or not, drawn from what is on the bench now. */
+const anyCommand = fc.record({
+  pick: fc.nat(10),
+  a: fc.nat(1000),
+  b: fc.nat(1000),
+  n: fc.integer({ min: 0, max: 3 }),
+})
+function commandFrom(bench: Bench, { pick, a, b, n }: { pick: number; a: number; b: number; n: number }): Command {
+  const { document, lots } = bench
+  const trials = document.trials.map(({ id }) => id)
+  const readings = document.trials.flatMap(t => t.readings.map(({ id }) => id))
+  const of = <T>(items: readonly T[], at: number, otherwise: T): T => items[at % Math.max(1, items.length)] ?? otherwise
+  const pieces =
+    n === 0 ? [] : [{ lotId: of(lots, a, lots[0]!).id, count: n }, ...(b % 2 ? [{ lotId: of(lots, b, lots[0]!).id, count: 1 }] : [])]
+  switch (pick) {
+    case 0:
+    case 1:
+      return play(((a % 160) - 20) / 10, b % 9 === 0 ? 'rim' : 'travel', b % 7 === 0 ? of(trials, a, 't1') : trials.at(-1)!)
+    case 2:
+      return { ...head(), kind: 'void', readingId: of(readings, a, 'ghost'), reason: 'slip' }
+    case 3:
+      return {
+        ...head(),
+        kind: 'tick',
+        step: of(['clean', 'tightened', 'refitted', 'ghost'], a, 'clean'),
+        trial: b % 2 ? null : of(trials, b, 't1'),
+        ticked: n > 0,
+      }
+    case 4:
+      return { ...head(), kind: 'list', place: 'pack', pieces: b % 3 ? pieces : [{ size: thou(1 + (a % 12)), count: Math.max(1, n) }] }
+    case 5:
+    case 6:
+      return {
+        ...head(),
+        kind: 'fit',
+        trialId: `t-${op}`,
+        onto: b % 5 ? trials.at(-1)! : 't1',
+        packs: [{ place: 'pack', pieces }],
+        claim: a % 4 === 0,
+      }
+    case 7:
+      return { ...head(), kind: 'promise', place: 'pack', pieces }
+    case 8:
+      return { ...head(), kind: 'part-change', part: { id: b % 2 ? 'p' : 'q', name: 'Bearings' }, reason: 'new', by: 'T' }
+    case 9:
+      return { ...head(), kind: 'sign', by: 'T', reason: a % 2 ? 'yard use' : null }
+    default:
+      return document.signOff
+        ? { ...head(), kind: 'reopen', by: 'T', reason: 'again' }
+        : b % 2
+          ? {
+              ...head(),
+              kind: 'begin-lap',
+              id: `l-${op}`,
+              place: 'pack',
+              lotId: of(lots, a, lots[0]!).id,
+              target: thou(1),
+              low: null,
+              high: null,
+            }
+          : { ...head(), kind: 'end-lap', lapId: of(document.laps, a, document.laps[0]!)?.id ?? 'ghost', made: a % 2 === 0 }
+  }
+}
+const pieces = (bench: Bench) =>
+  bench.lots.reduce((sum, { onHand: here }) => sum + here, 0) +
+  Object.values(bench.document.trials.at(-1)!.packs)
+    .flatMap(pack => pack ?? [])
+    .reduce((sum, { count }) => sum + count, 0) +
+  bench.document.laps.filter(lap => lap.end === null).length
+
+describe('any sequence of commands', () => {
+  it('keeps stock at zero or more, signed checks as signed, every reading where it was taken; replayed it gives the same', () => {
+    fc.assert(
+      fc.property(fc.array(anyCommand, { minLength: 10, maxLength: 45 }), draws => {
+        let bench = fresh()
+        const log: Happening[] = []
+        for (const draw of draws) {
+          const command = commandFrom(bench, draw)
+          const before = bench
+          const outcome = decide(bench, command)
+          if (!outcome.ok) continue
+          bench = outcome.happenings.reduce(apply, bench)
+          log.push(...outcome.happenings)
+          expect(bench.lots.every(({ onHand: here }) => here >= 0)).toBe(true)
+          // A refused or repeated command leaves no trace; one that is done is done once.
+          const again = decide(bench, command)
+          if (command.kind === 'read' || command.kind === 'fit' || command.kind === 'void') expect(again.ok).toBe(false)
+          if (before.document.signOff && command.kind !== 'reopen' && command.kind !== 'part-change')
+            throw new Error('a signed check was written to')
+          if (command.kind === 'read') {
+            const at = bench.document.trials.filter(t => t.readings.some(({ id }) => id === command.reading.id))
+            expect(at.map(({ id }) => id)).toEqual([command.trialId])
+            expect(at[0]!.readings.at(-1)!.point).toBe(command.reading.point)
+          }
+          if (command.kind === 'fit') {
+            // Nothing is made or lost: what left the drawer is in the machine, and the other way round.
+            expect(pieces(bench)).toBe(pieces(before))
+            expect(bench.document.trials.slice(0, -1)).toEqual(before.document.trials)
+          }
+        }
+        expect(log.reduce(apply, fresh())).toEqual(bench)
+        expect(
+          log.reduce((now, happening) => (happening.type === 'moved' ? now : apply(now, happening)), bench).document.trials,
+        ).toHaveLength(bench.document.trials.length)
+        evaluateCheck(bench.document, bench.lots)
+      }),
+      { numRuns: 150, seed: 8 },
+    )
+  })
+})

@@ -1,0 +1,163 @@
+import type { CheckKind } from '../check/contract'
+import { resultId } from '../check/contract'
+import { DEFAULT_REFIT, type CheckDocument } from '../check/document'
+import { evaluateCheck } from '../check/evaluate-check'
+import { gaugeKindsFor } from '../check/gauges-needed'
+import { bindParts } from '../check/parts'
+import { checkKind } from '../check/registry'
+import { fieldFault, type Setup } from '../check/setup'
+import type { PackRules } from '../pack/chooser/prepare'
+import { nm } from '../quantity/length'
+import { limitsFault } from '../verdict/limits'
+import type { Bench, SetCommand, SettingsChange } from './command'
+import { happened, refused, type Happening, type Outcome, type RefusedCommand, type Settings } from './happening'
+
+/** A check as it begins: what is not said takes the kind's defaults; nothing is measured, nothing listed. */
+export function beginCheck(kind: CheckKind, { id, trialId, at }: { id: string; trialId: string; at: string }): CheckDocument {
+  return {
+    id,
+    kind: kind.id,
+    title: kind.title,
+    entryUnit: 'thou',
+    setup: kind.defaultSetup,
+    limits: { working: 'tighter', sets: {} },
+    rule: kind.safety ? 'guarded' : 'careful',
+    aim: { school: 'middle' },
+    packRules: {},
+    family: '',
+    uRefit: nm(DEFAULT_REFIT),
+    tipAngle: 0,
+    gauges: {},
+    history: {},
+    trials: [{ id: trialId, at, packs: {}, unlisted: [], refitted: [], predicted: {}, readings: [] }],
+    ticks: [],
+    parts: {},
+    partChanges: [],
+    laps: [],
+    signOff: null,
+    reopened: null,
+  }
+}
+
+/** Changes what was set; gauges the points need and nobody named are taken from the register, parts are bound to those of the job. */
+export function set(bench: Bench, command: SetCommand): Outcome {
+  const { document } = bench
+  const { change } = command
+  const kind = checkKind(document.kind)
+  const fault = setupFault(bench, kind, change)
+  if (fault) return fault
+  const setup: Setup = { ...kind.defaultSetup, ...document.setup, ...change.setup }
+  const aim = change.aim ?? document.aim
+  if (aim.school === 'own' && aim.own === undefined) return refused('invalid', 'An aim of one’s own needs its figure.', 'settings.aim.own')
+  const limits = limitsWith(kind, setup, change)
+  if ('ok' in limits) return limits
+  const gauges = gaugesWith(document, kind, setup, command)
+  if ('ok' in gauges) return gauges
+  return happened(
+    `Set-up changed: ${Object.entries(change)
+      .filter(([key, value]) => value !== undefined && key !== 'reason')
+      .map(([key]) => NAMES[key] ?? key)
+      .join(', ')}${change.reason ? `: ${change.reason.trim()}` : ''}`,
+    { type: 'set', settings: { ...settingsOf(document), ...given(change), setup, aim, packRules: rulesWith(document.packRules, change) } },
+    ...limits,
+    ...gauges,
+    ...partsWith(document, kind, setup, command),
+  )
+}
+
+export const settingsOf = (document: CheckDocument): Settings => ({
+  title: document.title,
+  entryUnit: document.entryUnit,
+  setup: document.setup,
+  rule: document.rule,
+  aim: document.aim,
+  packRules: document.packRules,
+  family: document.family,
+  uRefit: document.uRefit,
+  tipAngle: document.tipAngle,
+  working: document.limits.working,
+})
+
+/** The plain settings that are given. */
+function given({ title, entryUnit, rule, family, uRefit, tipAngle, working }: SettingsChange): Partial<Settings> {
+  const plain = { ...(title === undefined ? {} : { title: title.trim() }), entryUnit, rule, family, uRefit, tipAngle, working }
+  return Object.fromEntries(Object.entries(plain).filter(([, value]) => value !== undefined))
+}
+
+const rulesWith = (rules: PackRules, { packRules = {} }: SettingsChange): PackRules =>
+  Object.fromEntries(Object.entries({ ...rules, ...packRules }).filter(([, value]) => value !== null && value !== undefined))
+
+const FIXED = 'The pack was changed already: this says what was measured, and stays.'
+
+function setupFault({ document, lots }: Bench, kind: CheckKind, { setup: wanted = {}, reason }: SettingsChange): RefusedCommand | null {
+  const fixed = Object.keys(wanted).filter(id => !kind.setupFields.find(field => field.id === id)?.free)
+  if (document.trials.length > 1 && fixed.length > 0) {
+    const path = `settings.setup.${fixed[0]}`
+    const mends = fixed.every(id => kind.setupFields.find(field => field.id === id)?.sign)
+    if (!mends || !evaluateCheck(document, lots).places.some(({ ledger }) => ledger.signDoubtful)) return refused('conflict', FIXED, path)
+    if (!reason?.trim()) return refused('invalid', 'Say why it is changed after a fitting: it stands in the record.', 'settings.reason')
+  }
+  for (const [id, value] of Object.entries(wanted)) {
+    const fault = typeof value === 'string' ? fieldFault(kind.setupFields, id, value) : 'A text is expected.'
+    if (fault) return refused('invalid', fault, `settings.setup.${id}`)
+  }
+  return null
+}
+
+function limitsWith(kind: CheckKind, setup: Setup, { limits = [] }: SettingsChange): Happening[] | RefusedCommand {
+  const known = kind.results(setup).flatMap(({ id, positions }) => [id, ...positions.map(position => resultId(id, position.id))])
+  const happenings: Happening[] = []
+  for (const [i, { result, role, set: wanted }] of limits.entries()) {
+    if (!known.includes(result)) return refused('invalid', 'This check has no such result.', `settings.limits.${i}.result`)
+    const limitSet = wanted.kind === 'none' ? null : wanted
+    const fault = limitSet && limitsFault(limitSet)
+    if (fault) return refused('invalid', fault, `settings.limits.${i}.set`)
+    happenings.push({ type: 'limited', result, role, set: limitSet })
+  }
+  return happenings
+}
+
+function gaugesWith(
+  document: CheckDocument,
+  kind: CheckKind,
+  setup: Setup,
+  { change: { gaugeIds = [] }, register }: SetCommand,
+): Happening[] | RefusedCommand {
+  const used = { ...document.gauges }
+  const happenings: Happening[] = []
+  for (const [i, id] of gaugeIds.entries()) {
+    const gauge = register.find(candidate => candidate.id === id)
+    if (!gauge) return refused('invalid', 'That gauge is not in the register.', `settings.gaugeIds.${i}`)
+    used[gauge.kind] = gauge
+    happenings.push({ type: 'gauged', gauge })
+  }
+  for (const need of gaugeKindsFor(kind.points(setup))) {
+    const first = register.find(gauge => gauge.kind === need)
+    if (!used[need] && first) happenings.push({ type: 'gauged', gauge: first })
+  }
+  return happenings
+}
+
+function partsWith(document: CheckDocument, kind: CheckKind, setup: Setup, { op, parts }: SetCommand): Happening[] {
+  const roles = kind.parts(setup).filter(({ id }) => document.parts[id] === undefined)
+  const { bound, added } = bindParts(roles, parts, ({ id }) => `${op.slice(0, 44)}:${id}`.slice(0, 64))
+  return Object.entries(bound).map(([role, id]): Happening => {
+    const fresh = added.find(part => part.id === id)
+    return { type: 'rested', role, part: fresh ?? parts.find(part => part.id === id)!, added: fresh !== undefined }
+  })
+}
+
+const NAMES: Readonly<Record<string, string>> = {
+  title: 'name',
+  entryUnit: 'entry unit',
+  setup: 'how it is measured',
+  limits: 'limits',
+  working: 'limits that judge',
+  rule: 'rule',
+  aim: 'aim',
+  packRules: 'pack rules',
+  family: 'drawer',
+  uRefit: 'refit',
+  tipAngle: 'tip angle',
+  gaugeIds: 'gauge',
+}

@@ -1,0 +1,53 @@
+import type { CheckKind } from '#core/check/contract'
+import { checkKind } from '#core/check/registry'
+import { beginCheck, settingsOf } from '#core/command/settings'
+import type { NewCheckDto } from '#shared/dto/check'
+import type { CheckView } from '#shared/types'
+import { insertCheck } from '../database/checks'
+import type { Database, Sql } from '../database/client'
+import { eventKnown } from '../database/events'
+import { allGauges } from '../database/gauges'
+import { jobRow } from '../database/jobs'
+import { partsOfJob } from '../database/parts'
+import { insertTrial } from '../database/trials'
+import { notFound, refuse } from '../http/refuse'
+import { settingsChange } from './check-commands'
+import { checkView, loadCheck } from './check-view'
+import { carryOut } from './command'
+
+/** A check from scratch: what is not said takes the kind's defaults. */
+export const createCheck = (db: Database, jobId: string, dto: NewCheckDto): Promise<CheckView> =>
+  db.transaction(async sql => {
+    if (!(await jobRow(sql, jobId))) throw notFound('job')
+    if (await eventKnown(sql, dto.op)) return checkView(sql, dto.id)
+    const kind = kindOf(dto.kind)
+    if ((await sql.rows('SELECT 1 FROM checks WHERE id = $1', [dto.id])).length > 0) throw refuse(409, 'That id is taken.', 'id')
+    await begin(sql, jobId, dto, kind)
+    return checkView(sql, dto.id)
+  })
+
+async function begin(sql: Sql, jobId: string, { id, op, settings }: NewCheckDto, kind: CheckKind): Promise<void> {
+  const at = new Date().toISOString()
+  const document = beginCheck(kind, { id, trialId: `${id.slice(0, 58)}:found`, at })
+  await insertCheck(sql, jobId, { id, kind: kind.id, ...settingsOf(document) })
+  await insertTrial(sql, id, document.trials[0]!)
+  const given = settingsChange(settings)
+  const command = {
+    kind: 'set',
+    op,
+    at,
+    change: { ...given, title: given.title?.trim() || kind.title },
+    register: await allGauges(sql),
+    parts: await partsOfJob(sql, jobId),
+  } as const
+  const loaded = await loadCheck(sql, id)
+  await carryOut(sql, { ...loaded, row: { ...loaded.row, version: 0 } }, command, op)
+}
+
+function kindOf(id: string): CheckKind {
+  try {
+    return checkKind(id)
+  } catch {
+    throw refuse(422, 'This version knows no such kind of check.', 'kind')
+  }
+}

@@ -1,0 +1,15 @@
+import type { PackQuestion } from '#core/pack/chooser/choose'
+import type { Measured } from '#core/pack/predict'
+
+/** A question to the chooser that rests on one reading: for tests that ask nothing else. */
+export const asked = (
+  question: Pick<PackQuestion, 'uRefit' | 'aim' | 'limits' | 'unit' | 'cannotBind'> &
+    Partial<PackQuestion> & { readonly measured: Measured },
+): PackQuestion & { readonly measured: Measured } => ({
+  from: question.measured,
+  before: [],
+  rule: 'plain',
+  bound: false,
+  atLeast: null,
+  ...question,
+})
