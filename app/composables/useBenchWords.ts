@@ -12,7 +12,7 @@ import { lowerFirst } from '#core/quantity/lower-first'
 import { coverageFactor } from '#core/reading/student'
 import { UNIT_NAME } from '#core/quantity/length'
 import { usePreferences } from '~/stores/preferences'
-import { percent } from './percent'
+import { percent } from '#core/quantity/percent'
 import { shortTime } from './shortTime'
 
 interface Bench {

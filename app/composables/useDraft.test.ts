@@ -23,6 +23,7 @@ const open = (perTurn: number | null = null, entry: Entry = 'travel', unit: Leng
       entry,
       unit,
       warm: true,
+      canBeNone: entry === 'travel',
       plausible: entry === 'figure' ? thou(40_000) : thou(250),
       perTurn: perTurn as Nm | null,
     }),
@@ -114,5 +115,15 @@ describe('sizes as text', () => {
     expect(heatFault.value).toContain('is not a temperature')
     clear()
     expect(draft.value).toMatchObject({ far: '', celsius: '', stone: 'medium' })
+  })
+  it('“binds” and “none felt” are answers where a movement is read', () => {
+    const { draft, reading } = open()
+    draft.value = { ...draft.value, far: 'None felt' }
+    expect(reading.value).toEqual({ point: 'travel', word: 'none-felt' })
+    draft.value = { ...draft.value, far: 'it binds' }
+    expect(reading.value).toEqual({ point: 'travel', word: 'binds' })
+    const size = open(null, 'figure')
+    size.draft.value = { ...size.draft.value, far: 'binds' }
+    expect(size.reading.value).toBeNull()
   })
 })

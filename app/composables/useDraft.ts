@@ -4,6 +4,7 @@ import { parseLength, parseRange, type LengthEntry } from '#core/quantity/parse-
 import { counterReading } from '#core/method/dial/dial'
 import { ZERO, type LengthUnit, type Nm } from '#core/quantity/length'
 import type { PointReading } from '#core/check/document'
+import { zeroWord } from '#core/method/zero-words'
 import { parseTemperature } from '#core/quantity/temperature'
 import type { Entry, Stone } from '#core/reading/reading'
 
@@ -32,6 +33,8 @@ export interface DraftForm {
   readonly perTurn: Nm | null
   /** the part may be read warm: its temperature can be noted */
   readonly warm: boolean
+  /** “binds” and “none felt” are answers here */
+  readonly canBeNone: boolean
 }
 export type DraftReading = PointReading extends infer R ? (R extends PointReading ? Omit<R, 'id' | 'at'> : never) : never
 
@@ -82,6 +85,8 @@ export function useDraft(checkId: string, form: Ref<DraftForm>) {
   const reading = computed<DraftReading | null>(() => {
     const { point, entry: how } = form.value
     const [s, f, b] = [start.value, far.value, back.value]
+    const none = form.value.canBeNone ? zeroWord(draft.value.far) : null
+    if (none) return { point, word: none }
     if (how === 'word' || how === 'pieces' || !f.ok) return null
     if (how === 'figure' || how === 'pass') {
       if (celsius.value?.ok === false) return null

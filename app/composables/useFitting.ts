@@ -45,8 +45,9 @@ export function useFitting({ place, closed, typing, command: { command, faults }
     asking.value = false
     done()
   }
-  async function fit(): Promise<void> {
-    if (proposal.value) await fitAll([{ place: place.value!.place.id, pieces: proposal.value.pack }])
+  /** @param claim  pieces promised to another check are taken from there */
+  async function fit(claim = false): Promise<void> {
+    if (proposal.value) await fitAll([{ place: place.value!.place.id, pieces: proposal.value.pack }], claim)
   }
 
   return { choice, choosing, picked, pick, proposal, asking, ask, fit, fitAll }

@@ -14,7 +14,7 @@ import { useDraft, type DraftForm } from './useDraft'
 
 /** No diameter on a bench is larger: a metre. */
 const LARGEST_SIZE = nm(1_000_000_000)
-const NO_FORM: DraftForm = { point: '', entry: 'travel', unit: 'thou', plausible: 0 as Nm, perTurn: null, warm: false }
+const NO_FORM: DraftForm = { point: '', entry: 'travel', unit: 'thou', plausible: 0 as Nm, perTurn: null, warm: false, canBeNone: false }
 
 /** Which point is being read, the readings it has, and the one being typed. */
 export function useTaking(checkId: string, document: Ref<CheckDocument | null>) {
@@ -53,7 +53,24 @@ export function useTaking(checkId: string, document: Ref<CheckDocument | null>) 
           plausible: way.value.scale === 'size' ? LARGEST_SIZE : checkKind(document.value!.kind).plausible,
           perTurn: gauge.value?.rangePerTurn ?? null,
           warm: point.value.heat !== undefined,
+          canBeNone: canBeNone.value,
         },
+  )
+  /** Readings of the point in hand that no longer hold: what they rest on was replaced since. */
+  const staleReadings = computed<ReadonlySet<string>>(() => {
+    if (!document.value || points.value.length === 0) return new Set()
+    const all = readingsOf(point.value)
+    const { readings, stale } = freshReadings(document.value, point.value, all)
+    return new Set((stale ? all : all.filter(reading => !readings.includes(reading))).map(({ id }) => id))
+  })
+  /** A movement between stops can be said to be none. */
+  const canBeNone = computed(
+    () =>
+      document.value !== null &&
+      points.value.length > 0 &&
+      checkKind(document.value.kind)
+        .results(document.value.setup)
+        .some(({ id, floored }) => floored && id === point.value.result),
   )
   const pick = (id: string) => {
     chosen.value = id
@@ -65,5 +82,5 @@ export function useTaking(checkId: string, document: Ref<CheckDocument | null>) 
     const after = [...points.value.slice(at + 1), ...points.value.slice(0, at)].find(candidate => !candidate.optional && open(candidate))
     if (after) chosen.value = after.id
   }
-  return { points, point, next, picked, way, gauge, unit, pick, advance, readingsOf, ...useDraft(checkId, form) }
+  return { points, point, next, picked, staleReadings, canBeNone, way, gauge, unit, pick, advance, readingsOf, ...useDraft(checkId, form) }
 }

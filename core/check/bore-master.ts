@@ -1,4 +1,4 @@
-import { boreOf, micrometerMaster, ringMaster, zeroDrift, type Master } from '../method/bore-gauge/bore'
+import { boreOf, driftLine, micrometerMaster, ringMaster, zeroDrift, type Master } from '../method/bore-gauge/bore'
 import type { Heat } from '../method/way'
 import { nm } from '../quantity/length'
 import type { Estimate } from '../reading/estimate'
@@ -75,11 +75,11 @@ export function masterOf(setup: Setup, answers: Answers): Master | null {
   return ringMaster(size, lengthIn(setup, 'masterError') ?? RING_UNCERTAINTY)
 }
 
-/** A bore from a deviation read on the dial; null without a master or a gauge. */
-export function boreFrom(reading: Estimate, setup: Setup, answers: Answers): Estimate | null {
+/** A bore from a deviation read on the dial, with what its zero was found to have drifted; null without a master or a gauge. */
+export function boreFrom(reading: Estimate, setup: Setup, answers: Answers, zeroPoint: string): Estimate | null {
   const master = masterOf(setup, answers)
   const gauge = answers.gauge('bore-gauge')
-  return master && gauge ? boreOf(reading, master, gauge) : null
+  return master && gauge ? boreOf(reading, master, gauge, driftLine(answers.of(zeroPoint), zeroPoint)) : null
 }
 
 /** What is wrong with the bores of a position: the gauge’s zero drifted, or the master has no size. */

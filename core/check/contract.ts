@@ -11,6 +11,7 @@ import type { EndWords } from '../verdict/words'
 import type { Suspicion } from '../pack/ledger'
 import type { Response } from '../pack/response'
 import type { Phase, Step } from '../method/step'
+import type { Counting } from '../method/places'
 import type { Heat, PointAnswer, WayId } from '../method/way'
 import type { Setup, SetupField } from './setup'
 
@@ -64,6 +65,8 @@ export interface MeasuringPoint {
   readonly words?: readonly { readonly value: string; readonly label: string }[]
   /** Worth having; the check is done without it. */
   readonly optional?: boolean
+  /** Which of the readings at several places counts; the smallest unless said. */
+  readonly counting?: Counting
   /** What a part read warm is corrected by. */
   readonly heat?: Heat
 }
@@ -113,6 +116,8 @@ export interface CombinedResult {
   /** Points it rests on; their findings and their staleness are its own. */
   readonly points: readonly string[]
   readonly findings?: readonly Finding[]
+  /** what asks for a reason before it is signed, though it is in limits */
+  readonly asksReason?: string
   /** What was found by hand and beats arithmetic: a shaft that locks. */
   readonly overrule?: { readonly state: VerdictState; readonly words: string }
   /** no figure, but no more than this, nm: it binds, none is felt, the shaft locks */
@@ -127,11 +132,15 @@ export interface PackPlace {
   readonly label: string
   /** id of the result it moves, with its position: `play`, `clearance@3` */
   readonly result: string
+  /** the result that is the most of what `result` is the least of: both are moved alike, and both must be in limits */
+  readonly widest?: string
   readonly response: Response
   /** What stands left and right of the pack in its drawing. */
   readonly between: readonly [string, string]
   /** Pieces that must be in it, and that it holds: one ring a groove, two halves. As many as must be is as many as can be: they are replaced one for one. */
   readonly capacity: { readonly fewest: number; readonly most: number }
+  /** A piece for it can be lapped to size; shells cannot. */
+  readonly lappable: boolean
 }
 
 /** What the points of one fitting said, for a kind to combine. */

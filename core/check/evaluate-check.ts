@@ -94,6 +94,7 @@ export function evaluateCheck(document: CheckDocument, lots: readonly Lot[]): Ch
     const refitted = document.trials.length > 1
     const begun = refitted || document.trials.some(trial => trial.readings.length > 0)
     if (next && begun) return next.phase
+    if (main.some(result => result.stale !== null)) return 'measure'
     if (measured.length === 0 && !refitted) return pending.some(step => step.phase === 'setup') ? 'setup' : 'measure'
     const whole = measured.length === main.length && !main.some(result => result.state === 'not-valid')
     if (!whole) return refitted ? 'prove' : 'measure'

@@ -69,7 +69,7 @@ describe('several results', () => {
     evaluateCheck(checkOf('bearing-clearance', { setup, limits: clearance, trials: [whole], entryUnit: 'mm', ...more }), [])
   it('the worst state decides, named in full', () => {
     const { headline, state, word } = evaluate()
-    expect({ state, word, name: resultName(headline) }).toEqual({ state: 'above', word: 'Loose', name: 'Main 2 clearance' })
+    expect({ state, word, name: resultName(headline) }).toEqual({ state: 'above', word: 'Loose', name: 'Main 2 clearance, least' })
   })
   it('a position may have limits of its own', () =>
     expect(
@@ -93,18 +93,18 @@ describe('several results', () => {
       evaluate()
         .current.results.filter(counts)
         .map(result => result.kind.id),
-    ).toEqual(['clearance', 'clearance'])
+    ).toEqual(['clearance', 'clearance-most', 'clearance', 'clearance-most'])
   })
   it('half measured is to do, and cannot be signed', () => {
     const half = evaluate({ trials: [trial('t1', bearing(1, 59_950_000, 59_995_000))] })
     expect(half.state).toBe('to-do')
-    expect(half.signOff.blockers).toEqual(['Not measured yet: Main 2 clearance.'])
+    expect(half.signOff.blockers).toEqual(['Not measured yet: Main 2 clearance, least.'])
     expect(half.phase).toBe('measure')
   })
   it('one that is outside is named in the reason, by hand too', () => {
-    expect(evaluate().signOff.needsReason).toBe('Main 2 clearance: outside the limits')
+    expect(evaluate().signOff.needsReason).toBe('Main 2 clearance, least: outside the limits; Main 2 clearance, most: outside the limits')
     const locked = evaluate({ trials: [trial('t1', [...whole.readings, said('turns-1', 'locks')])] })
-    expect(locked.signOff.needsReason).toContain('Main 1 clearance: the shaft locks with cap 1 tight')
+    expect(locked.signOff.needsReason).toContain('Main 1 clearance, least: the shaft locks with cap 1 tight')
   })
   it('judged by hand alone is provisional, and asks for a reason', () => {
     const felt = evaluateCheck(

@@ -37,6 +37,8 @@ export interface ResultEvaluation {
   readonly valid: boolean
   readonly limits: LimitPair & { readonly working: LimitSet | null }
   readonly verdict: { readonly book: Verdict | null; readonly shop: Verdict | null; readonly working: Verdict | null }
+  /** what asks for a reason before it is signed, though it is in limits */
+  readonly asksReason: string | null
   /** what was found by hand and beats arithmetic */
   readonly overrule: string | null
   /** no figure, but no more than this */
@@ -128,6 +130,7 @@ function pointState(
           tipAngle: document.tipAngle,
           pooled: gauge ? (document.history[gauge.id] ?? null) : null,
           heat: point.heat ?? null,
+          counting: point.counting ?? 'smallest',
         })
   return { answer, stale: stale && staleWords(kind.parts(document.setup), stale) }
 }
@@ -183,6 +186,7 @@ export function evaluateFitting(document: CheckDocument, kind: CheckKind, index:
       verdict: { book: against(limits.book), shop: against(limits.shop), working },
       overrule: overrule?.words ?? null,
       atMost: combined.atMost ?? null,
+      asksReason: combined.asksReason ?? null,
       thumb: limits.working ? null : (kind.thumb?.(document.setup, answers, combined.kind) ?? null),
       residual:
         valid && predicted ? proofResidual(estimate.value, Math.sqrt(ownVariance(estimate.lines)), predicted.play, predicted.uOwn) : null,

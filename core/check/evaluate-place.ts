@@ -1,7 +1,8 @@
 import { ownVariance, sharedVariance, type Estimate } from '../reading/estimate'
 import { quadrature } from '../reading/statistics'
 import { aimPoint, type AimPoint } from '../verdict/aim'
-import { endsOf, overZeroAtLeast, type LimitSet } from '../verdict/limits'
+import { nm } from '../quantity/length'
+import { endsOf, limitsFault, overZeroAtLeast, type LimitSet } from '../verdict/limits'
 import type { PackQuestion } from '../pack/chooser/choose'
 import { MOST_PIECES, type PackRules } from '../pack/chooser/prepare'
 import { readLedger, type Ledger } from '../pack/ledger'
@@ -112,19 +113,20 @@ export function evaluatePlace(
       return { ...NOTHING, note: 'The play went the other way than the pack. See in Set up whether the place is right, then choose.' }
     const last = document.trials.at(-1)!
     const fitted = piecesIn(last, place.id)
-    const limits = result ? choiceLimits(result) : null
+    const spread = result ? spreadOf(result) : 0
+    const limits = result ? narrowed(choiceLimits(result), spread) : null
     const grounds = groundsOf(fitted)
     if (!grounds || !result) return { ...NOTHING, note: 'Measure first: the choice rests on a valid reading.' }
     const known = now.pack !== null
     const window =
       grounds.measured && endsOf(result.limits.working)
-        ? packWindow(result.limits.working, grounds.measured.play, packTotal(fitted, index), place.response, known)
+        ? packWindow(narrowed(result.limits.working, spread), grounds.measured.play, packTotal(fitted, index), place.response, known)
         : null
     const best = refitUncertainty(grounds)
     const found = resultIn(asFound)
-    const aim = aimPoint(document.aim, result.limits.working, best, found?.valid ? found.estimate!.value : null)
+    const aim = aimPoint(document.aim, narrowed(result.limits.working, spread), best, found?.valid ? found.estimate!.value : null)
     const fused = grounds.from !== grounds.measured && !grounds.bound
-    const refusal = refusalFor(known, window, aim)
+    const refusal = limits && limitsFault(limits) ? NO_PACK : refusalFor(known, window, aim)
     if (refusal) return { aim, window, request: null, fused, note: refusal }
     return {
       aim,
@@ -147,6 +149,12 @@ export function evaluatePlace(
         },
       },
     }
+  }
+
+  /** How much wider the most of it is than the least, nm: both move alike. */
+  function spreadOf({ estimate }: ResultEvaluation): number {
+    const widest = place.widest === undefined ? null : fittings.at(-1)!.results.find(({ id }) => id === place.widest)
+    return widest?.valid && widest.estimate && estimate ? Math.max(0, widest.estimate.value - estimate.value) : 0
   }
 
   function refusalFor(known: boolean, window: Window | null, aim: AimPoint | null): string | null {
@@ -203,6 +211,11 @@ export function evaluatePlace(
 /** What a choice for a result goes by: its limits, with zero as the floor of a play even where only one figure is known. */
 const choiceLimits = ({ kind, limits }: ResultEvaluation): LimitSet | null =>
   kind.overZero ? overZeroAtLeast(limits.working) : limits.working
+
+/** Limits of the least of a figure whose most must meet them too. */
+const narrowed = (limits: LimitSet | null, spread: number): LimitSet | null =>
+  limits?.upper === undefined || limits.kind === 'lower' ? limits : { ...limits, upper: nm(limits.upper - Math.round(spread)) }
+const NO_PACK = 'Its least and its most lie further apart than the limits: no pack mends that. Bore and journal are out of form.'
 
 /** Are its pieces replaced one for one? Then nothing can be chosen until what is in it is known. */
 export const swaps = ({ capacity: { fewest, most } }: Pick<PackPlace, 'capacity'>): boolean => fewest === most

@@ -61,6 +61,7 @@ export function spreadsOf(document: CheckDocument, workshop: string): Record<str
       tipAngle: document.tipAngle,
       pooled: null,
       heat: null,
+      counting: 'smallest',
     })
     return isValid(findings)
   }

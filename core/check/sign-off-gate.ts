@@ -25,7 +25,12 @@ export function signOffGate(
   if (document.signOff) return { blockers: ['This check is signed off.'], needsReason: null }
   const judged = current.results.filter(counts)
   const single = judged.length === 1
-  const named = (state: ResultEvaluation['state']) => judged.filter(result => result.state === state).map(resultName)
+  // The least and the most of one figure are named once.
+  const named = (state: ResultEvaluation['state']) => {
+    const all = judged.filter(result => result.state === state)
+    const twin = ({ kind, position }: ResultEvaluation) => all.some(other => other.kind.id === kind.judgedBy && other.position === position)
+    return all.filter(result => !twin(result)).map(resultName)
+  }
   const blockers: string[] = []
   const open = named('to-do')
   if (open.length > 0) blockers.push(single ? 'Nothing is measured with this fitting yet.' : `Not measured yet: ${several(open)}.`)
@@ -58,6 +63,7 @@ export function signOffGate(
         ),
       )
     else if (result.findings.some(finding => finding.gate === 'feel')) own.push(about(result, 'it was judged by hand'))
+    if (result.asksReason !== null) own.push(about(result, result.asksReason))
     if (result.residual?.flagged)
       own.push(
         about(

@@ -1,5 +1,5 @@
 import type { CheckDocument, LimitPair, Trial } from '../check/document'
-import type { Lot, Pack } from '../pack/lot'
+import { inDrawerOrder, type Lot, type Pack } from '../pack/lot'
 import type { Bench } from './command'
 import type { Happening } from './happening'
 
@@ -9,7 +9,7 @@ export function apply(bench: Bench, happening: Happening): Bench {
     case 'lot-added':
       return bench.lots.some(({ id }) => id === happening.lot.id)
         ? bench
-        : { ...bench, lots: [...bench.lots, { ...happening.lot, onHand: 0 }] }
+        : { ...bench, lots: [...bench.lots, { ...happening.lot, onHand: 0 }].sort(inDrawerOrder) }
     case 'moved': {
       const { lotId, change } = happening.movement
       return { ...bench, lots: bench.lots.map((lot): Lot => (lot.id === lotId ? { ...lot, onHand: lot.onHand + change } : lot)) }

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { GAUGES, checkOf, trial } from '../../tests/documents'
 import { checkKind } from '../check/registry'
 import type { CheckDocument } from '../check/document'
-import { evaluateCheck } from '../check/evaluate-check'
+import { answerRequest, evaluateCheck } from '../check/evaluate-check'
 import type { Lot } from '../pack/lot'
 import { nm, thou } from '../quantity/length'
 import { twoSided } from '../verdict/limits'
@@ -115,6 +115,116 @@ describe('a place takes so many pieces', () => {
     const found = done(bench(pack), list({ lotId: 'a', count: pack === 'equal-pair' ? 2 : 1 }), play(8))
     const lots = found.lots.map(candidate => ({ ...candidate, onHand: 20, reserved: 0 }))
     expect(reasonOf(decide({ ...found, lots }, fit('t2', count === 0 ? {} : { b: count })))).toContain(words)
+  })
+})
+
+describe('a piece that is lapped', () => {
+  const gap = done(fresh({ setup: { pack: 'single' } }), list({ lotId: 'a', count: 1 }), play(2))
+  const begin = (lotId: string): Command => ({
+    ...head(),
+    kind: 'begin-lap',
+    id: `lap-${lotId}`,
+    place: 'pack',
+    lotId,
+    target: thou(7),
+    low: null,
+    high: null,
+  })
+  const pass = (lapId: string): Command => ({
+    ...head(),
+    kind: 'lap-pass',
+    lapId,
+    id: `p-${lapId}`,
+    figures: [7, 7, 7, 7].map(thou),
+    measuredAt: AT,
+  })
+  it('may be the fitted one: out of the machine, lapped, back in, and never a piece too many', () => {
+    const none = { ...gap, lots: gap.lots.map(candidate => (candidate.id === 'a' ? { ...candidate, onHand: 0 } : candidate)) }
+    const lapped = done(none, begin('a'), pass('lap-a'), { ...head(), kind: 'end-lap', lapId: 'lap-a', made: true })
+    expect(lapped.document.laps[0]).toMatchObject({ trial: 't1', end: { lotId: 'lap-a' } })
+    expect([onHand(lapped, 'a'), onHand(lapped, 'lap-a')]).toEqual([0, 1])
+    const back = done(lapped, fit('t2', { 'lap-a': 1 }))
+    expect([onHand(back, 'a'), onHand(back, 'lap-a')]).toEqual([0, 0])
+    expect(back.document.trials[1]!.predicted.play!.play).toBe(thou(5))
+  })
+  it('comes out of the drawer where there is one', () => expect(done(gap, begin('a')).document.laps[0]!.trial).toBeNull())
+  it('is no shell, and none of a pair', () => {
+    const rings = done(fresh({ setup: { pack: 'equal-pair' } }), list({ lotId: 'a', count: 2 }), play(2))
+    expect(reasonOf(decide(rings, begin('a')))).toContain('cannot be lapped')
+  })
+})
+
+describe('the sign of a place', () => {
+  const wrong = done(
+    fresh(),
+    list({ lotId: 'a', count: 1 }),
+    play(8),
+    play(8),
+    play(8),
+    fit('t2', { b: 1 }),
+    play(10, 'travel', 't2'),
+    play(10, 'travel', 't2'),
+    play(10, 'travel', 't2'),
+  )
+  const change = (pack: string, reason?: string): Command => ({
+    ...head(),
+    kind: 'set',
+    change: { setup: { pack }, ...(reason ? { reason } : {}) },
+    register: [],
+    parts: [],
+  })
+  it('is doubted when the play went the other way, and then nothing is proposed', () => {
+    const [place] = evaluateCheck(wrong.document, wrong.lots).places
+    expect(place!.ledger).toMatchObject({ state: 'disagree', signDoubtful: true })
+    expect(place!.request).toBeNull()
+    expect(reasonOf(decide(wrong, fit('t3', { c: 1 })))).toContain('other way')
+  })
+  it('can then be mended, with a reason, and the fittings agree', () => {
+    expect(reasonOf(decide(wrong, change('in-gap')))).toContain('Say why')
+    const mended = done(wrong, change('in-gap', 'the shim is at the flange'))
+    const [place] = evaluateCheck(mended.document, mended.lots).places
+    expect(place!.ledger.state).toBe('agree')
+    expect(place!.request).not.toBeNull()
+  })
+  it('stays what it is while nothing speaks against it', () => {
+    const right = done(fresh(), list({ lotId: 'a', count: 1 }), play(8), fit('t2', { b: 1 }), play(6, 'travel', 't2'))
+    expect(reasonOf(decide(right, change('in-gap', 'changed my mind')))).toContain('stays')
+  })
+})
+
+describe('no movement', () => {
+  const say = (word: string, trialId = 't1'): Command => {
+    const made = head()
+    return { ...made, kind: 'read', trialId, reading: { id: `w-${made.op}`, point: 'travel', at: AT, word } }
+  }
+  it.each(['binds', 'none-felt'])('“%s” is a reading: tight, kept, no figure, and looser packs are offered and taken', word => {
+    const said = done(fresh(), list({ lotId: 'a', count: 1 }), say(word))
+    const { headline, places } = evaluateCheck(said.document, said.lots)
+    expect(headline).toMatchObject({ state: 'below', estimate: null, atMost: { value: 0 } })
+    expect(places[0]!.request!.question).toMatchObject({ bound: true, from: { play: 0 } })
+    const after = done(said, fit('t2', { a: 1, c: 1 }))
+    expect(after.document.trials[1]!.predicted).toEqual({})
+  })
+  it('after a figure the word counts, after the word a figure does', () => {
+    const said = done(fresh(), play(4), say('binds'))
+    expect(evaluateCheck(said.document, said.lots).state).toBe('below')
+    const read = done(said, play(4.2))
+    expect(evaluateCheck(read.document, read.lots).headline.estimate!.n).toBe(2)
+  })
+  it('a pack no looser than one that bound is never offered, nor reckoned from it', () => {
+    const bound = done(
+      fresh({ setup: { pack: 'in-gap' } }),
+      list({ lotId: 'd', count: 1 }),
+      play(8),
+      play(8),
+      play(8),
+      fit('t2', { d: 1, c: 1 }),
+      say('binds', 't2'),
+    )
+    const [place] = evaluateCheck(bound.document, bound.lots).places
+    // By the first fitting, 5 more would leave 3; it binds: something is wrong, and nothing as thick as that is proposed.
+    const choice = answerRequest(place!.request!)
+    for (const { total, chance } of choice.proposals) if (chance && chance.inside > 0) expect(total).toBeLessThan(thou(7))
   })
 })
 

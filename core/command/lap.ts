@@ -1,4 +1,4 @@
-import type { CheckDocument } from '../check/document'
+import { piecesIn, type CheckDocument } from '../check/document'
 import { lapProgress, madeThickness, type Lap } from '../pack/lapping'
 import { thickness } from '../pack/lot'
 import { formatLength } from '../quantity/format-length'
@@ -9,20 +9,28 @@ import { NO_PLACE, newLot, placeOf } from './pack'
 /** Takes a piece out of the drawer to lap it, or starts one from sheet; a sheet yields more than one, its count stays. */
 export function beginLap({ document, lots }: Bench, command: BeginLapCommand): Outcome {
   const { op, at, id, place, lotId, target, low, high } = command
-  if (!placeOf(document, place)) return refused('invalid', NO_PLACE, 'place')
+  const where = placeOf(document, place)
+  if (!where) return refused('invalid', NO_PLACE, 'place')
+  if (!where.lappable) return refused('invalid', `${where.label}: these pieces cannot be lapped.`, 'place')
   if (document.laps.some(lap => lap.id === id)) return refused('conflict', 'That piece is begun already.', 'id')
   if (document.laps.some(lap => lap.place === place && lap.end === null))
     return refused('conflict', 'A piece for this place is being made already: finish it, or scrap it.')
   const lot = lots.find(candidate => candidate.id === lotId)
   if (!lot) return refused('missing', 'There is no such size in the drawer.')
-  if (lot.onHand - lot.reserved < 1)
+  // With none in the drawer, the fitted piece itself: taken out, lapped, put back. It does not pass through the drawer.
+  const current = document.trials.at(-1)!
+  const free = lot.onHand - lot.reserved
+  const fitted = free < 1 && piecesIn(current, place).some(piece => piece.lotId === lotId)
+  if (!fitted && free < 1)
     return refused('conflict', 'None of that size is free: the rest is kept back or promised to another check.', 'lotId')
   if (target > thickness(lot)) return refused('invalid', 'A piece cannot be lapped thicker than it is.', 'target')
   const taken: Happening[] =
-    lot.shape === 'sheet' ? [] : [{ type: 'moved', movement: { id: `${op}:lap`, lotId, change: -1, why: 'lap', note: document.title } }]
+    fitted || lot.shape === 'sheet'
+      ? []
+      : [{ type: 'moved', movement: { id: `${op}:lap`, lotId, change: -1, why: 'lap', note: document.title } }]
   return happened(
     `A piece begun, to ${formatLength(target, document.entryUnit, { unit: true })}`,
-    { type: 'lap-begun', lap: { id, at, place, lotId, target, low, high } },
+    { type: 'lap-begun', lap: { id, at, place, lotId, trial: fitted ? current.id : null, target, low, high } },
     ...taken,
   )
 }

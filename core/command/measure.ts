@@ -3,6 +3,7 @@ import { newerThan, type PointReading } from '../check/document'
 import { staleWords } from '../check/parts'
 import { checkKind } from '../check/registry'
 import { ways } from '../method/ways'
+import { ZERO_WORDS } from '../method/zero-words'
 import { READING_FIELDS, fieldsOf, readingWords, type Entry } from '../reading/reading'
 import type { Bench, ReadCommand, ReadingFields, TickCommand, VoidCommand } from './command'
 import { happened, refused, type Outcome, type RefusedCommand } from './happening'
@@ -27,7 +28,9 @@ export function read({ document }: Bench, { trialId, seen, reading: given }: Rea
       'seen',
     )
   const way = ways[point.way]
-  const reading = inForm(given, way.entry, point, all)
+  const result = kind.results(document.setup).find(({ id }) => id === point.result)
+  const none = result?.floored === true && ZERO_WORDS.some(({ value }) => value === given.word)
+  const reading = inForm(given, none ? 'word' : way.entry, none ? { ...point, words: ZERO_WORDS } : point, all)
   if ('ok' in reading) return reading
   const gauge = way.gauge === null ? null : document.gauges[way.gauge]
   if (gauge === undefined) return refused('conflict', 'There is no gauge for this yet: put one in the register and choose it in Set up.')

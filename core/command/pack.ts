@@ -56,7 +56,7 @@ export function fit(bench: Bench, command: FitCommand): Outcome {
     if (done.predicted) predicted[done.result] = done.predicted
     words.push(done.words)
     for (const { lotId, count } of done.change.in) moves.set(lotId, (moves.get(lotId) ?? 0) - count)
-    for (const { lotId, count } of done.change.out) moves.set(lotId, (moves.get(lotId) ?? 0) + count)
+    for (const { lotId, count } of done.change.out) moves.set(lotId, (moves.get(lotId) ?? 0) + count - lappedOf(document, id, lotId))
   }
   const short = shortOf(moves, all, command.claim ?? false, document.entryUnit)
   if (short) return short
@@ -92,6 +92,10 @@ export function fit(bench: Bench, command: FitCommand): Outcome {
     ...command.packs.map(({ place }): Happening => ({ type: 'promised', place, pack: [] })),
   )
 }
+
+/** Pieces of a size that were taken out of this fitting to be lapped: they do not come back as what they were. */
+const lappedOf = ({ laps, trials }: CheckDocument, place: string, lotId: string): number =>
+  laps.filter(lap => lap.place === place && lap.lotId === lotId && lap.trial === trials.at(-1)!.id).length
 
 /** What was taken beyond what is free, from promises to other checks. */
 const claims = (moves: ReadonlyMap<string, number>, all: LotMap): Happening[] =>

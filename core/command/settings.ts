@@ -1,6 +1,6 @@
 import type { CheckKind } from '../check/contract'
 import { resultId } from '../check/contract'
-import { DEFAULT_REFIT, type CheckDocument } from '../check/document'
+import { DEFAULT_REFIT, limitsOf, type CheckDocument } from '../check/document'
 import { evaluateCheck } from '../check/evaluate-check'
 import { gaugeKindsFor } from '../check/gauges-needed'
 import { bindParts } from '../check/parts'
@@ -8,7 +8,10 @@ import { checkKind } from '../check/registry'
 import { fieldFault, type Setup } from '../check/setup'
 import type { PackRules } from '../pack/chooser/prepare'
 import { nm } from '../quantity/length'
-import { limitsFault } from '../verdict/limits'
+import { stripFor } from '../method/plastic-strip/scale'
+import type { Gauge, GaugeKind } from '../reading/gauge'
+import { insideRange, limitsFault, type LimitSet } from '../verdict/limits'
+import { apply } from './apply'
 import type { Bench, SetCommand, SettingsChange } from './command'
 import { happened, refused, type Happening, type Outcome, type RefusedCommand, type Settings } from './happening'
 
@@ -51,7 +54,9 @@ export function set(bench: Bench, command: SetCommand): Outcome {
   if (aim.school === 'own' && aim.own === undefined) return refused('invalid', 'An aim of one’s own needs its figure.', 'settings.aim.own')
   const limits = limitsWith(kind, setup, change)
   if ('ok' in limits) return limits
-  const gauges = gaugesWith(document, kind, setup, command)
+  const after = limits.reduce(apply, { ...bench, document: { ...document, setup } }).document
+  const main = kind.results(setup).find(result => result.main)
+  const gauges = gaugesWith(document, kind, setup, main ? limitsOf(after, main.id, null).working : null, command)
   if ('ok' in gauges) return gauges
   return happened(
     `Set-up changed: ${Object.entries(change)
@@ -121,22 +126,37 @@ function gaugesWith(
   document: CheckDocument,
   kind: CheckKind,
   setup: Setup,
+  limits: LimitSet | null,
   { change: { gaugeIds = [] }, register }: SetCommand,
 ): Happening[] | RefusedCommand {
   const used = { ...document.gauges }
+  const named = new Set<GaugeKind>()
   const happenings: Happening[] = []
   for (const [i, id] of gaugeIds.entries()) {
     const gauge = register.find(candidate => candidate.id === id)
     if (!gauge) return refused('invalid', 'That gauge is not in the register.', `settings.gaugeIds.${i}`)
     used[gauge.kind] = gauge
+    named.add(gauge.kind)
     happenings.push({ type: 'gauged', gauge })
   }
   for (const need of gaugeKindsFor(kind.points(setup))) {
-    const first = register.find(gauge => gauge.kind === need)
-    if (!used[need] && first) happenings.push({ type: 'gauged', gauge: first })
+    const of = register.filter(gauge => gauge.kind === need)
+    // The grade of a strip goes by the limits, as long as none was squashed yet.
+    const fitting =
+      limits && need === 'plastic-strip' && !named.has(need) && !readWith(document, used[need]) ? stripFor(of, ...rangeOf(limits)) : null
+    const wanted = fitting ?? (used[need] ? null : of[0])
+    if (wanted && wanted.id !== used[need]?.id) happenings.push({ type: 'gauged', gauge: wanted })
   }
   return happenings
 }
+
+/** The ends a strip has to show; what is open asks for nothing. nm */
+function rangeOf(limits: LimitSet | null): [number, number] {
+  const { low, high } = insideRange(limits)
+  return [Number.isFinite(low) ? low : Infinity, Number.isFinite(high) ? high : -Infinity]
+}
+const readWith = ({ trials }: CheckDocument, gauge: Gauge | undefined): boolean =>
+  gauge !== undefined && trials.some(({ readings }) => readings.some(reading => reading.gauge === gauge.id))
 
 function partsWith(document: CheckDocument, kind: CheckKind, setup: Setup, { op, parts }: SetCommand): Happening[] {
   const roles = kind.parts(setup).filter(({ id }) => document.parts[id] === undefined)

@@ -4,6 +4,7 @@ import type { Estimate, Pooled } from '../reading/estimate'
 import type { Finding } from '../reading/gates'
 import type { Body } from '../reading/temperature'
 import type { Gauge, GaugeKind } from '../reading/gauge'
+import type { Counting } from './places'
 import type { Entry, Reading, Stone } from '../reading/reading'
 
 export type WayId =
@@ -21,6 +22,8 @@ export interface WayContext {
   readonly pooled: Pooled | null
   /** What a part that was not at the temperature of its gauge is corrected by; null where the kind knows no metal. */
   readonly heat: Heat | null
+  /** which of the readings at several places of one gap counts */
+  readonly counting: Counting
 }
 
 /** The part's expansion per kelvin, the scale or master it is read against, and for a deviation the size it is a deviation from, nm. */

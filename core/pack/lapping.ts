@@ -16,6 +16,8 @@ export interface Lap {
   readonly place: string
   /** what it is made from */
   readonly lotId: string
+  /** the fitting it was taken out of; null: out of the drawer */
+  readonly trial: string | null
   readonly target: Nm
   /** thicknesses that would do as well; null where an end is open */
   readonly low: Nm | null
@@ -27,7 +29,7 @@ export interface Lap {
 
 export interface LapProgress {
   /** of the newest pass; null before any */
-  readonly mean: number | null
+  readonly thickest: number | null
   /** largest less smallest of the four, nm */
   readonly parallelism: number | null
   /** still to come off, nm; below zero: too thin */
@@ -53,7 +55,7 @@ export function lapProgress({ target, low, high, passes }: Pick<Lap, 'target' | 
   const newest = passes.at(-1)
   if (!newest)
     return {
-      mean: null,
+      thickest: null,
       parallelism: null,
       left: null,
       state: 'measure',
@@ -61,28 +63,29 @@ export function lapProgress({ target, low, high, passes }: Pick<Lap, 'target' | 
       does: false,
       words: [`Measure it at ${LAP_POINTS} points before the first pass: cold, clean, deburred.`],
     }
-  const mean = newest.figures.reduce((sum, figure) => sum + figure, 0) / newest.figures.length
   const thickest = Math.max(...newest.figures)
   const parallelism = thickest - Math.min(...newest.figures)
-  const left = mean - target
-  const does = (low === null || mean >= low) && (high === null || mean <= high)
+  // A piece is as thick as its thickest point: that is where it binds.
+  const left = thickest - target
+  const does = (low === null || thickest >= low) && (high === null || thickest <= high)
   const state = left < -AT_SIZE ? 'below' : left <= AT_SIZE ? 'size' : 'lap'
   const crooked = parallelism > PARALLEL_WITHIN
+  const uneven = `its faces are ${show(parallelism)} out of parallel`
   const words = [
     state === 'below'
       ? `Stop: below target by ${show(left)}. ${does ? 'It still lies within what would do.' : 'It is too thin: begin with another piece.'}`
       : state === 'size'
         ? 'Stop: at size. Wash it, let it cool, measure once more.'
         : `${show(left)} left: ${left > COARSE_UNTIL ? 'coarse' : 'fine'}, and measure it cold.`,
-    ...(crooked
-      ? [
-          `Its faces are ${show(parallelism)} out of parallel: press at point ${newest.figures.indexOf(thickest as Nm) + 1}, where it is thickest${state === 'lap' ? '' : ', or scrap it'}.`,
-        ]
-      : []),
+    ...(!crooked
+      ? []
+      : state === 'lap'
+        ? [`${upperFirst(uneven)}: press at point ${newest.figures.indexOf(thickest as Nm) + 1}, where it is thickest.`]
+        : [`At its thickest point; ${uneven}. Take it as it is, or begin with another piece.`]),
   ]
-  return { mean, parallelism, left, state, crooked, does, words }
+  return { thickest, parallelism, left, state, crooked, does, words }
 }
+const upperFirst = (words: string) => words.charAt(0).toUpperCase() + words.slice(1)
 
-/** The thickness a made piece goes into stock with: the mean of its last four figures. nm */
-export const madeThickness = (pass: LapPass): Nm =>
-  nm(Math.round(pass.figures.reduce((sum, figure) => sum + figure, 0) / pass.figures.length))
+/** The thickness a made piece goes into stock with: that of its thickest point. nm */
+export const madeThickness = (pass: LapPass): Nm => nm(Math.max(...pass.figures))

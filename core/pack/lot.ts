@@ -58,6 +58,14 @@ export const lotUncertainty = (lot: Lot): number =>
 export const pieceVariance = (lot: Lot): number =>
   Math.round(quadrature(ASSUMED.individual, lot.measured !== null ? ASSUMED.micrometer : lotUncertainty(lot)) ** 2)
 
+const before = (a: string, b: string) => (a < b ? -1 : a > b ? 1 : 0)
+/** As sizes lie in the drawer: family by family, thin to thick, measured ones first. */
+export const inDrawerOrder = (a: Lot, b: Lot): number =>
+  before(a.family, b.family) ||
+  a.nominal - b.nominal ||
+  (a.measured ?? Number.MAX_VALUE) - (b.measured ?? Number.MAX_VALUE) ||
+  before(a.id, b.id)
+
 export type LotMap = ReadonlyMap<string, Lot>
 export const lotMap = (lots: readonly Lot[]): LotMap => new Map(lots.map(lot => [lot.id, lot]))
 

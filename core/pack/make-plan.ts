@@ -17,6 +17,8 @@ export interface MakeRequest {
   readonly response: Response
   readonly rules: PackRules
   readonly question: PackQuestion
+  /** a piece for this place can be lapped, or made */
+  readonly lappable: boolean
 }
 
 /** One piece to make: cut from sheet as it is, or lapped to a thickness; what goes in with it, and what that leaves. */
@@ -51,8 +53,8 @@ const MADE = 'made'
  * little too thick, with the excess lapped off their thickest flat piece. Least to take off first, fewer other pieces next.
  * Equal pairs are not offered: both would have to be made alike.
  */
-export function makePlan({ drawer, sheets, fitted, response, rules, question }: MakeRequest): MakeOption[] {
-  if (response.pair || question.bound) return []
+export function makePlan({ drawer, sheets, fitted, response, rules, question, lappable }: MakeRequest): MakeOption[] {
+  if (!lappable || response.pair || question.bound) return []
   const raw = sheets.map(lot => ({ ...lot, shape: 'flat' as const, onHand: FROM_SHEET, reserved: 0 }))
   const isSheet = new Set(raw.map(lot => lot.id))
   const all = [...drawer.filter(lot => !isSheet.has(lot.id)), ...raw]

@@ -1,3 +1,4 @@
+import { percent } from '../quantity/percent'
 import { combine } from '../reading/budget'
 import { quadrature } from '../reading/statistics'
 import { studentQuantile } from '../reading/student'
@@ -167,7 +168,6 @@ function combinations<T>(items: readonly T[], size: number): T[][] {
 }
 
 function planWords(stock: number, ordered: number, chance: number, wanted: number): string {
-  const percent = (p: number) => `${Math.round(p * 100)} %`
   if (ordered === 0)
     return stock >= wanted
       ? `Once a fitting has shown the play, the drawer holds a pack that fits, with a chance of ${percent(stock)}: nothing to order.`

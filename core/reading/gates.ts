@@ -51,11 +51,18 @@ export function closingLimit({ graduation, band }: Pick<GateOptions, 'graduation
 export const spreadLimit = ({ graduation, band }: Pick<GateOptions, 'graduation' | 'band'>): number =>
   Math.max(2 * graduation, (band ?? 0) / 5)
 
-function monotone(values: readonly number[]): number {
-  const steps = values.slice(1).map((value, i) => value - values[i]!)
-  const growing = steps.every(step => step >= 0) || steps.every(step => step <= 0)
-  return growing ? Math.abs((values.at(-1) ?? 0) - (values[0] ?? 0)) : 0
+/** Readings that make a run; two show no drift. */
+const RUN = 3
+
+/** What the values grow by from the first on without a break, in one direction; 0 where that is no run. */
+function runFromFirst(values: readonly number[], direction: 1 | -1): number {
+  let length = 1
+  while (length < values.length && (values[length]! - values[length - 1]!) * direction > 0) length++
+  return length < RUN ? 0 : Math.abs(values[length - 1]! - values[0]!)
 }
+
+/** Run in one direction above this is a seat that settles: the larger of a graduation and a tenth of the band. nm */
+export const driftLimit = ({ graduation, band }: Pick<GateOptions, 'graduation' | 'band'>): number => Math.max(graduation, (band ?? 0) / 10)
 
 /**
  * Everything that is wrong, or worth knowing, about a series of repeats. Common practice of the trade; the limits are in the
@@ -105,8 +112,10 @@ export function gateSeries(repeats: readonly Repeat[], options: GateOptions): Fi
     })
   } else {
     const zeros = live.map(repeat => (repeat.start + repeat.back) / 2)
-    const drift = Math.max(monotone(plays), monotone(zeros))
-    if (live.length > 1 && drift > options.graduation) {
+    // A shaft going home reads more, never less; the zero may walk either way.
+    const sizes = plays.map(Math.abs)
+    const drift = Math.max(runFromFirst(sizes, 1), runFromFirst(zeros, 1), runFromFirst(zeros, -1))
+    if (drift > driftLimit(options)) {
       findings.push({
         gate: 'seat-drift',
         level: 'fail',

@@ -5,6 +5,7 @@ import { estimatePlay } from './estimate'
 import { closingLimit, gateSeries, isValid, spreadLimit } from './gates'
 import { PLAIN_GAUGE, type Gauge } from './gauge'
 import { meanSignedPlay, signedPlay, type Repeat } from './repeat'
+import { stream } from '../../tests/reference/drawers'
 
 export const dial: Gauge = {
   id: 'd',
@@ -65,7 +66,17 @@ describe('the gates', () => {
     expect(gates([r(19, 3, 0, { voided: { reason: 'base moved' } }), r(19), r(19.5), r(19)])).toEqual([])
   })
 
-  it('call 28 and then 31 not seated', () => expect(gates([r(28), r(31)])).toEqual(['seat-drift:fail', 'few-readings:note']))
+  it('call 28, 29, 31 not seated: a run of three from the first on; two show no drift', () => {
+    expect(gates([r(28), r(29), r(31)])).toContain('seat-drift:fail')
+    expect(gates([r(28), r(29)])).not.toContain('seat-drift:fail')
+    // A shaft that goes home reads more, never less.
+    expect(gates([r(31), r(29), r(28)])).not.toContain('seat-drift:fail')
+    // The run breaks at once, or begins later: scatter.
+    expect(gates([r(29), r(28), r(29), r(30.5)])).not.toContain('seat-drift:fail')
+    // A tenth of a wide band is not drift; the first reading voided, the rest stands.
+    expect(gates([r(28), r(28.6), r(29.9)], 30)).not.toContain('seat-drift:fail')
+    expect(gates([r(28, 0, 0, { voided: { reason: 'not home' } }), r(30), r(31), r(31)])).not.toContain('seat-drift:fail')
+  })
   it('see zeros that walk', () => expect(gates([r(19, 0.6), r(19.9, 1.2, 0.6), r(20.4, 1.8, 1.2)])).toContain('seat-drift:fail'))
 
   it('refuse a spread above two graduations or a fifth of the band until there are enough readings', () => {
@@ -91,6 +102,39 @@ describe('the gates', () => {
     expect(findings.map(f => `${f.gate}:${f.level}:${f.repeatId}`)).toEqual(['outlier:note:20.8/0/0'])
   })
   it('nothing in, nothing said', () => expect(gates([])).toEqual([]))
+})
+
+/** How often a gate speaks over simulated series; each reading is rounded to what can be read of the dial. */
+describe('the gates over thousands of series', () => {
+  const SERIES = 4_000
+  const random = stream(20260511)
+  const normal = () => Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random())
+  const read = (value: number) => Math.round(value * 2) / 2
+  /** @param play  of reading i, thou; @param sd  scatter of a reading, thou */
+  const rate = (gate: string, count: number, play: (i: number) => number, sd: number, back: (i: number) => number = () => 0) => {
+    let spoke = 0
+    for (let s = 0; s < SERIES; s++) {
+      const repeats = Array.from({ length: count }, (_, i) => ({
+        ...r(read(play(i) + sd * normal()), read(back(i) + 0.3 * sd * normal())),
+        id: String(i),
+      }))
+      if (gateSeries(repeats, options(11)).some(finding => finding.gate === gate && finding.level === 'fail')) spoke++
+    }
+    return spoke / SERIES
+  }
+  const still = () => 20
+  it('honest scatter of a third of a graduation is hardly ever refused, two readings never as drift', () => {
+    expect(rate('seat-drift', 2, still, 0.35)).toBe(0)
+    expect(rate('seat-drift', 3, still, 0.35)).toBeLessThan(0.01)
+    expect(rate('seat-drift', 5, still, 0.35)).toBeLessThan(0.01)
+    expect(rate('spread', 5, still, 0.35)).toBeLessThan(0.01)
+    expect(rate('closing', 5, still, 0.35)).toBeLessThan(0.01)
+  })
+  it('a seat that settles by a graduation a push is caught, and a base that moved', () => {
+    expect(rate('seat-drift', 4, i => 20 + [0, 1.5, 3, 3][i]!, 0.2)).toBeGreaterThan(0.95)
+    expect(rate('closing', 3, still, 0.2, i => (i === 1 ? 2 : 0))).toBeGreaterThan(0.95)
+    expect(rate('spread', 4, i => (i === 1 ? 24 : 20), 0.35)).toBeGreaterThan(0.95)
+  })
 })
 
 describe('the estimate', () => {

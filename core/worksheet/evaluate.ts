@@ -143,16 +143,18 @@ function placeAnswer({ place, aim, window, request, note, ledger }: PlaceEvaluat
     order: choice && request && needsOrder(choice) ? orderPlan(request) : null,
     make:
       choice && request && needsOrder(choice)
-        ? makePlan({ ...request, sheets }).map(({ from, amount, target, low, high, rest, predicted, inside }) => ({
-            lot: from.id,
-            amount,
-            target,
-            low,
-            high,
-            with: rest,
-            predicted: { play: predicted.play, u: predicted.u, U: predicted.U },
-            chance: inside,
-          }))
+        ? makePlan({ ...request, sheets, lappable: place.lappable }).map(
+            ({ from, amount, target, low, high, rest, predicted, inside }) => ({
+              lot: from.id,
+              amount,
+              target,
+              low,
+              high,
+              with: rest,
+              predicted: { play: predicted.play, u: predicted.u, U: predicted.U },
+              chance: inside,
+            }),
+          )
         : [],
     ledger: {
       state: ledger.state,

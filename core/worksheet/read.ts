@@ -4,7 +4,8 @@ import { checkKinds } from '../check/registry'
 import type { CheckDocument } from '../check/document'
 import { fieldFault } from '../check/setup'
 import { ways } from '../method/ways'
-import { READING_FIELDS, fieldsOf, isPieces, type Entry, type Reading } from '../reading/reading'
+import { zeroWord } from '../method/zero-words'
+import { READING_FIELDS, fieldsOf, isPieces, isWord, type Entry, type Reading } from '../reading/reading'
 import { lotMap, type LotMap } from '../pack/lot'
 import { limitsFault } from '../verdict/limits'
 import { upgradeWorksheet, type WorksheetV1, type WorksheetV2 } from './upgrade'
@@ -221,7 +222,7 @@ function* trialFaults(check: CheckDocument, kind: CheckKind, path: string, lots:
       if (!point) yield { path: `${at}/readings/${r}/point`, reason: `This kind has no point “${reading.point}”.` }
       else if (isPieces(reading) && reading.pieces.some(id => !known.has(id)))
         yield { path: `${at}/readings/${r}/pieces`, reason: 'A piece taken was never measured.' }
-      else if (!hasForm(reading, ways[point.way].entry))
+      else if (!hasForm(reading, ways[point.way].entry) && !(isWord(reading) && zeroWord(reading.word.replace('-', ' ')) === reading.word))
         yield { path: `${at}/readings/${r}`, reason: `This point asks for ${FORM[ways[point.way].entry]}.` }
     }
   }

@@ -1,6 +1,7 @@
 import { PLAIN_GAUGE, type Gauge } from '../reading/gauge'
 import type { Pooled } from '../reading/estimate'
 import type { LimitSet } from '../verdict/limits'
+import type { Lap } from '../pack/lapping'
 import type { Lot, Pack } from '../pack/lot'
 import type { CheckDocument, PartChange, PointReading, Predicted, Trial } from '../check/document'
 import { bindParts, staleWords, type JobPart } from '../check/parts'
@@ -11,7 +12,7 @@ import { WORKSHEET_VERSION, type Worksheet, type WorksheetJob } from './workshee
 export interface CheckV2 extends Omit<CheckDocument, 'trials' | 'partChanges' | 'reopened' | 'laps'> {
   readonly trials: readonly Omit<Trial, 'unlisted'>[]
   readonly partChanges: readonly Omit<PartChange, 'order'>[]
-  readonly laps?: CheckDocument['laps']
+  readonly laps?: readonly Omit<Lap, 'trial'>[]
 }
 export interface WorksheetV2 extends Omit<Worksheet, 'version' | 'jobs' | 'lots' | 'workshop'> {
   readonly version: 2
@@ -90,7 +91,7 @@ export function ordered(checks: readonly CheckV2[]): CheckDocument[] {
   const places = new Map(happened.sort((a, b) => a.at - b.at || a.late - b.late).map(({ key }, i) => [key, i + 1]))
   return checks.map(old => ({
     ...old,
-    laps: old.laps ?? [],
+    laps: (old.laps ?? []).map(lap => ({ ...lap, trial: null })),
     // Nobody chose: the book was the default. A tighter shop limit judges from now on.
     limits: { ...old.limits, working: old.limits.working === 'book' ? 'tighter' : old.limits.working },
     gauges: Object.fromEntries(Object.entries(old.gauges).map(([kind, gauge]) => [kind, { ...PLAIN_GAUGE, ...gauge }])),

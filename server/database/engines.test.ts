@@ -2,15 +2,30 @@ import { readFileSync, readdirSync } from 'node:fs'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { PGlite } from '@electric-sql/pglite'
 import { evaluateCheck } from '#core/check/evaluate-check'
-import { nm } from '#core/quantity/length'
+import { checkKind } from '#core/check/registry'
+import { nm, thou } from '#core/quantity/length'
 import { openDatabase, type Database } from './client'
 import { migrate } from './migrate'
 import { allLots } from './stock'
 import { Refused } from '../http/refuse'
 import { checkView } from '../service/check-view'
 import { changeGauge, createGauge, keepBoreKit, markZeroed } from '../service/gauges'
-import { jobView } from '../service/jobs'
-import { beginLap, endLap, logLapPass, logReading, voidReading } from '../service/check-commands'
+import { createJob, jobView } from '../service/jobs'
+import { importStock } from '../service/stock-csv'
+import {
+  beginLap,
+  changeSettings,
+  endLap,
+  fitPack,
+  listFoundPack,
+  logLapPass,
+  logReading,
+  reopen,
+  reservePack,
+  signOff,
+  tickStep,
+  voidReading,
+} from '../service/check-commands'
 import { replacePart } from '../service/part-change'
 import { createCheck } from '../service/new-check'
 import { moveStock } from '../service/stock'
@@ -228,7 +243,7 @@ describe('a piece made for a place', () => {
     const { document, lots, reserves } = await endLap(db, 'pb-flange', { ...(await command('w5')), lapId: 'w1', made: true })
     expect(document.laps).toMatchObject([{ id: 'w1', lotId: 'flange-50', passes: [{ figures: four }], end: { lotId: 'w1' } }])
     expect(lots.find(lot => lot.id === 'w1')).toMatchObject({
-      measured: 470_000,
+      measured: 471_000,
       onHand: 1,
       tags: ['made for Crankshaft end play at the flange'],
     })
@@ -251,6 +266,143 @@ describe('a piece made for a place', () => {
     expect((await endLap(db, 'pb-flange', { ...(await command('w11')), lapId: 'w10', made: false })).document.laps.at(-1)!.end).toEqual({
       lotId: null,
     })
+  })
+})
+
+describe('what is stored', () => {
+  it('is what was decided: after every command the check read anew is the check that was answered', async () => {
+    const shop = await openDatabase(undefined, migrations)
+    let statements = 0
+    const counted: Database = {
+      ...shop,
+      transaction: work =>
+        shop.transaction(sql =>
+          work({
+            rows: (text, values) => {
+              statements++
+              return sql.rows(text, values)
+            },
+          }),
+        ),
+    }
+    await importStock(shop, 'id,family,nominal,count\na,Shims,10 thou,2\nb,Shims,8 thou,2\nc,Shims,5 thou,2\n')
+    await createJob(shop, { op: 'j', id: 'j', unit: 'Ferry', title: 'Box' })
+    await createCheck(shop, 'j', { op: 'c', id: 'c', kind: 'shaft-end-play', settings: { family: 'Shims', rule: 'plain' } })
+    const at = '2026-11-25T08:00:00.000Z'
+    let view = await checkView(shop, 'c')
+    let n = 0
+    const head = () => ({ op: `s${n++}`, version: view.version })
+    const told = async (answered: Promise<typeof view>) => {
+      view = await answered
+      expect(view).toEqual(await checkView(shop, 'c'))
+    }
+    const read = (trialId: string, far: number) =>
+      logReading(counted, 'c', { ...head(), id: `r${n}`, trialId, point: 'travel', start: nm(0), far: thou(far), back: nm(0), at })
+    const found = view.document.trials[0]!.id
+    await told(
+      changeSettings(counted, 'c', {
+        ...head(),
+        settings: {
+          limits: [
+            {
+              result: 'play',
+              role: 'book',
+              set: { kind: 'two-sided', lower: thou(3), upper: thou(6), unit: 'thou', source: { kind: 'book' } },
+            },
+          ],
+        },
+      }),
+    )
+    await told(
+      listFoundPack(counted, 'c', {
+        ...head(),
+        place: 'pack',
+        pieces: [
+          { lotId: 'a', count: 1 },
+          { size: thou(4), count: 1 },
+        ],
+      }),
+    )
+    await told(read(found, 9))
+    await told(read(found, 9.1))
+    statements = 0
+    await told(read(found, 8.9))
+    // One to load, one to store, what it teaches, and what the lists show.
+    expect(statements).toBeLessThanOrEqual(6)
+    await told(voidReading(counted, 'c', { ...head(), readingId: view.document.trials[0]!.readings[0]!.id, reason: 'slip' }))
+    await told(tickStep(counted, 'c', { ...head(), step: 'clean', trial: null, ticked: true }))
+    await told(tickStep(counted, 'c', { ...head(), step: 'tightened', trial: null, ticked: true }))
+    await told(tickStep(counted, 'c', { ...head(), step: 'tightened', trial: null, ticked: false }))
+    await told(reservePack(counted, 'c', { ...head(), place: 'pack', pieces: [{ lotId: 'b', count: 1 }] }))
+    await told(
+      fitPack(counted, 'c', {
+        ...head(),
+        trialId: 't2',
+        onto: found,
+        packs: [
+          {
+            place: 'pack',
+            pieces: [
+              { lotId: 'b', count: 1 },
+              { lotId: view.lots.find(lot => lot.nominal === thou(4))!.id, count: 1 },
+            ],
+          },
+        ],
+      }),
+    )
+    for (const far of [6.9, 7, 7.1]) await told(read('t2', far))
+    const part = (await jobView(shop, 'j')).parts[1]!
+    await replacePart(shop, 'j', { op: 'pc', part: part.id, reason: 'new bearing', by: 'T. Marl' })
+    view = await checkView(shop, 'c')
+    expect(evaluateCheck(view.document, view.lots).state).toBe('stale')
+    for (const far of [4.9, 5, 5.1]) await told(read('t2', far))
+    for (const { id, phase, required } of checkKind('shaft-end-play').procedure(view.document.setup))
+      if (required) await told(tickStep(counted, 'c', { ...head(), step: id, trial: phase === 'setup' ? null : 't2', ticked: true }))
+    await told(signOff(counted, 'c', { ...head(), by: 'T. Marl', reason: 'after a new bearing' }))
+    await told(reopen(counted, 'c', { ...head(), by: 'T. Marl', reason: 'a knock' }))
+    expect(evaluateCheck(view.document, view.lots).signOff.blockers.join()).toContain('Measure once more')
+    // Readings of one state of the parts pool; those before the new bearing do not mix with those after.
+    const [spread] = await shop.rows<{ squares: number; nu: number }>('SELECT squares, nu FROM spread')
+    expect(spread!.nu).toBe(1 + 2 + 2)
+    expect(Math.sqrt(spread!.squares / spread!.nu)).toBeLessThan(thou(0.15))
+    await shop.close()
+  })
+  it('a file teaches nothing of a gauge, and one’s own file read as a copy does not count twice', async () => {
+    const shop = await openDatabase(undefined, migrations)
+    await createJob(shop, { op: 'j', id: 'j', unit: 'Ferry', title: 'Box' })
+    for (const id of ['one', 'two'])
+      await createCheck(shop, 'j', { op: `c${id}`, id, kind: 'shaft-end-play', settings: { setup: { pack: 'none' } } })
+    let { version } = await checkView(shop, 'one')
+    for (const [i, far] of [10, 10.2, 9.8].entries())
+      version = (
+        await logReading(shop, 'one', {
+          op: `o${i}`,
+          version,
+          id: `o${i}`,
+          trialId: 'one:found',
+          point: 'travel',
+          start: nm(0),
+          far: thou(far),
+          back: nm(0),
+          at: '2026-11-25T08:00:00.000Z',
+        })
+      ).version
+    const history = async () => (await checkView(shop, 'two')).document.history
+    const before = await history()
+    expect(Object.values(before)).toEqual([{ s: expect.closeTo(thou(0.2), 3), nu: 2 }])
+    const file = JSON.stringify(await exportJob(shop, 'j'))
+    for (let i = 0; i < 3; i++) await importWorksheet(shop, file, true)
+    expect(await history()).toEqual(before)
+    // A foreign gauge of the same id with other particulars stands beside it, and says so.
+    const foreign = JSON.parse(file) as { jobs: { checks: { gauges: Record<string, { permissibleError: number; id: string }> }[] }[] }
+    foreign.jobs[0]!.checks[0]!.gauges['dial-indicator']!.permissibleError = 77_000
+    const { notes, jobIds } = await importWorksheet(shop, JSON.stringify(foreign), true)
+    expect(notes.join()).toContain('stands beside it in the register')
+    const kept = (await exportJob(shop, jobIds[0]!)).jobs[0]!.checks[0]!
+    expect(kept.gauges['dial-indicator']).toMatchObject({ permissibleError: 77_000 })
+    expect(kept.gauges['dial-indicator']!.id).not.toBe(foreign.jobs[0]!.checks[0]!.gauges['dial-indicator']!.id)
+    expect(await history()).toEqual(before)
+    await shop.close()
   })
 })
 

@@ -12,6 +12,7 @@ export interface LapRow {
   at: string
   place: string
   lot_id: string
+  trial_id: string | null
   target_nm: Nm
   low_nm: Nm | null
   high_nm: Nm | null
@@ -24,6 +25,7 @@ export const lapOf = (row: LapRow): Lap => ({
   at: moment(row.at),
   place: row.place,
   lotId: row.lot_id,
+  trial: row.trial_id,
   target: row.target_nm,
   low: row.low_nm,
   high: row.high_nm,
@@ -32,11 +34,12 @@ export const lapOf = (row: LapRow): Lap => ({
 })
 
 export const insertLap = (sql: Sql, checkId: string, lap: Omit<Lap, 'passes' | 'end'>) =>
-  sql.rows('INSERT INTO lap (id, check_id, place, lot_id, target_nm, low_nm, high_nm, at) VALUES ($1,$2,$3,$4,$5,$6,$7,$8)', [
+  sql.rows('INSERT INTO lap (id, check_id, place, lot_id, trial_id, target_nm, low_nm, high_nm, at) VALUES ($1,$2,$3,$4,$5,$6,$7,$8,$9)', [
     lap.id,
     checkId,
     lap.place,
     lap.lotId,
+    lap.trial,
     lap.target,
     lap.low,
     lap.high,

@@ -1,6 +1,7 @@
 import { evaluateCheck } from '#core/check/evaluate-check'
 import { drawerFor, sheetsFor, type CheckDocument } from '#core/check/document'
 import type { Bench } from '#core/command/command'
+import { inDrawerOrder } from '#core/pack/lot'
 import { upgradeStored } from '#core/worksheet/upgrade'
 import type { CheckView } from '#shared/types'
 import type { Sql } from '../database/client'
@@ -27,8 +28,12 @@ export async function loadCheck(sql: Sql, id: string, op?: string): Promise<Load
   const document = whole.signed
     ? { ...upgradeStored(whole.signed), signOff: live.signOff, parts: live.parts, partChanges: live.partChanges, reopened: live.reopened }
     : live
-  return { row, job, workshop, known, reserves, document, lots: [...drawerFor(document, whole.lots), ...sheetsFor(document, whole.lots)] }
+  return { row, job, workshop, known, reserves, document, lots: lotsFor(document, whole.lots) }
 }
+
+/** What a check works with: what it may choose from, and the sheets pieces are made of. */
+const lotsFor = (document: CheckDocument, all: CheckView['lots']): CheckView['lots'] =>
+  [...drawerFor(document, all), ...sheetsFor(document, all)].sort(inDrawerOrder)
 
 export const viewOf = ({ job, document, lots, reserves }: LoadedCheck, version: number): CheckView => ({
   job,

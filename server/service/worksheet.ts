@@ -235,7 +235,12 @@ function withNewIds(worksheet: Worksheet): Worksheet {
             ...(isPieces(reading) ? { pieces: reading.pieces.map(id) } : {}),
           })),
         })),
-        laps: check.laps.map(lap => ({ ...lap, id: id(lap.id), passes: lap.passes.map(pass => ({ ...pass, id: id(pass.id) })) })),
+        laps: check.laps.map(lap => ({
+          ...lap,
+          id: id(lap.id),
+          trial: lap.trial === null ? null : id(lap.trial),
+          passes: lap.passes.map(pass => ({ ...pass, id: id(pass.id) })),
+        })),
         ticks: check.ticks.map(tick => ({ ...tick, trial: tick.trial === null ? null : id(tick.trial) })),
       })),
     })),

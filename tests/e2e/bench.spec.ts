@@ -121,21 +121,21 @@ test('nothing in the drawer reaches the limits: the nearest on the safe side, na
   await expect(page.getByTestId('proposals')).toContainText('good for a trial, not for the road')
   // the order plan shows by itself
   const plan = page.getByTestId('order-plan')
-  await expect(plan).toContainText('No size in the catalogue adds to the 78 % the drawer gives')
+  await expect(plan).toContainText('with a chance of 78 %; no size in the catalogue adds to that')
 })
 
 test('pieces kept for one open check are not offered to another, until they are let go', async ({ page, shop }) => {
   await page.goto(`${shop.address}/checks/launch-input`)
   await page.getByRole('button', { name: 'keep these pieces for this check' }).press('Enter')
-  await expect(page.getByTestId('kept')).toContainText('Kept for this check: 2.1')
+  await expect(page.getByTestId('kept')).toContainText('Kept for this check: 4 (m)')
   const seen = async (check: string) =>
     ((await (await fetch(`${shop.address}/api/checks/${check}`)).json()) as { lots: { id: string; reserved: number }[] }).lots.find(
-      lot => lot.id === 'cover-2',
+      lot => lot.id === 'cover-m10',
     )!.reserved
   expect([await seen('launch-input'), await seen('launch-idler')]).toEqual([0, 1])
   await page.goto(`${shop.address}/stock`)
   await expect(page.getByText('1 kept for input shaft end play')).toBeVisible()
-  await page.getByRole('button', { name: 'Open 2 thou, Cover shims' }).press('Enter')
+  await page.getByRole('button', { name: 'Open 0.10 mm, Cover shims' }).press('Enter')
   await expect(page.getByTestId('lot-panel')).toContainText('1 kept for input shaft end play')
   await page.goto(`${shop.address}/checks/launch-input`)
   await page.getByRole('button', { name: 'let them go' }).press('Enter')
@@ -146,7 +146,9 @@ test('pieces kept for one open check are not offered to another, until they are 
 test('nothing to order where the drawer will do, asked for by hand', async ({ page, shop }) => {
   await page.goto(`${shop.address}/checks/launch-input`)
   await page.getByRole('button', { name: 'what to order, if these will not do' }).press('Enter')
-  await expect(page.getByTestId('order-plan')).toContainText('The drawer reaches the limits with a chance of 100 %: nothing to order.')
+  await expect(page.getByTestId('order-plan')).toContainText(
+    'Once a fitting has shown the play, the drawer holds a pack that fits, with a chance of > 99 %: nothing to order.',
+  )
 })
 
 test('the ledger names the odd fitting; a residual needs a reason', async ({ page, shop }) => {

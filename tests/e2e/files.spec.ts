@@ -48,7 +48,7 @@ test('a job goes out as a worksheet and comes back as a copy, the same in every 
         packs: t.packs,
         refitted: t.refitted,
         predicted: t.predicted,
-        readings: t.readings.map(r => ({ ...(r as object), id: '' })),
+        readings: t.readings.map(r => ({ ...(r as object), id: '', order: 0 })),
       })),
     }))
   expect(plain(again)).toEqual(plain(JSON.parse(text) as typeof again))
@@ -57,7 +57,7 @@ test('a job goes out as a worksheet and comes back as a copy, the same in every 
 for (const [what, text, place, reason] of [
   ['no JSON', '{"format":', '', 'This is not a JSON file'],
   ['another format', '{"format":"notes","version":1}', 'format', 'This is not a worksheet'],
-  ['a newer version', launch.replace('"version": 2', '"version": 3'), 'version', 'Use a newer program'],
+  ['a newer version', launch.replace('"version": 2', '"version": 4'), 'version', 'Use a newer program'],
   ['a wrong unit', launch.replace('"entryUnit": "thou"', '"entryUnit": "furlong"'), 'jobs/0/checks/0/entryUnit', 'Must be one of'],
   ['half a nanometre', launch.replace('"far": 289560', '"far": 289560.5'), 'jobs/0/checks/0/trials/0/readings/0/far', 'must be integer'],
   [
@@ -140,7 +140,7 @@ test('evaluate prints the evaluation of each check, from core alone', async () =
     results: [{ estimate: { n: 3 }, verdict: { working: { plain: 'above', guarded: 'above' } } }],
   })
   expect(input.places[0]!.proposals).toHaveLength(5)
-  expect(input.places[0]!.proposals[0]).toMatchObject({ arithmetic: '22.2 − (11.8 + 8) + 2.1 = 4.5 thou', putIn: [{ lot: 'cover-2' }] })
+  expect(input.places[0]!.proposals[0]).toMatchObject({ arithmetic: '22.2 − (11.8 + 10) + 4 = 4.4 thou', putIn: [{ lot: 'cover-m10' }] })
   const bad = (await run(tsx, [...args, `${root}package.json`], { cwd: root }).catch(
     (error: { code: number; stderr: string }) => error,
   )) as { code: number; stderr: string }

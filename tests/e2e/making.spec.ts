@@ -30,7 +30,7 @@ test('a piece lapped for its place: four points a pass, stopped at size, kept fo
   await expect(make.getByLabel('point 3')).toHaveValue((aim + 0.9).toFixed(2))
   await page.unroute('**/lap-passes')
   await make.getByRole('button', { name: 'Log the pass' }).press('Enter')
-  await expect(make.getByTestId('lap-words').first()).toContainText('0.60 thou left: coarse')
+  await expect(make.getByTestId('lap-words').first()).toContainText('0.90 thou left: coarse')
   await expect(make.getByLabel('point 1')).toHaveValue('')
   await expect(make.getByTestId('lap-words').nth(1)).toContainText('press at point 3')
   await pass(0, 0, 0.5, 0)

@@ -120,7 +120,7 @@ for (const [what, path, body, status, place, reason] of [
     { op: 'f', version: 1, trialId: 't', packs: [{ place: 'pack', pieces: [] }] },
     409,
     '',
-    'Measure the present fitting first',
+    'Measure first',
   ],
   ['a signature before a measurement', 'checks/launch-idler/sign-off', { op: 's', version: 1, by: 'T' }, 422, '', 'Nothing is measured'],
   ['a write to a signed check', 'checks/launch-output/readings', { ...reading, trialId: 'launch-output-2' }, 409, '', 'signed off'],
@@ -129,7 +129,7 @@ for (const [what, path, body, status, place, reason] of [
     'checks/launch-input/fittings',
     { op: 'f', version: 1, trialId: 't', packs: [{ place: 'pack', pieces: [{ lotId: 'ghost', count: 1 }] }] },
     404,
-    '',
+    'packs.0.pieces',
     'no such size',
   ],
   [

@@ -151,13 +151,13 @@ test('a piece that is gone from the drawer cannot be fitted', async ({ page, sho
   await page.goto(`${shop.address}/checks/launch-input`)
   await expect(page.getByTestId('proposals').getByRole('listitem')).toHaveCount(5)
   const stock = (await (await fetch(`${shop.address}/api/stock`)).json()) as { lots: { id: string; version: number; onHand: number }[] }
-  const lot = stock.lots.find(l => l.id === 'cover-2')!
-  const moved = await fetch(`${shop.address}/api/stock/lots/cover-2/movements`, {
+  const lot = stock.lots.find(l => l.id === 'cover-m10')!
+  const moved = await fetch(`${shop.address}/api/stock/lots/cover-m10/movements`, {
     method: 'POST',
     body: JSON.stringify({ op: 'gone-1', version: lot.version, why: 'count', change: -lot.onHand, note: 'lent out' }),
   })
   expect(moved.status).toBe(200)
   await page.keyboard.press('f')
   await page.getByRole('button', { name: 'The pack is changed' }).click()
-  await expect(page.getByRole('dialog').getByRole('alert')).toContainText('There are only 0 of 2.1 thou in the drawer; this needs 1.')
+  await expect(page.getByRole('dialog').getByRole('alert')).toContainText(/There are only 0 of [\d.]+ thou in the drawer; this needs 1\./)
 })

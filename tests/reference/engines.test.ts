@@ -130,7 +130,10 @@ describe('plain bearings', () => {
 
   it('a bore of 2.4485 on a journal of 2.4486 locks; it is not an error', () => {
     const main = result(mains(at(1, 2.4486, 2.4485)), 'clearance@1')
-    expect(main).toMatchObject({ state: 'below', overrule: 'the bore is 0.1 thou smaller than the journal: it locks' })
+    expect(main).toMatchObject({
+      state: 'below',
+      overrule: 'the bore at A is 0.1 thou smaller than the journal at A: they cannot go together',
+    })
     expect(main.estimate!.value).toBe(-thou(0.1))
   })
   it('“locks” beats arithmetic', () => {
@@ -244,13 +247,16 @@ describe('bores and strips', () => {
     expect([thou(0.7), thou(0.5)].map(target => dialFigure(target, { sense: 'climbs' }))).toEqual([-thou(0.7), -thou(0.5)])
     expect(dialFigure(thou(0.7), { sense: 'falls' })).toBe(thou(0.7))
     const master = ringMaster(inches(2), 0)
-    expect(boreOf(stated(-thou(0.7), []), master, { sense: 'climbs' }).value).toBe(inches(2.0007))
-    expect(boreOf(stated(thou(0.7), []), master, { sense: 'falls' }).value).toBe(inches(2.0007))
+    expect(boreOf(stated(-thou(0.7), []), master, { sense: 'climbs' }, null).value).toBe(inches(2.0007))
+    expect(boreOf(stated(thou(0.7), []), master, { sense: 'falls' }, null).value).toBe(inches(2.0007))
   })
   it('the thinnest strip whose range holds the limits', () => {
     expect(gradeFor(30_000, 70_000)?.colour).toBe('green')
     expect(gradeFor(60_000, 140_000)?.colour).toBe('red')
     expect(gradeFor(110_000, 220_000)?.colour).toBe('blue')
+    // In thou too: one to three is green.
+    expect(gradeFor(thou(1), thou(3))?.colour).toBe('green')
+    expect(gradeFor(thou(2), thou(6))?.colour).toBe('red')
     expect(gradeFor(30_000, 140_000)).toBeNull()
   })
   it('a strip is known to a step of its scale, /√12; off the scale it is another grade', () => {

@@ -8,9 +8,9 @@ export const solver = (): Promise<Solver> => highsLoader()
 
 export interface LexicographicBest {
   readonly bin: number
-  readonly pieces: number
+  readonly trouble: number
+  readonly distance: number
   readonly variance: number
-  readonly changes: number
   readonly cost: number
 }
 
@@ -31,7 +31,7 @@ const sum = (terms: readonly (readonly [number, string])[]) =>
     .join(' ') || '0 b'
 
 /**
- * The best pack by an integer programme, solved criterion by criterion, gap 0: distance in bins, pieces, Σu², changes, cost.
+ * The best pack by an integer programme, solved criterion by criterion, gap 0: distance in bins, trouble, exact distance, Σu², cost.
  * One piece a pick, no class of chance: `allowed` is what a caller makes of the limits. Null when infeasible or out of time.
  * @param criteria  how many of the five to solve for
  */
@@ -50,9 +50,9 @@ export function lexicographic(
   const w = width / grid
   const goals = [
     [[1, 'b']] as const,
-    drawer.size.map((_, i) => [1, x(i)] as const),
+    drawer.size.flatMap((_, i) => [[1, x(i)] as const, [1, `d${i}`] as const, ...(drawer.measured[i] ? [] : [[1, `e${i}`] as const])]),
+    [[1, 'far']] as const,
     drawer.variance.map((v, i) => [v / 1000, x(i)] as const),
-    drawer.size.map((_, i) => [1, `d${i}`] as const),
     drawer.cost.map((v, i) => [v, x(i)] as const),
   ]
   const fixed: string[] = []
@@ -71,7 +71,11 @@ export function lexicographic(
       ...(Number.isFinite(allowed.low) ? [` low: ${sum(total)} >= ${(allowed.low - basePlay) / grid}`] : []),
       ` most: ${sum(drawer.size.map((_, i) => [1, x(i)]))} <= ${drawer.mostPicks}`,
       ` fewest: ${sum(drawer.size.map((_, i) => [1, x(i)]))} >= ${drawer.fewestPicks}`,
+      ` changed: ${sum(drawer.size.map((_, i) => [1, `d${i}`]))} >= 1`,
+      ` further: ${sum([...total, [-1, 'far']])} <= ${offset}`,
+      ` nearer: ${sum([...total, [1, 'far']])} >= ${offset}`,
       ...drawer.size.flatMap((_, i) => [
+        ` new${i}: e${i} - ${x(i)} >= ${-drawer.fittedPieces[i]!}`,
         ` up${i}: d${i} - ${x(i)} >= ${-drawer.fittedPieces[i]!}`,
         ` dn${i}: d${i} + ${x(i)} >= ${drawer.fittedPieces[i]!}`,
       ]),
@@ -90,8 +94,14 @@ export function lexicographic(
     found.push(Math.round(solution.ObjectiveValue * 1000) / 1000)
     fixed.push(` fix${found.length}: ${sum(goal)} <= ${found.at(-1)! + 1e-4}`)
   }
-  const [bin, pieces, variance, changes, cost] = found
-  return { bin: bin!, pieces: pieces ?? -1, variance: (variance ?? -1) * 1000, changes: changes ?? -1, cost: cost ?? -1 }
+  const [bin, trouble, distance, variance, cost] = found
+  return {
+    bin: bin!,
+    trouble: trouble ?? -1,
+    distance: (distance ?? -1) * grid,
+    variance: (variance ?? -1) * 1000,
+    cost: cost ?? -1,
+  }
 }
 
 /**

@@ -12,7 +12,7 @@ import { RULES, gaugeFit } from '#core/verdict/decide'
 import { SOURCE_NAME, describeLimits } from '#core/verdict/limits'
 import { verdictWord } from '#core/verdict/words'
 import { checkKind } from '#core/check/registry'
-import { percent } from '~/composables/percent'
+import { percent } from '#core/quantity/percent'
 import { drawingsOn, saveDrawing, type Drawing } from '~/composables/drawings'
 import { usePreferences } from '~/stores/preferences'
 

@@ -12,9 +12,11 @@ const props = defineProps<{
   lots: readonly Lot[]
   busy: boolean
   fault: string | null
+  /** what speaks against it is a promise to another check */
+  promised: boolean
   place: string
 }>()
-defineEmits<{ close: []; done: [] }>()
+defineEmits<{ close: []; done: []; claim: [] }>()
 const preferences = usePreferences()
 const index = computed(() => lotMap(props.lots))
 const size = (id: string) => formatLength(thickness(index.value.get(id)!), preferences.unit, { trim: true })
@@ -55,14 +57,20 @@ const list = (pack: Pack) =>
       <p class="caution">Clean and dry, every piece flat. Tighten as the maker’s manual says before measuring again.</p>
       <p>
         It will leave
-        <strong class="figure"
+        <strong v-if="proposal.atMost" class="figure"
+          >at most {{ formatLength(proposal.predicted.play, preferences.unit, { unit: true }) }}</strong
+        >
+        <strong v-else class="figure"
           >{{ formatLength(proposal.predicted.play, preferences.unit) }} ±
           {{ formatLength(proposal.predicted.U, preferences.unit, { unit: true }) }}</strong
         >. <span class="text-mute">{{ proposal.arithmetic }}</span>
       </p>
       <p v-if="fault" class="fault" role="alert">{{ fault }}</p>
       <div class="flex gap-3">
-        <button type="button" class="button primary" :disabled="busy" @click="$emit('done')">The pack is changed</button>
+        <button v-if="promised" type="button" class="button primary" :disabled="busy" @click="$emit('claim')">
+          Take them from there: the pack is changed
+        </button>
+        <button v-else type="button" class="button primary" :disabled="busy" @click="$emit('done')">The pack is changed</button>
         <button type="button" class="button" @click="$emit('close')">Not yet</button>
       </div>
     </div>

@@ -2,42 +2,80 @@
 import type { PackPlace } from '#core/check/contract'
 import { packIn, type CheckDocument } from '#core/check/document'
 import { lotMap, thickness, type Lot } from '#core/pack/lot'
+import { readPack, stuckPairs, type NamedPiece } from '#core/pack/read-pack'
 import { formatLength } from '#core/quantity/format-length'
-import type { Nm } from '#core/quantity/length'
+import { UNIT_NAME } from '#core/quantity/length'
 import { usePreferences } from '~/stores/preferences'
-import { parseFoundPack } from './found-pack'
 
-/** The pack as it was found, listed piece by piece, before anything is changed. */
-const props = defineProps<{ document: CheckDocument; places: readonly PackPlace[]; lots: readonly Lot[] }>()
-const emit = defineEmits<{ found: [{ place: string; pieces: { size: Nm; measured: boolean; count: number }[] }] }>()
+/** The pack as it was found, listed piece by piece, or none; as long as it is not known, also after something was put in. */
+const props = defineProps<{
+  document: CheckDocument
+  places: readonly PackPlace[]
+  lots: readonly Lot[]
+  /** the place to begin with */ at?: string
+}>()
+const emit = defineEmits<{ found: [{ place: string; pieces: readonly (NamedPiece & { measured?: boolean })[] }] }>()
 const preferences = usePreferences()
 const found = ref('')
-const measuredPieces = ref(true)
-const foundFault = ref<string | null>(null)
+const measuredPieces = ref(false)
+const tried = ref(false)
+/** thicknesses said to be one piece, though two of the drawer would make them */
+const whole = ref<readonly number[]>([])
 const index = computed(() => lotMap(props.lots))
-const placeId = ref('')
+const placeId = ref(props.at ?? '')
 const place = computed(() => props.places.find(candidate => candidate.id === placeId.value) ?? props.places[0] ?? null)
 const pack = computed(() => (place.value ? packIn(props.document.trials[0]!, place.value.id) : null))
+const family = computed(() => props.lots.filter(lot => lot.family === props.document.family && lot.shape !== 'sheet'))
+const size = (length: number) => formatLength(length, preferences.unit, { trim: true })
 const listed = computed(
   () =>
     pack.value &&
     [...pack.value]
-      .map(piece => ({ count: piece.count, size: thickness(index.value.get(piece.lotId)!) }))
-      .sort((a, b) => b.size - a.size)
-      .map(({ count, size }) => `${count} × ${formatLength(size, preferences.unit, { trim: true })}`)
+      .map(piece => ({ count: piece.count, lot: index.value.get(piece.lotId)! }))
+      .sort((a, b) => thickness(b.lot) - thickness(a.lot))
+      .map(({ count, lot }) => `${count} × ${size(thickness(lot))}${lot.mark ? ` (${lot.mark})` : ''}`)
       .join(', '),
 )
+const read = computed(() => readPack(found.value, preferences.unit, family.value))
+const stuck = computed(() =>
+  read.value.ok ? (stuckPairs(read.value.pieces, family.value).find(({ size: one }) => !whole.value.includes(one)) ?? null) : null,
+)
+/** What can be meant, each with the text that says it. */
+const choices = computed(() => {
+  if (!tried.value) return []
+  if (!read.value.ok) return read.value.choices ?? []
+  return []
+})
+const fault = computed(() => (!tried.value || read.value.ok ? null : read.value.reason))
+
 function listPack(): void {
-  const read = parseFoundPack(found.value, preferences.unit)
-  foundFault.value = read.ok ? null : read.reason
-  if (!read.ok) return
-  emit('found', { place: place.value!.id, pieces: read.pieces.map(piece => ({ ...piece, measured: measuredPieces.value })) })
+  tried.value = true
+  if (!read.value.ok || stuck.value) return
+  const { pieces } = read.value
+  emit('found', {
+    place: place.value!.id,
+    pieces: pieces.map(piece => (piece.size === undefined ? piece : { ...piece, measured: measuredPieces.value })),
+  })
+}
+function take(text: string): void {
+  found.value = text
+  listPack()
+}
+function split(): void {
+  const [a, b] = stuck.value!.pair
+  const one = size(stuck.value!.size)
+  take(found.value.replace(one, `${size(a.nominal)} + ${size(b.nominal)}`))
+}
+function keepWhole(): void {
+  whole.value = [...whole.value, stuck.value!.size]
+  listPack()
 }
 // What was typed stays until it is stored: the server may be away.
 watch(
   () => JSON.stringify(pack.value),
   () => {
     found.value = ''
+    tried.value = false
   },
 )
 const value = (event: Event) => (event.target as HTMLSelectElement).value
@@ -51,20 +89,38 @@ const value = (event: Event) => (event.target as HTMLSelectElement).value
         <option v-for="p in places" :key="p.id" :value="p.id">{{ p.label }}</option>
       </select>
     </div>
-    <label class="label block" for="found-pack">Pack as found, piece by piece, {{ preferences.system === 'inch' ? 'thou' : 'mm' }}</label>
-    <p v-if="pack" class="text-[14px]">{{ listed || 'no pieces' }}</p>
+    <label class="label block" for="found-pack">Pack as found, piece by piece, {{ UNIT_NAME[preferences.unit] }}; or none</label>
+    <p v-if="pack" class="text-[14px]">{{ listed || 'nothing fitted' }}</p>
     <div class="flex gap-2">
       <input
         id="found-pack"
         v-model="found"
         class="field figure"
-        placeholder="10, 8, 2 x 3"
+        placeholder="10, 8, 3, 3"
         autocomplete="off"
-        :aria-invalid="foundFault !== null"
+        :aria-invalid="fault !== null"
+        @input="tried = false"
       />
       <button type="submit" class="button">{{ pack ? 'List anew' : 'List' }}</button>
     </div>
-    <p v-if="foundFault" class="fault">{{ foundFault }}</p>
+    <p v-if="fault" class="fault" role="alert">{{ fault }}</p>
+    <div v-if="choices.length" class="flex flex-wrap gap-2">
+      <button v-for="choice in choices" :key="choice.label" type="button" class="button min-h-9" @click="take(choice.text)">
+        {{ choice.label }}
+      </button>
+    </div>
+    <div v-if="tried && stuck" role="alert" data-test="stuck">
+      <p class="fault">
+        The drawer has no {{ size(stuck.size) }}, but {{ size(stuck.pair[0].nominal) }} and {{ size(stuck.pair[1].nominal) }}: are two stuck
+        together?
+      </p>
+      <div class="mt-1 flex flex-wrap gap-2">
+        <button type="button" class="button min-h-9" @click="split">
+          They are: {{ size(stuck.pair[0].nominal) }} + {{ size(stuck.pair[1].nominal) }}
+        </button>
+        <button type="button" class="button min-h-9" @click="keepWhole">It is one piece of {{ size(stuck.size) }}</button>
+      </div>
+    </div>
     <label class="flex min-h-11 items-center gap-2 text-[13.5px]">
       <input v-model="measuredPieces" type="checkbox" class="size-4" />measured with a micrometer, stuck ones parted</label
     >

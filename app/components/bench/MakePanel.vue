@@ -18,6 +18,7 @@ const props = defineProps<{
   request: ChoiceRequest
   lots: readonly Lot[]
   needed: boolean
+  lappable: boolean
   locked: boolean
   /** a write is on its way */
   busy: boolean
@@ -34,7 +35,9 @@ const laps = computed(() => props.document.laps.filter(lap => lap.place === prop
 const lap = computed(() => laps.value.find(candidate => candidate.end === null) ?? null)
 const open = computed(() => props.needed || asked.value || laps.value.length > 0)
 const plan = computed<MakeOption[]>(() =>
-  open.value && !lap.value && !props.locked ? makePlan({ ...props.request, sheets: sheetsFor(props.document, props.lots) }) : [],
+  open.value && !lap.value && !props.locked
+    ? makePlan({ ...props.request, lappable: props.lappable, sheets: sheetsFor(props.document, props.lots) })
+    : [],
 )
 const progress = computed(() => (lap.value ? lapProgress(lap.value, preferences.unit) : null))
 const log = computed(() =>

@@ -45,6 +45,8 @@ defineExpose({ focus: () => panel.value?.focus(), submit: () => panel.value?.sub
       :heat-fault="heatFault"
       :locked="locked"
       :one-more="several ? null : oneMore"
+      :stale="taking.staleReadings.value"
+      :can-be-none="taking.canBeNone.value"
       :warnings="gauge ? gaugeWarnings(gauge, today()) : []"
       @log="$emit('log')"
       @zeroed="$emit('zeroed')"

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { v4 as uuid } from 'uuid'
-import { packIn, type CheckDocument } from '#core/check/document'
+import { packIn, piecesIn, type CheckDocument } from '#core/check/document'
 import type { CheckEvaluation } from '#core/check/evaluate-check'
 import type { PlaceEvaluation } from '#core/check/evaluate-place'
 import { pieceList } from '#core/pack/arithmetic'
@@ -34,7 +34,11 @@ const preferences = usePreferences()
 const request = computed(() => (props.locked ? null : props.place.request))
 const id = computed(() => props.place.place.id)
 const proposal = computed(() => (request.value ? (props.choice?.proposals[picked.value] ?? null) : null))
-const fitted = computed(() => packIn(props.document.trials.at(-1)!, id.value))
+const last = computed(() => props.document.trials.at(-1)!)
+const fitted = computed(() =>
+  packIn(last.value, id.value) === null && piecesIn(last.value, id.value).length === 0 ? null : piecesIn(last.value, id.value),
+)
+const known = computed(() => packIn(last.value, id.value) !== null)
 /** Pieces promised to this place until it is fitted or signed. */
 const kept = computed(() => bench.view?.reserves[id.value] ?? [])
 const keep = (pieces: Pack) => emit('command', 'reserves', { place: id.value, pieces })
@@ -56,6 +60,18 @@ const keep = (pieces: Pack) => emit('command', 'reserves', { place: id.value, pi
     <p v-if="typing && !locked && open" class="mt-2 text-[14px] text-near">
       A reading is being typed: log it or clear it before a pack is fitted.
     </p>
+    <FoundPack
+      v-if="open && !locked && !known"
+      class="mt-2 max-w-md"
+      :document="document"
+      :places="[place.place]"
+      :lots="bench.lots"
+      @found="$emit('command', 'found-pack', $event)"
+    />
+    <p v-if="place.fused && open" class="mt-2 text-[13.5px] text-mute">
+      Packs that are not fitted are reckoned from the fittings that agree; leaving it as it is, from the present reading.
+    </p>
+    <p v-if="place.ledger.piece && open" class="mt-2 text-[14px] text-near" data-test="mislabelled">{{ place.ledger.piece.words }}</p>
     <div class="mt-2">
       <ProposalList
         v-model:picked="picked"
@@ -96,6 +112,7 @@ const keep = (pieces: Pack) => emit('command', 'reserves', { place: id.value, pi
           :request="request"
           :lots="bench.lots"
           :needed="needsOrder(choice)"
+          :lappable="place.place.lappable"
           :locked="locked"
           :busy="busy"
           @begin="piece => $emit('command', 'laps', { id: uuid(), place: id, ...piece })"

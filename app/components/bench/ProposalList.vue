@@ -4,7 +4,7 @@ import { formatLength } from '#core/quantity/format-length'
 import { UNIT_NAME } from '#core/quantity/length'
 import { changeWords } from '#core/pack/arithmetic'
 import { lotMap, type Lot, type Pack } from '#core/pack/lot'
-import { percent } from '~/composables/percent'
+import { percent } from '#core/quantity/percent'
 import { usePreferences } from '~/stores/preferences'
 
 /** Up to five packs, best first; one is in hand. */

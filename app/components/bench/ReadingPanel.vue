@@ -2,6 +2,7 @@
 import type { MeasuringPoint } from '#core/check/contract'
 import type { PointReading } from '#core/check/document'
 import { ways } from '#core/method/ways'
+import { ZERO_WORDS } from '#core/method/zero-words'
 import type { Finding } from '#core/reading/gates'
 import type { Gauge } from '#core/reading/gauge'
 import { UNIT_NAME, type LengthUnit, type Nm } from '#core/quantity/length'
@@ -24,6 +25,10 @@ const props = defineProps<{
   locked: boolean
   oneMore: string | null
   warnings: readonly string[]
+  /** readings that no longer hold */
+  stale: ReadonlySet<string>
+  /** the movement can be said to be none, in a word */
+  canBeNone: boolean
 }>()
 const draft = defineModel<Draft>('draft', { required: true })
 const emit = defineEmits<{ log: []; answer: [string, number]; void: [PointReading]; word: [string]; zeroed: [] }>()
@@ -86,10 +91,18 @@ defineExpose({ focus: () => form.value?.focus(), submit: () => form.value?.submi
       />
       <WordEntry v-else ref="form" :words="point.words ?? []" @word="emit('word', $event)" />
     </template>
+    <p v-if="!locked && canBeNone" class="my-1 flex flex-wrap items-center gap-x-3 text-[13px] text-mute">
+      No movement?
+      <button v-for="word in ZERO_WORDS" :key="word.value" type="button" class="link min-h-9" @click="emit('word', word.value)">
+        {{ word.label }}
+      </button>
+      <span>· or type it</span>
+    </p>
     <StripScale
       v-if="!locked && point.way === 'plastic-strip' && gauge"
       :gauge="gauge"
       :figure="draft.far.trim() && far.ok ? far.value : null"
+      :unit="unit"
       @pick="pickGap"
     />
     <p
@@ -121,7 +134,8 @@ defineExpose({ focus: () => form.value?.focus(), submit: () => form.value?.submi
       :entry="way.entry"
       :locked="locked"
       :newest-first="way.again === 'another'"
-      :words="point.words ?? []"
+      :words="[...(point.words ?? []), ...ZERO_WORDS]"
+      :stale="stale"
       @void="emit('void', $event)"
     />
     <p v-else class="py-2 text-[13.5px] text-mute">

@@ -36,6 +36,13 @@ const at = (kind: string, position: string) => props.results.find(result => resu
 const unitOf = (result: Pick<ResultEvaluation, 'kind'>) => unitFor(preferences.system, result.kind.scale)
 const limits = (result: ResultEvaluation | undefined) =>
   result?.limits.working ? describeLimits(result.limits.working, unitOf(result)).replace(/ (thou|in|mm)$/, '') : '–'
+/** One row where all positions have the same limits; else one for each that differs. */
+const limitRows = computed(() => {
+  const rows = positions.value.map(({ id, label }) => ({ label, limits: placed.value.map(kind => limits(at(kind.id, id))) }))
+  const groups = groupBy(rows, row => row.limits.join('|'))
+  if (groups.length === 1) return [{ label: 'limits', limits: rows[0]!.limits }]
+  return groups.map(([, of]) => ({ label: `limits, ${of.map(({ label }) => label).join(', ')}`, limits: of[0]!.limits }))
+})
 /** A mark is shown where something is to be seen: not for what is simply in limits, or has none. */
 const marked = (result: ResultEvaluation) =>
   !['in', 'no-limit', 'to-do'].includes(result.state) && (counts(result) || result.overrule !== null)
@@ -78,11 +85,9 @@ const marked = (result: ResultEvaluation) =>
             </template>
           </td>
         </tr>
-        <tr class="text-mute">
-          <td class="text-[13px]">limits</td>
-          <td v-for="kind in placed" :key="kind.id" class="!pr-1.5 text-right text-[12.5px]">
-            {{ limits(at(kind.id, positions[0]!.id)) }}
-          </td>
+        <tr v-for="row in limitRows" :key="row.label" class="text-mute">
+          <td class="text-[13px] whitespace-nowrap">{{ row.label }}</td>
+          <td v-for="(words, i) in row.limits" :key="i" class="!pr-1.5 text-right text-[12.5px]">{{ words }}</td>
         </tr>
       </tbody>
     </table>

@@ -2,7 +2,6 @@
 import type { PointReading } from '#core/check/document'
 import type { Finding } from '#core/reading/gates'
 import { isFigure, isPieces, isRange, isRepeat, isWord, type Entry } from '#core/reading/reading'
-import { signedPlay } from '#core/reading/repeat'
 import { formatLength, readDecimals } from '#core/quantity/format-length'
 import type { LengthUnit } from '#core/quantity/length'
 
@@ -10,6 +9,8 @@ import type { LengthUnit } from '#core/quantity/length'
 const props = defineProps<{
   readings: readonly PointReading[]
   findings: readonly Finding[]
+  /** readings that no longer hold: a part was replaced since */
+  stale: ReadonlySet<string>
   unit: LengthUnit
   entry: Entry
   locked: boolean
@@ -19,7 +20,7 @@ const props = defineProps<{
 }>()
 defineEmits<{ void: [PointReading] }>()
 const HEADS: Readonly<Record<Entry, readonly string[]>> = {
-  travel: ['far', 'back'],
+  travel: ['start', 'far', 'back'],
   figure: ['figure'],
   pass: ['figure', 'stone'],
   pieces: ['pieces'],
@@ -34,7 +35,7 @@ const decimals = computed(() =>
         : isRange(reading)
           ? [reading.low, reading.high]
           : isRepeat(reading)
-            ? [reading.far, reading.back]
+            ? [reading.start, reading.far, reading.back]
             : [],
     ),
     props.unit,
@@ -57,8 +58,13 @@ const shortWord = (finding: Finding) =>
     }) as Record<string, string>
   )[finding.gate] ?? finding.gate
 
+/** The start is shown where any was not zero: the table says what was typed. */
+const starts = computed(() => props.readings.some(reading => isRepeat(reading) && reading.start !== 0))
+const heads = computed(() => HEADS[props.entry].filter(head => head !== 'start' || starts.value))
+const struck = (reading: PointReading) => reading.voided !== undefined || props.stale.has(reading.id)
+
 function cells(reading: PointReading): string[] {
-  if (isRepeat(reading)) return [show(reading.start === 0 ? reading.far : signedPlay(reading)), show(reading.back)]
+  if (isRepeat(reading)) return [...(starts.value ? [show(reading.start)] : []), show(reading.far), show(reading.back)]
   if (isFigure(reading)) return [show(reading.figure), ...(props.entry === 'pass' ? [reading.stone ?? '–'] : [])]
   if (isPieces(reading)) return [String(reading.pieces.length)]
   if (isRange(reading)) return [show(reading.low), reading.high === reading.low ? 'snug' : show(reading.high)]
@@ -79,7 +85,7 @@ function cells(reading: PointReading): string[] {
           <th>
             <span class="sr-only">Number</span>
           </th>
-          <th v-for="head in HEADS[entry]" :key="head" class="text-right">{{ head }}</th>
+          <th v-for="head in heads" :key="head" class="text-right">{{ head }}</th>
           <th class="font-normal">{{ entry === 'travel' ? 'zero' : 'note' }}</th>
           <th>
             <span class="sr-only">Void</span>
@@ -87,13 +93,20 @@ function cells(reading: PointReading): string[] {
         </tr>
       </thead>
       <tbody>
-        <tr v-for="{ reading, number } in rows" :key="reading.id" :class="reading.voided ? 'text-mute' : ''">
-          <td class="figure w-8 text-mute" :class="{ 'line-through': reading.voided }">{{ number }}</td>
-          <td v-for="(cell, at) in cells(reading)" :key="at" class="figure text-right" :class="{ 'line-through': reading.voided }">
+        <tr v-for="{ reading, number } in rows" :key="reading.id" :class="struck(reading) ? 'text-mute' : ''">
+          <td class="figure w-8 text-mute" :class="{ 'line-through': struck(reading) }">{{ number }}</td>
+          <td
+            v-for="(cell, at) in cells(reading)"
+            :key="at"
+            :colspan="isWord(reading) ? heads.length : 1"
+            class="figure text-right"
+            :class="{ 'line-through': struck(reading) }"
+          >
             {{ cell }}
           </td>
           <td class="text-[13px]">
             <span v-if="reading.voided" class="text-out">void: {{ reading.voided.reason }}</span>
+            <span v-else-if="stale.has(reading.id)">before the change</span>
             <span
               v-else-if="isFigure(reading) && reading.celsius !== undefined && says(reading).every(f => f.gate === 'heat')"
               class="text-mute"

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { CheckKind } from '#core/check/contract'
-import { fieldsFor, lengthIn, type Setup } from '#core/check/setup'
+import { fieldsFor, lengthIn, type Setup, type SetupField } from '#core/check/setup'
 import { unitFor } from '#core/quantity/format-length'
 import type { Nm, UnitSystem } from '#core/quantity/length'
 import { BAD_PRICE, money, parseMoney } from '~/composables/money'
@@ -15,11 +15,28 @@ const props = defineProps<{
   disabled: boolean
   /** the pack was changed: only free fields may move */
   settled: boolean
+  /** but what carries the sign of the pieces may be mended, with a reason */
+  mendable?: boolean
   faults: readonly Fault[]
 }>()
-const emit = defineEmits<{ change: [Record<string, string>] }>()
+const emit = defineEmits<{ change: [setup: Record<string, string>, reason?: string] }>()
 const fields = computed(() => fieldsFor(props.kind.setupFields, props.setup))
-const off = (field: { readonly free?: boolean }) => props.disabled || (props.settled && !field.free)
+const fixed = (field: SetupField) => props.settled && !field.free
+const mends = (field: SetupField) => fixed(field) && field.sign === true && props.mendable === true && !props.disabled
+const off = (field: SetupField) => props.disabled || (fixed(field) && !mends(field))
+/** The other value of a field that carries the sign, waiting for its reason. */
+const mending = ref<{ readonly id: string; readonly value: string } | null>(null)
+const why = ref('')
+function choose(field: SetupField, to: string): void {
+  if (mends(field)) mending.value = { id: field.id, value: to }
+  else emit('change', { [field.id]: to })
+}
+function mend(): void {
+  if (!mending.value || why.value.trim() === '') return
+  emit('change', { [mending.value.id]: mending.value.value }, why.value.trim())
+  mending.value = null
+  why.value = ''
+}
 const value = (event: Event) => (event.target as HTMLSelectElement).value
 function length(id: string, given: Nm | null): void {
   const text = given === null ? '' : String(given)
@@ -53,9 +70,9 @@ function price(id: string, text: string): void {
         v-if="field.kind === 'choice'"
         :id="`setup-${field.id}`"
         class="field"
-        :value="setup[field.id] ?? kind.defaultSetup[field.id]"
+        :value="mending?.id === field.id ? mending.value : (setup[field.id] ?? kind.defaultSetup[field.id])"
         :disabled="off(field)"
-        @change="emit('change', { [field.id]: value($event) })"
+        @change="choose(field, value($event))"
       >
         <option v-for="option in field.options" :key="option.value" :value="option.value">
           {{ option.label }}{{ option.hint ? ` (${option.hint})` : '' }}
@@ -98,6 +115,17 @@ function price(id: string, text: string): void {
       <p v-if="badPrice === field.id" class="fault">{{ BAD_PRICE }}</p>
       <p v-if="faultAt(faults, `settings.setup.${field.id}`)" class="fault">{{ faultAt(faults, `settings.setup.${field.id}`) }}</p>
     </template>
+    <form v-if="mending?.id === field.id" class="mt-1 flex flex-wrap items-end gap-2" novalidate @submit.prevent="mend">
+      <label class="label min-w-0 flex-1"
+        >Why it is changed after a fitting
+        <input v-model="why" class="field mt-1" maxlength="200" autocomplete="off" data-test="mend-reason" />
+      </label>
+      <button type="submit" class="button" :disabled="why.trim() === ''">Change it</button>
+    </form>
+    <p v-else-if="mends(field)" class="mt-0.5 text-[12.5px] text-near">The play went the other way than the pack: this may be wrong.</p>
+    <p v-else-if="fixed(field) && !disabled" class="mt-0.5 text-[12.5px] text-mute" data-test="fixed">
+      Fixed since the pack was changed: it says what was measured.
+    </p>
     <p v-if="field.hint" class="mt-0.5 text-[12.5px] text-mute">{{ field.hint }}</p>
   </div>
 </template>

@@ -1,11 +1,11 @@
 <script setup lang="ts">
-import type { CheckDocument } from '#core/check/document'
+import { packIn, type CheckDocument } from '#core/check/document'
 import { checkKind } from '#core/check/registry'
 import type { ResultEvaluation } from '#core/check/evaluate-fitting'
 import { gaugeKindsFor } from '#core/check/gauges-needed'
 import { gradeFor } from '#core/method/plastic-strip/scale'
 import { ways } from '#core/method/ways'
-import { endsOf } from '#core/verdict/limits'
+import { describeLimits, endsOf } from '#core/verdict/limits'
 import { GAUGE_NAME, type Gauge } from '#core/reading/gauge'
 import { AIM_NAME, type AimSchool } from '#core/verdict/aim'
 import type { DecisionRule } from '#core/verdict/decide'
@@ -21,24 +21,32 @@ const props = defineProps<{
   lots: readonly Lot[]
   faults: readonly Fault[]
   results: readonly ResultEvaluation[]
+  /** the fittings show that the sign of a place may be wrong: what carries it can be mended */
+  signDoubtful: boolean
 }>()
 const emit = defineEmits<{
   keep: [Record<string, unknown>]
-  found: [{ place: string; pieces: { size: Nm; measured: boolean; count: number }[] }]
+  found: [{ place: string; pieces: readonly object[] }]
 }>()
 const preferences = usePreferences()
 const kind = computed(() => checkKind(props.document.kind))
 const thumbs = computed(() => new Map(props.results.flatMap(result => (result.thumb ? [[result.kind.id, result.thumb] as const] : []))))
 const places = computed(() => kind.value.places(props.document.setup))
 const locked = computed(() => props.document.signOff !== null)
+/** Places whose pack can still be named: before anything was changed, or as long as it is not known. */
+const unlisted = computed(() =>
+  props.document.trials.length === 1
+    ? places.value
+    : places.value.filter(place => packIn(props.document.trials.at(-1)!, place.id) === null),
+)
 const needed = computed(() => gaugeKindsFor(kind.value.points(props.document.setup)))
 const usesDial = computed(() => kind.value.points(props.document.setup).some(point => ways[point.way].entry === 'travel'))
-/** The strip whose range holds the limits, where both ends are known. */
+/** The strip whose range holds the limits, where both ends are known; named as the limits are. */
 const grade = computed(() => {
-  const ends = endsOf(props.results.find(result => result.kind.main)?.limits.working ?? null)
-  return ends && Number.isFinite(ends.lower) && Number.isFinite(ends.upper)
-    ? (gradeFor(ends.lower, ends.upper)?.colour ?? 'none holds both ends')
-    : null
+  const limits = props.results.find(result => result.kind.main)?.limits.working ?? null
+  const ends = endsOf(limits)
+  if (!ends || !Number.isFinite(ends.lower) || !Number.isFinite(ends.upper)) return null
+  return `${gradeFor(ends.lower, ends.upper)?.colour ?? 'none holds both ends'} (${describeLimits(limits)})`
 })
 const gauges = ref<readonly Gauge[]>([])
 const families = ref<readonly string[]>([])
@@ -83,8 +91,9 @@ const value = (event: Event) => (event.target as HTMLSelectElement).value
         :unit-system="preferences.system"
         :disabled="locked"
         :settled="document.trials.length > 1"
+        :mendable="signDoubtful"
         :faults="faults"
-        @change="setup => emit('keep', { setup })"
+        @change="(setup, reason) => emit('keep', { setup, ...(reason ? { reason } : {}) })"
       />
       <div v-if="places.length">
         <label class="label mb-1 block" for="setup-family">Pieces come from</label>
@@ -99,13 +108,7 @@ const value = (event: Event) => (event.target as HTMLSelectElement).value
           <option v-for="family in families" :key="family" :value="family">{{ family }}</option>
         </select>
       </div>
-      <FoundPack
-        v-if="places.length && document.trials.length === 1 && !locked"
-        :document="document"
-        :places="places"
-        :lots="lots"
-        @found="emit('found', $event)"
-      />
+      <FoundPack v-if="unlisted.length && !locked" :document="document" :places="unlisted" :lots="lots" @found="emit('found', $event)" />
       <div v-for="need in needed" :key="need">
         <label class="label mb-1 block" :for="`setup-${need}`">{{ GAUGE_NAME[need] }}</label>
         <select

@@ -1,15 +1,18 @@
 <script setup lang="ts">
-import { markFor, scaleMarks } from '#core/method/plastic-strip/scale'
+import { markFor, scaleMarks, sideOf } from '#core/method/plastic-strip/scale'
 import type { Gauge } from '#core/reading/gauge'
-import { formatLength } from '#core/quantity/format-length'
-import type { Nm } from '#core/quantity/length'
+import { formatLength, unitFor } from '#core/quantity/format-length'
+import { systemOf, type LengthUnit, type Nm } from '#core/quantity/length'
 import { usePreferences } from '~/stores/preferences'
 
-/** The printed scale of a plastic strip, widths to one scale, inches on the left and millimetres on the right. A width finds its gap. */
-const props = defineProps<{ gauge: Gauge; /** the gap being typed, nm */ figure: number | null }>()
+/** One printed side of a plastic strip's scale, widths to one scale. A width finds its gap. */
+const props = defineProps<{ gauge: Gauge; /** the gap being typed, nm */ figure: number | null; unit: LengthUnit }>()
 defineEmits<{ pick: [Nm] }>()
 const preferences = usePreferences()
-const marks = computed(() => scaleMarks(props.gauge.sizes, props.gauge.widest))
+/** The side that is read: in the unit the reading is typed in. */
+const system = computed(() => systemOf(props.unit))
+const marks = computed(() => scaleMarks(sideOf(props.gauge.sizes, system.value), props.gauge.widest))
+const sideUnit = computed(() => unitFor(system.value, 'size'))
 /** Where no width is known, the shapes still follow width × gap. */
 const widest = computed(() => marks.value[0]?.width ?? 1)
 const share = (gap: number, width: number | null) => 100 * (width === null ? marks.value[0]!.gap / gap : width / widest.value)
@@ -25,12 +28,12 @@ const lit = computed(() => props.figure ?? found.value?.gap ?? null)
       <li v-for="mark in marks" :key="mark.gap">
         <button
           type="button"
-          class="relative grid min-h-8 w-full grid-cols-[4.2rem_1fr_4.2rem] items-center gap-2 rounded"
+          class="relative grid min-h-8 w-full grid-cols-[5.5rem_1fr] items-center gap-2 rounded"
           :class="lit === mark.gap ? 'bg-sheet outline-2 outline-accent' : ''"
           :aria-pressed="lit === mark.gap"
           @click="$emit('pick', mark.gap as Nm)"
         >
-          <span class="figure text-right text-[12.5px]">{{ formatLength(mark.gap, 'in') }}<span class="sr-only"> in, </span> </span>
+          <span class="figure text-right text-[12.5px]">{{ formatLength(mark.gap, sideUnit, { unit: true }) }}</span>
           <span
             class="mx-auto block h-4 rounded-[1px] border"
             :style="{
@@ -39,19 +42,13 @@ const lit = computed(() => props.figure ?? found.value?.gap ?? null)
               borderColor: 'var(--brass-line)',
             }"
           />
-          <span class="figure text-left text-[12.5px]"
-            >{{ formatLength(mark.gap, 'mm')
-            }}<span class="sr-only">
-              mm{{ mark.width === null ? '' : `: strip ${formatLength(mark.width, 'mm', { decimals: 2, unit: true })} wide` }}</span
-            >
-          </span>
+          <span class="sr-only">{{
+            mark.width === null ? '' : `strip ${formatLength(mark.width, 'mm', { decimals: 2, unit: true })} wide`
+          }}</span>
         </button>
       </li>
     </ul>
-    <p class="flex justify-between text-[12px] text-mute">
-      <span>gap, in</span>
-      <span>gap, mm</span>
-    </p>
+    <p class="text-[12px] text-mute">The {{ system === 'inch' ? 'inch' : 'millimetre' }} side of the scale, its figures as printed.</p>
     <template v-if="gauge.widest !== null">
       <LengthField
         v-model="width"

@@ -184,6 +184,7 @@ useHead({ title: computed(() => (ready.value ? `${document.value.title} · Finit
             :lots="bench.lots"
             :faults="faults"
             :results="evaluation.current.results"
+            :sign-doubtful="evaluation.places.some(({ ledger }) => ledger.signDoubtful)"
             @keep="settings => command('settings', { settings })"
             @found="found => command('found-pack', found)"
           />
@@ -273,9 +274,11 @@ useHead({ title: computed(() => (ready.value ? `${document.value.title} · Finit
         :lots="bench.lots"
         :busy="busy"
         :fault="said"
+        :promised="faults.some(({ path }) => path === 'claim')"
         :place="several && place ? `${document.title}, ${place.place.label}` : document.title"
         @close="asking = false"
         @done="fit"
+        @claim="fit(true)"
       />
       <HelpersDialog :open="helping" :way="point.way" :prefer="gauge?.id" :band="bandOf(shown.limits.working)" @close="helping = false" />
       <ExplainDialog

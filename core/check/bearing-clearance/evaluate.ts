@@ -1,11 +1,12 @@
 import { formatLength } from '../../quantity/format-length'
 import { NM_PER, nm } from '../../quantity/length'
 import type { Estimate } from '../../reading/estimate'
+import type { Finding } from '../../reading/gates'
 import { meanOf, sumOf } from '../../reading/sum'
 import type { LimitSet } from '../../verdict/limits'
 import { boreFindings, boreFrom } from '../bore-master'
 import type { Answers, CombinedResult, Position } from '../contract'
-import { diametersOf, largestDifference, meanDiameter } from '../diameters'
+import { diametersOf, largestDifference, meanDiameter, type Diameters } from '../diameters'
 import type { Setup } from '../setup'
 import { byStrip, diameterPoints, pointId, positionsOf, stationsOf, turnsPoint, zeroPoint } from './layout'
 
@@ -13,18 +14,47 @@ import { byStrip, diameterPoints, pointId, positionsOf, stationsOf, turnsPoint, 
 export const combineBearings = (setup: Setup, answers: Answers): CombinedResult[] =>
   positionsOf(setup).flatMap(position => resultsAt(setup, answers, position))
 
+type Sized = Diameters[number]
+const least = (sizes: Diameters): Sized | undefined => [...sizes].sort((a, b) => a.estimate.value - b.estimate.value)[0]
+const most = (sizes: Diameters): Sized | undefined => [...sizes].sort((a, b) => b.estimate.value - a.estimate.value)[0]
+const at = ({ direction, station }: Sized, setup: Setup) =>
+  [direction, stationsOf(setup).length > 1 ? station : ''].filter(Boolean).join(' ')
+
+/** A bore less a journal, each at one place: how much room there is there. */
+interface Gap {
+  readonly estimate: Estimate
+  readonly bore: Sized
+  readonly journal: Sized
+}
+function gap(bore: Sized | undefined, journal: Sized | undefined): Gap | null {
+  if (!bore || !journal) return null
+  const estimate = sumOf([
+    { name: 'bore', factor: 1, estimate: bore.estimate },
+    { name: 'journal', factor: -1, estimate: journal.estimate },
+  ])
+  return { estimate, bore, journal }
+}
+
+/** The least of the gaps at the stations, and the most. */
+const atStations = (setup: Setup, of: (station: string) => Gap | null) => {
+  const gaps = stationsOf(setup)
+    .flatMap(station => of(station) ?? [])
+    .sort((a, b) => a.estimate.value - b.estimate.value)
+  return { least: gaps[0] ?? null, most: gaps.at(-1) ?? null }
+}
+
 function resultsAt(setup: Setup, answers: Answers, position: Position): CombinedResult[] {
   const { id } = position
   const journalAt = diameterPoints(setup, 'journal', id)
   const journal = diametersOf(journalAt, answers)
   const journalPoints = journalAt.map(({ point }) => point)
-  const result = (kind: string, estimate: Estimate | null, points: readonly string[], formula: string): CombinedResult => ({
-    kind,
-    position: id,
-    estimate,
-    points,
-    formula,
-  })
+  const result = (
+    kind: string,
+    estimate: Estimate | null,
+    points: readonly string[],
+    formula: string,
+    findings: readonly Finding[] = [],
+  ): CombinedResult => ({ kind, position: id, estimate, points, formula, findings })
   const ofJournal = [
     result('journal', meanDiameter(journal, 'journal'), journalPoints, 'mean of the journal’s diameters'),
     result('journal-round', largestDifference(journal, 'direction'), journalPoints, 'largest difference of two directions at one station'),
@@ -33,115 +63,114 @@ function resultsAt(setup: Setup, answers: Answers, position: Position): Combined
   if (byStrip(setup)) return [...stripResults(setup, answers, position), ...ofJournal]
 
   const boreAt = diameterPoints(setup, 'bore', id)
-  const bore = diametersOf(boreAt, answers, reading => boreFrom(reading, setup, answers))
+  const bore = diametersOf(boreAt, answers, reading => boreFrom(reading, setup, answers, zeroPoint(id)))
   const borePoints = boreAt.map(({ point }) => point)
-  const vertical = bore.filter(({ direction }) => direction === 'A')
-  const [hole, shaft] = [meanDiameter(vertical.length > 0 ? vertical : bore, 'bore'), meanDiameter(journal, 'journal')]
   const { drift, missing } = boreFindings(setup, answers, zeroPoint(id), borePoints)
-  const clearance =
+  const here = (sizes: Diameters, station: string, direction?: string) =>
+    sizes.filter(size => size.station === station && (direction === undefined || size.direction === direction))
+  // The tightest place may be anywhere round the bore; how open it is, is told square to the split, where shells do not open by design.
+  const tight = atStations(setup, station => gap(least(here(bore, station)), most(here(journal, station)))).least
+  const across = (direction: string) =>
+    atStations(setup, station => gap(most(here(bore, station, direction)), least(here(journal, station)))).most
+  const [open, split] = [across('A'), across('B')]
+  const hole =
+    meanDiameter(
+      bore.filter(({ direction }) => direction === 'A'),
+      'bore',
+    ) ?? meanDiameter(bore, 'bore')
+  const shaft = meanDiameter(journal, 'journal')
+  const mean =
     hole && shaft
       ? sumOf([
           { name: 'bore', factor: 1, estimate: hole },
           { name: 'journal', factor: -1, estimate: shaft },
         ])
       : null
+  const all = [...journalPoints, ...borePoints]
+  const of = (found: Gap | null, word: string) =>
+    found ? `${word}: bore ${at(found.bore, setup)} − journal ${at(found.journal, setup)}` : `${word} of bore − journal`
+  const findings = [...drift, ...missing]
   return [
-    withHand(
-      {
-        ...result(
-          'clearance',
-          clearance,
-          [...journalPoints, ...borePoints, turnsPoint(id)],
-          `bore (${vertical.length > 0 || bore.length === 0 ? 'vertical' : 'as read'}, mean of stations) − journal (mean)`,
-        ),
-        findings: [...drift, ...missing],
-      },
-      setup,
-      answers,
-      id,
-    ),
+    withHand(result('clearance', tight?.estimate ?? null, [...all, turnsPoint(id)], of(tight, 'least'), findings), setup, answers, id, {
+      smallest: least(bore),
+      largest: most(journal),
+    }),
+    result('clearance-most', open?.estimate ?? null, all, of(open, 'most, square to the split'), findings),
+    result('clearance-mean', mean, all, 'bore (square to the split, mean of stations) − journal (mean)', findings),
+    result('clearance-split', split?.estimate ?? null, all, of(split, 'most, near the split'), findings),
     ...ofJournal,
-    {
-      ...result('bore-round', largestDifference(bore, 'direction'), borePoints, 'largest difference of two directions at one depth'),
-      findings: drift,
-    },
-    {
-      ...result('bore-taper', largestDifference(bore, 'station'), borePoints, 'largest difference between depths in one direction'),
-      findings: drift,
-    },
+    result('bore-round', largestDifference(bore, 'direction'), borePoints, 'largest difference of two directions at one depth', drift),
+    result('bore-taper', largestDifference(bore, 'station'), borePoints, 'largest difference between depths in one direction', drift),
   ]
 }
 
 function stripResults(setup: Setup, answers: Answers, { id }: Position): CombinedResult[] {
-  const points = stationsOf(setup).map(station => pointId('strip', id, '', station))
-  const ends = points.flatMap(point => {
-    const { estimate } = answers.of(point)
-    return estimate ? [{ name: point, estimate }] : []
+  const points = stationsOf(setup).map(station => ({ point: pointId('strip', id, '', station), station }))
+  const ends = points
+    .flatMap(({ point, station }) => {
+      const { estimate } = answers.of(point)
+      return estimate ? [{ name: station, estimate }] : []
+    })
+    .sort((a, b) => a.estimate.value - b.estimate.value)
+  const ids = points.map(({ point }) => point)
+  const [narrow, wide] = [ends[0], ends.at(-1)]
+  const end = (found: typeof narrow, word: string) =>
+    `${word} gap the strip shows${found && points.length > 1 ? `, at the ${found.name}` : ''}`
+  const result = (kind: string, estimate: Estimate | null, formula: string): CombinedResult => ({
+    kind,
+    position: id,
+    estimate,
+    points: ids,
+    formula,
   })
-  const [wide, narrow] = [...ends].sort((a, b) => b.estimate.value - a.estimate.value)
   return [
     withHand(
-      {
-        kind: 'clearance',
-        position: id,
-        estimate: ends.length > 0 ? meanOf(ends) : null,
-        points: [...points, turnsPoint(id)],
-        formula: 'mean of the gaps the strip shows at its ends',
-      },
+      { ...result('clearance', narrow?.estimate ?? null, end(narrow, 'least')), points: [...ids, turnsPoint(id)] },
       setup,
       answers,
       id,
     ),
-    {
-      kind: 'strip-taper',
-      position: id,
-      estimate:
-        wide && narrow
-          ? sumOf([
-              { ...wide, factor: 1 },
-              { ...narrow, factor: -1 },
-            ])
-          : null,
-      points,
-      formula: 'difference of the gaps at the ends',
-    },
+    result('clearance-most', wide?.estimate ?? null, end(wide, 'most')),
+    result('clearance-mean', ends.length > 0 ? meanOf(ends) : null, 'mean of the gaps the strip shows at its ends'),
+    result(
+      'strip-taper',
+      narrow && wide && narrow !== wide
+        ? sumOf([
+            { ...wide, factor: 1 },
+            { ...narrow, factor: -1 },
+          ])
+        : null,
+      'difference of the gaps at the ends',
+    ),
   ]
 }
 
-/** The hand beats arithmetic: a shaft that locks is tight, whatever the figures say; figures below zero lock it too. */
-function withHand(result: CombinedResult, setup: Setup, answers: Answers, position: string): CombinedResult {
+/** The hand beats arithmetic: a shaft that locks is tight, whatever the figures say; a bore that is nowhere above the journal locks it too. */
+function withHand(
+  result: CombinedResult,
+  setup: Setup,
+  answers: Answers,
+  position: string,
+  { smallest, largest }: { smallest?: Sized | undefined; largest?: Sized | undefined } = {},
+): CombinedResult {
   const cap = setup.bearings === 'rods' ? 'rod' : 'cap'
   const { word } = answers.of(turnsPoint(position))
   const { estimate } = result
-  const findings = [...(result.findings ?? [])]
   const show = (value: number) => formatLength(Math.abs(value), answers.unit, { unit: true })
-  if (word === 'locks')
-    return {
-      ...result,
-      findings,
-      overrule: {
-        state: 'below',
-        words: `the shaft locks with ${cap} ${position} tight${estimate && estimate.value > 0 ? `: that beats the ${show(estimate.value)} the figures give` : ''}`,
-      },
-    }
-  if (!estimate || estimate.value >= 0) return { ...result, findings }
-  if (word === 'turns')
-    return {
-      ...result,
-      findings: [
-        ...findings,
-        {
-          gate: 'hand',
-          level: 'fail',
-          words: `By the figures the bore is ${show(estimate.value)} smaller than the journal, yet the shaft turns: a size is wrong.`,
-        },
-      ],
-    }
-  return {
-    ...result,
-    findings,
-    overrule: { state: 'below', words: `the bore is ${show(estimate.value)} smaller than the journal: it locks` },
+  if (word === 'locks') {
+    const words = `the shaft locks with ${cap} ${position} tight`
+    const beaten = estimate && estimate.value > 0 ? `: that beats the ${show(estimate.value)} the figures give` : ''
+    return { ...result, atMost: { value: 0, words }, overrule: { state: 'below', words: words + beaten } }
   }
+  // Judged as read: half a graduation does not let a shaft in that is as large as its bore.
+  if (!smallest || !largest || smallest.estimate.value > largest.estimate.value) return result
+  const less = largest.estimate.value - smallest.estimate.value
+  const where = `the bore at ${at(smallest, setup)} is ${less === 0 ? 'no larger than' : `${show(less)} smaller than`} the journal at ${at(largest, setup)}`
+  if (word === 'turns') {
+    const finding: Finding = { gate: 'hand', level: 'fail', words: `By the figures ${where}, yet the shaft turns: a size is wrong.` }
+    return { ...result, findings: [...(result.findings ?? []), finding] }
+  }
+  return { ...result, overrule: { state: 'below', words: `${where}: they cannot go together` } }
 }
 
 /** Three quarters of a thou to one thou of clearance per inch of journal. Common practice. */
@@ -158,4 +187,12 @@ export function thumbClearance(setup: Setup, answers: Answers): LimitSet | null 
     unit: 'thou',
     source: { kind: 'common-practice', text: `rule of thumb: 0.75 to 1 thou per inch of journal, ${inches.toFixed(2)} in` },
   }
+}
+
+/** Out-of-round and taper of a journal: up to half a thou each. Common practice. */
+export const THUMB_FORM: LimitSet = {
+  kind: 'upper',
+  upper: nm(NM_PER.thou / 2),
+  unit: 'thou',
+  source: { kind: 'common-practice', text: 'rule of thumb: half a thou out of round or taper' },
 }

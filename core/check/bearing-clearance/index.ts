@@ -2,7 +2,7 @@ import { nm, thou } from '../../quantity/length'
 import { HEAT_DEFAULTS, heatFields, MASTER_DEFAULTS, masterFields } from '../bore-master'
 import type { CheckKind } from '../contract'
 import type { Setup } from '../setup'
-import { combineBearings, thumbClearance } from './evaluate'
+import { THUMB_FORM, combineBearings, thumbClearance } from './evaluate'
 import { byStrip, points, positionsOf, resultKinds, roles, shellPlaces } from './layout'
 import { bearingSteps } from './procedure'
 
@@ -85,5 +85,8 @@ export const bearingClearance: CheckKind = {
     { effect: 'more-play', words: 'The cap was not at full torque.' },
   ],
   combine: combineBearings,
-  thumb: (setup, answers, result) => (result === 'clearance' && positionsOf(setup).length > 0 ? thumbClearance(setup, answers) : null),
+  thumb(setup, answers, result) {
+    if (result === 'clearance') return positionsOf(setup).length > 0 ? thumbClearance(setup, answers) : null
+    return result === 'journal-round' || result === 'journal-taper' ? THUMB_FORM : null
+  },
 }

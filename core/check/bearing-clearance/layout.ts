@@ -41,6 +41,7 @@ const housing = (setup: Setup, position: string): string => (setup.bearings === 
 export function resultKinds(setup: Setup): ResultKind[] {
   const positions = positionsOf(setup)
   const common = { quantity: 'length', cannotBind: 'above', floored: false, overZero: false, positions } as const
+  const clearance = { ...common, scale: 'play', ends: PLAY_WORDS, main: true, overZero: true } as const
   const form = (id: string, label: string): ResultKind => ({
     ...common,
     id,
@@ -51,7 +52,10 @@ export function resultKinds(setup: Setup): ResultKind[] {
     main: false,
   })
   return [
-    { ...common, id: 'clearance', label: 'Clearance', scale: 'play', ends: PLAY_WORDS, main: true, overZero: true },
+    { ...clearance, id: 'clearance', label: 'Clearance, least' },
+    { ...clearance, id: 'clearance-most', label: 'Clearance, most', judgedBy: 'clearance' },
+    { ...clearance, id: 'clearance-mean', label: 'Clearance, mean', main: false },
+    ...(byStrip(setup) ? [] : [{ ...clearance, id: 'clearance-split', label: 'Clearance near the split', main: false }]),
     { ...common, id: 'journal', label: 'Journal diameter', scale: 'size', ends: SIZE_WORDS, main: false },
     form('journal-round', 'Journal out-of-round'),
     form('journal-taper', 'Journal taper'),
@@ -139,8 +143,10 @@ export function shellPlaces(setup: Setup): PackPlace[] {
     id: `shells-${id}`,
     label: `Shell halves, ${label.toLowerCase()}`,
     result: `clearance@${id}`,
+    widest: `clearance-most@${id}`,
     response: { perPiece: -1, pair: false },
     between: ['cap', 'journal'],
     capacity: { fewest: 2, most: 2 },
+    lappable: false,
   }))
 }

@@ -64,6 +64,7 @@ export const crankshaftEndPlay: CheckKind = {
             response: { perPiece: -1, pair: false },
             between: ['crankshaft', 'flywheel'],
             capacity: { fewest: 1, most: MOST_PIECES },
+            lappable: true,
           },
         ]
       : [],

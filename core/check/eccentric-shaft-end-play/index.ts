@@ -49,6 +49,7 @@ export const eccentricShaftEndPlay: CheckKind = {
       response: { perPiece: 1, pair: false },
       between: ['needle bearing', 'thrust plate'],
       capacity: { fewest: 1, most: 1 },
+      lappable: true,
     },
   ],
   procedure: eccentricSteps,

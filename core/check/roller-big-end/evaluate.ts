@@ -63,7 +63,7 @@ export function lacksSets(setup: Setup, answers: Answers): boolean {
 
 const pinOf = (rod: string, answers: Answers) => diametersOf(pinPoints(rod), answers)
 const boreOfRod = (setup: Setup, rod: string, answers: Answers) =>
-  diametersOf(borePoints(rod), answers, reading => boreFrom(reading, setup, answers))
+  diametersOf(borePoints(rod), answers, reading => boreFrom(reading, setup, answers, zeroPoint(rod)))
 const ids = (points: readonly { readonly point: string }[]) => points.map(({ point }) => point)
 
 export const combineRods = (setup: Setup, answers: Answers): CombinedResult[] =>

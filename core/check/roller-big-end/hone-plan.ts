@@ -6,7 +6,7 @@ import { boreSign } from '../../method/bore-gauge/bore'
 import { boreFrom } from '../bore-master'
 import type { Answers, Target } from '../contract'
 import type { Setup } from '../setup'
-import { ENDS, honePoint, type BoreEnd } from './layout'
+import { ENDS, honePoint, zeroPoint, type BoreEnd } from './layout'
 
 /** Stock left at which a finer stone takes over, nm on the diameter. Common practice. */
 export const COARSE_UNTIL = 5 * NM_PER.tenth
@@ -60,7 +60,7 @@ export function honePlan(setup: Setup, answers: Answers, rod: string, target: Pi
   const ends = ENDS.map(end => ({
     end,
     passes: singlesAt(answers, rod, end).flatMap(({ id, at, stone, heat, estimate }): HonePass[] => {
-      const bore = boreFrom(estimate, setup, answers)
+      const bore = boreFrom(estimate, setup, answers, zeroPoint(rod))
       return bore ? [{ id, at, stone, heat: sign * heat, bore, left: target.value - bore.value }] : []
     }),
   }))

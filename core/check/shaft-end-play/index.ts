@@ -54,7 +54,13 @@ export const shaftEndPlay: CheckKind = {
   combine: (_setup, answers) => [playFrom('travel', answers, 'mean of far − (start + back)/2')],
 }
 
-const GAP = { id: 'pack', result: 'play', response: { perPiece: -1, pair: false }, between: ['flange', 'thrust face'] } as const
+const GAP = {
+  id: 'pack',
+  result: 'play',
+  response: { perPiece: -1, pair: false },
+  between: ['flange', 'thrust face'],
+  lappable: true,
+} as const
 
 /** Where the pieces go, and how many it takes. */
 function placeFor(pack: string): PackPlace[] {
@@ -73,6 +79,8 @@ function placeFor(pack: string): PackPlace[] {
           response: { perPiece: -1, pair: true },
           between: ['groove', 'joint'],
           capacity: { fewest: 2, most: 2 },
+          // Both would have to be made alike.
+          lappable: false,
         },
       ]
     default:

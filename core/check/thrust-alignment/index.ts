@@ -115,45 +115,53 @@ export const thrustAlignment: CheckKind = {
   places: () => [],
   procedure: alignmentSteps,
   suspicions: () => [],
-  combine: (_setup, answers) => [
-    { ...playFrom('after', answers, 'mean of far − (start + back)/2, after aligning'), findings: afterFindings(answers) },
-    outOfLine(answers),
-    wander(answers),
-  ],
+  combine: (_setup, answers) => [afterAligning(answers), outOfLine(answers), wander(answers)],
 }
 
-function afterFindings(answers: Answers): Finding[] {
-  const [before, after] = [answers.of('before').estimate, answers.of('after')]
+/** What the play gained by aligning, and what that is known to, nm; null while it was not read before and after. */
+function gainOf(answers: Answers): { readonly value: number; readonly U: number; readonly shown: string } | null {
+  const [before, after] = [answers.of('before').estimate, answers.of('after').estimate]
+  if (!before || !after) return null
+  // Both readings share the gauge: only what they do not share can hide a gain.
+  const { value, U } = sumOf([
+    { name: 'after', factor: 1, estimate: after },
+    { name: 'before', factor: -1, estimate: before },
+  ])
+  const show = (play: number) => formatLength(play, answers.unit, { trim: true })
+  return { value, U, shown: `${show(before.value)} before, ${formatLength(after.value, answers.unit, { unit: true, trim: true })} after` }
+}
+
+function afterAligning(answers: Answers): CombinedResult {
+  const gain = gainOf(answers)
   const findings: Finding[] = []
-  if (after.findings.some(finding => finding.gate === 'spring-back'))
+  if (answers.of('after').findings.some(finding => finding.gate === 'spring-back'))
     findings.push({
       gate: 'hand',
       level: 'warn',
       words: 'Spring-back after aligning: the halves are not in line yet. Loosen the thrust cap and push again.',
     })
-  if (!before || !after.estimate) return findings
-  const gain = after.estimate.value - before.value
-  const show = (value: number) => formatLength(value, answers.unit, { trim: true })
-  const shown = `${show(before.value)} before, ${formatLength(after.estimate.value, answers.unit, { unit: true, trim: true })} after`
-  // Both readings share the gauge: only what they do not share can hide a gain.
-  const U = sumOf([
-    { name: 'after', factor: 1, estimate: after.estimate },
-    { name: 'before', factor: -1, estimate: before },
-  ]).U
-  if (gain > U)
-    findings.push({
+  if (gain) findings.push(gainFinding(gain, answers))
+  return {
+    ...playFrom('after', answers, 'mean of far − (start + back)/2, after aligning'),
+    findings,
+    ...(gain && gain.value < -gain.U ? { asksReason: 'there is less play than before aligning' } : {}),
+  }
+}
+
+function gainFinding({ value, U, shown }: NonNullable<ReturnType<typeof gainOf>>, { unit }: Answers): Finding {
+  if (value > U)
+    return {
       gate: 'hand',
       level: 'note',
-      words: `${shown}: the halves were out of line by about ${formatLength(gain, answers.unit, { unit: true, trim: true })}.`,
-    })
-  else if (gain < -U)
-    findings.push({
-      gate: 'hand',
-      level: 'warn',
-      words: `${shown}: less play than before. Something moved out of line: loosen and align again, with the same force.`,
-    })
-  else findings.push({ gate: 'hand', level: 'note', words: `${shown}: no difference that can be told; the halves were in line.` })
-  return findings
+      words: `${shown}: the halves were out of line by about ${formatLength(value, unit, { unit: true, trim: true })}.`,
+    }
+  return value < -U
+    ? {
+        gate: 'hand',
+        level: 'warn',
+        words: `${shown}: less play than before. Something moved out of line: loosen and align again, with the same force.`,
+      }
+    : { gate: 'hand', level: 'note', words: `${shown}: no difference that can be told; the halves were in line.` }
 }
 
 function outOfLine(answers: Answers): CombinedResult {

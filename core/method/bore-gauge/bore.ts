@@ -47,12 +47,26 @@ export const boreSign = (gauge: Pick<Gauge, 'sense'>): 1 | -1 => (gauge.sense ==
 export const dialFigure = (deviation: number, gauge: Pick<Gauge, 'sense'>): number => boreSign(gauge) * deviation + 0
 
 /** The bore from what the dial showed. */
-export function boreOf(reading: Estimate, master: Master, gauge: Pick<Gauge, 'sense'>): Estimate {
+export function boreOf(reading: Estimate, master: Master, gauge: Pick<Gauge, 'sense'>, drift: BudgetLine | null): Estimate {
   return sumOf([
     { name: 'Master', factor: 1, estimate: stated(master.size, master.line ? [master.line] : [], reading.n) },
     { name: 'Reading', factor: boreSign(gauge), estimate: reading },
+    ...(drift ? [{ name: 'Zero', factor: boreSign(gauge), estimate: stated(0, [drift], reading.n) }] : []),
   ])
 }
+
+/** Somewhere on the way the zero moved by what the master showed afterwards: d/√3, the same for all bores read on it. null: it did not. */
+export const driftLine = ({ estimate }: PointAnswer, carrier: string): BudgetLine | null =>
+  estimate && estimate.value !== 0
+    ? {
+        source: 'closing',
+        words: 'Zero found off afterwards by d, d/√3',
+        u: rectangular(Math.abs(estimate.value)),
+        nu: Infinity,
+        shared: false,
+        carrier,
+      }
+    : null
 
 /** The zero taken again in the master after the bores: off by more than a graduation, every bore since is void. */
 export function zeroDrift(recheck: PointAnswer, gauge: Gauge): Finding[] {

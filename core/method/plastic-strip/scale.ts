@@ -1,10 +1,25 @@
+import { NM_PER, type UnitSystem } from '../../quantity/length'
+
+/** The two printed sides of a scale: inch figures are whole tenths of a thou, metric ones whole micrometres. nm */
+export function sideOf(sizes: readonly number[], system: UnitSystem): number[] {
+  const step = system === 'inch' ? NM_PER.tenth : NM_PER.um
+  const own = sizes.filter(size => size % step === 0)
+  // A strip printed on one side only has that side on both.
+  return own.length > 1 ? own : [...sizes]
+}
+/** The side a printed gap stands on. */
+const sideWith = (sizes: readonly number[], gap: number): readonly number[] =>
+  sideOf(sizes, gap % NM_PER.tenth === 0 && gap % NM_PER.um !== 0 ? 'inch' : 'metric').includes(gap)
+    ? sideOf(sizes, gap % NM_PER.um === 0 ? 'metric' : 'inch')
+    : sizes
+
 /**
  * Step of a printed scale at a gap, nm: between the marks either side of it; at a mark, the mean of its two steps. null when the
  * gap is off the scale.
  * @param sizes  gaps printed on the scale, nm, in any order
  */
 export function scaleStep(sizes: readonly number[], gap: number): number | null {
-  const marks = [...new Set(sizes)].sort((a, b) => a - b)
+  const marks = [...new Set(sideWith(sizes, gap))].sort((a, b) => a - b)
   if (marks.length < 2 || gap < marks[0]! || gap > marks.at(-1)!) return null
   const at = marks.indexOf(gap)
   if (at >= 0)
@@ -43,13 +58,27 @@ export function markFor(marks: readonly ScaleMark[], width: number): ScaleMark |
   return marks.reduce((a, b) => (Math.abs(b.width! - width) < Math.abs(a.width! - width) ? b : a))
 }
 
-/** The grades sold everywhere, by colour: least and largest gap, nm. Common practice; printed also as 0.001–0.003, 0.002–0.006, 0.004–0.009 in. */
+/** The grades sold everywhere, by colour: least and largest gap printed on either side, nm. Common practice: 0.025–0.076, 0.051–0.152, 0.102–0.229 mm; 0.001–0.003, 0.002–0.006, 0.004–0.009 in. */
 export const GRADES = [
-  { colour: 'green', low: 25_000, high: 76_000 },
-  { colour: 'red', low: 51_000, high: 152_000 },
-  { colour: 'blue', low: 102_000, high: 229_000 },
+  { colour: 'green', low: 25_000, high: 76_200 },
+  { colour: 'red', low: 50_800, high: 152_400 },
+  { colour: 'blue', low: 101_600, high: 229_000 },
 ] as const
 
 /** The thinnest grade whose range holds the limits; null when none does. nm */
 export const gradeFor = (low: number, high: number): (typeof GRADES)[number] | null =>
   GRADES.find(grade => grade.low <= low && grade.high >= high) ?? null
+
+/** Of these strips, the one whose printed range holds the limits most closely; null when none does. nm */
+export function stripFor<Strip extends { readonly sizes: readonly number[] }>(
+  strips: readonly Strip[],
+  low: number,
+  high: number,
+): Strip | null {
+  const span = ({ sizes }: Strip) => Math.max(...sizes) - Math.min(...sizes)
+  return (
+    strips
+      .filter(({ sizes }) => sizes.length > 1 && Math.min(...sizes) <= low && Math.max(...sizes) >= high)
+      .sort((a, b) => span(a) - span(b))[0] ?? null
+  )
+}

@@ -1,0 +1,95 @@
+import { describe, expect, it } from 'vitest'
+import { nm, thou } from '../quantity/length'
+import type { Lot } from './lot'
+import { readPack, stuckPairs } from './read-pack'
+
+const lot = (id: string, size: number, mark = '', colour = ''): Lot => ({
+  id,
+  family: 'f',
+  nominal: thou(size),
+  measured: null,
+  tolerance: null,
+  onHand: 2,
+  reserved: 0,
+  mark,
+  colour,
+  tags: [],
+  cost: null,
+  leadDays: null,
+  shape: 'flat',
+})
+const drawer = [lot('two', 2), lot('five', 5), lot('ten', 10), lot('q', 31, 'Q'), lot('red', 40, '', 'red'), lot('red2', 41, '', 'red')]
+const shells = [lot('std', 60, 'STD'), lot('one', 60.5, '0.001'), lot('ten', 65, '0.010')]
+const pieces = (text: string, lots: readonly Lot[] = [], unit: 'thou' | 'mm' = 'thou') => {
+  const entry = readPack(text, unit, lots)
+  return entry.ok ? entry.pieces.map(({ lotId, size, count }) => `${count} × ${lotId ?? size! / thou(1)}`) : entry.reason
+}
+const choices = (text: string, lots: readonly Lot[] = []) => {
+  const entry = readPack(text, 'thou', lots)
+  return entry.ok ? null : (entry.choices ?? []).map(({ text: way }) => way)
+}
+
+describe('a pack read out at the bench', () => {
+  it.each([
+    ['10, 8, 4', ['1 × 10', '1 × 8', '1 × 4']],
+    ['5 + 5 + 2', ['2 × 5', '1 × 2']],
+    ['3; 3;', ['2 × 3']],
+    ['none', []],
+    ['empty', []],
+    ['5 thou x 3', ['3 × 5']],
+    ['3 x 5 thou', ['3 × 5']],
+    ['3 of 0.005 in', ['3 × 5']],
+    ['3 x 3', ['3 × 3']],
+  ])('%s', (text, expected) => expect(pieces(text)).toEqual(expected))
+  it('reads a decimal comma where only that can be meant', () => {
+    const entry = readPack('0,25; 0,30', 'mm', [])
+    expect(entry).toEqual({
+      ok: true,
+      pieces: [
+        { size: nm(250_000), count: 1 },
+        { size: nm(300_000), count: 1 },
+      ],
+    })
+  })
+  it('asks where it can be read two ways', () => {
+    expect(choices('10,5')).toEqual(['10.5', '10 + 5'])
+    expect(choices('10 x 2')).toEqual(['2 + 2 + 2 + 2 + 2 + 2 + 2 + 2 + 2 + 2', '10 + 10'])
+    expect(choices('4, 3 x 2')).toEqual(['4, 2 + 2 + 2', '4, 3 + 3'])
+    // Each answer can be read without asking again.
+    for (const text of [...choices('10,5')!, ...choices('3 x 2')!]) expect(readPack(text, 'thou', []).ok).toBe(true)
+  })
+  it('the drawer may tell which is meant', () => {
+    expect(pieces('2 x 5', [lot('five', 5)])).toEqual(['2 × 5'])
+    expect(pieces('5 x 2', [lot('five', 5)])).toEqual(['2 × 5'])
+    expect(choices('2 x 5', drawer)).toHaveLength(2)
+  })
+  it('knows the marks and colours of the drawer', () => {
+    expect(pieces('Q, 5', drawer)).toEqual(['1 × q', '1 × 5'])
+    expect(pieces('2 x q', drawer)).toEqual(['2 × q'])
+    expect(choices('red', drawer)).toEqual(['40 thou', '41 thou'])
+  })
+  it('knows grades of shells: half of it is a wall', () => {
+    expect(pieces('0.001 under', shells)).toEqual(['1 × one'])
+    expect(pieces('STD, 0.010 under', shells)).toEqual(['1 × std', '1 × ten'])
+    expect(pieces('one tenth under', shells)).toContain('not a length')
+    expect(pieces('1 tenth under', shells)).toEqual(['1 × 60.05'])
+    expect(pieces('0.001 under', drawer)).toContain('Mark the standard size STD')
+  })
+  it('says which piece it cannot read', () => {
+    expect(pieces('10, zinc')).toContain('zinc:')
+    expect(pieces('10, -2')).toContain('thicker than nothing')
+    expect(pieces(' ')).toContain('none')
+    expect(pieces('a x b')).toContain('how many?')
+  })
+  it('a 7 where the drawer has 5 and 2 may be two stuck together', () => {
+    const found = stuckPairs(
+      [
+        { size: thou(7), count: 1 },
+        { size: thou(5), count: 1 },
+        { size: thou(9), count: 1 },
+      ],
+      drawer,
+    )
+    expect(found.map(({ size, pair }) => [size / thou(1), pair[0].id, pair[1].id])).toEqual([[7, 'five', 'two']])
+  })
+})

@@ -1,0 +1,136 @@
+import { formatLength } from '../quantity/format-length'
+import { parseLength } from '../quantity/parse-length'
+import { UNIT_NAME, nm, type LengthUnit, type Nm } from '../quantity/length'
+
+import type { Lot } from './lot'
+
+/** A piece as it was named: a size of the drawer, or a thickness. */
+export interface NamedPiece {
+  readonly lotId?: string
+  readonly size?: Nm
+  readonly count: number
+}
+/** One way an entry can be read, and the text that says so without doubt. */
+export interface PackReading {
+  readonly label: string
+  readonly text: string
+}
+export type PackEntry =
+  | { readonly ok: true; readonly pieces: readonly NamedPiece[] }
+  | { readonly ok: false; readonly reason: string; readonly choices?: readonly PackReading[] }
+
+/** More of one size are not in one pack. */
+const MOST_OF_A_SIZE = 12
+const NONE = /^(none|nothing|empty|no pieces|no shims|0)$/i
+const refuse = (reason: string, choices?: readonly PackReading[]): PackEntry => ({ ok: false, reason, ...(choices ? { choices } : {}) })
+
+/**
+ * A pack as it is read out at the bench: `10, 8, 2 x 3`, `Q`, `red`, `0.25 mm`, `0.001 under`, `none`. Pieces are parted by a comma
+ * with a space, a semicolon or a plus. What can be read two ways asks.
+ * @param lots  of the drawer: their marks, colours and sizes are understood
+ * @param unit  what a bare figure means
+ */
+export function readPack(text: string, unit: LengthUnit, lots: readonly Lot[]): PackEntry {
+  if (NONE.test(text.trim())) return { ok: true, pieces: [] }
+  const words = text
+    .split(/[;+\n]|,(?=\s)|,\s*$/)
+    .map(word => word.trim())
+    .filter(Boolean)
+  if (words.length === 0) return refuse('List the pieces: 10, 8, 2 x 3. Nothing in it: none.')
+  const pieces: NamedPiece[] = []
+  for (const word of words) {
+    const read = readPiece(word, unit, lots)
+    if (!read.ok)
+      return refuse(
+        read.reason,
+        read.choices?.map(choice => ({ ...choice, text: text.replace(word, choice.text) })),
+      )
+    for (const piece of read.pieces) {
+      const at = pieces.findIndex(other => other.lotId === piece.lotId && other.size === piece.size)
+      if (at === -1) pieces.push(piece)
+      else pieces[at] = { ...piece, count: pieces[at]!.count + piece.count }
+    }
+  }
+  return { ok: true, pieces }
+}
+
+function readPiece(word: string, unit: LengthUnit, lots: readonly Lot[]): PackEntry {
+  const comma = /^(\d+),(\d+)$/.exec(word)
+  if (comma && !(unit === 'mm' && comma[1] === '0'))
+    return refuse(`${word}: one piece, or two?`, [
+      { label: `${comma[1]}.${comma[2]} ${UNIT_NAME[unit]}`, text: `${comma[1]}.${comma[2]}` },
+      { label: `${comma[1]} and ${comma[2]}`, text: `${comma[1]} + ${comma[2]}` },
+    ])
+  const many = /^(.+?)\s*(?:[x×*]|\bof\b)\s*(.+)$/i.exec(word)
+  if (!many || named(word, lots).length > 0) return readOne(word, 1, unit, lots)
+  const [, first = '', second = ''] = many
+  const count = (text: string) => (/^\d{1,2}$/.test(text) && Number(text) > 0 ? Number(text) : null)
+  const [a, b] = [count(first), count(second)]
+  if (a === null && b === null) return refuse(`${word}: how many?`)
+  if (a === null) return readOne(first, b!, unit, lots)
+  if (b === null) return readOne(second, a, unit, lots)
+  // Both could be the count: the drawer may tell.
+  const plausible = [
+    { count: a, size: second },
+    { count: b, size: first },
+  ].filter(way => way.count <= MOST_OF_A_SIZE && (lots.length === 0 || sized(way.size, unit, lots).length > 0))
+  if (plausible.length === 1) return readOne(plausible[0]!.size, plausible[0]!.count, unit, lots)
+  if (a === b) return readOne(second, a, unit, lots)
+  const list = (size: string, times: number) => Array<string>(times).fill(size).join(' + ')
+  return refuse(`${word}: how many of what?`, [
+    { label: `${a} pieces of ${second}`, text: list(second, a) },
+    { label: `${b} ${b === 1 ? 'piece' : 'pieces'} of ${first}`, text: list(first, b) },
+  ])
+}
+
+/** Lots that go by this mark or colour. */
+const named = (word: string, lots: readonly Lot[]): Lot[] =>
+  lots.filter(({ mark, colour }) => [mark, colour].some(name => name !== '' && name.toLowerCase() === word.toLowerCase()))
+const sized = (word: string, unit: LengthUnit, lots: readonly Lot[]): Lot[] => {
+  const entry = parseLength(word, unit)
+  return entry.ok ? lots.filter(({ nominal, measured }) => nominal === entry.value || measured === entry.value) : []
+}
+
+function readOne(word: string, count: number, unit: LengthUnit, lots: readonly Lot[]): PackEntry {
+  const known = named(word, lots)
+  const name = (lot: Lot) => formatLength(lot.nominal, unit, { unit: true, trim: true })
+  if (known.length === 1) return { ok: true, pieces: [{ lotId: known[0]!.id, count }] }
+  if (known.length > 1)
+    return refuse(
+      `${word}: ${known.length} sizes go by that.`,
+      known.map(lot => ({ label: name(lot), text: name(lot) })),
+    )
+  const under = /^(.+?)\s+(?:under|u\/s|undersize)$/i.exec(word)
+  if (under) return ofGrade(under[1]!, count, unit, lots)
+  const entry = parseLength(word, unit)
+  if (!entry.ok) return refuse(`${word}: ${entry.reason}`)
+  if (entry.value <= 0) return refuse(`${word}: a piece is thicker than nothing.`)
+  return { ok: true, pieces: [{ size: entry.value, count }] }
+}
+
+/** A shell of a grade under, on the diameter: half of it on its wall. */
+function ofGrade(text: string, count: number, unit: LengthUnit, lots: readonly Lot[]): PackEntry {
+  // Grades are printed in inches: 0.001 under is a thou.
+  const grade = parseLength(text, /^[.0]/.test(text.trim()) && unit !== 'mm' ? 'in' : unit)
+  if (!grade.ok) return refuse(`${text} under: ${grade.reason}`)
+  const standard = lots.find(({ mark, colour }) => /^(std|standard)$/i.test(mark || colour))
+  if (!standard) return refuse(`${text} under what? Mark the standard size STD in the drawer, or give the wall.`)
+  const size = nm(standard.nominal + Math.round(grade.value / 2))
+  const lot = lots.find(({ nominal }) => Math.abs(nominal - size) < 100)
+  return { ok: true, pieces: [lot ? { lotId: lot.id, count } : { size, count }] }
+}
+
+/**
+ * Thicknesses the drawer does not know, but two of its sizes together make: they may be stuck together.
+ * @returns for each, the pair
+ */
+export function stuckPairs(
+  pieces: readonly NamedPiece[],
+  lots: readonly Lot[],
+): { readonly size: Nm; readonly pair: readonly [Lot, Lot] }[] {
+  return pieces.flatMap(({ size }) => {
+    if (size === undefined || lots.some(({ nominal, measured }) => nominal === size || measured === size)) return []
+    const pair = lots.flatMap((a, i) => lots.slice(i).map(b => [a, b] as const)).find(([a, b]) => a.nominal + b.nominal === size)
+    return pair ? [{ size, pair: pair[0].nominal >= pair[1].nominal ? pair : ([pair[1], pair[0]] as const) }] : []
+  })
+}
