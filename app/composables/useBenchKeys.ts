@@ -3,6 +3,7 @@ import { navigateTo } from '#imports'
 import type { PlaceEvaluation } from '#core/check/evaluate-place'
 import type { Phase } from '#core/method/step'
 import type { Proposal } from '#core/pack/chooser/choose'
+import type { Pack } from '#core/pack/lot'
 import { choicePanels } from '~/components/bench/sketches'
 import { useBench } from '~/stores/bench'
 import { key, useKeys, type KeyBinding } from './useKeys'
@@ -15,6 +16,8 @@ interface Bench {
   readonly place: Ref<PlaceEvaluation | null>
   readonly proposal: Ref<Proposal | null>
   readonly pick: (at: number) => void
+  /** the technician's own pack, beginning with what is fitted */
+  readonly takeOwn: (pack: Pack) => void
   readonly ask: () => void
   readonly step: (by: 1 | -1) => void
   /** the reading's field */
@@ -33,6 +36,7 @@ export function useBenchKeys({
   place,
   proposal,
   pick,
+  takeOwn,
   ask,
   step,
   panel,
@@ -51,6 +55,7 @@ export function useBenchKeys({
     if (phase.value !== 'choose') return []
     return [
       ...(place.value ? [key('1–5', 'pick a pack', k => pick(Number(k) - 1), { keys: ['1', '2', '3', '4', '5'] })] : []),
+      ...(place.value?.request && !locked.value ? [key('O', 'own pack', () => takeOwn(place.value!.request!.fitted))] : []),
       ...(proposal.value && !locked.value ? [key('F', 'fit this', ask)] : []),
     ]
   }

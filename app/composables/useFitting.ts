@@ -1,7 +1,8 @@
 import { computed, ref, watch, type Ref } from 'vue'
 import { v4 as uuid } from 'uuid'
 import type { PlaceEvaluation } from '#core/check/evaluate-place'
-import type { Pack } from '#core/pack/lot'
+import { proposalFor, type Proposal } from '#core/pack/chooser/choose'
+import { lotMap, type Pack } from '#core/pack/lot'
 import { useBench } from '~/stores/bench'
 import { useChooser } from './useChooser'
 import type { useCommand } from './useCommand'
@@ -22,15 +23,30 @@ interface Fitting {
 export function useFitting({ place, closed, typing, command: { command, faults }, done }: Fitting) {
   const bench = useBench()
   const { choice, busy: choosing } = useChooser(computed(() => (closed.value ? null : (place.value?.request ?? null))))
+  /** The technician's own pack for the place looked at; null: one of the proposals is in hand. */
+  const own = ref<{ readonly place: string; readonly pack: Pack } | null>(null)
   const picked = ref(0)
   const pick = (at: number) => {
     if (choice.value?.proposals[at]) picked.value = at
+    own.value = null
   }
   watch(
     () => choice.value?.proposals.map(({ order }) => order.join()).join('|'),
-    () => pick(0),
+    () => {
+      if (!own.value) pick(0)
+    },
   )
-  const proposal = computed(() => (place.value?.request ? (choice.value?.proposals[picked.value] ?? null) : null))
+  const ownPack = computed(() => (own.value && own.value.place === place.value?.place.id ? own.value.pack : null))
+  function takeOwn(pack: Pack | null): void {
+    own.value = pack && place.value ? { place: place.value.place.id, pack } : null
+  }
+  const proposal = computed<Proposal | null>(() => {
+    const request = place.value?.request
+    if (!request) return null
+    if (!ownPack.value) return choice.value?.proposals[picked.value] ?? null
+    const { question, fitted, response, rules, drawer } = request
+    return proposalFor({ question, fitted, response, lots: lotMap(drawer), required: rules.required ?? null }, ownPack.value)
+  })
 
   /** The pack is to be changed: what comes out and goes in is shown once more. */
   const asking = ref(false)
@@ -43,6 +59,7 @@ export function useFitting({ place, closed, typing, command: { command, faults }
   async function fitAll(packs: readonly { readonly place: string; readonly pieces: Pack }[], claim = false): Promise<void> {
     if (!(await command('fittings', { trialId: uuid(), onto: bench.current!.id, packs, ...(claim ? { claim } : {}) }))) return
     asking.value = false
+    own.value = null
     done()
   }
   /** @param claim  pieces promised to another check are taken from there */
@@ -50,5 +67,5 @@ export function useFitting({ place, closed, typing, command: { command, faults }
     if (proposal.value) await fitAll([{ place: place.value!.place.id, pieces: proposal.value.pack }], claim)
   }
 
-  return { choice, choosing, picked, pick, proposal, asking, ask, fit, fitAll }
+  return { choice, choosing, picked, pick, proposal, ownPack, takeOwn, asking, ask, fit, fitAll }
 }

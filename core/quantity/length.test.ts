@@ -52,7 +52,7 @@ describe('what a technician types', () => {
     const play = parseLength('1.2 in', 'thou', { plausible: thou(250), name: 'play' })
     expect(play).toMatchObject({
       ok: false,
-      choices: [{ label: '1.2 thou', value: 30_480 }, { label: '1.2 mm' }, { label: 'yes, 1.2 in', value: 30_480_000 }],
+      choices: [{ label: '1.2 mm' }, { label: '1.2 thou', value: 30_480 }, { label: 'yes, 1.2 in', value: 30_480_000 }],
     })
   })
 
@@ -98,7 +98,8 @@ describe('printing', () => {
           const step = { thou: 2540, tenth: 254, in: 2540, mm: 1000, um: 1000 }[unit]
           const length = nm(steps * step)
           const text = formatLength(length, unit, { unit: true })
-          const entry = parseLength(text, 'mm')
+          // A bare tenth is one of a thou only where inches are meant.
+          const entry = parseLength(text, unit === 'tenth' ? 'thou' : 'mm')
           expect(entry).toEqual({ ok: true, value: length, unit, rounded: false })
         },
       ),

@@ -23,14 +23,21 @@ export type LengthEntry = ParsedLength | RefusedLength
 export interface EntryOptions {
   /** Above this the figure is asked about ("a play of 1.2 inches"). */
   readonly plausible?: Nm
+  /** Below this it is asked about: a size of less than nothing. */
+  readonly least?: Nm
+  /** What its like measured: a figure a fifth away from it is asked about. */
+  readonly near?: Nm
   /** What the figure is, for the sentence: "play", "thickness". */
   readonly name?: string
 }
 
 const UNITS: Readonly<Record<string, LengthUnit>> = {
-  '': 'thou',
   'thou': 'thou',
   'thous': 'thou',
+  'thousandth': 'thou',
+  'thousandths': 'thou',
+  'mil': 'thou',
+  'mils': 'thou',
   'tenth': 'tenth',
   'tenths': 'tenth',
   'in': 'in',
@@ -40,6 +47,7 @@ const UNITS: Readonly<Record<string, LengthUnit>> = {
   'mm': 'mm',
   'um': 'um',
   'µm': 'um',
+  'µ': 'um',
   'micron': 'um',
   'microns': 'um',
 }
@@ -55,7 +63,7 @@ const VULGAR: Readonly<Record<string, string>> = {
   '⅔': '2/3',
 }
 
-/** Case, spacing, typographic signs and vulgar fractions brought to one plain form. */
+/** Case, spacing, typographic signs and vulgar fractions brought to one plain form. A mixed number loses its hyphen: 3-1/2. */
 function plain(text: string): string {
   return text
     .trim()
@@ -63,8 +71,10 @@ function plain(text: string): string {
     .replace(/[−–—]/g, '-')
     .replace(/[″“”]|''/g, '"')
     .replace(/μ/g, 'µ')
+    .replace(/⁄/g, '/')
     .replace(/[½¼¾⅛⅜⅝⅞⅓⅔]/g, sign => ` ${VULGAR[sign]}`)
     .replace(/\s+/g, ' ')
+    .replace(/(\d) ?- ?(\d+\/\d+)/g, '$1 $2')
     .trim()
 }
 
@@ -89,11 +99,52 @@ function toNm({ num, den }: Ratio, unit: LengthUnit, negative: boolean): { value
 const NUMBER = /^([+-]?) ?(?:(\d*[.,]?\d+|\d+[.,]) ?)?(?:(\d+)\/(\d+))?$/
 const refuse = (reason: string): RefusedLength => ({ ok: false, reason })
 const HOW = 'Type a figure such as 18, 18 thou, 0.018 in or 0.45 mm.'
+/** Nothing on a bench is a kilometre long. */
+const LONGEST = 1e12
+
+/** A figure as it was typed, before it has a unit. */
+interface Figure {
+  readonly ratio: Ratio
+  readonly negative: boolean
+  /** as it is said again in a question */
+  readonly text: string
+  /** digits alone, without a fraction */
+  readonly decimal: boolean
+}
+
+/** @returns the figure, a sentence, or for `1,776` the two ways to read it */
+function readFigure(
+  figures: string,
+  whole: string,
+): Figure | RefusedLength | { readonly ways: readonly Figure[]; readonly digits: string } {
+  const match = NUMBER.exec(figures.trim())
+  if (!match || (match[2] === undefined && match[3] === undefined)) return refuse(`“${whole}” is not a length. ${HOW}`)
+  const [, sign, digits, over, under] = match
+  if (over !== undefined && digits !== undefined && !/^\d+$/.test(digits)) return refuse('A fraction goes with a whole number: 3 1/2.')
+  if (under !== undefined && BigInt(under) === 0n) return refuse('A fraction cannot have 0 below the line.')
+  const negative = sign === '-'
+  const minus = negative ? '−' : ''
+  const decimal = (text: string): Figure => ({ ratio: decimalRatio(text), negative, text: minus + text, decimal: true })
+  if (over === undefined) {
+    if (/^[1-9]\d{0,2},\d{3}$/.test(digits!))
+      return { digits: digits!, ways: [decimal(digits!.replace(',', '.')), decimal(digits!.replace(',', ''))] }
+    return decimal(digits!.replace(',', '.'))
+  }
+  const { num, den } = decimalRatio(digits ?? '0')
+  const ratio = { num: num * BigInt(under!) + BigInt(over) * den, den: den * BigInt(under!) }
+  return { ratio, negative, text: `${minus}${digits ? `${digits} ` : ''}${over}/${under}`, decimal: false }
+}
+
+const sized = (figure: Figure, unit: LengthUnit) => toNm(figure.ratio, unit, figure.negative)
+const choice = (figure: Figure, unit: LengthUnit, name = UNIT_NAME[unit]): Choice => ({
+  label: `${figure.text} ${name}`,
+  value: sized(figure, unit).value,
+})
 
 /**
  * Reads one length as technicians write them.
  *
- * @param text  `18`, `18 thou`, `.018"`, `3 1/2 thou`, `3½`, `5 tenths`, `0,45 mm`, `45 µm`, `-2`
+ * @param text  `18`, `18 thou`, `.018"`, `3 1/2 thou`, `3½`, `1-3/4`, `3 thou 2 tenths`, `5 tenths`, `0,45 mm`, `45 µm`, `-2`
  * @param entryUnit  the unit a bare number takes
  * @returns the length in nm, or a sentence; an entry that can be read two ways comes back with its choices
  * @example parseLength('3½', 'thou') // { ok: true, value: 88900, unit: 'thou', rounded: false }
@@ -102,88 +153,107 @@ export function parseLength(text: string, entryUnit: LengthUnit, options: EntryO
   const clean = plain(text)
   if (clean === '') return refuse('Nothing typed yet.')
   if (clean.length > 40) return refuse('That is too long for a figure.')
+  const two = /^(.+?) ?(thou|thousandths?) (?:and )?(\d+(?:\.\d+)?) ?tenths?$/.exec(clean)
+  if (two) return thouAndTenths(two[1]!, two[3]!, text.trim(), options)
   const split = /^([+-]?[\d\s.,/+-]*?) ?([a-zµ"]*)\.?$/.exec(clean)
-  if (!split) return refuse(`“${text.trim()}” is not a length. ${HOW}`)
+  if (!split || !/\d/.test(split[1]!)) return refuse(`“${text.trim()}” is not a length. ${HOW}`)
   const [, figures = '', unitText = ''] = split
-  if (!/\d/.test(figures)) return refuse(`“${text.trim()}” is not a length. ${HOW}`)
-  const named = unitText === '' ? entryUnit : Object.hasOwn(UNITS, unitText) ? UNITS[unitText]! : undefined
-  if (!named) return refuse(`“${unitText}” is not a unit of length. Use thou, tenths, in, mm or µm.`)
-  const match = NUMBER.exec(figures.trim())
-  if (!match || (match[2] === undefined && match[3] === undefined)) return refuse(`“${text.trim()}” is not a length. ${HOW}`)
-  const [, sign, digits, over, under] = match
-  if (over !== undefined && digits !== undefined && !/^\d+$/.test(digits)) return refuse('A fraction goes with a whole number: 3 1/2.')
-  if (under !== undefined && BigInt(under) === 0n) return refuse('A fraction cannot have 0 below the line.')
-  const negative = sign === '-'
-  const read = (figure: string, unit: LengthUnit) => toNm(decimalRatio(figure), unit, negative)
-
-  if (digits && /^[1-9]\d{0,2},\d{3}$/.test(digits)) {
-    const asDecimal = digits.replace(',', '.')
-    const asGroup = digits.replace(',', '')
+  const bare = unitText === ''
+  const unit = bare ? entryUnit : Object.hasOwn(UNITS, unitText) ? UNITS[unitText]! : undefined
+  if (!unit) return refuse(`“${unitText}” is not a unit of length. Use thou, tenths, in, mm or µm.`)
+  const figure = readFigure(figures, text.trim())
+  if ('ok' in figure) return figure
+  if ('ways' in figure)
     return {
       ok: false,
-      reason: `Is the comma in ${digits} a decimal comma or a thousands mark?`,
-      choices: [
-        { label: `${asDecimal} ${UNIT_NAME[named]}`, value: read(asDecimal, named).value },
-        { label: `${asGroup} ${UNIT_NAME[named]}`, value: read(asGroup, named).value },
-      ],
+      reason: `Is the comma in ${figure.digits} a decimal comma or a thousands mark?`,
+      choices: figure.ways.map(way => choice(way, unit)),
     }
-  }
-  const figure = (digits ?? '0').replace(',', '.')
-  let ratio = decimalRatio(figure)
-  if (over !== undefined) ratio = { num: ratio.num * BigInt(under!) + BigInt(over) * ratio.den, den: ratio.den * BigInt(under!) }
-  if (Number(ratio.num / ratio.den) > 1e6) return refuse('That is longer than anything on a bench.')
-  const { value, rounded } = toNm(ratio, named, negative)
-
-  // A bare ".018" in a thou field is nearly always inches; a real 0.018 thou is finer than any dial.
-  if (unitText === '' && entryUnit === 'thou' && over === undefined && value !== 0 && Math.abs(value) < NM_PER.thou / 10) {
-    return {
-      ok: false,
-      reason: `${figure} here: inches, or thou?`,
-      choices: [
-        { label: `${figure} in`, value: read(figure, 'in').value },
-        { label: `${figure} thou`, value },
-      ],
-    }
-  }
-  if (options.plausible !== undefined && Math.abs(value) > options.plausible) {
-    return {
-      ok: false,
-      reason: `A ${options.name ?? 'figure'} of ${figures.trim()} ${UNIT_NAME[named]} is a lot. Is that right?`,
-      choices: [...smallerReadings(figure, named, options.plausible, read), { label: `yes, ${figures.trim()} ${UNIT_NAME[named]}`, value }],
-    }
-  }
-  return { ok: true, value, unit: named, rounded }
+  if (Number(figure.ratio.num / figure.ratio.den) * NM_PER[unit] > LONGEST) return refuse('That is longer than anything on a bench.')
+  return ambiguity(figure, unit, bare, entryUnit) ?? implausible(figure, unit, options) ?? { ok: true, unit, ...sized(figure, unit) }
 }
 
-/** The same figure in the units that would make it plausible, for the question. */
-function smallerReadings(
-  figure: string,
-  typed: LengthUnit,
-  plausible: Nm,
-  read: (figure: string, unit: LengthUnit) => { value: Nm },
-): Choice[] {
-  const candidates: LengthUnit[] = typed === 'mm' ? ['thou', 'um'] : ['thou', 'mm']
-  return candidates
-    .filter(unit => unit !== typed)
-    .map(unit => ({ label: `${figure} ${UNIT_NAME[unit]}`, value: read(figure, unit).value }))
-    .filter(choice => Math.abs(choice.value) <= plausible)
+function thouAndTenths(thou: string, tenths: string, whole: string, options: EntryOptions): LengthEntry {
+  const first = readFigure(thou, whole)
+  if ('ok' in first || 'ways' in first) return 'ok' in first ? first : refuse(`“${whole}” is not a length. ${HOW}`)
+  const { num, den } = decimalRatio(tenths)
+  // Thou with a tenth of it added, in one ratio, so that nothing is rounded on the way.
+  const ratio = { num: first.ratio.num * den * 10n + num * first.ratio.den, den: first.ratio.den * den * 10n }
+  const figure: Figure = { ratio, negative: first.negative, text: `${first.text} thou ${tenths} tenths`, decimal: false }
+  return implausible(figure, 'thou', options) ?? { ok: true, unit: 'thou', ...sized(figure, 'thou') }
 }
+
+/** What can be meant in two ways, whatever is measured. */
+function ambiguity(figure: Figure, unit: LengthUnit, bare: boolean, entryUnit: LengthUnit): RefusedLength | null {
+  const { value } = sized(figure, unit)
+  const size = Math.abs(value)
+  const ask = (reason: string, ...choices: Choice[]): RefusedLength => ({ ok: false, reason, choices })
+  // A bare ".018" in a thou field is nearly always inches; finer than any dial it is none of its own unit.
+  if (bare && figure.decimal && value !== 0) {
+    if ((unit === 'thou' || unit === 'tenth') && size < NM_PER[unit] / 10)
+      return ask(`${figure.text} here: inches, or ${UNIT_NAME[unit]}?`, choice(figure, 'in'), choice(figure, unit))
+    if (unit === 'um' && size < NM_PER.um / 10)
+      return ask(`${figure.text} here: millimetres, or µm?`, choice(figure, 'mm'), choice(figure, 'um'))
+  }
+  // A tenth is a tenth of a thou to some, of a millimetre to others.
+  if (!bare && unit === 'tenth' && (entryUnit === 'mm' || entryUnit === 'um'))
+    return ask(`${figure.text} tenths of what?`, choice(figure, 'tenth', 'tenths of a thou'), {
+      label: `${figure.text} tenths of a mm`,
+      value: nm(Math.round(value * (NM_PER.mm / 10 / NM_PER.tenth))),
+    })
+  return null
+}
+
+/** Part of what its like measured that a size may be off. */
+const NEAR = 1.25
+
+function implausible(figure: Figure, unit: LengthUnit, { plausible, least, near, name = 'figure' }: EntryOptions): RefusedLength | null {
+  const { value } = sized(figure, unit)
+  const possible = (length: number) =>
+    (plausible === undefined || Math.abs(length) <= plausible) &&
+    (least === undefined || length >= least) &&
+    (near === undefined || (length >= near / NEAR && length <= near * NEAR))
+  if (possible(value)) return null
+  const small = least !== undefined && value < least
+  const reason = small
+    ? `A ${name} of ${figure.text} ${UNIT_NAME[unit]} is less than nothing. Is that right?`
+    : plausible !== undefined && Math.abs(value) > plausible
+      ? `A ${name} of ${figure.text} ${UNIT_NAME[unit]} is a lot. Is that right?`
+      : `${figure.text} ${UNIT_NAME[unit]} is far from the others. Is that right?`
+  const others = (['mm', 'thou', 'in', 'um', 'tenth'] as const)
+    .filter(other => other !== unit && possible(sized(figure, other).value))
+    .slice(0, 2)
+    .map(other => choice(figure, other))
+  const positive = { ...figure, negative: false, text: figure.text.replace('−', '') }
+  const unsigned = small && possible(sized(positive, unit).value) ? [choice(positive, unit)] : []
+  const itself = choice(figure, unit)
+  return { ok: false, reason, choices: [...unsigned, ...others, { ...itself, label: `yes, ${itself.label}` }] }
+}
+
+const RANGE = /^(.*?[\d"a-zµ]) ?(?:\.\.|-|to) ?(-?[\d.].*)$/
 
 /**
- * Reads a judgement by feel: `5-6 tenths`, `5..6`, or one figure.
+ * Reads a judgement by feel: `5-6 tenths`, `5..6`, `-2..-1`, or one figure; `3-1/2` is one figure.
  * @returns the two ends in nm, low first
  */
-export function parseRange(text: string, entryUnit: LengthUnit): { ok: true; low: Nm; high: Nm } | RefusedLength {
+export function parseRange(
+  text: string,
+  entryUnit: LengthUnit,
+  options: EntryOptions = {},
+): { ok: true; low: Nm; high: Nm } | RefusedLength {
   const clean = plain(text)
-  const match = /^(.*?[\d"a-zµ]) ?(?:\.\.|-|to) ?([\d.].*)$/.exec(clean)
   const unitText = /[a-zµ"]+$/.exec(clean)?.[0] ?? ''
+  const match = /^[+-]?(?:\d+ )?\d+\/\d+ ?[a-zµ"]*$/.test(clean) ? null : RANGE.exec(clean)
   if (!match || /^[+-]?$/.test(match[1]!)) {
-    const one = parseLength(text, entryUnit)
+    const one = parseLength(text, entryUnit, options)
     return one.ok ? { ok: true, low: one.value, high: one.value } : one
   }
-  const first = parseLength(/[a-zµ"]$/.test(match[1]!) ? match[1]! : `${match[1]} ${unitText}`, entryUnit)
-  const second = parseLength(match[2]!, entryUnit)
-  if (!first.ok) return first
-  if (!second.ok) return second
+  const first = parseLength(/[a-zµ"]$/.test(match[1]!) ? match[1]! : `${match[1]} ${unitText}`, entryUnit, options)
+  const second = parseLength(match[2]!, entryUnit, options)
+  if (!first.ok) return asked(first, match[1]!)
+  if (!second.ok) return asked(second, match[2]!)
   return { ok: true, low: nm(Math.min(first.value, second.value)), high: nm(Math.max(first.value, second.value)) }
 }
+/** A question about one end of a range: its answer would be one figure, so it is to be typed with its unit. */
+const asked = ({ reason, choices }: RefusedLength, end: string): RefusedLength =>
+  refuse(choices ? `${end.trim()}: ${reason} Type it with its unit.` : reason)

@@ -4,8 +4,9 @@ import { packIn, piecesIn, type CheckDocument } from '#core/check/document'
 import type { CheckEvaluation } from '#core/check/evaluate-check'
 import type { PlaceEvaluation } from '#core/check/evaluate-place'
 import { pieceList } from '#core/pack/arithmetic'
-import type { PackChoice } from '#core/pack/chooser/choose'
+import type { PackChoice, Proposal } from '#core/pack/chooser/choose'
 import { lotMap, type Pack } from '#core/pack/lot'
+import { MOST_PIECES } from '#core/pack/chooser/prepare'
 import { needsOrder } from '#core/pack/order-plan'
 import { optionPanels } from '~/components/bench/sketches'
 import { useBench } from '~/stores/bench'
@@ -17,6 +18,9 @@ const props = defineProps<{
   evaluation: CheckEvaluation
   place: PlaceEvaluation
   choice: PackChoice | null
+  /** the pack in hand: one of the choice, or the technician's own */
+  proposal: Proposal | null
+  ownPack: Pack | null
   choosing: boolean
   /** the phase Choose is open: things can be done, not only seen */
   open: boolean
@@ -28,12 +32,17 @@ const props = defineProps<{
   fault: string | null
 }>()
 const picked = defineModel<number>('picked', { required: true })
-const emit = defineEmits<{ fit: []; fitAll: [{ place: string; pieces: Pack }[]]; command: [string, Record<string, unknown>] }>()
+const emit = defineEmits<{
+  fit: []
+  fitAll: [{ place: string; pieces: Pack }[]]
+  own: [Pack | null]
+  command: [string, Record<string, unknown>]
+}>()
 const bench = useBench()
 const preferences = usePreferences()
 const request = computed(() => (props.locked ? null : props.place.request))
 const id = computed(() => props.place.place.id)
-const proposal = computed(() => (request.value ? (props.choice?.proposals[picked.value] ?? null) : null))
+const proposal = computed(() => (request.value ? props.proposal : null))
 const last = computed(() => props.document.trials.at(-1)!)
 const fitted = computed(() =>
   packIn(last.value, id.value) === null && piecesIn(last.value, id.value).length === 0 ? null : piecesIn(last.value, id.value),
@@ -72,7 +81,23 @@ const keep = (pieces: Pack) => emit('command', 'reserves', { place: id.value, pi
       Packs that are not fitted are reckoned from the fittings that agree; leaving it as it is, from the present reading.
     </p>
     <p v-if="place.ledger.piece && open" class="mt-2 text-[14px] text-near" data-test="mislabelled">{{ place.ledger.piece.words }}</p>
-    <div class="mt-2">
+    <OwnPack
+      v-if="open && request && ownPack"
+      class="mt-2"
+      :request="request"
+      :pack="ownPack"
+      :proposal="proposal"
+      :can-fit="!typing && !locked"
+      :most="request.rules.most ?? MOST_PIECES"
+      :fewest="request.rules.fewest ?? 0"
+      @change="$emit('own', $event)"
+      @fit="$emit('fit')"
+    />
+    <p v-if="open && request && !locked" class="mt-1 text-[13.5px]">
+      <button v-if="ownPack" type="button" class="link min-h-9" @click="$emit('own', null)">back to the proposals</button>
+      <button v-else type="button" class="link min-h-9" @click="$emit('own', request.fitted)">put a pack together yourself</button>
+    </p>
+    <div v-show="!(open && ownPack)" class="mt-1">
       <ProposalList
         v-model:picked="picked"
         :choice="request ? choice : null"

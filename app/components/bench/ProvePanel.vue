@@ -3,6 +3,7 @@ import type { CheckDocument } from '#core/check/document'
 import type { CheckEvaluation } from '#core/check/evaluate-check'
 import { resultName, type ResultEvaluation } from '#core/check/evaluate-fitting'
 import type { PlaceEvaluation } from '#core/check/evaluate-place'
+import type { Lot } from '#core/pack/lot'
 import { formatLength } from '#core/quantity/format-length'
 import { UNIT_NAME } from '#core/quantity/length'
 import { shortTime } from '~/composables/shortTime'
@@ -14,6 +15,7 @@ const props = defineProps<{
   document: CheckDocument
   shown: ResultEvaluation
   place: PlaceEvaluation | null
+  lots: readonly Lot[]
   fault: string | null
   busy: boolean
 }>()
@@ -90,6 +92,7 @@ watch(
         <li v-for="line in ledger!.suspect.reasons" :key="line">{{ line }}</li>
       </ul>
     </div>
+    <FittingList v-if="place" :document="document" :evaluation="evaluation" :place="place" :lots="lots" />
     <form class="space-y-3" novalidate @submit.prevent="submit">
       <h2 class="label">{{ document.signOff ? 'Signed off' : 'Sign off' }}</h2>
       <template v-if="document.signOff">

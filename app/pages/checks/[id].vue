@@ -81,7 +81,7 @@ function pickPoint(next: string): void {
   focus()
 }
 
-const { choice, choosing, picked, pick, proposal, asking, ask, fit, fitAll } = useFitting({
+const { choice, choosing, picked, pick, proposal, ownPack, takeOwn, asking, ask, fit, fitAll } = useFitting({
   place: computed(() => (ready.value ? place.value : null)),
   closed: computed(() => !ready.value || locked.value),
   typing: computed(() => reading.value !== null),
@@ -133,7 +133,7 @@ async function markZeroed(): Promise<void> {
 }
 const helping = ref(false)
 const explaining = ref(false)
-useBenchKeys({ ready, locked, phase, place, proposal, pick, ask, step, panel, voidLast, taking, explaining, helping })
+useBenchKeys({ ready, locked, phase, place, proposal, pick, takeOwn, ask, step, panel, voidLast, taking, explaining, helping })
 useHead({ title: computed(() => (ready.value ? `${document.value.title} · Finitum` : 'Finitum')) })
 </script>
 
@@ -229,6 +229,7 @@ useHead({ title: computed(() => (ready.value ? `${document.value.title} · Finit
                 :document="document"
                 :shown="shown"
                 :place="place"
+                :lots="bench.lots"
                 :fault="said"
                 :busy="busy"
                 @sign="sign('sign-off', $event)"
@@ -237,6 +238,8 @@ useHead({ title: computed(() => (ready.value ? `${document.value.title} · Finit
               <PlacePanel
                 v-else-if="place && (!several || phase === 'choose')"
                 v-model:picked="picked"
+                :own-pack="ownPack"
+                :proposal="proposal"
                 :document="document"
                 :evaluation="evaluation"
                 :place="place"
@@ -250,6 +253,7 @@ useHead({ title: computed(() => (ready.value ? `${document.value.title} · Finit
                 :fault="asking ? null : said"
                 @fit="ask"
                 @fit-all="fitAll"
+                @own="takeOwn"
                 @command="command"
               />
               <component

@@ -81,6 +81,7 @@ export function choosePacks(drawer: PreparedDrawer, question: PackQuestion): Pac
   if (required !== undefined && !drawer.lots.some(lot => lot.id === required))
     return { ...NOTHING, notes: ['The piece this place requires is not in the drawer.'] }
   const lots = lotMap(drawer.lots)
+  const context: ProposalContext = { question, fitted: drawer.fitted, lots, response: drawer.response, required: required ?? null }
   const ends = endsOf(question.limits)
   const width = Math.max(1, refitUncertainty(question).U / 2)
   const base: SearchQuestion = {
@@ -187,10 +188,10 @@ export function choosePacks(drawer: PreparedDrawer, question: PackQuestion): Pac
     return picks.flatMap((x, at) => (x > 0 ? [{ lotId: drawer.lots[at]!.id, count: x * per }] : []))
   }
   function ranked(item: Found): Ranked {
-    return { key: item.key, proposal: proposalFor(packOf(item)) }
+    return { key: item.key, proposal: proposalFor(context, packOf(item)) }
   }
   function rank(pack: Pack): Ranked {
-    const proposal = proposalFor(pack)
+    const proposal = proposalFor(context, pack)
     const { play } = proposal.predicted
     return {
       proposal,
@@ -207,25 +208,6 @@ export function choosePacks(drawer: PreparedDrawer, question: PackQuestion): Pac
           cost: pack.reduce((sum, { lotId, count }) => sum + count * (lots.get(lotId)!.cost ?? 0), 0),
         },
       ),
-    }
-  }
-
-  function proposalFor(pack: Pack): Proposal {
-    const predicted = predict(question, drawer.fitted, pack, lots, drawer.response)
-    const change = packChange(drawer.fitted, pack)
-    return {
-      pack,
-      predicted,
-      change,
-      atMost: question.bound,
-      order: stackingOrder(pack, lots, drawer.rules.required ?? null),
-      total: nm(packTotal(pack, lots)),
-      pieces: pieceCount(pack),
-      chance: question.bound ? null : chanceInLimits({ value: predicted.play, u: predicted.u, nu: predicted.nu }, question.limits),
-      words: changeWords(drawer.fitted, pack, lots, question.unit),
-      arithmetic: sumInOneLine(question, drawer.fitted, { pack, predicted }, lots, drawer.response, question.unit),
-      unmeasured: unmeasuredIn(change, lots),
-      like: 0,
     }
   }
 
@@ -248,6 +230,35 @@ export function choosePacks(drawer: PreparedDrawer, question: PackQuestion): Pac
       changesOf(a.proposal) === changesOf(b.proposal) &&
       Math.abs(a.proposal.predicted.play - b.proposal.predicted.play) < fineWidth(question.unit) / 2
     )
+  }
+}
+
+/** What a pack is predicted and judged against. */
+export interface ProposalContext {
+  readonly question: PackQuestion
+  readonly fitted: Pack
+  readonly lots: LotMap
+  readonly response: Response
+  readonly required: string | null
+}
+
+/** Any pack as a proposal: also one a technician puts together by hand. */
+export function proposalFor({ question, fitted, lots, response, required }: ProposalContext, pack: Pack): Proposal {
+  const predicted = predict(question, fitted, pack, lots, response)
+  const change = packChange(fitted, pack)
+  return {
+    pack,
+    predicted,
+    change,
+    atMost: question.bound,
+    order: stackingOrder(pack, lots, required),
+    total: nm(packTotal(pack, lots)),
+    pieces: pieceCount(pack),
+    chance: question.bound ? null : chanceInLimits({ value: predicted.play, u: predicted.u, nu: predicted.nu }, question.limits),
+    words: changeWords(fitted, pack, lots, question.unit),
+    arithmetic: sumInOneLine(question, fitted, { pack, predicted }, lots, response, question.unit),
+    unmeasured: unmeasuredIn(change, lots),
+    like: 0,
   }
 }
 

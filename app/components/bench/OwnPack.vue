@@ -1,0 +1,92 @@
+<script setup lang="ts">
+import type { ChoiceRequest } from '#core/check/evaluate-place'
+import type { Proposal } from '#core/pack/chooser/choose'
+import { thickness, type Lot, type Pack } from '#core/pack/lot'
+import { formatLength } from '#core/quantity/format-length'
+import { UNIT_NAME } from '#core/quantity/length'
+import { percent } from '#core/quantity/percent'
+import { usePreferences } from '~/stores/preferences'
+
+/** The technician's own pack: pieces tapped in and out, predicted and judged as they are. */
+const props = defineProps<{
+  request: ChoiceRequest
+  pack: Pack
+  proposal: Proposal | null
+  canFit: boolean
+  most: number
+  fewest: number
+}>()
+const emit = defineEmits<{ change: [Pack]; fit: [] }>()
+const preferences = usePreferences()
+const countOf = (pack: Pack, id: string) => pack.find(piece => piece.lotId === id)?.count ?? 0
+const free = (lot: Lot) => Math.max(0, lot.onHand - lot.reserved) + countOf(props.request.fitted, lot.id) - countOf(props.pack, lot.id)
+const size = (lot: Lot) => `${formatLength(thickness(lot), preferences.unit, { trim: true })}${lot.mark ? ` ${lot.mark}` : ''}`
+const byThickness = computed(() => [...props.request.drawer].sort((a, b) => thickness(b) - thickness(a)))
+const inside = computed(() => byThickness.value.filter(lot => countOf(props.pack, lot.id) > 0))
+const outside = computed(() => byThickness.value.filter(lot => free(lot) > 0))
+const pieces = computed(() => props.pack.reduce((sum, piece) => sum + piece.count, 0))
+function put(id: string, by: 1 | -1): void {
+  const count = countOf(props.pack, id) + by
+  const others = props.pack.filter(piece => piece.lotId !== id)
+  emit('change', count > 0 ? [...others, { lotId: id, count }] : others)
+}
+const changed = computed(() => props.proposal !== null && props.proposal.change.in.length + props.proposal.change.out.length > 0)
+const fault = computed(() =>
+  pieces.value < props.fewest
+    ? `At least ${props.fewest} ${props.fewest === 1 ? 'piece' : 'pieces'} here.`
+    : pieces.value > props.most
+      ? `At most ${props.most} ${props.most === 1 ? 'piece' : 'pieces'} here.`
+      : null,
+)
+</script>
+
+<template>
+  <section class="space-y-2" aria-label="Own pack" data-test="own-pack">
+    <div>
+      <h3 class="label mb-1">In the pack: tap to take out</h3>
+      <div class="flex flex-wrap gap-1.5">
+        <button
+          v-for="lot in inside"
+          :key="lot.id"
+          type="button"
+          class="button figure min-h-11 !px-2.5"
+          :aria-label="`Take out ${size(lot)}`"
+          @click="put(lot.id, -1)"
+        >
+          {{ size(lot) }}<span v-if="countOf(pack, lot.id) > 1" class="text-mute"> × {{ countOf(pack, lot.id) }}</span>
+        </button>
+        <span v-if="inside.length === 0" class="flex min-h-11 items-center text-mute">nothing</span>
+      </div>
+    </div>
+    <div>
+      <h3 class="label mb-1">Free in the drawer: tap to put in</h3>
+      <div class="flex max-h-48 flex-wrap gap-1.5 overflow-y-auto">
+        <button
+          v-for="lot in outside"
+          :key="lot.id"
+          type="button"
+          class="button figure min-h-11 !px-2.5"
+          :disabled="pieces >= most"
+          :aria-label="`Put in ${size(lot)}, ${free(lot)} free${lot.measured === null ? ', not measured' : ''}`"
+          @click="put(lot.id, 1)"
+        >
+          {{ size(lot) }}<span class="text-mute"> {{ free(lot) }}{{ lot.measured === null ? '?' : '' }}</span>
+        </button>
+        <span v-if="outside.length === 0" class="flex min-h-11 items-center text-mute">nothing that is free</span>
+      </div>
+    </div>
+    <div v-if="proposal" class="flex flex-wrap items-center gap-x-4 gap-y-1" data-test="own-says">
+      <p class="min-w-0 flex-1 basis-64 text-[14.5px]">
+        Total {{ formatLength(proposal.total, preferences.unit) }}, leaves
+        <strong class="figure">{{
+          proposal.atMost
+            ? `at most ${formatLength(proposal.predicted.play, preferences.unit)}`
+            : `${formatLength(proposal.predicted.play, preferences.unit)} ± ${formatLength(proposal.predicted.U, preferences.unit)}`
+        }}</strong>
+        {{ UNIT_NAME[preferences.unit] }}<template v-if="proposal.chance">, {{ percent(proposal.chance.inside) }} in limits</template>.
+        <span v-if="fault" class="text-near">{{ fault }}</span>
+      </p>
+      <button v-if="changed && canFit && !fault" type="button" class="button primary min-h-11" @click="emit('fit')">Fit this</button>
+    </div>
+  </section>
+</template>
