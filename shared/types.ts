@@ -75,6 +75,12 @@ export interface StockLot extends Lot {
 export interface StockView {
   readonly lots: readonly StockLot[]
   readonly uses: readonly LotUse[]
+  /** which family checks of a kind took their pieces from, the newest check first */
+  readonly usedFor: readonly FamilyUse[]
+}
+export interface FamilyUse {
+  readonly kind: string
+  readonly family: string
 }
 
 /** One thing wrong with what was sent: where, and a sentence. */

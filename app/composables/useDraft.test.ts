@@ -24,7 +24,7 @@ const open = (perTurn: number | null = null, entry: Entry = 'travel', unit: Leng
       unit,
       warm: true,
       canBeNone: entry === 'travel',
-      plausible: entry === 'figure' ? thou(40_000) : thou(250),
+      asks: { plausible: entry === 'figure' ? thou(40_000) : thou(250) },
       perTurn: perTurn as Nm | null,
     }),
   )

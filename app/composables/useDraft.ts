@@ -1,6 +1,6 @@
 import { useSessionStorage } from '@vueuse/core'
-import { computed, type Ref } from 'vue'
-import { parseLength, parseRange, type LengthEntry } from '#core/quantity/parse-length'
+import { computed, watch, type Ref } from 'vue'
+import { parseLength, parseRange, type EntryOptions, type LengthEntry } from '#core/quantity/parse-length'
 import { counterReading } from '#core/method/dial/dial'
 import { ZERO, type LengthUnit, type Nm } from '#core/quantity/length'
 import type { PointReading } from '#core/check/document'
@@ -8,7 +8,7 @@ import { zeroWord } from '#core/method/zero-words'
 import { parseTemperature } from '#core/quantity/temperature'
 import type { Entry, Stone } from '#core/reading/reading'
 
-/** What is being typed: kept in this tab, over a reload, until it is logged. `asked` holds answers to ambiguous entries. */
+/** What is being typed at one point: kept in this tab, over a reload, until it is logged. `asked` holds answers to ambiguous entries. */
 export interface Draft {
   start: string
   far: string
@@ -27,8 +27,8 @@ export interface DraftForm {
   readonly entry: Entry
   /** what a bare figure means */
   readonly unit: LengthUnit
-  /** larger figures are asked about */
-  readonly plausible: Nm
+  /** which figures are asked about */
+  readonly asks: EntryOptions
   /** travel of one turn of the dial, for `2:37` (turns on the counter, then the pointer); null without a counter */
   readonly perTurn: Nm | null
   /** the part may be read warm: its temperature can be noted */
@@ -38,9 +38,35 @@ export interface DraftForm {
 }
 export type DraftReading = PointReading extends infer R ? (R extends PointReading ? Omit<R, 'id' | 'at'> : never) : never
 
-/** The reading being typed for one check, and what it would be if it were logged now. */
+/** The reading being typed at the point in hand, and what it would be if it were logged now. What was begun at another point waits there. */
 export function useDraft(checkId: string, form: Ref<DraftForm>) {
-  const draft = useSessionStorage<Draft>(`finitum.draft.${checkId}`, { ...EMPTY_DRAFT }, { mergeDefaults: true })
+  const drafts = useSessionStorage<Record<string, Draft>>(`finitum.drafts.${checkId}`, {})
+  /** The stone stays in the machine from pass to pass. */
+  const stone = useSessionStorage<Draft['stone']>(`finitum.stone.${checkId}`, '')
+  const point = computed(() => form.value.point)
+  const draft = computed<Draft>({
+    get: () => drafts.value[point.value] ?? EMPTY_DRAFT,
+    set: typed => {
+      drafts.value[point.value] = typed
+    },
+  })
+  const clear = () => {
+    drafts.value[point.value] = { ...EMPTY_DRAFT, stone: stone.value }
+  }
+  watch(
+    point,
+    id => {
+      drafts.value[id] ??= { ...EMPTY_DRAFT, stone: stone.value }
+    },
+    { immediate: true, flush: 'sync' },
+  )
+  watch(
+    () => draft.value.stone,
+    now => {
+      stone.value = now
+    },
+    { flush: 'sync' },
+  )
   const unit = computed(() => form.value.unit)
 
   function read(text: string): LengthEntry {
@@ -48,7 +74,7 @@ export function useDraft(checkId: string, form: Ref<DraftForm>) {
     if (answer !== undefined) return { ok: true, value: answer as Nm, unit: unit.value, rounded: false }
     const turns = /^\s*([+-−]?\d{1,3})\s*:\s*(.+)$/.exec(text)
     if (turns && form.value.entry === 'travel') return withTurns(Number(turns[1]!.replace('−', '-')), turns[2]!)
-    return parseLength(text, unit.value, { plausible: form.value.plausible, name: form.value.entry === 'travel' ? 'play' : 'figure' })
+    return parseLength(text, unit.value, form.value.asks)
   }
   function withTurns(turns: number, pointer: string): LengthEntry {
     const { perTurn } = form.value
@@ -64,7 +90,7 @@ export function useDraft(checkId: string, form: Ref<DraftForm>) {
   /** Both ends typed into the first field: `5..6`. */
   const both = computed(() => {
     if (form.value.entry !== 'range' || draft.value.back.trim() !== '') return null
-    const range = parseRange(draft.value.far, unit.value)
+    const range = parseRange(draft.value.far, unit.value, form.value.asks)
     return range.ok && range.low !== range.high ? range : null
   })
   const far = computed<LengthEntry>(() =>
@@ -109,10 +135,6 @@ export function useDraft(checkId: string, form: Ref<DraftForm>) {
   })
   const answer = (text: string, value: number) => {
     draft.value = { ...draft.value, asked: { ...draft.value.asked, [`${unit.value}:${text}`]: value } }
-  }
-  /** The stone stays in the machine from pass to pass. */
-  const clear = () => {
-    draft.value = { ...EMPTY_DRAFT, stone: draft.value.stone }
   }
   const heatFault = computed(() => (celsius.value?.ok === false ? celsius.value.reason : null))
   return { draft, start, far, back, heatFault, reading, answer, clear }

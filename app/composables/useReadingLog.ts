@@ -22,23 +22,27 @@ export function useReadingLog({ taking, findings, locked, focus }: Entry) {
     if (!reading.value || locked.value) return
     const read = point.value
     const refused = findings.value.some(finding => finding.repeatId === 'draft' && finding.level === 'fail')
+    const lacked = taking.open(read)
     bench.logReading(reading.value, `reading ${readingWords({ ...reading.value, id: '' } as PointReading, unit.value)}`)
     clear()
-    if (!refused) taking.advance(read)
+    if (!refused) taking.advance(read, lacked)
   }
 
   function logWord(word: string): void {
     if (locked.value) return
     const read = point.value
+    const lacked = taking.open(read)
     bench.logReading({ point: read.id, word }, `${read.label}: ${word}`)
-    taking.advance(read)
+    clear()
+    taking.advance(read, lacked)
   }
 
   /** Pieces taken together, such as the rollers of a rod. */
   function take(taken: string, pieces: readonly string[]): void {
     if (locked.value) return
     bench.logReading({ point: taken, pieces }, `${points.value.find(candidate => candidate.id === taken)?.label}: ${pieces.length}`)
-    taking.pick('')
+    // Choosing a set is no reading: the field goes where the work goes on.
+    taking.resume()
   }
 
   const voiding = ref<PointReading | null>(null)

@@ -36,7 +36,7 @@ function bench(
     points: ref(points),
     point: ref(find(change.point ?? 'journal-1-A')),
     next: ref(change.next ? find(change.next) : null),
-    picked: ref(null),
+    pointed: ref(false),
     readingsOf,
   } as unknown as ReturnType<typeof useTaking>
   const evaluation = ref(evaluateCheck(document, []))

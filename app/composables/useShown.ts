@@ -24,7 +24,7 @@ export function useShown({ document, evaluation, phase, taking, typed }: Bench) 
 
   /** The result picked, else the one the point in hand belongs to, else the one that decides. */
   const shown = computed(() => {
-    const measuring = phase.value === 'measure' && (taking.next.value || taking.picked.value)
+    const measuring = phase.value === 'measure' && (taking.next.value || taking.pointed.value)
     const proving = phase.value === 'prove' && taking.next.value
     const id = (of: string | undefined) => results.value.find(result => result.id === of)
     return (

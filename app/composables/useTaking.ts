@@ -1,26 +1,32 @@
 import { useSessionStorage } from '@vueuse/core'
-import { computed, type Ref } from 'vue'
+import { computed, ref, watch, type Ref } from 'vue'
 import type { CheckDocument, PointReading } from '#core/check/document'
 import { evaluateCheck } from '#core/check/evaluate-check'
 import { freshReadings, readingsAt } from '#core/check/evaluate-fitting'
+import { plausibleAt } from '#core/check/plausible'
+import { turnedRound } from '#core/check/point-order'
 import { checkKind } from '#core/check/registry'
 import type { MeasuringPoint } from '#core/check/contract'
 import { ways } from '#core/method/ways'
 import { unitFor } from '#core/quantity/format-length'
-import { nm, type Nm } from '#core/quantity/length'
+import { systemOf } from '#core/quantity/length'
 import { unvoided } from '#core/reading/reading'
-import { usePreferences } from '~/stores/preferences'
 import { useDraft, type DraftForm } from './useDraft'
 
-/** No diameter on a bench is larger: a metre. */
-const LARGEST_SIZE = nm(1_000_000_000)
-const NO_FORM: DraftForm = { point: '', entry: 'travel', unit: 'thou', plausible: 0 as Nm, perTurn: null, warm: false, canBeNone: false }
+const NO_FORM: DraftForm = { point: '', entry: 'travel', unit: 'thou', asks: {}, perTurn: null, warm: false, canBeNone: false }
 
-/** Which point is being read, the readings it has, and the one being typed. */
+/**
+ * Which point is being read, the readings it has, and the one being typed. The field belongs to the point in hand: only the technician,
+ * a completed figure, a fitting or a part change moves it on.
+ */
 export function useTaking(checkId: string, document: Ref<CheckDocument | null>) {
-  const preferences = usePreferences()
   const chosen = useSessionStorage<string>(`finitum.point.${checkId}`, '')
-  const points = computed(() => (document.value ? checkKind(document.value.kind).points(document.value.setup) : []))
+  const turned = useSessionStorage<boolean>(`finitum.turned.${checkId}`, false)
+  const points = computed(() => {
+    if (!document.value) return []
+    const inOrder = checkKind(document.value.kind).points(document.value.setup)
+    return turned.value ? turnedRound(inOrder) : inOrder
+  })
   const index = computed(() => (document.value?.trials.length ?? 1) - 1)
   const readingsOf = (point: MeasuringPoint): PointReading[] =>
     document.value ? readingsAt(document.value.trials, point, index.value) : []
@@ -29,20 +35,52 @@ export function useTaking(checkId: string, document: Ref<CheckDocument | null>) 
     const { readings, stale } = freshReadings(document.value!, point, readingsOf(point))
     return stale !== null || unvoided(readings).length === 0
   }
+  const required = computed(() => points.value.filter(point => !point.optional))
   /** The first required point that is open; null once all are read. */
-  const next = computed(() => points.value.find(point => !point.optional && open(point)) ?? null)
-  const lastRead = () => points.value.findLast(point => !point.optional && readingsOf(point).length > 0)
-  const picked = computed(() => points.value.find(candidate => candidate.id === chosen.value) ?? null)
+  const next = computed(() => required.value.find(open) ?? null)
+  const named = (id: string | null | undefined) => points.value.find(candidate => candidate.id === id) ?? null
+  const picked = computed(() => named(chosen.value))
   /** Where the kind’s own order of work wants the next reading. */
-  const due = computed(() => {
-    if (!document.value || !checkKind(document.value.kind).next) return null
-    const wanted = evaluateCheck(document.value, []).next?.point
-    return points.value.find(candidate => candidate.id === wanted) ?? null
-  })
-  const point = computed<MeasuringPoint>(() => picked.value ?? due.value ?? next.value ?? lastRead() ?? points.value[0]!)
+  const due = () =>
+    document.value && checkKind(document.value.kind).next ? named(evaluateCheck(document.value, []).next?.point ?? undefined) : null
+  const suggested = () => due() ?? next.value ?? required.value.findLast(point => readingsOf(point).length > 0) ?? points.value[0]!
+  const point = computed<MeasuringPoint>(() => picked.value ?? suggested())
+  /** Pointed at by hand: the eye stays with it. */
+  const pointed = ref(false)
+  const take = (id: string) => {
+    chosen.value = id
+    pointed.value = false
+  }
+  const pick = (id: string) => {
+    chosen.value = id
+    pointed.value = true
+  }
+  /** To where the work goes on. */
+  const resume = () => take(suggested().id)
+  // A point is in hand from the start, by its name: what is stored or recomputed does not move the field.
+  watch(
+    () => points.value.length > 0 && picked.value === null,
+    lost => {
+      if (lost) resume()
+    },
+    { immediate: true, flush: 'sync' },
+  )
+  // After a fitting or a part change the field goes to what has to be read anew.
+  watch(
+    () => (document.value ? `${document.value.trials.length}/${document.value.partChanges.length}` : null),
+    (now, before) => {
+      if (now !== null && before !== null) resume()
+    },
+    { flush: 'sync' },
+  )
+
   const way = computed(() => ways[point.value.way])
   const gauge = computed(() => (way.value.gauge === null ? null : (document.value?.gauges[way.value.gauge] ?? null)))
-  const unit = computed(() => unitFor(preferences.system, way.value.scale))
+  /** A bare figure is what the gauge in hand is read in; without a gauge, the check’s unit. */
+  const unit = computed(() => {
+    const read = gauge.value?.unit ?? document.value?.entryUnit ?? 'thou'
+    return way.value.scale === 'size' ? unitFor(systemOf(read), 'size') : read
+  })
   const form = computed<DraftForm>(() =>
     points.value.length === 0
       ? NO_FORM
@@ -50,7 +88,7 @@ export function useTaking(checkId: string, document: Ref<CheckDocument | null>) 
           point: point.value.id,
           entry: way.value.entry,
           unit: unit.value,
-          plausible: way.value.scale === 'size' ? LARGEST_SIZE : checkKind(document.value!.kind).plausible,
+          asks: plausibleAt(document.value!, checkKind(document.value!.kind), point.value),
           perTurn: gauge.value?.rangePerTurn ?? null,
           warm: point.value.heat !== undefined,
           canBeNone: canBeNone.value,
@@ -72,15 +110,43 @@ export function useTaking(checkId: string, document: Ref<CheckDocument | null>) 
         .results(document.value.setup)
         .some(({ id, floored }) => floored && id === point.value.result),
   )
-  const pick = (id: string) => {
-    chosen.value = id
-  }
-  /** After a reading: a movement is repeated where it is, pieces and passes follow one another, anything else goes on to the next point that lacks one. */
-  function advance(read: MeasuringPoint): void {
+  /**
+   * After a reading: where the kind’s order of work wants the next; else a movement is repeated where it is, and anything else goes on to
+   * the next point that lacks one, or where one was read again, to the one after it.
+   * @param lacked  it had no reading before
+   */
+  function advance(read: MeasuringPoint, lacked: boolean): void {
+    const wanted = due()
+    if (wanted) return take(wanted.id)
     if (ways[read.way].again !== 'next') return
     const at = points.value.indexOf(read)
-    const after = [...points.value.slice(at + 1), ...points.value.slice(0, at)].find(candidate => !candidate.optional && open(candidate))
-    if (after) chosen.value = after.id
+    const after = [...points.value.slice(at + 1), ...points.value.slice(0, at)].filter(candidate => !candidate.optional)
+    const to = lacked ? after.find(open) : after[0]
+    if (!to) return
+    // Reading again by hand goes on by hand.
+    if (lacked) take(to.id)
+    else pick(to.id)
   }
-  return { points, point, next, picked, staleReadings, canBeNone, way, gauge, unit, pick, advance, readingsOf, ...useDraft(checkId, form) }
+  const turnRound = () => {
+    turned.value = !turned.value
+  }
+  return {
+    points,
+    point,
+    next,
+    pointed,
+    staleReadings,
+    canBeNone,
+    way,
+    gauge,
+    unit,
+    turned,
+    pick,
+    resume,
+    turnRound,
+    open,
+    advance,
+    readingsOf,
+    ...useDraft(checkId, form),
+  }
 }

@@ -32,7 +32,6 @@ const matches = (lot: StockLot) =>
     .includes(find.value.trim().toLowerCase())
 const shown = computed(() => (stock.value?.lots ?? []).filter(matches))
 const families = computed(() => [...group(shown.value, lot => lot.family)])
-const allFamilies = computed(() => [...new Set(stock.value?.lots.map(lot => lot.family) ?? [])])
 const lot = computed(() => stock.value?.lots.find(l => l.id === picked.value) ?? null)
 const usesOf = (id: string) => stock.value?.uses.filter(use => use.lotId === id) ?? []
 const unmeasured = computed(() => stock.value?.lots.filter(l => l.measured === null && l.onHand > 0).length ?? 0)
@@ -122,7 +121,7 @@ useKeys(
       </template>
       <p v-else class="text-in">{{ news }}</p>
     </div>
-    <NewLotForm v-if="adding" :families="allFamilies" @changed="added" @close="adding = false" />
+    <NewLotForm v-if="adding" :lots="stock?.lots ?? []" :family="lot?.family ?? ''" @changed="added" @close="adding = false" />
     <div v-if="stock && stock.lots.length === 0" class="max-w-2xl border-t rule py-8">
       <h2 class="display mb-2 text-xl">The drawer is empty</h2>
       <p class="mb-4">

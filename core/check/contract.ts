@@ -188,3 +188,10 @@ export interface CheckKind {
 
 /** A result's name in limits, predictions and files. */
 export const resultId = (kind: string, position: string | null): string => (position === null ? kind : `${kind}@${position}`)
+
+/** The position of a point among those of its result; null where there is one figure for the whole check. */
+export function positionOf(results: readonly ResultKind[], point: MeasuringPoint): string | null {
+  const { position } = point.at
+  const own = results.find(({ id }) => id === point.result)
+  return own?.positions.find(({ id, label }) => id === String(position) || label === position)?.id ?? null
+}

@@ -8,7 +8,16 @@ import { unvoided } from '../reading/reading'
 import { judge, type Verdict, type VerdictState } from '../verdict/decide'
 import { bandOf, overZero, type LimitSet } from '../verdict/limits'
 import { proofResidual, type Residual } from '../pack/residual'
-import { resultId, type Answers, type AtMost, type CheckKind, type CombinedResult, type MeasuringPoint, type ResultKind } from './contract'
+import {
+  positionOf,
+  resultId,
+  type Answers,
+  type AtMost,
+  type CheckKind,
+  type CombinedResult,
+  type MeasuringPoint,
+  type ResultKind,
+} from './contract'
 import { staleWords } from './parts'
 import {
   limitsOf,
@@ -117,7 +126,7 @@ function pointState(
   const gauge = way.gauge === null ? null : (document.gauges[way.gauge] ?? null)
   const { readings, stale } = freshReadings(document, point, readingsAt(document.trials, point, index))
   const result = results.find(candidate => candidate.id === point.result)
-  const position = result?.positions.find(({ id, label }) => id === String(point.at.position) || label === point.at.position)?.id ?? null
+  const position = positionOf(results, point)
   const band = bandOf(limitsOf(document, point.result, position).working)
   const zero = result?.floored ? saidZero(readings) : null
   const answer =

@@ -1,4 +1,4 @@
-import { nm, type Nm } from '../quantity/length'
+import { NM_PER, nm, type LengthUnit, type Nm } from '../quantity/length'
 import { rectangular } from '../reading/budget'
 import { quadrature } from '../reading/statistics'
 
@@ -65,6 +65,12 @@ export const inDrawerOrder = (a: Lot, b: Lot): number =>
   a.nominal - b.nominal ||
   (a.measured ?? Number.MAX_VALUE) - (b.measured ?? Number.MAX_VALUE) ||
   before(a.id, b.id)
+
+/** The unit pieces were made in: whole tenths of a thou in inches, anything else in millimetres; null where there are none. */
+export function unitMade(lots: readonly Pick<Lot, 'nominal'>[]): LengthUnit | null {
+  const inch = lots.filter(({ nominal }) => nominal % NM_PER.tenth === 0).length
+  return lots.length === 0 ? null : inch * 2 > lots.length ? 'thou' : 'mm'
+}
 
 export type LotMap = ReadonlyMap<string, Lot>
 export const lotMap = (lots: readonly Lot[]): LotMap => new Map(lots.map(lot => [lot.id, lot]))

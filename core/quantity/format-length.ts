@@ -45,6 +45,11 @@ export type Scale = 'play' | 'size'
 /** The unit that stands beside an entry in `unit`: the other system, at the same fineness. */
 export const otherUnit = (unit: LengthUnit, scale: Scale = 'play'): LengthUnit =>
   unitFor(systemOf(unit) === 'metric' ? 'inch' : 'metric', scale)
+/** What stands beside an entry in the unit of its gauge: the check’s unit, or where that is the same, the other system. */
+export const besideUnit = (unit: LengthUnit, check: LengthUnit, scale: Scale): LengthUnit => {
+  const own = scale === 'size' ? unitFor(systemOf(check), 'size') : check
+  return own === unit ? otherUnit(unit, scale) : own
+}
 export const unitFor = (system: UnitSystem, scale: Scale = 'play'): LengthUnit =>
   system === 'metric' ? 'mm' : scale === 'size' ? 'in' : 'thou'
 

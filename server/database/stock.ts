@@ -1,7 +1,7 @@
 import type { Movement } from '#core/command/happening'
 import type { Lot } from '#core/pack/lot'
 import type { Nm } from '#core/quantity/length'
-import type { LotUse } from '#shared/types'
+import type { FamilyUse, LotUse } from '#shared/types'
 import type { Sql } from './client'
 
 export interface LotRow {
@@ -116,3 +116,9 @@ export const lotUses = (sql: Sql) =>
   UNION ALL SELECT r.lot_id, sum(r.count)::integer, c.id, c.title, u.name, true
   FROM reserve r JOIN checks c ON c.id = r.check_id JOIN job j ON j.id = c.job_id JOIN unit u ON u.id = j.unit_id GROUP BY r.lot_id, c.id, c.title, u.name
   ORDER BY unit, "checkTitle"`)
+
+/** Which family checks of a kind took their pieces from, the newest check first. */
+export const familyUses = (sql: Sql) =>
+  sql.rows<FamilyUse>(
+    `SELECT kind, family FROM checks WHERE family <> '' GROUP BY kind, family ORDER BY max(created_at) DESC, kind, family`,
+  )

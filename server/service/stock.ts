@@ -5,11 +5,15 @@ import type { LotChangeDto, MovementDto, NewLotDto } from '#shared/dto/stock'
 import type { CommandDto } from '#shared/dto/command'
 import type { Database, Sql } from '../database/client'
 import { eventKnown, insertEvent } from '../database/events'
-import { allLots, insertLot, insertMovement, lotById, lotUses, updateLot } from '../database/stock'
+import { allLots, insertLot, insertMovement, lotById, familyUses, lotUses, updateLot } from '../database/stock'
 import { notFound, refuse } from '../http/refuse'
 import { assertFresh } from './command'
 
-export const stockView = async (sql: Sql): Promise<StockView> => ({ lots: await allLots(sql), uses: await lotUses(sql) })
+export const stockView = async (sql: Sql): Promise<StockView> => ({
+  lots: await allLots(sql),
+  uses: await lotUses(sql),
+  usedFor: await familyUses(sql),
+})
 
 async function commandLot(
   db: Database,

@@ -1,11 +1,10 @@
 <script setup lang="ts">
 import type { PackPlace } from '#core/check/contract'
 import { packIn, type CheckDocument } from '#core/check/document'
-import { lotMap, thickness, type Lot } from '#core/pack/lot'
+import { lotMap, thickness, unitMade, type Lot } from '#core/pack/lot'
 import { readPack, stuckPairs, type NamedPiece } from '#core/pack/read-pack'
 import { formatLength } from '#core/quantity/format-length'
 import { UNIT_NAME } from '#core/quantity/length'
-import { usePreferences } from '~/stores/preferences'
 
 /** The pack as it was found, listed piece by piece, or none; as long as it is not known, also after something was put in. */
 const props = defineProps<{
@@ -15,7 +14,6 @@ const props = defineProps<{
   /** the place to begin with */ at?: string
 }>()
 const emit = defineEmits<{ found: [{ place: string; pieces: readonly (NamedPiece & { measured?: boolean })[] }] }>()
-const preferences = usePreferences()
 const found = ref('')
 const measuredPieces = ref(false)
 const tried = ref(false)
@@ -26,7 +24,9 @@ const placeId = ref(props.at ?? '')
 const place = computed(() => props.places.find(candidate => candidate.id === placeId.value) ?? props.places[0] ?? null)
 const pack = computed(() => (place.value ? packIn(props.document.trials[0]!, place.value.id) : null))
 const family = computed(() => props.lots.filter(lot => lot.family === props.document.family && lot.shape !== 'sheet'))
-const size = (length: number) => formatLength(length, preferences.unit, { trim: true })
+/** Pieces are named in the unit they were made in, whatever is shown elsewhere. */
+const unit = computed(() => unitMade(family.value) ?? props.document.entryUnit)
+const size = (length: number) => formatLength(length, unit.value, { trim: true })
 const listed = computed(
   () =>
     pack.value &&
@@ -36,7 +36,7 @@ const listed = computed(
       .map(({ count, lot }) => `${count} × ${size(thickness(lot))}${lot.mark ? ` (${lot.mark})` : ''}`)
       .join(', '),
 )
-const read = computed(() => readPack(found.value, preferences.unit, family.value))
+const read = computed(() => readPack(found.value, unit.value, family.value))
 const stuck = computed(() =>
   read.value.ok ? (stuckPairs(read.value.pieces, family.value).find(({ size: one }) => !whole.value.includes(one)) ?? null) : null,
 )
@@ -89,7 +89,7 @@ const value = (event: Event) => (event.target as HTMLSelectElement).value
         <option v-for="p in places" :key="p.id" :value="p.id">{{ p.label }}</option>
       </select>
     </div>
-    <label class="label block" for="found-pack">Pack as found, piece by piece, {{ UNIT_NAME[preferences.unit] }}; or none</label>
+    <label class="label block" for="found-pack">Pack as found, piece by piece, {{ UNIT_NAME[unit] }}; or none</label>
     <p v-if="pack" class="text-[14px]">{{ listed || 'nothing fitted' }}</p>
     <div class="flex gap-2">
       <input

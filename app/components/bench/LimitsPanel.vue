@@ -2,9 +2,9 @@
 import { resultId, type CheckKind } from '#core/check/contract'
 import type { CheckDocument } from '#core/check/document'
 import { unitFor } from '#core/quantity/format-length'
+import { systemOf } from '#core/quantity/length'
 import { describeLimits, type LimitSet } from '#core/verdict/limits'
 import { faultAt } from '~/composables/useApi'
-import { usePreferences } from '~/stores/preferences'
 import type { Fault } from '#shared/types'
 
 /** Book and shop limits of each result a check comes to, for all positions or one. */
@@ -17,7 +17,6 @@ const props = defineProps<{
   thumbs: ReadonlyMap<string, LimitSet>
 }>()
 const emit = defineEmits<{ keep: [Record<string, unknown>] }>()
-const preferences = usePreferences()
 const all = computed(() => props.kind.results(props.document.setup))
 /** A kind that another judges has no limits of its own: it is named with that one. */
 const options = computed(() =>
@@ -39,7 +38,11 @@ const options = computed(() =>
 const picked = ref('')
 const shown = computed(() => options.value.find(option => option.id === picked.value) ?? options.value[0]!)
 const pair = computed(() => props.document.limits.sets[shown.value.id] ?? { book: null, shop: null })
-const unit = computed(() => unitFor(preferences.system, shown.value.kind.scale))
+/** Figures mean the unit of their set; a new set has the check’s. */
+const unit = computed(() =>
+  shown.value.kind.scale === 'size' ? unitFor(systemOf(props.document.entryUnit), 'size') : props.document.entryUnit,
+)
+const unitOf = (set: LimitSet | null) => set?.unit ?? unit.value
 const keep = (role: 'book' | 'shop', set: LimitSet) =>
   emit('keep', {
     limits: [{ result: shown.value.id, role, set: set.kind === 'none' ? { kind: 'none', unit: unit.value, source: { kind: role } } : set }],
@@ -73,7 +76,7 @@ const fault = computed(
       :key="`${shown.id}-book`"
       title="Book limits"
       :limits="pair.book"
-      :unit="unit"
+      :unit="unitOf(pair.book)"
       default-source="book"
       :locked="locked"
       @keep="keep('book', $event)"
@@ -82,7 +85,7 @@ const fault = computed(
       :key="`${shown.id}-shop`"
       title="Shop limits"
       :limits="pair.shop"
-      :unit="unit"
+      :unit="unitOf(pair.shop)"
       default-source="shop"
       :locked="locked"
       @keep="keep('shop', $event)"

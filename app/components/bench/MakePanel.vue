@@ -59,7 +59,7 @@ const begin = ({ from, target, low, high }: MakeOption) =>
 
 const texts = ref<string[]>(Array.from({ length: LAP_POINTS }, () => ''))
 const tried = ref(false)
-const entries = computed(() => texts.value.map(text => parseLength(text, preferences.unit, { name: 'thickness' })))
+const entries = computed(() => texts.value.map(text => parseLength(text, props.document.entryUnit, { name: 'thickness' })))
 const fault = computed(() => {
   const bad = entries.value.find((entry, i) => texts.value[i]!.trim() !== '' && !entry.ok)
   if (bad && !bad.ok) return bad.reason
@@ -141,7 +141,7 @@ watch(
       </table>
       <div v-if="!locked" class="mt-2 flex flex-wrap items-end gap-2">
         <label v-for="(_, i) in texts" :key="i" class="block text-[12.5px] text-mute">
-          <span class="block">point {{ i + 1 }}</span>
+          <span class="block">point {{ i + 1 }}{{ i === 0 ? `, ${UNIT_NAME[document.entryUnit]}` : '' }}</span>
           <input
             ref="fields"
             v-model="texts[i]"

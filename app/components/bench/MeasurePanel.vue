@@ -2,6 +2,7 @@
 import type { PointReading } from '#core/check/document'
 import type { ResultEvaluation } from '#core/check/evaluate-fitting'
 import { gaugeWarnings } from '#core/reading/gauge'
+import type { LengthUnit } from '#core/quantity/length'
 import type { Finding } from '#core/reading/gates'
 import { today } from '~/composables/today'
 import { usePointCells } from '~/composables/usePointCells'
@@ -13,11 +14,13 @@ const props = defineProps<{
   results: readonly ResultEvaluation[]
   readings: readonly PointReading[]
   findings: readonly Finding[]
+  /** the check’s unit, shown beside that of the gauge */
+  checkUnit: LengthUnit
   locked: boolean
   oneMore: string | null
 }>()
 defineEmits<{ log: []; zeroed: []; void: [PointReading]; word: [string]; pick: [string] }>()
-const { points, point, gauge, unit, draft, start, far, back, heatFault, answer } = props.taking
+const { points, point, gauge, unit, turned, draft, start, far, back, heatFault, answer } = props.taking
 const several = computed(() => points.value.length > 1)
 const cells = usePointCells(
   points,
@@ -36,6 +39,7 @@ defineExpose({ focus: () => panel.value?.focus(), submit: () => panel.value?.sub
       :point="point"
       :several="several"
       :unit="unit"
+      :check-unit="checkUnit"
       :gauge="gauge"
       :readings="readings"
       :findings="findings"
@@ -55,7 +59,10 @@ defineExpose({ focus: () => panel.value?.focus(), submit: () => panel.value?.sub
       @word="$emit('word', $event)"
     />
     <div v-if="several" class="mt-4">
-      <h2 class="label mb-1">Points</h2>
+      <div class="mb-1 flex flex-wrap items-baseline gap-x-4">
+        <h2 class="label">Points</h2>
+        <button type="button" class="link min-h-9 text-[13px]" :aria-pressed="turned" @click="taking.turnRound">the other way round</button>
+      </div>
       <PointGrid :picked="point.id" :cells="cells" @pick="$emit('pick', $event)" />
     </div>
   </div>

@@ -4,7 +4,6 @@ import type { Lot } from '#core/pack/lot'
 import type { Nm } from '#core/quantity/length'
 import { markedText } from '~/composables/sizeText'
 import { faultAt } from '~/composables/useApi'
-import { usePreferences } from '~/stores/preferences'
 import type { Fault } from '#shared/types'
 
 /** Rules of the pack a check sets; what its place rules by itself is not asked. */
@@ -17,7 +16,6 @@ const props = defineProps<{
   faults: readonly Fault[]
 }>()
 const emit = defineEmits<{ keep: [Record<string, unknown>] }>()
-const preferences = usePreferences()
 const refit = ref<Nm | null>(props.document.uRefit)
 /** Only what changed goes over: two fields left in haste must not undo each other. */
 const keepRules = (packRules: Record<string, unknown>) => emit('keep', { packRules })
@@ -89,7 +87,7 @@ const checked = (event: Event) => (event.target as HTMLInputElement).checked
       v-model="largest"
       label="Largest stack"
       optional
-      :unit="preferences.unit"
+      :unit="document.entryUnit"
       @focusout="keepLargest"
     />
     <label class="flex min-h-11 items-center gap-2 text-[14px]">
@@ -111,7 +109,7 @@ const checked = (event: Event) => (event.target as HTMLInputElement).checked
     <LengthField
       v-model="refit"
       label="What refitting does to a play, standard uncertainty"
-      :unit="preferences.unit"
+      :unit="document.entryUnit"
       @focusout="refit !== null && refit !== document.uRefit && emit('keep', { uRefit: refit })"
     />
   </fieldset>

@@ -5,6 +5,7 @@ import { ways } from '#core/method/ways'
 import { ZERO_WORDS } from '#core/method/zero-words'
 import type { Finding } from '#core/reading/gates'
 import type { Gauge } from '#core/reading/gauge'
+import { besideUnit } from '#core/quantity/format-length'
 import { UNIT_NAME, type LengthUnit, type Nm } from '#core/quantity/length'
 import type { LengthEntry } from '#core/quantity/parse-length'
 import { exactText } from '~/composables/sizeText'
@@ -14,7 +15,9 @@ import type { Draft } from '~/composables/useDraft'
 const props = defineProps<{
   point: MeasuringPoint
   several: boolean
+  /** what a bare figure means */
   unit: LengthUnit
+  checkUnit: LengthUnit
   gauge: Gauge | null
   readings: readonly PointReading[]
   findings: readonly Finding[]
@@ -37,7 +40,7 @@ const way = computed(() => ways[props.point.way])
 const general = computed(() => props.findings.filter(f => !f.repeatId || f.repeatId === 'draft'))
 const entry = computed(() => ({
   unit: props.unit,
-  scale: way.value.scale,
+  other: besideUnit(props.unit, props.checkUnit, way.value.scale),
   start: props.start,
   far: props.far,
   back: props.back,
@@ -89,7 +92,7 @@ defineExpose({ focus: () => form.value?.focus(), submit: () => form.value?.submi
         @log="emit('log')"
         @answer="(text, value) => emit('answer', text, value)"
       />
-      <WordEntry v-else ref="form" :words="point.words ?? []" @word="emit('word', $event)" />
+      <WordEntry v-else ref="form" v-model:typed="draft.far" :words="point.words ?? []" @word="emit('word', $event)" />
     </template>
     <p v-if="!locked && canBeNone" class="my-1 flex flex-wrap items-center gap-x-3 text-[13px] text-mute">
       No movement?

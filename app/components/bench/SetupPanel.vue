@@ -9,11 +9,11 @@ import { describeLimits, endsOf } from '#core/verdict/limits'
 import { GAUGE_NAME, type Gauge } from '#core/reading/gauge'
 import { AIM_NAME, type AimSchool } from '#core/verdict/aim'
 import type { DecisionRule } from '#core/verdict/decide'
-import type { Nm } from '#core/quantity/length'
+import { systemOf, type Nm } from '#core/quantity/length'
 import type { Lot } from '#core/pack/lot'
+import { familiesFor } from '~/composables/families'
 import { faultAt, api } from '~/composables/useApi'
 import type { Fault, StockView } from '#shared/types'
-import { usePreferences } from '~/stores/preferences'
 
 /** Everything a check rests on; each change is kept at once. */
 const props = defineProps<{
@@ -28,7 +28,6 @@ const emit = defineEmits<{
   keep: [Record<string, unknown>]
   found: [{ place: string; pieces: readonly object[] }]
 }>()
-const preferences = usePreferences()
 const kind = computed(() => checkKind(props.document.kind))
 const thumbs = computed(() => new Map(props.results.flatMap(result => (result.thumb ? [[result.kind.id, result.thumb] as const] : []))))
 const places = computed(() => kind.value.places(props.document.setup))
@@ -53,7 +52,8 @@ const families = ref<readonly string[]>([])
 onMounted(async () => {
   gauges.value = await api<Gauge[]>('/api/gauges').catch(() => Object.values(props.document.gauges))
   const stock = await api<StockView>('/api/stock').catch(() => null)
-  families.value = [...new Set([...(stock?.lots.map(lot => lot.family) ?? []), props.document.family].filter(Boolean))]
+  const offered = stock ? familiesFor(props.document.kind, stock).families : []
+  families.value = [...new Set([...offered, props.document.family].filter(Boolean))]
 })
 
 const own = ref<Nm | null>(props.document.aim.own ?? null)
@@ -88,7 +88,7 @@ const value = (event: Event) => (event.target as HTMLSelectElement).value
       <SetupFields
         :kind="kind"
         :setup="document.setup"
-        :unit-system="preferences.system"
+        :unit-system="systemOf(document.entryUnit)"
         :disabled="locked"
         :settled="document.trials.length > 1"
         :mendable="signDoubtful"
@@ -185,7 +185,7 @@ const value = (event: Event) => (event.target as HTMLSelectElement).value
               <option v-for="(name, key) in AIM_NAME" :key="key" :value="key">{{ name }}</option>
             </select>
           </div>
-          <LengthField v-if="school === 'own'" v-model="own" label="Own figure" hide-label :unit="preferences.unit" />
+          <LengthField v-if="school === 'own'" v-model="own" label="Own figure" hide-label :unit="document.entryUnit" />
         </div>
         <label class="sr-only" for="setup-aim-reason">Why this aim</label>
         <input

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { v4 as uuid } from 'uuid'
 import type { Nm } from '#core/quantity/length'
+import { unitMade } from '#core/pack/lot'
 import { formatLength, otherUnit } from '#core/quantity/format-length'
 import { BAD_PRICE, money, parseMoney } from '~/composables/money'
 import { RefusedError, api, faultAt, faultsOf } from '~/composables/useApi'
@@ -107,7 +108,7 @@ const show = (value: number) =>
       <LengthField
         v-model="measured"
         :label="lot.measured === null ? 'Measure a piece' : `Measure again (was ${formatLength(lot.measured, preferences.unit)})`"
-        :unit="preferences.unit"
+        :unit="unitMade([lot])!"
         :fault="fault('measure', 'measured')"
       />
       <button class="button" type="submit">Keep as measured</button>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { v4 as uuid } from 'uuid'
-import { SHAPES, type Shape } from '#core/pack/lot'
+import { useLocalStorage } from '@vueuse/core'
+import { SHAPES, unitMade, type Lot, type Shape } from '#core/pack/lot'
 import type { Nm } from '#core/quantity/length'
 import { BAD_PRICE, parseMoney } from '~/composables/money'
 import { api, faultAt, faultsOf } from '~/composables/useApi'
@@ -8,10 +9,19 @@ import { usePreferences } from '~/stores/preferences'
 import type { Fault, StockView } from '#shared/types'
 
 /** A size the drawer does not know yet. */
-const props = defineProps<{ families: readonly string[] }>()
+const props = defineProps<{
+  lots: readonly Lot[]
+  /** of the size in hand; empty: that of the size put in last */
+  family: string
+}>()
 const emit = defineEmits<{ changed: [StockView, string]; close: [] }>()
 const preferences = usePreferences()
-const family = ref(props.families[0] ?? '')
+/** A drawer is put in size after size: the next is of the family of the last. */
+const last = useLocalStorage('finitum.family', '')
+const families = computed(() => [...new Set(props.lots.map(lot => lot.family))])
+const family = ref(props.family || (families.value.includes(last.value) ? last.value : ''))
+/** Sizes mean the unit their family was made in. */
+const unit = computed(() => unitMade(props.lots.filter(lot => lot.family === family.value)) ?? preferences.unit)
 const nominal = ref<Nm | null>(null)
 const measured = ref<Nm | null>(null)
 const plus = ref<Nm | null>(null)
@@ -58,6 +68,7 @@ async function add(): Promise<void> {
       }),
       id,
     )
+    last.value = family.value
   } catch (error) {
     faults.value = faultsOf(error)
   }
@@ -74,15 +85,15 @@ async function add(): Promise<void> {
       </datalist>
       <p v-if="faultAt(faults, 'family')" class="fault">{{ faultAt(faults, 'family') }}</p>
     </div>
-    <LengthField v-model="nominal" label="Size, as marked" :unit="preferences.unit" :fault="faultAt(faults, 'nominal')" />
-    <LengthField v-model="measured" label="Measured" optional :unit="preferences.unit" :fault="faultAt(faults, 'measured')" />
+    <LengthField v-model="nominal" label="Size, as marked" :unit="unit" :fault="faultAt(faults, 'nominal')" />
+    <LengthField v-model="measured" label="Measured" optional :unit="unit" :fault="faultAt(faults, 'measured')" />
     <div>
       <label class="label mb-1 block" for="lot-pieces">Pieces</label>
       <input id="lot-pieces" v-model="count" type="number" min="0" class="field figure" />
       <p v-if="faultAt(faults, 'count')" class="fault">{{ faultAt(faults, 'count') }}</p>
     </div>
-    <LengthField v-model="plus" label="Tolerance, above" optional :unit="preferences.unit" :fault="faultAt(faults, 'tolerance.plus')" />
-    <LengthField v-model="minus" label="Tolerance, below" optional :unit="preferences.unit" :fault="faultAt(faults, 'tolerance.minus')" />
+    <LengthField v-model="plus" label="Tolerance, above" optional :unit="unit" :fault="faultAt(faults, 'tolerance.plus')" />
+    <LengthField v-model="minus" label="Tolerance, below" optional :unit="unit" :fault="faultAt(faults, 'tolerance.minus')" />
     <div>
       <label class="label mb-1 block" for="lot-mark">Letter or mark</label>
       <input id="lot-mark" v-model="mark" class="field" maxlength="20" autocomplete="off" />

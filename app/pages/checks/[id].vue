@@ -95,11 +95,17 @@ const trialOf = (step: Step) => (step.phase === 'setup' ? null : current.value.i
 const ticked = (step: Step) => document.value.ticks.some(tick => tick.step === step.id && tick.trial === trialOf(step))
 const choosingOfSeveral = computed(() => row.value.length > 1 && place.value !== null && phase.value === 'choose')
 
+// A check is shown in its own unit, also when that is changed. U shows the other.
+watch(
+  () => (ready.value ? document.value.entryUnit : null),
+  own => {
+    if (own) preferences.system = systemOf(own)
+  },
+  { immediate: true },
+)
 onMounted(async () => {
   try {
     await bench.open(id)
-    // A check opens in its own unit: its dial is read in it. U shows the other.
-    preferences.system = systemOf(document.value.entryUnit)
     begin(evaluation.value.phase)
   } catch (error) {
     problem.value = faultsOf(error)[0]?.reason ?? null
@@ -201,6 +207,7 @@ useHead({ title: computed(() => (ready.value ? `${document.value.title} · Finit
                 :results="evaluation.current.results"
                 :readings="readings"
                 :findings="findings"
+                :check-unit="document.entryUnit"
                 :locked="locked"
                 :one-more="oneMore"
                 @log="log"

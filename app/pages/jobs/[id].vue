@@ -5,6 +5,7 @@ import { gaugeKindsFor } from '#core/check/gauges-needed'
 import { formatLength, unitFor } from '#core/quantity/format-length'
 import { UNIT_NAME, systemOf, type Nm, type UnitSystem } from '#core/quantity/length'
 import type { Gauge } from '#core/reading/gauge'
+import { familiesFor } from '~/composables/families'
 import { RefusedError, api, faultAt, faultsOf } from '~/composables/useApi'
 import { key, useKeys } from '~/composables/useKeys'
 import { usePreferences } from '~/stores/preferences'
@@ -18,13 +19,21 @@ const changed = ref<readonly string[]>([])
 const notes = ref('')
 const saved = ref('')
 const making = ref(false)
-const families = ref<readonly string[]>([])
+const stock = ref<StockView | null>(null)
 const gauges = ref<readonly Gauge[]>([])
 const titleField = ref<HTMLInputElement>()
 const kind = ref(checkKinds[0]!.id)
 const title = ref('')
 const setup = reactive<Record<string, string>>({ ...checkKinds[0]!.defaultSetup })
-const family = ref('')
+const families = computed(() => (stock.value ? familiesFor(kind.value, stock.value) : null))
+/** by hand; null: the one that fits the kind */
+const chosenFamily = ref<string | null>(null)
+const family = computed({
+  get: () => chosenFamily.value ?? families.value?.first ?? '',
+  set: picked => {
+    chosenFamily.value = picked
+  },
+})
 const lower = ref<Nm | null>(null)
 const upper = ref<Nm | null>(null)
 const chosenKind = computed(() => checkKinds.find(k => k.id === kind.value)!)
@@ -33,6 +42,7 @@ const limitUnit = computed(() => unitFor(preferences.system, mainResult.value.sc
 watch(
   kind,
   () => {
+    chosenFamily.value = null
     for (const field of Object.keys(setup)) Reflect.deleteProperty(setup, field)
     Object.assign(setup, chosenKind.value.defaultSetup)
   },
@@ -73,10 +83,12 @@ async function begin(): Promise<void> {
 }
 /** The drawers and gauges a new check starts with. */
 async function lookAround(): Promise<void> {
-  const [stock, register] = await Promise.all([api<StockView>('/api/stock').catch(() => null), api<Gauge[]>('/api/gauges').catch(() => [])])
+  const [drawers, register] = await Promise.all([
+    api<StockView>('/api/stock').catch(() => null),
+    api<Gauge[]>('/api/gauges').catch(() => []),
+  ])
   gauges.value = register
-  families.value = [...new Set(stock?.lots.map(lot => lot.family) ?? [])]
-  family.value ||= families.value[0] ?? ''
+  stock.value = drawers
 }
 /** The first gauge of each kind the points need, of this unit system where there is one. */
 function gaugesIn(system: UnitSystem): string[] {
@@ -195,7 +207,7 @@ useHead({ title: computed(() => (job.value ? `${job.value.unit.name}: ${job.valu
           <label class="label mb-1 block" for="check-family">Pieces come from</label>
           <select id="check-family" v-model="family" class="field">
             <option value="">no drawer yet</option>
-            <option v-for="f in families" :key="f" :value="f">{{ f }}</option>
+            <option v-for="f in families?.families ?? []" :key="f" :value="f">{{ f }}</option>
           </select>
         </div>
         <LengthField v-model="lower" label="Book limit, lower" :unit="limitUnit" optional />

@@ -65,15 +65,16 @@ export function resultKinds(setup: Setup): ResultKind[] {
   ]
 }
 
+/** In the order of the work: all journals, then all bores; a shaft is turned only once its caps are tight. */
 export function points(setup: Setup): MeasuringPoint[] {
   const places = shellPlaces(setup).map(place => place.id)
-  return positionsOf(setup).flatMap(({ id: position, label }) => {
+  const each = positionsOf(setup).map(({ id: position, label }) => {
     const shells = `shells-${position}`
     const moves = places.includes(shells) ? [shells] : []
     const name = label.toLowerCase()
-    const each = (part: 'journal' | 'bore', make: (direction: string, station: string) => MeasuringPoint) =>
+    const diameters = (part: 'journal' | 'bore', make: (direction: string, station: string) => MeasuringPoint) =>
       stationsOf(setup).flatMap(station => DIRECTIONS.map(direction => make(direction, stationsOf(setup).length > 1 ? station : '')))
-    const journals = each('journal', (direction, station) => ({
+    const journals = diameters('journal', (direction, station) => ({
       id: pointId('journal', position, direction, station),
       label: `Journal, ${name}, ${direction} ${station}`.trim(),
       at: { part: 'journal', position: label, direction, ...(station ? { station } : {}) },
@@ -95,7 +96,7 @@ export function points(setup: Setup): MeasuringPoint[] {
           rests: ['crankshaft', housing(setup, position), shells],
         }))
       : [
-          ...each('bore', (direction, station) => ({
+          ...diameters('bore', (direction, station) => ({
             id: pointId('bore', position, direction, station),
             label: `Bore on the dial, ${name}, ${direction} ${station}`.trim(),
             at: { part: 'dial', position: label, direction, ...(station ? { station } : {}) },
@@ -127,8 +128,10 @@ export function points(setup: Setup): MeasuringPoint[] {
       words: TURNS,
       optional: true,
     }
-    return byStrip(setup) ? [...bores, turns, ...journals] : [...journals, ...bores, turns]
+    return { journals, bores, turns: [turns] }
   })
+  const order = byStrip(setup) ? (['bores', 'turns', 'journals'] as const) : (['journals', 'bores', 'turns'] as const)
+  return order.flatMap(part => each.flatMap(position => position[part]))
 }
 
 export const TURNS = [

@@ -38,12 +38,11 @@ defineExpose({ focus, submit })
         @keydown.enter.prevent.stop="submit"
       />
       <span class="flex items-center px-3 text-right text-[12px] leading-tight text-mute">{{ beside }}</span>
-      <button type="button" class="border-l rule px-4 text-[14px] font-semibold" @click="submit">Log</button>
     </div>
     <div ref="choiceList">
       <EntryNote :reason="reason" :choices="asking?.choices ?? []" @answer="answered" />
     </div>
-    <div v-if="warm || pass" class="mt-1 flex flex-wrap items-center gap-x-5 text-[13px] text-mute">
+    <div class="mt-1 flex flex-wrap items-center gap-x-5 text-[13px] text-mute">
       <label v-if="warm" class="flex min-h-11 items-center gap-2"
         >part at
         <input
@@ -68,6 +67,7 @@ defineExpose({ focus, submit })
           <option v-for="stone in STONES" :key="stone" :value="stone">{{ stone }}</option>
         </select>
       </label>
+      <button type="button" class="button ml-auto min-h-9 px-3" @click="submit">Log</button>
     </div>
   </div>
 </template>

@@ -11,7 +11,7 @@ function open(far: string, back = '') {
     text === '' ? { ok: true as const, value: 0 as never, unit: 'thou' as const, rounded: false } : parseLength(text, 'thou')
   const props: EntryProps = {
     unit: 'thou',
-    scale: 'play',
+    other: 'mm',
     hint: '',
     heatFault: null,
     start: read(''),
@@ -53,5 +53,6 @@ describe('the entry fields of the bench', () => {
     expect(log).not.toHaveBeenCalled()
     expect(entry.asking.value!.choices).toHaveLength(2)
   })
-  it('shows the other system beside what is typed', () => expect(open('18').entry.beside.value).toBe('thou · 0.457 mm'))
+  it('shows the check’s unit, or the other system, beside what is typed', () =>
+    expect(open('18').entry.beside.value).toBe('thou · 0.457 mm'))
 })

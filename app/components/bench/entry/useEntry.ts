@@ -1,5 +1,5 @@
 import { computed, nextTick, ref, type Ref } from 'vue'
-import { formatLength, otherUnit, type Scale } from '#core/quantity/format-length'
+import { formatLength } from '#core/quantity/format-length'
 import { UNIT_NAME, type LengthUnit } from '#core/quantity/length'
 import type { Choice, LengthEntry } from '#core/quantity/parse-length'
 import type { Draft } from '~/composables/useDraft'
@@ -7,7 +7,8 @@ import type { Draft } from '~/composables/useDraft'
 /** What every entry field of the bench is given. */
 export interface EntryProps {
   readonly unit: LengthUnit
-  readonly scale: Scale
+  /** the unit shown beside it: the check’s, or where that is the same, the other system’s */
+  readonly other: LengthUnit
   readonly start: LengthEntry
   readonly far: LengthEntry
   readonly back: LengthEntry
@@ -50,7 +51,7 @@ export function useEntry({ props, draft, missing, log, answer }: Entry) {
   })
   const beside = computed(() =>
     !blank.value && props.far.ok
-      ? `${UNIT_NAME[props.unit]} · ${formatLength(props.far.value, otherUnit(props.unit, props.scale), { unit: true })}`
+      ? `${UNIT_NAME[props.unit]} · ${formatLength(props.far.value, props.other, { unit: true })}`
       : UNIT_NAME[props.unit],
   )
 
