@@ -3,9 +3,8 @@ import type { MeasuringPoint } from '#core/check/contract'
 import type { PointReading } from '#core/check/document'
 import type { ResultEvaluation } from '#core/check/evaluate-fitting'
 import { ways } from '#core/method/ways'
-import { unitFor } from '#core/quantity/format-length'
+import type { LengthUnit } from '#core/quantity/length'
 import { readingWords, unvoided } from '#core/reading/reading'
-import { usePreferences } from '~/stores/preferences'
 
 /** A point of a check with many, as the grid shows it. */
 export interface PointCell {
@@ -21,15 +20,15 @@ export function usePointCells(
   points: Ref<readonly MeasuringPoint[]>,
   readingsOf: (point: MeasuringPoint) => readonly PointReading[],
   results: Ref<readonly ResultEvaluation[]>,
+  /** that of its gauge */
+  unitOf: (point: MeasuringPoint) => LengthUnit,
 ) {
-  const preferences = usePreferences()
-
   function figureOf(point: MeasuringPoint, live: readonly PointReading[]): string | null {
     const last = live.at(-1)
     if (!last) return null
     if (point.way === 'pieces') return `${live.length} read`
     const word = 'word' in last ? point.words?.find(({ value }) => value === last.word)?.label : undefined
-    return word ?? readingWords(last, unitFor(preferences.system, ways[point.way].scale)).replace(/ (thou|in|mm)$/, '')
+    return word ?? readingWords(last, unitOf(point)).replace(/ (thou|tenths|in|mm|µm)$/, '')
   }
 
   return computed(() =>

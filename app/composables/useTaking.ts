@@ -9,7 +9,8 @@ import { checkKind } from '#core/check/registry'
 import type { MeasuringPoint } from '#core/check/contract'
 import { ways } from '#core/method/ways'
 import { unitFor } from '#core/quantity/format-length'
-import { systemOf } from '#core/quantity/length'
+import { systemOf, type LengthUnit } from '#core/quantity/length'
+import type { Gauge } from '#core/reading/gauge'
 import { unvoided } from '#core/reading/reading'
 import { useDraft, type DraftForm } from './useDraft'
 
@@ -74,13 +75,18 @@ export function useTaking(checkId: string, document: Ref<CheckDocument | null>) 
     { flush: 'sync' },
   )
 
-  const way = computed(() => ways[point.value.way])
-  const gauge = computed(() => (way.value.gauge === null ? null : (document.value?.gauges[way.value.gauge] ?? null)))
+  const gaugeOf = ({ way: by }: MeasuringPoint): Gauge | null => {
+    const need = ways[by].gauge
+    return need === null ? null : (document.value?.gauges[need] ?? null)
+  }
   /** A bare figure is what the gauge in hand is read in; without a gauge, the check’s unit. */
-  const unit = computed(() => {
-    const read = gauge.value?.unit ?? document.value?.entryUnit ?? 'thou'
-    return way.value.scale === 'size' ? unitFor(systemOf(read), 'size') : read
-  })
+  const unitOf = (of: MeasuringPoint): LengthUnit => {
+    const read = gaugeOf(of)?.unit ?? document.value?.entryUnit ?? 'thou'
+    return ways[of.way].scale === 'size' ? unitFor(systemOf(read), 'size') : read
+  }
+  const way = computed(() => ways[point.value.way])
+  const gauge = computed(() => gaugeOf(point.value))
+  const unit = computed(() => unitOf(point.value))
   const form = computed<DraftForm>(() =>
     points.value.length === 0
       ? NO_FORM
@@ -112,7 +118,7 @@ export function useTaking(checkId: string, document: Ref<CheckDocument | null>) 
   )
   /**
    * After a reading: where the kind’s order of work wants the next; else a movement is repeated where it is, and anything else goes on to
-   * the next point that lacks one, or where one was read again, to the one after it.
+   * the next point that lacks one; where one was read again, first through the rest of its part at its position.
    * @param lacked  it had no reading before
    */
   function advance(read: MeasuringPoint, lacked: boolean): void {
@@ -121,11 +127,11 @@ export function useTaking(checkId: string, document: Ref<CheckDocument | null>) 
     if (ways[read.way].again !== 'next') return
     const at = points.value.indexOf(read)
     const after = [...points.value.slice(at + 1), ...points.value.slice(0, at)].filter(candidate => !candidate.optional)
-    const to = lacked ? after.find(open) : after[0]
-    if (!to) return
+    const beside = points.value.slice(at + 1).find(({ at: { part, position } }) => part === read.at.part && position === read.at.position)
     // Reading again by hand goes on by hand.
-    if (lacked) take(to.id)
-    else pick(to.id)
+    if (!lacked && beside && !beside.optional) return pick(beside.id)
+    const to = after.find(open)
+    if (to) take(to.id)
   }
   const turnRound = () => {
     turned.value = !turned.value
@@ -140,6 +146,7 @@ export function useTaking(checkId: string, document: Ref<CheckDocument | null>) 
     way,
     gauge,
     unit,
+    unitOf,
     turned,
     pick,
     resume,

@@ -1,6 +1,7 @@
 import { mkdir } from 'node:fs/promises'
 import { PGlite } from '@electric-sql/pglite'
-import { migrate } from './migrate'
+import { copyBeside } from './copy'
+import { migrate, missing } from './migrate'
 
 /** The part of a connection that the SQL modules use; a transaction is one too. */
 export interface Sql {
@@ -14,13 +15,32 @@ export interface Database extends Sql {
   close(): Promise<void>
 }
 
+/** Opens a database and brings its tables up to date; what holds data already is copied first. */
+async function upToDate(folder: string | undefined, migrations: ReadonlyMap<string, string>): Promise<PGlite> {
+  let lite = await PGlite.create(folder)
+  try {
+    const names = await missing(lite, migrations)
+    if (folder && names.length > 0 && names.length < migrations.size) {
+      await lite.close()
+      const copy = await copyBeside(folder, names[0]!.replace(/\.sql$/, ''))
+      process.stdout.write(`The data is brought up to date; as it was before, it is kept in ${copy}\n`)
+      lite = await PGlite.create(folder)
+    }
+    await migrate(lite, migrations, names)
+  } catch (error) {
+    if (!lite.closed) await lite.close()
+    throw error
+  }
+  return lite
+}
+
 /**
  * Opens the embedded database in a folder (made when missing; undefined: in memory) and brings its tables up to date.
  * @throws Error with a sentence when the database is newer than the program
  */
 export async function openDatabase(folder: string | undefined, migrations: ReadonlyMap<string, string>): Promise<Database> {
   if (folder) await mkdir(folder, { recursive: true })
-  const lite = await PGlite.create(folder)
+  const lite = await upToDate(folder, migrations)
   const wrap = (connection: Pick<PGlite, 'query'>): Sql => ({
     rows: async <Row>(statement: string, values: readonly unknown[] = []) => (await connection.query<Row>(statement, [...values])).rows,
   })
@@ -28,12 +48,6 @@ export async function openDatabase(folder: string | undefined, migrations: Reado
     ...wrap(lite),
     transaction: work => lite.transaction(transaction => work(wrap(transaction as unknown as PGlite))) as ReturnType<typeof work>,
     close: () => lite.close(),
-  }
-  try {
-    await migrate(lite, migrations)
-  } catch (error) {
-    await lite.close()
-    throw error
   }
   return database
 }

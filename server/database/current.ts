@@ -1,5 +1,6 @@
 import { useStorage } from 'nitropack/runtime'
 import { openDatabase, type Database } from './client'
+import { learnFromOlderChecks } from './learn'
 
 let opening: Promise<Database> | null = null
 
@@ -15,7 +16,9 @@ async function open(): Promise<Database> {
   for (const name of await assets.getKeys()) {
     if (name.endsWith('.sql')) migrations.set(name, String(await assets.getItem(name)))
   }
-  return openDatabase(process.env.FINITUM_DATA ? `${process.env.FINITUM_DATA}/database` : undefined, migrations)
+  const db = await openDatabase(process.env.FINITUM_DATA ? `${process.env.FINITUM_DATA}/database` : undefined, migrations)
+  await learnFromOlderChecks(db)
+  return db
 }
 
 export async function closeDatabase(): Promise<void> {

@@ -1,4 +1,6 @@
-import { readFileSync, readdirSync } from 'node:fs'
+import { mkdtempSync, readFileSync, readdirSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { nm, thou } from '#core/quantity/length'
 import { openDatabase, type Database } from './client'
@@ -23,21 +25,45 @@ afterAll(() => db.close())
 describe('the database', () => {
   it('refuses data of a newer program with a sentence', async () => {
     const { PGlite } = await import('@electric-sql/pglite')
-    const { migrate } = await import('./migrate')
+    const { missing } = await import('./migrate')
     const lite = await PGlite.create()
-    await migrate(lite, migrations)
+    await missing(lite, migrations)
     await lite.query("INSERT INTO migration (name) VALUES ('9999_later.sql')")
-    await expect(migrate(lite, migrations)).rejects.toThrow('written by a newer Finitum')
+    await expect(missing(lite, migrations)).rejects.toThrow('written by a newer Finitum')
     await lite.close()
   })
   it('leaves nothing behind of a migration that fails', async () => {
     const { PGlite } = await import('@electric-sql/pglite')
     const { migrate } = await import('./migrate')
     const lite = await PGlite.create()
-    await expect(migrate(lite, new Map([['0001_a.sql', 'CREATE TABLE a (x int); CREATE TABLE b (y nonsense);']]))).rejects.toThrow()
+    const broken = new Map([['0001_a.sql', 'CREATE TABLE a (x int); CREATE TABLE b (y nonsense);']])
+    await expect(migrate(lite, broken, [...broken.keys()])).rejects.toThrow()
     expect((await lite.query("SELECT 1 FROM pg_tables WHERE tablename = 'a'")).rows).toEqual([])
     await lite.close()
   })
+  it('is copied before it is brought up to date, and the newest two copies are kept', async () => {
+    const home = mkdtempSync(join(tmpdir(), 'finitum-copy-'))
+    const data = join(home, 'database')
+    const names = [...migrations.keys()].sort()
+    const upTo = (count: number) => new Map(names.slice(0, count).map(name => [name, migrations.get(name)!]))
+    for (const count of [1, 2, 3, 4]) {
+      const old = await openDatabase(data, upTo(count))
+      if (count === 1) await old.rows("INSERT INTO unit (id, name) VALUES ('u1', 'Ferry ramp')")
+      await old.close()
+    }
+    const copies = readdirSync(home)
+      .filter(name => name !== 'database')
+      .sort()
+    expect(copies.map(name => name.replace(/before-.*Z-/, 'before … '))).toEqual(
+      [names[2], names[3]].map(name => `database.before … ${name!.replace('.sql', '')}`),
+    )
+    // The older of the two holds what was there after two steps.
+    const copy = await openDatabase(join(home, copies[0]!), upTo(2))
+    expect(await copy.rows('SELECT name FROM migration ORDER BY name')).toEqual(names.slice(0, 2).map(name => ({ name })))
+    expect(await copy.rows('SELECT name FROM unit')).toEqual([{ name: 'Ferry ramp' }])
+    await copy.close()
+    rmSync(home, { recursive: true })
+  }, 60_000)
   it.each(['reading', 'movement', 'trial', 'trial_piece', 'sign_off', 'event', 'step_tick', 'limit_set'])(
     'rows of %s are never changed or removed',
     async table => {

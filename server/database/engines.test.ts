@@ -5,7 +5,7 @@ import { evaluateCheck } from '#core/check/evaluate-check'
 import { checkKind } from '#core/check/registry'
 import { nm, thou } from '#core/quantity/length'
 import { openDatabase, type Database } from './client'
-import { migrate } from './migrate'
+import { migrate, missing } from './migrate'
 import { allLots } from './stock'
 import { Refused } from '../http/refuse'
 import { checkView } from '../service/check-view'
@@ -41,6 +41,7 @@ beforeAll(async () => {
     await importWorksheet(db, demo(`${name}.worksheet.json`), false)
 })
 afterAll(() => db.close())
+const bringUp = async (lite: PGlite, upTo: ReadonlyMap<string, string>) => migrate(lite, upTo, await missing(lite, upTo))
 const faultOf = async (work: Promise<unknown>) => {
   const error = await work.catch((e: unknown) => e)
   if (!(error instanceof Refused)) throw new Error(`Not refused: ${String(error)}`)
@@ -50,7 +51,7 @@ const faultOf = async (work: Promise<unknown>) => {
 describe('data of the first version', () => {
   it('is carried over: limits, pack, prediction, gauge, stale mark', async () => {
     const lite = await PGlite.create()
-    await migrate(lite, new Map([...migrations].filter(([name]) => name < '0003')))
+    await bringUp(lite, new Map([...migrations].filter(([name]) => name < '0003')))
     await lite.exec(`
       INSERT INTO unit (id, name) VALUES ('u', 'Ferry'); INSERT INTO job (id, unit_id, title) VALUES ('j', 'u', 'Box');
       INSERT INTO checks (id, job_id, position, kind, title, entry_unit, setup, working, rule, aim, pack_rules, family, u_refit, tip_angle, gauge_id, stale, state)
@@ -60,7 +61,7 @@ describe('data of the first version', () => {
       INSERT INTO trial (id, check_id, ordinal) VALUES ('t1', 'c', 1); INSERT INTO trial (id, check_id, ordinal, predicted_play, predicted_u, predicted_u_own) VALUES ('t2', 'c', 2, 100000, 5000, 4000);
       INSERT INTO pack_listing (trial_id) VALUES ('t2'); INSERT INTO trial_piece SELECT id, 'l', 2 FROM pack_listing;
       INSERT INTO series (trial_id, gauge_id) VALUES ('t2', 'dial-thou'); INSERT INTO reading (id, series_id, point, start_nm, far_nm, back_nm, at) SELECT 'r', id, 'travel', 0, 101600, 0, '2026-05-04T09:00:00Z' FROM series;`)
-    await migrate(lite, migrations)
+    await bringUp(lite, migrations)
     const sql = {
       rows: async <Row>(statement: string, values: readonly unknown[] = []) => (await lite.query<Row>(statement, [...values])).rows,
     }
@@ -82,11 +83,11 @@ describe('data of the first version', () => {
   })
   it('loses the part’s name from a reason that was stored with it, and stays append-only', async () => {
     const lite = await PGlite.create()
-    await migrate(lite, new Map([...migrations].filter(([name]) => name < '0008')))
+    await bringUp(lite, new Map([...migrations].filter(([name]) => name < '0008')))
     await lite.exec(`
       INSERT INTO unit (id, name) VALUES ('u', 'Ferry'); INSERT INTO job (id, unit_id, title) VALUES ('j', 'u', 'Box'); INSERT INTO part (id, job_id, name) VALUES ('p', 'j', 'Crankshaft');
       INSERT INTO part_change (id, part_id, reason) VALUES ('a', 'p', 'crankshaft: reground'), ('b', 'p', 'straightened: once');`)
-    await migrate(lite, migrations)
+    await bringUp(lite, migrations)
     const { rows } = await lite.query<{ reason: string }>('SELECT reason FROM part_change ORDER BY id')
     expect(rows.map(({ reason }) => reason)).toEqual(['reground', 'straightened: once'])
     await expect(lite.query("UPDATE part_change SET reason = 'x'")).rejects.toThrow('never changed')

@@ -35,7 +35,7 @@ test('the whole loop on a demo job, by keyboard alone', async ({ page, shop }) =
 
   // fit it
   await page.keyboard.press('f')
-  await expect(page.getByRole('dialog')).toContainText('1 × 8 thou')
+  await expect(page.getByRole('dialog')).toContainText('1 × 10 thou')
   await tabTo(page, active => active.text === 'The pack is changed')
   await page.keyboard.press('Enter')
   await expect(page.getByTestId('answer')).toContainText('4.5 thou is expected')
@@ -95,6 +95,7 @@ test('a job and a check from scratch, with an unknown pack, by keyboard', async 
   await expect(page.getByText('No check yet.')).toBeVisible()
   await page.keyboard.press('n')
   await page.keyboard.type('Worm end play')
+  await page.getByLabel('Pieces come from').selectOption('Cover shims')
   await page.getByLabel('Book limit, lower').focus()
   await page.keyboard.type('4')
   await page.keyboard.press('Tab')

@@ -33,7 +33,8 @@ test('a piece lapped for its place: four points a pass, stopped at size, kept fo
   await expect(make.getByTestId('lap-words').first()).toContainText('0.90 thou left: coarse')
   await expect(make.getByLabel('point 1')).toHaveValue('')
   await expect(make.getByTestId('lap-words').nth(1)).toContainText('press at point 3')
-  await pass(0, 0, 0.5, 0)
+  // The thickest point counts, and it is at size.
+  await pass(0, 0, -0.5, 0)
   await expect(make.getByTestId('lap-words').first()).toContainText('Stop: at size.')
   await expect(make.getByTestId('lap-log').getByRole('row')).toHaveCount(3)
   await page.reload()

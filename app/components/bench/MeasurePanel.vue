@@ -26,6 +26,7 @@ const cells = usePointCells(
   points,
   props.taking.readingsOf,
   computed(() => props.results),
+  props.taking.unitOf,
 )
 const panel = ref<{ focus: () => void; submit: () => void }>()
 defineExpose({ focus: () => panel.value?.focus(), submit: () => panel.value?.submit() })

@@ -18,6 +18,7 @@ defineEmits<{ pick: [string] }>()
     <JournalRow
       v-if="row.length > 1 && phase !== 'prove'"
       :results="row"
+      :all="evaluation.current.results"
       :picked="shown"
       :worst="evaluation.headline.id"
       @pick="$emit('pick', $event)"

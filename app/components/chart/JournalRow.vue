@@ -2,7 +2,7 @@
 import { useElementSize } from '@vueuse/core'
 import { extent } from 'd3-array'
 import { scaleBand, scaleLinear } from 'd3-scale'
-import type { ResultEvaluation } from '#core/check/evaluate-fitting'
+import { worstOf, type ResultEvaluation } from '#core/check/evaluate-fitting'
 import { formatLength, unitFor } from '#core/quantity/format-length'
 import { NM_PER } from '#core/quantity/length'
 import { endsOf } from '#core/verdict/limits'
@@ -10,8 +10,17 @@ import { verdictWord } from '#core/verdict/words'
 import { statePaint } from '~/composables/stateColour'
 import { usePreferences } from '~/stores/preferences'
 
-/** The row of journals: clearance at each position to one scale, thou on the left and millimetres on the right, limits, the worst marked. */
-const props = defineProps<{ results: readonly ResultEvaluation[]; picked: string; worst: string }>()
+/**
+ * The row of journals: clearance at each position to one scale, thou on the left and millimetres on the right, limits, the worst marked.
+ * Where a position has a least and a most, its bar shows both and is named by the one that decides.
+ */
+const props = defineProps<{
+  results: readonly ResultEvaluation[]
+  /** where the most at a position is looked for */
+  all: readonly ResultEvaluation[]
+  picked: string
+  worst: string
+}>()
 const emit = defineEmits<{ pick: [string] }>()
 const box = ref<HTMLElement>()
 const { width: boxWidth } = useElementSize(box)
@@ -26,10 +35,18 @@ const finite = (result: ResultEvaluation) => {
   const ends = endsOf(result.limits.working)
   return ends ? [ends.lower, ends.upper].filter(Number.isFinite) : []
 }
+const columns = computed(() =>
+  props.results.map(least => {
+    const most =
+      props.all.find(other => other.kind.judgedBy === least.kind.id && other.position === least.position && other.estimate) ?? least
+    return { id: least.id, least, most, result: most === least ? least : worstOf([least, most]), ids: [least.id, most.id] }
+  }),
+)
 const y = computed(() => {
-  const marks = props.results.flatMap(result => [
-    ...finite(result),
-    ...(result.estimate ? [result.estimate.value - result.estimate.U, result.estimate.value + result.estimate.U] : []),
+  const marks = columns.value.flatMap(({ least, most }) => [
+    ...finite(least),
+    ...(least.estimate ? [least.estimate.value - least.estimate.U] : []),
+    ...(most.estimate ? [most.estimate.value + most.estimate.U] : []),
   ])
   const [low = 0, high = NM_PER.thou * 3] = extent(marks) as [number | undefined, number | undefined]
   const span = Math.max(high, 0) - Math.min(low, 0)
@@ -46,32 +63,35 @@ const ticks = (unit: number) =>
     .ticks(5)
     .map(value => ({ value, at: y.value(value * unit) }))
 const bars = computed(() =>
-  props.results.map(result => {
-    const left = x.value(result.id)!
+  columns.value.map(({ id, least, most, result, ids }) => {
+    const left = x.value(id)!
     const wide = x.value.bandwidth()
     const ends = endsOf(result.limits.working)
     const zone = ends
       ? { top: y.value(Math.min(ends.upper, y.value.domain()[1]!)), foot: y.value(Math.max(ends.lower, y.value.domain()[0]!)) }
       : null
-    const { estimate } = result
     return {
+      id,
+      ids,
       result,
       left,
       wide,
       zone,
       colour: statePaint(result.state),
-      value: estimate && {
-        top: y.value(Math.max(estimate.value, 0)),
-        foot: y.value(Math.min(estimate.value, 0)),
-        high: y.value(estimate.value + estimate.U),
-        low: y.value(estimate.value - estimate.U),
-      },
+      value: least.estimate &&
+        most.estimate && {
+          top: y.value(Math.max(least.estimate.value, 0)),
+          foot: y.value(Math.min(least.estimate.value, 0)),
+          most: y.value(most.estimate.value),
+          high: y.value(most.estimate.value + most.estimate.U),
+          low: y.value(least.estimate.value - least.estimate.U),
+        },
     }
   }),
 )
 const show = (result: ResultEvaluation) => (result.estimate ? formatLength(result.estimate.value, unitFor(preferences.system)) : '–')
 const summary = computed(() =>
-  props.results.map(result => `${result.label} ${show(result)}, ${verdictWord(result.state, result.kind.ends)}`).join('; '),
+  columns.value.map(({ result }) => `${result.label} ${show(result)}, ${verdictWord(result.state, result.kind.ends)}`).join('; '),
 )
 </script>
 
@@ -99,7 +119,7 @@ const summary = computed(() =>
         <text :x="width - SIDE + 10" y="12">mm</text>
       </g>
       <line :x1="SIDE - 6" :x2="width - SIDE + 6" :y1="y(0)" :y2="y(0)" stroke="var(--ink)" stroke-width="1.3" />
-      <g v-for="bar in bars" :key="bar.result.id" class="cursor-pointer" @click="emit('pick', bar.result.id)">
+      <g v-for="bar in bars" :key="bar.id" class="cursor-pointer" @click="emit('pick', bar.result.id)">
         <rect
           v-if="bar.zone"
           :x="bar.left - bar.wide * 0.2"
@@ -119,6 +139,16 @@ const summary = computed(() =>
             fill="var(--brass)"
             stroke="var(--brass-line)"
           />
+          <rect
+            v-if="bar.value.most < bar.value.top"
+            :x="bar.left"
+            :width="bar.wide"
+            :y="bar.value.most"
+            :height="bar.value.top - bar.value.most"
+            fill="var(--brass)"
+            fill-opacity="0.35"
+            stroke="var(--brass-line)"
+          />
           <path
             :d="`M${bar.left + bar.wide / 2} ${bar.value.high}V${bar.value.low}m-5 0h10m-10 ${bar.value.high - bar.value.low}h10`"
             stroke="var(--ink)"
@@ -127,8 +157,8 @@ const summary = computed(() =>
           />
         </template>
         <path
-          v-if="bar.result.id === worst && bar.value"
-          :d="`M${bar.left + bar.wide / 2 - 6} ${Math.min(bar.value.high, bar.value.top) - 13}h12l-6 8z`"
+          v-if="bar.ids.includes(worst) && bar.value"
+          :d="`M${bar.left + bar.wide / 2 - 6} ${Math.min(bar.value.high, bar.value.most) - 13}h12l-6 8z`"
           :fill="bar.colour"
         />
       </g>
@@ -136,12 +166,12 @@ const summary = computed(() =>
     <div class="relative h-12">
       <button
         v-for="bar in bars"
-        :key="bar.result.id"
+        :key="bar.id"
         type="button"
         class="absolute top-0 flex h-full cursor-pointer flex-col items-center justify-center border-b-3 leading-tight"
-        :class="bar.result.id === picked ? 'border-accent font-bold' : 'border-transparent'"
+        :class="bar.ids.includes(picked) ? 'border-accent font-bold' : 'border-transparent'"
         :style="{ left: `${bar.left + bar.wide / 2 - x.step() / 2}px`, width: `${x.step()}px` }"
-        :aria-pressed="bar.result.id === picked"
+        :aria-pressed="bar.ids.includes(picked)"
         :aria-label="`${bar.wide < 34 ? bar.result.position : bar.result.label} ${show(bar.result)}, ${verdictWord(bar.result.state, bar.result.kind.ends)}`"
         @click="emit('pick', bar.result.id)"
       >
@@ -150,7 +180,7 @@ const summary = computed(() =>
         }}
         <span
           class="figure"
-          :class="[bar.wide < 34 ? 'text-[11px]' : 'text-[13.5px]', bar.result.id === worst ? 'font-bold' : 'font-normal']"
+          :class="[bar.wide < 34 ? 'text-[11px]' : 'text-[13.5px]', bar.ids.includes(worst) ? 'font-bold' : 'font-normal']"
           :style="{ color: bar.colour }"
           >{{ show(bar.result) }}</span
         >

@@ -198,7 +198,13 @@ useHead({ title: computed(() => (ready.value ? `${document.value.title} · Finit
             <div>
               <template v-if="choosingOfSeveral">
                 <h2 class="label mb-1">{{ row[0]!.kind.label }}</h2>
-                <JournalRow :results="row" :picked="shown.id" :worst="evaluation.headline.id" @pick="pickedResult = $event" />
+                <JournalRow
+                  :results="row"
+                  :all="evaluation.current.results"
+                  :picked="shown.id"
+                  :worst="evaluation.headline.id"
+                  @pick="pickedResult = $event"
+                />
               </template>
               <MeasurePanel
                 v-show="!choosingOfSeveral"

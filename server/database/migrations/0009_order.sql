@@ -51,3 +51,4 @@ CREATE TABLE spread (
 CREATE INDEX spread_gauge ON spread (gauge_id, kind);
 -- False: not worked out yet, a check from before.
 ALTER TABLE checks ADD COLUMN spread_known boolean NOT NULL DEFAULT false;
+ALTER TABLE checks ALTER COLUMN spread_known SET DEFAULT true;
