@@ -45,6 +45,15 @@ export function useBenchWords({ document, evaluation, shown, place, choice, prop
   })
   const at = computed(() => (progress.value.all > 1 ? `${resultName(shown.value)}: ` : ''))
 
+  /** How much more the most at a position is than its least: a pack moves both alike. */
+  const spread = computed(() => {
+    const { result, place: at } = place.value ?? {}
+    const widest = evaluation.value.current.results.find(({ id }) => at?.widest !== undefined && id === at.widest)
+    return result?.estimate && widest?.estimate ? Math.max(0, widest.estimate.value - result.estimate.value) : 0
+  })
+  /** What the proposal leaves of the result looked at. */
+  const leaves = computed(() => (proposal.value?.predicted.play ?? 0) + (shown.value.id === place.value?.place.widest ? spread.value : 0))
+
   /** Nothing needs changing while it is measured: the pack in hand is no answer yet. */
   const settled = computed(() => phase.value === 'measure' && (shown.value.state === 'in' || shown.value.state === 'provisional'))
 
@@ -79,8 +88,8 @@ export function useBenchWords({ document, evaluation, shown, place, choice, prop
       if (proposal.value.atMost)
         return `${at.value}no play that can be told from zero. For a trial: ${lowerFirst(words)}, leaves at most ${show(proposal.value.predicted.play)} ${name.value}.`
       if (choice.value?.fallback)
-        return `${choice.value.notes[0]} Nearest for a trial: ${lowerFirst(words)}, leaves ${show(proposal.value.predicted.play)} ${name.value}.`
-      return `${at.value}${fine ? `${at.value ? 'in' : 'In'} limits already. Nearer the aim: ` : ''}${fine || at.value ? lowerFirst(words) : words}: leaves ${show(proposal.value.predicted.play)} ± ${formatLength(proposal.value.predicted.U, unit.value, { unit: true })}${inside === undefined ? '' : inside >= 0.95 ? ', in limits.' : `, ${percent(inside)} in limits.`}`
+        return `${choice.value.notes[0]} Nearest for a trial: ${lowerFirst(words)}, leaves ${show(leaves.value)} ${name.value}.`
+      return `${at.value}${fine ? `${at.value ? 'in' : 'In'} limits already. Nearer the aim: ` : ''}${fine || at.value ? lowerFirst(words) : words}: leaves ${show(leaves.value)} ± ${formatLength(proposal.value.predicted.U, unit.value, { unit: true })}${inside === undefined ? '' : inside >= 0.95 ? ', in limits.' : `, ${percent(inside)} in limits.`}`
     }
     if (result.state === 'provisional') return provisional(e)
     if (result.residual)
@@ -99,6 +108,7 @@ export function useBenchWords({ document, evaluation, shown, place, choice, prop
     const inside = proposal.value.chance?.inside
     return (
       sumInOneLine(request.question, request.fitted, proposal.value, index.value, request.response, unit.value) +
+      (spread.value > 0 ? `, most ${show(proposal.value.predicted.play + spread.value)}` : '') +
       (inside === undefined ? '' : ` · chance in limits ${percent(inside)}`)
     )
   })
@@ -112,7 +122,7 @@ export function useBenchWords({ document, evaluation, shown, place, choice, prop
     }
     const { out, in: put } = proposal.value.change
     if (out.length + put.length === 0) return null
-    return { value: proposal.value.predicted.play, U: proposal.value.predicted.U, words: lowerFirst(change.value) }
+    return { value: leaves.value, U: proposal.value.predicted.U, words: lowerFirst(change.value) }
   })
   const windowWords = computed(() => {
     const w = place.value?.window

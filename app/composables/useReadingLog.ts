@@ -1,4 +1,4 @@
-import { ref, type Ref } from 'vue'
+import { computed, ref, type Ref } from 'vue'
 import type { PointReading } from '#core/check/document'
 import type { Finding } from '#core/reading/gates'
 import { readingWords, unvoided } from '#core/reading/reading'
@@ -46,8 +46,12 @@ export function useReadingLog({ taking, findings, locked, focus }: Entry) {
   }
 
   const voiding = ref<PointReading | null>(null)
+  /** The point of what is to be struck out, by name. */
+  const voidingAt = computed(() => points.value.find(({ id }) => id === voiding.value?.point)?.label ?? '')
+  /** What was logged last; where a point was picked by hand, the last there. */
   function voidLast(): void {
-    voiding.value = unvoided(taking.readingsOf(point.value)).at(-1) ?? null
+    const here = taking.pointed.value ? taking.readingsOf(point.value) : []
+    voiding.value = unvoided(here).at(-1) ?? unvoided(bench.current?.readings ?? []).at(-1) ?? null
   }
   function voidNow(reason: string): void {
     if (voiding.value) bench.voidReading(voiding.value.id, reason)
@@ -55,5 +59,5 @@ export function useReadingLog({ taking, findings, locked, focus }: Entry) {
     focus()
   }
 
-  return { log, logWord, take, voiding, voidLast, voidNow }
+  return { log, logWord, take, voiding, voidingAt, voidLast, voidNow }
 }

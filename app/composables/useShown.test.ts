@@ -41,7 +41,12 @@ function bench(
   } as unknown as ReturnType<typeof useTaking>
   const evaluation = ref(evaluateCheck(document, []))
   const shown = useShown({ document: ref(document), evaluation, phase: ref(at), taking, typed: ref(null) })
-  return { ...shown, cells: usePointCells(ref(points), readingsOf, ref(evaluation.value.current.results), () => 'mm') }
+  return {
+    ...shown,
+    cells: usePointCells(ref(points), readingsOf, ref(evaluation.value.current.results), ({ way }) =>
+      way === 'micrometer' ? 'in' : 'thou',
+    ),
+  }
 }
 
 describe('the result the bench looks at', () => {

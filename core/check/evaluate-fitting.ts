@@ -6,7 +6,7 @@ import { ownVariance, type Estimate } from '../reading/estimate'
 import { isValid, type Finding } from '../reading/gates'
 import { unvoided } from '../reading/reading'
 import { judge, type Verdict, type VerdictState } from '../verdict/decide'
-import { bandOf, overZero, type LimitSet } from '../verdict/limits'
+import { bandOf, endsOf, overZero, type LimitSet } from '../verdict/limits'
 import { proofResidual, type Residual } from '../pack/residual'
 import {
   positionOf,
@@ -243,7 +243,13 @@ export const counts = (result: ResultEvaluation): boolean =>
   result.kind.main || (result.estimate !== null && result.limits.working !== null && result.limits.working.kind !== 'none')
 
 const inside = (result: ResultEvaluation) => result.verdict.working?.chance?.inside ?? 1
-const worse = (a: ResultEvaluation, b: ResultEvaluation) => WEIGHT[b.state] - WEIGHT[a.state] || inside(a) - inside(b)
+/** How far outside its limits, nm. */
+function outside({ estimate, limits }: ResultEvaluation): number {
+  const ends = endsOf(limits.working)
+  return estimate && ends ? Math.max(0, ends.lower - estimate.value, estimate.value - ends.upper) : 0
+}
+const worse = (a: ResultEvaluation, b: ResultEvaluation) =>
+  WEIGHT[b.state] - WEIGHT[a.state] || inside(a) - inside(b) || outside(b) - outside(a)
 
 /** Positions by the worst of their results that count, the worst first. */
 export function rankedPositions(results: readonly ResultEvaluation[]): string[] {
@@ -251,7 +257,7 @@ export function rankedPositions(results: readonly ResultEvaluation[]): string[] 
   return [...new Set(sorted.map(result => result.position!))]
 }
 
-/** The result that decides: the worst state, then the least chance in limits, then the order of the kind. */
+/** The result that decides: the worst state, then the least chance in limits, then what lies furthest outside them, then the order of the kind. */
 export function worstOf(results: readonly ResultEvaluation[]): ResultEvaluation {
   return results.filter(counts).reduce((a, b) => (worse(a, b) > 0 ? b : a))
 }

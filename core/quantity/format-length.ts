@@ -32,10 +32,11 @@ export function formatLength(value: number, unit: LengthUnit, options: FormatOpt
   return sign + figure + (options.unit ? ` ${UNIT_NAME[unit]}` : '')
 }
 
-/** Decimals of readings as they were taken: one more where any was read finer than is usually shown, and no more where it was read in the other system. */
+/** Decimals of readings as they were taken: as many more as show a figure that was read finer than usual, and none where it was read in the other system. */
 export function readDecimals(values: readonly number[], unit: LengthUnit): number {
-  const step = NM_PER[unit] / 10 ** DECIMALS[unit]
-  return DECIMALS[unit] + (values.some(value => value % step !== 0 && value % (step / 10) === 0) ? 1 : 0)
+  const extra = systemOf(unit) === 'metric' ? [0, 1] : [0, 1, 2]
+  const exactWith = (value: number) => extra.find(more => (value * 10 ** (DECIMALS[unit] + more)) % NM_PER[unit] === 0) ?? 0
+  return DECIMALS[unit] + Math.max(0, ...values.map(exactWith))
 }
 export const asRead = (value: number, unit: LengthUnit, options: Omit<FormatOptions, 'decimals' | 'fine'> = {}): string =>
   formatLength(value, unit, { ...options, decimals: readDecimals([value], unit) })

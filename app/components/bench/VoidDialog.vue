@@ -1,5 +1,8 @@
 <script setup lang="ts">
-const props = defineProps<{ open: boolean; figure: string }>()
+import { lowerFirst } from '#core/quantity/lower-first'
+
+/** Striking a reading out: it is named, with the point it was taken at where there are several. */
+const props = defineProps<{ open: boolean; figure: string; at: string }>()
 const emit = defineEmits<{ close: []; void: [string] }>()
 const reasons = ['base moved', 'tip loose', 'not seated', 'misread', 'pushed unevenly']
 const reason = ref('')
@@ -18,7 +21,7 @@ function submit(): void {
 </script>
 
 <template>
-  <PlainDialog :open="open" :title="`Void reading ${figure}`" @close="$emit('close')">
+  <PlainDialog :open="open" :title="`Void reading ${figure}${at ? `, ${lowerFirst(at)}` : ''}`" @close="$emit('close')">
     <form class="space-y-3" novalidate @submit.prevent="submit">
       <label class="label block" for="void-reason">Why? It stays in the record, struck out.</label>
       <input id="void-reason" v-model="reason" class="field" autocomplete="off" maxlength="200" :aria-invalid="tried && !reason.trim()" />

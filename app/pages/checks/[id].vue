@@ -112,7 +112,7 @@ onMounted(async () => {
   }
 })
 
-const { log, logWord, take, voiding, voidLast, voidNow } = useReadingLog({ taking, findings, locked, focus })
+const { log, logWord, take, voiding, voidingAt, voidLast, voidNow } = useReadingLog({ taking, findings, locked, focus })
 
 const sign = (path: 'sign-off' | 'reopen', { by, reason }: { by: string; reason: string }) =>
   command(path, { by, ...(reason ? { reason } : {}) })
@@ -284,7 +284,13 @@ useHead({ title: computed(() => (ready.value ? `${document.value.title} · Finit
           </div>
         </div>
       </div>
-      <VoidDialog :open="voiding !== null" :figure="voiding ? readingWords(voiding, unit) : ''" @close="voiding = null" @void="voidNow" />
+      <VoidDialog
+        :open="voiding !== null"
+        :figure="voiding ? readingWords(voiding, unit) : ''"
+        :at="several ? voidingAt : ''"
+        @close="voiding = null"
+        @void="voidNow"
+      />
       <FitDialog
         :open="asking"
         :proposal="proposal"

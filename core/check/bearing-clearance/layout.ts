@@ -54,14 +54,14 @@ export function resultKinds(setup: Setup): ResultKind[] {
   return [
     { ...clearance, id: 'clearance', label: 'Clearance, least' },
     { ...clearance, id: 'clearance-most', label: 'Clearance, most', judgedBy: 'clearance' },
-    { ...clearance, id: 'clearance-mean', label: 'Clearance, mean', main: false },
-    ...(byStrip(setup) ? [] : [{ ...clearance, id: 'clearance-split', label: 'Clearance near the split', main: false }]),
     { ...common, id: 'journal', label: 'Journal diameter', scale: 'size', ends: SIZE_WORDS, main: false },
     form('journal-round', 'Journal out-of-round'),
     form('journal-taper', 'Journal taper'),
     ...(byStrip(setup)
       ? [form('strip-taper', 'Taper by strip')]
       : [form('bore-round', 'Bore out-of-round'), form('bore-taper', 'Bore taper')]),
+    { ...clearance, id: 'clearance-mean', label: 'Clearance, mean', main: false },
+    ...(byStrip(setup) ? [] : [{ ...clearance, id: 'clearance-split', label: 'Clearance near the split', main: false }]),
   ]
 }
 

@@ -42,7 +42,7 @@ defineExpose({ focus, submit })
     <div ref="choiceList">
       <EntryNote :reason="reason" :choices="asking?.choices ?? []" @answer="answered" />
     </div>
-    <div class="mt-1 flex flex-wrap items-center gap-x-5 text-[13px] text-mute">
+    <div class="mt-1 flex flex-wrap items-center gap-x-3 text-[13px] text-mute">
       <label v-if="warm" class="flex min-h-11 items-center gap-2"
         >part at
         <input
@@ -53,7 +53,7 @@ defineExpose({ focus, submit })
           inputmode="decimal"
           autocomplete="off"
           placeholder="as gauge"
-          class="figure w-18 border-b rule bg-transparent text-ink"
+          class="figure w-14 border-b rule bg-transparent text-ink"
           :aria-invalid="heatFault !== null"
           aria-describedby="entry-note"
           @keydown.enter.prevent.stop="submit"
