@@ -117,13 +117,13 @@ export function useTaking(checkId: string, document: Ref<CheckDocument | null>) 
         .some(({ id, floored }) => floored && id === point.value.result),
   )
   /**
-   * After a reading: where the kind’s order of work wants the next; else a movement is repeated where it is, and anything else goes on to
+   * After a reading: from end to end where the kind’s order of work wants the next; else a movement is repeated where it is, and anything else goes on to
    * the next point that lacks one; where one was read again, first through the rest of its part at its position.
    * @param lacked  it had no reading before
    */
   function advance(read: MeasuringPoint, lacked: boolean): void {
     const wanted = due()
-    if (wanted) return take(wanted.id)
+    if (wanted?.way === read.way) return take(wanted.id)
     if (ways[read.way].again !== 'next') return
     const at = points.value.indexOf(read)
     const after = [...points.value.slice(at + 1), ...points.value.slice(0, at)].filter(candidate => !candidate.optional)

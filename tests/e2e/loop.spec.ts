@@ -68,7 +68,7 @@ test('the whole loop on a demo job, by keyboard alone', async ({ page, shop }) =
   await expect(page.getByTestId('answer')).toContainText('Signed off by T. Marl')
   const stock = (await (await fetch(`${shop.address}/api/stock`)).json()) as { lots: { id: string; onHand: number }[] }
   const onHand = (id: string) => stock.lots.find(lot => lot.id === id)!.onHand
-  expect([onHand('cover-12'), onHand('cover-10'), onHand('cover-m10')]).toEqual([3, 5, 2])
+  expect([onHand('cover-12'), onHand('cover-10'), onHand('cover-m10')]).toEqual([3, 6, 5])
   await page.goto(shop.address)
   await expect(page.getByRole('link', { name: /Input shaft end play In, signed/ })).toBeVisible()
 
@@ -127,4 +127,26 @@ test('a job and a check from scratch, with an unknown pack, by keyboard', async 
   await page.keyboard.press('PageDown')
   await expect(page.getByTestId('proposals').getByRole('listitem')).toHaveCount(5)
   await expect(page.getByText(/Totals that would do: 10\.9 to 14\.9 thou/)).toBeVisible()
+})
+
+test('an own pack, put together piece by piece by keyboard, is predicted as it is, and fitted', async ({ page, shop }) => {
+  await page.goto(`${shop.address}/checks/pb-flange`)
+  await page.getByRole('button', { name: /Choose/ }).first().click()
+  await page.keyboard.press('o')
+  const own = page.getByTestId('own-pack')
+  await expect(own.getByTestId('own-says')).toContainText('leaves')
+  await expect(own.getByRole('button', { name: 'Fit this' })).toHaveCount(0)
+  // The cursor stands on the thickest piece: out it comes, and what is left is said at once.
+  const before = await own.getByTestId('own-says').innerText()
+  await page.keyboard.press('Enter')
+  await expect(own.getByTestId('own-says')).not.toHaveText(before)
+  await expect(page.getByTestId('answer')).toContainText('Take out')
+  await tabTo(page, active => active.name.startsWith('Put in'))
+  await page.keyboard.press('Enter')
+  await expect(page.getByTestId('answer')).toContainText('put in')
+  const expected = /leaves ([\d.−]+)/.exec(await own.getByTestId('own-says').innerText())![1]!
+  await own.getByRole('button', { name: 'Fit this' }).press('Enter')
+  await tabTo(page, active => active.text === 'The pack is changed')
+  await page.keyboard.press('Enter')
+  await expect(page.getByTestId('answer')).toContainText(`Measure again: ${expected} mm is expected`)
 })

@@ -25,7 +25,20 @@ const byThickness = computed(() => [...props.request.drawer].sort((a, b) => thic
 const inside = computed(() => byThickness.value.filter(lot => countOf(props.pack, lot.id) > 0))
 const outside = computed(() => byThickness.value.filter(lot => free(lot) > 0))
 const pieces = computed(() => props.pack.reduce((sum, piece) => sum + piece.count, 0))
+/** A piece that is gone from one row leaves the cursor in that row, not at the top of the page. */
+const takingOut = ref<HTMLElement>()
+const puttingIn = ref<HTMLElement>()
+function focusIn(row: HTMLElement | undefined, at: number): void {
+  const buttons = [...(row?.querySelectorAll('button') ?? [])]
+  ;(buttons[Math.min(at, buttons.length - 1)] ?? puttingIn.value?.querySelector('button'))?.focus()
+}
+onMounted(() => focusIn(takingOut.value, 0))
 function put(id: string, by: 1 | -1): void {
+  const row = by < 0 ? takingOut : puttingIn
+  const at = (by < 0 ? inside : outside).value.findIndex(lot => lot.id === id)
+  void nextTick(() => {
+    if (!document.activeElement?.closest('[data-test="own-pack"] button')) focusIn(row.value, at)
+  })
   const count = countOf(props.pack, id) + by
   const others = props.pack.filter(piece => piece.lotId !== id)
   emit('change', count > 0 ? [...others, { lotId: id, count }] : others)
@@ -44,7 +57,7 @@ const fault = computed(() =>
   <section class="space-y-2" aria-label="Own pack" data-test="own-pack">
     <div>
       <h3 class="label mb-1">In the pack: tap to take out</h3>
-      <div class="flex flex-wrap gap-1.5">
+      <div ref="takingOut" class="flex flex-wrap gap-1.5">
         <button
           v-for="lot in inside"
           :key="lot.id"
@@ -59,18 +72,23 @@ const fault = computed(() =>
       </div>
     </div>
     <div>
-      <h3 class="label mb-1">Free in the drawer: tap to put in</h3>
-      <div class="flex max-h-48 flex-wrap gap-1.5 overflow-y-auto">
+      <h3 class="label mb-1">
+        Free in the drawer: tap to put in<span v-if="outside.some(lot => lot.measured === null)" class="font-normal"
+          >; dashed: not measured</span
+        >
+      </h3>
+      <div ref="puttingIn" class="flex max-h-48 flex-wrap gap-1.5 overflow-y-auto p-0.5">
         <button
           v-for="lot in outside"
           :key="lot.id"
           type="button"
           class="button figure min-h-11 !px-2.5"
+          :class="lot.measured === null ? 'border-dashed' : ''"
           :disabled="pieces >= most"
           :aria-label="`Put in ${size(lot)}, ${free(lot)} free${lot.measured === null ? ', not measured' : ''}`"
           @click="put(lot.id, 1)"
         >
-          {{ size(lot) }}<span class="text-mute"> {{ free(lot) }}{{ lot.measured === null ? '?' : '' }}</span>
+          {{ size(lot) }}<span v-if="free(lot) > 1" class="text-mute"> × {{ free(lot) }}</span>
         </button>
         <span v-if="outside.length === 0" class="flex min-h-11 items-center text-mute">nothing that is free</span>
       </div>

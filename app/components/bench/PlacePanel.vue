@@ -81,6 +81,10 @@ const keep = (pieces: Pack) => emit('command', 'reserves', { place: id.value, pi
       Packs that are not fitted are reckoned from the fittings that agree; leaving it as it is, from the present reading.
     </p>
     <p v-if="place.ledger.piece && open" class="mt-2 text-[14px] text-near" data-test="mislabelled">{{ place.ledger.piece.words }}</p>
+    <p v-if="open && request && !locked" class="mt-1 text-[13.5px]">
+      <button v-if="ownPack" type="button" class="link min-h-9" @click="$emit('own', null)">back to the proposals</button>
+      <button v-else type="button" class="link min-h-9" @click="$emit('own', request.fitted)">put a pack together yourself</button>
+    </p>
     <OwnPack
       v-if="open && request && ownPack"
       class="mt-2"
@@ -93,10 +97,6 @@ const keep = (pieces: Pack) => emit('command', 'reserves', { place: id.value, pi
       @change="$emit('own', $event)"
       @fit="$emit('fit')"
     />
-    <p v-if="open && request && !locked" class="mt-1 text-[13.5px]">
-      <button v-if="ownPack" type="button" class="link min-h-9" @click="$emit('own', null)">back to the proposals</button>
-      <button v-else type="button" class="link min-h-9" @click="$emit('own', request.fitted)">put a pack together yourself</button>
-    </p>
     <div v-show="!(open && ownPack)" class="mt-1">
       <ProposalList
         v-model:picked="picked"

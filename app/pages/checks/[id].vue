@@ -194,7 +194,7 @@ useHead({ title: computed(() => (ready.value ? `${document.value.title} · Finit
             @keep="settings => command('settings', { settings })"
             @found="found => command('found-pack', found)"
           />
-          <div v-show="phase !== 'setup'" class="grid gap-x-7 gap-y-5 lg:grid-cols-[minmax(0,340px)_minmax(0,1fr)]">
+          <div v-show="phase !== 'setup'" class="grid grid-cols-1 gap-x-7 gap-y-5 lg:grid-cols-[minmax(0,340px)_minmax(0,1fr)]">
             <div>
               <template v-if="choosingOfSeveral">
                 <h2 class="label mb-1">{{ row[0]!.kind.label }}</h2>
