@@ -143,7 +143,7 @@ useKeys(
               <th class="w-24 text-right">Marked</th>
               <th class="w-32 text-right">Measured, {{ UNIT_NAME[preferences.unit] }}</th>
               <th class="w-20 text-right">On hand</th>
-              <th class="hidden w-24 text-right md:table-cell">Kept back</th>
+              <th class="hidden w-24 text-right md:table-cell">Kept aside</th>
               <th class="w-28 pl-6">Mark</th>
               <th class="hidden md:table-cell">Fitted or kept</th>
               <th class="w-16">

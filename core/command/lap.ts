@@ -22,7 +22,7 @@ export function beginLap({ document, lots }: Bench, command: BeginLapCommand): O
   const free = lot.onHand - lot.reserved
   const fitted = free < 1 && piecesIn(current, place).some(piece => piece.lotId === lotId)
   if (!fitted && free < 1)
-    return refused('conflict', 'None of that size is free: the rest is kept back or promised to another check.', 'lotId')
+    return refused('conflict', 'None of that size is free: the rest is kept aside or promised to another check.', 'lotId')
   if (target > thickness(lot)) return refused('invalid', 'A piece cannot be lapped thicker than it is.', 'target')
   const taken: Happening[] =
     fitted || lot.shape === 'sheet'

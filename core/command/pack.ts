@@ -165,7 +165,7 @@ function shortOf(moves: ReadonlyMap<string, number>, all: LotMap, claim: boolean
     if (change < 0 && free + change < 0 && !claim)
       return refused(
         'conflict',
-        `Only ${free} of ${size} ${free === 1 ? 'is' : 'are'} free; the rest is kept back or promised to another check. It can be taken from there on purpose.`,
+        `Only ${free} of ${size} ${free === 1 ? 'is' : 'are'} free; the rest is kept aside or promised to another check. It can be taken from there on purpose.`,
         'claim',
       )
   }
@@ -184,7 +184,7 @@ export function promise({ document, lots }: Bench, { place, pieces }: PromiseCom
     if (free < count)
       return refused(
         'conflict',
-        `Only ${free} of ${formatLength(thickness(lot), document.entryUnit, { unit: true })} are free: the rest is kept back or promised to another check.`,
+        `Only ${free} of ${formatLength(thickness(lot), document.entryUnit, { unit: true })} are free: the rest is kept aside or promised to another check.`,
         `pieces.${i}.count`,
       )
   }

@@ -127,7 +127,7 @@ test('main bearings: the worst one chosen for, only its bores read again, the jo
   await expect(page.getByLabel('Figure read')).toBeFocused()
   await type(page, '-0.01', '-0.014', '-0.011', '-0.015')
   await expect(page.getByTestId('results')).toContainText('0.047')
-  await expect(page.getByTestId('proof')).toContainText('residual')
+  await expect(page.getByTestId('proof')).toContainText('off by')
   await tick(page, 'Oiled, all caps at final torque')
   await page
     .getByRole('button', { name: /Measure/ })

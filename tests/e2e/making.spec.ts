@@ -75,8 +75,8 @@ test('price and days to come are kept with a size, and the order plan counts the
   await page.getByLabel('Price of one').press('Enter')
   await expect(page.getByText('A price such as 12 or 12.50.')).toBeVisible()
   await page.getByLabel('Price of one').fill('0,55')
-  await page.getByLabel('Days to come').fill('21')
-  await page.getByLabel('Days to come').press('Enter')
+  await page.getByLabel('Delivery, days').fill('21')
+  await page.getByLabel('Delivery, days').press('Enter')
   await expect(page.getByLabel('Price of one')).toHaveValue('0.55')
   const { lots } = (await (await fetch(`${shop.address}/api/stock`)).json()) as { lots: { id: string; cost: number; leadDays: number }[] }
   expect(lots.find(lot => lot.id === 'cover-6')).toMatchObject({ cost: 55, leadDays: 21 })

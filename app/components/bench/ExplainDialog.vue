@@ -126,6 +126,10 @@ const against = computed(() =>
         </p>
       </template>
       <p v-else class="text-mute">Nothing measured yet.</p>
+      <p v-if="shown.residual && shown.predicted" data-test="explain-residual">
+        Residual: measured − predicted = {{ inScale(shown.residual.difference, shown.kind.scale, true) }},
+        <span class="figure">{{ Math.abs(shown.residual.z).toFixed(1) }}</span> times its standard uncertainty.
+      </p>
       <table v-if="targets.length" data-test="explain-targets">
         <thead>
           <tr>

@@ -108,7 +108,7 @@ const checked = (event: Event) => (event.target as HTMLInputElement).checked
     >
     <LengthField
       v-model="refit"
-      label="What refitting does to a play, standard uncertainty"
+      label="What taking apart and refitting does to a play"
       :unit="document.entryUnit"
       @focusout="refit !== null && refit !== document.uRefit && emit('keep', { uRefit: refit })"
     />

@@ -29,7 +29,9 @@ const changes = (at: number) => props.choice!.proposals[at]!.change.out.length +
   <section aria-label="Proposals" data-test="proposals">
     <p v-if="note" class="py-2 text-[14px]" :class="choice?.proposals.length ? 'text-near' : 'text-mute'">{{ note }}</p>
     <p v-for="line in choice?.notes ?? []" :key="line" class="py-1 text-[14px] text-near">{{ line }}</p>
-    <p v-if="choice && !choice.proven" class="py-1 text-[14px] text-near">Too many packs tie to try them all: better ones may exist.</p>
+    <p v-if="choice && !choice.proven" class="py-1 text-[14px] text-near">
+      Too many packs come out alike to try them all: better ones may exist.
+    </p>
     <p v-if="busy && !choice" class="py-2 text-mute">Going through the drawer …</p>
     <ol v-if="choice" class="border-b rule">
       <li

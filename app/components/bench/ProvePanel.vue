@@ -69,10 +69,9 @@ watch(
           <dd class="figure text-xl">{{ shown.valid && shown.estimate ? show(shown.estimate.value) : '–' }}</dd>
         </div>
         <div>
-          <dt class="text-[13px] text-mute">residual</dt>
+          <dt class="text-[13px] text-mute">off by</dt>
           <dd class="figure text-xl font-bold" :class="residual?.flagged ? 'text-out' : ''">
             {{ residual ? show(residual.difference, true) : '–' }}
-            <span class="text-[15px] font-normal text-mute">{{ residual ? `${Math.abs(residual.z).toFixed(1)} u` : '' }}</span>
           </dd>
         </div>
       </dl>
@@ -106,7 +105,7 @@ watch(
         <li v-for="line in gate.blockers" :key="line">{{ line }}</li>
       </ul>
       <p v-else-if="gate.needsReason" class="text-[14px] text-near">
-        Not quietly: {{ gate.needsReason }}. It can be accepted with a reason and a name; both stand in the record.
+        Before it is signed: {{ gate.needsReason }}. It can be accepted with a reason and a name; both stand in the record.
       </p>
       <template v-if="document.signOff || gate.blockers.length === 0">
         <div v-if="gate.needsReason || document.signOff">

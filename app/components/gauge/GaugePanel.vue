@@ -126,7 +126,7 @@ async function keep(): Promise<void> {
       :fault="fault('graduation')"
     />
     <div v-if="!listed">
-      <label class="label mb-1 block" for="gauge-fraction">Part of a graduation that can be read</label>
+      <label class="label mb-1 block" for="gauge-fraction">Read to, parts of a graduation</label>
       <input id="gauge-fraction" v-model="fields.readableFraction" class="field figure" inputmode="decimal" autocomplete="off" />
       <p v-if="fault('readableFraction')" class="fault">{{ fault('readableFraction') }}</p>
     </div>
@@ -139,12 +139,12 @@ async function keep(): Promise<void> {
     <LengthField
       v-if="!listed"
       v-model="fields.repeatability"
-      label="Repeatability, one standard deviation"
+      label="Scatter of one reading to the next"
       :unit="preferences.unit"
       :fault="fault('repeatability')"
     />
     <template v-if="kind === 'dial-indicator'">
-      <LengthField v-model="fields.hysteresis" label="Hysteresis" :unit="preferences.unit" :fault="fault('hysteresis')" />
+      <LengthField v-model="fields.hysteresis" label="Push and pull read apart by" :unit="preferences.unit" :fault="fault('hysteresis')" />
       <LengthField
         v-model="fields.rangePerTurn"
         label="One turn of the pointer"

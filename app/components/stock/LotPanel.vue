@@ -147,7 +147,7 @@ const show = (value: number) =>
           <input id="lot-price" v-model="price" class="field figure" inputmode="decimal" autocomplete="off" />
         </div>
         <div class="flex-1">
-          <label class="label block" for="lot-days">Days to come</label>
+          <label class="label block" for="lot-days">Delivery, days</label>
           <input id="lot-days" v-model="days" type="number" min="0" class="field figure" />
         </div>
         <button class="button self-end" type="submit">Keep</button>

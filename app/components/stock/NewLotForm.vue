@@ -108,7 +108,7 @@ async function add(): Promise<void> {
       <p v-if="faultAt(faults, 'cost')" class="fault">{{ faultAt(faults, 'cost') }}</p>
     </div>
     <div>
-      <label class="label mb-1 block" for="lot-days">Days to come <span class="font-normal">(may be left out)</span> </label>
+      <label class="label mb-1 block" for="lot-days">Delivery, days <span class="font-normal">(may be left out)</span> </label>
       <input id="lot-days" v-model="days" type="number" min="0" class="field figure" />
       <p v-if="faultAt(faults, 'leadDays')" class="fault">{{ faultAt(faults, 'leadDays') }}</p>
     </div>

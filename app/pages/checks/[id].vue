@@ -86,7 +86,11 @@ const { choice, choosing, picked, pick, proposal, ownPack, takeOwn, asking, ask,
   closed: computed(() => !ready.value || locked.value),
   typing: computed(() => reading.value !== null),
   command: writes,
-  done: () => openPhase('prove'),
+  done: () => {
+    // The eye goes with the work again.
+    pickedResult.value = ''
+    openPhase('prove')
+  },
 })
 
 const steps = computed(() => kind.value.procedure(document.value.setup))

@@ -34,7 +34,7 @@ export function crankshaftSteps(setup: Setup): readonly Step[] {
       phase: 'measure',
       text: 'Lever between web and cap, both ways; release: the reading must stay',
       required: false,
-      caution: 'Never steel on a journal. If the needle falls back, tick “sprang back”.',
+      caution: `Never steel on a journal.${setup.way === 'dial' ? ' If the needle falls back, tick “sprang back”.' : ''}`,
     },
     ...way.filter(step => step.phase === 'measure'),
     ...(shimmed

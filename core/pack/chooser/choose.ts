@@ -141,8 +141,8 @@ export function choosePacks(drawer: PreparedDrawer, question: PackQuestion): Pac
     if (limit === null || !Number.isFinite(limit)) return none
     const side = question.cannotBind === 'above' ? { low: limit, high: Infinity } : { low: -Infinity, high: limit }
     const safe = searchPacks(drawer, { ...base, aim: limit, limits: null, allowed: side })
-    if (safe.found.length > 0) notes.push('These are the nearest on the side that cannot bind: good for a trial, not for the road.')
-    else notes.push('Nothing stays on the side that cannot bind either.')
+    if (safe.found.length > 0) notes.push('These are the nearest that cannot bind: good for a trial, not for the road.')
+    else notes.push('Whatever is fitted, it might bind.')
     return { ...none, proposals: withStay(folded(safe.found.map(ranked)), stay), proven: safe.proven }
   }
 
