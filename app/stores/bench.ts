@@ -27,6 +27,8 @@ export const useBench = defineStore('bench', () => {
   const changed = ref<readonly string[]>([])
   const refused = ref<readonly { words: string; reason: string }[]>([])
   let running: Promise<void> | null = null
+  /** The check is on the screen: only then is it asked about. What waits is sent all the same. */
+  let shown = false
 
   /** The server's answer with what waits put on top, as the server will take it. */
   const ahead = computed<Bench | null>(() => view.value && pending.value.reduce<Bench>(foreseen, view.value))
@@ -44,7 +46,7 @@ export const useBench = defineStore('bench', () => {
     if (connection.value === 'away' && view.value) void comeBack()
   }, RETRY_MS)
   useIntervalFn(() => {
-    if (connection.value === 'saved' && view.value && globalThis.document.visibilityState === 'visible') void look()
+    if (shown && connection.value === 'saved' && view.value && globalThis.document.visibilityState === 'visible') void look()
   }, LOOK_MS)
 
   function setStale(what: readonly string[]): void {
@@ -57,7 +59,11 @@ export const useBench = defineStore('bench', () => {
     news.post({ checkId: next.document.id, version: next.version })
   }
 
+  const leave = () => {
+    shown = false
+  }
   async function open(id: string): Promise<void> {
+    shown = true
     if (view.value?.document.id !== id) view.value = null
     pending.value = storedWrites(id)
     refused.value = []
@@ -205,6 +211,7 @@ export const useBench = defineStore('bench', () => {
     changed,
     refused,
     open,
+    leave,
     reload,
     flush,
     logReading,

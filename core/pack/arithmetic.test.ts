@@ -49,10 +49,10 @@ describe('the sum in one line', () => {
     expect(changeWords(fitted, fitted, lots, 'thou')).toBe('Leave the pack as it is')
   })
   it('names a piece by its mark, else by its colour, for the hand; the sum stays bare', () => {
-    const marked = lotMap([{ ...lot(10), mark: 'V', colour: 'red' }, { ...lot(6), colour: 'blue' }, lot(2)])
+    const marked = lotMap([{ ...lot(10), mark: 'C', colour: 'red' }, { ...lot(6), colour: 'blue' }, lot(2)])
     const [v, blue, plain] = ['s10', 's6', 's2'].map(lotId => ({ lotId, count: 1 }))
-    expect(changeWords([v!], [blue!, plain!], marked, 'thou')).toBe('Take out 10 (V), put in 6 (blue) + 2')
-    expect(changeWords([{ lotId: 's10', count: 2 }], [plain!], marked, 'thou')).toBe('Take out 2 × 10 (V), put in 2')
+    expect(changeWords([v!], [blue!, plain!], marked, 'thou')).toBe('Take out 10 (C), put in 6 (blue) + 2')
+    expect(changeWords([{ lotId: 's10', count: 2 }], [plain!], marked, 'thou')).toBe('Take out 2 × 10 (C), put in 2')
     expect(arithmeticLine(thou(9), [v!], [blue!], thou(5), marked, { perPiece: 1, pair: false }, 'thou')).toBe('9.0 − 10 + 6 = 5.0 thou')
   })
   it('lists pieces one by one, thickest first', () =>

@@ -16,7 +16,7 @@ const sizesOf = (pack: Pack, lots: LotMap, unit: LengthUnit): string =>
     .flatMap(({ lot, count }) => Array<string>(count).fill(size(lot, unit)))
     .join(' + ')
 
-/** Pieces for the hand, thickest first, with the mark or colour they go by: `10 + 10 + 6`, `8.06 (K)`, `2 × 1.49 (STD)`. */
+/** Pieces for the hand, thickest first, with the mark or colour they go by: `10 + 10 + 6`, `5.35 (R)`, `2 × 1.49 (STD)`. */
 export const pieceList = (pack: Pack, lots: LotMap, unit: LengthUnit): string =>
   thickestFirst(pack, lots)
     .flatMap(({ lot, count }) => {
@@ -46,7 +46,7 @@ export function arithmeticLine(
   return `${figure(play)}${terms} = ${figure(predicted)} ${UNIT_NAME[unit]}`
 }
 
-/** What to do with the hands: `Take out 10 + 6, put in 2`, `Take out 8.04 (V), put in 8.06 (K)`, `Leave the pack as it is`. */
+/** What to do with the hands: `Take out 10 + 6, put in 2`, `Take out 5.33 (C), put in 5.35 (R)`, `Leave the pack as it is`. */
 export function changeWords(fitted: Pack, next: Pack, lots: LotMap, unit: LengthUnit): string {
   const { out, in: put } = packChange(fitted, next)
   if (out.length === 0 && put.length === 0) return 'Leave the pack as it is'

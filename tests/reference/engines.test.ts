@@ -5,6 +5,8 @@ import { gradeFor, scaleStep } from '#core/method/plastic-strip/scale'
 import { inches, nm, thou } from '#core/quantity/length'
 import { stated } from '#core/reading/estimate'
 import { twoSided } from '#core/verdict/limits'
+import { choosePacks } from '#core/pack/chooser/choose'
+import { prepareDrawer } from '#core/pack/chooser/prepare'
 import type { Lot } from '#core/pack/lot'
 import { between, checkOf, figures, GAUGES, plays, said, trial } from '../documents'
 
@@ -87,18 +89,21 @@ describe('thrust bearing alignment', () => {
 })
 
 describe('eccentric shaft: a spacer of 0.02 mm more takes 1.4 thou to 2.19', () => {
-  const letters = [lot('K', 8_080_000, { mark: 'K' }), lot('X', 8_060_000, { mark: 'X' }), lot('V', 8_040_000, { mark: 'V' })]
+  const letters = [lot('R', 5_370_000, { mark: 'R' }), lot('H', 5_350_000, { mark: 'H' }), lot('C', 5_330_000, { mark: 'C' })]
   const document = checkOf('eccentric-shaft-end-play', {
     limits: { working: 'book', sets: { play: { book: twoSided(40_000, 70_000, 'mm', BOOK), shop: null } } },
     uRefit: nm(500),
-    trials: [trial('t1', plays('travel', 1.4, 1.4, 1.4), { packs: { spacer: [{ lotId: 'X', count: 1 }] } })],
+    trials: [trial('t1', plays('travel', 1.4, 1.4, 1.4), { packs: { spacer: [{ lotId: 'H', count: 1 }] } })],
   })
   it('names the one spacer, by its letter and not by its order', () => {
     const evaluation = evaluateCheck(document, letters)
     expect(evaluation.word).toBe('Tight')
-    expect(evaluation.places[0]!.window).toMatchObject({ low: 8_060_000 + 40_000 - thou(1.4), high: 8_060_000 + 70_000 - thou(1.4) })
-    const { request } = evaluation.places[0]!
-    expect(request!.rules).toMatchObject({ fewest: 1, most: 1 })
+    expect(evaluation.places[0]!.window).toMatchObject({ low: 5_350_000 + 40_000 - thou(1.4), high: 5_350_000 + 70_000 - thou(1.4) })
+    const request = evaluation.places[0]!.request!
+    expect(request.rules).toMatchObject({ fewest: 1, most: 1 })
+    const { proposals } = choosePacks(prepareDrawer(request.drawer, request.fitted, request.response, request.rules), request.question)
+    expect(proposals[0]!.pack).toEqual([{ lotId: 'R', count: 1 }])
+    expect(Math.abs(proposals[0]!.predicted.play - (thou(1.4) + 20_000))).toBeLessThan(1)
     expect((thou(1.4) + 20_000) / thou(1)).toBeCloseTo(2.19, 2)
   })
   it('asks for the spacer that is fitted before it chooses', () =>

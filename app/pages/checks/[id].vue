@@ -107,6 +107,7 @@ watch(
   },
   { immediate: true },
 )
+onBeforeUnmount(() => bench.leave())
 onMounted(async () => {
   try {
     await bench.open(id)
