@@ -11,6 +11,7 @@ import { formatLength, unitFor } from '#core/quantity/format-length'
 import { lowerFirst } from '#core/quantity/lower-first'
 import { coverageFactor } from '#core/reading/student'
 import { UNIT_NAME } from '#core/quantity/length'
+import { readingsToSettle } from '#core/verdict/settle'
 import { usePreferences } from '~/stores/preferences'
 import { percent } from '#core/quantity/percent'
 import { shortTime } from './shortTime'
@@ -139,6 +140,12 @@ export function useBenchWords({ document, evaluation, shown, place, choice, prop
   })
   const oneMore = computed(() => {
     const e = shown.value.estimate
+    if (e && shown.value.state === 'close') {
+      const more = readingsToSettle(e, shown.value.limits.working, document.value.rule)
+      return more === null
+        ? 'More readings like these would not settle it: a finer gauge would, or a reason when it is signed.'
+        : `${more === 1 ? 'One more reading' : `${more} more readings`} like these would settle it.`
+    }
     return e?.oneMore && e.oneMore < e.U * 0.9
       ? `One more reading like these would bring ± ${formatLength(e.U, unit.value)} to ± ${formatLength(e.oneMore, unit.value, { unit: true })}.`
       : null

@@ -140,6 +140,7 @@ function pointState(
           pooled: gauge ? (document.history[gauge.id] ?? null) : null,
           heat: point.heat ?? null,
           counting: point.counting ?? 'smallest',
+          guarded: document.rule === 'guarded',
         })
   return { answer, stale: stale && staleWords(kind.parts(document.setup), stale) }
 }

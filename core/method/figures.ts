@@ -56,7 +56,7 @@ export function answerFigures(
   ends: 1 | 2,
   more: (figures: readonly FigureReading[], gauge: Gauge) => Finding[] = () => [],
 ): PointAnswer {
-  const { gauge, band, pooled } = context
+  const { gauge, band, pooled, guarded = false } = context
   const figures = readings.filter(isFigure)
   if (!gauge || figures.length === 0) return NO_ANSWER
   const at20 = figures.map(reading => cold(reading, context, gauge))
@@ -65,7 +65,7 @@ export function answerFigures(
     findings: [
       ...more(figures, gauge),
       ...heatFindings(figures, context, gauge),
-      ...gateFigures(at20, { graduation: gauge.graduation, step: readableStep(gauge), band, unit: gauge.unit }),
+      ...gateFigures(at20, { graduation: gauge.graduation, step: readableStep(gauge), band, unit: gauge.unit, guarded }),
     ],
     word: null,
   }

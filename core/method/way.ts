@@ -20,6 +20,8 @@ export interface WayContext {
   /** Degrees between plunger and movement, for a dial. */
   readonly tipAngle: number
   readonly pooled: Pooled | null
+  /** judged by the guarded rule: failure can hurt */
+  readonly guarded?: boolean
   /** What a part that was not at the temperature of its gauge is corrected by; null where the kind knows no metal. */
   readonly heat: Heat | null
   /** which of the readings at several places of one gap counts */

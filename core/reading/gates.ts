@@ -37,7 +37,12 @@ export interface GateOptions {
   readonly band: number | null
   /** For the figures in the sentences. */
   readonly unit: LengthUnit
+  /** Failure can hurt: two readings are never enough. */
+  readonly guarded?: boolean
 }
+
+/** From a band this wide up, two readings that agree within a graduation are enough: 4 thou, 0.10 mm. Common practice. */
+export const TWO_WILL_DO = 100_000
 
 /** From this many readings on a wide spread is carried by the uncertainty instead of refused. */
 export const SPREAD_SETTLED_BY = 6
@@ -175,7 +180,13 @@ interface Valued {
 /** @param alone  what to say of a single reading; null where one a point is the habit */
 function seriesFindings(all: readonly ReadingHead[], live: readonly Valued[], options: GateOptions, alone: string | null): Finding[] {
   const findings: Finding[] = []
-  if (alone !== null && live.length < 3) {
+  const [first, second] = live
+  const agree =
+    live.length === 2 &&
+    !options.guarded &&
+    (options.band ?? 0) >= TWO_WILL_DO &&
+    Math.abs(first!.value - second!.value) <= options.graduation
+  if (alone !== null && live.length < 3 && !agree) {
     findings.push({
       gate: 'few-readings',
       level: 'note',

@@ -95,7 +95,11 @@ describe('the gates', () => {
   it('refuse mixed signs', () => expect(gates([r(18), r(-18), r(18)])).toEqual(['mixed-signs:fail']))
   it('mark one or two readings', () => {
     expect(gates([r(19)])).toEqual(['few-readings:note'])
-    expect(gates([r(19), r(19)])).toEqual(['few-readings:note'])
+    expect(gates([r(19), r(19)], 3)).toEqual(['few-readings:note'])
+    // Two that agree within a graduation are enough from a band of 4 thou up, unless failure can hurt.
+    const two = (band: number, apart: number, guarded = false) =>
+      gateSeries([r(19), r(19 + apart)], { ...options(band), guarded }).map(({ gate }) => gate)
+    expect([two(4, 1), two(3.9, 0), two(4, 1.1), two(4, 0, true)]).toEqual([[], ['few-readings'], ['few-readings'], ['few-readings']])
   })
   it('suggest an outlier from four readings on, and only suggest', () => {
     const findings = gateSeries([r(19), r(19), r(19.2), r(20.8), r(19.1)], options(11))

@@ -10,6 +10,6 @@ export const dialSteps: readonly Step[] = [
     required: true,
     caution: 'The shaft’s end or its nut. Never a pulley rim or a raw casting: they flex, and read as play.',
   },
-  { id: 'dial-zero', phase: 'measure', text: 'Seat fully one way, then zero the dial', required: false },
+  { id: 'dial-zero', phase: 'measure', text: 'Push home one way and zero the dial; before each repeat again', required: false },
   { id: 'dial-return', phase: 'measure', text: 'Push fully over, read, go back: it must return to zero', required: false },
 ]

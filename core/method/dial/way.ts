@@ -13,13 +13,13 @@ export const dial: Way = {
   gauge: 'dial-indicator',
   scale: 'play',
   again: 'repeat',
-  hint: 'Seat fully one way, zero the dial, push fully over and type what it shows. Three readings or more.',
-  answer(readings, { gauge, band, tipAngle, pooled }) {
+  hint: 'Push home one way, zero, push fully over and type what it shows. Home and zero again before each repeat.',
+  answer(readings, { gauge, band, tipAngle, pooled, guarded = false }) {
     const repeats = readings.filter(isRepeat)
     if (!gauge || repeats.length === 0) return NO_ANSWER
     return {
       estimate: estimatePlay(repeats, gauge, { scale: cosineCorrection(tipAngle), pooled }),
-      findings: gateSeries(repeats, { graduation: gauge.graduation, step: readableStep(gauge), band, unit: gauge.unit }),
+      findings: gateSeries(repeats, { graduation: gauge.graduation, step: readableStep(gauge), band, unit: gauge.unit, guarded }),
       word: null,
     }
   },
