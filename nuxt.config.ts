@@ -1,13 +1,23 @@
 import { fileURLToPath } from 'node:url'
 import tailwindcss from '@tailwindcss/vite'
+import type { Nuxt } from 'nuxt/schema'
 
 const fromRoot = (path: string) => fileURLToPath(new URL(path, import.meta.url))
 
 // class-validator's decorators need the legacy transform in every place that compiles TypeScript.
 const decorators = { compilerOptions: { experimentalDecorators: true, noUncheckedIndexedAccess: true } }
 
+/** The pages module names a plugin for vue-tsc that this vue-router does not bring; the type check would warn of it at every run. */
+const noRouteBlocks = (_options: unknown, nuxt: Nuxt) => {
+  nuxt.hook('modules:done', () => {
+    nuxt.hook('prepare:types', ({ tsConfig: { vueCompilerOptions: options } }) => {
+      if (options) options.plugins = options.plugins?.filter(plugin => !String(plugin).startsWith('vue-router/'))
+    })
+  })
+}
+
 export default defineNuxtConfig({
-  modules: ['@pinia/nuxt', '@nuxt/eslint'],
+  modules: ['@pinia/nuxt', '@nuxt/eslint', noRouteBlocks],
   // The bench lives in the browser (drafts, outbox, worker); the server only answers the API and hands out the page.
   ssr: false,
   components: [{ path: '~/components', pathPrefix: false }],

@@ -16,14 +16,14 @@ export interface Database extends Sql {
 }
 
 /** Opens a database and brings its tables up to date; what holds data already is copied first. */
-async function upToDate(folder: string | undefined, migrations: ReadonlyMap<string, string>): Promise<PGlite> {
+async function upToDate(folder: string | undefined, migrations: ReadonlyMap<string, string>, say: (line: string) => void): Promise<PGlite> {
   let lite = await PGlite.create(folder)
   try {
     const names = await missing(lite, migrations)
     if (folder && names.length > 0 && names.length < migrations.size) {
       await lite.close()
       const copy = await copyBeside(folder, names[0]!.replace(/\.sql$/, ''))
-      process.stdout.write(`The data is brought up to date; as it was before, it is kept in ${copy}\n`)
+      say(`The data is brought up to date; as it was before, it is kept in ${copy}`)
       lite = await PGlite.create(folder)
     }
     await migrate(lite, migrations, names)
@@ -36,11 +36,16 @@ async function upToDate(folder: string | undefined, migrations: ReadonlyMap<stri
 
 /**
  * Opens the embedded database in a folder (made when missing; undefined: in memory) and brings its tables up to date.
+ * @param say  told where a copy of the data was put before it was changed
  * @throws Error with a sentence when the database is newer than the program
  */
-export async function openDatabase(folder: string | undefined, migrations: ReadonlyMap<string, string>): Promise<Database> {
+export async function openDatabase(
+  folder: string | undefined,
+  migrations: ReadonlyMap<string, string>,
+  say: (line: string) => void = line => process.stdout.write(`${line}\n`),
+): Promise<Database> {
   if (folder) await mkdir(folder, { recursive: true })
-  const lite = await upToDate(folder, migrations)
+  const lite = await upToDate(folder, migrations, say)
   const wrap = (connection: Pick<PGlite, 'query'>): Sql => ({
     rows: async <Row>(statement: string, values: readonly unknown[] = []) => (await connection.query<Row>(statement, [...values])).rows,
   })

@@ -46,8 +46,9 @@ describe('the database', () => {
     const data = join(home, 'database')
     const names = [...migrations.keys()].sort()
     const upTo = (count: number) => new Map(names.slice(0, count).map(name => [name, migrations.get(name)!]))
+    const said: string[] = []
     for (const count of [1, 2, 3, 4]) {
-      const old = await openDatabase(data, upTo(count))
+      const old = await openDatabase(data, upTo(count), line => said.push(line))
       if (count === 1) await old.rows("INSERT INTO unit (id, name) VALUES ('u1', 'Ferry ramp')")
       await old.close()
     }
@@ -57,6 +58,8 @@ describe('the database', () => {
     expect(copies.map(name => name.replace(/before-.*Z-/, 'before … '))).toEqual(
       [names[2], names[3]].map(name => `database.before … ${name!.replace('.sql', '')}`),
     )
+    expect(said).toHaveLength(3)
+    expect(said.at(-1)).toContain(copies.at(-1))
     // The older of the two holds what was there after two steps.
     const copy = await openDatabase(join(home, copies[0]!), upTo(2))
     expect(await copy.rows('SELECT name FROM migration ORDER BY name')).toEqual(names.slice(0, 2).map(name => ({ name })))
