@@ -124,7 +124,7 @@ export async function typeReading(page: Page, far: string, back = ''): Promise<v
 export async function tabTo(
   page: Page,
   isThere: (active: { name: string; text: string; id: string }) => boolean,
-  most = 80,
+  most = 140,
 ): Promise<void> {
   for (let i = 0; i < most; i++) {
     const active = await page.evaluate(() => {

@@ -97,6 +97,12 @@ const steps = computed(() => kind.value.procedure(document.value.setup))
 const current = computed(() => document.value.trials.at(-1)!)
 const trialOf = (step: Step) => (step.phase === 'setup' ? null : current.value.id)
 const ticked = (step: Step) => document.value.ticks.some(tick => tick.step === step.id && tick.trial === trialOf(step))
+/** Named with what is drawn beside it: the least and the most. */
+const rowTitle = computed(() => {
+  const first = row.value[0]?.kind
+  const twin = evaluation.value.current.results.find(({ kind: other }) => first && other.judgedBy === first.id)
+  return [first, twin?.kind].flatMap(one => (one ? [one.label] : [])).join('; ')
+})
 const choosingOfSeveral = computed(() => row.value.length > 1 && place.value !== null && phase.value === 'choose')
 
 // A check is shown in its own unit, also when that is changed. U shows the other.
@@ -202,7 +208,7 @@ useHead({ title: computed(() => (ready.value ? `${document.value.title} · Finit
           <div v-show="phase !== 'setup'" class="grid grid-cols-1 gap-x-7 gap-y-5 lg:grid-cols-[minmax(0,340px)_minmax(0,1fr)]">
             <div>
               <template v-if="choosingOfSeveral">
-                <h2 class="label mb-1">{{ row[0]!.kind.label }}</h2>
+                <h2 class="label mb-1">{{ rowTitle }}</h2>
                 <JournalRow
                   :results="row"
                   :all="evaluation.current.results"
