@@ -54,15 +54,24 @@ export const PLAIN_GAUGE = {
 /** The smallest step that can be read, nm. */
 export const readableStep = (gauge: Gauge): number => gauge.graduation * gauge.readableFraction
 
+export interface GaugeWarning {
+  readonly words: string
+  /** zeroing it, or trying it on its standard, is what is missing */
+  readonly zero: boolean
+}
+
 /**
  * What the bench should say of a gauge before it is used: overdue, not zeroed today. Warns, never blocks.
  * @param today  `2026-05-04`
  */
-export function gaugeWarnings(gauge: Gauge, today: string): string[] {
-  const warnings: string[] = []
-  if (gauge.due !== null && gauge.due < today) warnings.push(`${gauge.name} was due for its check on ${gauge.due}.`)
+export function gaugeWarnings(gauge: Gauge, today: string): GaugeWarning[] {
+  const warnings: GaugeWarning[] = []
+  if (gauge.due !== null && gauge.due < today) warnings.push({ words: `${gauge.name} was due for its check on ${gauge.due}.`, zero: false })
   const zeroed = gauge.kind !== 'feeler-set' && gauge.kind !== 'plastic-strip'
   if (zeroed && gauge.zeroedOn !== today)
-    warnings.push(`${gauge.name} is not marked as ${gauge.kind === 'micrometer' ? 'tried on its standard' : 'zeroed'} today.`)
+    warnings.push({
+      words: `${gauge.name} is not marked as ${gauge.kind === 'micrometer' ? 'tried on its standard' : 'zeroed'} today.`,
+      zero: true,
+    })
   return warnings
 }

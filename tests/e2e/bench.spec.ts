@@ -197,3 +197,13 @@ test('every drawing can be saved as a file that stands by itself', async ({ page
     expect(seen).toBeGreaterThan(200)
   }
 })
+
+test('“binds” is typed and logged like a figure', async ({ page }) => {
+  await page.getByLabel('Far reading').focus()
+  await page.keyboard.type('binds')
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('alert')).toHaveCount(0)
+  await expect(page.getByLabel('Far reading')).toHaveValue('')
+  await expect(page.getByTestId('series').getByRole('row').last()).toContainText('binds')
+  await expect(page.getByTestId('verdict')).toContainText('Tight')
+})

@@ -2,9 +2,9 @@
 import type { MeasuringPoint } from '#core/check/contract'
 import type { PointReading } from '#core/check/document'
 import { ways } from '#core/method/ways'
-import { ZERO_WORDS } from '#core/method/zero-words'
+import { ZERO_WORDS, zeroWord } from '#core/method/zero-words'
 import type { Finding } from '#core/reading/gates'
-import type { Gauge } from '#core/reading/gauge'
+import type { Gauge, GaugeWarning } from '#core/reading/gauge'
 import { besideUnit } from '#core/quantity/format-length'
 import { UNIT_NAME, type LengthUnit, type Nm } from '#core/quantity/length'
 import type { LengthEntry } from '#core/quantity/parse-length'
@@ -27,7 +27,7 @@ const props = defineProps<{
   heatFault: string | null
   locked: boolean
   oneMore: string | null
-  warnings: readonly string[]
+  warnings: readonly GaugeWarning[]
   /** readings that no longer hold */
   stale: ReadonlySet<string>
   /** the movement can be said to be none, in a word */
@@ -46,6 +46,7 @@ const entry = computed(() => ({
   back: props.back,
   hint: way.value.hint,
   heatFault: props.heatFault,
+  word: props.canBeNone && zeroWord(draft.value.far) !== null,
 }))
 const lacksGauge = computed(() => way.value.gauge !== null && props.gauge === null)
 /** The gap of a mark goes into the field; Enter logs it. */
@@ -110,12 +111,12 @@ defineExpose({ focus: () => form.value?.focus(), submit: () => form.value?.submi
     />
     <p
       v-for="warning in locked ? [] : warnings"
-      :key="warning"
+      :key="warning.words"
       class="my-1 flex flex-wrap items-baseline gap-x-2 text-[13px] text-near"
       data-test="gauge-warning"
     >
-      {{ warning
-      }}<button v-if="warning.includes('today')" type="button" class="link" @click="emit('zeroed')">
+      {{ warning.words
+      }}<button v-if="warning.zero" type="button" class="link" @click="emit('zeroed')">
         {{ gauge?.kind === 'micrometer' ? 'tried now' : 'zeroed now' }}
       </button>
     </p>

@@ -18,11 +18,14 @@ const props = defineProps<{
 }>()
 const picked = defineModel<string>('picked', { required: true })
 const preferences = usePreferences()
+/** What is judged stands before what is only told. */
 const kinds = computed(() =>
   groupBy(
     props.results.filter(result => counts(result) || result.estimate !== null),
     result => result.kind.id,
-  ).map(([, of]) => of[0]!.kind),
+  )
+    .sort(([, a], [, b]) => Number(b.some(counts)) - Number(a.some(counts)))
+    .map(([, of]) => of[0]!.kind),
 )
 const placed = computed(() => kinds.value.filter(kind => kind.positions.length > 0))
 const single = computed(() => props.results.filter(result => result.position === null && kinds.value.includes(result.kind)))

@@ -133,10 +133,10 @@ const show = (value: number) =>
       <p v-if="fault('count', 'note')" class="fault">{{ fault('count', 'note') }}</p>
     </form>
     <form novalidate class="space-y-1" @submit.prevent="send('keep', 'PATCH', '', { kept: Number(kept) })">
-      <label class="label block" for="lot-kept">Keep back, never offered</label>
+      <label class="label block" for="lot-kept">Keep aside, never offered</label>
       <div class="flex gap-2">
         <input id="lot-kept" v-model="kept" type="number" min="0" class="field figure" />
-        <button class="button" type="submit">Keep back</button>
+        <button class="button" type="submit">Keep aside</button>
       </div>
       <p v-if="fault('keep', 'kept')" class="fault">{{ fault('keep', 'kept') }}</p>
     </form>

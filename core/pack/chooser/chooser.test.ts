@@ -340,6 +340,26 @@ describe('the chooser', () => {
     for (const proposal of choice.proposals) expect(proposal.predicted.play).toBeGreaterThan(mm(0.05))
   })
 
+  it('does not warn of binding where the pack that is fitted leaves too much play and there is no other', () => {
+    const lots = [lot(thou(10), 1)]
+    const choice = chosen({
+      lots,
+      fitted: [{ lotId: lots[0]!.id, count: 1 }],
+      response: { perPiece: -1, pair: false },
+      rules: { fewest: 1, most: 1 },
+      question: asked({
+        measured: { play: thou(6), u: thou(0.1), nu: Infinity },
+        uRefit: thou(0.2),
+        aim: thou(2),
+        limits: { kind: 'two-sided', lower: nm(0), lowerExcluded: true, upper: thou(4), unit: 'thou', source: { kind: 'book' } },
+        unit: 'thou',
+        cannotBind: 'above',
+      }),
+    })
+    expect(choice.notes).toEqual(['Nothing in the drawer reaches the limits.'])
+    expect(choice.proposals).toMatchObject([{ words: 'Leave the pack as it is', predicted: { play: thou(6) } }])
+  })
+
   it('says which plays can be had when the aim cannot: even sizes, odd play', () => {
     const lots = [lot(thou(2), 4), lot(thou(4), 4), lot(thou(6), 4), lot(thou(10), 4)]
     const choice = chosen({

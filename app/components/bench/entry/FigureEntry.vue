@@ -53,7 +53,7 @@ defineExpose({ focus, submit })
           inputmode="decimal"
           autocomplete="off"
           placeholder="as gauge"
-          class="figure w-14 border-b rule bg-transparent text-ink"
+          class="figure w-17 border-b rule bg-transparent text-ink"
           :aria-invalid="heatFault !== null"
           aria-describedby="entry-note"
           @keydown.enter.prevent.stop="submit"

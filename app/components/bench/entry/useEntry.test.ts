@@ -5,7 +5,7 @@ import { EMPTY_DRAFT, type Draft } from '../../../composables/useDraft'
 import { useEntry, type EntryProps } from './useEntry'
 
 const field = () => ({ focus: vi.fn() }) as unknown as HTMLInputElement
-function open(far: string, back = '') {
+function open(far: string, back = '', word = false) {
   const draft = ref<Draft>({ ...EMPTY_DRAFT, far, back })
   const read = (text: string) =>
     text === '' ? { ok: true as const, value: 0 as never, unit: 'thou' as const, rounded: false } : parseLength(text, 'thou')
@@ -14,6 +14,7 @@ function open(far: string, back = '') {
     other: 'mm',
     hint: '',
     heatFault: null,
+    word,
     start: read(''),
     far: parseLength(far, 'thou'),
     back: read(back),
@@ -39,6 +40,12 @@ describe('the entry fields of the bench', () => {
     entry.submit()
     expect(entry.reason.value).toBe('Type it first.')
     expect(log).not.toHaveBeenCalled()
+  })
+  it('logs an answer in a word at once', () => {
+    const { entry, log } = open('binds', '', true)
+    entry.firstEntered()
+    expect(entry.reason.value).toBeNull()
+    expect(log).toHaveBeenCalledOnce()
   })
   it('goes to the field that is wrong', () => {
     const { entry, log, second } = open('18', 'x')

@@ -15,6 +15,8 @@ export interface EntryProps {
   readonly hint: string
   /** wrong beside the figure: the temperature */
   readonly heatFault: string | null
+  /** what is typed is an answer in a word: it binds */
+  readonly word: boolean
 }
 
 interface Entry {
@@ -45,6 +47,7 @@ export function useEntry({ props, draft, missing, log, answer }: Entry) {
   })
   const reason = computed(() => {
     if (blank.value) return tried.value ? missing : null
+    if (props.word) return null
     if (props.heatFault) return props.heatFault
     const bad = [props.far, props.back, props.start].find(entry => !entry.ok)
     return bad && !bad.ok ? bad.reason : null
@@ -59,7 +62,8 @@ export function useEntry({ props, draft, missing, log, answer }: Entry) {
   const ask = () => choiceList.value?.querySelector('button')?.focus()
   function firstEntered(): void {
     tried.value = true
-    if (asking.value) ask()
+    if (props.word) submit()
+    else if (asking.value) ask()
     else if (!blank.value && props.far.ok) second.value?.focus()
   }
   function submit(): void {
