@@ -5,12 +5,15 @@ import type { Gauge } from '#core/reading/gauge'
 import type { LengthUnit } from '#core/quantity/length'
 import type { VerdictState } from '#core/verdict/decide'
 
+/** How a check stands in the lists: signed outside its limits, with a reason, it is accepted. */
+export type ListState = VerdictState | 'accepted'
+
 /** One station of a job's route, as the lists draw it. */
 export interface StationMark {
   readonly id: string
   readonly title: string
   readonly kind: string
-  readonly state: VerdictState
+  readonly state: ListState
   readonly word: string
   /** why it is stale, or what is to be done next */
   readonly note: string
@@ -39,6 +42,22 @@ export interface JobSummary {
 /** A job on its own page: with its parts. */
 export interface JobView extends JobSummary {
   readonly parts: readonly JobPartView[]
+  /** checks on which nothing rests: they can be removed */
+  readonly removable: readonly string[]
+}
+
+/** The check to carry on with. */
+export interface NextCheck {
+  readonly check: StationMark
+  readonly job: { readonly title: string; readonly unit: string }
+}
+/** A page of the book of jobs. */
+export interface JobList {
+  readonly jobs: readonly JobSummary[]
+  /** that match what was asked, on all pages */
+  readonly found: number
+  readonly counts: { readonly jobs: number; readonly checks: number; readonly waiting: number }
+  readonly next: NextCheck | null
 }
 
 /** Everything the bench needs of one check. */
@@ -92,6 +111,8 @@ export interface Fault {
 export interface Refusal {
   readonly faults: readonly Fault[]
   readonly changed?: readonly string[]
+  /** what would help: read in as a copy, under ids of its own */
+  readonly helps?: 'copy'
 }
 
 export interface ImportResult {

@@ -20,7 +20,7 @@ async function send(text: string, copy = false): Promise<void> {
     emit('done', result.value)
   } catch (error) {
     faults.value = faultsOf(error)
-    clash.value = error instanceof RefusedError && error.status === 409 && error.message.includes('copy') ? text : null
+    clash.value = error instanceof RefusedError && error.refusal.helps === 'copy' ? text : null
   } finally {
     busy.value = false
   }

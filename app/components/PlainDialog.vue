@@ -1,12 +1,18 @@
 <script setup lang="ts">
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
 
-defineProps<{ open: boolean; title: string; wide?: boolean }>()
+defineProps<{
+  open: boolean
+  title: string
+  wide?: boolean
+  /** where the focus begins; left out: at the first thing in it */
+  focus?: HTMLElement | null
+}>()
 defineEmits<{ close: [] }>()
 </script>
 
 <template>
-  <Dialog :open="open" class="relative z-20" @close="$emit('close')">
+  <Dialog :open="open" :initial-focus="focus ?? null" class="relative z-20" @close="$emit('close')">
     <div class="fixed inset-0 bg-black/50" aria-hidden="true" />
     <div class="fixed inset-0 flex items-start justify-center overflow-y-auto p-4" :class="wide ? 'pt-[5vh]' : 'pt-[12vh]'">
       <DialogPanel :class="wide ? 'max-w-5xl' : 'max-w-lg'" class="relative w-full rounded-md border rule bg-paper p-5">

@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import type { VerdictState } from '#core/verdict/decide'
 import { statePaint } from '~/composables/stateColour'
+import type { ListState } from '#shared/types'
 
 /** A state as a shape of its own; the word stands beside it, the colour comes third. */
-const props = withDefaults(defineProps<{ state: VerdictState; size?: number; inherit?: boolean }>(), { size: 24, inherit: false })
+const props = withDefaults(defineProps<{ state: ListState; size?: number; inherit?: boolean }>(), { size: 24, inherit: false })
 const colour = computed(() => (props.inherit ? 'currentColor' : statePaint(props.state)))
 const on = computed(() => (props.inherit ? 'var(--dye-top)' : 'var(--on-state)'))
 </script>
@@ -25,6 +25,10 @@ const on = computed(() => (props.inherit ? 'var(--dye-top)' : 'var(--on-state)')
     <template v-else-if="state === 'close'">
       <path d="M12 .8L23.2 12 12 23.2.8 12z" :fill="colour" />
       <path d="M7 12.8c1.6-2.6 3.4-2.6 5-.8s3.400 1.800 5-.8" fill="none" :stroke="on" stroke-width="2" />
+    </template>
+    <template v-else-if="state === 'accepted'">
+      <path d="M12 .8L23.2 12 12 23.2.8 12z" fill="none" :stroke="colour" stroke-width="2" />
+      <path d="M8 12.300l2.800 2.800 5.400-5.800" fill="none" :stroke="colour" stroke-width="2.2" />
     </template>
     <template v-else-if="state === 'stale'">
       <circle cx="12" cy="12" r="10" fill="none" :stroke="colour" stroke-width="2.2" stroke-dasharray="4.500 3" />

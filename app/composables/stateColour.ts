@@ -1,12 +1,13 @@
-import type { VerdictState } from '#core/verdict/decide'
+import type { ListState } from '#shared/types'
 
 /** Colour comes third, after shape and word: a token for each state. */
-const TOKEN: Readonly<Record<VerdictState, 'in' | 'out' | 'near' | 'mute'>> = {
+const TOKEN: Readonly<Record<ListState, 'in' | 'out' | 'near' | 'mute'>> = {
   'in': 'in',
   'below': 'out',
   'above': 'out',
   'not-valid': 'out',
   'close': 'near',
+  'accepted': 'near',
   'provisional': 'near',
   'stale': 'mute',
   'no-limit': 'mute',
@@ -14,5 +15,5 @@ const TOKEN: Readonly<Record<VerdictState, 'in' | 'out' | 'near' | 'mute'>> = {
 }
 const TEXT = { in: 'text-in', out: 'text-out', near: 'text-near', mute: 'text-mute' } as const
 
-export const stateText = (state: VerdictState): string => TEXT[TOKEN[state]]
-export const statePaint = (state: VerdictState): string => `var(--${TOKEN[state]})`
+export const stateText = (state: ListState): string => TEXT[TOKEN[state]]
+export const statePaint = (state: ListState): string => `var(--${TOKEN[state]})`

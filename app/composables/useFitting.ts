@@ -2,6 +2,7 @@ import { computed, ref, watch, type Ref } from 'vue'
 import { v4 as uuid } from 'uuid'
 import type { PlaceEvaluation } from '#core/check/evaluate-place'
 import { proposalFor, type Proposal } from '#core/pack/chooser/choose'
+import type { PieceInHand } from '#core/pack/in-hand'
 import { lotMap, type Pack } from '#core/pack/lot'
 import { useBench } from '~/stores/bench'
 import { useChooser } from './useChooser'
@@ -56,15 +57,23 @@ export function useFitting({ place, closed, typing, command: { command, faults }
     if (!closed.value && change && change.in.length + change.out.length > 0 && !typing.value) asking.value = true
   }
   /** One or several places in one fitting. */
-  async function fitAll(packs: readonly { readonly place: string; readonly pieces: Pack }[], claim = false): Promise<void> {
-    if (!(await command('fittings', { trialId: uuid(), onto: bench.current!.id, packs, ...(claim ? { claim } : {}) }))) return
+  async function fitAll(
+    packs: readonly { readonly place: string; readonly pieces: Pack }[],
+    inHand: readonly PieceInHand[] = [],
+    claim = false,
+  ): Promise<void> {
+    const more = { ...(claim ? { claim } : {}), ...(inHand.length > 0 ? { inHand } : {}) }
+    if (!(await command('fittings', { trialId: uuid(), onto: bench.current!.id, packs, ...more }))) return
     asking.value = false
     own.value = null
     done()
   }
-  /** @param claim  pieces promised to another check are taken from there */
-  async function fit(claim = false): Promise<void> {
-    if (proposal.value) await fitAll([{ place: place.value!.place.id, pieces: proposal.value.pack }], claim)
+  /**
+   * @param inHand  pieces that were measured on the way
+   * @param claim  pieces promised to another check are taken from there
+   */
+  async function fit(inHand: readonly PieceInHand[], claim = false): Promise<void> {
+    if (proposal.value) await fitAll([{ place: place.value!.place.id, pieces: proposal.value.pack }], inHand, claim)
   }
 
   return { choice, choosing, picked, pick, proposal, ownPack, takeOwn, asking, ask, fit, fitAll }

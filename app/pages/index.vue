@@ -1,45 +1,58 @@
 <script setup lang="ts">
 import { v4 as uuid } from 'uuid'
+import { watchDebounced } from '@vueuse/core'
 import { api, faultAt, faultsOf } from '~/composables/useApi'
 import { key, useKeys } from '~/composables/useKeys'
 import { usePreferences } from '~/stores/preferences'
 import { formatLength } from '#core/quantity/format-length'
 import { UNIT_NAME } from '#core/quantity/length'
-import type { Fault, JobSummary, StationMark } from '#shared/types'
+import type { Fault, JobList, JobSummary, StationMark } from '#shared/types'
 
+const STATES = [
+  ['all', 'all jobs'],
+  ['open', 'with something open'],
+  ['waiting', 'waiting for a decision'],
+  ['above', 'loose or above'],
+  ['below', 'tight or below'],
+  ['close', 'too close to call'],
+  ['stale', 'stale'],
+  ['to-do', 'to do'],
+  ['accepted', 'accepted with reason'],
+  ['finished', 'finished'],
+] as const
 const preferences = usePreferences()
-const jobs = ref<readonly JobSummary[] | null>(null)
+/** Jobs shown so far; what the server said of the whole book with the last page. */
+const jobs = ref<readonly JobSummary[]>([])
+const list = ref<JobList | null>(null)
 const faults = ref<readonly Fault[]>([])
 const making = ref(false)
 const draft = reactive({ unit: '', title: '' })
 const find = ref('')
+const state = ref<(typeof STATES)[number][0]>('all')
 const findField = ref<HTMLInputElement>()
 const unitField = ref<HTMLInputElement>()
 const rows = ref<HTMLElement[]>([])
 
-async function load(): Promise<void> {
+let asked = 0
+async function load(more = false): Promise<void> {
+  const mine = ++asked
+  const query = new URLSearchParams({ find: find.value.trim(), state: state.value, skip: String(more ? jobs.value.length : 0) })
   try {
-    jobs.value = await api<JobSummary[]>('/api/jobs')
+    const page = await api<JobList>(`/api/jobs?${query}`)
+    // An answer that was overtaken by another question is not shown.
+    if (mine !== asked) return
+    list.value = page
+    jobs.value = more ? [...jobs.value, ...page.jobs] : page.jobs
+    faults.value = []
   } catch (error) {
     faults.value = faultsOf(error)
   }
 }
-onMounted(load)
-
-const shown = computed(() =>
-  (jobs.value ?? []).filter(job =>
-    `${job.unit.name} ${job.title} ${job.checks.map(c => c.title).join(' ')}`.toLowerCase().includes(find.value.trim().toLowerCase()),
-  ),
-)
-const all = computed(() => (jobs.value ?? []).flatMap(job => job.checks.map(check => ({ job, check }))))
-const waits = ({ check }: { check: StationMark }) => !check.signed && check.state !== 'to-do'
-/** The one to carry on with: out of limits first, then whatever is begun, then the first to do. */
-const next = computed(() => {
-  const rank: readonly StationMark['state'][] = ['above', 'below', 'stale', 'not-valid', 'close', 'provisional', 'in', 'no-limit', 'to-do']
-  return (
-    [...all.value].filter(item => !item.check.signed).sort((a, b) => rank.indexOf(a.check.state) - rank.indexOf(b.check.state))[0] ?? null
-  )
-})
+onMounted(() => load())
+watchDebounced(find, () => load(), { debounce: 150 })
+watch(state, () => load())
+const next = computed(() => list.value?.next ?? null)
+const asking = computed(() => find.value.trim() !== '' || state.value !== 'all')
 const figure = (check: StationMark) =>
   check.figure === null ? '' : ` at ${formatLength(check.figure, preferences.unit)} ${UNIT_NAME[preferences.unit]}`
 
@@ -77,14 +90,14 @@ useKeys(
   <div class="w-full px-4 py-5 md:px-7">
     <div class="mb-3 flex flex-wrap items-center gap-x-5 gap-y-3">
       <h1 class="display text-[30px]">On the bench</h1>
-      <p v-if="jobs?.length" class="text-mute">
-        {{ jobs.length }} {{ jobs.length === 1 ? 'job' : 'jobs' }}, {{ all.length }} checks, {{ all.filter(waits).length }} waiting for a
-        decision or a signature
+      <p v-if="list?.counts.jobs" class="text-mute">
+        {{ list.counts.jobs }} {{ list.counts.jobs === 1 ? 'job' : 'jobs' }}, {{ list.counts.checks }}
+        {{ list.counts.checks === 1 ? 'check' : 'checks' }}, {{ list.counts.waiting }} waiting for a decision or a signature
       </p>
       <div class="ml-auto flex flex-wrap items-start gap-3">
         <label class="sr-only" for="find">Find a job</label>
         <input
-          v-if="jobs?.length"
+          v-if="list?.counts.jobs"
           id="find"
           ref="findField"
           v-model="find"
@@ -93,7 +106,11 @@ useKeys(
           placeholder="find"
           autocomplete="off"
         />
-        <ImportButton @done="load" />
+        <label class="sr-only" for="state">Which jobs</label>
+        <select v-if="list?.counts.jobs" id="state" v-model="state" class="field w-52">
+          <option v-for="[value, words] in STATES" :key="value" :value="value">{{ words }}</option>
+        </select>
+        <ImportButton @done="load()" />
         <button type="button" class="button primary" @click="begin">New job</button>
       </div>
     </div>
@@ -130,7 +147,7 @@ useKeys(
       </div>
     </form>
 
-    <div v-if="jobs && jobs.length === 0" class="max-w-2xl border-t rule py-8">
+    <div v-if="list && list.counts.jobs === 0" class="max-w-2xl border-t rule py-8">
       <h2 class="display mb-2 text-xl">Nothing on the bench yet</h2>
       <p class="mb-2">
         A job is one unit that came in: a gearbox, an engine’s front end. It holds checks in build order; each check goes through Set up,
@@ -142,11 +159,11 @@ useKeys(
       </p>
       <button type="button" class="button primary" @click="begin">New job</button>
     </div>
-    <template v-else-if="jobs">
-      <div v-if="next" class="dye mb-2 flex flex-wrap items-center gap-x-4 gap-y-2 px-5 py-3.5">
+    <template v-else-if="list">
+      <div v-if="next && !asking" class="dye mb-2 flex flex-wrap items-center gap-x-4 gap-y-2 px-5 py-3.5">
         <StateMark :state="next.check.state" :size="32" inherit />
         <div class="min-w-0 flex-1">
-          <p class="text-[18px] font-bold">{{ next.check.title }}, {{ next.job.unit.name.toLowerCase() }}</p>
+          <p class="text-[18px] font-bold">{{ next.check.title }}, {{ next.job.unit.toLowerCase() }}</p>
           <p class="text-[14px]">{{ next.check.word }}{{ figure(next.check) }}. {{ next.job.title }}.</p>
         </div>
         <NuxtLink :to="`/checks/${next.check.id}`" class="button scribed">{{
@@ -155,7 +172,7 @@ useKeys(
       </div>
       <ul>
         <li
-          v-for="(job, i) in shown"
+          v-for="(job, i) in jobs"
           :key="job.id"
           :ref="
             el => {
@@ -171,7 +188,15 @@ useKeys(
           <RouteLine :checks="job.checks" />
         </li>
       </ul>
-      <p v-if="shown.length === 0" class="py-6 text-mute">No job matches “{{ find }}”.</p>
+      <p v-if="jobs.length === 0" class="py-6 text-mute">
+        No job {{ find.trim() ? `matches “${find.trim()}”` : 'is like that'
+        }}<template v-if="find.trim() && state !== 'all'">, {{ STATES.find(([value]) => value === state)![1] }}</template
+        >.
+      </p>
+      <p v-else class="flex items-center gap-4 py-4 text-mute">
+        {{ jobs.length === list.found ? `${list.found} ${list.found === 1 ? 'job' : 'jobs'}` : `${jobs.length} of ${list.found} jobs` }}
+        <button v-if="jobs.length < list.found" type="button" class="button" data-test="more-jobs" @click="load(true)">Show more</button>
+      </p>
     </template>
     <p v-else-if="!faults.length" class="py-6 text-mute">Opening the book …</p>
   </div>

@@ -4,6 +4,7 @@ import { formatLength } from '#core/quantity/format-length'
 import { UNIT_NAME } from '#core/quantity/length'
 import { api, faultsOf } from '~/composables/useApi'
 import { key, useKeys } from '~/composables/useKeys'
+import { useRemoval } from '~/composables/useRemoval'
 import { markedText } from '~/composables/sizeText'
 import { usePreferences } from '~/stores/preferences'
 import type { Fault, StockLot, StockView } from '#shared/types'
@@ -12,6 +13,7 @@ const preferences = usePreferences()
 const stock = ref<StockView | null>(null)
 const picked = ref<string | null>(null)
 const adding = ref(false)
+const measuring = ref(false)
 const find = ref('')
 const findField = ref<HTMLInputElement>()
 const fileField = ref<HTMLInputElement>()
@@ -30,12 +32,19 @@ const matches = (lot: StockLot) =>
   `${lot.family} ${lot.mark} ${lot.colour} ${lot.tags.join(' ')} ${formatLength(lot.nominal, 'thou', { trim: true })} ${formatLength(lot.nominal, 'mm', { trim: true })}`
     .toLowerCase()
     .includes(find.value.trim().toLowerCase())
-const shown = computed(() => (stock.value?.lots ?? []).filter(matches))
+/** A piece told apart that went back among its like is only history. */
+const gone = (lot: StockLot) => lot.apart && lot.onHand === 0 && usesOf(lot.id).length === 0
+const shown = computed(() => (stock.value?.lots ?? []).filter(lot => matches(lot) && !gone(lot)))
 const families = computed(() => [...group(shown.value, lot => lot.family)])
 const lot = computed(() => stock.value?.lots.find(l => l.id === picked.value) ?? null)
 const usesOf = (id: string) => stock.value?.uses.filter(use => use.lotId === id) ?? []
 const unmeasured = computed(() => stock.value?.lots.filter(l => l.measured === null && l.onHand > 0).length ?? 0)
 const show = (value: number) => formatLength(value, preferences.unit)
+
+const removal = useRemoval<StockView>(view => {
+  stock.value = view
+})
+const remove = (gone: StockLot) => removal.remove(`${markedText(gone.nominal)}, ${gone.family}`, `/api/stock/lots/${gone.id}`, gone.version)
 
 async function importCsv(): Promise<void> {
   const file = fileField.value?.files?.[0]
@@ -75,6 +84,9 @@ useKeys(
     key('N', 'new size', () => {
       adding.value = true
     }),
+    key('D', 'measure the drawer', () => {
+      measuring.value = shown.value.length > 0
+    }),
     key('/', 'find', () => findField.value?.focus()),
   ]),
 )
@@ -109,6 +121,7 @@ useKeys(
           data-test="csv-file"
           @change="importCsv"
         />
+        <button v-if="shown.length" type="button" class="button" @click="measuring = true">Measure the drawer</button>
         <button type="button" class="button primary" @click="adding = true">New size</button>
       </div>
     </div>
@@ -121,6 +134,8 @@ useKeys(
       </template>
       <p v-else class="text-in">{{ news }}</p>
     </div>
+    <RemovedNotice :removed="removal.removed.value" :refusal="removal.refusal.value" @undo="removal.undo" />
+    <MeasureDrawer v-if="measuring" :lots="shown" @changed="stock = $event" @at="picked = $event" @close="measuring = false" />
     <NewLotForm v-if="adding" :lots="stock?.lots ?? []" :family="lot?.family ?? ''" @changed="added" @close="adding = false" />
     <div v-if="stock && stock.lots.length === 0" class="max-w-2xl border-t rule py-8">
       <h2 class="display mb-2 text-xl">The drawer is empty</h2>
@@ -162,7 +177,8 @@ useKeys(
             >
               <td class="figure text-right">{{ markedText(l.nominal) }}</td>
               <td class="figure text-right" :class="l.measured === null ? 'text-near' : ''">
-                {{ l.measured === null ? 'not measured' : show(l.measured) }}
+                {{ l.measured === null ? 'not measured' : show(l.measured)
+                }}<span v-if="(l.sizes?.length ?? 0) > 1" class="text-[12px] text-mute"> of {{ l.sizes!.length }}</span>
               </td>
               <td class="figure text-right" :class="l.onHand === 0 ? 'text-mute' : ''">{{ l.onHand }}</td>
               <td class="figure hidden text-right md:table-cell">{{ l.reserved || '' }}</td>
@@ -189,7 +205,7 @@ useKeys(
         </table>
         <p v-if="shown.length === 0" class="py-4 text-mute">No size matches “{{ find }}”.</p>
       </div>
-      <LotPanel v-if="lot" :key="lot.id" :lot="lot" :uses="usesOf(lot.id)" @changed="stock = $event" @reload="load" />
+      <LotPanel v-if="lot" :key="lot.id" :lot="lot" :uses="usesOf(lot.id)" @changed="stock = $event" @reload="load" @remove="remove(lot)" />
       <p v-else class="text-[14px] text-mute lg:border-l lg:pl-6 rule">
         Pick a size with ↑ ↓ or a click: take in, measure a piece, correct the count.
       </p>

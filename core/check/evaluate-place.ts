@@ -176,12 +176,16 @@ export function evaluatePlace(
     const before = uniquePacks(all.slice(0, -1))
     const base = now.pack === null ? null : ledger.base
     const reckoned = base && { play: base.value + place.response.perPiece * packTotal(fitted, index), u: base.u, nu: Infinity }
-    // A base from several fittings that agree knows better than one reading; a pack whose own reading is the odd one is no base.
-    const several = reckoned && (ledger.base!.fittings > 1 || !measured)
-    if (measured) return { measured, from: several && ledger.suspect?.id !== now.id ? reckoned : measured, before, uRefit, bound: false }
+    if (measured) return { measured, from: knowsBetter(reckoned, measured) ? reckoned! : measured, before, uRefit, bound: false }
     if (now.atMost === null) return null
-    if (several) return { measured: null, from: reckoned, before, uRefit, bound: false }
+    if (reckoned) return { measured: null, from: reckoned, before, uRefit, bound: false }
     return { measured: null, from: { play: now.atMost, u: 0, nu: Infinity }, before: [], uRefit, bound: true }
+  }
+
+  /** Do several fittings that agree tell more than the present reading, for all their pieces may be off? Never where that is the odd one. */
+  function knowsBetter(reckoned: { readonly u: number } | null, measured: Measured): boolean {
+    if (!reckoned || ledger.base!.fittings === 1 || ledger.suspect?.id === now.id) return false
+    return reckoned.u < quadrature(measured.u, uRefit)
   }
 
   /** Earlier packs with what they measured, the newest reading of each. */

@@ -75,6 +75,34 @@ describe('a fitting', () => {
     const after = done(measured, fit('t2', { c: 3 }, { claim: true }))
     expect(after.lots.find(({ id }) => id === 'c')).toMatchObject({ onHand: 1, reserved: 1 })
   })
+  it('takes a piece that was measured in the hand as the one it is', () => {
+    const inHand = [{ lotId: 'b', id: 'b1', size: thou(7.9), mark: 'tray 2' }]
+    const after = done(measured, fit('t2', { b: 2 }, { inHand }))
+    expect(after.document.trials[1]!.packs.pack).toEqual([
+      { lotId: 'b', count: 1 },
+      { lotId: 'b1', count: 1 },
+    ])
+    expect(after.lots.find(({ id }) => id === 'b1')).toMatchObject({ measured: thou(7.9), apart: true, mark: 'tray 2', onHand: 0 })
+    expect([onHand(after, 'a'), onHand(after, 'b')]).toEqual([4, 0])
+    // 8 now with 10 fitted, which sets the play: 7.9 + 8 in its place leaves 13.9.
+    expect(after.document.trials[1]!.predicted.play!.play).toBeCloseTo(thou(13.9), -2)
+    const back = done(after, play(13.9, 'travel', 't2'), fit('t3', { a: 1 }))
+    expect([onHand(back, 'b'), onHand(back, 'b1')]).toEqual([1, 1])
+  })
+  it.each([
+    ['a size that is not put in', { lotId: 'd', id: 'x', size: thou(2), mark: '' }, 'not put in'],
+    ['a piece that stays where it is', { lotId: 'a', id: 'x', size: thou(10), mark: '' }, 'not put in'],
+    ['an id that is taken', { lotId: 'b', id: 'c', size: thou(8), mark: '' }, 'That id is taken'],
+    ['no size', { lotId: 'nowhere', id: 'x', size: thou(8), mark: '' }, 'no such size'],
+  ])('refuses %s as the piece in hand', (_, piece, words) => {
+    expect(reasonOf(decide(measured, fit('t2', { a: 1, b: 1 }, { inHand: [piece] })))).toContain(words)
+  })
+  it('a promised piece is taken in the hand only on purpose', () => {
+    const inHand = [1, 2, 3].map(n => ({ lotId: 'c', id: `c${n}`, size: thou(5), mark: '' }))
+    expect(reasonOf(decide(measured, fit('t2', { c: 3 }, { inHand })))).toContain('Only 2 of 5.0 thou are free')
+    const after = done(measured, fit('t2', { c: 3 }, { inHand, claim: true }))
+    expect(after.lots.find(({ id }) => id === 'c')).toMatchObject({ onHand: 1, reserved: 1 })
+  })
   it('onto a pack nobody listed keeps both: what was put in, and that there is more', () => {
     const unlisted = done(fresh(), play(2), fit('t2', { d: 1 }))
     const [found, second] = unlisted.document.trials

@@ -1,5 +1,6 @@
 import type { CheckDocument } from '../check/document'
 import type { JobPart } from '../check/parts'
+import type { PieceInHand } from '../pack/in-hand'
 import type { Lot, Pack } from '../pack/lot'
 import type { Nm } from '../quantity/length'
 import type { Gauge } from '../reading/gauge'
@@ -83,6 +84,8 @@ export interface FitCommand extends Head {
   readonly packs: readonly { readonly place: string; readonly pieces: Pack }[]
   /** pieces kept back or promised to another check are taken from there, on purpose */
   readonly claim?: boolean
+  /** of the pieces that go in, those that were measured on the way */
+  readonly inHand?: readonly PieceInHand[]
 }
 export interface PromiseCommand extends Head {
   readonly kind: 'promise'

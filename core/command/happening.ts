@@ -16,7 +16,7 @@ export interface Movement {
   readonly id: string
   readonly lotId: string
   readonly change: number
-  readonly why: 'take-in' | 'count' | 'fit' | 'return' | 'lap' | 'made'
+  readonly why: 'take-in' | 'count' | 'fit' | 'return' | 'lap' | 'made' | 'sort'
   readonly note: string
   readonly trialId?: string
 }

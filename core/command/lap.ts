@@ -64,7 +64,10 @@ export function endLap({ document, lots, reserves }: Bench, { op, lapId, made }:
   const family = document.family || (lots.find(({ id }) => id === lap.lotId)?.family ?? '')
   return happened(
     `Piece made: ${formatLength(size, document.entryUnit, { unit: true, fine: true })}, kept for this check`,
-    { type: 'lot-added', lot: newLot({ id: lapId, family, nominal: size, tags: [`made for ${document.title}`] }, true) },
+    {
+      type: 'lot-added',
+      lot: { ...newLot({ id: lapId, family, nominal: size, tags: [`made for ${document.title}`] }, true), apart: true },
+    },
     { type: 'moved', movement: { id: `${op}:made`, lotId: lapId, change: 1, why: 'made', note: document.title } },
     { type: 'lap-ended', lap: lapId, lotId: lapId },
     { type: 'promised', place: lap.place, pack: [...(reserves[lap.place] ?? []), { lotId: lapId, count: 1 }] },

@@ -7,9 +7,10 @@ import { lotMap, packChange, pieceCount, thickness, type Lot, type LotMap, type 
 import { predict } from '../pack/predict'
 import { formatLength } from '../quantity/format-length'
 import { lowerFirst } from '../quantity/lower-first'
-import type { LengthUnit } from '../quantity/length'
 import type { Bench, FitCommand, FoundPiece, ListCommand, PromiseCommand } from './command'
+import { claims, shortOf } from './drawer'
 import { happened, refused, type Happening, type Outcome, type RefusedCommand } from './happening'
+import { tellApart } from './in-hand'
 
 /** One entry a lot, whatever order they were named in. */
 export function merged(pieces: Pack): Pack {
@@ -35,7 +36,10 @@ export function capacityFault({ label, capacity: { fewest, most } }: PackPlace, 
  * Another pack goes into each place named: what comes out returns to the drawer, what goes in leaves it and must be there, free.
  * Pieces promised to another check are taken only on purpose.
  */
-export function fit(bench: Bench, command: FitCommand): Outcome {
+export function fit(before: Bench, asked: FitCommand): Outcome {
+  const apart = tellApart(before, asked)
+  if ('ok' in apart) return apart
+  const { bench, command } = apart
   const { document } = bench
   if (document.trials.some(({ id }) => id === command.trialId)) return refused('conflict', 'That fitting is already here.', 'trialId')
   const last = document.trials.at(-1)!
@@ -70,6 +74,7 @@ export function fit(bench: Bench, command: FitCommand): Outcome {
   }
   return happened(
     `Fitted: ${words.join('; ')}`,
+    ...apart.happenings,
     { type: 'fitted', trial: withUnlisted(trial, document) },
     ...[...moves].flatMap(([lotId, change]): Happening[] =>
       change === 0
@@ -96,14 +101,6 @@ export function fit(bench: Bench, command: FitCommand): Outcome {
 /** Pieces of a size that were taken out of this fitting to be lapped: they do not come back as what they were. */
 const lappedOf = ({ laps, trials }: CheckDocument, place: string, lotId: string): number =>
   laps.filter(lap => lap.place === place && lap.lotId === lotId && lap.trial === trials.at(-1)!.id).length
-
-/** What was taken beyond what is free, from promises to other checks. */
-const claims = (moves: ReadonlyMap<string, number>, all: LotMap): Happening[] =>
-  [...moves].flatMap(([lotId, change]): Happening[] => {
-    const lot = all.get(lotId)!
-    const beyond = -change - Math.max(0, lot.onHand - lot.reserved)
-    return change < 0 && beyond > 0 ? [{ type: 'claimed', lotId, count: beyond }] : []
-  })
 
 /** Places of which nothing was listed before something was put in hold that, and what nobody listed. */
 function withUnlisted(trial: Omit<Trial, 'readings'>, { trials }: CheckDocument): Omit<Trial, 'readings'> {
@@ -148,28 +145,6 @@ function fitPlace(
     predicted: request.question.bound ? null : { play: expected.play, u: expected.u, uOwn: predictionOwn(expected.u, result.estimate) },
     words: lowerFirst(changeWords(piecesIn(last, id), next, all, document.entryUnit)),
   }
-}
-
-/** What is not there, or not free. */
-function shortOf(moves: ReadonlyMap<string, number>, all: LotMap, claim: boolean, unit: LengthUnit): RefusedCommand | null {
-  for (const [lotId, change] of moves) {
-    const lot = all.get(lotId)!
-    const size = formatLength(thickness(lot), unit, { unit: true })
-    if (lot.onHand + change < 0)
-      return refused(
-        'conflict',
-        `There ${lot.onHand === 1 ? 'is' : 'are'} only ${lot.onHand} of ${size} in the drawer; this needs ${-change}.`,
-        'packs',
-      )
-    const free = Math.max(0, lot.onHand - lot.reserved)
-    if (change < 0 && free + change < 0 && !claim)
-      return refused(
-        'conflict',
-        `Only ${free} of ${size} ${free === 1 ? 'is' : 'are'} free; the rest is kept aside or promised to another check. It can be taken from there on purpose.`,
-        'claim',
-      )
-  }
-  return null
 }
 
 /** Promises pieces to a place: what is here and not promised elsewhere. None: takes the promise back. */
@@ -246,9 +221,14 @@ function lotFor(
       : refused('invalid', 'That size is not in the drawer.', `pieces.${at}.lotId`)
   if (piece.size === undefined) return refused('invalid', 'Give the piece its size.', `pieces.${at}.size`)
   const same = lots.find(
-    lot => lot.family === family && (piece.measured ? lot.measured === piece.size : lot.measured === null && lot.nominal === piece.size),
+    lot =>
+      lot.family === family &&
+      !lot.apart &&
+      (piece.measured ? lot.measured === piece.size : lot.measured === null && lot.nominal === piece.size),
   )
-  return same ? { id: same.id } : { lot: newLot({ id: newId, family, nominal: piece.size, tags: [`found in ${title}`] }, piece.measured) }
+  if (same) return { id: same.id }
+  const lot = newLot({ id: newId, family, nominal: piece.size, tags: [`found in ${title}`] }, piece.measured)
+  return { lot: piece.measured && piece.count === 1 ? { ...lot, apart: true } : lot }
 }
 
 /** A size the drawer does not know yet, of which nothing more is known. */
@@ -260,6 +240,7 @@ export const newLot = (
   family,
   nominal,
   measured: measured ? nominal : null,
+  ...(measured ? { sizes: [nominal] } : {}),
   tolerance: null,
   reserved: 0,
   mark: '',

@@ -12,6 +12,7 @@ const ring = (size: number, more: Partial<Lot> = {}): Lot => ({
   family: 'rings',
   nominal: thou(size),
   measured: thou(size),
+  scatter: nm(1_000),
   tolerance: null,
   onHand: 2,
   reserved: 0,

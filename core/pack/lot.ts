@@ -1,17 +1,28 @@
 import { NM_PER, nm, type LengthUnit, type Nm } from '../quantity/length'
 import { rectangular } from '../reading/budget'
-import { quadrature } from '../reading/statistics'
+import { mean, quadrature } from '../reading/statistics'
 
 export const SHAPES = ['flat', 'stepped', 'sprung', 'sheet'] as const
 export type Shape = (typeof SHAPES)[number]
 
-/** Pieces of one size in the drawer. Lengths in nm. */
+/**
+ * Pieces of one size that are not told apart, or one that is. Lengths in nm.
+ *
+ * A piece that lies in a place of its own is a lot of one, `apart`: it counts with its own figure. The others count with the mean
+ * of those that were measured, and with their scatter.
+ */
 export interface Lot {
   readonly id: string
   readonly family: string
   readonly nominal: Nm
-  /** What a micrometer said; null until a piece was measured. */
+  /** What a micrometer said, the mean where it said it of several; null until a piece was measured. */
   readonly measured: Nm | null
+  /** Figure by figure, of the pieces that were measured and put back among the others. */
+  readonly sizes?: readonly Nm[]
+  /** Piece to piece, standard deviation, where somebody knows it; else it is worked out from the sizes. */
+  readonly scatter?: Nm
+  /** One piece, told apart from its like; its mark says where it lies. */
+  readonly apart?: boolean
   /** Maker's tolerance, often one-sided; null when not known. */
   readonly tolerance: { readonly plus: Nm; readonly minus: Nm } | null
   readonly onHand: number
@@ -40,8 +51,10 @@ export type Pack = readonly PackPiece[]
 export const ASSUMED = {
   /** Half-width of the tolerance of an unmeasured piece with none stated: half a thou. */
   tolerance: 12_700,
-  /** Piece to piece within a lot, and reading a micrometer twice: 1 µm. */
+  /** One piece against its own figure: reading a micrometer twice, 1 µm. */
   individual: 1_000,
+  /** Piece to piece in a lot of which one piece was measured: 5 µm, 0.2 thou. */
+  scatter: 5_000,
   /** Offset of the one micrometer all measured pieces share: 1 µm. */
   micrometer: 1_000,
 } as const
@@ -54,9 +67,32 @@ export const thickness = (lot: Lot): Nm =>
 export const lotUncertainty = (lot: Lot): number =>
   lot.measured !== null ? 0 : rectangular(lot.tolerance ? (lot.tolerance.plus + lot.tolerance.minus) / 2 : ASSUMED.tolerance)
 
+/**
+ * How far one piece may be from what its lot is reckoned as, standard deviation, nm. Of measured pieces put back among their like,
+ * what is assumed of any lot counts as one measurement more: √((5 µm)² + Σ(size − mean)²)/√n.
+ */
+export function pieceScatter({ measured, apart, scatter, sizes }: Pick<Lot, 'measured' | 'apart' | 'scatter' | 'sizes'>): number {
+  if (measured === null || apart) return ASSUMED.individual
+  if (scatter !== undefined) return Math.max(ASSUMED.individual, scatter)
+  const known = sizes?.length ? sizes : [measured]
+  const middle = mean(known)
+  const squares = known.reduce((sum, size) => sum + (size - middle) ** 2, ASSUMED.scatter ** 2)
+  return Math.max(ASSUMED.individual, Math.sqrt(squares / known.length))
+}
+
 /** u² of one piece, whole nm², for the order of merit. */
 export const pieceVariance = (lot: Lot): number =>
-  Math.round(quadrature(ASSUMED.individual, lot.measured !== null ? ASSUMED.micrometer : lotUncertainty(lot)) ** 2)
+  Math.round(quadrature(pieceScatter(lot), lot.measured !== null ? ASSUMED.micrometer : lotUncertainty(lot)) ** 2)
+
+/** A lot with these pieces measured and put back among the others; none: as if nobody had measured any. */
+export function withSizes<T extends Lot>(lot: T, sizes: readonly Nm[]): T {
+  return { ...lot, sizes, measured: sizes.length === 0 ? null : nm(Math.round(mean(sizes))) }
+}
+
+/** One piece of a lot as a lot of its own: measured, and where it lies. */
+export function pieceApart({ onHand: _, sizes: __, scatter: ___, ...lot }: Lot, id: string, size: Nm, mark: string): Omit<Lot, 'onHand'> {
+  return { ...lot, id, measured: size, sizes: [size], apart: true, mark: mark || lot.mark, reserved: 0 }
+}
 
 const before = (a: string, b: string) => (a < b ? -1 : a > b ? 1 : 0)
 /** As sizes lie in the drawer: family by family, thin to thick, measured ones first. */

@@ -106,7 +106,7 @@ export function makePlan({ drawer, sheets, fitted, response, rules, question, la
       .filter(({ count }) => count > 0)
     const amount = nm(Math.round(excess))
     const target = nm(thickness(from) - amount)
-    const made: Lot = { ...from, id: MADE, nominal: target, measured: target, tolerance: null }
+    const made: Lot = { ...from, id: MADE, nominal: target, measured: target, sizes: [target], tolerance: null, apart: true }
     const predicted = predict(question, fitted, [...rest, { lotId: MADE, count: 1 }], new Map([...index, [MADE, made]]), response)
     const does = ends
       ? [ends.lower, ends.upper].map(end => target + (end - predicted.play) / response.perPiece).sort((a, b) => a - b)

@@ -34,7 +34,9 @@ export interface CheckRow {
 export const checkRow = async (sql: Sql, id: string): Promise<CheckRow | undefined> =>
   (await sql.rows<CheckRow>('SELECT * FROM checks WHERE id = $1', [id]))[0]
 export const checkIdsOfJob = async (sql: Sql, jobId: string) =>
-  (await sql.rows<{ id: string }>('SELECT id FROM checks WHERE job_id = $1 ORDER BY position, id', [jobId])).map(row => row.id)
+  (await sql.rows<{ id: string }>('SELECT id FROM checks WHERE job_id = $1 AND removed_at IS NULL ORDER BY position, id', [jobId])).map(
+    row => row.id,
+  )
 
 type Settings = CheckSettings & { readonly id: string }
 
@@ -72,16 +74,21 @@ export interface ListedAnswer {
   /** why it is stale, or what is to be done next */
   readonly note: string
   readonly figure: number | null
+  readonly signed: boolean
+  /** signed with a reason */
+  readonly accepted: boolean
 }
 /** What the lists show from now on, and the version it is of. */
 export const recordAnswer = (sql: Sql, id: string, version: number, a: ListedAnswer) =>
-  sql.rows('UPDATE checks SET version = $2, state = $3, word = $4, note = $5, figure = $6 WHERE id = $1', [
+  sql.rows('UPDATE checks SET version = $2, state = $3, word = $4, note = $5, figure = $6, signed = $7, accepted = $8 WHERE id = $1', [
     id,
     version,
     a.state,
     a.word,
     a.note,
     a.figure,
+    a.signed,
+    a.accepted,
   ])
 
 /** The rows of a statement as one JSON array. */
@@ -97,7 +104,7 @@ const WHOLE = `SELECT row_to_json(c) AS row,
   ${all(PARTS)} AS parts, ${all(CHANGES)} AS changes, ${one(SIGNATURE)} AS signature, ${one(REOPENED)} AS reopened,
   ${all(LOTS_OF_CHECK)} AS lots, ${all(RESERVES)} AS reserves, (SELECT id FROM workshop) AS workshop,
   EXISTS (SELECT 1 FROM event e WHERE e.id = $2) AS known
-  FROM checks c WHERE c.id = $1`
+  FROM checks c WHERE c.id = $1 AND c.removed_at IS NULL`
 
 interface WholeRow extends TrialRows {
   row: CheckRow

@@ -1,4 +1,5 @@
-import type { JobSummary, StationMark } from '#shared/types'
+import type { JobQueryDto } from '#shared/dto/job'
+import type { JobList, JobSummary, ListState, NextCheck, StationMark } from '#shared/types'
 import type { Sql } from './client'
 
 export interface JobRow {
@@ -10,58 +11,124 @@ export interface JobRow {
   unit_name: string
   unit_description: string
 }
+const WITH_UNIT =
+  'SELECT job.*, unit.name AS unit_name, unit.description AS unit_description FROM job JOIN unit ON unit.id = unit_id WHERE job.removed_at IS NULL'
 
 export const jobRow = async (sql: Sql, id: string): Promise<JobRow | undefined> =>
-  (
-    await sql.rows<JobRow>(
-      'SELECT job.*, unit.name AS unit_name, unit.description AS unit_description FROM job JOIN unit ON unit.id = unit_id WHERE job.id = $1',
-      [id],
-    )
-  )[0]
+  (await sql.rows<JobRow>(`${WITH_UNIT} AND job.id = $1`, [id]))[0]
 
-/** Units in the shop by name, each job with the marks of its checks in build order. */
-export async function jobSummaries(sql: Sql): Promise<JobSummary[]> {
-  const jobs = await sql.rows<JobRow>(
-    'SELECT job.*, unit.name AS unit_name, unit.description AS unit_description FROM job JOIN unit ON unit.id = unit_id ORDER BY job.created_at, job.id',
+/** Is the id taken, by a job that is there or one that was removed? */
+export const jobKnown = async (sql: Sql, id: string): Promise<boolean> =>
+  (await sql.rows('SELECT 1 FROM job WHERE id = $1', [id])).length > 0
+
+interface StationRow {
+  id: string
+  job_id: string
+  title: string
+  kind: string
+  state: ListState
+  word: string
+  note: string
+  figure: number | null
+  entry_unit: StationMark['unit']
+  signed: boolean
+  accepted: boolean
+}
+const STATION = 'c.id, c.job_id, c.title, c.kind, c.state, c.word, c.note, c.figure, c.entry_unit, c.signed, c.accepted'
+
+const stationOf = (row: StationRow): StationMark => ({
+  id: row.id,
+  title: row.title,
+  kind: row.kind,
+  // What a name stands for outside the limits is neither in them nor waiting.
+  state: row.accepted && row.state !== 'in' ? 'accepted' : row.state,
+  word: row.accepted && row.state !== 'in' ? `${row.word}, accepted with reason` : row.word,
+  note: row.note,
+  figure: row.figure,
+  unit: row.entry_unit,
+  signed: row.signed,
+})
+
+async function stationsOf(sql: Sql, jobIds: readonly string[]): Promise<Map<string, StationMark[]>> {
+  const rows = await sql.rows<StationRow>(
+    `SELECT ${STATION} FROM checks c WHERE c.job_id = ANY($1) AND c.removed_at IS NULL ORDER BY c.position, c.id`,
+    [jobIds],
   )
-  const stations = await sql.rows<{
-    id: string
-    job_id: string
-    title: string
-    kind: string
-    state: string
-    word: string
-    note: string
-    figure: number | null
-    entry_unit: string
-    signed: boolean
-  }>(`
-    SELECT c.id, c.job_id, c.title, c.kind, c.state, c.word, c.note, c.figure, c.entry_unit,
-      EXISTS (SELECT 1 FROM sign_off s WHERE s.check_id = c.id AND NOT EXISTS (SELECT 1 FROM reopening r WHERE r.sign_off_id = s.id)) AS signed
-    FROM checks c ORDER BY c.position, c.id`)
-  return jobs.map(job => ({
-    id: job.id,
-    title: job.title,
-    notes: job.notes,
-    version: job.version,
-    unit: { name: job.unit_name, description: job.unit_description },
-    checks: stations
-      .filter(s => s.job_id === job.id)
-      .map(
-        s =>
-          ({
-            id: s.id,
-            title: s.title,
-            kind: s.kind,
-            state: s.state,
-            word: s.word,
-            note: s.note,
-            figure: s.figure,
-            unit: s.entry_unit,
-            signed: s.signed,
-          }) as StationMark,
-      ),
-  }))
+  const stations = new Map<string, StationMark[]>(jobIds.map(id => [id, []]))
+  for (const row of rows) stations.get(row.job_id)!.push(stationOf(row))
+  return stations
+}
+
+const summaryOf = (job: JobRow, checks: readonly StationMark[]): JobSummary => ({
+  id: job.id,
+  title: job.title,
+  notes: job.notes,
+  version: job.version,
+  unit: { name: job.unit_name, description: job.unit_description },
+  checks,
+})
+
+/** A job with the marks of its checks in build order. */
+export async function jobSummary(sql: Sql, id: string): Promise<JobSummary | undefined> {
+  const job = await jobRow(sql, id)
+  return job && summaryOf(job, (await stationsOf(sql, [id])).get(id)!)
+}
+
+const LIVE = 'c.job_id = job.id AND c.removed_at IS NULL'
+const hasCheck = (condition: string) => `EXISTS (SELECT 1 FROM checks c WHERE ${LIVE} AND ${condition})`
+const OPEN = `(${hasCheck('NOT c.signed')} OR NOT ${hasCheck('true')})`
+const WAITS = "NOT c.signed AND c.state <> 'to-do'"
+
+function stateFilter(state: JobQueryDto['state']): string {
+  switch (state) {
+    case 'all':
+      return 'true'
+    case 'open':
+      return OPEN
+    case 'waiting':
+      return hasCheck(WAITS)
+    case 'finished':
+      return `NOT ${OPEN}`
+    case 'accepted':
+      return hasCheck("c.accepted AND c.state <> 'in'")
+    default:
+      return hasCheck(`NOT c.signed AND c.state = '${state}'`)
+  }
+}
+
+/** States a check is carried on from, the most pressing first. */
+const PRESSING = "ARRAY['above','below','stale','not-valid','close','provisional','in','no-limit','to-do']"
+
+/** A page of the book: jobs with something open first, the newest first; how many there are, and the check to carry on with. */
+export async function jobList(sql: Sql, { find, state, skip, limit }: JobQueryDto): Promise<JobList> {
+  const found = `($1 = '' OR strpos(lower(unit.name || ' ' || job.title), $1) > 0 OR ${hasCheck('strpos(lower(c.title), $1) > 0')})`
+  const where = `job.removed_at IS NULL AND ${found} AND ${stateFilter(state)}`
+  const from = `FROM job JOIN unit ON unit.id = unit_id WHERE ${where}`
+  const words = find.trim().toLowerCase()
+  const jobs = await sql.rows<JobRow>(
+    `SELECT job.*, unit.name AS unit_name, unit.description AS unit_description ${from} ORDER BY ${OPEN} DESC, job.created_at DESC, job.id LIMIT $2 OFFSET $3`,
+    [words, limit, skip],
+  )
+  const stations = await stationsOf(
+    sql,
+    jobs.map(({ id }) => id),
+  )
+  const [counts] = await sql.rows<{ found: number; jobs: number; checks: number; waiting: number }>(
+    `SELECT (SELECT count(*) ${from})::integer AS found, (SELECT count(*) FROM job WHERE removed_at IS NULL)::integer AS jobs, count(*)::integer AS checks,
+      (count(*) FILTER (WHERE ${WAITS}))::integer AS waiting
+    FROM checks c JOIN job ON ${LIVE} AND job.removed_at IS NULL`,
+    [words],
+  )
+  const [next] = await sql.rows<StationRow & { job_title: string; unit_name: string }>(
+    `SELECT ${STATION}, job.title AS job_title, unit.name AS unit_name FROM checks c JOIN job ON ${LIVE} AND job.removed_at IS NULL JOIN unit ON unit.id = job.unit_id
+    WHERE NOT c.signed ORDER BY array_position(${PRESSING}, c.state), job.created_at, c.position, c.id LIMIT 1`,
+  )
+  return {
+    jobs: jobs.map(job => summaryOf(job, stations.get(job.id)!)),
+    found: counts!.found,
+    counts: { jobs: counts!.jobs, checks: counts!.checks, waiting: counts!.waiting },
+    next: next ? ({ check: stationOf(next), job: { title: next.job_title, unit: next.unit_name } } satisfies NextCheck) : null,
+  }
 }
 
 /** A unit of that name, made when there is none yet. */

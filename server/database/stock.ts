@@ -17,6 +17,9 @@ export interface LotRow {
   tags: string[]
   cost: number | null
   lead_days: number | null
+  sizes: Nm[]
+  scatter_nm: number | null
+  apart: boolean
   shape: Lot['shape']
   version: number
   on_hand: number
@@ -35,6 +38,9 @@ export const lotOf = (row: LotRow): Lot & { version: number } => ({
   tags: row.tags,
   cost: row.cost,
   leadDays: row.lead_days,
+  ...(row.sizes.length > 0 ? { sizes: row.sizes } : {}),
+  ...(row.scatter_nm === null ? {} : { scatter: row.scatter_nm as Nm }),
+  ...(row.apart ? { apart: true } : {}),
   shape: row.shape,
   version: row.version,
 })
@@ -42,56 +48,68 @@ export const lotOf = (row: LotRow): Lot & { version: number } => ({
 const WITH_COUNT = 'SELECT lot.*, COALESCE((SELECT sum(change) FROM movement WHERE lot_id = lot.id), 0)::integer AS on_hand FROM lot'
 
 export const allLots = async (sql: Sql) =>
-  (await sql.rows<LotRow>(`${WITH_COUNT} ORDER BY family, nominal_nm, measured_nm NULLS LAST, id`)).map(lotOf)
-export const lotById = async (sql: Sql, id: string) => (await sql.rows<LotRow>(`${WITH_COUNT} WHERE lot.id = $1`, [id])).map(lotOf)[0]
+  (await sql.rows<LotRow>(`${WITH_COUNT} WHERE removed_at IS NULL ORDER BY family, nominal_nm, measured_nm NULLS LAST, id`)).map(lotOf)
+export const lotById = async (sql: Sql, id: string) =>
+  (await sql.rows<LotRow>(`${WITH_COUNT} WHERE lot.id = $1 AND removed_at IS NULL`, [id])).map(lotOf)[0]
 
 /** The sizes a check may choose from or ever held, with what is promised to other checks. */
 export const LOTS_OF_CHECK = `SELECT l.*, COALESCE((SELECT sum(m.change) FROM movement m WHERE m.lot_id = l.id), 0)::integer AS on_hand,
     COALESCE((SELECT sum(r.count) FROM reserve r WHERE r.lot_id = l.id AND r.check_id <> c.id), 0)::integer AS promised
-  FROM lot l WHERE l.family = c.family OR l.id IN (SELECT p.lot_id FROM trial_piece p JOIN pack_listing x ON x.id = p.listing_id JOIN trial t ON t.id = x.trial_id WHERE t.check_id = c.id)
+  FROM lot l WHERE (l.family = c.family AND l.removed_at IS NULL) OR l.id IN (SELECT p.lot_id FROM trial_piece p JOIN pack_listing x ON x.id = p.listing_id JOIN trial t ON t.id = x.trial_id WHERE t.check_id = c.id)
   ORDER BY l.family, l.nominal_nm, l.measured_nm NULLS LAST, l.id`
+
+const COLUMNS = [
+  'id',
+  'family',
+  'nominal_nm',
+  'measured_nm',
+  'tolerance_plus_nm',
+  'tolerance_minus_nm',
+  'kept',
+  'mark',
+  'colour',
+  'tags',
+  'cost',
+  'shape',
+  'lead_days',
+  'sizes',
+  'scatter_nm',
+  'apart',
+] as const
+const valuesOf = (lot: Omit<Lot, 'onHand'>) => [
+  lot.id,
+  lot.family,
+  lot.nominal,
+  lot.measured,
+  lot.tolerance?.plus ?? null,
+  lot.tolerance?.minus ?? null,
+  lot.reserved,
+  lot.mark,
+  lot.colour,
+  JSON.stringify(lot.tags),
+  lot.cost,
+  lot.shape,
+  lot.leadDays,
+  JSON.stringify(lot.sizes ?? (lot.measured === null ? [] : [lot.measured])),
+  lot.scatter ?? null,
+  lot.apart ?? false,
+]
 
 /** A new lot with nothing on hand; one that is known by its id stays as it is. True when it was added. */
 export async function insertLot(sql: Sql, lot: Omit<Lot, 'onHand'>): Promise<boolean> {
   const added = await sql.rows(
-    'INSERT INTO lot (id, family, nominal_nm, measured_nm, tolerance_plus_nm, tolerance_minus_nm, kept, mark, colour, tags, cost, shape, lead_days) VALUES ($1,$2,$3,$4,$5,$6,$7,$8,$9,$10,$11,$12,$13) ON CONFLICT (id) DO NOTHING RETURNING id',
-    [
-      lot.id,
-      lot.family,
-      lot.nominal,
-      lot.measured,
-      lot.tolerance?.plus ?? null,
-      lot.tolerance?.minus ?? null,
-      lot.reserved,
-      lot.mark,
-      lot.colour,
-      JSON.stringify(lot.tags),
-      lot.cost,
-      lot.shape,
-      lot.leadDays,
-    ],
+    `INSERT INTO lot (${COLUMNS.join(', ')}) VALUES (${COLUMNS.map((_, i) => `$${i + 1}`).join(', ')}) ON CONFLICT (id) DO NOTHING RETURNING id`,
+    valuesOf(lot),
   )
   return added.length > 0
 }
 
 export const updateLot = (sql: Sql, lot: Omit<Lot, 'onHand'>) =>
   sql.rows(
-    'UPDATE lot SET family = $2, nominal_nm = $3, measured_nm = $4, tolerance_plus_nm = $5, tolerance_minus_nm = $6, kept = $7, mark = $8, colour = $9, tags = $10, cost = $11, shape = $12, lead_days = $13, version = version + 1 WHERE id = $1',
-    [
-      lot.id,
-      lot.family,
-      lot.nominal,
-      lot.measured,
-      lot.tolerance?.plus ?? null,
-      lot.tolerance?.minus ?? null,
-      lot.reserved,
-      lot.mark,
-      lot.colour,
-      JSON.stringify(lot.tags),
-      lot.cost,
-      lot.shape,
-      lot.leadDays,
-    ],
+    `UPDATE lot SET ${COLUMNS.slice(1)
+      .map((column, i) => `${column} = $${i + 2}`)
+      .join(', ')}, version = version + 1 WHERE id = $1`,
+    valuesOf(lot),
   )
 
 export const insertMovement = (sql: Sql, m: Movement) =>
@@ -111,7 +129,7 @@ export const lotUses = (sql: Sql) =>
   FROM checks c JOIN job j ON j.id = c.job_id JOIN unit u ON u.id = j.unit_id
   JOIN LATERAL (SELECT id FROM trial WHERE check_id = c.id ORDER BY ordinal DESC LIMIT 1) t ON true
   JOIN LATERAL (SELECT DISTINCT ON (place) id FROM pack_listing WHERE trial_id = t.id ORDER BY place, id DESC) l ON true
-  JOIN trial_piece p ON p.listing_id = l.id
+  JOIN trial_piece p ON p.listing_id = l.id WHERE c.removed_at IS NULL
   GROUP BY p.lot_id, c.id, c.title, u.name
   UNION ALL SELECT r.lot_id, sum(r.count)::integer, c.id, c.title, u.name, true
   FROM reserve r JOIN checks c ON c.id = r.check_id JOIN job j ON j.id = c.job_id JOIN unit u ON u.id = j.unit_id GROUP BY r.lot_id, c.id, c.title, u.name
@@ -120,5 +138,5 @@ export const lotUses = (sql: Sql) =>
 /** Which family checks of a kind took their pieces from, the newest check first. */
 export const familyUses = (sql: Sql) =>
   sql.rows<FamilyUse>(
-    `SELECT kind, family FROM checks WHERE family <> '' GROUP BY kind, family ORDER BY max(created_at) DESC, kind, family`,
+    `SELECT kind, family FROM checks WHERE family <> '' AND removed_at IS NULL GROUP BY kind, family ORDER BY max(created_at) DESC, kind, family`,
   )

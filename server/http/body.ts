@@ -1,6 +1,6 @@
 import { plainToInstance } from 'class-transformer'
 import { validate, type ValidationError } from 'class-validator'
-import { getRequestHeader, readRawBody, type H3Event } from 'h3'
+import { getQuery, getRequestHeader, readRawBody, type H3Event } from 'h3'
 import type { Fault } from '#shared/types'
 import { refuse, refuseAll } from './refuse'
 
@@ -26,6 +26,13 @@ export async function readDto<Dto extends object>(event: H3Event, type: new () =
     throw refuse(400, 'The body is not JSON.')
   }
   if (typeof plain !== 'object' || plain === null || Array.isArray(plain)) throw refuse(400, 'The body must be a JSON object.')
+  return validated(type, plain)
+}
+
+/** The query as a validated DTO. */
+export const readQuery = <Dto extends object>(event: H3Event, type: new () => Dto): Promise<Dto> => validated(type, getQuery(event))
+
+async function validated<Dto extends object>(type: new () => Dto, plain: object): Promise<Dto> {
   const dto = plainToInstance(type, plain)
   const errors = await validate(dto, { whitelist: true, forbidNonWhitelisted: true, forbidUnknownValues: true })
   if (errors.length > 0) throw refuseAll(faults(errors))

@@ -11,7 +11,8 @@ export class Refused extends Error {
   }
 }
 
-export const refuse = (status: number, reason: string, path = ''): Refused => new Refused(status, { faults: [{ path, reason }] })
+export const refuse = (status: number, reason: string, path = '', more: Omit<Refusal, 'faults'> = {}): Refused =>
+  new Refused(status, { faults: [{ path, reason }], ...more })
 export const refuseAll = (faults: readonly Fault[]): Refused => new Refused(422, { faults })
 export const notFound = (what: string): Refused => refuse(404, `There is no such ${what}.`)
 

@@ -36,8 +36,13 @@ export const tickStep: Write<TickDto> = (db, id, { op, version, step, trial, tic
 
 export const listFoundPack: Write<FoundPackDto> = (db, id, dto) =>
   commandCheck(db, id, dto, { kind: 'list', place: dto.place, pieces: dto.pieces })
-export const fitPack: Write<FitDto> = (db, id, { op, version, trialId, onto, packs, claim }) =>
-  commandCheck(db, id, { op, version }, { kind: 'fit', trialId, packs, claim: claim ?? false, ...(onto === undefined ? {} : { onto }) })
+export const fitPack: Write<FitDto> = (db, id, { op, version, trialId, onto, packs, claim, inHand }) =>
+  commandCheck(
+    db,
+    id,
+    { op, version },
+    { kind: 'fit', trialId, packs, claim: claim ?? false, inHand: inHand ?? [], ...(onto === undefined ? {} : { onto }) },
+  )
 export const reservePack: Write<ReserveDto> = (db, id, dto) =>
   commandCheck(db, id, dto, { kind: 'promise', place: dto.place, pieces: dto.pieces })
 

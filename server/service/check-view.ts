@@ -52,5 +52,12 @@ export async function checkView(sql: Sql, id: string): Promise<CheckView> {
 export function answerOf(document: CheckDocument, lots: CheckView['lots']): ListedAnswer {
   const { state, word, estimate, headline, next } = evaluateCheck(document, lots)
   const begun = document.trials.some(trial => trial.readings.length > 0)
-  return { state, word, note: headline.stale ?? (begun && next ? next.words : ''), figure: estimate?.value ?? null }
+  return {
+    state,
+    word,
+    note: headline.stale ?? (begun && next ? next.words : ''),
+    figure: estimate?.value ?? null,
+    signed: document.signOff !== null,
+    accepted: document.signOff?.reason != null,
+  }
 }

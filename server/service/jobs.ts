@@ -2,31 +2,33 @@ import type { JobSummary, JobView } from '#shared/types'
 import type { JobChangeDto, NewJobDto } from '#shared/dto/job'
 import type { Database, Sql } from '../database/client'
 import { eventKnown, insertEvent } from '../database/events'
-import { insertJob, jobRow, jobSummaries, unitNamed, updateJob } from '../database/jobs'
+import { insertJob, jobKnown, jobRow, jobSummary, unitNamed, updateJob } from '../database/jobs'
 import { partViews } from '../database/parts'
+import { restsOnChecks } from '../database/removals'
 import { notFound, refuse } from '../http/refuse'
 import { assertFresh } from './command'
 
-export async function jobSummary(sql: Sql, id: string): Promise<JobSummary> {
-  const job = (await jobSummaries(sql)).find(candidate => candidate.id === id)
+async function summary(sql: Sql, id: string): Promise<JobSummary> {
+  const job = await jobSummary(sql, id)
   if (!job) throw notFound('job')
   return job
 }
 
 export const jobView = async (sql: Sql, id: string): Promise<JobView> => ({
-  ...(await jobSummary(sql, id)),
+  ...(await summary(sql, id)),
   parts: await partViews(sql, id),
+  removable: (await restsOnChecks(sql, id)).filter(({ rests }) => rests === null).map(check => check.id),
 })
 
 export const createJob = (db: Database, dto: NewJobDto): Promise<JobSummary> =>
   db.transaction(async sql => {
     if (!(await eventKnown(sql, dto.op))) {
-      if (await jobRow(sql, dto.id)) throw refuse(409, 'That id is taken.', 'id')
+      if (await jobKnown(sql, dto.id)) throw refuse(409, 'That id is taken.', 'id')
       const unitId = await unitNamed(sql, `unit-${dto.id}`.slice(0, 64), dto.unit.trim(), '')
       await insertJob(sql, { id: dto.id, unitId, title: dto.title.trim(), notes: dto.notes ?? '' })
       await insertEvent(sql, { id: dto.op, subject: dto.id, version: 1, what: 'Job begun' })
     }
-    return jobSummary(sql, dto.id)
+    return summary(sql, dto.id)
   })
 
 export const changeJob = (db: Database, id: string, dto: JobChangeDto): Promise<JobView> =>

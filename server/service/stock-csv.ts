@@ -3,7 +3,7 @@ import { v4 as uuid } from 'uuid'
 import { formatLength } from '#core/quantity/format-length'
 import { parseLength } from '#core/quantity/parse-length'
 import type { Nm } from '#core/quantity/length'
-import { SHAPES, type Lot } from '#core/pack/lot'
+import { SHAPES, withSizes, type Lot } from '#core/pack/lot'
 import type { Fault } from '#shared/types'
 import type { Database, Sql } from '../database/client'
 import { allLots, insertLot, insertMovement } from '../database/stock'
@@ -25,6 +25,9 @@ const COLUMNS = [
   'cost',
   'lead_days',
   'shape',
+  'sizes',
+  'scatter',
+  'apart',
 ] as const
 type Row = Partial<Record<(typeof COLUMNS)[number], string>>
 /** A spreadsheet must not run what a mark or a tag says: such text is written with a leading apostrophe. */
@@ -49,6 +52,9 @@ export async function exportStock(sql: Sql): Promise<string> {
     lot.cost ?? '',
     lot.leadDays ?? '',
     lot.shape,
+    lot.apart ? '' : (lot.sizes ?? []).map(mm).join('; '),
+    mm(lot.scatter),
+    lot.apart ? 'yes' : '',
   ])
   return `${Papa.unparse({ fields: [...COLUMNS], data: rows }, OPTIONS)}\n`
 }
@@ -115,9 +121,24 @@ function lotFrom(row: Row, line: string, faults: Fault[]): Lot {
   const shape = field('shape') || 'flat'
   if (!(SHAPES as readonly string[]).includes(shape))
     faults.push({ path: `${line}, shape`, reason: 'Must be flat, stepped, sprung or sheet.' })
+  const sizes = field('sizes')
+    .split(';')
+    .map(text => text.trim())
+    .filter(Boolean)
+    .slice(0, 1000)
+    .flatMap(text => {
+      const entry = parseLength(text, 'thou')
+      if (entry.ok && entry.value > 0) return [entry.value]
+      faults.push({ path: `${line}, sizes`, reason: entry.ok ? 'Must be above zero.' : entry.reason })
+      return []
+    })
+  const scatter = length('scatter', 0)
+  const apart = /^(yes|true|1)$/i.test(field('apart'))
+  if (apart && field('measured') === '') faults.push({ path: `${line}, apart`, reason: 'A piece told apart has a measured figure.' })
+  if (apart && whole('count', 0) > 1) faults.push({ path: `${line}, apart`, reason: 'A piece told apart is one piece.' })
   const plus = length('tolerance_plus', 0)
   const minus = length('tolerance_minus', 0)
-  return {
+  const lot: Lot = {
     id: field('id') || uuid(),
     family: field('family').slice(0, 60),
     nominal: nominal ?? (1 as Nm),
@@ -135,5 +156,8 @@ function lotFrom(row: Row, line: string, faults: Fault[]): Lot {
     cost: field('cost') === '' ? null : whole('cost', 0),
     leadDays: field('lead_days') === '' ? null : whole('lead_days', 0),
     shape: shape as Lot['shape'],
+    ...(scatter === null ? {} : { scatter }),
+    ...(apart ? { apart } : {}),
   }
+  return sizes.length > 0 && !apart ? withSizes(lot, sizes) : lot
 }

@@ -1,7 +1,8 @@
 import { formatLength } from '#core/quantity/format-length'
-import type { Lot } from '#core/pack/lot'
+import { pieceApart, withSizes, type Lot } from '#core/pack/lot'
+import type { Nm } from '#core/quantity/length'
 import type { StockLot, StockView } from '#shared/types'
-import type { LotChangeDto, MovementDto, NewLotDto } from '#shared/dto/stock'
+import type { ApartDto, LotChangeDto, MovementDto, NewLotDto } from '#shared/dto/stock'
 import type { CommandDto } from '#shared/dto/command'
 import type { Database, Sql } from '../database/client'
 import { eventKnown, insertEvent } from '../database/events'
@@ -62,20 +63,62 @@ export const moveStock = (db: Database, id: string, dto: MovementDto): Promise<S
   commandLot(db, id, dto, async (sql, lot) => {
     if (lot.onHand + dto.change < 0) throw refuse(422, `There are only ${lot.onHand}: the count cannot fall below none.`, 'change')
     if (dto.why === 'take-in' && dto.change <= 0) throw refuse(422, 'Taking in adds pieces. To lower the count, correct it.', 'change')
+    if (dto.change > 0 && lot.apart && lot.onHand + dto.change > 1)
+      throw refuse(422, 'This is one piece, told apart from its like. Take new ones in under their size.', 'change')
     await insertMovement(sql, { id: `${dto.op}:move`, lotId: id, change: dto.change, why: dto.why, note: dto.note ?? '' })
     return { next: lot, what: dto.why === 'take-in' ? `${dto.change} taken in` : `Count corrected by ${dto.change}: ${dto.note}` }
   })
 
+const same = (field: unknown, was: unknown) => (field === undefined ? was : field)
+
 export const changeLot = (db: Database, id: string, dto: LotChangeDto): Promise<StockView> =>
-  commandLot(db, id, dto, async (_sql, lot) => ({
-    next: {
-      ...lot,
-      measured: dto.measured ?? lot.measured,
-      reserved: dto.kept ?? lot.reserved,
-      mark: dto.mark ?? lot.mark,
-      colour: dto.colour ?? lot.colour,
-      cost: dto.cost === undefined ? lot.cost : dto.cost,
-      leadDays: dto.leadDays === undefined ? lot.leadDays : dto.leadDays,
-    },
-    what: dto.measured === undefined ? 'Size changed' : `Measured ${formatLength(dto.measured, 'thou', { unit: true })}`,
-  }))
+  commandLot(db, id, dto, async (_sql, lot) => {
+    if (lot.apart && dto.sizes && dto.sizes.length !== 1) throw refuse(422, 'This is one piece: it has one figure.', 'sizes')
+    const { scatter: _, ...measured } = dto.sizes === undefined ? lot : withSizes(lot, dto.sizes)
+    const scatter = same(dto.scatter, lot.scatter ?? null) as Lot['scatter'] | null
+    return {
+      next: {
+        ...measured,
+        ...(scatter === null || scatter === undefined ? {} : { scatter }),
+        reserved: dto.kept ?? lot.reserved,
+        mark: dto.mark ?? lot.mark,
+        colour: dto.colour ?? lot.colour,
+        cost: same(dto.cost, lot.cost) as Lot['cost'],
+        leadDays: same(dto.leadDays, lot.leadDays) as Lot['leadDays'],
+      },
+      what: dto.sizes === undefined ? 'Size changed' : measuredWords(dto.sizes, lot.sizes ?? []),
+    }
+  })
+
+const measuredWords = (sizes: readonly Nm[], before: readonly Nm[]): string =>
+  sizes.length > before.length
+    ? `A piece measured: ${formatLength(sizes.at(-1)!, 'thou', { unit: true })}`
+    : sizes.length === 0
+      ? 'Measured figures taken back'
+      : `${sizes.length} ${sizes.length === 1 ? 'figure' : 'figures'} of its pieces kept`
+
+/** A piece that is in the drawer is measured, and gets a place of its own. */
+export const tellApart = (db: Database, id: string, dto: ApartDto): Promise<StockView> =>
+  commandLot(db, id, dto, async (sql, lot) => {
+    if (lot.apart) throw refuse(422, 'This is one piece already.', 'mark')
+    if (lot.onHand - lot.reserved < 1) throw refuse(422, 'None of them is free in the drawer.', 'size')
+    if (!(await insertLot(sql, pieceApart(lot, dto.id, dto.size, dto.mark.trim())))) throw refuse(409, 'That id is taken.', 'id')
+    await insertMovement(sql, { id: `${dto.op}:from`, lotId: id, change: -1, why: 'sort', note: '' })
+    await insertMovement(sql, { id: `${dto.op}:to`, lotId: dto.id, change: 1, why: 'sort', note: '' })
+    return { next: lot, what: `A piece told apart: ${formatLength(dto.size, 'thou', { unit: true })}, ${dto.mark.trim()}` }
+  })
+
+/** A piece told apart goes back among its like, whose figures its own joins. */
+export const joinLike = (db: Database, id: string, dto: CommandDto): Promise<StockView> =>
+  commandLot(db, id, dto, async (sql, piece) => {
+    if (!piece.apart) throw refuse(422, 'These are not told apart.', '')
+    if (piece.onHand < 1) throw refuse(422, 'It is not in the drawer.', '')
+    if ((await lotUses(sql)).some(use => use.lotId === id && use.promised)) throw refuse(409, 'It is kept for a check.', '')
+    const like = (await allLots(sql)).find(lot => !lot.apart && lot.family === piece.family && lot.nominal === piece.nominal)
+    if (!like) throw refuse(409, 'There are no others of its size in the drawer.', '')
+    await insertMovement(sql, { id: `${dto.op}:from`, lotId: id, change: -1, why: 'sort', note: '' })
+    await insertMovement(sql, { id: `${dto.op}:to`, lotId: like.id, change: 1, why: 'sort', note: '' })
+    await updateLot(sql, withSizes(like, [...(like.sizes ?? []), piece.measured!].slice(-1000)))
+    await insertEvent(sql, { id: `${dto.op}:like`, subject: like.id, version: like.version + 1, what: 'A piece put back among them' })
+    return { next: piece, what: 'Put back among its like' }
+  })

@@ -19,7 +19,7 @@ import { insertSignOff } from '../database/sign-offs'
 import { insertTick, insertTrial } from '../database/trials'
 import { insertEvent } from '../database/events'
 import { admitGauge, useGauge } from '../database/gauges'
-import { insertJob, jobRow, unitNamed } from '../database/jobs'
+import { insertJob, jobKnown, jobRow, unitNamed } from '../database/jobs'
 import { bindPart, insertPart, insertPartChange, partsOfJob } from '../database/parts'
 import { allLots, insertLot } from '../database/stock'
 import { notFound, refuse, refuseAll } from '../http/refuse'
@@ -50,6 +50,10 @@ export async function exportJob(sql: Sql, jobId: string): Promise<Worksheet> {
   )
 }
 
+/** What would be there twice. */
+const hereAlready = (what: string, path: string) =>
+  refuse(409, `${what} is here already. Import it as a copy to keep both.`, path, { helps: 'copy' })
+
 /**
  * Reads a worksheet into the shop, all of it or nothing. Jobs that are here already are refused unless copied under new ids.
  * Sizes the shop does not know are added with none on hand: the file's drawer is not this one.
@@ -73,8 +77,7 @@ export async function importWorksheet(db: Database, text: string, asCopy: boolea
       if (await insertLot(sql, lot)) added++
     }
     for (const [i, job] of worksheet.jobs.entries()) {
-      if (await jobRow(sql, job.id))
-        throw refuse(409, `The job “${job.title}” is here already. Import it as a copy to keep both.`, `jobs/${i}`)
+      if (await jobKnown(sql, job.id)) throw hereAlready(`The job “${job.title}”`, `jobs/${i}`)
       await insertWholeJob(sql, job, worksheet.lots, notes)
     }
     return {
@@ -103,7 +106,7 @@ async function insertWholeJob(sql: Sql, job: WorksheetJob, lots: readonly Lot[],
 
 /** All of a check but what has its place in the order of things. @returns ids of its gauges: as they are here */
 async function insertCheckRows(sql: Sql, jobId: string, check: CheckDocument, notes: Set<string>): Promise<ReadonlyMap<string, string>> {
-  if (await checkRow(sql, check.id)) throw refuse(409, `The check “${check.title}” is here already.`, check.id)
+  if (await checkRow(sql, check.id)) throw hereAlready(`The check “${check.title}”`, check.id)
   await insertCheck(sql, jobId, { ...check, working: check.limits.working })
   const gaugeIds = new Map<string, string>()
   for (const gauge of Object.values(check.gauges)) {
@@ -118,21 +121,16 @@ async function insertCheckRows(sql: Sql, jobId: string, check: CheckDocument, no
   }
   for (const trial of check.trials) {
     if ((await sql.rows('SELECT 1 FROM trial WHERE id = $1', [trial.id])).length > 0)
-      throw refuse(409, `A fitting of “${check.title}” is here already.`, check.id)
+      throw hereAlready(`A fitting of “${check.title}”`, check.id)
     await insertTrial(sql, check.id, trial)
     const known = await sql.rows<{ id: string }>('SELECT id FROM reading WHERE id = ANY($1)', [trial.readings.map(reading => reading.id)])
-    if (known.length > 0)
-      throw refuse(
-        409,
-        `A reading of “${check.title}” is here already, in another check (${known[0]!.id}). Import it as a copy to keep both.`,
-        check.id,
-      )
+    if (known.length > 0) throw hereAlready(`A reading of “${check.title}” (${known[0]!.id})`, check.id)
   }
   for (const [role, part] of Object.entries(check.parts)) await bindPart(sql, check.id, role, part)
   await bindMissing(sql, jobId, check)
   for (const lap of check.laps) {
     if ((await sql.rows('SELECT 1 FROM lap WHERE id = $1', [lap.id])).length > 0)
-      throw refuse(409, `A piece made for “${check.title}” is here already. Import it as a copy to keep both.`, check.id)
+      throw hereAlready(`A piece made for “${check.title}”`, check.id)
     await insertLap(sql, check.id, lap)
     for (const pass of lap.passes) await insertLapPass(sql, lap.id, pass)
     if (lap.end) await insertLapEnd(sql, lap.id, lap.end.lotId)

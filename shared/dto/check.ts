@@ -131,6 +131,14 @@ export class TickDto extends CommandDto {
   @IsBoolean() ticked!: boolean
 }
 
+/** A piece that goes in, measured while it was in the hand. */
+export class PieceInHandDto {
+  @IsString() @Matches(ID, ID_FAULT) lotId!: string
+  @IsString() @Matches(ID, ID_FAULT) id!: string
+  @IsLength(1) size!: Nm
+  @IsString() @MaxLength(20) mark!: string
+}
+
 /** A piece found in the machine: of a lot that is known, or of a size that becomes one. */
 export class FoundPieceDto {
   @IsOptional() @IsString() @Matches(ID, ID_FAULT) lotId?: string
@@ -166,6 +174,8 @@ export class FitDto extends CommandDto {
   /** Pieces promised to other checks, or kept back, are taken from there. */
   @IsOptional() @IsBoolean() claim?: boolean
   @IsArray() @ArrayMinSize(1) @ArrayMaxSize(60) @ValidateNested({ each: true }) @Type(() => PlacePackDto) packs!: PlacePackDto[]
+  /** Of the pieces that go in, those that were measured on the way. */
+  @IsOptional() @IsArray() @ArrayMaxSize(60) @ValidateNested({ each: true }) @Type(() => PieceInHandDto) inHand?: PieceInHandDto[]
 }
 
 /** Pieces promised to a place; none takes the promise back. */

@@ -1,4 +1,4 @@
-import { IsInt, IsString, Matches, Min } from 'class-validator'
+import { IsBoolean, IsInt, IsString, Matches, Min } from 'class-validator'
 
 export const ID = /^[A-Za-z0-9._:-]{1,64}$/
 export const ID_FAULT = { message: 'An id has up to 64 letters, digits and . _ : -' }
@@ -11,6 +11,11 @@ export class OperationDto {
 /** A write to something that has versions: the one the sender saw. */
 export class CommandDto extends OperationDto {
   @IsInt({ message: 'The version seen must be a whole number.' }) @Min(0) version!: number
+}
+
+/** What was entered by mistake goes, or comes back. */
+export class RemovalDto extends CommandDto {
+  @IsBoolean() removed!: boolean
 }
 
 /** Date and time as browsers write it. */

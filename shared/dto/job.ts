@@ -1,4 +1,5 @@
-import { IsOptional, IsString, Matches, MaxLength } from 'class-validator'
+import { Type } from 'class-transformer'
+import { IsIn, IsInt, IsOptional, IsString, Matches, Max, MaxLength, Min } from 'class-validator'
 import { CommandDto, ID, ID_FAULT, OperationDto } from './command'
 
 export class NewJobDto extends OperationDto {
@@ -18,4 +19,29 @@ export class PartChangeDto extends OperationDto {
   @IsString() @Matches(ID, ID_FAULT) part!: string
   @IsString() @Matches(/\S/, { message: 'Say what was done: new shells, rod straightened …' }) @MaxLength(200) reason!: string
   @IsString() @Matches(/\S/, { message: 'Say who did it.' }) @MaxLength(80) by!: string
+}
+
+/** What of the book of jobs can be asked for. */
+export const JOB_STATES = [
+  'all',
+  'open',
+  'waiting',
+  'finished',
+  'in',
+  'below',
+  'above',
+  'close',
+  'no-limit',
+  'not-valid',
+  'provisional',
+  'stale',
+  'to-do',
+  'accepted',
+] as const
+export class JobQueryDto {
+  /** in the unit, the job or one of its checks */
+  @IsOptional() @IsString() @MaxLength(80) find = ''
+  @IsOptional() @IsIn(JOB_STATES, { message: 'No such state.' }) state: (typeof JOB_STATES)[number] = 'all'
+  @IsOptional() @Type(() => Number) @IsInt() @Min(0) @Max(1e6) skip = 0
+  @IsOptional() @Type(() => Number) @IsInt() @Min(1) @Max(100) limit = 25
 }

@@ -55,7 +55,10 @@ export class MovementDto extends CommandDto {
 }
 
 export class LotChangeDto extends CommandDto {
-  @IsOptional() @IsLength(1) measured?: Nm
+  /** figure by figure, of the pieces that were measured and put back among the others */
+  @IsOptional() @IsArray() @ArrayMaxSize(1000) @IsLength(1, true) sizes?: Nm[]
+  /** piece to piece; null: worked out from the sizes */
+  @IsOptional() @IsLength(0) scatter?: Nm | null
   @IsOptional() @IsInt() @Min(0, { message: 'Not fewer than none.' }) @Max(100_000) kept?: number
   @IsOptional() @IsString() @MaxLength(20) mark?: string
   @IsOptional() @IsString() @MaxLength(20) colour?: string
@@ -66,4 +69,11 @@ export class LotChangeDto extends CommandDto {
   @Min(0, { message: 'Not less than no days.' })
   @Max(1000, { message: 'At most 1000 days.' })
   leadDays?: number | null
+}
+
+/** One piece is measured and told apart from its like: it lies where its mark says. */
+export class ApartDto extends CommandDto {
+  @IsString() @Matches(ID, ID_FAULT) id!: string
+  @IsLength(1) size!: Nm
+  @IsString() @Matches(/\S/, { message: 'Where does it lie? A mark, or a place in the tray.' }) @MaxLength(20) mark!: string
 }

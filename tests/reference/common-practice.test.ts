@@ -16,6 +16,7 @@ const piece = (size: number, onHand = 0): Lot => ({
   family: 'f',
   nominal: thou(size),
   measured: thou(size),
+  scatter: nm(1_000),
   tolerance: null,
   onHand,
   reserved: 0,

@@ -61,6 +61,7 @@ export function madeBearings(
       family: 'made',
       nominal: wall,
       measured: wall,
+      scatter: nm(1_000),
       tolerance: null,
       onHand: each,
       reserved: 0,

@@ -1,76 +1,111 @@
 <script setup lang="ts">
+import type { ChoiceRequest } from '#core/check/evaluate-place'
 import type { Proposal } from '#core/pack/chooser/choose'
-import { lotMap, thickness, type Lot, type Pack } from '#core/pack/lot'
+import { withLotsInHand } from '#core/pack/in-hand'
+import { lotMap, thickness, unitMade, type Pack } from '#core/pack/lot'
+import type { PieceInHand } from '#core/pack/in-hand'
 import { formatLength } from '#core/quantity/format-length'
+import { percent } from '#core/quantity/percent'
 import { UNIT_NAME } from '#core/quantity/length'
+import { useInHand } from '~/composables/useInHand'
 import { usePreferences } from '~/stores/preferences'
 
 /** The change of a pack, piece by piece. Stock moves when it is confirmed. */
 const props = defineProps<{
   open: boolean
   proposal: Proposal | null
-  lots: readonly Lot[]
+  request: ChoiceRequest | null
   busy: boolean
   fault: string | null
   /** what speaks against it is a promise to another check */
   promised: boolean
   place: string
 }>()
-defineEmits<{ close: []; done: []; claim: [] }>()
+defineEmits<{ close: []; done: [PieceInHand[]]; claim: [PieceInHand[]] }>()
 const preferences = usePreferences()
-const index = computed(() => lotMap(props.lots))
+const { pieces, inHand, told } = useInHand(toRef(props, 'open'), toRef(props, 'request'), toRef(props, 'proposal'))
+const index = computed(() => lotMap(withLotsInHand(props.request?.drawer ?? [], inHand.value)))
 const size = (id: string) => formatLength(thickness(index.value.get(id)!), preferences.unit, { trim: true })
-const name = (id: string) =>
-  [
-    `${size(id)} ${UNIT_NAME[preferences.unit]}`,
-    index.value.get(id)!.mark && `mark ${index.value.get(id)!.mark}`,
-    index.value.get(id)!.colour,
-  ]
-    .filter(Boolean)
-    .join(', ')
-const list = (pack: Pack) =>
-  pack.map(piece => ({ ...piece, name: name(piece.lotId), unmeasured: index.value.get(piece.lotId)!.measured === null }))
+function name(id: string): string {
+  const { mark, colour, apart } = index.value.get(id)!
+  const words = [`${size(id)} ${UNIT_NAME[preferences.unit]}`, mark && (apart ? `it lies in ${mark}` : `mark ${mark}`), colour]
+  return words.filter(Boolean).join(', ')
+}
+const list = (pack: Pack) => pack.map(piece => ({ ...piece, name: name(piece.lotId), lot: index.value.get(piece.lotId)! }))
+/** A piece nobody measured is measured first; otherwise the change is all there is to confirm. */
+const confirm = ref<HTMLElement | null>(null)
+const focus = computed(() => (pieces.value.some(({ lot }) => lot.measured === null) ? null : confirm.value))
+const fields = ref<HTMLElement>()
+function onEnter(event: KeyboardEvent): void {
+  const inputs = [...fields.value!.querySelectorAll('input')]
+  const next = inputs[inputs.indexOf(event.target as HTMLInputElement) + 1] ?? confirm.value
+  next?.focus()
+}
+/** What is put in ready: its own figure is known. */
+const known = computed(() => list(props.proposal?.change.in ?? []).filter(({ lot }) => lot.apart))
 </script>
 
 <template>
-  <PlainDialog :open="open && proposal !== null" title="Change the pack" @close="$emit('close')">
-    <div v-if="proposal" class="space-y-3">
+  <PlainDialog :open="open && proposal !== null" title="Change the pack" :focus="focus" @close="$emit('close')">
+    <div v-if="proposal && told" class="space-y-3">
       <div v-if="proposal.change.out.length">
         <h3 class="label">Take out, and bag for the drawer: {{ place }}</h3>
         <ul class="list-disc pl-5">
           <li v-for="piece in list(proposal.change.out)" :key="piece.lotId">{{ piece.count }} × {{ piece.name }}</li>
         </ul>
       </div>
-      <div v-if="proposal.change.in.length">
+      <div v-if="proposal.change.in.length" ref="fields" data-test="put-in" @keydown.enter.prevent="onEnter">
         <h3 class="label">Put in, from the drawer</h3>
         <ul class="list-disc pl-5">
-          <li v-for="piece in list(proposal.change.in)" :key="piece.lotId">
-            {{ piece.count }} × {{ piece.name
-            }}<span v-if="piece.unmeasured" class="text-near"> · nobody measured this one: measure it first</span>
-          </li>
+          <li v-for="piece in known" :key="piece.lotId">{{ piece.count }} × {{ piece.name }}</li>
         </ul>
+        <div v-for="(piece, i) in pieces" :key="piece.id" class="mt-1 flex flex-wrap items-start gap-x-3">
+          <p class="w-full sm:w-44 sm:pt-2">
+            1 × {{ name(piece.lot.id) }}
+            <span v-if="piece.lot.measured === null" class="block text-[13px] text-near">nobody measured this one: measure it</span>
+          </p>
+          <div class="w-44">
+            <LengthField v-model="piece.size" hide-label optional :label="`Measured, piece ${i + 1}`" :unit="unitMade([piece.lot])!" />
+          </div>
+          <input
+            v-if="piece.size !== null"
+            v-model="piece.mark"
+            class="field !w-28"
+            maxlength="20"
+            placeholder="its label"
+            :aria-label="`Label of piece ${i + 1}`"
+            autocomplete="off"
+          />
+        </div>
+        <p v-if="pieces.length" class="mt-1 text-[13px] text-mute">
+          Measured in the hand, it is reckoned by its own figure from now on. May be left out.
+        </p>
       </div>
       <div>
         <h3 class="label">Stack in this order</h3>
-        <p class="figure">{{ proposal.order.map(size).join(' · ') || 'no pieces' }}</p>
+        <p class="figure">{{ told.order.map(size).join(' · ') || 'no pieces' }}</p>
       </div>
       <p class="caution">Clean and dry, every piece flat. Tighten as the maker’s manual says before measuring again.</p>
-      <p>
+      <p data-test="fit-leaves">
         It will leave
-        <strong v-if="proposal.atMost" class="figure"
-          >at most {{ formatLength(proposal.predicted.play, preferences.unit, { unit: true }) }}</strong
-        >
+        <strong v-if="told.atMost" class="figure">at most {{ formatLength(told.predicted.play, preferences.unit, { unit: true }) }}</strong>
         <strong v-else class="figure"
-          >{{ formatLength(proposal.predicted.play, preferences.unit) }} ±
-          {{ formatLength(proposal.predicted.U, preferences.unit, { unit: true }) }}</strong
-        >. <span class="text-mute">{{ proposal.arithmetic }}</span>
+          >{{ formatLength(told.predicted.play, preferences.unit) }} ±
+          {{ formatLength(told.predicted.U, preferences.unit, { unit: true }) }}</strong
+        ><template v-if="told.chance">, {{ percent(told.chance.inside) }} in limits</template>.
+        <span class="text-mute">{{ told.arithmetic }}</span>
+      </p>
+      <p v-if="told.chance && proposal.chance && told.chance.inside < 0.5 && proposal.chance.inside >= 0.5" class="text-near">
+        By its own figure this piece does not do: take another.
       </p>
       <p v-if="fault" class="fault" role="alert">{{ fault }}</p>
       <div class="flex gap-3">
-        <button v-if="promised" type="button" class="button primary" :disabled="busy" @click="$emit('claim')">
+        <button v-if="promised" ref="confirm" type="button" class="button primary" :disabled="busy" @click="$emit('claim', inHand)">
           Take them from there: the pack is changed
         </button>
-        <button v-else type="button" class="button primary" :disabled="busy" @click="$emit('done')">The pack is changed</button>
+        <button v-else ref="confirm" type="button" class="button primary" :disabled="busy" @click="$emit('done', inHand)">
+          The pack is changed
+        </button>
         <button type="button" class="button" @click="$emit('close')">Not yet</button>
       </div>
     </div>

@@ -1,22 +1,18 @@
 <script setup lang="ts">
-import { v4 as uuid } from 'uuid'
-import type { Nm } from '#core/quantity/length'
-import { unitMade } from '#core/pack/lot'
 import { formatLength, otherUnit } from '#core/quantity/format-length'
 import { BAD_PRICE, money, parseMoney } from '~/composables/money'
-import { RefusedError, api, faultAt, faultsOf } from '~/composables/useApi'
+import { useLotCommand } from '~/composables/useLotCommand'
 import { markedText } from '~/composables/sizeText'
 import { usePreferences } from '~/stores/preferences'
-import type { Fault, LotUse, StockLot, StockView } from '#shared/types'
+import type { LotUse, StockLot, StockView } from '#shared/types'
 
 /** One size of the drawer: take in, measure a piece, correct the count, keep some back. */
 const props = defineProps<{ lot: StockLot; uses: readonly LotUse[] }>()
-const emit = defineEmits<{ changed: [StockView]; reload: [] }>()
+const emit = defineEmits<{ changed: [StockView]; reload: []; remove: [] }>()
 const preferences = usePreferences()
 const take = ref<number | ''>('')
 const count = ref<number | ''>('')
 const reason = ref('')
-const measured = ref<Nm | null>(null)
 const kept = ref<number>(props.lot.reserved)
 const price = ref('')
 const days = ref<number | ''>('')
@@ -25,9 +21,10 @@ function showOrdering(): void {
   days.value = props.lot.leadDays ?? ''
 }
 showOrdering()
-const faults = ref<readonly Fault[]>([])
-const sender = ref('')
-const stale = ref<readonly string[]>([])
+const { send, refuse, fault, stale } = useLotCommand(
+  () => props.lot,
+  view => emit('changed', view),
+)
 watch(
   () => [props.lot.id, props.lot.version],
   () => {
@@ -36,22 +33,6 @@ watch(
   },
 )
 
-async function send(what: string, method: string, path: string, body: Record<string, unknown>): Promise<boolean> {
-  faults.value = []
-  stale.value = []
-  sender.value = what
-  try {
-    emit(
-      'changed',
-      await api<StockView>(`/api/stock/lots/${props.lot.id}${path}`, { method, body: { op: uuid(), version: props.lot.version, ...body } }),
-    )
-    return true
-  } catch (error) {
-    if (error instanceof RefusedError && error.refusal.changed) stale.value = error.refusal.changed
-    else faults.value = faultsOf(error)
-    return false
-  }
-}
 async function takeIn(): Promise<void> {
   if (await send('take', 'POST', '/movements', { why: 'take-in', change: Number(take.value), note: '' })) take.value = ''
 }
@@ -61,21 +42,11 @@ async function correct(): Promise<void> {
   count.value = ''
   reason.value = ''
 }
-async function measure(): Promise<void> {
-  if (measured.value === null) {
-    sender.value = 'measure'
-    faults.value = [{ path: 'measured', reason: 'Type what the micrometer says.' }]
-  } else if (await send('measure', 'PATCH', '', { measured: measured.value })) measured.value = null
-}
 async function keepOrdering(): Promise<void> {
   const cost = parseMoney(price.value)
-  if (cost === undefined) {
-    sender.value = 'order'
-    faults.value = [{ path: 'cost', reason: BAD_PRICE }]
-  } else await send('order', 'PATCH', '', { cost, leadDays: days.value === '' ? null : Number(days.value) })
+  if (cost === undefined) refuse('order', 'cost', BAD_PRICE)
+  else await send('order', 'PATCH', '', { cost, leadDays: days.value === '' ? null : Number(days.value) })
 }
-const fault = (what: string, path: string) =>
-  sender.value === what ? (faultAt(faults.value, path) ?? faultAt(faults.value, '')) : undefined
 const show = (value: number) =>
   `${formatLength(value, preferences.unit, { unit: true })} · ${formatLength(value, otherUnit(preferences.unit), { unit: true })}`
 </script>
@@ -104,15 +75,7 @@ const show = (value: number) =>
       </div>
       <p v-if="fault('take', 'change')" class="fault">{{ fault('take', 'change') }}</p>
     </form>
-    <form id="lot-measure" novalidate class="space-y-1" @submit.prevent="measure">
-      <LengthField
-        v-model="measured"
-        :label="lot.measured === null ? 'Measure a piece' : `Measure again (was ${formatLength(lot.measured, preferences.unit)})`"
-        :unit="unitMade([lot])!"
-        :fault="fault('measure', 'measured')"
-      />
-      <button class="button" type="submit">Keep as measured</button>
-    </form>
+    <LotSizes :lot="lot" @changed="emit('changed', $event)" />
     <form novalidate class="space-y-1" @submit.prevent="correct">
       <label class="label block" for="lot-count">Correct the count: really there</label>
       <input
@@ -156,7 +119,10 @@ const show = (value: number) =>
         {{ fault('order', 'cost') ?? fault('order', 'leadDays') }}
       </p>
     </form>
-    <div v-if="uses.length">
+    <button v-if="uses.length === 0" type="button" class="link text-[14px]" data-test="remove-lot" @click="emit('remove')">
+      Entered by mistake: remove this size
+    </button>
+    <div v-else>
       <h3 class="label">Fitted or kept</h3>
       <ul class="text-[14px]">
         <li v-for="use in uses" :key="`${use.checkId}-${use.promised}`">

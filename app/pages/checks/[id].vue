@@ -276,7 +276,7 @@ useHead({ title: computed(() => (ready.value ? `${document.value.title} · Finit
                 :window-words="windowWords"
                 :fault="asking ? null : said"
                 @fit="ask"
-                @fit-all="fitAll"
+                @fit-all="fitAll($event)"
                 @own="takeOwn"
                 @command="command"
               />
@@ -305,14 +305,14 @@ useHead({ title: computed(() => (ready.value ? `${document.value.title} · Finit
       <FitDialog
         :open="asking"
         :proposal="proposal"
-        :lots="bench.lots"
+        :request="place?.request ?? null"
         :busy="busy"
         :fault="said"
         :promised="faults.some(({ path }) => path === 'claim')"
         :place="several && place ? `${document.title}, ${place.place.label}` : document.title"
         @close="asking = false"
         @done="fit"
-        @claim="fit(true)"
+        @claim="fit($event, true)"
       />
       <HelpersDialog :open="helping" :way="point.way" :prefer="gauge?.id" :band="bandOf(shown.limits.working)" @close="helping = false" />
       <ExplainDialog

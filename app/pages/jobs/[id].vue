@@ -7,6 +7,7 @@ import { UNIT_NAME, systemOf, type Nm, type UnitSystem } from '#core/quantity/le
 import type { Gauge } from '#core/reading/gauge'
 import { familiesFor } from '~/composables/families'
 import { RefusedError, api, faultAt, faultsOf } from '~/composables/useApi'
+import { useRemoval } from '~/composables/useRemoval'
 import { key, useKeys } from '~/composables/useKeys'
 import { usePreferences } from '~/stores/preferences'
 import type { CheckView, Fault, JobView, StockView } from '#shared/types'
@@ -59,6 +60,26 @@ async function load(): Promise<void> {
   }
 }
 onMounted(load)
+
+const check = useRemoval<JobView>(answer => {
+  job.value = answer
+})
+/** The version of a check is known to the bench alone: it is asked for when the check is to go. */
+async function removeCheck(mark: { id: string; title: string }): Promise<void> {
+  try {
+    const { version } = await api<CheckView>(`/api/checks/${mark.id}`)
+    await check.remove(mark.title, `/api/checks/${mark.id}`, version)
+  } catch (error) {
+    faults.value = faultsOf(error)
+  }
+}
+const gone = ref(false)
+const whole = useRemoval<{ removed: boolean }>(answer => {
+  gone.value = answer.removed
+  if (!answer.removed) void load()
+})
+/** Nothing rests on any of its checks. */
+const canGo = computed(() => job.value !== null && job.value.checks.every(({ id: c }) => job.value!.removable.includes(c)))
 
 async function keepNotes(): Promise<void> {
   if (!job.value || notes.value === job.value.notes) return
@@ -154,7 +175,9 @@ useHead({ title: computed(() => (job.value ? `${job.value.unit.name}: ${job.valu
 <template>
   <div class="w-full px-4 py-5 md:px-7">
     <p v-if="faultAt(faults, '')" class="fault mb-3 text-lg" role="alert">{{ faultAt(faults, '') }}</p>
-    <template v-if="job">
+    <RemovedNotice :removed="whole.removed.value" :refusal="whole.refusal.value" @undo="whole.undo" />
+    <NuxtLink v-if="gone" to="/" class="button">All jobs</NuxtLink>
+    <template v-else-if="job">
       <div class="mb-3 flex flex-wrap items-center gap-x-5 gap-y-3">
         <div>
           <h1 class="display text-[30px] leading-tight">{{ job.unit.name }}</h1>
@@ -224,24 +247,36 @@ useHead({ title: computed(() => (job.value ? `${job.value.unit.name}: ${job.valu
         </div>
       </form>
 
+      <RemovedNotice :removed="check.removed.value" :refusal="check.refusal.value" @undo="check.undo" />
       <h2 class="label mb-1">Route, in build order</h2>
       <p v-if="job.checks.length === 0" class="max-w-2xl border-t rule py-5">
         No check yet. A check is one thing to measure, judge and prove: the end play of one shaft. Begin with <strong>New check</strong>;
         what you leave out takes a sensible default and can be changed on the bench.
       </p>
       <ul v-else class="border-b rule">
-        <li v-for="check in job.checks" :key="check.id" class="border-t rule">
+        <li v-for="mark in job.checks" :key="mark.id" class="flex items-center border-t rule">
           <NuxtLink
-            :to="`/checks/${check.id}`"
-            class="grid min-h-13 grid-cols-[32px_minmax(0,1fr)_auto] items-center gap-x-3 py-1.5 md:grid-cols-[32px_minmax(0,1fr)_minmax(0,1fr)_9rem]"
+            :to="`/checks/${mark.id}`"
+            class="grid min-h-13 flex-1 grid-cols-[32px_minmax(0,1fr)_auto] items-center gap-x-3 py-1.5 md:grid-cols-[32px_minmax(0,1fr)_minmax(0,1fr)_9rem]"
           >
-            <StateMark :state="check.state" :size="24" />
-            <span class="font-semibold">{{ check.title }}</span>
+            <StateMark :state="mark.state" :size="24" />
+            <span class="font-semibold">{{ mark.title }}</span>
             <span class="col-start-2 text-[14px] text-mute md:col-start-3"
-              >{{ check.word }}{{ check.note ? `: ${check.note}` : '' }}{{ check.signed ? ', signed off' : '' }}</span
+              >{{ mark.word }}{{ mark.note ? `: ${mark.note}` : '' }}{{ mark.signed ? ', signed off' : '' }}</span
             >
-            <span class="figure col-start-3 row-start-1 text-right md:col-start-4">{{ figure(check.figure) }}</span>
+            <span class="figure col-start-3 row-start-1 text-right md:col-start-4">{{ figure(mark.figure) }}</span>
           </NuxtLink>
+          <span class="w-20 text-right">
+            <button
+              v-if="job.removable.includes(mark.id)"
+              type="button"
+              class="link text-[13.5px]"
+              :aria-label="`Remove ${mark.title}`"
+              @click="removeCheck(mark)"
+            >
+              remove
+            </button>
+          </span>
         </li>
       </ul>
       <JobParts v-if="job.parts.length" :job-id="id" :parts="job.parts" @changed="job = $event" />
@@ -255,6 +290,11 @@ useHead({ title: computed(() => (job.value ? `${job.value.unit.name}: ${job.valu
           <button type="button" class="link" @click="load">Show the newer one</button>
         </p>
       </div>
+      <p v-if="canGo" class="mt-6">
+        <button type="button" class="link text-[14px]" @click="whole.remove(job.title, `/api/jobs/${id}`, job.version)">
+          Entered by mistake: remove this job
+        </button>
+      </p>
     </template>
     <p v-else-if="!faults.length" class="py-6 text-mute">Opening the job …</p>
     <NuxtLink v-else to="/" class="button">All jobs</NuxtLink>

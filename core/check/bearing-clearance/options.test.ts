@@ -20,6 +20,7 @@ const lot = (id: string, wall: number, onHand: number, cost: number | null): Lot
   family: 'pieces',
   nominal: nm(wall),
   measured: nm(wall),
+  scatter: nm(1_000),
   tolerance: null,
   onHand,
   reserved: 0,

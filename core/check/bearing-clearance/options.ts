@@ -1,7 +1,7 @@
 import { allocate, type Allocation, type Progress } from '../../pack/allocation/allocate'
 import type { PlaceQuestion } from '../../pack/allocation/columns'
 import type { Solve } from '../../pack/allocation/solver'
-import { lotUncertainty, packTotal, thickness, lotMap, type Lot, type Pack } from '../../pack/lot'
+import { lotUncertainty, packTotal, pieceScatter, thickness, lotMap, type Lot, type Pack } from '../../pack/lot'
 import { formatLength } from '../../quantity/format-length'
 import { rectangular } from '../../reading/budget'
 import { quadrature } from '../../reading/statistics'
@@ -170,7 +170,7 @@ function regrindOption(
           chanceInLimits(
             {
               value: bore - (2 * thickness(lot) - packTotal(place.fitted, index)) - journal,
-              u: quadrature(u, place.question.uRefit, uGround, 2 * lotUncertainty(lot)),
+              u: quadrature(u, place.question.uRefit, uGround, 2 * lotUncertainty(lot), Math.SQRT2 * pieceScatter(lot)),
               nu,
             },
             place.question.limits,

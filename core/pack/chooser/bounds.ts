@@ -12,14 +12,16 @@ export function suffixBounds(drawer: PreparedDrawer) {
   const spread = filled(Infinity)
   const measuredFitted = filled(0)
   const least = filled(0)
+  const steadiest = filled(Infinity)
   for (let i = lots - 1; i >= 0; i--) {
     const free = drawer.available[i]! > 0
     variance[i] = Math.min(variance[i + 1]!, free ? drawer.variance[i]! : Infinity)
     cost[i] = Math.min(cost[i + 1]!, free ? drawer.cost[i]! : Infinity)
     fitted[i] = fitted[i + 1]! + drawer.fittedPieces[i]!
-    spread[i] = Math.min(spread[i + 1]!, free ? pieceSpread(drawer.lotU[i]!, 1) : Infinity)
+    spread[i] = Math.min(spread[i + 1]!, free ? pieceSpread(drawer.spread[i]!, 1) : Infinity)
     removal[i] = removal[i + 1]! + changeVariance(drawer, i, -drawer.fittedPieces[i]!)
     measuredFitted[i] = measuredFitted[i + 1]! + (drawer.measured[i] ? drawer.fittedPieces[i]! : 0)
+    steadiest[i] = Math.min(steadiest[i + 1]!, drawer.fittedPieces[i]! > 0 ? drawer.spread[i]!.each ** 2 : Infinity)
     least[i] = least[i + 1]! + drawer.least[i]!
   }
   // With nothing left to pick, 0 × Infinity must not poison the bound.
@@ -27,6 +29,7 @@ export function suffixBounds(drawer: PreparedDrawer) {
     if (variance[i] === Infinity) variance[i] = 0
     if (cost[i] === Infinity) cost[i] = 0
     if (spread[i] === Infinity) spread[i] = 0
+    if (steadiest[i] === Infinity) steadiest[i] = 0
   }
-  return { variance, cost, fitted, removal, measuredFitted, least, spread }
+  return { variance, cost, fitted, removal, measuredFitted, least, spread, steadiest }
 }

@@ -73,7 +73,7 @@ export function searchCell(context: CellContext, bin: Bin, picks: number): void 
     if (!end) return false
     // Picks beyond what the lots to come have fitted are new; fitted pieces beyond the picks go out. Either adds its spread.
     const surplus = left * per - suffix.fitted[i]!
-    const more = surplus > 0 ? surplus * suffix.spread[i]! : -surplus * ASSUMED.individual ** 2
+    const more = surplus > 0 ? surplus * suffix.spread[i]! : -surplus * suffix.steadiest[i]!
     // Packs come in the order of their lot ids, so an equal key later in the cell loses the tie.
     return !beats(order, end, classAt(bin.ceilings, chances.least + so.spread + more), bin.bin, nearest, {
       pieces,

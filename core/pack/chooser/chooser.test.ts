@@ -5,7 +5,7 @@ import { chanceInLimits } from '../../verdict/chance'
 import type { LimitSet } from '../../verdict/limits'
 import { judge } from '../../verdict/decide'
 import { studentQuantile } from '../../reading/student'
-import { thickness, type Lot, type Pack } from '../lot'
+import { thickness, withSizes, type Lot, type Pack } from '../lot'
 import { choosePacks, type PackQuestion } from './choose'
 import { prepareDrawer, type PackRules } from './prepare'
 import { buildReach } from './reach'
@@ -62,6 +62,14 @@ function bruteForce(c: Case): { ids: string; key: number[] }[] {
   const step = response.pair ? 2 : 1
   const sorted = [...lots].sort((a, b) => (a.id < b.id ? -1 : 1))
   const { from, uRefit, limits: set, aim } = question
+  /** One piece against what its lot is reckoned as: its own figure, what is known of the lot, or 5 µm with the figures taken. */
+  const each = (l: Lot): number => {
+    if (l.measured === null || l.apart) return 1000
+    if (l.scatter !== undefined) return Math.max(1000, l.scatter)
+    const figures = l.sizes ?? [l.measured]
+    const middle = figures.reduce((sum, size) => sum + size, 0) / figures.length
+    return Math.max(1000, Math.sqrt((5000 ** 2 + figures.reduce((sum, size) => sum + (size - middle) ** 2, 0)) / figures.length))
+  }
   const half = (l: Lot) => (l.tolerance ? (l.tolerance.plus + l.tolerance.minus) / 2 : 12_700)
   const low = set && set.kind !== 'upper' ? set.lower! : -Infinity
   const high = set && set.kind !== 'lower' ? set.upper! : Infinity
@@ -80,13 +88,16 @@ function bruteForce(c: Case): { ids: string; key: number[] }[] {
       from.u ** 2 +
       uRefit ** 2 +
       micrometer ** 2 +
-      sorted.reduce((sum, l, at) => sum + Math.abs(delta[at]!) * 1e6 + (l.measured === null ? (delta[at]! * half(l)) ** 2 / 3 : 0), 0)
+      sorted.reduce(
+        (sum, l, at) => sum + Math.abs(delta[at]!) * each(l) ** 2 + (l.measured === null ? (delta[at]! * half(l)) ** 2 / 3 : 0),
+        0,
+      )
     const nu = Number.isFinite(from.nu) ? Math.max(1, Math.floor((variance ** 2 / (from.u ** 4 / from.nu)) * (1 + 1e-12))) : Infinity
     const chance = chanceInLimits({ value: play, u: Math.sqrt(variance), nu }, set)?.inside ?? 1
     const cls = chance >= 0.99 ? 1 : chance >= 0.95 ? 2 : chance >= 0.8 ? 3 : chance >= 0.5 ? 4 : 5
     const unmeasured = sorted.reduce((sum, l, at) => sum + (l.measured === null ? Math.max(0, delta[at]!) : 0), 0)
     const squares = sorted.reduce(
-      (sum, l, at) => sum + counts[at]! * Math.round(1000 ** 2 + (l.measured === null ? half(l) ** 2 / 3 : 1000 ** 2)),
+      (sum, l, at) => sum + counts[at]! * Math.round(each(l) ** 2 + (l.measured === null ? half(l) ** 2 / 3 : 1000 ** 2)),
       0,
     )
     const cost = sorted.reduce((sum, l, at) => sum + counts[at]! * (l.cost ?? 0), 0)
@@ -133,6 +144,7 @@ const smallCase: fc.Arbitrary<Case> = fc
         cost: fc.integer({ min: 0, max: 3 }),
         plus: fc.integer({ min: 0, max: 3 }),
         odd: fc.constantFrom(0, 0, 254, 1000, 137),
+        known: fc.constantFrom('one', 'apart', 'scatter', 'several'),
       }),
       { minLength: 1, maxLength: 5 },
     ),
@@ -156,13 +168,15 @@ const smallCase: fc.Arbitrary<Case> = fc
     aim: fc.integer({ min: 0, max: 100 }),
   })
   .map(g => {
-    const lots = g.sizes.map(s =>
-      lot(s.metric ? s.tenths * 10_000 : s.tenths * 2540 + s.odd, s.onHand, {
+    const lots = g.sizes.map(s => {
+      const plain = lot(s.metric ? s.tenths * 10_000 : s.tenths * 2540 + s.odd, s.onHand, {
         reserved: s.reserved,
         cost: s.cost,
+        ...{ one: {}, apart: { apart: true }, scatter: { scatter: nm(2_000) }, several: {} }[s.known],
         ...(s.measured ? {} : { measured: null, tolerance: s.plus === 0 ? null : { plus: nm(s.plus * 2540), minus: nm(0) } }),
-      }),
-    )
+      })
+      return s.measured && s.known === 'several' ? withSizes(plain, [nm(plain.nominal - 2_000), nm(plain.nominal + 1_500)]) : plain
+    })
     const fitted = g.sizes.flatMap((s, i) =>
       s.fitted ? [{ lotId: lots[i]!.id, count: g.pair ? 2 * Math.ceil(s.fitted / 2) : s.fitted }] : [],
     )

@@ -1,6 +1,6 @@
 import type { Nm } from '../../quantity/length'
-import { pieceSpread } from '../change-spread'
-import { lotUncertainty, pieceVariance, thickness, type Lot, type Pack } from '../lot'
+import { pieceSpread, spreadOf, type LotSpread } from '../change-spread'
+import { pieceVariance, thickness, type Lot, type Pack } from '../lot'
 import { piecesPerPick, type Response } from '../response'
 import type { MeritOrder } from './merit'
 import { buildReach, type Reach } from './reach'
@@ -41,8 +41,7 @@ export interface PreparedDrawer {
   /** per pick */
   readonly variance: readonly number[]
   readonly cost: readonly number[]
-  /** of one piece, nm² and nm */
-  readonly lotU: readonly number[]
+  readonly spread: readonly LotSpread[]
   readonly measured: readonly boolean[]
   readonly fewestPicks: number
   readonly mostPicks: number
@@ -86,7 +85,7 @@ export function prepareDrawer(drawer: readonly Lot[], fitted: Pack, response: Re
     fittedCount: fittedPieces.reduce((a, b) => a + b, 0),
     variance: lots.map(lot => pieceVariance(lot) * per),
     cost: lots.map(lot => (lot.cost ?? 0) * per),
-    lotU: lots.map(lotUncertainty),
+    spread: lots.map(spreadOf),
     measured: lots.map(lot => lot.measured !== null),
     fewestPicks,
     mostPicks,
@@ -106,4 +105,4 @@ export function prepareDrawer(drawer: readonly Lot[], fitted: Pack, response: Re
 }
 
 /** Variance a change of `delta` pieces of lot i adds to a prediction, without what all measured pieces share. nm² */
-export const changeVariance = (drawer: PreparedDrawer, i: number, delta: number): number => pieceSpread(drawer.lotU[i]!, delta)
+export const changeVariance = (drawer: PreparedDrawer, i: number, delta: number): number => pieceSpread(drawer.spread[i]!, delta)

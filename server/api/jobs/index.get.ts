@@ -1,4 +1,6 @@
-import { jobSummaries } from '../../database/jobs'
+import { JobQueryDto } from '#shared/dto/job'
+import { jobList } from '../../database/jobs'
+import { readQuery } from '../../http/body'
 import { route } from '../../http/route'
 
-export default route((_event, db) => jobSummaries(db))
+export default route(async (event, db) => jobList(db, await readQuery(event, JobQueryDto)))

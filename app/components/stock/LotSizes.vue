@@ -1,0 +1,100 @@
+<script setup lang="ts">
+import { v4 as uuid } from 'uuid'
+import { pieceScatter, unitMade } from '#core/pack/lot'
+import type { Nm } from '#core/quantity/length'
+import { formatLength } from '#core/quantity/format-length'
+import { useLotCommand } from '~/composables/useLotCommand'
+import { usePreferences } from '~/stores/preferences'
+import type { StockLot, StockView } from '#shared/types'
+
+/** What a micrometer said of the pieces of a size: figure by figure, or of the one that is told apart. */
+const props = defineProps<{ lot: StockLot }>()
+const emit = defineEmits<{ changed: [StockView] }>()
+const preferences = usePreferences()
+const { send, refuse, fault } = useLotCommand(
+  () => props.lot,
+  view => emit('changed', view),
+)
+const measured = ref<Nm | null>(null)
+const mark = ref('')
+const sizes = computed(() => props.lot.sizes ?? [])
+const scatter = ref<Nm | null>(props.lot.scatter ?? null)
+watch(
+  () => [props.lot.id, props.lot.version],
+  () => {
+    scatter.value = props.lot.scatter ?? null
+  },
+)
+const show = (value: number) => formatLength(value, preferences.unit, { trim: true })
+const summary = computed(() => {
+  if (props.lot.measured === null) return 'Nobody measured one.'
+  if (props.lot.apart) return `This piece is ${formatLength(props.lot.measured, preferences.unit, { unit: true })}.`
+  const figures = sizes.value.length > 12 ? `${sizes.value.length} pieces` : sizes.value.map(show).join(' · ')
+  const from = sizes.value.length > 1 ? `, on average ${show(props.lot.measured)}` : ''
+  return `${figures}${from}; any one within about ± ${formatLength(2 * pieceScatter(props.lot), preferences.unit, { unit: true })} of that.`
+})
+
+async function measure(): Promise<void> {
+  const place = mark.value.trim()
+  if (measured.value === null) refuse('measure', 'sizes', 'Type what the micrometer says.')
+  else if (place && !props.lot.apart) {
+    if (!(await send('measure', 'POST', '/pieces', { id: uuid(), size: measured.value, mark: place }))) return
+  } else if (!(await send('measure', 'PATCH', '', { sizes: props.lot.apart ? [measured.value] : [...sizes.value, measured.value] }))) return
+  measured.value = null
+  mark.value = ''
+}
+const keepScatter = () => send('scatter', 'PATCH', '', { scatter: scatter.value })
+</script>
+
+<template>
+  <div class="space-y-2">
+    <form id="lot-measure" novalidate class="space-y-1" @submit.prevent="measure">
+      <p class="text-[14px]" data-test="lot-sizes">{{ summary }}</p>
+      <div class="flex gap-2">
+        <div class="min-w-0 flex-1">
+          <LengthField
+            v-model="measured"
+            :label="lot.apart ? 'Measure it again' : 'Measure a piece'"
+            :unit="unitMade([lot])!"
+            :fault="fault('measure', 'sizes') ?? fault('measure', 'size')"
+          />
+        </div>
+        <div v-if="!lot.apart" class="w-24">
+          <label class="label mb-1 block" for="lot-place">Own place</label>
+          <input id="lot-place" v-model="mark" class="field" maxlength="20" placeholder="tray 4" autocomplete="off" />
+        </div>
+      </div>
+      <p v-if="fault('measure', 'mark')" class="fault">{{ fault('measure', 'mark') }}</p>
+      <div class="flex flex-wrap items-center gap-x-3 gap-y-1">
+        <button class="button" type="submit">Keep as measured</button>
+        <button v-if="lot.apart && lot.onHand > 0" type="button" class="link text-[14px]" @click="send('join', 'POST', '/join')">
+          put it back among the others
+        </button>
+        <template v-else-if="!lot.apart && sizes.length">
+          <button type="button" class="link text-[14px]" @click="send('back', 'PATCH', '', { sizes: sizes.slice(0, -1) })">
+            take the last figure back
+          </button>
+          <button v-if="sizes.length > 1" type="button" class="link text-[14px]" @click="send('anew', 'PATCH', '', { sizes: [] })">
+            measure all anew
+          </button>
+        </template>
+      </div>
+      <p v-if="fault('join', '') ?? fault('back', '') ?? fault('anew', '')" class="fault">
+        {{ fault('join', '') ?? fault('back', '') ?? fault('anew', '') }}
+      </p>
+      <p v-if="!lot.apart" class="text-[13px] text-mute">A piece with a place of its own is chosen by its own figure.</p>
+    </form>
+    <form v-if="!lot.apart && lot.measured !== null" novalidate class="flex items-end gap-2" @submit.prevent="keepScatter">
+      <div class="min-w-0 flex-1">
+        <LengthField
+          v-model="scatter"
+          label="Piece to piece, typically"
+          optional
+          :unit="unitMade([lot])!"
+          :fault="fault('scatter', 'scatter')"
+        />
+      </div>
+      <button class="button" type="submit">Keep</button>
+    </form>
+  </div>
+</template>

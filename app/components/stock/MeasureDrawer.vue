@@ -1,0 +1,116 @@
+<script setup lang="ts">
+import { v4 as uuid } from 'uuid'
+import { useLocalStorage } from '@vueuse/core'
+import { unitMade } from '#core/pack/lot'
+import type { Nm } from '#core/quantity/length'
+import { formatLength } from '#core/quantity/format-length'
+import { key, useKeys } from '~/composables/useKeys'
+import { markedText } from '~/composables/sizeText'
+import { useLotCommand } from '~/composables/useLotCommand'
+import { usePreferences } from '~/stores/preferences'
+import type { StockLot, StockView } from '#shared/types'
+
+/** Going through the drawer with a micrometer: figure, Enter, next piece; the last of a size, next size. */
+const props = defineProps<{ lots: readonly StockLot[] }>()
+const emit = defineEmits<{ changed: [StockView]; at: [string]; close: [] }>()
+const preferences = usePreferences()
+const measurable = computed(() => props.lots.filter(lot => !lot.apart && lot.shape !== 'sheet' && lot.onHand > 0))
+const figures = (lot: StockLot) => lot.sizes?.length ?? 0
+const at = ref(measurable.value.find(lot => figures(lot) < lot.onHand)?.id ?? measurable.value[0]?.id ?? null)
+const lot = computed(() => measurable.value.find(({ id }) => id === at.value) ?? null)
+watch(at, id => id && emit('at', id), { immediate: true })
+const { send, refuse, fault, stale } = useLotCommand(
+  () => lot.value!,
+  view => emit('changed', view),
+)
+const size = ref<Nm | null>(null)
+/** Each piece gets a place of its own, or they go back together. */
+const ownPlaces = useLocalStorage('finitum.own-places', false)
+const place = ref('')
+const left = computed(() => (lot.value ? lot.value.onHand - figures(lot.value) : 0))
+const field = ref<HTMLElement>()
+const focus = () => nextTick(() => field.value?.querySelector('input')?.focus())
+onMounted(focus)
+
+function go(by: 1 | -1): void {
+  const now = measurable.value.findIndex(({ id }) => id === at.value)
+  const next = measurable.value[Math.min(measurable.value.length - 1, Math.max(0, now + by))]
+  if (next) at.value = next.id
+  size.value = null
+  void focus()
+}
+/** `tray 3` after `tray 2`: places are filled in turn. */
+const following = (mark: string) => mark.replace(/\d+(?=\D*$)/, digits => String(Number(digits) + 1))
+
+async function keep(): Promise<void> {
+  const { value: current } = lot
+  if (!current) return
+  if (size.value === null) {
+    if (field.value?.querySelector('input')?.value.trim()) refuse('keep', 'size', 'That is no figure yet.')
+    else go(1)
+    return
+  }
+  const mark = place.value.trim()
+  if (ownPlaces.value && !mark) return refuse('keep', 'mark', 'Where does it lie? A mark, or a place in the tray.')
+  const here = measurable.value.findIndex(({ id }) => id === current.id)
+  const last = left.value <= 1
+  const done = ownPlaces.value
+    ? await send('keep', 'POST', '/pieces', { id: uuid(), size: size.value, mark })
+    : await send('keep', 'PATCH', '', { sizes: [...(current.sizes ?? []), size.value] })
+  if (!done) return
+  size.value = null
+  if (ownPlaces.value) place.value = following(mark)
+  // The last piece with a place of its own takes its size off this list.
+  if (!measurable.value.some(({ id }) => id === current.id)) at.value = measurable.value[here]?.id ?? measurable.value.at(-1)?.id ?? null
+  else if (last) return go(1)
+  void focus()
+}
+async function takeBack(): Promise<void> {
+  await send('keep', 'PATCH', '', { sizes: (lot.value!.sizes ?? []).slice(0, -1) })
+  void focus()
+}
+useKeys(computed(() => [key('Esc', 'leave the drawer', () => emit('close'), { keys: ['Escape'] })]))
+</script>
+
+<template>
+  <section class="dye mb-4 px-5 py-4" aria-label="Measure the drawer" data-test="measure-drawer" @keydown.esc="emit('close')">
+    <div class="flex flex-wrap items-baseline gap-x-4 gap-y-1">
+      <h2 class="display text-xl">Measure the drawer</h2>
+      <p v-if="lot" class="text-[17px]" aria-live="polite">
+        <strong>{{ markedText(lot.nominal) }}</strong>{{ lot.mark ? ` ${lot.mark}` : '' }}, {{ lot.family }}:
+        {{ left > 0 ? `piece ${figures(lot) + 1} of ${lot.onHand}` : `all ${lot.onHand} measured` }}
+      </p>
+      <p v-else class="text-[17px]">Nothing here is left to measure.</p>
+      <button type="button" class="button scribed ml-auto" @click="emit('close')">Done</button>
+    </div>
+    <form v-if="lot" novalidate class="mt-3 flex flex-wrap items-start gap-3" @submit.prevent="keep">
+      <div ref="field" class="w-72">
+        <LengthField
+          :key="lot.id"
+          v-model="size"
+          label="What the micrometer says"
+          :unit="unitMade([lot])!"
+          :fault="fault('keep', 'size') ?? fault('keep', 'sizes')"
+        />
+      </div>
+      <div v-if="ownPlaces" class="w-32">
+        <label class="label mb-1 block" for="drawer-place">Its place</label>
+        <input id="drawer-place" v-model="place" class="field" maxlength="20" placeholder="tray 1" autocomplete="off" />
+        <p v-if="fault('keep', 'mark')" class="fault">{{ fault('keep', 'mark') }}</p>
+      </div>
+      <button type="submit" class="button scribed mt-[26px]">{{ size === null ? 'Next size' : 'Keep' }}</button>
+      <button type="button" class="button scribed mt-[26px]" @click="go(-1)">Size before</button>
+      <label class="mt-[30px] flex items-center gap-2 text-[14px]">
+        <input v-model="ownPlaces" type="checkbox" class="tick" /> each has a place of its own
+      </label>
+    </form>
+    <p v-if="stale.length" class="fault">Changed elsewhere: {{ stale.join('. ') }}. Close and open this again.</p>
+    <p v-if="lot && figures(lot)" class="mt-2 text-[14px]">
+      So far: <span class="figure">{{ lot.sizes!.map(s => formatLength(s, preferences.unit)).join(' · ') }}</span>
+      <button type="button" class="link ml-3 !text-inherit" @click="takeBack">take the last back</button>
+    </p>
+    <p class="mt-2 text-[13.5px]">
+      Figure, Enter, next piece. Enter on an empty field: next size. Pieces fitted in pairs go back together.
+    </p>
+  </section>
+</template>

@@ -1,0 +1,61 @@
+import { describe, expect, it } from 'vitest'
+import { nm, thou } from '../quantity/length'
+import { withLotsInHand, withPieceInHand } from './in-hand'
+import { pieceApart, pieceScatter, thickness, withSizes, type Lot } from './lot'
+
+const lot: Lot = {
+  id: 'a',
+  family: 'shims',
+  nominal: thou(18),
+  measured: null,
+  tolerance: null,
+  onHand: 6,
+  reserved: 1,
+  mark: '',
+  colour: 'red',
+  tags: [],
+  cost: 40,
+  leadDays: null,
+  shape: 'flat',
+}
+const measured = (...sizes: number[]) =>
+  withSizes(
+    lot,
+    sizes.map(size => nm(size)),
+  )
+
+describe('sizes piece by piece', () => {
+  it('a lot is reckoned by the mean of what was measured, and forgets it when the figures go', () => {
+    expect(thickness(measured(450_000, 456_000))).toBe(453_000)
+    expect(thickness(measured(450_000, 450_001, 450_001))).toBe(450_001)
+    expect(measured()).toMatchObject({ measured: null, sizes: [] })
+  })
+  it('one figure of a lot leaves 5 µm from piece to piece; more of them tell it better', () => {
+    expect(pieceScatter(measured(450_000))).toBe(5_000)
+    expect(pieceScatter({ ...lot, measured: nm(450_000) })).toBe(5_000)
+    // Two that agree: √(25 + 0)/√2 = 3.5 µm. Two 12 µm apart: √(25 + 36 + 36)/√2 = 7.0 µm.
+    expect(pieceScatter(measured(450_000, 450_000))).toBeCloseTo(3_536, 0)
+    expect(pieceScatter(measured(444_000, 456_000))).toBeCloseTo(6_964, 0)
+    expect(pieceScatter(measured(...Array<number>(100).fill(450_000)))).toBe(1_000)
+  })
+  it('what somebody knows of the lot counts before what is worked out', () => {
+    expect(pieceScatter({ ...measured(440_000, 460_000), scatter: nm(2_000) })).toBe(2_000)
+    expect(pieceScatter({ ...measured(440_000), scatter: nm(0) })).toBe(1_000)
+  })
+  it('a piece told apart keeps what its size is, and its own figure', () => {
+    const piece = pieceApart({ ...measured(450_000, 460_000), scatter: nm(9_000) }, 'b', nm(447_000), 'tray 4')
+    expect(piece).toMatchObject({ id: 'b', nominal: thou(18), measured: 447_000, sizes: [447_000], apart: true, mark: 'tray 4', cost: 40 })
+    expect(piece).toMatchObject({ reserved: 0, colour: 'red' })
+    expect(pieceScatter(piece)).toBe(1_000)
+  })
+  it('in a pack the piece in hand stands for one of its lot', () => {
+    const piece = { lotId: 'a', id: 'b', size: nm(447_000), mark: '' }
+    expect(withPieceInHand([{ lotId: 'a', count: 2 }], piece)).toEqual([
+      { lotId: 'a', count: 1 },
+      { lotId: 'b', count: 1 },
+    ])
+    expect(withPieceInHand([{ lotId: 'a', count: 1 }], piece)).toEqual([{ lotId: 'b', count: 1 }])
+    expect(withPieceInHand([{ lotId: 'c', count: 1 }], piece)).toEqual([{ lotId: 'c', count: 1 }])
+    expect(withLotsInHand([lot], [piece])[1]).toMatchObject({ id: 'b', measured: 447_000, onHand: 0, apart: true })
+  })
+})

@@ -1,0 +1,51 @@
+import type { RemovalDto } from '#shared/dto/command'
+import type { JobView, StockView } from '#shared/types'
+import type { Database, Sql } from '../database/client'
+import { eventKnown, insertEvent } from '../database/events'
+import { restsOnCheck, restsOnChecks, restsOnLot, rowOf, setRemoved, type Removable } from '../database/removals'
+import { notFound, refuse } from '../http/refuse'
+import { assertFresh } from './command'
+import { jobView } from './jobs'
+import { stockView } from './stock'
+
+/** Takes away what was entered by mistake, while nothing rests on it; or brings it back. */
+async function remove(
+  sql: Sql,
+  table: Removable,
+  what: string,
+  id: string,
+  { op, version, removed }: RemovalDto,
+  rests: () => Promise<string | null>,
+): Promise<void> {
+  const row = await rowOf(sql, table, id)
+  if (!row) throw notFound(what)
+  if ((await eventKnown(sql, op)) || row.removed === removed) return
+  await assertFresh(sql, id, version, row.version)
+  const reason = removed ? await rests() : null
+  if (reason !== null) throw refuse(409, `It cannot be removed: ${reason}.`)
+  await setRemoved(sql, table, id, removed)
+  await insertEvent(sql, { id: op, subject: id, version: row.version + 1, what: removed ? 'Removed' : 'Brought back' })
+}
+
+export const removeLot = (db: Database, id: string, dto: RemovalDto): Promise<StockView> =>
+  db.transaction(async sql => {
+    await remove(sql, 'lot', 'size in the drawer', id, dto, () => restsOnLot(sql, id))
+    return stockView(sql)
+  })
+
+/** @returns its job without it, or with it again */
+export const removeCheck = (db: Database, id: string, dto: RemovalDto): Promise<JobView> =>
+  db.transaction(async sql => {
+    await remove(sql, 'checks', 'check', id, dto, () => restsOnCheck(sql, id))
+    const [check] = await sql.rows<{ job_id: string }>('SELECT job_id FROM checks WHERE id = $1', [id])
+    return jobView(sql, check!.job_id)
+  })
+
+export const removeJob = (db: Database, id: string, dto: RemovalDto): Promise<{ readonly removed: boolean }> =>
+  db.transaction(async sql => {
+    await remove(sql, 'job', 'job', id, dto, async () => {
+      const held = (await restsOnChecks(sql, id)).find(({ rests }) => rests !== null)
+      return held ? `of ${held.title.toLowerCase()}, ${held.rests}` : null
+    })
+    return { removed: dto.removed }
+  })
