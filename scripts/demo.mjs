@@ -31,7 +31,9 @@ await serve({
     await send(`${address}/api/stock/csv`, readFileSync(join(demo, 'drawer.csv')), 'text/csv')
     for (const file of readdirSync(demo)
       .filter(name => name.endsWith('.worksheet.json'))
-      .sort()) {
+      // The newest stands first in the book: the first file comes in last.
+      .sort()
+      .reverse()) {
       await send(`${address}/api/worksheets`, readFileSync(join(demo, file)), 'application/json')
     }
   },

@@ -92,7 +92,7 @@ useKeys(
       <h1 class="display text-[30px]">On the bench</h1>
       <p v-if="list?.counts.jobs" class="text-mute">
         {{ list.counts.jobs }} {{ list.counts.jobs === 1 ? 'job' : 'jobs' }}, {{ list.counts.checks }}
-        {{ list.counts.checks === 1 ? 'check' : 'checks' }}, {{ list.counts.waiting }} waiting for a decision or a signature
+        {{ list.counts.checks === 1 ? 'check' : 'checks' }}, {{ list.counts.waiting }} waiting to be decided or signed
       </p>
       <div class="ml-auto flex flex-wrap items-start gap-3">
         <label class="sr-only" for="find">Find a job</label>
@@ -102,12 +102,12 @@ useKeys(
           ref="findField"
           v-model="find"
           type="search"
-          class="field w-40"
+          class="field !w-32"
           placeholder="find"
           autocomplete="off"
         />
         <label class="sr-only" for="state">Which jobs</label>
-        <select v-if="list?.counts.jobs" id="state" v-model="state" class="field w-52">
+        <select v-if="list?.counts.jobs" id="state" v-model="state" class="field !w-44">
           <option v-for="[value, words] in STATES" :key="value" :value="value">{{ words }}</option>
         </select>
         <ImportButton @done="load()" />
@@ -194,7 +194,9 @@ useKeys(
         >.
       </p>
       <p v-else class="flex items-center gap-4 py-4 text-mute">
-        {{ jobs.length === list.found ? `${list.found} ${list.found === 1 ? 'job' : 'jobs'}` : `${jobs.length} of ${list.found} jobs` }}
+        <span>{{
+          jobs.length === list.found ? `${list.found} ${list.found === 1 ? 'job' : 'jobs'}` : `${jobs.length} of ${list.found} jobs`
+        }}</span>
         <button v-if="jobs.length < list.found" type="button" class="button" data-test="more-jobs" @click="load(true)">Show more</button>
       </p>
     </template>

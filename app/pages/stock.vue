@@ -74,7 +74,7 @@ function move(by: number): void {
 useKeys(
   computed(() => [
     key('↑ ↓', 'move', pressed => move(pressed === 'ArrowDown' ? 1 : -1), { keys: ['ArrowDown', 'ArrowUp'] }),
-    ...(lot.value
+    ...(lot.value && !measuring.value
       ? [
           key('T', 'take in', () => document.getElementById('lot-take')?.focus()),
           key('M', 'measure', () => document.querySelector<HTMLElement>('#lot-measure input')?.focus()),
@@ -205,8 +205,16 @@ useKeys(
         </table>
         <p v-if="shown.length === 0" class="py-4 text-mute">No size matches “{{ find }}”.</p>
       </div>
-      <LotPanel v-if="lot" :key="lot.id" :lot="lot" :uses="usesOf(lot.id)" @changed="stock = $event" @reload="load" @remove="remove(lot)" />
-      <p v-else class="text-[14px] text-mute lg:border-l lg:pl-6 rule">
+      <LotPanel
+        v-if="lot && !measuring"
+        :key="lot.id"
+        :lot="lot"
+        :uses="usesOf(lot.id)"
+        @changed="stock = $event"
+        @reload="load"
+        @remove="remove(lot)"
+      />
+      <p v-else-if="!lot" class="text-[14px] text-mute lg:border-l lg:pl-6 rule">
         Pick a size with ↑ ↓ or a click: take in, measure a piece, correct the count.
       </p>
     </div>

@@ -160,7 +160,7 @@ export function evaluatePlace(
   function refusalFor(known: boolean, window: Window | null, aim: AimPoint | null): string | null {
     if (!known && swaps(place)) return 'What is fitted here is not known: list it, then the drawer can be gone through.'
     if (!known && window && window.high < 0) return 'The fitted pack is not known. List its pieces to see which ones to take out.'
-    if (!aim) return 'No limit known and no figure to aim at: set a figure of your own.'
+    if (!aim) return 'No limit known, nothing to aim at: set one.'
     return null
   }
 

@@ -123,6 +123,10 @@ describe('a fitting', () => {
     ])
     expect(reasonOf(decide(named, list({ lotId: 'a', count: 2 })))).toContain('cannot be listed again')
   })
+  it('pieces found in a check with no drawer go into one of their own', () => {
+    const found = done(fresh({ family: '' }), list({ size: thou(20), count: 1 }))
+    expect(found.lots.find(({ nominal }) => nominal === thou(20))!.family).toBe('Unsorted')
+  })
   it('into a place found empty: none can be said', () => {
     const none = done(fresh(), list(), play(1))
     expect(none.document.trials[0]).toMatchObject({ packs: { pack: [] }, unlisted: [] })

@@ -227,9 +227,12 @@ function lotFor(
       (piece.measured ? lot.measured === piece.size : lot.measured === null && lot.nominal === piece.size),
   )
   if (same) return { id: same.id }
-  const lot = newLot({ id: newId, family, nominal: piece.size, tags: [`found in ${title}`] }, piece.measured)
+  const lot = newLot({ id: newId, family: family || UNSORTED, nominal: piece.size, tags: [`found in ${title}`] }, piece.measured)
   return { lot: piece.measured && piece.count === 1 ? { ...lot, apart: true } : lot }
 }
+
+/** Where pieces are kept that were found in a check with no drawer of its own. */
+export const UNSORTED = 'Unsorted'
 
 /** A size the drawer does not know yet, of which nothing more is known. */
 export const newLot = (

@@ -10,7 +10,7 @@ import { jobList } from './jobs'
 import { migrate, missing } from './migrate'
 import { allLots } from './stock'
 import { Refused } from '../http/refuse'
-import { listFoundPack, logReading, signOff, tickStep, voidReading } from '../service/check-commands'
+import { changeSettings, listFoundPack, logReading, signOff, tickStep, voidReading } from '../service/check-commands'
 import { checkView } from '../service/check-view'
 import { createJob, jobView } from '../service/jobs'
 import { createCheck } from '../service/new-check'
@@ -142,6 +142,14 @@ describe('what was entered by mistake', () => {
     expect(await reasonOf(removeJob(db, 'job', job))).toContain('of shaft end play, it has readings')
     await voidReading(db, 'check', { ...(await version()), readingId: 'r1', reason: 'wrong check' })
     expect((await jobView(db, 'job')).removable).toEqual(['check'])
+  })
+  it('with another drawer chosen, the answer holds what is in that', async () => {
+    const ids = (lots: readonly { id: string }[]) => lots.map(({ id }) => id)
+    const none = await changeSettings(db, 'check', { ...(await version()), settings: { family: 'nowhere' } })
+    expect(none.lots).toEqual([])
+    const back = await changeSettings(db, 'check', { ...(await version()), settings: { family: 'shims' } })
+    expect(ids(back.lots)).toContain('twelve')
+    expect(back).toEqual(await checkView(db, 'check'))
   })
   it('a writer that is behind does not remove', async () => {
     const { version: seen } = await checkView(db, 'check')

@@ -62,6 +62,9 @@ export async function carryOut(sql: Sql, loaded: LoadedCheck, command: Command, 
     stored.push(await store(sql, happening, { op: command.op, jobId: row.job_id, bench: after }))
     after = { ...after, ...apply(after, stored.at(-1)!) }
   }
+  // Another drawer, another gauge: what is in the one, and known of the other, only the shop can say.
+  if (after.document.family !== loaded.document.family || stored.some(({ type }) => type === 'gauged'))
+    after = { ...after, ...(await loadCheck(sql, row.id)), row }
   if (outcome.what === '') return after
   await teach(sql, stored, after.document, loaded.document, loaded.workshop)
   await insertEvent(sql, { id: event, subject: row.id, version: row.version + 1, what: outcome.what })

@@ -97,11 +97,15 @@ export const test = base.extend<{ shop: Workshop }>({
   },
 })
 
-/** A fresh demo for the tests of one file, so that files do not disturb each other. */
-export function demoForThisFile(): void {
+/** A fresh demo for the tests of one file, or one group of them, so that they do not disturb each other. */
+export const demoForThisFile = (): void => shopForThisFile('demo')
+/** The same without any data. */
+export const emptyForThisFile = (): void => shopForThisFile('start')
+
+function shopForThisFile(script: 'demo' | 'start'): void {
   test.beforeAll(async () => {
     test.setTimeout(120_000)
-    fileShop = await openWorkshop('demo')
+    fileShop = await openWorkshop(script)
   })
   test.afterAll(async () => {
     await fileShop?.stop()

@@ -28,7 +28,11 @@ const index = computed(() => lotMap(withLotsInHand(props.request?.drawer ?? [], 
 const size = (id: string) => formatLength(thickness(index.value.get(id)!), preferences.unit, { trim: true })
 function name(id: string): string {
   const { mark, colour, apart } = index.value.get(id)!
-  const words = [`${size(id)} ${UNIT_NAME[preferences.unit]}`, mark && (apart ? `it lies in ${mark}` : `mark ${mark}`), colour]
+  const words = [
+    `${size(id)} ${UNIT_NAME[preferences.unit]}`,
+    mark && (apart && mark.length > 2 ? `it lies in ${mark}` : `mark ${mark}`),
+    colour,
+  ]
   return words.filter(Boolean).join(', ')
 }
 const list = (pack: Pack) => pack.map(piece => ({ ...piece, name: name(piece.lotId), lot: index.value.get(piece.lotId)! }))

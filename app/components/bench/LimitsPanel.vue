@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { resultId, type CheckKind } from '#core/check/contract'
 import type { CheckDocument } from '#core/check/document'
+import type { ResultEvaluation } from '#core/check/evaluate-fitting'
 import { unitFor } from '#core/quantity/format-length'
 import { systemOf } from '#core/quantity/length'
 import { describeLimits, type LimitSet } from '#core/verdict/limits'
@@ -13,8 +14,8 @@ const props = defineProps<{
   document: CheckDocument
   locked: boolean
   faults: readonly Fault[]
-  /** by rule of thumb, by kind of result */
-  thumbs: ReadonlyMap<string, LimitSet>
+  /** some come with limits by rule of thumb */
+  results: readonly ResultEvaluation[]
 }>()
 const emit = defineEmits<{ keep: [Record<string, unknown>] }>()
 const all = computed(() => props.kind.results(props.document.setup))
@@ -47,7 +48,9 @@ const keep = (role: 'book' | 'shop', set: LimitSet) =>
   emit('keep', {
     limits: [{ result: shown.value.id, role, set: set.kind === 'none' ? { kind: 'none', unit: unit.value, source: { kind: role } } : set }],
   })
-const thumb = computed(() => (pair.value.book || pair.value.shop ? null : (props.thumbs.get(shown.value.kind.id) ?? null)))
+const thumb = computed(() =>
+  pair.value.book || pair.value.shop ? null : (props.results.find(result => result.kind.id === shown.value.kind.id)?.thumb ?? null),
+)
 const WORKING = { tighter: 'the tighter', book: 'book', shop: 'shop' } as const
 const both = computed(() => Object.values(props.document.limits.sets).some(set => set.book && set.shop))
 const fault = computed(

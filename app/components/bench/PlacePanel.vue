@@ -3,6 +3,7 @@ import { v4 as uuid } from 'uuid'
 import { packIn, piecesIn, type CheckDocument } from '#core/check/document'
 import type { CheckEvaluation } from '#core/check/evaluate-check'
 import type { PlaceEvaluation } from '#core/check/evaluate-place'
+import type { Phase } from '#core/method/step'
 import { pieceList } from '#core/pack/arithmetic'
 import type { PackChoice, Proposal } from '#core/pack/chooser/choose'
 import { lotMap, type Pack } from '#core/pack/lot'
@@ -22,8 +23,7 @@ const props = defineProps<{
   proposal: Proposal | null
   ownPack: Pack | null
   choosing: boolean
-  /** the phase Choose is open: things can be done, not only seen */
-  open: boolean
+  phase: Phase
   locked: boolean
   /** a reading is being typed: nothing is fitted before it is logged */
   typing: boolean
@@ -39,6 +39,8 @@ const emit = defineEmits<{
   command: [string, Record<string, unknown>]
 }>()
 const bench = useBench()
+/** Things can be done, not only seen. */
+const open = computed(() => props.phase === 'choose')
 const preferences = usePreferences()
 const request = computed(() => (props.locked ? null : props.place.request))
 const id = computed(() => props.place.place.id)
@@ -50,6 +52,7 @@ const fitted = computed(() =>
 const known = computed(() => packIn(last.value, id.value) !== null)
 /** Pieces promised to this place until it is fitted or signed. */
 const kept = computed(() => bench.view?.reserves[id.value] ?? [])
+const noDrawer = computed(() => !bench.lots.some(lot => lot.family === props.document.family && lot.shape !== 'sheet' && lot.onHand > 0))
 const keep = (pieces: Pack) => emit('command', 'reserves', { place: id.value, pieces })
 </script>
 
@@ -70,12 +73,19 @@ const keep = (pieces: Pack) => emit('command', 'reserves', { place: id.value, pi
       A reading is being typed: log it or clear it before a pack is fitted.
     </p>
     <FoundPack
-      v-if="open && !locked && !known"
+      v-if="(open || phase === 'measure') && !locked && !known"
       class="mt-2 max-w-md"
       :document="document"
       :places="[place.place]"
       :lots="bench.lots"
       @found="$emit('command', 'found-pack', $event)"
+    />
+    <DrawerHere
+      v-if="open && !locked && noDrawer"
+      class="mt-2"
+      :document="document"
+      :lots="bench.lots"
+      @keep="$emit('command', 'settings', { settings: $event })"
     />
     <p v-if="place.fused && open" class="mt-2 text-[13.5px] text-mute">
       Packs that are not fitted are reckoned from the fittings that agree; leaving it as it is, from the present reading.

@@ -1,11 +1,14 @@
 <script setup lang="ts">
 import { groups as groupBy } from 'd3-array'
 import type { MeasuringPoint } from '#core/check/contract'
+import { useGridKeys } from '~/composables/useGridKeys'
 import type { PointCell } from '~/composables/usePointCells'
 
 /** Every point of a check with many: what is read, what is missing, which is next. A row a position, a column a direction and station. */
 const props = defineProps<{ cells: readonly PointCell[]; picked: string }>()
 defineEmits<{ pick: [string] }>()
+const box = ref<HTMLElement>()
+const { onKeydown } = useGridKeys(box)
 
 const rest = ({ at }: MeasuringPoint) =>
   Object.entries(at)
@@ -18,19 +21,35 @@ const groups = computed(() =>
     const rows = groupBy(cells, cell => String(cell.point.at.position ?? cell.point.label))
     return {
       part,
+      /** all of it may be left out, and nothing of it was read: it stays folded until it is wanted */
+      idle: cells.every(({ point, figure }) => point.optional && figure === null && point.id !== props.picked),
+      cells,
       columns,
       rows: rows.map(([name, of]) => ({ name, cells: columns.map(column => of.find(cell => rest(cell.point) === column) ?? null) })),
     }
   }),
 )
+/** Parts that were unfolded by hand. */
+const wanted = ref<readonly string[]>([])
+const folded = (group: (typeof groups.value)[number]) => group.idle && group.cells.length > 2 && !wanted.value.includes(group.part)
+const titled = (part: string) => part.charAt(0).toUpperCase() + part.slice(1)
 </script>
 
 <template>
-  <div class="space-y-3" data-test="points">
+  <div ref="box" class="space-y-3" data-test="points" @keydown="onKeydown">
     <table v-for="group in groups" :key="group.part" class="tight">
-      <thead v-if="group.part || group.columns.length > 1">
+      <tbody v-if="folded(group)">
         <tr>
-          <th class="!pr-2 whitespace-nowrap">{{ group.part.charAt(0).toUpperCase() + group.part.slice(1) }}</th>
+          <td class="!border-0">
+            <button type="button" class="link min-h-9 text-[13.5px]" @click="wanted = [...wanted, group.part]">
+              {{ titled(group.part) }}: {{ group.cells.length }} points that may be left out
+            </button>
+          </td>
+        </tr>
+      </tbody>
+      <thead v-if="!folded(group) && (group.part || group.columns.length > 1)">
+        <tr>
+          <th class="!pr-2 whitespace-nowrap">{{ titled(group.part) }}</th>
           <component
             :is="column ? 'th' : 'td'"
             v-for="column in group.columns"
@@ -40,7 +59,7 @@ const groups = computed(() =>
           >
         </tr>
       </thead>
-      <tbody>
+      <tbody v-if="!folded(group)">
         <tr v-for="row in group.rows" :key="row.name">
           <td class="w-0 !pr-2 whitespace-nowrap text-[13.5px]">{{ row.name }}</td>
           <td v-for="(cell, i) in row.cells" :key="i" class="!p-0.5 text-right">

@@ -66,29 +66,13 @@ defineExpose({ focus: () => form.value?.focus(), submit: () => form.value?.submi
       There is no gauge for this yet: put one in the register under Gauges, then choose it in Set up.
     </p>
     <template v-else-if="!locked">
-      <TravelEntry
-        v-if="way.entry === 'travel'"
+      <ReadingEntry
+        v-if="way.entry !== 'word' && way.entry !== 'pieces'"
         ref="form"
         v-model:draft="draft"
         v-bind="entry"
-        @log="emit('log')"
-        @answer="(text, value) => emit('answer', text, value)"
-      />
-      <FigureEntry
-        v-else-if="way.entry === 'figure' || way.entry === 'pass'"
-        ref="form"
-        v-model:draft="draft"
-        v-bind="entry"
-        :warm="point.heat !== undefined"
-        :pass="way.entry === 'pass'"
-        @log="emit('log')"
-        @answer="(text, value) => emit('answer', text, value)"
-      />
-      <RangeEntry
-        v-else-if="way.entry === 'range'"
-        ref="form"
-        v-model:draft="draft"
-        v-bind="entry"
+        :form="way.entry"
+        :warm="point.heat !== undefined && (way.entry === 'figure' || way.entry === 'pass')"
         :leaves="way.gauge === 'feeler-set' ? (gauge?.sizes ?? []) : null"
         @log="emit('log')"
         @answer="(text, value) => emit('answer', text, value)"

@@ -7,6 +7,7 @@ import { UNIT_NAME } from '#core/quantity/length'
 import { describeLimits } from '#core/verdict/limits'
 import { verdictWord } from '#core/verdict/words'
 import { stateText } from '~/composables/stateColour'
+import { useGridKeys } from '~/composables/useGridKeys'
 import { usePreferences } from '~/stores/preferences'
 
 /** Every figure a check comes to: a row a position, a column a kind of result; one is looked at. */
@@ -17,6 +18,8 @@ const props = defineProps<{
   worstFirst?: boolean
 }>()
 const picked = defineModel<string>('picked', { required: true })
+const box = ref<HTMLElement>()
+const { onKeydown } = useGridKeys(box)
 const preferences = usePreferences()
 /** What is judged stands before what is only told. */
 const kinds = computed(() =>
@@ -52,7 +55,7 @@ const marked = (result: ResultEvaluation) =>
 </script>
 
 <template>
-  <div class="relative space-y-4 overflow-x-auto" data-test="results">
+  <div ref="box" class="relative space-y-4 overflow-x-auto" data-test="results" @keydown="onKeydown">
     <table v-if="placed.length" class="tight">
       <thead>
         <tr>

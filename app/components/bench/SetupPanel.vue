@@ -11,9 +11,9 @@ import { AIM_NAME, type AimSchool } from '#core/verdict/aim'
 import type { DecisionRule } from '#core/verdict/decide'
 import { systemOf, type Nm } from '#core/quantity/length'
 import type { Lot } from '#core/pack/lot'
-import { familiesFor } from '~/composables/families'
+import { useFamilies } from '~/composables/useFamilies'
 import { faultAt, api } from '~/composables/useApi'
-import type { Fault, StockView } from '#shared/types'
+import type { Fault } from '#shared/types'
 
 /** Everything a check rests on; each change is kept at once. */
 const props = defineProps<{
@@ -29,7 +29,6 @@ const emit = defineEmits<{
   found: [{ place: string; pieces: readonly object[] }]
 }>()
 const kind = computed(() => checkKind(props.document.kind))
-const thumbs = computed(() => new Map(props.results.flatMap(result => (result.thumb ? [[result.kind.id, result.thumb] as const] : []))))
 const places = computed(() => kind.value.places(props.document.setup))
 const locked = computed(() => props.document.signOff !== null)
 /** Places whose pack can still be named: before anything was changed, or as long as it is not known. */
@@ -48,12 +47,9 @@ const grade = computed(() => {
   return `${gradeFor(ends.lower, ends.upper)?.colour ?? 'none holds both ends'} (${describeLimits(limits)})`
 })
 const gauges = ref<readonly Gauge[]>([])
-const families = ref<readonly string[]>([])
+const families = useFamilies(toRef(props, 'document'))
 onMounted(async () => {
   gauges.value = await api<Gauge[]>('/api/gauges').catch(() => Object.values(props.document.gauges))
-  const stock = await api<StockView>('/api/stock').catch(() => null)
-  const offered = stock ? familiesFor(props.document.kind, stock).families : []
-  families.value = [...new Set([...offered, props.document.family].filter(Boolean))]
 })
 
 const own = ref<Nm | null>(props.document.aim.own ?? null)
@@ -175,7 +171,7 @@ const value = (event: Event) => (event.target as HTMLSelectElement).value
       />
     </div>
     <div class="space-y-4">
-      <LimitsPanel :kind="kind" :document="document" :locked="locked" :faults="faults" :thumbs="thumbs" @keep="emit('keep', $event)" />
+      <LimitsPanel :kind="kind" :document="document" :locked="locked" :faults="faults" :results="results" @keep="emit('keep', $event)" />
       <fieldset v-if="places.length || kind.targets" class="space-y-2" :disabled="locked" @focusout="keepAim">
         <legend class="label mb-1">Aim</legend>
         <div class="grid grid-cols-2 gap-2">

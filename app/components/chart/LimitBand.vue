@@ -26,6 +26,8 @@ const { width: measuredWidth } = useElementSize(box)
 const preferences = usePreferences()
 const width = computed(() => Math.max(300, measuredWidth.value))
 const narrow = computed(() => width.value < 560)
+/** Small until there is something on it. */
+const blank = computed(() => anchors.value.length === 0 && marks.value.length === 0)
 const HEIGHT = 176
 const TOP = 30
 const BOTTOM = 146
@@ -72,15 +74,24 @@ const mmTicks = computed(() => ticks(scale.value, NM_PER.mm, 13))
 /** Labels keep clear of the unit's name at the right end and of the left edge. */
 const labelled = (all: ReturnType<typeof ticks>) => all.filter(tick => tick.major && tick.at < width.value - 56 && tick.at > 12)
 /** Where the names of the limits stand: right of them, left of them, or, with no room on either side, inside. */
-const LABEL_ROOM = 124
+const names = computed(() =>
+  zones.value.map(({ name, set }) => ({ name, words: `${name} ${describeLimits(set, preferences.unit).replace(/ (thou|mm)$/, '')}` })),
+)
+const room = computed(() => 20 + 7.4 * Math.max(0, ...names.value.map(({ words }) => words.length)))
+/** null: there is room nowhere on the band, they stand below it */
 const labelAt = computed(() => {
-  if (zones.value.length === 0) return { x: 8, end: false }
   const left = Math.min(...zones.value.map(z => z.at!.left))
   const right = Math.max(...zones.value.map(z => z.at!.right), 0)
   const taken = props.measured ? x(props.measured.value) : Infinity
-  if (Math.min(taken > right ? taken : Infinity, width.value) - right > LABEL_ROOM) return { x: right + 8, end: false }
-  return left > LABEL_ROOM ? { x: left - 8, end: true } : { x: left + 8, end: false }
+  if (Math.min(taken > right ? taken - 30 : Infinity, width.value) - right > room.value) return { x: right + 8, end: false }
+  if (left - (taken < left ? taken + 30 : 0) > room.value) return { x: left - 8, end: true }
+  return null
 })
+/** The middle of a label of so many characters, kept off the edges. */
+const within = (at: number, characters: number, size = 8.6) => {
+  const half = (characters * size) / 2 + 6
+  return Math.min(width.value - half, Math.max(half, at))
+}
 const show = (value: number) => formatLength(value, preferences.unit)
 const arrow = computed(() => {
   if (!props.measured || !props.predicted) return null
@@ -108,7 +119,11 @@ const tickLabel = (value: number) => String(Math.round(value * 1e6) / 1e6).repla
 
 <template>
   <div ref="box" class="dye w-full overflow-hidden">
+    <p v-if="blank" class="px-4 py-2.5 text-[14px]" data-test="limit-band">
+      {{ label ? `${label}: n` : 'N' }}o limit known, nothing measured.
+    </p>
     <svg
+      v-else
       :width="width"
       :height="HEIGHT"
       :viewBox="`0 0 ${width} ${HEIGHT}`"
@@ -154,9 +169,9 @@ const tickLabel = (value: number) => String(Math.round(value * 1e6) / 1e6).repla
         <text x="10" :y="124">{{ ends.below.toLowerCase() }}</text>
         <text :x="width - 10" :y="124" text-anchor="end">{{ ends.above.toLowerCase() }}</text>
       </g>
-      <g v-if="zones.length" fill="var(--scribe)" font-size="13" :text-anchor="labelAt.end ? 'end' : 'start'">
-        <text v-for="(z, i) in zones" :key="z.name" :x="labelAt.x" :y="48 + i * 17" :font-weight="z.name === 'Book' ? 650 : 400">
-          {{ z.name }} {{ describeLimits(z.set, preferences.unit).replace(/ (thou|mm)$/, '') }}
+      <g v-if="labelAt" fill="var(--scribe)" font-size="13" :text-anchor="labelAt.end ? 'end' : 'start'">
+        <text v-for="(n, i) in names" :key="n.name" :x="labelAt.x" :y="48 + i * 17" :font-weight="n.name === 'Book' ? 650 : 400">
+          {{ n.words }}
         </text>
       </g>
       <path
@@ -186,7 +201,7 @@ const tickLabel = (value: number) => String(Math.round(value * 1e6) / 1e6).repla
         <circle :cx="x(predicted.value)" :cy="LINE" r="7" fill="var(--dye-bottom)" stroke-width="2.2" />
         <text
           v-if="!measured"
-          :x="x(predicted.value)"
+          :x="within(x(predicted.value), predicted.words.length, 6.6)"
           :y="LINE - 16"
           font-size="13"
           fill="var(--scribe)"
@@ -195,7 +210,15 @@ const tickLabel = (value: number) => String(Math.round(value * 1e6) / 1e6).repla
         >
           {{ predicted.words }}
         </text>
-        <text class="figure" :x="x(predicted.value)" :y="LINE + 29" font-size="14" fill="var(--scribe)" stroke="none" text-anchor="middle">
+        <text
+          class="figure"
+          :x="within(x(predicted.value), 5)"
+          :y="LINE + 29"
+          font-size="14"
+          fill="var(--scribe)"
+          stroke="none"
+          text-anchor="middle"
+        >
           {{ show(predicted.value) }}
         </text>
       </g>
@@ -211,10 +234,19 @@ const tickLabel = (value: number) => String(Math.round(value * 1e6) / 1e6).repla
         />
         <line :x1="x(measured.value - measured.U)" :x2="x(measured.value + measured.U)" :y1="LINE" :y2="LINE" stroke-width="2" />
         <circle :cx="x(measured.value)" :cy="LINE" r="6.5" fill="var(--scribe)" />
-        <text class="figure" :x="x(measured.value)" :y="LINE - 24" font-size="14" fill="var(--scribe)" stroke="none" text-anchor="middle">
+        <text
+          class="figure"
+          :x="within(x(measured.value), 5)"
+          :y="LINE - 24"
+          font-size="14"
+          fill="var(--scribe)"
+          stroke="none"
+          text-anchor="middle"
+        >
           {{ show(measured.value) }}
         </text>
       </g>
     </svg>
+    <p v-if="!blank && !labelAt" class="px-3 pb-2 text-[13px]">{{ names.map(({ words }) => words).join(' · ') }}</p>
   </div>
 </template>

@@ -55,6 +55,20 @@ const drawn = computed(() => {
   })
 })
 const end = computed(() => PLATE + 4 + total.value * scale.value + pieces.value.length * 2)
+/** Where "take out" and "put in" stand: under their first piece, kept off the edges and off each other. */
+const captions = computed(() => {
+  const first = (role: Piece['role']) => drawn.value.find(piece => piece.role === role)
+  const [out, put] = [first('out'), first('in')]
+  const limit = Math.max(0, Math.min(width.value, end.value + PLATE) - 62)
+  const at = (piece: { at: number } | undefined) => (piece ? Math.min(piece.at, limit) : 0)
+  const [outAt, putAt] = [at(out), at(put)]
+  // The pieces to put in stand last: there is room to the left of them, down to the edge.
+  const apart = out && put ? Math.min(outAt, Math.max(0, putAt - 66)) : outAt
+  return [
+    ...(out ? [{ role: 'out', words: 'take out', at: apart }] : []),
+    ...(put ? [{ role: 'in', words: 'put in', at: out ? Math.max(putAt, apart + 66) : putAt }] : []),
+  ]
+})
 const upright = (wide: number, label: string) => wide < label.length * 7.4 + 4
 const stack = computed(() =>
   props.next
@@ -139,17 +153,18 @@ const summary = computed(
             stroke="var(--in)"
             stroke-width="2"
           />
-          <text
-            v-if="piece.role !== 'stays' && (i === 0 || drawn[i - 1]!.role !== piece.role)"
-            :x="Math.min(piece.at, end - 46)"
-            y="136"
-            font-size="12.5"
-            font-weight="650"
-            :fill="piece.role === 'out' ? 'var(--out)' : 'var(--in)'"
-          >
-            {{ piece.role === 'out' ? 'take out' : 'put in' }}
-          </text>
         </g>
+        <text
+          v-for="caption in captions"
+          :key="caption.role"
+          :x="caption.at"
+          y="136"
+          font-size="12.5"
+          font-weight="650"
+          :fill="caption.role === 'out' ? 'var(--out)' : 'var(--in)'"
+        >
+          {{ caption.words }}
+        </text>
         <g fill="var(--mute)" font-size="12.5">
           <text x="0" y="118">{{ between[0] }}</text>
           <text :x="end + PLATE" y="118" text-anchor="end">{{ between[1] }}</text>

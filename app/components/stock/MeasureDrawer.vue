@@ -46,9 +46,8 @@ async function keep(): Promise<void> {
   const { value: current } = lot
   if (!current) return
   if (size.value === null) {
-    if (field.value?.querySelector('input')?.value.trim()) refuse('keep', 'size', 'That is no figure yet.')
-    else go(1)
-    return
+    // What is no figure stays in the field, which says so.
+    return field.value?.querySelector('input')?.value.trim() ? void focus() : go(1)
   }
   const mark = place.value.trim()
   if (ownPlaces.value && !mark) return refuse('keep', 'mark', 'Where does it lie? A mark, or a place in the tray.')

@@ -13,13 +13,23 @@ const props = defineProps<{
   lots: readonly Lot[]
   /** of the size in hand; empty: that of the size put in last */
   family: string
+  /** in a column: two fields a row */
+  narrow?: boolean
 }>()
 const emit = defineEmits<{ changed: [StockView, string]; close: [] }>()
 const preferences = usePreferences()
 /** A drawer is put in size after size: the next is of the family of the last. */
 const last = useLocalStorage('finitum.family', '')
 const families = computed(() => [...new Set(props.lots.map(lot => lot.family))])
-const family = ref(props.family || (families.value.includes(last.value) ? last.value : ''))
+const family = ref(props.family)
+/** As soon as the drawer is there, unless something was typed meanwhile. */
+watch(
+  families,
+  known => {
+    if (family.value === '' && known.includes(last.value)) family.value = last.value
+  },
+  { immediate: true },
+)
 /** Sizes mean the unit their family was made in. */
 const unit = computed(() => unitMade(props.lots.filter(lot => lot.family === family.value)) ?? preferences.unit)
 const nominal = ref<Nm | null>(null)
@@ -48,27 +58,25 @@ async function add(): Promise<void> {
   const id = uuid()
   const tolerance = plus.value === null && minus.value === null ? {} : { tolerance: { plus: plus.value ?? 0, minus: minus.value ?? 0 } }
   try {
-    emit(
-      'changed',
-      await api<StockView>('/api/stock/lots', {
-        body: {
-          op: uuid(),
-          id,
-          family: family.value,
-          nominal: nominal.value,
-          ...(measured.value === null ? {} : { measured: measured.value }),
-          ...tolerance,
-          count: Number(count.value),
-          mark: mark.value.trim(),
-          colour: colour.value.trim(),
-          ...(coins === null ? {} : { cost: coins }),
-          ...(days.value === '' ? {} : { leadDays: Number(days.value) }),
-          shape: shape.value,
-        },
-      }),
-      id,
-    )
+    const view = await api<StockView>('/api/stock/lots', {
+      body: {
+        op: uuid(),
+        id,
+        family: family.value,
+        nominal: nominal.value,
+        ...(measured.value === null ? {} : { measured: measured.value }),
+        ...tolerance,
+        count: Number(count.value),
+        mark: mark.value.trim(),
+        colour: colour.value.trim(),
+        ...(coins === null ? {} : { cost: coins }),
+        ...(days.value === '' ? {} : { leadDays: Number(days.value) }),
+        shape: shape.value,
+      },
+    })
+    // Before it is told: who is told may close this form.
     last.value = family.value
+    emit('changed', view, id)
   } catch (error) {
     faults.value = faultsOf(error)
   }
@@ -76,7 +84,7 @@ async function add(): Promise<void> {
 </script>
 
 <template>
-  <form class="mb-4 grid gap-3 border-y rule py-4 md:grid-cols-4" novalidate @submit.prevent="add">
+  <form class="mb-4 grid gap-3 border-y rule py-4" :class="narrow ? 'grid-cols-2' : 'md:grid-cols-4'" novalidate @submit.prevent="add">
     <div>
       <label class="label mb-1 block" for="lot-family">Family</label>
       <input id="lot-family" ref="first" v-model="family" list="families" class="field" autocomplete="off" />
@@ -118,8 +126,8 @@ async function add(): Promise<void> {
         <option v-for="s in SHAPES" :key="s" :value="s">{{ s === 'sheet' ? 'sheet, to cut from' : s }}</option>
       </select>
     </div>
-    <p v-if="faultAt(faults, '')" class="fault md:col-span-4">{{ faultAt(faults, '') }}</p>
-    <div class="flex gap-2 md:col-span-4">
+    <p v-if="faultAt(faults, '')" class="fault col-span-full">{{ faultAt(faults, '') }}</p>
+    <div class="col-span-full flex gap-2">
       <button type="submit" class="button primary">Add the size</button>
       <button type="button" class="button" @click="emit('close')">Leave it</button>
     </div>

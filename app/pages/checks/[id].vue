@@ -195,6 +195,14 @@ useHead({ title: computed(() => (ready.value ? `${document.value.title} · Finit
             This gauge cannot decide a band this narrow: its U is wider than half the band.
           </p>
           <p v-if="place?.aim?.caution" class="text-[14px] text-near">{{ place.aim.caution }}</p>
+          <LimitsHere
+            v-if="!locked && phase !== 'setup'"
+            :document="document"
+            :shown="shown"
+            :results="evaluation.current.results"
+            :faults="faults"
+            @keep="settings => command('settings', { settings })"
+          />
           <SetupPanel
             v-if="phase === 'setup'"
             :document="document"
@@ -269,7 +277,7 @@ useHead({ title: computed(() => (ready.value ? `${document.value.title} · Finit
                 :place="place"
                 :choice="choice"
                 :choosing="choosing"
-                :open="phase === 'choose'"
+                :phase="phase"
                 :locked="locked"
                 :typing="reading !== null"
                 :busy="busy"

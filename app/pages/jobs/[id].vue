@@ -95,10 +95,12 @@ async function keepNotes(): Promise<void> {
   }
 }
 
+/** Its first field takes the focus as soon as it is there, however early it was asked for. */
+watch(titleField, field => field?.focus(), { flush: 'post' })
 let shop = Promise.resolve()
 async function begin(): Promise<void> {
   making.value = true
-  nextTick(() => titleField.value?.focus())
+  titleField.value?.focus()
   shop = lookAround()
   await shop
 }

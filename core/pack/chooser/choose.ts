@@ -136,7 +136,7 @@ export function choosePacks(drawer: PreparedDrawer, question: PackQuestion): Pac
 
   function onTheSafeSide(): PackChoice {
     const limit = ends && (question.cannotBind === 'above' ? ends.upper : ends.lower)
-    const notes = [drawer.lots.length === 0 ? 'The drawer has no pieces for this place.' : 'Nothing in the drawer reaches the limits.']
+    const notes = [isBare(drawer) ? 'The drawer has no pieces for this place.' : 'Nothing in the drawer reaches the limits.']
     const none: PackChoice = { proposals: withStay([], stay), proven: best.proven, fallback: true, notes }
     if (limit === null || !Number.isFinite(limit)) return none
     const side = question.cannotBind === 'above' ? { low: limit, high: Infinity } : { low: -Infinity, high: limit }
@@ -282,5 +282,9 @@ export function sumInOneLine(
       return arithmeticLine(Math.round(grounds.from.play), fitted, pack, predicted.play, lots, response, unit)
   }
 }
+
+/** Is there nothing but what is fitted? */
+const isBare = ({ lots, available, fittedPieces, response }: PreparedDrawer): boolean =>
+  lots.every((_, i) => available[i]! * piecesPerPick(response) <= fittedPieces[i]!)
 
 const changesOf = ({ change }: Pick<Proposal, 'change'>): number => pieceCount(change.out) + pieceCount(change.in)

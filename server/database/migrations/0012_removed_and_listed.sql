@@ -9,3 +9,6 @@ UPDATE checks c SET signed = true, accepted = s.reason IS NOT NULL FROM sign_off
   WHERE s.check_id = c.id AND NOT EXISTS (SELECT 1 FROM reopening r WHERE r.sign_off_id = s.id);
 CREATE INDEX checks_open ON checks (job_id) WHERE NOT signed AND removed_at IS NULL;
 CREATE INDEX job_listed ON job (created_at DESC, id) WHERE removed_at IS NULL;
+
+-- Pieces found in a check with no drawer of its own had none either.
+UPDATE lot SET family = 'Unsorted' WHERE family = '';

@@ -20,7 +20,7 @@ function open(far: string, back = '', word = false) {
     back: read(back),
   }
   const log = vi.fn()
-  const entry = useEntry({ props, draft, missing: 'Type it first.', log, answer: vi.fn() })
+  const entry = useEntry({ props, draft, missing: () => 'Type it first.', log, answer: vi.fn() })
   entry.first.value = field()
   entry.second.value = field()
   return { entry, log, first: entry.first.value, second: entry.second.value }

@@ -23,7 +23,7 @@ interface Entry {
   readonly props: EntryProps
   readonly draft: Ref<Draft>
   /** What to say when nothing is typed. */
-  readonly missing: string
+  readonly missing: () => string
   readonly log: () => void
   readonly answer: (text: string, value: number) => void
 }
@@ -46,7 +46,7 @@ export function useEntry({ props, draft, missing, log, answer }: Entry) {
     return null
   })
   const reason = computed(() => {
-    if (blank.value) return tried.value ? missing : null
+    if (blank.value) return tried.value ? missing() : null
     if (props.word) return null
     if (props.heatFault) return props.heatFault
     const bad = [props.far, props.back, props.start].find(entry => !entry.ok)

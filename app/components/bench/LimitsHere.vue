@@ -1,0 +1,47 @@
+<script setup lang="ts">
+import { checkKind } from '#core/check/registry'
+import type { CheckDocument } from '#core/check/document'
+import type { ResultEvaluation } from '#core/check/evaluate-fitting'
+import { lowerFirst } from '#core/quantity/lower-first'
+import type { Fault } from '#shared/types'
+
+/** Nothing to judge by: limits are set where they are missed, without leaving what is being measured. */
+const props = defineProps<{
+  document: CheckDocument
+  shown: ResultEvaluation
+  results: readonly ResultEvaluation[]
+  faults: readonly Fault[]
+}>()
+const emit = defineEmits<{ keep: [Record<string, unknown>] }>()
+const kind = computed(() => checkKind(props.document.kind))
+const lacks = computed(() => {
+  const set = props.shown.limits.working
+  return props.shown.kind.main && (set === null || set.kind === 'none')
+})
+/** Stays open while limits are typed, also once there are some. */
+const open = ref(false)
+watch(
+  () => props.shown.id,
+  () => {
+    open.value = false
+  },
+)
+const box = ref<HTMLElement>()
+function show(): void {
+  open.value = true
+  void nextTick(() => box.value?.querySelector<HTMLElement>('select')?.focus())
+}
+</script>
+
+<template>
+  <section v-if="lacks || open" class="border-b rule pb-3" aria-label="Limits" data-test="limits-here">
+    <p class="flex flex-wrap items-center gap-x-3 text-[14.5px]">
+      <span v-if="lacks">No limit known for {{ lowerFirst(shown.kind.label) }}: nothing is judged, or aimed at.</span>
+      <button v-if="!open" type="button" class="button" @click="show">Set a limit here</button>
+      <button v-else type="button" class="button" @click="open = false">Done</button>
+    </p>
+    <div v-if="open" ref="box" class="mt-2 max-w-md">
+      <LimitsPanel :kind="kind" :document="document" :locked="false" :faults="faults" :results="results" @keep="emit('keep', $event)" />
+    </div>
+  </section>
+</template>
