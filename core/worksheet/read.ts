@@ -12,7 +12,7 @@ import { upgradeWorksheet, type WorksheetV1, type WorksheetV2 } from './upgrade'
 import schemaV1 from './worksheet.v1.schema.json'
 import schemaV2 from './worksheet.v2.schema.json'
 import schema from './worksheet.schema.json'
-import { WORKSHEET_FORMAT, WORKSHEET_LARGEST, WORKSHEET_VERSION, type Worksheet } from './worksheet'
+import { WORKSHEET_FORMAT, WORKSHEET_LARGEST, WORKSHEET_VERSION, type Worksheet, type WorksheetJob } from './worksheet'
 
 export interface WorksheetFault {
   /** Where in the file: `jobs/0/checks/2/limits/book/upper`. */
@@ -23,7 +23,13 @@ export type WorksheetReading =
   { readonly ok: true; readonly worksheet: Worksheet } | { readonly ok: false; readonly faults: readonly WorksheetFault[] }
 
 const ajv = new Ajv({ allErrors: true, strict: false })
-const validators = { 1: ajv.compile(schemaV1), 2: ajv.compile(schemaV2), 3: ajv.compile(schema) } as const
+/** A version's schema, for the file without its jobs and for each job by itself. */
+function validatorsOf(whole: { readonly $defs: object }) {
+  return { file: ajv.compile(whole), job: ajv.compile({ $ref: '#/$defs/job', $defs: whole.$defs }) }
+}
+const validators = { 1: validatorsOf(schemaV1), 2: validatorsOf(schemaV2), 3: validatorsOf(schema) } as const
+/** Jobs of one file. */
+const MOST_JOBS = 2000
 const MOST_FAULTS = 10
 const NO_DATE = 'There is no such date.'
 const one = (path: string, reason: string): WorksheetReading => ({ ok: false, faults: [{ path, reason }] })
@@ -32,7 +38,20 @@ const one = (path: string, reason: string): WorksheetReading => ({ ok: false, fa
  * Reads a worksheet, all of it or nothing. Bad text, another format, a newer version, a wrong field, a piece of no known lot: the
  * place and a sentence.
  */
-export function readWorksheet(text: string): WorksheetReading {
+export const readWorksheet = (text: string): WorksheetReading => throughout(readingSteps(text))
+
+/** The same for a value that is parsed already. */
+export const checkWorksheet = (value: unknown): WorksheetReading => throughout(checkingSteps(value))
+
+function throughout(steps: Generator<void, WorksheetReading>): WorksheetReading {
+  for (;;) {
+    const step = steps.next()
+    if (step.done) return step.value
+  }
+}
+
+/** Reading a worksheet in steps, a job each: others can have their turn between them. */
+export function* readingSteps(text: string): Generator<void, WorksheetReading> {
   if (text.length > WORKSHEET_LARGEST) return one('', `The file is larger than ${WORKSHEET_LARGEST / 1e6} million characters.`)
   let value: unknown
   try {
@@ -40,14 +59,14 @@ export function readWorksheet(text: string): WorksheetReading {
   } catch (error) {
     return one('', `This is not a JSON file: ${(error as Error).message}.`)
   }
-  return checkWorksheet(value)
+  yield
+  return yield* checkingSteps(value)
 }
 
-/** The same for a value that is parsed already. */
-export function checkWorksheet(value: unknown): WorksheetReading {
+function* checkingSteps(value: unknown): Generator<void, WorksheetReading> {
   if (typeof value !== 'object' || value === null || Array.isArray(value))
     return one('', 'This is not a worksheet: a JSON object is expected.')
-  const head = value as { format?: unknown; version?: unknown }
+  const head = value as { format?: unknown; version?: unknown; jobs?: unknown }
   if (head.format !== WORKSHEET_FORMAT) return one('format', `This is not a worksheet: “format” must be “${WORKSHEET_FORMAT}”.`)
   if (typeof head.version === 'number' && head.version > WORKSHEET_VERSION)
     return one(
@@ -55,13 +74,29 @@ export function checkWorksheet(value: unknown): WorksheetReading {
       `This worksheet is of version ${head.version}; this program reads up to ${WORKSHEET_VERSION}. Use a newer program.`,
     )
   const version = head.version === 1 || head.version === 2 ? head.version : 3
-  const validate = validators[version]
-  if (!validate(value)) return { ok: false, faults: faultsOf(validate.errors ?? []) }
+  const { file, job: ofJob } = validators[version]
+  const jobs = Array.isArray(head.jobs) ? (head.jobs as unknown[]) : null
+  if (jobs && jobs.length > MOST_JOBS) return one('jobs', `At most ${MOST_JOBS} jobs a file.`)
+  const wrong: WorksheetFault[] = file(jobs ? { ...head, jobs: [] } : value) ? [] : faultsOf(file.errors ?? [])
+  for (const [i, job] of (jobs ?? []).entries()) {
+    if (!ofJob(job))
+      wrong.push(...faultsOf(ofJob.errors ?? []).map(({ path, reason }) => ({ path: path ? `jobs/${i}/${path}` : `jobs/${i}`, reason })))
+    if (wrong.length >= MOST_FAULTS) break
+    yield
+  }
+  if (wrong.length > 0) return { ok: false, faults: wrong.slice(0, MOST_FAULTS) }
   const unknown = [...kindFaults(value as unknown as Worksheet)]
   if (unknown.length > 0) return { ok: false, faults: unknown }
+  yield
   const worksheet = version === 3 ? (value as unknown as Worksheet) : upgradeWorksheet(value as unknown as WorksheetV1 | WorksheetV2)
-  const faults = [...meaningFaults(worksheet)].slice(0, MOST_FAULTS)
-  return faults.length > 0 ? { ok: false, faults } : { ok: true, worksheet }
+  const faults: WorksheetFault[] = [...repeatedFaults(worksheet)]
+  const lots = lotMap(worksheet.lots)
+  for (const [j, job] of worksheet.jobs.entries()) {
+    faults.push(...jobFaults(job, j, lots))
+    if (faults.length >= MOST_FAULTS) break
+    yield
+  }
+  return faults.length > 0 ? { ok: false, faults: faults.slice(0, MOST_FAULTS) } : { ok: true, worksheet }
 }
 
 function faultsOf(errors: readonly ErrorObject[]): WorksheetFault[] {
@@ -98,34 +133,31 @@ function sentence({ keyword, params, message }: ErrorObject): string {
   }
 }
 
-/** What a schema cannot say: every reference leads somewhere, ids are not used twice, limits make sense. */
-function* meaningFaults(worksheet: Worksheet): Generator<WorksheetFault> {
-  const lots = lotMap(worksheet.lots)
-  yield* repeated(worksheet.lots, 'lots')
-  yield* repeated(worksheet.jobs, 'jobs')
+/** Ids are not used twice. */
+function* repeatedFaults({ lots, jobs }: Worksheet): Generator<WorksheetFault> {
+  const checks = jobs.flatMap(job => job.checks)
+  const trials = checks.flatMap(check => check.trials)
+  yield* repeated(lots, 'lots')
+  yield* repeated(jobs, 'jobs')
   yield* repeated(
-    worksheet.jobs.flatMap(job => job.parts),
+    jobs.flatMap(job => job.parts),
     'parts of all jobs',
   )
+  yield* repeated(checks, 'checks of all jobs')
+  yield* repeated(trials, 'trials of all checks')
   yield* repeated(
-    worksheet.jobs.flatMap(job => job.checks),
-    'checks of all jobs',
-  )
-  yield* repeated(
-    worksheet.jobs.flatMap(job => job.checks.flatMap(check => check.trials)),
-    'trials of all checks',
-  )
-  yield* repeated(
-    worksheet.jobs.flatMap(job => job.checks.flatMap(check => check.trials.flatMap(trial => trial.readings))),
+    trials.flatMap(trial => trial.readings),
     'readings of all trials',
   )
-  for (const [j, job] of worksheet.jobs.entries()) {
-    const parts = new Set(job.parts.map(part => part.id))
-    for (const [c, check] of job.checks.entries()) {
-      for (const [role, part] of Object.entries(check.parts))
-        if (!parts.has(part)) yield { path: `jobs/${j}/checks/${c}/parts/${role}`, reason: `No part “${part}” in this job.` }
-      yield* checkFaults(check, `jobs/${j}/checks/${c}`, lots)
-    }
+}
+
+/** What a schema cannot say: every reference leads somewhere, limits make sense. */
+function* jobFaults(job: WorksheetJob, j: number, lots: LotMap): Generator<WorksheetFault> {
+  const parts = new Set(job.parts.map(part => part.id))
+  for (const [c, check] of job.checks.entries()) {
+    for (const [role, part] of Object.entries(check.parts))
+      if (!parts.has(part)) yield { path: `jobs/${j}/checks/${c}/parts/${role}`, reason: `No part “${part}” in this job.` }
+    yield* checkFaults(check, `jobs/${j}/checks/${c}`, lots)
   }
 }
 

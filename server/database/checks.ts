@@ -40,19 +40,21 @@ export const checkIdsOfJob = async (sql: Sql, jobId: string) =>
 
 type Settings = CheckSettings & { readonly id: string }
 
-const settingValues = (c: Settings) => [
-  c.id,
-  c.title,
-  c.entryUnit,
-  JSON.stringify(c.setup),
-  c.working,
-  c.rule,
-  JSON.stringify(c.aim),
-  JSON.stringify(c.packRules),
-  c.family,
-  c.uRefit,
-  c.tipAngle,
-]
+export const checkColumns = (c: Settings) => ({
+  id: c.id,
+  title: c.title,
+  entry_unit: c.entryUnit,
+  setup: c.setup,
+  working: c.working,
+  rule: c.rule,
+  aim: c.aim,
+  pack_rules: c.packRules,
+  family: c.family,
+  u_refit: c.uRefit,
+  tip_angle: c.tipAngle,
+})
+const settingValues = (c: Settings) =>
+  Object.values(checkColumns(c)).map(value => (typeof value === 'object' ? JSON.stringify(value) : value))
 
 export const insertCheck = (sql: Sql, jobId: string, c: Settings & { readonly kind: string }) =>
   sql.rows(
@@ -78,6 +80,14 @@ export interface ListedAnswer {
   /** signed with a reason */
   readonly accepted: boolean
 }
+export const listedColumns = ({ state, word, note, figure, signed, accepted }: ListedAnswer) => ({
+  state,
+  word,
+  note,
+  figure,
+  signed,
+  accepted,
+})
 /** What the lists show from now on, and the version it is of. */
 export const recordAnswer = (sql: Sql, id: string, version: number, a: ListedAnswer) =>
   sql.rows('UPDATE checks SET version = $2, state = $3, word = $4, note = $5, figure = $6, signed = $7, accepted = $8 WHERE id = $1', [

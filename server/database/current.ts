@@ -1,4 +1,5 @@
 import { useStorage } from 'nitropack/runtime'
+import { forgetArrivals } from './arrivals'
 import { openDatabase, type Database } from './client'
 import { learnFromOlderChecks } from './learn'
 
@@ -17,6 +18,7 @@ async function open(): Promise<Database> {
     if (name.endsWith('.sql')) migrations.set(name, String(await assets.getItem(name)))
   }
   const db = await openDatabase(process.env.FINITUM_DATA ? `${process.env.FINITUM_DATA}/database` : undefined, migrations)
+  await forgetArrivals(db)
   await learnFromOlderChecks(db)
   return db
 }

@@ -17,7 +17,8 @@ import { createCheck } from '../service/new-check'
 import { removeCheck, removeJob, removeLot } from '../service/removal'
 import { addLot, changeLot, joinLike, moveStock, tellApart } from '../service/stock'
 import { exportStock, importStock } from '../service/stock-csv'
-import { exportJob, importWorksheet } from '../service/worksheet'
+import { exportJob } from '../service/export'
+import { importWorksheet } from '../service/import'
 import { JobQueryDto } from '#shared/dto/job'
 
 const folder = new URL('./migrations/', import.meta.url)

@@ -29,7 +29,8 @@ import {
 import { replacePart } from '../service/part-change'
 import { createCheck } from '../service/new-check'
 import { moveStock } from '../service/stock'
-import { exportJob, importWorksheet } from '../service/worksheet'
+import { exportJob } from '../service/export'
+import { importWorksheet } from '../service/import'
 
 const folder = new URL('./migrations/', import.meta.url)
 const migrations = new Map(readdirSync(folder).map(name => [name, readFileSync(new URL(name, folder), 'utf8')]))

@@ -96,19 +96,24 @@ const particulars = ({ lastCheck: _, due: __, zeroedOn: ___, ...gauge }: Gauge) 
 
 /**
  * Takes a gauge of a file into the register. One that is known by its id but is not the same is another gauge, under an id of its own.
+ * @param arrival  the import it comes with
  * @returns the id it has here
  */
-export async function admitGauge(sql: Sql, gauge: Gauge): Promise<string> {
+export async function admitGauge(sql: Sql, gauge: Gauge, arrival: string): Promise<string> {
   const known = await gaugeById(sql, gauge.id)
   if (!known) {
-    await insertGauge(sql, gauge)
+    await arriving(gauge)
     return gauge.id
   }
   const { version: _, kit: __, uses: ___, ...here } = known
   if (particulars(here) === particulars(gauge)) return gauge.id
   const id = `${gauge.id.slice(0, 50)}:${createHash('sha256').update(particulars(gauge)).digest('hex').slice(0, 12)}`
-  await insertGauge(sql, { ...gauge, id })
+  await arriving({ ...gauge, id })
   return id
+
+  async function arriving(fresh: Gauge): Promise<void> {
+    if (await insertGauge(sql, fresh)) await sql.rows('UPDATE gauge SET arriving = $2 WHERE id = $1', [fresh.id, arrival])
+  }
 }
 
 export const updateGauge = (sql: Sql, gauge: Gauge) =>

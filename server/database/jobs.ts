@@ -121,7 +121,7 @@ export async function jobList(sql: Sql, { find, state, skip, limit }: JobQueryDt
   )
   const [next] = await sql.rows<StationRow & { job_title: string; unit_name: string }>(
     `SELECT ${STATION}, job.title AS job_title, unit.name AS unit_name FROM checks c JOIN job ON ${LIVE} AND job.removed_at IS NULL JOIN unit ON unit.id = job.unit_id
-    WHERE NOT c.signed ORDER BY array_position(${PRESSING}, c.state), job.created_at, c.position, c.id LIMIT 1`,
+    WHERE NOT c.signed ORDER BY array_position(${PRESSING}, c.state), job.created_at DESC, c.position, c.id LIMIT 1`,
   )
   return {
     jobs: jobs.map(job => summaryOf(job, stations.get(job.id)!)),

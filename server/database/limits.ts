@@ -1,25 +1,23 @@
 import type { CheckLimits, LimitPair } from '#core/check/document'
 import type { LengthUnit, Nm } from '#core/quantity/length'
 import type { LimitSet, LimitSource } from '#core/verdict/limits'
+import { insertRows } from './bulk'
 import type { Sql } from './client'
 
-export const insertLimits = (sql: Sql, checkId: string, result: string, role: 'book' | 'shop', l: LimitSet | null) =>
-  sql.rows(
-    'INSERT INTO limit_set (check_id, result, role, kind, lower_nm, upper_nm, lower_excluded, upper_excluded, figure_nm, unit, source) VALUES ($1,$2,$3,$4,$5,$6,$7,$8,$9,$10,$11)',
-    [
-      checkId,
-      result,
-      role,
-      l?.kind ?? null,
-      l?.lower ?? null,
-      l?.upper ?? null,
-      l?.lowerExcluded ?? null,
-      l?.upperExcluded ?? null,
-      l?.figure ?? null,
-      l?.unit ?? null,
-      l ? JSON.stringify(l.source) : null,
-    ],
-  )
+export const limitColumns = (checkId: string, result: string, role: 'book' | 'shop', l: LimitSet | null) => ({
+  check_id: checkId,
+  result,
+  role,
+  kind: l?.kind ?? null,
+  lower_nm: l?.lower ?? null,
+  upper_nm: l?.upper ?? null,
+  lower_excluded: l?.lowerExcluded ?? null,
+  upper_excluded: l?.upperExcluded ?? null,
+  figure_nm: l?.figure ?? null,
+  unit: l?.unit ?? null,
+  source: l?.source ?? null,
+})
+export const insertLimits = (sql: Sql, ...of: Parameters<typeof limitColumns>) => insertRows(sql, 'limit_set', [limitColumns(...of)])
 
 export interface LimitRow {
   result: string

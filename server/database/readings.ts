@@ -9,6 +9,30 @@ import { moment } from './moment'
 /** Said of a reading that is being taken. */
 export const HERE = 'here'
 
+/** A reading as its row holds it, but for its series and its place in the order. */
+export function readingColumns(r: PointReading) {
+  const travel = isRepeat(r) ? r : null
+  const range = isRange(r) ? r : null
+  const figure = isFigure(r) ? r : null
+  return {
+    id: r.id,
+    point: r.point,
+    start_nm: travel?.start ?? null,
+    far_nm: travel?.far ?? null,
+    back_nm: travel?.back ?? null,
+    spring_back: travel?.springBack ?? false,
+    figure_nm: figure?.figure ?? null,
+    low_nm: range?.low ?? null,
+    high_nm: range?.high ?? null,
+    leaves: range?.leaves ?? null,
+    word: isWord(r) ? r.word : null,
+    celsius: figure?.celsius ?? null,
+    stone: figure?.stone ?? null,
+    pieces: isPieces(r) ? r.pieces : null,
+    at: moment(r.at ?? new Date().toISOString()),
+  }
+}
+
 /**
  * The reading goes into the fitting's series with its gauge (none: none was used); another gauge opens another series.
  * @param taken  where it was first taken, `shop/id`; null: nobody knows; HERE: in this workshop, now
@@ -20,9 +44,7 @@ export async function insertReading(
   r: PointReading,
   taken: string | null,
 ): Promise<{ order: number; taken: string | null }> {
-  const travel = isRepeat(r) ? r : null
-  const range = isRange(r) ? r : null
-  const figure = isFigure(r) ? r : null
+  const c = readingColumns(r)
   const [stored] = await sql.rows<{ order: number; taken: string | null }>(
     `WITH open AS (SELECT id FROM series WHERE trial_id = $1 AND gauge_id IS NOT DISTINCT FROM $2 ORDER BY id DESC LIMIT 1),
       made AS (INSERT INTO series (trial_id, gauge_id) SELECT $1, $2 WHERE NOT EXISTS (SELECT 1 FROM open) RETURNING id)
@@ -34,21 +56,21 @@ export async function insertReading(
     [
       trialId,
       r.gauge ?? null,
-      r.id,
-      r.point,
-      travel?.start ?? null,
-      travel?.far ?? null,
-      travel?.back ?? null,
-      travel?.springBack ?? false,
-      figure?.figure ?? null,
-      range?.low ?? null,
-      range?.high ?? null,
-      range?.leaves ?? null,
-      isWord(r) ? r.word : null,
-      figure?.celsius ?? null,
-      figure?.stone ?? null,
-      isPieces(r) ? JSON.stringify(r.pieces) : null,
-      r.at ? moment(r.at) : null,
+      c.id,
+      c.point,
+      c.start_nm,
+      c.far_nm,
+      c.back_nm,
+      c.spring_back,
+      c.figure_nm,
+      c.low_nm,
+      c.high_nm,
+      c.leaves,
+      c.word,
+      c.celsius,
+      c.stone,
+      c.pieces && JSON.stringify(c.pieces),
+      r.at ? c.at : null,
       taken,
     ],
   )
@@ -115,6 +137,15 @@ export interface SpreadRow {
   squares: number
   nu: number
 }
+/** What all checks said of each gauge, by `kind gauge`. */
+export const pooledSpreads = async (sql: Sql): Promise<ReadonlyMap<string, Pooled>> =>
+  new Map(
+    (
+      await sql.rows<SpreadRow & { kind: string }>(
+        'SELECT kind, gauge_id, sum(squares) AS squares, sum(nu)::integer AS nu FROM spread GROUP BY kind, gauge_id',
+      )
+    ).map(row => [`${row.kind} ${row.gauge_id}`, historyOf([row])[row.gauge_id]!]),
+  )
 /** Pooled spread of each gauge: s² = Σ(n−1)s²/Σ(n−1). */
 export const historyOf = (rows: readonly SpreadRow[]): Record<string, Pooled> =>
   Object.fromEntries(rows.map(({ gauge_id, squares, nu }) => [gauge_id, { s: Math.sqrt(squares / nu), nu }]))

@@ -9,6 +9,14 @@ export function reservesOf(rows: readonly { place: string; lot_id: string; count
   return packs
 }
 
+/** How many of each size are promised to checks. */
+export const promisedByLot = async (sql: Sql): Promise<ReadonlyMap<string, number>> =>
+  new Map(
+    (await sql.rows<{ lot_id: string; count: number }>('SELECT lot_id, sum(count)::integer AS count FROM reserve GROUP BY lot_id')).map(
+      row => [row.lot_id, row.count],
+    ),
+  )
+
 /** Promises a place these pieces and no others; none: the promise is taken back. */
 export async function reserve(sql: Sql, checkId: string, place: string, pack: Pack): Promise<void> {
   await sql.rows('DELETE FROM reserve WHERE check_id = $1 AND place = $2', [checkId, place])

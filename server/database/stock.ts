@@ -2,6 +2,7 @@ import type { Movement } from '#core/command/happening'
 import type { Lot } from '#core/pack/lot'
 import type { Nm } from '#core/quantity/length'
 import type { FamilyUse, LotUse } from '#shared/types'
+import { insertRows, updateRow } from './bulk'
 import type { Sql } from './client'
 
 export interface LotRow {
@@ -58,59 +59,35 @@ export const LOTS_OF_CHECK = `SELECT l.*, COALESCE((SELECT sum(m.change) FROM mo
   FROM lot l WHERE (l.family = c.family AND l.removed_at IS NULL) OR l.id IN (SELECT p.lot_id FROM trial_piece p JOIN pack_listing x ON x.id = p.listing_id JOIN trial t ON t.id = x.trial_id WHERE t.check_id = c.id)
   ORDER BY l.family, l.nominal_nm, l.measured_nm NULLS LAST, l.id`
 
-const COLUMNS = [
-  'id',
-  'family',
-  'nominal_nm',
-  'measured_nm',
-  'tolerance_plus_nm',
-  'tolerance_minus_nm',
-  'kept',
-  'mark',
-  'colour',
-  'tags',
-  'cost',
-  'shape',
-  'lead_days',
-  'sizes',
-  'scatter_nm',
-  'apart',
-] as const
-const valuesOf = (lot: Omit<Lot, 'onHand'>) => [
-  lot.id,
-  lot.family,
-  lot.nominal,
-  lot.measured,
-  lot.tolerance?.plus ?? null,
-  lot.tolerance?.minus ?? null,
-  lot.reserved,
-  lot.mark,
-  lot.colour,
-  JSON.stringify(lot.tags),
-  lot.cost,
-  lot.shape,
-  lot.leadDays,
-  JSON.stringify(lot.sizes ?? (lot.measured === null ? [] : [lot.measured])),
-  lot.scatter ?? null,
-  lot.apart ?? false,
-]
+export const lotColumns = (lot: Omit<Lot, 'onHand'>) => ({
+  id: lot.id,
+  family: lot.family,
+  nominal_nm: lot.nominal,
+  measured_nm: lot.measured,
+  tolerance_plus_nm: lot.tolerance?.plus ?? null,
+  tolerance_minus_nm: lot.tolerance?.minus ?? null,
+  kept: lot.reserved,
+  mark: lot.mark,
+  colour: lot.colour,
+  tags: lot.tags,
+  cost: lot.cost,
+  shape: lot.shape,
+  lead_days: lot.leadDays,
+  sizes: lot.sizes ?? (lot.measured === null ? [] : [lot.measured]),
+  scatter_nm: lot.scatter ?? null,
+  apart: lot.apart ?? false,
+})
 
 /** A new lot with nothing on hand; one that is known by its id stays as it is. True when it was added. */
 export async function insertLot(sql: Sql, lot: Omit<Lot, 'onHand'>): Promise<boolean> {
-  const added = await sql.rows(
-    `INSERT INTO lot (${COLUMNS.join(', ')}) VALUES (${COLUMNS.map((_, i) => `$${i + 1}`).join(', ')}) ON CONFLICT (id) DO NOTHING RETURNING id`,
-    valuesOf(lot),
-  )
+  const added = await insertRows(sql, 'lot', [lotColumns(lot)], 'ON CONFLICT (id) DO NOTHING RETURNING id')
   return added.length > 0
 }
 
-export const updateLot = (sql: Sql, lot: Omit<Lot, 'onHand'>) =>
-  sql.rows(
-    `UPDATE lot SET ${COLUMNS.slice(1)
-      .map((column, i) => `${column} = $${i + 2}`)
-      .join(', ')}, version = version + 1 WHERE id = $1`,
-    valuesOf(lot),
-  )
+export function updateLot(sql: Sql, lot: Omit<Lot, 'onHand'>) {
+  const { id, ...columns } = lotColumns(lot)
+  return updateRow(sql, 'lot', id, columns)
+}
 
 export const insertMovement = (sql: Sql, m: Movement) =>
   sql.rows('INSERT INTO movement (id, lot_id, change, why, note, trial_id) VALUES ($1, $2, $3, $4, $5, $6)', [

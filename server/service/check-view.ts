@@ -32,7 +32,7 @@ export async function loadCheck(sql: Sql, id: string, op?: string): Promise<Load
 }
 
 /** What a check works with: what it may choose from, and the sheets pieces are made of. */
-const lotsFor = (document: CheckDocument, all: CheckView['lots']): CheckView['lots'] =>
+export const lotsFor = (document: CheckDocument, all: CheckView['lots']): CheckView['lots'] =>
   [...drawerFor(document, all), ...sheetsFor(document, all)].sort(inDrawerOrder)
 
 export const viewOf = ({ job, document, lots, reserves }: LoadedCheck, version: number): CheckView => ({

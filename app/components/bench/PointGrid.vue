@@ -29,9 +29,11 @@ const groups = computed(() =>
     }
   }),
 )
+/** So many are no burden. */
+const FEW = 6
 /** Parts that were unfolded by hand. */
 const wanted = ref<readonly string[]>([])
-const folded = (group: (typeof groups.value)[number]) => group.idle && group.cells.length > 2 && !wanted.value.includes(group.part)
+const folded = (group: (typeof groups.value)[number]) => group.idle && group.cells.length > FEW && !wanted.value.includes(group.part)
 const titled = (part: string) => part.charAt(0).toUpperCase() + part.slice(1)
 </script>
 

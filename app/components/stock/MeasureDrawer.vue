@@ -36,33 +36,47 @@ function go(by: 1 | -1): void {
   const now = measurable.value.findIndex(({ id }) => id === at.value)
   const next = measurable.value[Math.min(measurable.value.length - 1, Math.max(0, now + by))]
   if (next) at.value = next.id
-  size.value = null
+}
+function before(): void {
+  go(-1)
   void focus()
 }
 /** `tray 3` after `tray 2`: places are filled in turn. */
 const following = (mark: string) => mark.replace(/\d+(?=\D*$)/, digits => String(Number(digits) + 1))
 
-async function keep(): Promise<void> {
-  const { value: current } = lot
-  if (!current) return
+/** Whoever types faster than the shop answers is not held up: figures go in one after the other. */
+let stored = Promise.resolve()
+function keep(): void {
   if (size.value === null) {
     // What is no figure stays in the field, which says so.
-    return field.value?.querySelector('input')?.value.trim() ? void focus() : go(1)
+    if (!field.value?.querySelector('input')?.value.trim()) stored = stored.then(() => go(1))
+    return void focus()
   }
-  const mark = place.value.trim()
-  if (ownPlaces.value && !mark) return refuse('keep', 'mark', 'Where does it lie? A mark, or a place in the tray.')
+  const mark = ownPlaces.value ? place.value.trim() : null
+  if (mark === '') return refuse('keep', 'mark', 'Where does it lie? A mark, or a place in the tray.')
+  const figure = size.value
+  size.value = null
+  if (mark !== null) place.value = following(mark)
+  void focus()
+  stored = stored.then(() => store(figure, mark))
+}
+async function store(figure: Nm, mark: string | null): Promise<void> {
+  const { value: current } = lot
+  if (!current) return
   const here = measurable.value.findIndex(({ id }) => id === current.id)
   const last = left.value <= 1
-  const done = ownPlaces.value
-    ? await send('keep', 'POST', '/pieces', { id: uuid(), size: size.value, mark })
-    : await send('keep', 'PATCH', '', { sizes: [...(current.sizes ?? []), size.value] })
-  if (!done) return
-  size.value = null
-  if (ownPlaces.value) place.value = following(mark)
+  const done =
+    mark === null
+      ? await send('keep', 'PATCH', '', { sizes: [...(current.sizes ?? []), figure] })
+      : await send('keep', 'POST', '/pieces', { id: uuid(), size: figure, mark })
+  if (!done) {
+    size.value ??= figure
+    return
+  }
+  await nextTick()
   // The last piece with a place of its own takes its size off this list.
   if (!measurable.value.some(({ id }) => id === current.id)) at.value = measurable.value[here]?.id ?? measurable.value.at(-1)?.id ?? null
-  else if (last) return go(1)
-  void focus()
+  else if (last) go(1)
 }
 async function takeBack(): Promise<void> {
   await send('keep', 'PATCH', '', { sizes: (lot.value!.sizes ?? []).slice(0, -1) })
@@ -85,7 +99,6 @@ useKeys(computed(() => [key('Esc', 'leave the drawer', () => emit('close'), { ke
     <form v-if="lot" novalidate class="mt-3 flex flex-wrap items-start gap-3" @submit.prevent="keep">
       <div ref="field" class="w-72">
         <LengthField
-          :key="lot.id"
           v-model="size"
           label="What the micrometer says"
           :unit="unitMade([lot])!"
@@ -98,7 +111,7 @@ useKeys(computed(() => [key('Esc', 'leave the drawer', () => emit('close'), { ke
         <p v-if="fault('keep', 'mark')" class="fault">{{ fault('keep', 'mark') }}</p>
       </div>
       <button type="submit" class="button scribed mt-[26px]">{{ size === null ? 'Next size' : 'Keep' }}</button>
-      <button type="button" class="button scribed mt-[26px]" @click="go(-1)">Size before</button>
+      <button type="button" class="button scribed mt-[26px]" @click="before">Size before</button>
       <label class="mt-[30px] flex items-center gap-2 text-[14px]">
         <input v-model="ownPlaces" type="checkbox" class="tick" /> each has a place of its own
       </label>

@@ -370,7 +370,7 @@ describe('the chooser', () => {
         cannotBind: 'above',
       }),
     })
-    expect(choice.notes).toEqual(['Nothing in the drawer reaches the limits.'])
+    expect(choice.notes).toEqual(['The drawer has no pieces for this place.'])
     expect(choice.proposals).toMatchObject([{ words: 'Leave the pack as it is', predicted: { play: thou(6) } }])
   })
 

@@ -12,3 +12,9 @@ CREATE INDEX job_listed ON job (created_at DESC, id) WHERE removed_at IS NULL;
 
 -- Pieces found in a check with no drawer of its own had none either.
 UPDATE lot SET family = 'Unsorted' WHERE family = '';
+
+-- What a file brings in comes in pieces, so that nobody waits for it, and is seen once all of it is here: until then it counts as
+-- removed, and belongs to the import that is under way.
+ALTER TABLE job ADD COLUMN arriving text;
+ALTER TABLE lot ADD COLUMN arriving text;
+ALTER TABLE gauge ADD COLUMN arriving text;

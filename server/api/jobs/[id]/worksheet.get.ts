@@ -1,6 +1,6 @@
 import { setHeader } from 'h3'
 import { idParam, route } from '../../../http/route'
-import { exportJob } from '../../../service/worksheet'
+import { exportJob } from '../../../service/export'
 
 export default route(async (event, db) => {
   const worksheet = await exportJob(db, idParam(event, 'job'))

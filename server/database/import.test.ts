@@ -1,0 +1,179 @@
+import { readFileSync, readdirSync } from 'node:fs'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { evaluateCheck } from '#core/check/evaluate-check'
+import { nm, thou } from '#core/quantity/length'
+import { readWorksheet } from '#core/worksheet/read'
+import type { Worksheet, WorksheetJob } from '#core/worksheet/worksheet'
+import { forgetArrivals } from './arrivals'
+import { openDatabase, type Database, type Sql } from './client'
+import { allGauges } from './gauges'
+import { allLots } from './stock'
+import { answerOf, checkView, loadCheck } from '../service/check-view'
+import { reopen } from '../service/check-commands'
+import { exportJob } from '../service/export'
+import { importWorksheet } from '../service/import'
+import { replacePart } from '../service/part-change'
+
+const folder = new URL('./migrations/', import.meta.url)
+const migrations = new Map(readdirSync(folder).map(name => [name, readFileSync(new URL(name, folder), 'utf8')]))
+const demo = (name: string) => readFileSync(new URL(`../../demo/${name}`, import.meta.url), 'utf8')
+const DEMO = readdirSync(new URL('../../demo/', import.meta.url)).filter(name => name.endsWith('.worksheet.json'))
+let db: Database
+beforeAll(async () => {
+  db = await openDatabase(undefined, migrations)
+})
+afterAll(() => db.close())
+
+const read = (text: string): Worksheet => {
+  const reading = readWorksheet(text)
+  if (!reading.ok) throw new Error(reading.faults[0]!.reason)
+  return reading.worksheet
+}
+/** The job so many times over, each under ids of its own. */
+function manyOf(worksheet: Worksheet, count: number, prefix: string): string {
+  const jobs = Array.from({ length: count }, (_, i): WorksheetJob => {
+    const job = worksheet.jobs[0]!
+    const id = (old: string) => `${prefix}${i}:${old}`.slice(0, 64)
+    return {
+      ...job,
+      id: id(job.id),
+      parts: job.parts.map(part => ({ ...part, id: id(part.id) })),
+      checks: job.checks.map(check => ({
+        ...check,
+        id: id(check.id),
+        parts: Object.fromEntries(Object.entries(check.parts).map(([role, part]) => [role, id(part)])),
+        ticks: check.ticks.map(tick => ({ ...tick, trial: tick.trial && id(tick.trial) })),
+        laps: [],
+        trials: check.trials.map(trial => ({
+          ...trial,
+          id: id(trial.id),
+          readings: trial.readings.map(reading => ({ ...reading, id: id(reading.id) })),
+        })),
+      })),
+    }
+  })
+  return JSON.stringify({ ...worksheet, jobs })
+}
+const TABLES = [
+  'job',
+  'checks',
+  'lot',
+  'gauge',
+  'part',
+  'trial',
+  'series',
+  'reading',
+  'pack_listing',
+  'trial_piece',
+  'event',
+  'sign_off',
+  'limit_set',
+]
+const counts = async (sql: Sql) =>
+  (await sql.rows<object>(`SELECT ${TABLES.map(table => `(SELECT count(*) FROM ${table}) AS ${table}`).join(', ')}`))[0]
+
+describe('an import', () => {
+  it('lists each check as it is when it is opened', async () => {
+    for (const name of DEMO) await importWorksheet(db, demo(name), false)
+    const rows = await db.rows<{
+      id: string
+      state: string
+      word: string
+      note: string
+      figure: number | null
+      signed: boolean
+      accepted: boolean
+    }>('SELECT id, state, word, note, figure, signed, accepted FROM checks ORDER BY id')
+    expect(rows.length).toBeGreaterThan(15)
+    for (const { id, ...listed } of rows) {
+      const { document, lots } = await loadCheck(db, id)
+      expect({ id, ...listed }).toEqual({ id, ...answerOf(document, lots) })
+    }
+  })
+  it('keeps the order of what happened, a reopening, and what was signed before a part was replaced', async () => {
+    const at = async (id: string) => ({ op: `x${Math.random()}`, version: (await checkView(db, id)).version })
+    const signed = (await checkView(db, 'launch-output')).document
+    expect(signed.signOff).not.toBeNull()
+    await reopen(db, 'launch-output', { ...(await at('launch-output')), by: 'T. Marl', reason: 'a knock' })
+    const jobId = (await checkView(db, 'launch-output')).job.id
+    await replacePart(db, jobId, { op: 'new-bearing', part: signed.parts.bearing!, reason: 'a new one', by: 'T. Marl' })
+    const sheet = await exportJob(db, jobId)
+    const { jobIds } = await importWorksheet(db, JSON.stringify(sheet), true)
+    const copy = (await exportJob(db, jobIds[0]!)).jobs[0]!
+    for (const [i, check] of sheet.jobs[0]!.checks.entries()) {
+      const other = copy.checks[i]!
+      const state = (document: typeof check) => {
+        const { word, state: s, headline } = evaluateCheck({ ...document, history: {} }, sheet.lots)
+        return [s, word, headline.stale]
+      }
+      expect([check.title, ...state(other)]).toEqual([check.title, ...state(check)])
+      expect(other.reopened === null).toBe(check.reopened === null)
+      expect(other.reopened?.reason).toBe(check.reopened?.reason)
+    }
+  })
+  it('of many jobs goes on while others are served, and shows none of them before all are there', async () => {
+    const text = manyOf(read(demo('1-mail-launch.worksheet.json')), 60, 'm')
+    const jobs = async () => (await db.rows<{ n: number }>('SELECT count(*)::integer AS n FROM job WHERE removed_at IS NULL'))[0]!.n
+    const before = await jobs()
+    const import60 = importWorksheet(db, text, false)
+    const seen: number[] = []
+    let going = true
+    void import60.finally(() => {
+      going = false
+    })
+    while (going) {
+      seen.push(await jobs())
+      await new Promise(resolve => setTimeout(resolve, 5))
+    }
+    await import60
+    // It was asked many times in between, and each time got an answer of before.
+    expect(seen.length).toBeGreaterThan(10)
+    expect(new Set(seen.slice(0, -1))).toEqual(new Set([before]))
+    expect(await jobs()).toBe(before + 60)
+  })
+  it('that breaks off leaves nothing of itself, also when the program was killed', async () => {
+    const before = await counts(db)
+    const sheet = read(demo('2-fire-pump.worksheet.json'))
+    const other: Worksheet = {
+      ...sheet,
+      lots: [...sheet.lots, { ...sheet.lots[0]!, id: 'never-seen', nominal: nm(123_456) }],
+      jobs: sheet.jobs.map(job => ({
+        ...job,
+        checks: job.checks.map(check => ({
+          ...check,
+          gauges: Object.fromEntries(
+            Object.entries(check.gauges).map(([kind, gauge]) => [kind, { ...gauge, id: 'strange', graduation: thou(3) }]),
+          ),
+        })),
+      })),
+    }
+    const text = manyOf(other, 40, 'b')
+    let transactions = 0
+    const failing: Database = {
+      ...db,
+      transaction: work =>
+        db.transaction(async sql => {
+          if (++transactions === 5) throw new Error('the disk is full')
+          return work(sql)
+        }),
+    }
+    await expect(importWorksheet(failing, text, false)).rejects.toThrow('the disk is full')
+    expect(await counts(db)).toEqual(before)
+    // Killed: nobody is there to clean up before the next start.
+    let left = 4
+    const dying: Database = {
+      ...db,
+      transaction: work => {
+        if (left-- <= 0) return new Promise(() => undefined)
+        return db.transaction(work)
+      },
+    }
+    void importWorksheet(dying, text, false)
+    await expect.poll(async () => (await allLots(db)).length + left, { timeout: 20_000 }).toBeLessThan((await allLots(db)).length)
+    expect(await counts(db)).not.toEqual(before)
+    expect((await allLots(db)).some(({ id }) => id === 'never-seen')).toBe(false)
+    await forgetArrivals(db)
+    expect(await counts(db)).toEqual(before)
+    expect((await allGauges(db)).some(({ id }) => id === 'strange')).toBe(false)
+  })
+})
