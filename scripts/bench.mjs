@@ -4,7 +4,8 @@ import { checkNode, ensureBuilt, ensureInstalled, root } from './prepare.mjs'
 
 checkNode()
 ensureInstalled()
-ensureBuilt()
+const named = process.argv.slice(2)
+if (named.length === 0 || named.includes('page')) ensureBuilt()
 const { build } = await import('esbuild')
 const outfile = join(root, 'node_modules/.cache/finitum/bench.mjs')
 await build({
@@ -16,6 +17,6 @@ await build({
   packages: 'external',
   target: 'node20',
   tsconfig: join(root, 'tsconfig.plain.json'),
-  alias: { '#core': join(root, 'core') },
+  alias: { '#core': join(root, 'core'), '#shared': join(root, 'shared') },
 })
 await import(outfile)

@@ -107,14 +107,18 @@ const all = (statement: string) => `(SELECT COALESCE(json_agg(row_to_json(x)), '
 const one = (statement: string) => `(SELECT row_to_json(x) FROM (${statement}) x)`
 
 /** Everything of a check in one statement, and so as it was at one moment. */
-const WHOLE = `SELECT row_to_json(c) AS row,
+const WHOLE = {
+  name: 'whole_check',
+  values: 2,
+  statement: `SELECT row_to_json(c) AS row,
   ${one('SELECT j.id, j.title, u.name AS unit FROM job j JOIN unit u ON u.id = j.unit_id WHERE j.id = c.job_id')} AS job,
   ${all(LIMITS)} AS limits, ${all(GAUGES)} AS gauges, ${all(SPREADS)} AS spreads, ${all(TRIALS)} AS trials, ${all(LISTINGS)} AS listings,
   ${all(REFITS)} AS refits, ${all(PREDICTIONS)} AS predictions, ${all(READINGS)} AS readings, ${all(TICKS)} AS ticks, ${all(LAPS)} AS laps,
   ${all(PARTS)} AS parts, ${all(CHANGES)} AS changes, ${one(SIGNATURE)} AS signature, ${one(REOPENED)} AS reopened,
   ${all(LOTS_OF_CHECK)} AS lots, ${all(RESERVES)} AS reserves, (SELECT id FROM workshop) AS workshop,
   EXISTS (SELECT 1 FROM event e WHERE e.id = $2) AS known
-  FROM checks c WHERE c.id = $1 AND c.removed_at IS NULL`
+  FROM checks c WHERE c.id = $1 AND c.removed_at IS NULL`,
+}
 
 interface WholeRow extends TrialRows {
   row: CheckRow
@@ -151,7 +155,7 @@ export interface WholeCheck {
 
 /** A check with the drawer it works from. @param op  an operation to ask about */
 export async function wholeCheck(sql: Sql, id: string, op = ''): Promise<WholeCheck | null> {
-  const [whole] = await sql.rows<WholeRow>(WHOLE, [id, op])
+  const [whole] = await sql.prepared<WholeRow>(WHOLE, [id, op])
   if (!whole) return null
   const { row, job, signature, workshop, known } = whole
   return {

@@ -3,10 +3,18 @@ import { PGlite } from '@electric-sql/pglite'
 import { copyBeside } from './copy'
 import { migrate, missing } from './migrate'
 
+/** A long statement that is run again and again: it is planned once. All its values are text. */
+export interface Prepared {
+  readonly name: string
+  readonly statement: string
+  readonly values: number
+}
+
 /** The part of a connection that the SQL modules use; a transaction is one too. */
 export interface Sql {
   /** Rows of one statement; bigint columns come back as numbers. */
   rows<Row>(statement: string, values?: readonly unknown[]): Promise<Row[]>
+  prepared<Row>(statement: Prepared, values: readonly string[]): Promise<Row[]>
 }
 
 export interface Database extends Sql {
@@ -14,6 +22,8 @@ export interface Database extends Sql {
   transaction<Result>(work: (sql: Sql) => Promise<Result>): Promise<Result>
   close(): Promise<void>
 }
+
+const literal = (text: string) => `'${text.replaceAll("'", "''")}'`
 
 /** Opens a database and brings its tables up to date; what holds data already is copied first. */
 async function upToDate(folder: string | undefined, migrations: ReadonlyMap<string, string>, say: (line: string) => void): Promise<PGlite> {
@@ -46,8 +56,17 @@ export async function openDatabase(
 ): Promise<Database> {
   if (folder) await mkdir(folder, { recursive: true })
   const lite = await upToDate(folder, migrations, say)
+  const planned = new Set<string>()
   const wrap = (connection: Pick<PGlite, 'query'>): Sql => ({
     rows: async <Row>(statement: string, values: readonly unknown[] = []) => (await connection.query<Row>(statement, [...values])).rows,
+    async prepared<Row>({ name, statement, values: count }: Prepared, values: readonly string[]) {
+      if (!planned.has(name)) {
+        await connection.query(`PREPARE ${name} (${Array(count).fill('text').join(', ')}) AS ${statement}`)
+        planned.add(name)
+      }
+      // EXECUTE takes no bound values: they go in as literals.
+      return (await connection.query<Row>(`EXECUTE ${name} (${values.map(literal).join(', ')})`)).rows
+    },
   })
   const database: Database = {
     ...wrap(lite),

@@ -1,7 +1,7 @@
 import { useStorage } from 'nitropack/runtime'
 import { forgetArrivals } from './arrivals'
 import { openDatabase, type Database } from './client'
-import { learnFromOlderChecks } from './learn'
+import { learnFromOlderChecks, takeStock } from './learn'
 
 let opening: Promise<Database> | null = null
 
@@ -20,6 +20,7 @@ async function open(): Promise<Database> {
   const db = await openDatabase(process.env.FINITUM_DATA ? `${process.env.FINITUM_DATA}/database` : undefined, migrations)
   await forgetArrivals(db)
   await learnFromOlderChecks(db)
+  await takeStock(db)
   return db
 }
 

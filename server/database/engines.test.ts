@@ -4,7 +4,7 @@ import { PGlite } from '@electric-sql/pglite'
 import { evaluateCheck } from '#core/check/evaluate-check'
 import { checkKind } from '#core/check/registry'
 import { nm, thou } from '#core/quantity/length'
-import { openDatabase, type Database } from './client'
+import { openDatabase, type Database, type Prepared } from './client'
 import { migrate, missing } from './migrate'
 import { allLots } from './stock'
 import { Refused } from '../http/refuse'
@@ -65,6 +65,7 @@ describe('data of the first version', () => {
     await bringUp(lite, migrations)
     const sql = {
       rows: async <Row>(statement: string, values: readonly unknown[] = []) => (await lite.query<Row>(statement, [...values])).rows,
+      prepared: async <Row>({ statement }: Prepared, values: readonly string[]) => (await lite.query<Row>(statement, [...values])).rows,
     }
     const { document, lots } = await checkView(sql, 'c')
     expect(document.limits.sets.play!.book).toMatchObject({ lower: 76_200, upper: 152_400 })
@@ -283,6 +284,10 @@ describe('what is stored', () => {
             rows: (text, values) => {
               statements++
               return sql.rows(text, values)
+            },
+            prepared: (statement, values) => {
+              statements++
+              return sql.prepared(statement, values)
             },
           }),
         ),

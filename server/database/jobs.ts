@@ -1,5 +1,5 @@
 import type { JobQueryDto } from '#shared/dto/job'
-import type { JobList, JobSummary, ListState, NextCheck, StationMark } from '#shared/types'
+import type { JobList, JobSummary, ListState, StationMark } from '#shared/types'
 import type { Sql } from './client'
 
 export interface JobRow {
@@ -74,9 +74,7 @@ export async function jobSummary(sql: Sql, id: string): Promise<JobSummary | und
   return job && summaryOf(job, (await stationsOf(sql, [id])).get(id)!)
 }
 
-const LIVE = 'c.job_id = job.id AND c.removed_at IS NULL'
-const hasCheck = (condition: string) => `EXISTS (SELECT 1 FROM checks c WHERE ${LIVE} AND ${condition})`
-const OPEN = `(${hasCheck('NOT c.signed')} OR NOT ${hasCheck('true')})`
+const hasCheck = (condition: string) => `job.id IN (SELECT c.job_id FROM checks c WHERE c.removed_at IS NULL AND ${condition})`
 const WAITS = "NOT c.signed AND c.state <> 'to-do'"
 
 function stateFilter(state: JobQueryDto['state']): string {
@@ -84,11 +82,11 @@ function stateFilter(state: JobQueryDto['state']): string {
     case 'all':
       return 'true'
     case 'open':
-      return OPEN
+      return 'job.open'
     case 'waiting':
       return hasCheck(WAITS)
     case 'finished':
-      return `NOT ${OPEN}`
+      return 'NOT job.open'
     case 'accepted':
       return hasCheck("c.accepted AND c.state <> 'in'")
     default:
@@ -96,38 +94,44 @@ function stateFilter(state: JobQueryDto['state']): string {
   }
 }
 
-/** States a check is carried on from, the most pressing first. */
-const PRESSING = "ARRAY['above','below','stale','not-valid','close','provisional','in','no-limit','to-do']"
+/** Checks that are there, in jobs that are there. */
+const LIVE_CHECKS = 'c.removed_at IS NULL AND c.job_id NOT IN (SELECT id FROM job WHERE removed_at IS NOT NULL)'
 
 /** A page of the book: jobs with something open first, the newest first; how many there are, and the check to carry on with. */
 export async function jobList(sql: Sql, { find, state, skip, limit }: JobQueryDto): Promise<JobList> {
-  const found = `($1 = '' OR strpos(lower(unit.name || ' ' || job.title), $1) > 0 OR ${hasCheck('strpos(lower(c.title), $1) > 0')})`
-  const where = `job.removed_at IS NULL AND ${found} AND ${stateFilter(state)}`
-  const from = `FROM job JOIN unit ON unit.id = unit_id WHERE ${where}`
   const words = find.trim().toLowerCase()
-  const jobs = await sql.rows<JobRow>(
-    `SELECT job.*, unit.name AS unit_name, unit.description AS unit_description ${from} ORDER BY ${OPEN} DESC, job.created_at DESC, job.id LIMIT $2 OFFSET $3`,
-    [words, limit, skip],
-  )
+  const filters = [
+    'job.removed_at IS NULL',
+    ...(words === '' ? [] : [`(strpos(lower(unit.name || ' ' || job.title), $3) > 0 OR ${hasCheck('strpos(lower(c.title), $3) > 0')})`]),
+    ...(state === 'all' ? [] : [stateFilter(state)]),
+  ]
+  const asked = filters.length > 1
+  const page = (from: number) =>
+    sql.rows<JobRow & { found: number }>(
+      `SELECT job.*, unit.name AS unit_name, unit.description AS unit_description${asked ? ', (count(*) OVER ())::integer AS found' : ''}
+      FROM job JOIN unit ON unit.id = unit_id WHERE ${filters.join(' AND ')}
+      ORDER BY job.open DESC, job.created_at DESC, job.id LIMIT $1 OFFSET $2`,
+      [limit, from, ...(words === '' ? [] : [words])],
+    )
+  const jobs = await page(skip)
   const stations = await stationsOf(
     sql,
     jobs.map(({ id }) => id),
   )
-  const [counts] = await sql.rows<{ found: number; jobs: number; checks: number; waiting: number }>(
-    `SELECT (SELECT count(*) ${from})::integer AS found, (SELECT count(*) FROM job WHERE removed_at IS NULL)::integer AS jobs, count(*)::integer AS checks,
-      (count(*) FILTER (WHERE ${WAITS}))::integer AS waiting
-    FROM checks c JOIN job ON ${LIVE} AND job.removed_at IS NULL`,
-    [words],
+  const [counts] = await sql.rows<JobList['counts']>(
+    `SELECT (SELECT count(*) FROM job WHERE removed_at IS NULL)::integer AS jobs, count(*)::integer AS checks,
+      (count(*) FILTER (WHERE ${WAITS}))::integer AS waiting FROM checks c WHERE ${LIVE_CHECKS}`,
   )
   const [next] = await sql.rows<StationRow & { job_title: string; unit_name: string }>(
-    `SELECT ${STATION}, job.title AS job_title, unit.name AS unit_name FROM checks c JOIN job ON ${LIVE} AND job.removed_at IS NULL JOIN unit ON unit.id = job.unit_id
-    WHERE NOT c.signed ORDER BY array_position(${PRESSING}, c.state), job.created_at DESC, c.position, c.id LIMIT 1`,
+    `SELECT ${STATION}, job.title AS job_title, unit.name AS unit_name FROM checks c JOIN job ON job.id = c.job_id JOIN unit ON unit.id = job.unit_id
+    WHERE NOT c.signed AND ${LIVE_CHECKS} ORDER BY c.pressing, c.created_at DESC, c.position, c.id LIMIT 1`,
   )
+  const found = asked ? (jobs[0]?.found ?? (skip > 0 ? ((await page(0))[0]?.found ?? 0) : 0)) : counts!.jobs
   return {
     jobs: jobs.map(job => summaryOf(job, stations.get(job.id)!)),
-    found: counts!.found,
-    counts: { jobs: counts!.jobs, checks: counts!.checks, waiting: counts!.waiting },
-    next: next ? ({ check: stationOf(next), job: { title: next.job_title, unit: next.unit_name } } satisfies NextCheck) : null,
+    found,
+    counts: counts!,
+    next: next ? { check: stationOf(next), job: { title: next.job_title, unit: next.unit_name } } : null,
   }
 }
 

@@ -3,6 +3,17 @@ import { wholeCheck } from './checks'
 import type { Database } from './client'
 import { keepSpreads } from './readings'
 
+/**
+ * What the database knows of its tables, by which it plans: nobody else tells it, and without it a check is looked for by reading all.
+ * At the start, when there is twice as much as it knew of; after a large import.
+ */
+export async function takeStock(db: Database, grown = false): Promise<void> {
+  const [size] = await db.rows<{ known: number; now: number }>(
+    "SELECT (SELECT reltuples FROM pg_class WHERE oid = 'reading'::regclass) AS known, (SELECT count(*) FROM reading)::integer AS now",
+  )
+  if (grown || size!.now > 2 * Math.max(500, size!.known)) await db.rows('ANALYZE')
+}
+
 /** What the repeats of checks from before spreads were kept say of their gauges: worked out once, at the start. */
 export async function learnFromOlderChecks(db: Database): Promise<void> {
   for (const { id } of await db.rows<{ id: string }>('SELECT id FROM checks WHERE NOT spread_known ORDER BY id'))

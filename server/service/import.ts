@@ -12,12 +12,15 @@ import { insertRows, known, numbersOf } from '../database/bulk'
 import type { Database, Sql } from '../database/client'
 import { admitGauge, gaugeById } from '../database/gauges'
 import { unitNamed } from '../database/jobs'
+import { takeStock } from '../database/learn'
 import { pooledSpreads } from '../database/readings'
 import { promisedByLot } from '../database/reserves'
 import { allLots, lotColumns } from '../database/stock'
 import { refuse, refuseAll } from '../http/refuse'
 import { TABLES, jobRows, noRows, numbersFor, type ImportContext } from './import-rows'
 
+/** So many jobs change what the database has to plan by. */
+const MANY = 100
 /** Jobs that go in with one transaction: others wait no longer than that. */
 const AT_ONCE = 25
 
@@ -57,6 +60,7 @@ async function importNow(db: Database, text: string, asCopy: boolean): Promise<I
     for (let at = 0; at < worksheet.jobs.length; at += AT_ONCE)
       await bringIn(db, worksheet, worksheet.jobs.slice(at, at + AT_ONCE), context)
     await db.transaction(sql => reveal(sql, arrival))
+    await takeStock(db, worksheet.jobs.length >= MANY)
     return {
       jobs: worksheet.jobs.length,
       checks: worksheet.jobs.reduce((sum, job) => sum + job.checks.length, 0),

@@ -1,3 +1,4 @@
+import 'reflect-metadata'
 // npm run bench: ratios against a peer in the same run; absolute times are printed to be read, never tested.
 import { choosePacks } from '#core/pack/chooser/choose'
 import { prepareDrawer } from '#core/pack/chooser/prepare'
@@ -9,6 +10,7 @@ import type { LimitSet } from '#core/verdict/limits'
 import { madeBearings, madeDrawer, stream } from '../reference/drawers'
 import { cheapestByPieces, lexicographic, solver } from '../reference/milp'
 import { pageFigures } from './page'
+import { scaleFigures } from './scale'
 import { asked } from '../questions'
 
 const INSTANCES = Number(process.env.INSTANCES ?? 30)
@@ -127,8 +129,14 @@ function rollerFigures(): void {
   )
 }
 
-rollerFigures()
-await allocationFigures()
-await chooserFigures(false)
-await chooserFigures(true)
-await pageFigures(say)
+const PARTS: Readonly<Record<string, () => void | Promise<void>>> = {
+  rollers: rollerFigures,
+  allocation: allocationFigures,
+  nominal: () => chooserFigures(false),
+  measured: () => chooserFigures(true),
+  scale: () => scaleFigures(say),
+  page: () => pageFigures(say),
+}
+/** All of it, or the parts named: npm run bench -- scale page. */
+const named = process.argv.slice(2).filter(name => name in PARTS)
+for (const name of named.length > 0 ? named : Object.keys(PARTS)) await PARTS[name]!()

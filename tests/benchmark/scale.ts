@@ -1,0 +1,152 @@
+// A workshop of ten thousand jobs: what the lists, a check and an import cost there.
+import { mkdtempSync, readFileSync, readdirSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { readWorksheet } from '#core/worksheet/read'
+import type { WorksheetJob } from '#core/worksheet/worksheet'
+import { openDatabase, type Database } from '../../server/database/client'
+import { jobList } from '../../server/database/jobs'
+import { checkView } from '../../server/service/check-view'
+import { logReading } from '../../server/service/check-commands'
+import { importWorksheet } from '../../server/service/import'
+import { JobQueryDto } from '#shared/dto/job'
+import { nm } from '#core/quantity/length'
+
+const root = process.cwd()
+const JOBS = Number(process.env.JOBS ?? 10_000)
+const A_FILE = 1000
+const READINGS = 10
+const p95 = (values: number[]) => [...values].sort((a, b) => a - b)[Math.floor(values.length * 0.95)]!
+const median = (values: number[]) => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)]!
+
+/** A thousand jobs of one check with ten readings each, made from the demo's first. */
+function file(batch: number): string {
+  const reading = readWorksheet(readFileSync(join(root, 'demo/1-mail-launch.worksheet.json'), 'utf8'))
+  if (!reading.ok) throw new Error(reading.faults[0]!.reason)
+  const { worksheet } = reading
+  const check = worksheet.jobs[0]!.checks.find(({ id }) => id === 'launch-input')!
+  const [trial] = check.trials
+  const jobs = Array.from({ length: A_FILE }, (_, i): WorksheetJob => {
+    const n = batch * A_FILE + i
+    return {
+      id: `j${n}`,
+      unit: { name: `Unit ${n % 40}`, description: '' },
+      title: `Service ${n}`,
+      notes: '',
+      parts: [],
+      checks: [
+        {
+          ...check,
+          id: `c${n}`,
+          title: `${check.title} ${n % 7}`,
+          signOff: null,
+          parts: {},
+          laps: [],
+          ticks: [],
+          partChanges: [],
+          history: {},
+          trials: [
+            {
+              ...trial!,
+              id: `t${n}`,
+              readings: Array.from({ length: READINGS }, (__, r) => ({
+                id: `r${n}-${r}`,
+                point: 'travel',
+                start: nm(0),
+                far: nm(500_000 + ((n * 7919 + r * 104_729) % 60) * 1000),
+                back: nm(0),
+                order: r + 1,
+              })),
+            },
+          ],
+        },
+      ],
+    }
+  })
+  return JSON.stringify({ ...worksheet, jobs })
+}
+
+async function timed(times: number, work: (i: number) => Promise<unknown>): Promise<number[]> {
+  const all: number[] = []
+  for (let i = 0; i < times; i++) {
+    const t = performance.now()
+    await work(i)
+    all.push(performance.now() - t)
+  }
+  return all
+}
+
+export async function scaleFigures(say: (line: string) => void): Promise<void> {
+  const folder = mkdtempSync(join(tmpdir(), 'finitum-scale-'))
+  const migrations = join(root, 'server/database/migrations')
+  const db: Database = await openDatabase(
+    join(folder, 'database'),
+    new Map(readdirSync(migrations).map(name => [name, readFileSync(join(migrations, name), 'utf8')])),
+  )
+  try {
+    const imports: number[] = []
+    let longest = 0
+    for (let batch = 0; batch < JOBS / A_FILE; batch++) {
+      const text = file(batch)
+      const t = performance.now()
+      let going = true
+      const bringing = importWorksheet(db, text, false).finally(() => {
+        going = false
+      })
+      // Somebody else asks for a page all the while.
+      if (batch === 0 || batch === JOBS / A_FILE - 1) {
+        while (going) {
+          const asked = performance.now()
+          await jobList(db, new JobQueryDto())
+          longest = Math.max(longest, performance.now() - asked)
+          await new Promise(resolve => setTimeout(resolve, 100))
+        }
+      }
+      await bringing
+      imports.push(performance.now() - t)
+    }
+    say(`\nScale: ${JOBS} jobs, ${JOBS * READINGS} readings, in files of ${A_FILE} jobs`)
+    say(
+      `  import of ${A_FILE} jobs: median ${(median(imports) / 1000).toFixed(1)} s, last ${(imports.at(-1)! / 1000).toFixed(1)} s; longest wait of somebody else meanwhile ${longest.toFixed(0)} ms`,
+    )
+    const query = (asked: Partial<JobQueryDto>) => Object.assign(new JobQueryDto(), asked)
+    const none = await timed(40, () => db.rows('SELECT 1'))
+    say(`  a statement that does nothing: median ${median(none).toFixed(2)} ms`)
+    const page = await jobList(db, query({}))
+    for (const [name, asked] of [
+      ['first page', {}],
+      ['page in the middle', { skip: JOBS / 2 }],
+      ['found by text', { find: 'service 77' }],
+      ['found by a check’s name', { find: 'play 3' }],
+      ['of a state', { state: 'above' }],
+      ['finished', { state: 'finished' }],
+    ] as const) {
+      const times = await timed(20, () => jobList(db, query(asked as Partial<JobQueryDto>)))
+      say(`  jobs, ${name}: median ${median(times).toFixed(1)} ms, p95 ${p95(times).toFixed(1)} ms`)
+    }
+    say(`  the first page is ${(JSON.stringify(page).length / 1000).toFixed(1)} kB`)
+    const checks = await timed(60, i => checkView(db, `c${(i * 149) % JOBS}`))
+    say(
+      `  a check: median ${median(checks).toFixed(1)} ms, p95 ${p95(checks).toFixed(1)} ms, ${(median(checks) / median(none)).toFixed(0)} times a statement that does nothing`,
+    )
+    const writes = await timed(30, async i => {
+      const id = `c${(i * 151) % JOBS}`
+      const { version, document } = await checkView(db, id)
+      await logReading(db, id, {
+        op: `op${i}`,
+        version,
+        id: `new${i}`,
+        trialId: document.trials[0]!.id,
+        point: 'travel',
+        start: nm(0),
+        far: nm(512_000),
+        back: nm(0),
+        at: '2026-05-04T08:00:00.000Z',
+      })
+    })
+    say(`  a check and a reading stored: median ${median(writes).toFixed(1)} ms, p95 ${p95(writes).toFixed(1)} ms`)
+  } finally {
+    await db.close()
+    rmSync(folder, { recursive: true, force: true })
+  }
+}
