@@ -3,7 +3,7 @@ import { checkKind } from '#core/check/registry'
 import { nm, thou, type Nm } from '#core/quantity/length'
 import { PLAIN_GAUGE, type Gauge, type GaugeKind } from '#core/reading/gauge'
 
-const gauge = (kind: GaugeKind, graduation: Nm, more: Partial<Gauge> = {}): Gauge => ({
+export const gauge = (kind: GaugeKind, graduation: Nm, more: Partial<Gauge> = {}): Gauge => ({
   id: kind,
   name: `Test ${kind}`,
   kind,
@@ -19,7 +19,7 @@ const gauge = (kind: GaugeKind, graduation: Nm, more: Partial<Gauge> = {}): Gaug
   ...more,
 })
 /** One plain gauge of each kind, good enough not to stand in the way. */
-export const GAUGES: Readonly<Record<GaugeKind, Gauge>> = {
+export const GAUGES: Readonly<Record<Exclude<GaugeKind, 'calipers'>, Gauge>> = {
   'dial-indicator': gauge('dial-indicator', thou(1)),
   'micrometer': gauge('micrometer', thou(0.1)),
   'bore-gauge': gauge('bore-gauge', thou(0.1)),

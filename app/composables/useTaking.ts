@@ -3,6 +3,7 @@ import { computed, ref, watch, type Ref } from 'vue'
 import type { CheckDocument, PointReading } from '#core/check/document'
 import { evaluateCheck } from '#core/check/evaluate-check'
 import { freshReadings, readingsAt } from '#core/check/evaluate-fitting'
+import { gaugeOf } from '#core/check/gauge-needs'
 import { plausibleAt } from '#core/check/plausible'
 import { turnedRound } from '#core/check/point-order'
 import { checkKind } from '#core/check/registry'
@@ -75,17 +76,14 @@ export function useTaking(checkId: string, document: Ref<CheckDocument | null>) 
     { flush: 'sync' },
   )
 
-  const gaugeOf = ({ way: by }: MeasuringPoint): Gauge | null => {
-    const need = ways[by].gauge
-    return need === null ? null : (document.value?.gauges[need] ?? null)
-  }
+  const gaugeAt = (of: MeasuringPoint): Gauge | null => (document.value ? gaugeOf(document.value, of) : null)
   /** A bare figure is what the gauge in hand is read in; without a gauge, the check’s unit. */
   const unitOf = (of: MeasuringPoint): LengthUnit => {
-    const read = gaugeOf(of)?.unit ?? document.value?.entryUnit ?? 'thou'
+    const read = gaugeAt(of)?.unit ?? document.value?.entryUnit ?? 'thou'
     return ways[of.way].scale === 'size' ? unitFor(systemOf(read), 'size') : read
   }
   const way = computed(() => ways[point.value.way])
-  const gauge = computed(() => gaugeOf(point.value))
+  const gauge = computed(() => gaugeAt(point.value))
   const unit = computed(() => unitOf(point.value))
   const form = computed<DraftForm>(() =>
     points.value.length === 0

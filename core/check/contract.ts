@@ -55,6 +55,8 @@ export interface MeasuringPoint {
   readonly label: string
   readonly at: Readonly<Record<string, string | number>>
   readonly way: WayId
+  /** Read with a gauge of its own, other than the points of its way: what for. `rollers` */
+  readonly tool?: string
   /** Kind of result whose limits its gates go by. */
   readonly result: string
   /** Places whose refitting has it measured again; otherwise its readings hold for the next fitting too. */

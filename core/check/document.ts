@@ -1,6 +1,6 @@
 import type { LengthUnit, Nm } from '../quantity/length'
 import type { Pooled } from '../reading/estimate'
-import type { Gauge, GaugeKind } from '../reading/gauge'
+import type { Gauge } from '../reading/gauge'
 import type { Reading } from '../reading/reading'
 import type { Aim } from '../verdict/aim'
 import type { DecisionRule } from '../verdict/decide'
@@ -96,8 +96,8 @@ export interface CheckDocument {
   readonly uRefit: Nm
   /** Degrees between plunger and movement. */
   readonly tipAngle: number
-  /** By kind of gauge: the one in use. */
-  readonly gauges: Readonly<Partial<Record<GaugeKind, Gauge>>>
+  /** Those in use, by kind, or by `kind:tool` where some points have one of their own. */
+  readonly gauges: Readonly<Record<string, Gauge>>
   /** By gauge: what earlier series of this kind of check showed. */
   readonly history: Readonly<Record<string, Pooled>>
   readonly trials: readonly Trial[]

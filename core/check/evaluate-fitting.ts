@@ -7,6 +7,7 @@ import { isValid, type Finding } from '../reading/gates'
 import { unvoided } from '../reading/reading'
 import { judge, type Verdict, type VerdictState } from '../verdict/decide'
 import { bandOf, endsOf, overZero, type LimitSet } from '../verdict/limits'
+import { gaugeOf } from './gauge-needs'
 import { proofResidual, type Residual } from '../pack/residual'
 import {
   positionOf,
@@ -123,7 +124,7 @@ function pointState(
   results: readonly ResultKind[],
 ): PointState {
   const way = ways[point.way]
-  const gauge = way.gauge === null ? null : (document.gauges[way.gauge] ?? null)
+  const gauge = gaugeOf(document, point)
   const { readings, stale } = freshReadings(document, point, readingsAt(document.trials, point, index))
   const result = results.find(candidate => candidate.id === point.result)
   const position = positionOf(results, point)

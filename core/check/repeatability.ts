@@ -6,6 +6,7 @@ import { signedPlay } from '../reading/repeat'
 import { mean } from '../reading/statistics'
 import { bandOf } from '../verdict/limits'
 import { limitsOf, newerThan, type CheckDocument, type PointReading } from './document'
+import { gaugeOf } from './gauge-needs'
 import { checkKind } from './registry'
 
 /** What repeats say of a gauge: the sum of squares about their means, nm², and its degrees of freedom. Sums of these pool. */
@@ -53,7 +54,7 @@ export function spreadsOf(document: CheckDocument, workshop: string): Record<str
   function valid(series: readonly PointReading[]): boolean {
     const point = points.find(({ id }) => id === series[0]!.point)!
     const way = ways[point.way]
-    const gauge = way.gauge === null ? null : (document.gauges[way.gauge] ?? null)
+    const gauge = gaugeOf(document, point)
     const { findings } = way.answer(series, {
       gauge,
       band: bandOf(limitsOf(document, point.result, null).working),

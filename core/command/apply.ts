@@ -90,7 +90,7 @@ function changed(document: CheckDocument, happening: OfCheck): CheckDocument {
       }
     }
     case 'gauged':
-      return { ...document, gauges: { ...document.gauges, [happening.gauge.kind]: happening.gauge } }
+      return { ...document, gauges: { ...document.gauges, [happening.key]: happening.gauge } }
     case 'rested':
       return { ...document, parts: { ...document.parts, [happening.role]: happening.part.id } }
     case 'part-changed':

@@ -121,8 +121,8 @@ export interface EndLapCommand extends Head {
 export interface SettingsChange extends Partial<Omit<Settings, 'packRules'>> {
   readonly packRules?: { readonly [rule in keyof Settings['packRules']]?: Settings['packRules'][rule] | null }
   readonly limits?: readonly { readonly result: string; readonly role: 'book' | 'shop'; readonly set: LimitSet }[]
-  /** each takes the place of the one of its kind */
-  readonly gaugeIds?: readonly string[]
+  /** what each is kept under: its id in the register */
+  readonly gauges?: Readonly<Record<string, string>>
   /** why the set-up is changed after a fitting */
   readonly reason?: string
 }

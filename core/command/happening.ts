@@ -34,7 +34,7 @@ export type Happening =
   | { readonly type: 'promised'; readonly place: string; readonly pack: Pack }
   | { readonly type: 'set'; readonly settings: Settings }
   | { readonly type: 'limited'; readonly result: string; readonly role: 'book' | 'shop'; readonly set: LimitSet | null }
-  | { readonly type: 'gauged'; readonly gauge: Gauge }
+  | { readonly type: 'gauged'; readonly key: string; readonly gauge: Gauge }
   | { readonly type: 'rested'; readonly role: string; readonly part: JobPart; readonly added: boolean }
   | { readonly type: 'part-changed'; readonly change: Unordered<PartChange>; readonly by: string }
   | { readonly type: 'lap-begun'; readonly lap: Omit<Lap, 'passes' | 'end'> }

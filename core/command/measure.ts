@@ -1,5 +1,6 @@
 import type { MeasuringPoint } from '../check/contract'
 import { newerThan, type PointReading } from '../check/document'
+import { gaugeOf } from '../check/gauge-needs'
 import { staleWords } from '../check/parts'
 import { checkKind } from '../check/registry'
 import { ways } from '../method/ways'
@@ -32,8 +33,9 @@ export function read({ document }: Bench, { trialId, seen, reading: given }: Rea
   const none = result?.floored === true && ZERO_WORDS.some(({ value }) => value === given.word)
   const reading = inForm(given, none ? 'word' : way.entry, none ? { ...point, words: ZERO_WORDS } : point, all)
   if ('ok' in reading) return reading
-  const gauge = way.gauge === null ? null : document.gauges[way.gauge]
-  if (gauge === undefined) return refused('conflict', 'There is no gauge for this yet: put one in the register and choose it in Set up.')
+  const gauge = gaugeOf(document, point)
+  if (way.gauge !== null && gauge === null)
+    return refused('conflict', 'There is no gauge for this yet: put one in the register and choose it in Set up.')
   return happened(`Reading ${readingWords(reading, document.entryUnit)} logged`, {
     type: 'read',
     trial: current.id,

@@ -2,14 +2,14 @@ import type { CheckKind } from '../check/contract'
 import { resultId } from '../check/contract'
 import { DEFAULT_REFIT, limitsOf, type CheckDocument } from '../check/document'
 import { evaluateCheck } from '../check/evaluate-check'
-import { gaugeKindsFor } from '../check/gauges-needed'
+import { gaugeNeeds, keySuits, likelyGauge } from '../check/gauge-needs'
 import { bindParts } from '../check/parts'
 import { checkKind } from '../check/registry'
 import { fieldFault, type Setup } from '../check/setup'
 import type { PackRules } from '../pack/chooser/prepare'
 import { nm } from '../quantity/length'
 import { stripFor } from '../method/plastic-strip/scale'
-import type { Gauge, GaugeKind } from '../reading/gauge'
+import type { Gauge } from '../reading/gauge'
 import { insideRange, limitsFault, type LimitSet } from '../verdict/limits'
 import { apply } from './apply'
 import type { Bench, SetCommand, SettingsChange } from './command'
@@ -127,25 +127,29 @@ function gaugesWith(
   kind: CheckKind,
   setup: Setup,
   limits: LimitSet | null,
-  { change: { gaugeIds = [] }, register }: SetCommand,
+  { change: { gauges = {} }, register }: SetCommand,
 ): Happening[] | RefusedCommand {
+  const needs = gaugeNeeds(kind.points(setup))
   const used = { ...document.gauges }
-  const named = new Set<GaugeKind>()
   const happenings: Happening[] = []
-  for (const [i, id] of gaugeIds.entries()) {
+  for (const [key, id] of Object.entries(gauges)) {
     const gauge = register.find(candidate => candidate.id === id)
-    if (!gauge) return refused('invalid', 'That gauge is not in the register.', `settings.gaugeIds.${i}`)
-    used[gauge.kind] = gauge
-    named.add(gauge.kind)
-    happenings.push({ type: 'gauged', gauge })
+    if (!gauge) return refused('invalid', 'That gauge is not in the register.', `settings.gauges.${key}`)
+    if (!needs.some(need => need.key === key) || !keySuits(key, gauge))
+      return refused('invalid', `${gauge.name} is not what is asked for here.`, `settings.gauges.${key}`)
+    used[key] = gauge
+    happenings.push({ type: 'gauged', key, gauge })
   }
-  for (const need of gaugeKindsFor(kind.points(setup))) {
-    const of = register.filter(gauge => gauge.kind === need)
+  for (const need of needs) {
+    const { key, kind: wantedKind } = need
+    const of = register.filter(gauge => gauge.kind === wantedKind)
     // The grade of a strip goes by the limits, as long as none was squashed yet.
     const fitting =
-      limits && need === 'plastic-strip' && !named.has(need) && !readWith(document, used[need]) ? stripFor(of, ...rangeOf(limits)) : null
-    const wanted = fitting ?? (used[need] ? null : of[0])
-    if (wanted && wanted.id !== used[need]?.id) happenings.push({ type: 'gauged', gauge: wanted })
+      limits && wantedKind === 'plastic-strip' && gauges[key] === undefined && !readWith(document, used[key])
+        ? stripFor(of, ...rangeOf(limits))
+        : null
+    const wanted = fitting ?? (used[key] ? null : (used[wantedKind] ?? likelyGauge(need, of) ?? null))
+    if (wanted && wanted.id !== used[key]?.id) happenings.push({ type: 'gauged', key, gauge: wanted })
   }
   return happenings
 }
@@ -179,5 +183,5 @@ const NAMES: Readonly<Record<string, string>> = {
   family: 'drawer',
   uRefit: 'refit',
   tipAngle: 'tip angle',
-  gaugeIds: 'gauge',
+  gauges: 'gauge',
 }

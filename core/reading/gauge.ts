@@ -1,10 +1,11 @@
 import type { LengthUnit, Nm } from '../quantity/length'
 
-export type GaugeKind = 'dial-indicator' | 'micrometer' | 'bore-gauge' | 'feeler-set' | 'plastic-strip'
-export const GAUGE_KINDS: readonly GaugeKind[] = ['dial-indicator', 'micrometer', 'bore-gauge', 'feeler-set', 'plastic-strip']
+export type GaugeKind = 'dial-indicator' | 'micrometer' | 'calipers' | 'bore-gauge' | 'feeler-set' | 'plastic-strip'
+export const GAUGE_KINDS: readonly GaugeKind[] = ['dial-indicator', 'micrometer', 'calipers', 'bore-gauge', 'feeler-set', 'plastic-strip']
 export const GAUGE_NAME: Readonly<Record<GaugeKind, string>> = {
   'dial-indicator': 'Dial indicator',
   'micrometer': 'Outside micrometer',
+  'calipers': 'Calipers',
   'bore-gauge': 'Bore gauge',
   'feeler-set': 'Feeler gauges',
   'plastic-strip': 'Plastic gauging strip',
@@ -51,6 +52,10 @@ export const PLAIN_GAUGE = {
   zeroedOn: null,
 } as const satisfies Partial<Gauge>
 
+/** Can it be read where a gauge of this kind is asked for? Calipers stand in for a micrometer, and for no other. */
+export const suits = (wanted: GaugeKind, { kind }: Pick<Gauge, 'kind'>): boolean =>
+  kind === wanted || (wanted === 'micrometer' && kind === 'calipers')
+
 /** The smallest step that can be read, nm. */
 export const readableStep = (gauge: Gauge): number => gauge.graduation * gauge.readableFraction
 
@@ -70,7 +75,7 @@ export function gaugeWarnings(gauge: Gauge, today: string): GaugeWarning[] {
   const zeroed = gauge.kind !== 'feeler-set' && gauge.kind !== 'plastic-strip'
   if (zeroed && gauge.zeroedOn !== today)
     warnings.push({
-      words: `${gauge.name} is not marked as ${gauge.kind === 'micrometer' ? 'tried on its standard' : 'zeroed'} today.`,
+      words: `${gauge.name} is not marked as ${gauge.kind === 'micrometer' || gauge.kind === 'calipers' ? 'tried on its standard' : 'zeroed'} today.`,
       zero: true,
     })
   return warnings

@@ -2,6 +2,7 @@ import Ajv, { type ErrorObject } from 'ajv'
 import { resultId, type CheckKind } from '../check/contract'
 import { checkKinds } from '../check/registry'
 import type { CheckDocument } from '../check/document'
+import { keySuits } from '../check/gauge-needs'
 import { fieldFault } from '../check/setup'
 import { ways } from '../method/ways'
 import { zeroWord } from '../method/zero-words'
@@ -199,7 +200,7 @@ function* checkFaults(check: CheckDocument, path: string, lots: LotMap): Generat
   if (check.aim.school === 'own' && check.aim.own === undefined)
     yield { path: `${path}/aim/own`, reason: 'An aim of one’s own needs its figure.' }
   for (const [key, gauge] of Object.entries(check.gauges)) {
-    if (gauge.kind !== key) yield { path: `${path}/gauges/${key}/kind`, reason: `A ${gauge.kind} does not belong here.` }
+    if (!keySuits(key, gauge)) yield { path: `${path}/gauges/${key}/kind`, reason: `A ${gauge.kind} does not belong here.` }
   }
   const trials = new Set(check.trials.map(trial => trial.id))
   for (const [i, tick] of check.ticks.entries()) {

@@ -3,7 +3,7 @@ import type { Settings as CheckSettings } from '#core/command/happening'
 import type { Lot, Pack } from '#core/pack/lot'
 import type { LengthUnit, Nm } from '#core/quantity/length'
 import type { Sql } from './client'
-import { GAUGES, gaugesOf, type GaugeRow } from './gauges'
+import { GAUGES, gaugesOf, type UsedGaugeRow } from './gauges'
 import { LAPS, lapOf, type LapRow } from './laps'
 import { LIMITS, limitSetsOf, type LimitRow } from './limits'
 import { CHANGES, PARTS, changeOf, partsOf } from './parts'
@@ -124,7 +124,7 @@ interface WholeRow extends TrialRows {
   row: CheckRow
   job: { id: string; title: string; unit: string }
   limits: LimitRow[]
-  gauges: GaugeRow[]
+  gauges: UsedGaugeRow[]
   spreads: SpreadRow[]
   ticks: Tick[]
   laps: LapRow[]

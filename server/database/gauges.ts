@@ -123,13 +123,16 @@ export const updateGauge = (sql: Sql, gauge: Gauge) =>
   )
 
 /** The gauges in use on a check. */
-export const GAUGES = 'SELECT g.* FROM check_gauge u JOIN gauge g ON g.id = u.gauge_id WHERE u.check_id = c.id ORDER BY g.kind'
-/** By kind. */
-export const gaugesOf = (rows: readonly GaugeRow[]): CheckDocument['gauges'] =>
-  Object.fromEntries(rows.map(row => [row.kind, gaugeOf(row)]))
+export const GAUGES =
+  'SELECT u.kind AS key, g.* FROM check_gauge u JOIN gauge g ON g.id = u.gauge_id WHERE u.check_id = c.id ORDER BY u.kind'
+export type UsedGaugeRow = GaugeRow & { readonly key: string }
+/** By what the check keeps each under. */
+export const gaugesOf = (rows: readonly UsedGaugeRow[]): CheckDocument['gauges'] =>
+  Object.fromEntries(rows.map(row => [row.key, gaugeOf(row)]))
 
-export const useGauge = (sql: Sql, checkId: string, gauge: Pick<Gauge, 'id' | 'kind'>) =>
+/** @param key  its kind, or `kind:tool` */
+export const useGauge = (sql: Sql, checkId: string, key: string, gaugeId: string) =>
   sql.rows(
     'INSERT INTO check_gauge (check_id, kind, gauge_id) VALUES ($1,$2,$3) ON CONFLICT (check_id, kind) DO UPDATE SET gauge_id = $3',
-    [checkId, gauge.kind, gauge.id],
+    [checkId, key, gaugeId],
   )

@@ -1,5 +1,6 @@
 import { v4 as uuid } from 'uuid'
 import type { CheckDocument, PartChange, PointReading } from '#core/check/document'
+import { gaugeOf as usedAt } from '#core/check/gauge-needs'
 import { bindParts, type JobPart } from '#core/check/parts'
 import { checkKind } from '#core/check/registry'
 import { settingsOf } from '#core/command/settings'
@@ -92,7 +93,7 @@ export function jobRows(job: WorksheetJob, file: readonly Lot[], context: Import
     const document: CheckDocument = {
       ...check,
       parts: bound[i]!,
-      gauges: Object.fromEntries(Object.values(check.gauges).map(gauge => [gauge.kind, context.gaugeOf(gauge)])),
+      gauges: Object.fromEntries(Object.entries(check.gauges).map(([key, gauge]) => [key, context.gaugeOf(gauge)])),
       trials: check.trials.map(trial => ({ ...trial, readings: trial.readings.map(reading => placed.readings.get(reading.id)!) })),
       partChanges: changesOf(check.id, bound[i]!, changes),
       reopened: check.reopened ? { ...check.reopened, order: placed.reopened.get(check.id)! } : null,
@@ -162,9 +163,8 @@ function withGauge(check: CheckDocument, reading: PointReading, { gaugeOf }: Imp
   const point = checkKind(check.kind)
     .points(check.setup)
     .find(({ id }) => id === reading.point)!
-  const kind = ways[point.way].gauge
-  if (kind === null) return plain as PointReading
-  const gauge = Object.values(check.gauges).find(({ id }) => id === named) ?? check.gauges[kind]
+  if (ways[point.way].gauge === null) return plain as PointReading
+  const gauge = Object.values(check.gauges).find(({ id }) => id === named) ?? usedAt(check, point)
   return (gauge ? { ...plain, gauge: gaugeOf(gauge).id } : plain) as PointReading
 }
 
@@ -215,7 +215,7 @@ function checkRows(
     ...listedColumns(answerOf(live, lotsFor(live, context.lots))),
     removed_at: now,
   })
-  for (const gauge of Object.values(check.gauges)) rows.check_gauge.push({ check_id: id, kind: gauge.kind, gauge_id: gauge.id })
+  for (const [key, gauge] of Object.entries(check.gauges)) rows.check_gauge.push({ check_id: id, kind: key, gauge_id: gauge.id })
   for (const [role, part] of Object.entries(check.parts)) rows.check_part.push({ check_id: id, role, part_id: part })
   for (const [result, pair] of Object.entries(check.limits.sets))
     for (const role of ['book', 'shop'] as const) if (pair[role]) rows.limit_set.push(limitColumns(id, result, role, pair[role]))

@@ -57,7 +57,7 @@ export async function store(sql: Sql, happening: Happening, { op, jobId, bench }
       await insertLimits(sql, id, happening.result, happening.role, happening.set)
       return happening
     case 'gauged':
-      await useGauge(sql, id, happening.gauge)
+      await useGauge(sql, id, happening.key, happening.gauge.id)
       return happening
     case 'rested':
       if (happening.added) await insertPart(sql, jobId, happening.part)

@@ -17,6 +17,7 @@ import {
   MaxLength,
   Min,
   ValidateNested,
+  ValidateBy,
 } from 'class-validator'
 import type { LengthUnit, Nm } from '#core/quantity/length'
 import { STONES, type Stone } from '#core/reading/reading'
@@ -25,6 +26,17 @@ import { RULES, type DecisionRule } from '#core/verdict/decide'
 import type { AimSchool } from '#core/verdict/aim'
 import { CommandDto, DATE_TIME, ID, ID_FAULT, OperationDto } from './command'
 import { IsLength, LimitSetDto, UNITS } from './limits'
+
+/** Every value of an object is an id. */
+const AreIds = () =>
+  ValidateBy({
+    name: 'areIds',
+    validator: {
+      validate: (value: unknown) =>
+        typeof value === 'object' && value !== null && Object.values(value).every(id => typeof id === 'string' && ID.test(id)),
+      defaultMessage: () => ID_FAULT.message,
+    },
+  })
 
 export class AimDto {
   @IsIn(['middle', 'tight', 'loose', 'as-found', 'own'], { message: 'Choose what to aim at.' }) school!: AimSchool
@@ -73,8 +85,8 @@ export class CheckSettingsDto {
   @Min(0, { message: 'Between 0 and 60 degrees.' })
   @Max(60, { message: 'Between 0 and 60 degrees.' })
   tipAngle?: number
-  /** Each takes the place of the one of its kind. */
-  @IsOptional() @IsArray() @ArrayMaxSize(20) @Matches(ID, { each: true, ...ID_FAULT }) gaugeIds?: string[]
+  /** By what each is kept under, its kind or `kind:tool`: its id in the register. */
+  @IsOptional() @IsObject() @AreIds() gauges?: Record<string, string>
 }
 
 export class NewCheckDto extends OperationDto {

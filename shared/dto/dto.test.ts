@@ -33,7 +33,7 @@ describe('what the server takes', () => {
           aim: { school: 'own', own: 100 },
           packRules: { most: 4, onlyRemove: true },
           tipAngle: 12.5,
-          gaugeIds: ['dial-1'],
+          gauges: { 'dial-indicator': 'dial-1' },
           limits: [
             {
               result: 'clearance@3',
@@ -65,7 +65,7 @@ describe('what the server takes', () => {
     ['an infinite length', ReadingDto, { ...reading, far: Infinity }, 'far'],
     ['a flag that is none', ReadingDto, { ...reading, springBack: 'yes' }, 'springBack'],
     ['half a leaf', ReadingDto, { ...reading, leaves: 1.5 }, 'leaves'],
-    ['a gauge with a slash', SettingsDto, { ...head, settings: { gaugeIds: ['../x'] } }, 'settings.gaugeIds'],
+    ['a gauge with a slash', SettingsDto, { ...head, settings: { gauges: { 'dial-indicator': '../x' } } }, 'settings.gauges'],
     ['a fitting of no place', FitDto, { ...head, trialId: 't', packs: [] }, 'packs'],
     [
       'limits nobody gave a source',

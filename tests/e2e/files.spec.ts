@@ -22,7 +22,7 @@ test('a job goes out as a worksheet and comes back as a copy, the same in every 
   await expect(page.getByTestId('import-result')).toContainText('is here already')
   await page.getByRole('button', { name: 'Import as a copy' }).click()
   await expect(page.getByTestId('import-result')).toContainText('1 job with 4 checks imported.')
-  await expect(page.getByText('Reduction box rebuild (copy)')).toBeVisible()
+  await expect(page.getByText('Reduction box rebuild (copy)').first()).toBeVisible()
 
   const { jobs } = (await (await fetch(`${shop.address}/api/jobs`)).json()) as {
     jobs: {

@@ -108,9 +108,9 @@ for (const [what, path, body, status, place, reason] of [
   [
     'a gauge that is none',
     'checks/launch-idler/settings',
-    { op: 's', version: 1, settings: { gaugeIds: ['ghost'] } },
+    { op: 's', version: 1, settings: { gauges: { 'dial-indicator': 'ghost' } } },
     422,
-    'settings.gaugeIds.0',
+    'settings.gauges.dial-indicator',
     'not in the register',
   ],
   ['a check that is none', 'checks/ghost/readings', reading, 404, '', 'no such check'],

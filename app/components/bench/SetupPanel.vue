@@ -2,11 +2,11 @@
 import { packIn, type CheckDocument } from '#core/check/document'
 import { checkKind } from '#core/check/registry'
 import type { ResultEvaluation } from '#core/check/evaluate-fitting'
-import { gaugeKindsFor } from '#core/check/gauges-needed'
+import { gaugeNeeds, type GaugeNeed } from '#core/check/gauge-needs'
 import { gradeFor } from '#core/method/plastic-strip/scale'
 import { ways } from '#core/method/ways'
 import { describeLimits, endsOf } from '#core/verdict/limits'
-import { GAUGE_NAME, type Gauge } from '#core/reading/gauge'
+import { suits, type Gauge } from '#core/reading/gauge'
 import { AIM_NAME, type AimSchool } from '#core/verdict/aim'
 import type { DecisionRule } from '#core/verdict/decide'
 import { systemOf, type Nm } from '#core/quantity/length'
@@ -37,7 +37,8 @@ const unlisted = computed(() =>
     ? places.value
     : places.value.filter(place => packIn(props.document.trials.at(-1)!, place.id) === null),
 )
-const needed = computed(() => gaugeKindsFor(kind.value.points(props.document.setup)))
+const needed = computed(() => gaugeNeeds(kind.value.points(props.document.setup)))
+const usedFor = ({ key, kind: of }: GaugeNeed) => props.document.gauges[key] ?? props.document.gauges[of]
 const usesDial = computed(() => kind.value.points(props.document.setup).some(point => ways[point.way].entry === 'travel'))
 /** The strip whose range holds the limits, where both ends are known; named as the limits are. */
 const grade = computed(() => {
@@ -105,19 +106,19 @@ const value = (event: Event) => (event.target as HTMLSelectElement).value
         </select>
       </div>
       <FoundPack v-if="unlisted.length && !locked" :document="document" :places="unlisted" :lots="lots" @found="emit('found', $event)" />
-      <div v-for="need in needed" :key="need">
-        <label class="label mb-1 block" :for="`setup-${need}`">{{ GAUGE_NAME[need] }}</label>
+      <div v-for="need in needed" :key="need.key">
+        <label class="label mb-1 block" :for="`setup-${need.key}`">{{ need.label }}</label>
         <select
-          :id="`setup-${need}`"
+          :id="`setup-${need.key}`"
           class="field"
-          :value="document.gauges[need]?.id ?? ''"
+          :value="usedFor(need)?.id ?? ''"
           :disabled="locked"
-          @change="emit('keep', { gaugeIds: [value($event)] })"
+          @change="emit('keep', { gauges: { [need.key]: value($event) } })"
         >
-          <option v-if="!document.gauges[need]" value="" disabled>none in the register yet</option>
-          <option v-for="gauge in gauges.filter(g => g.kind === need)" :key="gauge.id" :value="gauge.id">{{ gauge.name }}</option>
+          <option v-if="!usedFor(need)" value="" disabled>none in the register yet</option>
+          <option v-for="gauge in gauges.filter(g => suits(need.kind, g))" :key="gauge.id" :value="gauge.id">{{ gauge.name }}</option>
         </select>
-        <p v-if="need === 'plastic-strip' && grade" class="mt-0.5 text-[12.5px] text-mute" data-test="grade">
+        <p v-if="need.kind === 'plastic-strip' && grade" class="mt-0.5 text-[12.5px] text-mute" data-test="grade">
           Grade for these limits: {{ grade }}
         </p>
       </div>

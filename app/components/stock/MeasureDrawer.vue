@@ -78,15 +78,17 @@ async function store(figure: Nm, mark: string | null): Promise<void> {
   if (!measurable.value.some(({ id }) => id === current.id)) at.value = measurable.value[here]?.id ?? measurable.value.at(-1)?.id ?? null
   else if (last) go(1)
 }
+/** Not before the last figure is stored. */
+const close = () => void stored.then(() => emit('close'))
 async function takeBack(): Promise<void> {
   await send('keep', 'PATCH', '', { sizes: (lot.value!.sizes ?? []).slice(0, -1) })
   void focus()
 }
-useKeys(computed(() => [key('Esc', 'leave the drawer', () => emit('close'), { keys: ['Escape'] })]))
+useKeys(computed(() => [key('Esc', 'leave the drawer', () => close(), { keys: ['Escape'] })]))
 </script>
 
 <template>
-  <section class="dye mb-4 px-5 py-4" aria-label="Measure the drawer" data-test="measure-drawer" @keydown.esc="emit('close')">
+  <section class="dye mb-4 px-5 py-4" aria-label="Measure the drawer" data-test="measure-drawer" @keydown.esc.stop="close">
     <div class="flex flex-wrap items-baseline gap-x-4 gap-y-1">
       <h2 class="display text-xl">Measure the drawer</h2>
       <p v-if="lot" class="text-[17px]" aria-live="polite">
@@ -94,7 +96,7 @@ useKeys(computed(() => [key('Esc', 'leave the drawer', () => emit('close'), { ke
         {{ left > 0 ? `piece ${figures(lot) + 1} of ${lot.onHand}` : `all ${lot.onHand} measured` }}
       </p>
       <p v-else class="text-[17px]">Nothing here is left to measure.</p>
-      <button type="button" class="button scribed ml-auto" @click="emit('close')">Done</button>
+      <button type="button" class="button scribed ml-auto" @click="close">Done</button>
     </div>
     <form v-if="lot" novalidate class="mt-3 flex flex-wrap items-start gap-3" @submit.prevent="keep">
       <div ref="field" class="w-72">

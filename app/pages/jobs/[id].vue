@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { v4 as uuid } from 'uuid'
 import { checkKinds } from '#core/check/registry'
-import { gaugeKindsFor } from '#core/check/gauges-needed'
+import { gaugeNeeds, likelyGauge } from '#core/check/gauge-needs'
 import { formatLength, unitFor } from '#core/quantity/format-length'
 import { UNIT_NAME, systemOf, type Nm, type UnitSystem } from '#core/quantity/length'
 import type { Gauge } from '#core/reading/gauge'
@@ -114,12 +114,15 @@ async function lookAround(): Promise<void> {
   stock.value = drawers
 }
 /** The first gauge of each kind the points need, of this unit system where there is one. */
-function gaugesIn(system: UnitSystem): string[] {
-  return gaugeKindsFor(chosenKind.value.points(setup)).flatMap(need => {
-    const of = gauges.value.filter(gauge => gauge.kind === need)
-    const best = of.find(gauge => systemOf(gauge.unit) === system) ?? of[0]
-    return best ? [best.id] : []
-  })
+function gaugesIn(system: UnitSystem): Record<string, string> {
+  return Object.fromEntries(
+    gaugeNeeds(chosenKind.value.points(setup)).flatMap(need => {
+      const of = gauges.value.filter(gauge => gauge.kind === need.kind)
+      const own = of.filter(gauge => systemOf(gauge.unit) === system)
+      const best = likelyGauge(need, own.length > 0 ? own : of)
+      return best ? [[need.key, best.id]] : []
+    }),
+  )
 }
 async function make(): Promise<void> {
   faults.value = []
@@ -145,7 +148,7 @@ async function make(): Promise<void> {
           entryUnit: preferences.unit,
           setup: { ...setup },
           family: family.value,
-          gaugeIds: gaugesIn(preferences.system),
+          gauges: gaugesIn(preferences.system),
           ...(limits
             ? {
                 limits: [

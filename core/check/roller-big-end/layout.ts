@@ -79,6 +79,7 @@ export function points(setup: Setup): MeasuringPoint[] {
       label: `Rollers, bag ${bag}`,
       at: { part: 'rollers', position: `Bag ${bag}` },
       way: 'pieces',
+      tool: 'rollers',
       result: 'clearance',
       rests: ['rollers'],
       heat: shaftHeat(setup),
