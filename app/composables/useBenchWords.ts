@@ -102,7 +102,9 @@ export function useBenchWords({ document, evaluation, shown, place, choice, prop
   const provisional = (e: CheckEvaluation) =>
     e.pending.length > 0
       ? 'In limits, provisional until every required step is ticked.'
-      : 'In limits by hand: provisional until a gauge has been there.'
+      : shown.value.findings.some(({ gate }) => gate === 'hot')
+        ? 'In limits, read hot: provisional until it is read cold.'
+        : 'In limits by hand: provisional until a gauge has been there.'
 
   const arithmetic = computed(() => {
     if (!proposal.value || !place.value?.request || phase.value === 'prove' || settled.value || document.value.signOff) return ''

@@ -106,8 +106,11 @@ export function useDraft(checkId: string, form: Ref<DraftForm>) {
     return typed
   })
 
-  /** Of the part, °C; null: as the gauge. */
-  const celsius = computed(() => (form.value.warm && draft.value.celsius.trim() !== '' ? parseTemperature(draft.value.celsius) : null))
+  /** Of the part, °C; null: as the gauge. Hot: nobody knows how warm. */
+  const hot = computed(() => form.value.warm && /^hot$/i.test(draft.value.celsius.trim()))
+  const celsius = computed(() =>
+    form.value.warm && draft.value.celsius.trim() !== '' && !hot.value ? parseTemperature(draft.value.celsius) : null,
+  )
   const reading = computed<DraftReading | null>(() => {
     const { point, entry: how } = form.value
     const [s, f, b] = [start.value, far.value, back.value]
@@ -120,6 +123,7 @@ export function useDraft(checkId: string, form: Ref<DraftForm>) {
         point,
         figure: f.value,
         ...(celsius.value ? { celsius: celsius.value.celsius } : {}),
+        ...(hot.value ? { hot: true } : {}),
         ...(how === 'pass' && draft.value.stone ? { stone: draft.value.stone } : {}),
       }
     }

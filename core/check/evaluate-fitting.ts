@@ -210,7 +210,9 @@ export function evaluateFitting(document: CheckDocument, kind: CheckKind, index:
       if (estimate === null) return isValid(findings) ? 'to-do' : 'not-valid'
       if (!valid) return 'not-valid'
       const judged = working!.state
-      return judged === 'in' && (pending(trial).length > 0 || findings.some(finding => finding.gate === 'feel')) ? 'provisional' : judged
+      return judged === 'in' && (pending(trial).length > 0 || findings.some(({ gate }) => gate === 'feel' || gate === 'hot'))
+        ? 'provisional'
+        : judged
     }
   }
 }

@@ -63,6 +63,7 @@ export function signOffGate(
         ),
       )
     else if (result.findings.some(finding => finding.gate === 'feel')) own.push(about(result, 'it was judged by hand'))
+    else if (result.findings.some(finding => finding.gate === 'hot')) own.push(about(result, 'it was read hot'))
     if (result.asksReason !== null) own.push(about(result, result.asksReason))
     if (result.residual?.flagged)
       own.push(

@@ -1,3 +1,4 @@
+import { runs } from '../../tests/runs'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { GAUGES, checkOf, trial } from '../../tests/documents'
@@ -435,7 +436,7 @@ describe('any sequence of commands', () => {
         ).toHaveLength(bench.document.trials.length)
         evaluateCheck(bench.document, bench.lots)
       }),
-      { numRuns: 150, seed: 8 },
+      { numRuns: runs(150), seed: 8 },
     )
   })
 })

@@ -34,6 +34,7 @@ export interface ReadingFields {
   readonly springBack?: boolean
   readonly figure?: Nm
   readonly celsius?: number
+  readonly hot?: boolean
   readonly stone?: Stone
   readonly low?: Nm
   readonly high?: Nm

@@ -26,6 +26,23 @@ const cold = (reading: FigureReading, { heat }: WayContext, gauge: Gauge): Figur
   figure: nm(Math.round(reading.figure - heatIn(reading, heat, gauge))),
 })
 
+/** A figure that was read hot counts only until one is read cold. */
+const counting = (figures: readonly FigureReading[]): readonly FigureReading[] => {
+  const cool = figures.filter(({ hot }) => !hot)
+  return unvoided(cool).length > 0 ? cool : figures
+}
+
+function hotFindings(figures: readonly FigureReading[]): Finding[] {
+  const left = counting(figures)
+  return unvoided(figures)
+    .filter(({ hot }) => hot)
+    .map((reading): Finding =>
+      left.includes(reading)
+        ? { gate: 'hot', level: 'warn', repeatId: reading.id, words: 'Read hot, by no thermometer: not final. Read it again cold.' }
+        : { gate: 'heat', level: 'note', repeatId: reading.id, words: 'Read hot: left out, it was read cold since.' },
+    )
+}
+
 /** What was taken off for heat, said once a reading; a warning where it is more than a tenth of the band. */
 function heatFindings(figures: readonly FigureReading[], { heat, band }: WayContext, gauge: Gauge): Finding[] {
   return unvoided(figures).flatMap((reading): Finding[] => {
@@ -59,12 +76,13 @@ export function answerFigures(
   const { gauge, band, pooled, guarded = false } = context
   const figures = readings.filter(isFigure)
   if (!gauge || figures.length === 0) return NO_ANSWER
-  const at20 = figures.map(reading => cold(reading, context, gauge))
+  const at20 = counting(figures).map(reading => cold(reading, context, gauge))
   return {
     estimate: estimateFigure(at20, gauge, ends, { pooled }),
     findings: [
       ...more(figures, gauge),
       ...heatFindings(figures, context, gauge),
+      ...hotFindings(figures),
       ...gateFigures(at20, { graduation: gauge.graduation, step: readableStep(gauge), band, unit: gauge.unit, guarded }),
     ],
     word: null,
@@ -88,5 +106,13 @@ export function answerSingles(
     heat: heatIn(reading, context.heat, gauge),
     estimate: estimateFigure([cold(reading, context, gauge)], gauge, ends, { pooled })!,
   }))
-  return { estimate: null, findings: [...more(figures, gauge), ...heatFindings(figures, context, gauge)], word: null, singles }
+  return {
+    estimate: null,
+    findings: [...more(figures, gauge), ...heatFindings(figures, context, gauge), ...hotSingles(figures)],
+    word: null,
+    singles,
+  }
 }
+
+/** Of figures that each stand for themselves, the newest is the one that tells: whether it was read hot. */
+const hotSingles = (figures: readonly FigureReading[]): Finding[] => hotFindings(unvoided(figures).slice(-1))

@@ -1,3 +1,4 @@
+import { runs } from '../../tests/runs'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { nm, thou, type Nm } from '../quantity/length'
@@ -151,7 +152,7 @@ describe('what to make where the drawer does not have it', () => {
           }
         },
       ),
-      { numRuns: 100 },
+      { numRuns: runs(100) },
     )
   })
 })

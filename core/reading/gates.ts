@@ -17,6 +17,7 @@ export type Gate =
   | 'size'
   | 'hand'
   | 'heat'
+  | 'hot'
   | 'set'
 
 export interface Finding {

@@ -25,6 +25,8 @@ export interface FigureReading extends ReadingHead {
   readonly figure: Nm
   /** Temperature of the part when it was read, °C; left out where it was as warm as its gauge. */
   readonly celsius?: number
+  /** It was warm, and nobody knows how warm: the figure is not final. */
+  readonly hot?: true
   /** In a log of honing. */
   readonly stone?: Stone
 }
@@ -60,6 +62,7 @@ export const READING_FIELDS = [
   'springBack',
   'figure',
   'celsius',
+  'hot',
   'stone',
   'low',
   'high',
@@ -79,7 +82,7 @@ const FORMS: Readonly<Record<Entry, { readonly needed: readonly ReadingField[]; 
 /** What a reading of a form must hold, and may. @param warm  the part's temperature may be noted with a figure */
 export function fieldsOf(entry: Entry, warm: boolean): (typeof FORMS)[Entry] {
   const form = FORMS[entry]
-  return warm && form.needed.includes('figure') ? { ...form, optional: [...form.optional, 'celsius'] } : form
+  return warm && form.needed.includes('figure') ? { ...form, optional: [...form.optional, 'celsius', 'hot'] } : form
 }
 
 export const isRepeat = (reading: Reading): reading is Repeat => 'far' in reading

@@ -27,6 +27,7 @@ export function readingColumns(r: PointReading) {
     leaves: range?.leaves ?? null,
     word: isWord(r) ? r.word : null,
     celsius: figure?.celsius ?? null,
+    hot: figure?.hot ?? false,
     stone: figure?.stone ?? null,
     pieces: isPieces(r) ? r.pieces : null,
     at: moment(r.at ?? new Date().toISOString()),
@@ -48,9 +49,9 @@ export async function insertReading(
   const [stored] = await sql.rows<{ order: number; taken: string | null }>(
     `WITH open AS (SELECT id FROM series WHERE trial_id = $1 AND gauge_id IS NOT DISTINCT FROM $2 ORDER BY id DESC LIMIT 1),
       made AS (INSERT INTO series (trial_id, gauge_id) SELECT $1, $2 WHERE NOT EXISTS (SELECT 1 FROM open) RETURNING id)
-    INSERT INTO reading (series_id, id, point, start_nm, far_nm, back_nm, spring_back, figure_nm, low_nm, high_nm, leaves, word, celsius, stone, pieces, at, taken)
+    INSERT INTO reading (series_id, id, point, start_nm, far_nm, back_nm, spring_back, figure_nm, low_nm, high_nm, leaves, word, celsius, stone, pieces, at, taken, hot)
     SELECT s.id, $3,$4,$5::bigint,$6::bigint,$7::bigint,$8::boolean,$9::bigint,$10::bigint,$11::bigint,$12::integer,$13::text,$14::double precision,$15::text,$16::jsonb,
-      COALESCE($17::timestamptz, now()), CASE WHEN $18::text = '${HERE}' THEN (SELECT w.id FROM workshop w) || '/' || $3 ELSE $18::text END
+      COALESCE($17::timestamptz, now()), CASE WHEN $18::text = '${HERE}' THEN (SELECT w.id FROM workshop w) || '/' || $3 ELSE $18::text END, $19::boolean
     FROM (SELECT id FROM open UNION ALL SELECT id FROM made) s
     RETURNING seq AS "order", taken`,
     [
@@ -72,6 +73,7 @@ export async function insertReading(
       c.pieces && JSON.stringify(c.pieces),
       r.at ? c.at : null,
       taken,
+      c.hot,
     ],
   )
   return stored!
@@ -98,6 +100,7 @@ export interface ReadingRow {
   leaves: number | null
   word: string | null
   celsius: number | null
+  hot: boolean
   stone: Stone | null
   pieces: string[] | null
   at: string
@@ -121,6 +124,7 @@ export function readingOf(r: ReadingRow): PointReading {
       ...head,
       figure: r.figure_nm,
       ...(r.celsius === null ? {} : { celsius: r.celsius }),
+      ...(r.hot ? { hot: true as const } : {}),
       ...(r.stone === null ? {} : { stone: r.stone }),
     }
   if (r.pieces !== null) return { ...head, pieces: r.pieces }

@@ -120,6 +120,8 @@ export class ReadingDto extends CommandDto {
   @Min(-273.15, { message: 'Nothing is that cold.' })
   @Max(1000, { message: 'No part on a bench is that hot.' })
   celsius?: number
+  /** Warm, and nobody knows how warm. */
+  @IsOptional() @IsBoolean() hot?: boolean
   @IsOptional() @IsIn(STONES, { message: 'Coarse, medium or fine.' }) stone?: Stone
   @IsOptional()
   @IsArray()

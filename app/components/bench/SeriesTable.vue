@@ -55,6 +55,7 @@ const shortWord = (finding: Finding) =>
       'outlier': 'stands apart',
       'size': 'out of range',
       'heat': 'warm',
+      'hot': 'read hot',
     }) as Record<string, string>
   )[finding.gate] ?? finding.gate
 

@@ -1,3 +1,4 @@
+import { runs } from '../../../tests/runs'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { checkOf, figures, trial } from '../../../tests/documents'
@@ -47,6 +48,23 @@ describe('a plain bearing', () => {
       }),
       [],
     )
+  it('read hot, without a thermometer, it is not final; read again cold, the hot figure is left out', () => {
+    const read = [
+      ...grid('journal', [59_950_000, 59_950_000, 59_950_000, 59_950_000]),
+      ...grid('bore', [60_000_000, 60_000_000, 60_000_000, 60_000_000]),
+    ]
+    const at = read.findIndex(({ point }) => point === 'bore-1-A-front')
+    const hot = read.map((reading, i) => (i === at ? { ...reading, hot: true as const } : reading))
+    const warm = judged(hot, 40_000, 60_000)
+    expect(warm).toMatchObject({ state: 'provisional', headline: { estimate: { value: 50_000 } } })
+    expect(warm.headline.findings.map(({ gate }) => gate)).toContain('hot')
+    expect(warm.signOff.needsReason).not.toBeNull()
+    const cold = judged([...hot, ...figures('bore-1-A-front', MASTER - 59_995_000)], 40_000, 60_000)
+    expect(cold).toMatchObject({ state: 'in', headline: { estimate: { value: 45_000 } } })
+    // A struck cold one brings the hot one back.
+    const struck = figures('bore-1-A-front', MASTER - 59_995_000).map(reading => ({ ...reading, voided: { reason: 'slip' } }))
+    expect(judged([...hot, ...struck], 40_000, 60_000).state).toBe('provisional')
+  })
   it('one end tight, the other loose: its mean is in, the bearing is not', () => {
     const { current, state } = judged(
       [
@@ -149,7 +167,7 @@ describe('a plain bearing', () => {
         expect(estimate!.value).toBeCloseTo(gap, 3)
         expect(overrule !== null).toBe(gap <= 0)
       }),
-      { numRuns: 60 },
+      { numRuns: runs(60) },
     ))
   it.each([
     ['1', 1],

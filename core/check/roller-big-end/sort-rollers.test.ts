@@ -1,3 +1,4 @@
+import { runs } from '../../../tests/runs'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { sortRollers, type Roller } from './sort-rollers'
@@ -87,7 +88,7 @@ describe('sorting rollers', () => {
           for (const set of sets) expect(new Set(set.rollers.map(roller => roller.bag)).size).toBe(1)
         },
       ),
-      { numRuns: 200 },
+      { numRuns: runs(200) },
     )
   })
 })

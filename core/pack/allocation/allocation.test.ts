@@ -1,3 +1,4 @@
+import { runs } from '../../../tests/runs'
 import fc from 'fast-check'
 import highsLoader from 'highs'
 import { beforeAll, describe, expect, it } from 'vitest'
@@ -199,7 +200,7 @@ describe('several places from one drawer', () => {
           expect(compare(keyOf(asked), expected)).toBe(0)
         },
       ),
-      { numRuns: 60 },
+      { numRuns: runs(60) },
     )
   })
   it('equals trying every choice where a place has more packs than it begins with (property)', { timeout: 120_000 }, () => {
@@ -220,7 +221,7 @@ describe('several places from one drawer', () => {
           expect(answer.proven).toBe(true)
         },
       ),
-      { numRuns: 12 },
+      { numRuns: runs(12) },
     )
   })
 })
