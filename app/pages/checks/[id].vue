@@ -20,7 +20,7 @@ import { useShown } from '~/composables/useShown'
 import { useTaking } from '~/composables/useTaking'
 import { useBench } from '~/stores/bench'
 import { usePreferences } from '~/stores/preferences'
-import { choicePanels, sketches } from '~/components/bench/sketches'
+import { choicePanels, sketches } from '~/components/bench/kinds/sketches'
 
 const id = String(useRoute().params.id)
 const bench = useBench()

@@ -9,7 +9,7 @@ import type { PackChoice, Proposal } from '#core/pack/chooser/choose'
 import { lotMap, type Pack } from '#core/pack/lot'
 import { MOST_PIECES } from '#core/pack/chooser/prepare'
 import { needsOrder } from '#core/pack/order-plan'
-import { optionPanels } from '~/components/bench/sketches'
+import { optionPanels } from '~/components/bench/kinds/sketches'
 import { useBench } from '~/stores/bench'
 import { usePreferences } from '~/stores/preferences'
 
