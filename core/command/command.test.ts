@@ -42,7 +42,7 @@ const play = (far: number, point = 'travel', trialId = 't1'): Command => {
   const made = head()
   return { ...made, kind: 'read', trialId, reading: { id: `r-${made.op}`, point, at: AT, start: nm(0), far: thou(far), back: nm(0) } }
 }
-const list = (...pieces: readonly { lotId?: string; size?: ReturnType<typeof thou>; count: number }[]): Command => ({
+const list = (...pieces: readonly { lotId?: string; size?: ReturnType<typeof thou>; measured?: boolean; count: number }[]): Command => ({
   ...head(),
   kind: 'list',
   place: 'pack',
@@ -123,6 +123,14 @@ describe('a fitting', () => {
       ['a,d,c', []],
     ])
     expect(reasonOf(decide(named, list({ lotId: 'a', count: 2 })))).toContain('cannot be listed again')
+  })
+  it.each([
+    [{ size: thou(20), measured: true, count: 1 }, true],
+    [{ size: thou(20), measured: true, count: 2 }, undefined],
+    [{ size: thou(20), count: 1 }, undefined],
+  ])('a piece that was found and measured by itself is told apart: %j', (piece, apart) => {
+    const found = done(fresh(), list(piece))
+    expect(found.lots.find(({ nominal }) => nominal === thou(20))!.apart).toBe(apart)
   })
   it('pieces found in a check with no drawer go into one of their own', () => {
     const found = done(fresh({ family: '' }), list({ size: thou(20), count: 1 }))

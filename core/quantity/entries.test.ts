@@ -157,3 +157,23 @@ describe('ranges', () => {
     expect(range('a-b')).toContain('not a length')
   })
 })
+
+describe('the end of what is plausible', () => {
+  const ask = (text: string, plausible?: number) =>
+    parseLength(text, 'thou', plausible === undefined ? {} : { plausible: plausible as never })
+  it('is taken as it is; a tenth more is asked about, in these words; without an end nothing is', () => {
+    expect(ask('250', 6_350_000)).toMatchObject({ ok: true, value: 6_350_000 })
+    expect(ask('-250', 6_350_000)).toMatchObject({ ok: true, value: -6_350_000 })
+    const more = ask('250.1', 6_350_000)
+    expect(more.ok ? '' : more.reason).toContain('is a lot')
+    expect(ask('9000')).toMatchObject({ ok: true })
+    const far = parseLength('3', 'in', { near: 25_400_000 as never })
+    expect(far.ok ? '' : far.reason).toContain('far from the others')
+  })
+  it.each(['1,776', '12,345', '123,456'])('%s can be meant in two ways', text => expect(ask(text).ok).toBe(false))
+  it.each([
+    ['0,45', 11_430],
+    ['1,77', 44_958],
+    ['1,7760', 45_110.4],
+  ])('%s cannot', (text, value) => expect(ask(text)).toMatchObject({ ok: true, value: Math.round(value) }))
+})

@@ -22,3 +22,15 @@ describe('limits that judge', () => {
   })
   it('leave something', () => expect(limitsFault(set({ kind: 'upper', upper: nm(0) }))).toContain('leaves nothing'))
 })
+
+describe('the two ends of limits', () => {
+  const mm = (lower: number, upper: number): LimitSet => twoSided(lower * 1000, upper * 1000, 'mm', { kind: 'book' })
+  it.each([
+    [mm(25, 100), 'mm', '0.025 – 0.100 mm'],
+    [mm(25, 100), 'thou', '0.98 – 3.94 thou'],
+    [mm(49_950, 49_970), 'in', '1.96654 – 1.96732 in'],
+    [mm(50, 200), 'mm', '0.05 – 0.20 mm'],
+    [twoSided(thou(2), thou(4), 'thou', { kind: 'book' }), 'thou', '2 – 4 thou'],
+    [twoSided(thou(2), thou(4), 'thou', { kind: 'book' }), 'mm', '0.051 – 0.102 mm'],
+  ] as const)('%j in %s: %s', (set, unit, words) => expect(describeLimits(set, unit)).toBe(words))
+})

@@ -102,13 +102,20 @@ export function limitsFault(limits: LimitSet): string | null {
   return null
 }
 
+/** Decimals of a limit that was given in the other system. */
+const CONVERTED: Readonly<Record<LengthUnit, number>> = { thou: 2, tenth: 1, in: 5, mm: 3, um: 1 }
+
 /** `19 – 30 thou`, `up to 2 thou`, `over 0, up to 0.05 mm`. */
 export function describeLimits(limits: LimitSet | null, unit?: LengthUnit): string {
   if (!limits || limits.kind === 'none') return 'no limit known'
   const shown = unit ?? limits.unit
   // Converted, a limit needs a digit more: 0.05 mm is 1.97 thou, not 2.
-  const decimals = systemOf(shown) === systemOf(limits.unit) ? {} : { decimals: systemOf(shown) === 'inch' ? 2 : 3 }
+  const decimals = systemOf(shown) === systemOf(limits.unit) ? {} : { decimals: CONVERTED[shown] }
   const figure = (value: Nm) => formatLength(value, shown, { trim: true, ...decimals })
+  // Two ends stand with as many decimals each: 0.025 – 0.100.
+  const places = (value: Nm) => figure(value).split('.')[1]?.length ?? 0
+  const end = (value: Nm) =>
+    value === 0 ? '0' : formatLength(value, shown, { decimals: Math.max(places(limits.lower!), places(limits.upper!)) })
   const name = UNIT_NAME[shown]
   switch (limits.kind) {
     case 'figure':
@@ -119,8 +126,8 @@ export function describeLimits(limits: LimitSet | null, unit?: LengthUnit): stri
       return `${limits.lowerExcluded ? 'over' : 'at least'} ${figure(limits.lower!)} ${name}`
     case 'two-sided':
       return limits.lowerExcluded || limits.upperExcluded
-        ? `${limits.lowerExcluded ? 'over' : 'from'} ${figure(limits.lower!)}, ${limits.upperExcluded ? 'below' : 'up to'} ${figure(limits.upper!)} ${name}`
-        : `${figure(limits.lower!)} – ${figure(limits.upper!)} ${name}`
+        ? `${limits.lowerExcluded ? 'over' : 'from'} ${end(limits.lower!)}, ${limits.upperExcluded ? 'below' : 'up to'} ${end(limits.upper!)} ${name}`
+        : `${end(limits.lower!)} – ${end(limits.upper!)} ${name}`
   }
 }
 

@@ -4,7 +4,7 @@ import { nm, thou, mm } from '../quantity/length'
 import { aimPoint } from './aim'
 import { chanceInLimits } from './chance'
 import { gaugeFit, judge } from './decide'
-import { bandOf, describeLimits, limitsFault, type LimitSet } from './limits'
+import { bandOf, describeLimits, limitsFault, twoSided, type LimitSet } from './limits'
 import { PLAY_WORDS, verdictWord } from './words'
 
 const book = { kind: 'book' as const }
@@ -106,5 +106,21 @@ describe('the aim', () => {
     expect(aimPoint({ school: 'tight' }, { kind: 'upper', upper: thou(2), unit: 'thou', source: book }, predicted, null)!.target).toBe(
       thou(1),
     )
+  })
+})
+
+describe('a figure known exactly', () => {
+  const limits = twoSided(thou(2), thou(4), 'thou', { kind: 'book' })
+  it.each([
+    [2, 1, 0, 0],
+    [4, 1, 0, 0],
+    [1.9, 0, 1, 0],
+    [4.1, 0, 0, 1],
+  ])('%d: inside %d, below %d, above %d', (figure, inside, below, above) => {
+    expect(chanceInLimits({ value: thou(figure), u: 0, nu: Infinity }, limits)).toEqual({ inside, below, above })
+  })
+  it('a band of nothing decides nothing', () => {
+    expect(gaugeFit(100, twoSided(thou(2), thou(2), 'thou', { kind: 'book' })).answer).toBe('no-band')
+    expect(gaugeFit(100, null).answer).toBe('no-band')
   })
 })

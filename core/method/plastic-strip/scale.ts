@@ -8,10 +8,10 @@ export function sideOf(sizes: readonly number[], system: UnitSystem): number[] {
   return own.length > 1 ? own : [...sizes]
 }
 /** The side a printed gap stands on. */
-const sideWith = (sizes: readonly number[], gap: number): readonly number[] =>
-  sideOf(sizes, gap % NM_PER.tenth === 0 && gap % NM_PER.um !== 0 ? 'inch' : 'metric').includes(gap)
-    ? sideOf(sizes, gap % NM_PER.um === 0 ? 'metric' : 'inch')
-    : sizes
+function sideWith(sizes: readonly number[], gap: number): readonly number[] {
+  const own = sideOf(sizes, gap % NM_PER.um === 0 ? 'metric' : 'inch')
+  return own.includes(gap) ? own : sizes
+}
 
 /**
  * Step of a printed scale at a gap, nm: between the marks either side of it; at a mark, the mean of its two steps. null when the

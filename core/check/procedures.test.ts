@@ -1,0 +1,135 @@
+import { describe, expect, it } from 'vitest'
+import { checkKind, checkKinds } from './registry'
+
+/** Every step of every kind by set-up, in order: phase, id, `!` where it is required. What a set-up does not name may be anything. */
+const STEPS: readonly (readonly [kind: string, setup: Readonly<Record<string, readonly string[]>>, steps: string])[] = [
+  [
+    'shaft-end-play',
+    { pack: ['under-cover', 'in-gap', 'single', 'equal-pair'] },
+    's:clean! s:pack-counted s:tightened! s:dial-base! s:dial-tip! m:dial-zero m:dial-return c:measure-new c:label-out p:refitted! p:torqued!',
+  ],
+  ['shaft-end-play', { pack: ['none'] }, 's:clean! s:tightened! s:dial-base! s:dial-tip! m:dial-zero m:dial-return p:proved-same'],
+  [
+    'crankshaft-end-play',
+    { thrust: ['fixed'], way: ['dial'] },
+    's:mains-torqued! s:aligned! s:dial-base! s:dial-tip! m:lever m:dial-zero m:dial-return p:turns',
+  ],
+  [
+    'crankshaft-end-play',
+    { thrust: ['fixed'], way: ['feeler'] },
+    's:mains-torqued! s:aligned! s:feeler-clean m:lever m:feeler-pushed p:turns',
+  ],
+  ['crankshaft-end-play', { thrust: ['fixed'], way: ['feel'] }, 's:mains-torqued! s:aligned! m:lever p:turns'],
+  [
+    'crankshaft-end-play',
+    { thrust: ['shimmed'], way: ['dial'] },
+    's:mains-torqued! s:aligned s:flywheel-on! s:dial-base! s:dial-tip! m:lever m:dial-zero m:dial-return c:dry-fit c:label-out p:torqued!',
+  ],
+  [
+    'crankshaft-end-play',
+    { thrust: ['shimmed'], way: ['feeler'] },
+    's:mains-torqued! s:aligned s:flywheel-on! s:feeler-clean m:lever m:feeler-pushed c:dry-fit c:label-out p:torqued!',
+  ],
+  [
+    'crankshaft-end-play',
+    { thrust: ['shimmed'], way: ['feel'] },
+    's:mains-torqued! s:aligned s:flywheel-on! m:lever c:dry-fit c:label-out p:torqued!',
+  ],
+  [
+    'thrust-alignment',
+    { construction: ['flanged-halves'] },
+    's:oiled! s:mains-torqued! s:dial-base! s:dial-tip! m:before m:dial-off m:loosen! m:both-ways! m:torque! p:turns',
+  ],
+  [
+    'thrust-alignment',
+    { construction: ['loose-half'] },
+    's:oiled! s:mains-torqued! s:dial-base! s:dial-tip! m:before m:dial-off m:loosen! m:push-one! m:torque! p:turns',
+  ],
+  [
+    'thrust-alignment',
+    { construction: ['washers'] },
+    's:oiled! s:mains-torqued! s:dial-base! s:dial-tip! m:before m:dial-off m:snug! m:push-back! m:tap! m:torque! p:turns',
+  ],
+  [
+    'thrust-alignment',
+    { construction: ['girdle'] },
+    's:oiled! s:mains-torqued! s:dial-base! s:dial-tip! m:before m:dial-off m:snug-girdle! m:both-ways! m:torque! p:turns',
+  ],
+  [
+    'eccentric-shaft-end-play',
+    {},
+    's:cover-off! s:needle-on! s:bevels! s:tension! s:flywheel s:dial-base! s:dial-tip! m:push-back m:dial-zero m:dial-return c:order-two p:needle-again! p:set-again',
+  ],
+  [
+    'bearing-clearance',
+    { way: ['gauges'], shells: ['choose'] },
+    's:clean! s:micrometer-tried! s:capped! m:bore-zero! m:bore-again m:turns-each c:note-make p:oiled-turns!',
+  ],
+  [
+    'bearing-clearance',
+    { way: ['gauges'], shells: ['as-fitted'] },
+    's:clean! s:micrometer-tried! s:capped! m:bore-zero! m:bore-again m:turns-each p:oiled-turns!',
+  ],
+  [
+    'bearing-clearance',
+    { way: ['strip'], shells: ['choose'] },
+    's:clean! s:strip-dry! s:strip-opposite! m:strip-torque! m:turns-each c:note-make p:strip-clean! p:oiled-turns!',
+  ],
+  [
+    'bearing-clearance',
+    { way: ['strip'], shells: ['as-fitted'] },
+    's:clean! s:strip-dry! s:strip-opposite! m:strip-torque! m:turns-each p:strip-clean! p:oiled-turns!',
+  ],
+  [
+    'roller-big-end',
+    {},
+    's:clean! s:straight! s:micrometer-tried! s:bags-apart! m:bore-zero! m:bore-again c:set-bagged! c:flip p:cold! p:fits!',
+  ],
+  ['oil-pump-clearance', { way: ['feeler'] }, 's:clean! s:flat! s:feeler-clean m:feeler-pushed p:prime'],
+  ['oil-pump-clearance', { way: ['strip'] }, 's:clean! s:flat! s:strip-dry! m:strip-torque! p:strip-clean! p:prime'],
+]
+
+/** Every set-up a kind's choices allow. */
+function setups(id: string): Record<string, string>[] {
+  const kind = checkKind(id)
+  return kind.setupFields.reduce<Record<string, string>[]>(
+    (all, field) =>
+      field.kind === 'choice' ? all.flatMap(setup => field.options.map(({ value }) => ({ ...setup, [field.id]: value }))) : all,
+    [{ ...kind.defaultSetup }],
+  )
+}
+const rowFor = (id: string, setup: Readonly<Record<string, string>>) =>
+  STEPS.filter(([kind, asks]) => kind === id && Object.entries(asks).every(([field, values]) => values.includes(setup[field]!)))
+
+describe('the steps of every kind', () => {
+  it.each(checkKinds.map(({ id }) => id))('%s: what is to be done, in order, and what must be ticked, in every set-up', id => {
+    for (const setup of setups(id)) {
+      const rows = rowFor(id, setup)
+      expect(rows, JSON.stringify(setup)).toHaveLength(1)
+      const steps = checkKind(id)
+        .procedure(setup)
+        .map(step => `${step.phase[0]!}:${step.id}${step.required ? '!' : ''}`)
+      expect(steps.join(' '), JSON.stringify(setup)).toBe(rows[0]![2])
+    }
+  })
+  it('no row of the table stands for nothing', () => {
+    for (const row of STEPS) expect(setups(row[0]).some(setup => rowFor(row[0], setup).includes(row))).toBe(true)
+  })
+
+  const push = (construction: string, thrustEnd: string) =>
+    checkKind('thrust-alignment')
+      .procedure({ ...checkKind('thrust-alignment').defaultSetup, construction, thrustEnd })
+      .filter(({ id }) => ['both-ways', 'push-one', 'push-back'].includes(id))
+      .map(({ text }) => text)
+      .join()
+  it.each([
+    ['flanged-halves', 'flywheel', 'forward, then back'],
+    ['flanged-halves', 'front', 'forward, then back'],
+    ['girdle', 'flywheel', 'forward, then back'],
+    ['washers', 'flywheel', 'fully back'],
+    ['washers', 'front', 'fully back'],
+    // A flange at the flywheel presses the loose half against the block when the shaft goes forward; at the front, when it goes backward.
+    ['loose-half', 'flywheel', 'forward only'],
+    ['loose-half', 'front', 'backward only'],
+  ])('%s, thrust at the %s: push %s', (construction, end, words) => expect(push(construction, end)).toContain(words))
+})

@@ -1,0 +1,92 @@
+// npm run mutants [-- --seed=7 | --full | core/pack]: small faults put into core one by one, to see which of them no test notices.
+// The default is a seeded sample; --full goes through all of them and takes up where it stopped. Not part of npm test.
+import { readFileSync, readdirSync } from 'node:fs'
+import { join, relative } from 'node:path'
+import { checkNode, ensureInstalled, root, say } from './prepare.mjs'
+
+checkNode()
+ensureInstalled()
+const { Stryker } = await import('@stryker-mutator/core')
+const { Instrumenter } = await import('@stryker-mutator/instrumenter')
+
+const option = name => process.argv.find(arg => arg.startsWith(`--${name}=`))?.split('=')[1]
+const full = process.argv.includes('--full')
+const seed = Number(option('seed') ?? 1)
+const count = Number(option('count') ?? 600)
+const only = process.argv.slice(2).filter(arg => !arg.startsWith('--'))
+/** Words are read by people, not by tests. */
+const excludedMutations = ['StringLiteral']
+
+const files = readdirSync(join(root, 'core'), { recursive: true })
+  .map(file => join('core', String(file)))
+  .filter(file => file.endsWith('.ts') && !/\.test\.ts$/.test(file) && (only.length === 0 || only.some(part => file.startsWith(part))))
+  .sort()
+
+/** The same numbers for the same seed. */
+function stream(state) {
+  return () => {
+    state = (Math.imul(state, 1_664_525) + 1_013_904_223) >>> 0
+    return state / 2 ** 32
+  }
+}
+
+/** So many mutants, as the places in the code they are made of; what lies inside a place comes with it. */
+async function sample() {
+  const quiet = { isTraceEnabled: () => false, isDebugEnabled: () => false, debug() {}, info() {}, warn() {}, error() {}, trace() {} }
+  const { mutants } = await new Instrumenter(quiet).instrument(
+    files.map(file => ({ name: join(root, file), content: readFileSync(join(root, file), 'utf8'), mutate: true })),
+    { plugins: null, excludedMutations, ignorers: [] },
+  )
+  const random = stream(seed)
+  const shuffled = mutants
+    .map(mutant => [random(), mutant])
+    .sort((a, b) => a[0] - b[0])
+    .map(([, mutant]) => mutant)
+  const inside = (a, b) =>
+    a.fileName === b.fileName &&
+    (a.location.start.line > b.location.start.line ||
+      (a.location.start.line === b.location.start.line && a.location.start.column >= b.location.start.column)) &&
+    (a.location.end.line < b.location.end.line ||
+      (a.location.end.line === b.location.end.line && a.location.end.column <= b.location.end.column))
+  const taken = new Set()
+  const places = []
+  for (const mutant of shuffled) {
+    if (taken.size >= count) break
+    if (taken.has(mutant)) continue
+    const all = mutants.filter(other => inside(other, mutant))
+    // A whole body would bring hundreds with it.
+    if (all.length > 12) continue
+    for (const other of all) taken.add(other)
+    const { start, end } = mutant.location
+    places.push(`${relative(root, mutant.fileName)}:${start.line + 1}:${start.column}-${end.line + 1}:${end.column}`)
+  }
+  say(`${taken.size} of ${mutants.length} mutants of core, seed ${seed}`)
+  return places
+}
+
+// Each mutant meets every property, a part of the times it is tried otherwise.
+process.env.PROPERTY_SHARE ??= '0.05'
+const results = await new Stryker({
+  testRunner: 'vitest',
+  plugins: ['@stryker-mutator/vitest-runner'],
+  vitest: { configFile: 'vitest.mutants.config.ts', related: false },
+  coverageAnalysis: 'perTest',
+  mutate: full ? files : await sample(),
+  mutator: { excludedMutations },
+  concurrency: Number(option('concurrency') ?? 2),
+  timeoutMS: 8000,
+  incremental: full,
+  incrementalFile: join(root, 'node_modules/.cache/finitum/mutants.json'),
+  tempDirName: 'node_modules/.cache/finitum/mutants',
+  ignorePatterns: ['.nuxt', '.output', 'data', 'docs', 'app', 'server', 'demo', 'test-results', 'tests/e2e'],
+  reporters: ['clear-text', 'progress-append-only', 'json'],
+  jsonReporter: { fileName: join(root, 'node_modules/.cache/finitum/mutants-report.json') },
+  clearTextReporter: { logTests: false, allowEmojis: false, reportTests: false, skipFull: true },
+  disableTypeChecks: false,
+  checkers: [],
+  allowConsoleColors: false,
+  logLevel: 'warn',
+}).runMutationTest()
+const survived = results.filter(({ status }) => status === 'Survived' || status === 'NoCoverage')
+const judged = results.filter(({ status }) => ['Survived', 'NoCoverage', 'Killed', 'Timeout'].includes(status))
+say(`${survived.length} of ${judged.length} survive: ${((100 * survived.length) / judged.length).toFixed(1)} %`)

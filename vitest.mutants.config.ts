@@ -1,0 +1,11 @@
+import { defineConfig } from 'vitest/config'
+import base from './vitest.config'
+
+// The tests of core alone: those with a database or a browser say little of it and take long.
+export default defineConfig({
+  ...base,
+  test: {
+    ...base.test,
+    include: ['core/**/*.test.ts', 'tests/reference/{common-practice,engines,plastic-strip,statistics,temperature}.test.ts'],
+  },
+})
