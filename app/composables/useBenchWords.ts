@@ -88,15 +88,15 @@ export function useBenchWords({ document, evaluation, shown, place, choice, prop
       const inside = proposal.value.chance?.inside
       if (proposal.value.atMost)
         return `${at.value}no play that can be told from zero. For a trial: ${lowerFirst(words)}, leaves at most ${show(proposal.value.predicted.play)} ${name.value}.`
-      if (choice.value?.fallback && proposal.value.change.in.length + proposal.value.change.out.length === 0)
-        return `${at.value}${at.value ? lowerFirst(choice.value.notes[0]!) : choice.value.notes[0]}`
+      if (choice.value?.fallback && proposal.value.change.in.length + proposal.value.change.out.length === 0) return choice.value.notes[0]!
       if (choice.value?.fallback)
         return `${choice.value.notes[0]} Nearest for a trial: ${lowerFirst(words)}, leaves ${show(leaves.value)} ${name.value}.`
-      return `${at.value}${fine ? `${at.value ? 'in' : 'In'} limits already. Nearer the aim: ` : ''}${fine || at.value ? lowerFirst(words) : words}: leaves ${show(leaves.value)} ± ${formatLength(proposal.value.predicted.U, unit.value, { unit: true })}${inside === undefined ? '' : inside >= 0.95 ? ', in limits.' : `, ${percent(inside)} in limits.`}`
+      // Whose it is stands beside the figure.
+      return `${fine ? `In limits already. Nearer the aim: ${lowerFirst(words)}` : words}: leaves ${show(leaves.value)} ± ${formatLength(proposal.value.predicted.U, unit.value, { unit: true })}${inside === undefined ? '' : inside >= 0.95 ? ', in limits.' : `, ${percent(inside)} in limits.`}`
     }
     if (result.state === 'provisional') return provisional(e)
     if (result.residual)
-      return `${at.value}Predicted ${show(result.predicted!.play)}, measured ${show(result.estimate.value)}: ${result.residual.flagged ? 'it did not move as it should.' : 'it moved as predicted.'}`
+      return `Predicted ${show(result.predicted!.play)}, measured ${show(result.estimate.value)}: ${result.residual.flagged ? 'it did not move as it should.' : 'it moved as predicted.'}`
     return choice.value?.notes[0] ?? place.value.note ?? ''
   })
   const provisional = (e: CheckEvaluation) =>

@@ -22,14 +22,18 @@ const box = ref<HTMLElement>()
 const { onKeydown } = useGridKeys(box)
 const preferences = usePreferences()
 /** What is judged stands before what is only told. */
-const kinds = computed(() =>
+const read = computed(() =>
   groupBy(
     props.results.filter(result => counts(result) || result.estimate !== null),
     result => result.kind.id,
-  )
-    .sort(([, a], [, b]) => Number(b.some(counts)) - Number(a.some(counts)))
-    .map(([, of]) => of[0]!.kind),
+  ).map(([, of]) => ({ kind: of[0]!.kind, judged: of.some(counts) })),
 )
+const judged = computed(() => read.value.filter(({ judged: counted }) => counted).map(({ kind }) => kind))
+const told = computed(() => read.value.filter(({ judged: counted }) => !counted).map(({ kind }) => kind))
+/** What nothing judges is shown on request, or where it is all there is. */
+const wanted = ref(false)
+const withTold = computed(() => wanted.value || judged.value.length === 0 || told.value.some(({ id }) => picked.value.split('@')[0] === id))
+const kinds = computed(() => (withTold.value ? [...judged.value, ...told.value] : judged.value))
 const placed = computed(() => kinds.value.filter(kind => kind.positions.length > 0))
 const single = computed(() => props.results.filter(result => result.position === null && kinds.value.includes(result.kind)))
 const positions = computed(() => {
@@ -97,6 +101,15 @@ const marked = (result: ResultEvaluation) =>
         </tr>
       </tbody>
     </table>
+    <button
+      v-if="told.length && judged.length"
+      type="button"
+      class="link min-h-9 text-[13px]"
+      :aria-expanded="withTold"
+      @click="wanted = !wanted"
+    >
+      {{ withTold ? 'only what is judged' : `also: ${told.map(({ label }) => label.toLowerCase()).join(', ')}` }}
+    </button>
     <table v-if="single.length" class="tight">
       <tbody>
         <tr v-for="result in single" :key="result.id" :class="picked === result.id ? 'bg-sheet' : ''">

@@ -235,6 +235,7 @@ useHead({ title: computed(() => (ready.value ? `${document.value.title} · Finit
                 :check-unit="document.entryUnit"
                 :locked="locked"
                 :one-more="oneMore"
+                :quiet="phase === 'choose'"
                 @log="log"
                 @zeroed="markZeroed"
                 @void="voiding = $event"

@@ -18,6 +18,8 @@ const props = defineProps<{
   checkUnit: LengthUnit
   locked: boolean
   oneMore: string | null
+  /** a pack is being chosen */
+  quiet: boolean
 }>()
 defineEmits<{ log: []; zeroed: []; void: [PointReading]; word: [string]; pick: [string] }>()
 const { points, point, gauge, unit, turned, draft, start, far, back, heatFault, answer } = props.taking
@@ -49,6 +51,7 @@ defineExpose({ focus: () => panel.value?.focus(), submit: () => panel.value?.sub
       :start="start"
       :heat-fault="heatFault"
       :locked="locked"
+      :quiet="quiet"
       :one-more="several ? null : oneMore"
       :stale="taking.staleReadings.value"
       :can-be-none="taking.canBeNone.value"

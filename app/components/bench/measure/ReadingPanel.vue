@@ -30,6 +30,8 @@ const props = defineProps<{
   warnings: readonly GaugeWarning[]
   /** readings that no longer hold */
   stale: ReadonlySet<string>
+  /** the eye is elsewhere: only what is typed, and what was read */
+  quiet: boolean
   /** the movement can be said to be none, in a word */
   canBeNone: boolean
 }>()
@@ -79,7 +81,7 @@ defineExpose({ focus: () => form.value?.focus(), submit: () => form.value?.submi
       />
       <WordEntry v-else ref="form" v-model:typed="draft.far" :words="point.words ?? []" @word="emit('word', $event)" />
     </template>
-    <p v-if="!locked && canBeNone" class="my-1 flex flex-wrap items-center gap-x-3 text-[13px] text-mute">
+    <p v-if="!locked && canBeNone && !quiet" class="my-1 flex flex-wrap items-center gap-x-3 text-[13px] text-mute">
       No movement?
       <button v-for="word in ZERO_WORDS" :key="word.value" type="button" class="link min-h-9" @click="emit('word', word.value)">
         {{ word.label }}
@@ -94,7 +96,7 @@ defineExpose({ focus: () => form.value?.focus(), submit: () => form.value?.submi
       @pick="pickGap"
     />
     <p
-      v-for="warning in locked ? [] : warnings"
+      v-for="warning in locked || quiet ? [] : warnings"
       :key="warning.words"
       class="my-1 flex flex-wrap items-baseline gap-x-2 text-[13px] text-near"
       data-test="gauge-warning"
