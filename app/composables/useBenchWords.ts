@@ -114,7 +114,8 @@ export function useBenchWords({ document, evaluation, shown, place, choice, prop
     return (
       sumInOneLine(request.question, request.fitted, proposal.value, index.value, request.response, unit.value) +
       (spread.value > 0 ? `, most ${show(proposal.value.predicted.play + spread.value)}` : '') +
-      (inside === undefined ? '' : ` · chance in limits ${percent(inside)}`)
+      // Said in the sentence where it is less.
+      (inside === undefined || inside < 0.95 ? '' : ` · chance in limits ${percent(inside)}`)
     )
   })
   const predicted = computed(() => {

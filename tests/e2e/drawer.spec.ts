@@ -147,6 +147,7 @@ test.describe('an empty workshop', () => {
     await page.goto(`${shop.address}/stock`)
     await expect(page.getByRole('row', { name: /12 thou/ }).first()).toBeVisible()
     await page.keyboard.press('n')
+    await page.getByLabel('Family').fill('ramp shims')
     await page.getByLabel('Size, as marked').fill('31')
     await page.getByLabel('Pieces', { exact: true }).fill('4')
     await page.keyboard.press('Enter')

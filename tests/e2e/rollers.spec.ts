@@ -49,7 +49,7 @@ test('honed to size: a warm bore reckoned cold, the finished bores proved and si
   await point(page, 'Hone, rod 1, rear')
   await page.keyboard.type('-0.6')
   await tabTo(page, active => active.name.startsWith('Temperature of the part'))
-  await type(page, 'hot')
+  await type(page, 'warm')
   await expect(page.getByRole('alert')).toContainText('is not a temperature')
   await page.keyboard.press('Control+a')
   await type(page, '18')

@@ -86,13 +86,7 @@ const keepScatter = () => send('scatter', 'PATCH', '', { scatter: scatter.value 
     </form>
     <form v-if="!lot.apart && lot.measured !== null" novalidate class="flex items-end gap-2" @submit.prevent="keepScatter">
       <div class="min-w-0 flex-1">
-        <LengthField
-          v-model="scatter"
-          label="Piece to piece, typically"
-          optional
-          :unit="unitMade([lot])!"
-          :fault="fault('scatter', 'scatter')"
-        />
+        <LengthField v-model="scatter" label="Piece to piece, if known" :unit="unitMade([lot])!" :fault="fault('scatter', 'scatter')" />
       </div>
       <button class="button" type="submit">Keep</button>
     </form>
