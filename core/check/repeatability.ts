@@ -17,6 +17,9 @@ export interface Spread {
 
 const valueOf = (reading: Reading): number | null => (isRepeat(reading) ? signedPlay(reading) : isFigure(reading) ? reading.figure : null)
 
+/** Its figure differs from a cold one by the heat of the part, which is nothing of the gauge. */
+const wasWarm = (reading: Reading): boolean => isFigure(reading) && (reading.hot === true || reading.celsius !== undefined)
+
 /**
  * What the repeats of one check teach of its gauges: valid series only, each of one fitting, one point and one state of the parts,
  * and only readings that were taken in this workshop and are no copies.
@@ -28,7 +31,9 @@ export function spreadsOf(document: CheckDocument, workshop: string): Record<str
   const points = kind.points(document.setup)
   const spreads: Record<string, Spread> = {}
   for (const trial of document.trials) {
-    const own = unvoided(trial.readings).filter(reading => reading.taken === `${workshop}/${reading.id}` && reading.gauge !== undefined)
+    const own = unvoided(trial.readings).filter(
+      reading => reading.taken === `${workshop}/${reading.id}` && reading.gauge !== undefined && !wasWarm(reading),
+    )
     for (const [, series] of groups(own, reading => `${reading.point} ${reading.gauge} ${stateOfParts(reading)}`)) {
       const { point: id, gauge: gaugeId } = series[0]!
       const point = points.find(candidate => candidate.id === id)

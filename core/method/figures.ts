@@ -32,12 +32,12 @@ const counting = (figures: readonly FigureReading[]): readonly FigureReading[] =
   return unvoided(cool).length > 0 ? cool : figures
 }
 
-function hotFindings(figures: readonly FigureReading[]): Finding[] {
-  const left = counting(figures)
+/** @param counted  those that go into the figure */
+function hotFindings(figures: readonly FigureReading[], counted: readonly FigureReading[]): Finding[] {
   return unvoided(figures)
     .filter(({ hot }) => hot)
     .map((reading): Finding =>
-      left.includes(reading)
+      counted.includes(reading)
         ? { gate: 'hot', level: 'warn', repeatId: reading.id, words: 'Read hot, by no thermometer: not final. Read it again cold.' }
         : { gate: 'heat', level: 'note', repeatId: reading.id, words: 'Read hot: left out, it was read cold since.' },
     )
@@ -76,13 +76,14 @@ export function answerFigures(
   const { gauge, band, pooled, guarded = false } = context
   const figures = readings.filter(isFigure)
   if (!gauge || figures.length === 0) return NO_ANSWER
-  const at20 = counting(figures).map(reading => cold(reading, context, gauge))
+  const counted = counting(figures)
+  const at20 = counted.map(reading => cold(reading, context, gauge))
   return {
     estimate: estimateFigure(at20, gauge, ends, { pooled }),
     findings: [
       ...more(figures, gauge),
       ...heatFindings(figures, context, gauge),
-      ...hotFindings(figures),
+      ...hotFindings(figures, counted),
       ...gateFigures(at20, { graduation: gauge.graduation, step: readableStep(gauge), band, unit: gauge.unit, guarded }),
     ],
     word: null,
@@ -108,11 +109,8 @@ export function answerSingles(
   }))
   return {
     estimate: null,
-    findings: [...more(figures, gauge), ...heatFindings(figures, context, gauge), ...hotSingles(figures)],
+    findings: [...more(figures, gauge), ...heatFindings(figures, context, gauge), ...hotFindings(figures, figures)],
     word: null,
     singles,
   }
 }
-
-/** Of figures that each stand for themselves, the newest is the one that tells: whether it was read hot. */
-const hotSingles = (figures: readonly FigureReading[]): Finding[] => hotFindings(unvoided(figures).slice(-1))

@@ -69,22 +69,20 @@ export const moveStock = (db: Database, id: string, dto: MovementDto): Promise<S
     return { next: lot, what: dto.why === 'take-in' ? `${dto.change} taken in` : `Count corrected by ${dto.change}: ${dto.note}` }
   })
 
-const same = (field: unknown, was: unknown) => (field === undefined ? was : field)
-
 export const changeLot = (db: Database, id: string, dto: LotChangeDto): Promise<StockView> =>
   commandLot(db, id, dto, async (_sql, lot) => {
     if (lot.apart && dto.sizes && dto.sizes.length !== 1) throw refuse(422, 'This is one piece: it has one figure.', 'sizes')
     const { scatter: _, ...measured } = dto.sizes === undefined ? lot : withSizes(lot, dto.sizes)
-    const scatter = same(dto.scatter, lot.scatter ?? null) as Lot['scatter'] | null
+    const scatter = dto.scatter === undefined ? (lot.scatter ?? null) : dto.scatter
     return {
       next: {
         ...measured,
-        ...(scatter === null || scatter === undefined ? {} : { scatter }),
+        ...(scatter === null ? {} : { scatter }),
         reserved: dto.kept ?? lot.reserved,
         mark: dto.mark ?? lot.mark,
         colour: dto.colour ?? lot.colour,
-        cost: same(dto.cost, lot.cost) as Lot['cost'],
-        leadDays: same(dto.leadDays, lot.leadDays) as Lot['leadDays'],
+        cost: dto.cost === undefined ? lot.cost : dto.cost,
+        leadDays: dto.leadDays === undefined ? lot.leadDays : dto.leadDays,
       },
       what: dto.sizes === undefined ? 'Size changed' : measuredWords(dto.sizes, lot.sizes ?? []),
     }

@@ -7,6 +7,7 @@ import { newLot } from '../../command/pack'
 import { nm, thou } from '../../quantity/length'
 import { twoSided } from '../../verdict/limits'
 import { answerRequest, evaluateCheck } from '../evaluate-check'
+import { spreadsOf } from '../repeatability'
 
 const MASTER = 60_000_000
 const setup = { positions: '1', stations: '2', master: String(MASTER), masterError: '0' }
@@ -61,6 +62,23 @@ describe('a plain bearing', () => {
     expect(warm.signOff.needsReason).not.toBeNull()
     const cold = judged([...hot, ...figures('bore-1-A-front', MASTER - 59_995_000)], 40_000, 60_000)
     expect(cold).toMatchObject({ state: 'in', headline: { estimate: { value: 45_000 } } })
+    // The heat of a part is nothing of its gauge: it teaches nothing of how repeats scatter.
+    const taught = (readings: readonly PointReading[]) =>
+      spreadsOf(
+        checkOf('bearing-clearance', {
+          setup,
+          trials: [
+            trial(
+              't1',
+              readings.map(reading => ({ ...reading, gauge: 'bore-gauge', taken: `w/${reading.id}` })),
+            ),
+          ],
+        }),
+        'w',
+      )
+    const again = figures('bore-1-A-front', MASTER - 59_999_000)
+    expect(taught([hot[at]!, ...again])).toEqual({})
+    expect(taught([read[at]!, ...again])['bore-gauge']!.nu).toBe(1)
     // A struck cold one brings the hot one back.
     const struck = figures('bore-1-A-front', MASTER - 59_995_000).map(reading => ({ ...reading, voided: { reason: 'slip' } }))
     expect(judged([...hot, ...struck], 40_000, 60_000).state).toBe('provisional')

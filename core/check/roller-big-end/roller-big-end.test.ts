@@ -61,6 +61,15 @@ describe('the sets of a roller big end', () => {
     expect(headline.state).toBe('not-valid')
     expect(headline.findings.map(finding => finding.words).join()).toContain(words)
   })
+  it('a set with a roller that was read hot is not final, whichever of the bag it was', () => {
+    const warm = of.map((r, i) => (i === 0 ? { ...r, hot: true as const } : r))
+    const state = (set: readonly PointReading[]) => {
+      const { current } = evaluate([...pin(0), ...set, took('1', set), ...bore(8)])
+      return current.results.find(({ id }) => id === 'clearance@1')!
+    }
+    expect(state(of).findings.map(({ gate }) => gate)).not.toContain('hot')
+    expect(state(warm).findings.map(({ gate }) => gate)).toContain('hot')
+  })
   it('a roller struck out, or taken twice, takes its sets with it', () => {
     const struck = of.map((r, i) => (i === 0 ? { ...r, voided: { reason: 'chipped' } } : r))
     expect(
