@@ -82,7 +82,12 @@ const STEPS: readonly (readonly [kind: string, setup: Readonly<Record<string, re
   ],
   [
     'roller-big-end',
-    {},
+    { judged: ['sample'] },
+    'm:sample! s:clean! s:straight! s:micrometer-tried! s:bags-apart! m:bore-zero! m:bore-again c:set-bagged! c:flip p:cold! p:fits!',
+  ],
+  [
+    'roller-big-end',
+    { judged: ['each'] },
     's:clean! s:straight! s:micrometer-tried! s:bags-apart! m:bore-zero! m:bore-again c:set-bagged! c:flip p:cold! p:fits!',
   ],
   ['oil-pump-clearance', { way: ['feeler'] }, 's:clean! s:flat! s:feeler-clean m:feeler-pushed p:prime'],

@@ -9,77 +9,35 @@ import type { Answers, CombinedResult, Position, Target, Wanted } from '../contr
 import { diametersOf, largestDifference, meanDiameter } from '../diameters'
 import type { Setup } from '../setup'
 import { NM_PER, nm, thou } from '../../quantity/length'
-import { bagPoint, bagsOf, borePoints, pinPoints, rodsOf, setPoint, sortRules, zeroPoint } from './layout'
-import { sortRollers, type Roller, type SortedRollers } from './sort-rollers'
+import { bagPoint, bagsOf, beforePoints, borePoints, pinPoints, rodsOf, setPoint, zeroPoint } from './layout'
+import { takenSet } from './sets'
 
 /** Out-of-round of a honed bore: the goal, and from where a rod is a reject. Common practice. nm */
 export const ROUND_GOAL = 1 * NM_PER.tenth
 export const ROUND_REJECT = 3 * NM_PER.tenth
 
-interface Measured extends Roller {
-  readonly estimate: Estimate
-}
-
-/** Every roller that was measured, bag by bag; those of bags that were replaced since are no rollers any more. */
-export const rollersOf = (setup: Setup, answers: Answers): Measured[] =>
-  bagsOf(setup)
-    .filter(bag => answers.stale(bagPoint(bag)) === null)
-    .flatMap(bag => (answers.of(bagPoint(bag)).singles ?? []).map(({ id, estimate }) => ({ id, bag, size: estimate.value, estimate })))
-
-/** What the rollers could be sorted into, whatever was taken so far. */
-export const sortedRollers = (setup: Setup, answers: Answers): SortedRollers => sortRollers(rollersOf(setup, answers), sortRules(setup))
-
-/** The rollers taken for a rod, smallest first, and what is wrong with them; null while none are taken. */
-export function takenSet(setup: Setup, answers: Answers, rod: string): { rollers: Measured[]; findings: Finding[] } | null {
-  const { taken } = answers.of(setPoint(rod))
-  if (!taken || answers.stale(setPoint(rod)) !== null) return null
-  const all = rollersOf(setup, answers)
-  const rollers = taken.flatMap(id => all.find(roller => roller.id === id) ?? []).sort((a, b) => a.size - b.size)
-  const { count, spread, mixed } = sortRules(setup)
-  const others = rodsOf(setup)
-    .filter(({ id }) => id !== rod)
-    .flatMap(({ id }) => answers.of(setPoint(id)).taken ?? [])
-  const fault = (words: string): Finding[] => [{ gate: 'set', level: 'fail', words }]
-  const wide = rollers.length > 0 ? rollers.at(-1)!.size - rollers[0]!.size : 0
-  const findings =
-    rollers.length < taken.length
-      ? fault('A roller of this set was struck out since: take the set again.')
-      : rollers.length !== count
-        ? fault(`This set has ${rollers.length} rollers; a rod runs on ${count}.`)
-        : rollers.some(roller => others.includes(roller.id))
-          ? fault('A roller of this set is also in another rod’s: take the sets again.')
-          : wide > spread + 0.5
-            ? fault(`The rollers of this set lie ${formatLength(wide, answers.unit, { unit: true })} apart, more than the spread allows.`)
-            : !mixed && new Set(rollers.map(roller => roller.bag)).size > 1
-              ? fault('This set mixes bags.')
-              : []
-  return { rollers, findings }
-}
-
-/** The rollers are measured, and a rod that could have its set has none yet. */
-export function lacksSets(setup: Setup, answers: Answers): boolean {
-  return sortedRollers(setup, answers).possible >= rodsOf(setup).length && rodsOf(setup).some(({ id }) => !takenSet(setup, answers, id))
-}
-
 const pinOf = (rod: string, answers: Answers) => diametersOf(pinPoints(rod), answers)
 const boreOfRod = (setup: Setup, rod: string, answers: Answers) =>
   diametersOf(borePoints(rod), answers, reading => boreFrom(reading, setup, answers, zeroPoint(rod)))
+/** The bore as it came, plane by plane: told, never judged with the finished one. */
+const boreBefore = (setup: Setup, answers: Answers, rod: string) =>
+  diametersOf(beforePoints(rod), answers, reading => boreFrom(reading, setup, answers, zeroPoint(rod)))
 const ids = (points: readonly { readonly point: string }[]) => points.map(({ point }) => point)
 
 export const combineRods = (setup: Setup, answers: Answers): CombinedResult[] =>
   rodsOf(setup).flatMap(rod => resultsAt(setup, answers, rod))
 
-const clearanceOf = (bore: Estimate, pin: Estimate, roller: Measured, word: string) =>
+const clearanceOf = (bore: Estimate, pin: Estimate, roller: Estimate, word: string) =>
   sumOf([
     { name: 'bore', factor: 1, estimate: bore },
     { name: 'pin', factor: -1, estimate: pin },
-    { name: `${word} roller`, factor: -2, estimate: roller.estimate },
+    { name: `${word} roller`, factor: -2, estimate: roller },
   ])
 
 /** The least clearance a rod would have in a bore of that size; null without its pin or its set. */
 export function leastClearance(setup: Setup, answers: Answers, rod: string, bore: Estimate): Estimate | null {
   const pin = meanDiameter(pinOf(rod, answers), 'pin')
-  const largest = takenSet(setup, answers, rod)?.rollers.at(-1)
+  const largest = takenSet(setup, answers, rod)?.largest
   return pin && largest ? clearanceOf(bore, pin, largest, 'largest') : null
 }
 
@@ -92,15 +50,16 @@ function resultsAt(setup: Setup, answers: Answers, { id }: Position): CombinedRe
   const noSet: Finding[] =
     hole && shaft && !set ? [{ gate: 'set', level: 'note', words: 'No rollers are taken for this rod yet: take a set under Choose.' }] : []
   // Which single roller is doubtful is said where the rollers are; here it would be said once a rod.
-  const with_ = (roller: Measured | undefined, kind: string, word: string): CombinedResult => ({
+  const with_ = (roller: Estimate | null | undefined, kind: string, word: string): CombinedResult => ({
     kind,
     position: id,
     points,
     findings: [...drift, ...missing, ...noSet, ...(set?.findings ?? [])],
     estimate: hole && shaft && roller ? clearanceOf(hole, shaft, roller, word) : null,
-    formula: `bore (mean) − pin (mean) − 2 × ${word} roller of the set`,
+    formula: `bore (mean) − pin (mean) − 2 × ${word} roller ${set?.sample ? `to expect in a set, from a sample of ${set.sample}` : 'of the set'}`,
   })
   const round = largestDifference(bore, 'direction')
+  const before = boreBefore(setup, answers, id)
   const result = (
     kind: string,
     estimate: Estimate | null,
@@ -109,8 +68,8 @@ function resultsAt(setup: Setup, answers: Answers, { id }: Position): CombinedRe
     findings: readonly Finding[] = [],
   ): CombinedResult => ({ kind, position: id, estimate, points: from, formula, findings })
   return [
-    with_(set?.rollers.at(-1), 'clearance', 'largest'),
-    with_(set?.rollers[0], 'clearance-most', 'smallest'),
+    with_(set?.largest, 'clearance', 'largest'),
+    with_(set?.smallest, 'clearance-most', 'smallest'),
     result('bore-round', round, ids(borePoints(id)), 'largest difference of two directions at one end', [
       ...drift,
       ...roundFinding(round, answers),
@@ -121,6 +80,18 @@ function resultsAt(setup: Setup, answers: Answers, { id }: Position): CombinedRe
       ids(borePoints(id)),
       'largest difference between the ends in one direction',
       drift,
+    ),
+    result(
+      'before-round',
+      largestDifference(before, 'direction'),
+      ids(beforePoints(id)),
+      'before honing: largest difference of two directions in one plane',
+    ),
+    result(
+      'before-taper',
+      largestDifference(before, 'station'),
+      ids(beforePoints(id)),
+      'before honing: largest difference between planes in one direction',
     ),
     result('pin', shaft, ids(pinPoints(id)), 'mean of the pin’s diameters'),
     result('pin-round', largestDifference(pin, 'direction'), ids(pinPoints(id)), 'largest difference of two directions'),
@@ -149,13 +120,13 @@ function roundFinding(round: Estimate | null, { unit }: Answers): Finding[] {
 export function boreTargets(setup: Setup, answers: Answers, wanted: Wanted): Target[] {
   return rodsOf(setup).flatMap(({ id }): Target[] => {
     const pin = meanDiameter(pinOf(id, answers), 'pin')
-    const rollers = takenSet(setup, answers, id)?.rollers ?? []
+    const set = takenSet(setup, answers, id)
     // A pin that was replaced or reground has no size until it is measured again.
-    if (!pin || rollers.length === 0 || pinPoints(id).some(({ point }) => answers.stale(point) !== null)) return []
+    if (!pin || !set?.largest || !set.smallest || pinPoints(id).some(({ point }) => answers.stale(point) !== null)) return []
     const inside = sumOf([
       { name: 'pin', factor: 1, estimate: pin },
-      { name: 'largest roller', factor: 1, estimate: rollers.at(-1)!.estimate },
-      { name: 'smallest roller', factor: 1, estimate: rollers[0]!.estimate },
+      { name: 'largest roller', factor: 1, estimate: set.largest },
+      { name: 'smallest roller', factor: 1, estimate: set.smallest },
     ])
     const aim = wanted('clearance', id, inside)
     if (!aim) return []

@@ -6,7 +6,8 @@ import { boreSign } from '../../method/bore-gauge/bore'
 import { boreFrom } from '../bore-master'
 import type { Answers, Target } from '../contract'
 import type { Setup } from '../setup'
-import { ENDS, honePoint, zeroPoint, type BoreEnd } from './layout'
+import { diametersOf, meanDiameter } from '../diameters'
+import { beforePoints, ENDS, honePoint, zeroPoint, type BoreEnd } from './layout'
 
 /** Stock left at which a finer stone takes over, nm on the diameter. Common practice. */
 export const COARSE_UNTIL = 5 * NM_PER.tenth
@@ -30,6 +31,8 @@ export interface HonePass {
   readonly left: number
   /** what heat made the dial show too large a bore by, nm */
   readonly heat: number
+  /** what the dial showed, nm */
+  readonly dial: number
 }
 
 export interface HonePlan {
@@ -57,13 +60,20 @@ export function honePlan(setup: Setup, answers: Answers, rod: string, target: Pi
   const gauge = answers.gauge('bore-gauge')
   if (!gauge) return null
   const sign = boreSign(gauge)
-  const ends = ENDS.map(end => ({
-    end,
-    passes: singlesAt(answers, rod, end).flatMap(({ id, at, stone, heat, estimate }): HonePass[] => {
-      const bore = boreFrom(estimate, setup, answers, zeroPoint(rod))
-      return bore ? [{ id, at, stone, heat: sign * heat, bore, left: target.value - bore.value }] : []
-    }),
-  }))
+  const passAt = (reading: Estimate, more: Pick<HonePass, 'id' | 'at' | 'stone'>, heat: number): HonePass[] => {
+    const bore = boreFrom(reading, setup, answers, zeroPoint(rod))
+    return bore ? [{ ...more, heat: sign * heat, dial: reading.value + heat, bore, left: target.value - bore.value }] : []
+  }
+  const ends = ENDS.map(end => {
+    const before = readBefore(answers, rod, end)
+    return {
+      end,
+      passes: [
+        ...(before ? passAt(before, { id: `before-${end}`, at: null, stone: null }, 0) : []),
+        ...singlesAt(answers, rod, end).flatMap(({ id, at, stone, heat, estimate }) => passAt(estimate, { id, at, stone }, heat)),
+      ],
+    }
+  })
   const newest = ends.flatMap(({ end, passes }) => (passes.length > 0 ? [{ end, pass: passes.at(-1)! }] : []))
   if (newest.length === 0)
     return {
@@ -79,10 +89,8 @@ export function honePlan(setup: Setup, answers: Answers, rod: string, target: Pi
   const wide = newest.reduce((a, b) => (b.pass.left < a.pass.left ? b : a))
   const { left, heat } = tight.pass
   const stone = stoneFor(left)
-  const at = singlesAt(answers, rod, tight.end).at(-1)!
-  // The dial now, and how far it has to go from here.
-  const shown = at.estimate.value + at.heat
-  const dial = (stays: number) => shown + sign * (left - stays)
+  // From what the dial shows now, how far it has to go.
+  const dial = (stays: number) => tight.pass.dial + sign * (left - stays)
   const marks = [
     { stone: 'medium', stays: COARSE_UNTIL },
     { stone: 'fine', stays: MEDIUM_UNTIL },
@@ -114,6 +122,12 @@ export function honePlan(setup: Setup, answers: Answers, rod: string, target: Pi
 /** Passes that hold: a rod that was straightened or replaced begins anew. */
 const singlesAt = (answers: Answers, rod: string, end: BoreEnd) =>
   answers.stale(honePoint(rod, end)) === null ? (answers.of(honePoint(rod, end)).singles ?? []) : []
+
+/** The bore at an end before the first stroke, mean of its directions, as read; null where none was taken. */
+function readBefore(answers: Answers, rod: string, end: BoreEnd): Estimate | null {
+  const points = beforePoints(rod).filter(({ station, point }) => station === end && answers.stale(point) === null)
+  return meanDiameter(diametersOf(points, answers), 'bore before honing')
+}
 
 /** Passes still to make, at what the last two with one stone took off; null when that cannot be told. */
 function passesLeft(passes: readonly HonePass[]): number | null {

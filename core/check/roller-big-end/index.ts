@@ -1,11 +1,12 @@
 import { NM_PER, nm, thou } from '../../quantity/length'
 import { HEAT_DEFAULTS, heatFields, MASTER_DEFAULTS, masterFields } from '../bore-master'
 import type { CheckKind } from '../contract'
-import { boreTargets, combineRods, sortedRollers, takenSet, thumbLimits } from './evaluate'
+import { boreTargets, combineRods, thumbLimits } from './evaluate'
 import { honePlan } from './hone-plan'
-import { points, resultKinds, roles, rodsOf } from './layout'
+import { points, resultKinds, roles, rodsOf, sampled } from './layout'
 import { nextAtTheRods } from './next'
 import { rollerSteps } from './procedure'
+import { sortedRollers, takenSet } from './sets'
 
 /**
  * Roller big ends: clearance = bore − pin − 2 × roller. Rollers are measured and sorted into one set a rod, the bore is honed to the
@@ -23,10 +24,21 @@ export const rollerBigEnd: CheckKind = {
     { id: 'bags', kind: 'count', label: 'Bags of rollers', least: 1, most: 8, free: true },
     { id: 'spread', kind: 'length', label: 'Spread allowed within a set', least: nm(0) },
     {
+      id: 'judged',
+      kind: 'choice',
+      label: 'Sets are judged by',
+      free: true,
+      options: [
+        { value: 'each', label: 'Every roller of the set' },
+        { value: 'sample', label: 'A sample of the bag', hint: 'with what is not known of the others' },
+      ],
+    },
+    {
       id: 'mix',
       kind: 'choice',
       label: 'Bags in one set',
       free: true,
+      when: setup => !sampled(setup),
       options: [
         { value: 'apart', label: 'Never mixed in a set' },
         { value: 'mixed', label: 'May be mixed, on purpose' },
@@ -35,12 +47,21 @@ export const rollerBigEnd: CheckKind = {
     ...masterFields(),
     ...heatFields('Rods are'),
   ],
-  defaultSetup: { rods: '1', rollers: '18', bags: '1', spread: String(NM_PER.tenth), mix: 'apart', ...MASTER_DEFAULTS, ...HEAT_DEFAULTS },
+  defaultSetup: {
+    rods: '1',
+    rollers: '18',
+    bags: '1',
+    spread: String(NM_PER.tenth),
+    judged: 'each',
+    mix: 'apart',
+    ...MASTER_DEFAULTS,
+    ...HEAT_DEFAULTS,
+  },
   parts: roles,
   results: resultKinds,
   points,
   places: () => [],
-  procedure: () => rollerSteps,
+  procedure: rollerSteps,
   suspicions: () => [],
   combine: combineRods,
   targets: boreTargets,

@@ -19,6 +19,9 @@ export const sortRules = (setup: Setup): SortRules => ({
   mixed: setup.mix === 'mixed',
 })
 
+/** Sets are not measured whole: a sample of the bag stands for them. */
+export const sampled = (setup: Setup): boolean => setup.judged === 'sample'
+
 export const bagPoint = (bag: string): string => `bag-${bag}`
 export const setPoint = (rod: string): string => `set-${rod}`
 export const honePoint = (rod: string, end: BoreEnd): string => `hone-${rod}-${end}`
@@ -27,6 +30,11 @@ export const pinPoints = (rod: string): DiameterPoint[] =>
   DIRECTIONS.map(direction => ({ direction, station: '', point: `pin-${rod}-${direction}` }))
 export const borePoints = (rod: string): DiameterPoint[] =>
   ENDS.flatMap(station => DIRECTIONS.map(direction => ({ direction, station, point: `bore-${rod}-${direction}-${station}` })))
+
+/** Planes a bore is read in before it is honed: between its ends it can be narrow or wide too. */
+const PLANES = ['front', 'middle', 'rear'] as const
+export const beforePoints = (rod: string): DiameterPoint[] =>
+  PLANES.flatMap(station => DIRECTIONS.map(direction => ({ direction, station, point: `before-${rod}-${direction}-${station}` })))
 
 /** The bore of a rod is worked: honed, straightened. Its pin and its rollers are parts of their own. */
 export const roles = (setup: Setup): PartRole[] => [
@@ -52,6 +60,8 @@ export function resultKinds(setup: Setup): ResultKind[] {
     { ...clearance, id: 'clearance-most', label: 'Clearance, smallest roller', judgedBy: 'clearance' },
     form('bore-round', 'Bore out-of-round'),
     form('bore-taper', 'Bore, end to end'),
+    form('before-round', 'Bore before honing, out-of-round'),
+    form('before-taper', 'Bore before honing, along'),
     { ...common, id: 'pin', label: 'Crankpin diameter', scale: 'size', ends: SIZE_WORDS, cannotBind: 'above', main: false },
     form('pin-round', 'Crankpin out-of-round'),
   ]
@@ -94,6 +104,19 @@ export function points(setup: Setup): MeasuringPoint[] {
       rests: ['rollers'],
       optional: true,
     })),
+    ...rods.flatMap(({ id, label }) =>
+      beforePoints(id).map(({ point, direction, station }): MeasuringPoint => ({
+        ...still,
+        id: point,
+        label: `Before honing, ${label.toLowerCase()}, ${direction} ${station}`,
+        at: { part: 'before honing', position: label, direction, station },
+        way: 'bore-gauge',
+        result: 'clearance',
+        rests: [`rod-${id}`],
+        optional: true,
+        heat: boreHeat(setup),
+      })),
+    ),
     ...rods.flatMap(({ id, label }) =>
       ENDS.map((end): MeasuringPoint => ({
         ...still,

@@ -1,9 +1,10 @@
 import { resultId, type Answers, type NextStep, type Target } from '../contract'
 import { lowerFirst } from '../../quantity/lower-first'
 import type { Setup } from '../setup'
-import { lacksSets, leastClearance, sortedRollers, takenSet } from './evaluate'
+import { leastClearance } from './evaluate'
 import { honePlan } from './hone-plan'
 import { borePoints, honePoint, rodsOf } from './layout'
+import { lacksSets, sortedRollers, takenSet } from './sets'
 
 /** What is to be done now, rod by rod: rollers, then sets, then honing, then the finished bore; null when all is done. */
 export function nextAtTheRods(setup: Setup, answers: Answers, targets: readonly Target[]): NextStep | null {

@@ -1,7 +1,18 @@
 import type { Step } from '../../method/step'
+import type { Setup } from '../setup'
+import { sampled } from './layout'
+
+const SAMPLE: Step = {
+  id: 'sample',
+  phase: 'measure',
+  text: 'The sample taken from all through the bag, not from the top',
+  required: true,
+}
 
 /** The work of a roller big end, step by step. Common practice; the maker's manual comes first. */
-export const rollerSteps: readonly Step[] = [
+export const rollerSteps = (setup: Setup): Step[] => (sampled(setup) ? [SAMPLE, ...STEPS] : STEPS)
+
+const STEPS: Step[] = [
   {
     id: 'clean',
     phase: 'setup',

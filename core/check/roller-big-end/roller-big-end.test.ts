@@ -5,7 +5,7 @@ import { twoSided } from '../../verdict/limits'
 import type { PointReading } from '../document'
 import { evaluateCheck } from '../evaluate-check'
 import { honePlan, stoneFor } from './hone-plan'
-import { sortedRollers } from './evaluate'
+import { sortedRollers } from './sets'
 
 const MASTER = inches(1.5)
 const setup = {

@@ -4,7 +4,7 @@ import type { CheckDocument } from '#core/check/document'
 import type { CheckEvaluation } from '#core/check/evaluate-check'
 import { honePlan } from '#core/check/roller-big-end/hone-plan'
 import { rodsOf } from '#core/check/roller-big-end/layout'
-import { takenSet } from '#core/check/roller-big-end/evaluate'
+import { takenSet, type TakenSet } from '#core/check/roller-big-end/sets'
 import { formatLength, unitFor } from '#core/quantity/format-length'
 import { UNIT_NAME } from '#core/quantity/length'
 import { usePreferences } from '~/stores/preferences'
@@ -28,15 +28,15 @@ const rods = computed(() =>
             bore,
             dial: targetOf('dial', rod.id),
             plan: honePlan(setup.value, answers.value, rod.id, bore),
-            rollers: takenSet(setup.value, answers.value, rod.id)?.rollers ?? [],
+            set: takenSet(setup.value, answers.value, rod.id),
           },
         ]
       : []
   }),
 )
 /** The range of clearance the set has in a bore at that size: the largest roller first. */
-function leaves({ bore, rollers: set }: { bore: Target; rollers: readonly { size: number }[] }): string {
-  const apart = set.at(-1)!.size - set[0]!.size
+function leaves({ bore, set }: { bore: Target; set: TakenSet | null }): string {
+  const apart = (set?.largest?.value ?? 0) - (set?.smallest?.value ?? 0)
   return `${play(bore.aim.target - apart)} – ${play(bore.aim.target + apart)}`
 }
 const aims = computed(() =>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { CheckDocument } from '#core/check/document'
 import type { CheckEvaluation } from '#core/check/evaluate-check'
+import { sampled } from '#core/check/roller-big-end/layout'
 
 /** What there is to choose for roller big ends: a set a rod, then the bore to hone to and how far it is. What is in hand stands first. */
 const props = defineProps<{ document: CheckDocument; evaluation: CheckEvaluation; locked: boolean }>()
@@ -14,7 +15,14 @@ const sorting = computed(
 <template>
   <section class="space-y-5" aria-label="Sets and bores" data-test="rollers">
     <RollerHoning v-if="!sorting" :document="document" :evaluation="evaluation" />
-    <RollerSets :document="document" :evaluation="evaluation" :locked="locked" @take="(rod, pieces) => $emit('take', rod, pieces)" />
+    <RollerSamples
+      v-if="sampled(document.setup)"
+      :document="document"
+      :evaluation="evaluation"
+      :locked="locked"
+      @take="(rod, pieces) => $emit('take', rod, pieces)"
+    />
+    <RollerSets v-else :document="document" :evaluation="evaluation" :locked="locked" @take="(rod, pieces) => $emit('take', rod, pieces)" />
     <RollerHoning v-if="sorting" :document="document" :evaluation="evaluation" />
   </section>
 </template>

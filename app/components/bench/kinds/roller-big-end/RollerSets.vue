@@ -2,7 +2,7 @@
 import type { CheckDocument } from '#core/check/document'
 import type { CheckEvaluation } from '#core/check/evaluate-check'
 import { rodsOf, setPoint } from '#core/check/roller-big-end/layout'
-import { rollersOf, sortedRollers, takenSet } from '#core/check/roller-big-end/evaluate'
+import { rollersOf, sortedRollers, takenSet } from '#core/check/roller-big-end/sets'
 import type { RollerSet } from '#core/check/roller-big-end/sort-rollers'
 import { formatLength, unitFor } from '#core/quantity/format-length'
 import { UNIT_NAME } from '#core/quantity/length'

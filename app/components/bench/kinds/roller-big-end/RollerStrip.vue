@@ -8,7 +8,13 @@ import { NM_PER, UNIT_NAME } from '#core/quantity/length'
 import { usePreferences } from '~/stores/preferences'
 
 /** Every measured roller where its size puts it, a row a bag; those of a set carry the number of their rod. To scale along the axis. */
-const props = defineProps<{ rollers: readonly Roller[]; /** roller to rod */ rods: ReadonlyMap<string, string> }>()
+const props = defineProps<{
+  rollers: readonly Roller[]
+  /** roller to rod */
+  rods: ReadonlyMap<string, string>
+  /** they stand for their bag, none is taken by itself */
+  sample?: boolean
+}>()
 const box = ref<HTMLElement>()
 const { width: boxWidth } = useElementSize(box)
 const preferences = usePreferences()
@@ -106,7 +112,7 @@ const summary = computed(() => rows.value.map(row => `bag ${row.bag}, ${row.coun
         </text>
       </g>
       <text :x="width - 4" :y="height - 4" text-anchor="end" font-size="12" fill="var(--mute)">
-        roller diameter, {{ UNIT_NAME[unit] }} · a number: taken for that rod · open: left over
+        roller diameter, {{ UNIT_NAME[unit] }}{{ sample ? '' : ' · a number: taken for that rod · open: left over' }}
       </text>
     </svg>
   </div>
