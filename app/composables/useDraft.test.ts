@@ -95,7 +95,10 @@ describe('the reading that is being typed', () => {
 describe('sizes as text', () => {
   it('never shows another figure than is held', () => {
     expect(exactText(6350, 'thou')).toBe('0.25')
-    expect(exactText(6350, 'mm')).toBe('0.00635')
+    expect(exactText(6350, 'mm')).toBe('0.25 thou')
+    expect(exactText(1_000, 'thou')).toBe('0.001 mm')
+    expect(exactText(35_000_000, 'in')).toBe('35 mm')
+    expect(exactText(12_345_678, 'thou')).toBe('486.050315')
     expect(exactText(thou(3), 'thou')).toBe('3')
     expect(exactText(450_000, 'mm')).toBe('0.45')
   })

@@ -2,9 +2,10 @@
 import { v4 as uuid } from 'uuid'
 import { GAUGE_KINDS, GAUGE_NAME, type Gauge, type GaugeKind } from '#core/reading/gauge'
 import { parseLength } from '#core/quantity/parse-length'
-import { formatLength, unitFor } from '#core/quantity/format-length'
-import type { Nm } from '#core/quantity/length'
+import { unitFor } from '#core/quantity/format-length'
+import { systemOf, UNIT_NAME, type LengthUnit, type Nm } from '#core/quantity/length'
 import { RefusedError, api, faultsOf } from '~/composables/useApi'
+import { exactText } from '~/composables/sizeText'
 import { usePreferences } from '~/stores/preferences'
 import type { Fault, RegisteredGauge } from '#shared/types'
 
@@ -28,21 +29,32 @@ const fields = reactive({
   low: g?.range?.low ?? (null as Nm | null),
   high: g?.range?.high ?? (null as Nm | null),
   sense: g?.sense ?? ('climbs' as Gauge['sense']),
-  sizes: (g?.sizes ?? []).map(size => formatLength(size, unitFor(preferences.system), { trim: true })).join(', '),
+  sizes: '',
   widest: g?.widest ?? (null as Nm | null),
   lastCheck: g?.lastCheck ?? '',
   due: g?.due ?? '',
+})
+const UNITS = Object.keys(UNIT_NAME) as LengthUnit[]
+/** What a bare figure means here: what the gauge itself is read in, whatever is shown elsewhere. */
+const own = computed(() => (fields.unit === 'in' ? 'thou' : fields.unit))
+const ownSize = computed(() => unitFor(systemOf(fields.unit), 'size'))
+const listUnit = computed(() => unitFor(systemOf(fields.unit)))
+const asList = (list: readonly Nm[]) => list.map(size => exactText(size, listUnit.value).replace(' ', '')).join(', ')
+fields.sizes = asList(g?.sizes ?? [])
+watch(listUnit, (_, was) => {
+  const list = sizes(was)
+  if (list) fields.sizes = asList(list)
 })
 const SENSES = ['climbs', 'falls'] as const
 const listed = computed(() => kind.value === 'feeler-set' || kind.value === 'plastic-strip')
 const fault = (path: string) => faults.value.find(f => f.path === `fields.${path}` || f.path.startsWith(`fields.${path}.`))?.reason
 const rest = computed(() => faults.value.filter(f => !f.path.startsWith('fields.')))
 
-function sizes(): Nm[] | null {
+function sizes(unit: LengthUnit): Nm[] | null {
   const entries = fields.sizes
     .split(/[;,]\s*|\s+/)
     .filter(Boolean)
-    .map(text => parseLength(text, unitFor(preferences.system)))
+    .map(text => parseLength(text, unit))
   const bad = entries.find(entry => !entry.ok)
   if (bad && !bad.ok) {
     faults.value = [{ path: 'fields.sizes', reason: bad.reason }]
@@ -53,7 +65,7 @@ function sizes(): Nm[] | null {
 async function keep(): Promise<void> {
   faults.value = []
   behind.value = []
-  const list = listed.value ? sizes() : []
+  const list = listed.value ? sizes(listUnit.value) : []
   if (!list) return
   if ((fields.low === null) !== (fields.high === null)) {
     faults.value = [{ path: 'fields.range', reason: 'A range needs both ends, or neither.' }]
@@ -119,10 +131,16 @@ async function keep(): Promise<void> {
       />
       <p v-if="fault('name')" class="fault">{{ fault('name') }}</p>
     </div>
+    <div>
+      <label class="label mb-1 block" for="gauge-unit">Read in</label>
+      <select id="gauge-unit" v-model="fields.unit" class="field">
+        <option v-for="unit in UNITS" :key="unit" :value="unit">{{ UNIT_NAME[unit] }}</option>
+      </select>
+    </div>
     <LengthField
       v-model="fields.graduation"
       :label="kind === 'feeler-set' || kind === 'plastic-strip' ? 'Step' : 'Graduation'"
-      :unit="preferences.unit"
+      :unit="own"
       :fault="fault('graduation')"
     />
     <div v-if="!listed">
@@ -133,30 +151,24 @@ async function keep(): Promise<void> {
     <LengthField
       v-model="fields.permissibleError"
       :label="kind === 'feeler-set' ? 'Permissible error of a leaf, ±' : 'Permissible error, ±'"
-      :unit="preferences.unit"
+      :unit="own"
       :fault="fault('permissibleError')"
     />
     <LengthField
       v-if="!listed"
       v-model="fields.repeatability"
       label="Scatter of one reading to the next"
-      :unit="preferences.unit"
+      :unit="own"
       :fault="fault('repeatability')"
     />
     <template v-if="kind === 'dial-indicator'">
-      <LengthField v-model="fields.hysteresis" label="Push and pull read apart by" :unit="preferences.unit" :fault="fault('hysteresis')" />
-      <LengthField
-        v-model="fields.rangePerTurn"
-        label="One turn of the pointer"
-        optional
-        :unit="preferences.unit"
-        :fault="fault('rangePerTurn')"
-      />
+      <LengthField v-model="fields.hysteresis" label="Push and pull read apart by" :unit="own" :fault="fault('hysteresis')" />
+      <LengthField v-model="fields.rangePerTurn" label="One turn of the pointer" optional :unit="own" :fault="fault('rangePerTurn')" />
     </template>
     <div v-if="kind === 'micrometer' || kind === 'bore-gauge'">
       <div class="grid grid-cols-2 gap-2">
-        <LengthField v-model="fields.low" label="From" plain :unit="unitFor(preferences.system, 'size')" />
-        <LengthField v-model="fields.high" label="To" plain :unit="unitFor(preferences.system, 'size')" />
+        <LengthField v-model="fields.low" label="From" plain :unit="ownSize" />
+        <LengthField v-model="fields.high" label="To" plain :unit="ownSize" />
       </div>
       <p v-if="fault('range')" class="fault">{{ fault('range') }}</p>
     </div>
@@ -200,13 +212,13 @@ async function keep(): Promise<void> {
       v-if="kind === 'plastic-strip'"
       v-model="fields.widest"
       label="Printed width at the smallest gap"
-      :unit="preferences.system === 'inch' ? 'in' : 'mm'"
+      :unit="ownSize"
       optional
       :fault="fault('widest')"
     />
     <div v-if="listed">
       <label class="label mb-1 block" for="gauge-sizes"
-        >{{ kind === 'feeler-set' ? 'Leaves' : 'Gaps printed on the scale' }}, {{ preferences.system === 'inch' ? 'thou' : 'mm' }}</label
+        >{{ kind === 'feeler-set' ? 'Leaves' : 'Gaps printed on the scale' }}, {{ listUnit }}</label
       >
       <input
         id="gauge-sizes"

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { checkOf, figures, GAUGES, trial } from '../../../tests/documents'
 import { stream } from '../../../tests/reference/drawers'
 import { runs } from '../../../tests/runs'
-import { inches, thou } from '../../quantity/length'
+import { inches, nm, thou } from '../../quantity/length'
 import { estimateFigure } from '../../reading/estimate'
 import { twoSided } from '../../verdict/limits'
 import type { PointReading } from '../document'
@@ -35,7 +35,7 @@ describe('the largest roller to expect', () => {
     let held = 0
     for (let bag = 0; bag < bags; bag++) {
       const one = () => size + Math.round(1_500 * normal())
-      const sample = Array.from({ length: 6 }, one).map(value => estimateFigure(figures('bag-A', value), micrometer, 1)!)
+      const sample = Array.from({ length: 6 }, one).map(value => estimateFigure([{ id: 'r', figure: nm(value) }], micrometer, 1)!)
       const { largest } = endsFromSample(sample, 18)
       const truth = Math.max(...Array.from({ length: 18 }, one))
       if (Math.abs(truth - largest.value) <= largest.U) held++

@@ -141,7 +141,12 @@ export function choosePacks(drawer: PreparedDrawer, question: PackQuestion): Pac
     if (limit === null || !Number.isFinite(limit)) return none
     const side = question.cannotBind === 'above' ? { low: limit, high: Infinity } : { low: -Infinity, high: limit }
     const safe = searchPacks(drawer, { ...base, aim: limit, limits: null, allowed: side })
-    if (safe.found.length > 0) notes.push('These are the nearest that cannot bind: good for a trial, not for the road.')
+    if (safe.found.length > 0)
+      notes.push(
+        question.cannotBind === 'above'
+          ? 'These are the nearest on the loose side: good for a trial, not for the road.'
+          : 'These are the nearest on the safe side: good for a trial, not for the road.',
+      )
     else if (!stay || stay.proposal.predicted.play < side.low || stay.proposal.predicted.play > side.high)
       notes.push('Whatever is fitted, it might bind.')
     return { ...none, proposals: withStay(folded(safe.found.map(ranked)), stay), proven: safe.proven }
