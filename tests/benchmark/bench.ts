@@ -7,7 +7,7 @@ import { highsSolver } from '#core/pack/allocation/solver'
 import { sortRollers, type Roller } from '#core/check/roller-big-end/sort-rollers'
 import { nm, thou } from '#core/quantity/length'
 import type { LimitSet } from '#core/verdict/limits'
-import { madeBearings, madeDrawer, stream } from '../reference/drawers'
+import { madeBearings, madeDrawer, madeSingles, stream } from '../reference/drawers'
 import { cheapestByPieces, lexicographic, solver } from '../reference/milp'
 import { pageFigures } from './page'
 import { scaleFigures } from './scale'
@@ -20,9 +20,24 @@ const quantile = (values: number[], q: number) =>
 const limits: LimitSet = { kind: 'two-sided', lower: thou(2), upper: thou(4), unit: 'thou', source: { kind: 'own' } }
 const say = (line: string) => process.stdout.write(`${line}\n`)
 
-async function chooserFigures(measured: boolean): Promise<void> {
+interface Drawers {
+  readonly words: string
+  readonly sizes: number
+  readonly measured: boolean
+  /** every piece a size of its own, known by its own figure */
+  readonly single?: boolean
+  readonly seed: number
+}
+const DRAWERS: Readonly<Record<string, Drawers>> = {
+  nominal: { words: 'nominal sizes', sizes: 120, measured: false, seed: 3 },
+  measured: { words: 'measured sizes', sizes: 120, measured: true, seed: 7 },
+  large: { words: 'measured sizes', sizes: 500, measured: true, seed: 11 },
+  single: { words: 'single pieces, each measured', sizes: 300, measured: true, single: true, seed: 13 },
+}
+
+async function chooserFigures({ words, sizes, measured, single = false, seed }: Drawers): Promise<void> {
   const highs = await solver()
-  const random = stream(measured ? 7 : 3)
+  const random = stream(seed)
   const builds: number[] = []
   const queries: number[] = []
   const peers: number[] = []
@@ -31,7 +46,7 @@ async function chooserFigures(measured: boolean): Promise<void> {
   let capped = 0
   let unproven = 0
   for (let i = 0; i < INSTANCES; i++) {
-    const { lots, fitted } = madeDrawer(random, 120, measured)
+    const { lots, fitted } = single ? madeSingles(random, sizes) : madeDrawer(random, sizes, measured)
     const t0 = performance.now()
     const drawer = prepareDrawer(lots, fitted, { perPiece: i % 2 ? 1 : -1, pair: false }, { most: 8 })
     const build = performance.now() - t0
@@ -71,7 +86,7 @@ async function chooserFigures(measured: boolean): Promise<void> {
     ratios.push(peer / query)
     withBuild.push(peer / (query + build))
   }
-  say(`\nChooser, ${measured ? 'measured' : 'nominal'} sizes: ${INSTANCES} drawers of 120 sizes, up to 6 of each, packs to 8, top five`)
+  say(`\nChooser, ${words}: ${INSTANCES} drawers of ${sizes}${single ? '' : ', up to 6 of each'}, packs to 8, top five`)
   say(`  build    median ${quantile(builds, 0.5).toFixed(0)} ms, worst ${Math.max(...builds).toFixed(0)} ms`)
   say(`  query    median ${quantile(queries, 0.5).toFixed(1)} ms, worst ${Math.max(...queries).toFixed(1)} ms; not proven: ${unproven}`)
   say(`  HiGHS, single best: median ${quantile(peers, 0.5).toFixed(0)} ms; over the cap of ${CAP_SECONDS} s or infeasible: ${capped}`)
@@ -132,8 +147,7 @@ function rollerFigures(): void {
 const PARTS: Readonly<Record<string, () => void | Promise<void>>> = {
   rollers: rollerFigures,
   allocation: allocationFigures,
-  nominal: () => chooserFigures(false),
-  measured: () => chooserFigures(true),
+  ...Object.fromEntries(Object.entries(DRAWERS).map(([name, drawers]) => [name, () => chooserFigures(drawers)])),
   scale: () => scaleFigures(say),
   page: () => pageFigures(say),
 }

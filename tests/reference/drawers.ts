@@ -42,6 +42,20 @@ export function madeDrawer(random: () => number, sizes: number, measured: boolea
   }
 }
 
+/** A made-up drawer of which every piece is known by its own figure, to a tenth of a thou: ten of a size, each a lot of one. */
+export function madeSingles(random: () => number, pieces: number): { lots: Lot[]; fitted: Pack } {
+  const { lots } = madeDrawer(random, Math.ceil(pieces / 10), false)
+  const singles = Array.from({ length: pieces }, (_, i): Lot => ({
+    ...lots[Math.floor(i / 10)]!,
+    id: `one${String(i).padStart(3, '0')}`,
+    onHand: 1,
+    apart: true,
+    mark: `tray ${i}`,
+    measured: nm(Math.round((lots[Math.floor(i / 10)]!.nominal + (random() - 0.5) * 16_000) / 2540) * 2540),
+  }))
+  return { lots: singles, fitted: [3, 4, Math.floor(pieces / 2)].map(i => ({ lotId: singles[i]!.id, count: 1 })) }
+}
+
 /**
  * A made-up row of plain bearings worn to different clearances, and shells by wall, thickness to the micrometre: each a place of two
  * halves with 30 to 54 µm wanted. In steps of 12 µm no pack comes near a limit: in limits is then in limits for sure.

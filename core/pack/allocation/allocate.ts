@@ -1,7 +1,9 @@
+import { percent } from '../../quantity/percent'
 import { chanceInLimits } from '../../verdict/chance'
+import { SURE } from '../../verdict/decide'
 import { lotMap, packChange, type Lot, type Pack, type PackChange } from '../lot'
 import { predict, type Prediction } from '../predict'
-import { columnsFor, type Column, type Columns, type PlaceQuestion } from './columns'
+import { columnsFor, isSure, type Column, type Columns, type PlaceQuestion } from './columns'
 import { chooseColumns, relaxed, valueOf, variable, type AllocationRequest, type Answer } from './programme'
 import type { Solve } from './solver'
 
@@ -42,8 +44,8 @@ const PARTIAL = 160
  * Several places, one drawer: every place in limits, at the least sum of squared distances or the least cost.
  *
  * Each place’s packs are columns of which one is chosen; pieces fitted in any of the places are stock for all of them; what is
- * taken beyond those is bought. As many places as can be come into limits, for sure where that can be had; then the goal decides,
- * and the other one breaks ties.
+ * taken beyond those is bought. As many places as can be come into limits, with as little doubt as can be; then the goal decides, and
+ * the other one breaks ties.
  */
 export function allocate(request: AllocationRequest, solve: Solve, progress: Progress = () => {}): Allocation {
   const pool = fittedPool(request.places)
@@ -83,11 +85,9 @@ function allSure(
   solve: Solve,
   progress: Progress,
 ): Answer | null {
-  if (all.some(({ columns, beyond }) => !columns.some(column => column.sure) && (columns.length > 0 || beyond !== null))) return null
+  if (all.some(({ columns, beyond }) => !columns.some(isSure) && (columns.length > 0 || beyond !== null))) return null
   const value = valueOf(request, pool)
-  const ranked = all.map(({ columns }) =>
-    columns.filter(column => column.sure).sort((a, b) => value(a) - value(b) || a.distance - b.distance),
-  )
+  const ranked = all.map(({ columns }) => columns.filter(isSure).sort((a, b) => value(a) - value(b) || a.distance - b.distance))
   const most = Math.max(...ranked.map(columns => columns.length))
   const count = (columns: readonly (readonly Column[])[]) => columns.reduce((sum, of) => sum + of.length, 0)
   const choose = (columns: readonly (readonly Column[])[]) => {
@@ -156,28 +156,35 @@ function result(
     : []
   const prices = bought.map(({ lotId, count }) => (index.get(lotId)!.cost === null ? null : index.get(lotId)!.cost! * count))
   const missing = places.filter((_, p) => !columns[p])
+  const answers = places.map(({ id, fitted, response, question }, p): PlaceAllocation => {
+    const pack = columns[p]?.pack ?? null
+    if (!pack) return { id, pack, change: { out: [], in: [] }, predicted: null, inside: null }
+    const predicted = predict(question, fitted, pack, index, response)
+    return {
+      id,
+      pack,
+      change: packChange(fitted, pack),
+      predicted,
+      inside: chanceInLimits({ value: predicted.play, u: predicted.u, nu: predicted.nu }, question.limits)?.inside ?? null,
+    }
+  })
   return {
-    places: places.map(({ id, fitted, response, question }, p): PlaceAllocation => {
-      const pack = columns[p]?.pack ?? null
-      if (!pack) return { id, pack, change: { out: [], in: [] }, predicted: null, inside: null }
-      const predicted = predict(question, fitted, pack, index, response)
-      return {
-        id,
-        pack,
-        change: packChange(fitted, pack),
-        predicted,
-        inside: chanceInLimits({ value: predicted.play, u: predicted.u, nu: predicted.nu }, question.limits)?.inside ?? null,
-      }
-    }),
+    places: answers,
     bought,
     ordered,
     proven: exact,
     cost: prices.includes(null) ? null : prices.reduce<number>((sum, price) => sum + price!, 0),
     words:
       missing.length === 0
-        ? `All ${places.length} places in limits.`
+        ? `All ${places.length} places in limits${leastSure(answers)}.`
         : missing.length === places.length
           ? 'No place can be brought into limits with these pieces.'
-          : `${places.length - missing.length} of ${places.length} places in limits: the pieces do not reach for the rest.`,
+          : `${places.length - missing.length} of ${places.length} places in limits${leastSure(answers)}: the pieces do not reach for the rest.`,
   }
+}
+
+/** In limits, but not surely: by what chance where it is least. */
+function leastSure(places: readonly PlaceAllocation[]): string {
+  const least = Math.min(...places.map(({ inside }) => inside ?? 1))
+  return least < SURE ? `, the least sure by ${percent(least)}` : ''
 }

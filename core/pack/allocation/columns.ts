@@ -1,5 +1,5 @@
 import { chanceInLimits } from '../../verdict/chance'
-import { SURE } from '../../verdict/decide'
+import { FAIRLY_SURE, SURE } from '../../verdict/decide'
 import { insideRange } from '../../verdict/limits'
 import { fineWidth } from '../chooser/merit'
 import type { PackQuestion } from '../chooser/choose'
@@ -23,16 +23,20 @@ export interface Column {
   readonly pack: Pack
   /** what it leaves, nm */
   readonly play: number
-  /** at least 95 % in limits */
-  readonly sure: boolean
+  /** 0: at least 95 % in limits, 1: 80, 2: 50, 3: less */
+  readonly doubt: number
   /** not what is fitted */
   readonly changed: boolean
   /** squared distance from the aim, in bins of the order of merit, to a thousandth */
   readonly distance: number
 }
 
+/** Chances that make a difference between two packs. */
+const LEVELS = [SURE, FAIRLY_SURE, 0.5] as const
+export const isSure = ({ doubt }: Column): boolean => doubt === 0
+
 export interface Columns {
-  /** best first: sure ones, then the nearest */
+  /** best first: least doubt, then the nearest */
   readonly columns: readonly Column[]
   /** packs left out, if any, are at least this far; null: none were left out */
   readonly beyond: number | null
@@ -55,7 +59,7 @@ export function columnsFor({ fitted, response, rules, question }: PlaceQuestion,
     aim: question.aim,
     width,
     limits: question.limits,
-    levels: [SURE],
+    levels: LEVELS,
     wanted: Number.isFinite(most) ? most + 1 : 1e6,
     allowed: { low: Math.max(allowed.low, question.atLeast ?? -Infinity), high: allowed.high },
   })
@@ -76,14 +80,14 @@ export function columnsFor({ fitted, response, rules, question }: PlaceQuestion,
       {
         pack,
         play,
-        sure: inside >= SURE,
+        doubt: LEVELS.filter(level => inside < level).length,
         changed: !samePack(pack, fitted),
         distance: Math.round(((play - question.aim) / width) ** 2 * 1000) / 1000,
       },
     ]
   })
   return {
-    columns: columns.sort((a, b) => Number(b.sure) - Number(a.sure) || a.distance - b.distance).slice(0, most),
+    columns: columns.sort((a, b) => a.doubt - b.doubt || a.distance - b.distance).slice(0, most),
     beyond: proven && found.length <= most ? null : (found.at(-1)?.key[1] ?? 0) ** 2,
   }
 }

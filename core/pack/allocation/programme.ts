@@ -1,5 +1,5 @@
 import type { Lot, Pack } from '../lot'
-import type { Column, PlaceQuestion } from './columns'
+import { isSure, type Column, type PlaceQuestion } from './columns'
 import { linear, type Solve } from './solver'
 
 export interface AllocationRequest {
@@ -75,7 +75,8 @@ function programme(
   return {
     goals: {
       missing: stays.map(({ name }): [number, string] => [1, name]),
-      unsure: each.filter(({ column }) => !column.sure).map(({ name }): [number, string] => [1, name]),
+      // One place of more doubt weighs more than all of less.
+      doubt: each.filter(({ column }) => !isSure(column)).map(({ column, name }): [number, string] => [100 ** (column.doubt - 1), name]),
       distance: each.map(({ column, name }): [number, string] => [column.distance, name]),
       cost: [
         ...lots.map(({ price, bought }): [number, string] => [price, bought]),
@@ -128,7 +129,7 @@ export function chooseColumns(
 ): Answer | null {
   const { goals, rows, bounds, binaries } = programme(request, pool, columns, partial)
   const order = [
-    ...(partial ? (['missing', 'unsure'] as const) : []),
+    ...(partial ? (['missing', 'doubt'] as const) : []),
     ...(request.goal === 'nearest' ? (['distance', 'cost'] as const) : (['cost', 'distance'] as const)),
   ]
   const fixed: string[] = []
