@@ -3,8 +3,9 @@ import { chanceInLimits } from '../../verdict/chance'
 import { SURE } from '../../verdict/decide'
 import { lotMap, packChange, type Lot, type Pack, type PackChange } from '../lot'
 import { predict, type Prediction } from '../predict'
-import { columnsFor, isSure, type Column, type Columns, type PlaceQuestion } from './columns'
-import { chooseColumns, relaxed, valueOf, variable, type AllocationRequest, type Answer } from './programme'
+import { columnsFor, type Column, type Columns, type PlaceQuestion } from './columns'
+import { stockOf, type AllocationRequest, type Goal, type Stock } from './programme'
+import { refine, type Stage } from './refine'
 import type { Solve } from './solver'
 
 export type { AllocationRequest } from './programme'
@@ -35,96 +36,81 @@ export interface Allocation {
 export type Progress = (words: string, done: number, of: number) => void
 
 /** Columns a place begins with, and has at most; a question left unanswered by the most is answered without proof. */
-const FIRST = 40
-const MOST = 1_200
-/** Columns a place has where not every place can be in limits: a harder question. */
-const PARTIAL = 160
+const LISTED = [60, 300, 1_500, 6_000]
 
 /**
  * Several places, one drawer: every place in limits, at the least sum of squared distances or the least cost.
  *
  * Each place’s packs are columns of which one is chosen; pieces fitted in any of the places are stock for all of them; what is
  * taken beyond those is bought. As many places as can be come into limits, with as little doubt as can be; then the goal decides, and
- * the other one breaks ties.
+ * the other one breaks ties. Proven: the packs that were not listed are priced too, and more are listed where they could matter.
+ * @param listed  columns a place begins with, and how many it has each time an answer is not proven
  */
-export function allocate(request: AllocationRequest, solve: Solve, progress: Progress = () => {}): Allocation {
-  const pool = fittedPool(request.places)
-  const sizes = request.goal === 'nearest' ? [FIRST, FIRST * 4, FIRST * 16, MOST] : [MOST]
-  let all: readonly Columns[] = []
-  for (const size of sizes) {
-    all = request.places.map((place, p) => {
-      progress(`Packs of place ${p + 1} of ${request.places.length}`, p, request.places.length)
-      return columnsFor(place, drawerOf(request, pool, place), size)
-    })
-    const answer = allSure(request, pool, all, solve, progress)
-    if (answer && (answer.exact || size === MOST)) return result(request, pool, answer)
-    // A larger choice changes nothing where all of it was tried.
-    if (all.every(({ beyond }) => beyond === null)) break
-  }
-  progress('Not every place can be in limits: bringing in as many as can be', request.places.length, request.places.length)
-  const some = all.map(({ columns }) => columns.slice(0, PARTIAL))
-  const answer = chooseColumns(request, pool, some, true, solve)
-  const whole = all.every(({ columns, beyond }) => beyond === null && columns.length <= PARTIAL)
-  return result(
-    request,
-    pool,
-    answer ? { ...answer, exact: answer.exact && whole } : { columns: request.places.map(() => null), value: 0, exact: false },
-  )
-}
-
-/**
- * Every place that has a sure pack at all gets one; a place that has none, ever, stays as it is. null when that cannot be.
- *
- * A first answer comes from each place’s best columns. The same question over all columns, in fractions, bounds what can be had
- * from below, and its reduced costs say which columns could still be part of something as good: only those are asked again.
- */
-function allSure(
+export function allocate(
   request: AllocationRequest,
-  pool: ReadonlyMap<string, number>,
-  all: readonly Columns[],
   solve: Solve,
-  progress: Progress,
-): Answer | null {
-  if (all.some(({ columns, beyond }) => !columns.some(isSure) && (columns.length > 0 || beyond !== null))) return null
-  const value = valueOf(request, pool)
-  const ranked = all.map(({ columns }) => columns.filter(isSure).sort((a, b) => value(a) - value(b) || a.distance - b.distance))
-  const most = Math.max(...ranked.map(columns => columns.length))
-  const count = (columns: readonly (readonly Column[])[]) => columns.reduce((sum, of) => sum + of.length, 0)
-  const choose = (columns: readonly (readonly Column[])[]) => {
-    progress(`Choosing among ${count(columns)} packs`, all.length, all.length)
-    return chooseColumns(request, pool, columns, false, solve)
+  progress: Progress = () => {},
+  listed: readonly number[] = LISTED,
+): Allocation {
+  const stock = stockOf(request)
+  const { places, goal } = request
+  let answer: Answer = { columns: places.map(() => null), exact: false }
+  for (const most of listed) {
+    const all = places.map((place, p) => {
+      progress(`Packs of place ${p + 1} of ${places.length}`, p, places.length)
+      const drawer = drawerOf(request, stock.pool, place)
+      const priceOf = (lot: Lot) => (stock.pool.has(lot.id) ? 0 : stock.prices.get(lot.id)!)
+      return columnsFor(place, drawer, most, goal === 'nearest' ? { by: 'distance' } : { by: 'cost', priceOf })
+    })
+    progress(`Choosing among ${all.reduce((sum, { columns }) => sum + columns.length, 0)} packs`, places.length, places.length)
+    answer = choose(request, stock, all, solve)
+    if (answer.exact || all.every(({ beyond }) => beyond.length === 0)) break
   }
-  const nearest = (m: number) => choose(ranked.map(columns => columns.slice(0, m)))
-  let m = FIRST
-  let first = nearest(m)
-  while (!first && m < most) first = nearest((m *= 4))
-  if (!first || m >= most) return first && { ...first, exact: first.exact && nothingBeyond(request.goal, first, ranked, all, value) }
-  progress(`Bounding it by ${count(ranked)} packs`, all.length, all.length)
-  const bound = relaxed(request, pool, ranked, solve)
-  if (!bound) return { ...first, exact: false }
-  const gap = first.value - bound.value + (request.goal === 'nearest' ? 1e-3 : 0.5)
-  const last = choose(ranked.map((columns, p) => columns.filter((_, c) => bound.reduced(variable(p, c)) <= gap))) ?? first
-  return { ...last, exact: last.exact && nothingBeyond(request.goal, last, ranked, all, value) }
+  return result(request, stock.pool, answer)
 }
 
-/** No pack that was not even listed could better the answer: not the nearest of them, with the best of every other place. */
-function nothingBeyond(
-  goal: AllocationRequest['goal'],
-  answer: Answer,
-  ranked: readonly (readonly Column[])[],
-  all: readonly Columns[],
-  value: (column: Column) => number,
-): boolean {
-  const best = ranked.map(columns => (columns.length === 0 ? 0 : value(columns[0]!)))
-  const total = best.reduce((a, b) => a + b, 0)
-  return all.every(({ beyond }, p) => beyond === null || answer.value <= total - best[p]! + (goal === 'nearest' ? beyond : 0) + 1e-9)
+/** A column a place; null: it stays as it is. */
+interface Answer {
+  readonly columns: readonly (Column | null)[]
+  readonly exact: boolean
 }
 
-/** Pieces fitted in any of the places. */
-function fittedPool(places: readonly PlaceQuestion[]): Map<string, number> {
-  const pool = new Map<string, number>()
-  for (const { lotId, count } of places.flatMap(place => place.fitted)) pool.set(lotId, (pool.get(lotId) ?? 0) + count)
-  return pool
+/** One column a place by the goals in their order. Where every place can have a sure pack, nothing is missing and nothing in doubt. */
+function choose(request: AllocationRequest, stock: Stock, all: readonly Columns[], solve: Solve): Answer {
+  const columns = all.map(place => place.columns)
+  const order = request.goal === 'nearest' ? (['distance', 'cost'] as const) : (['cost', 'distance'] as const)
+  // A place without any pack, ever, stays as it is whatever is asked.
+  const bare = all.map(place => place.columns.length === 0 && place.beyond.length === 0)
+  const indices = (keep: (column: Column) => boolean) => columns.map(of => of.flatMap((column, c) => (keep(column) ? [c] : [])))
+  const through = (goals: readonly Goal[], some: Stage['some'], stays: Stage['stays'], doubts: number) => {
+    const begin = { some, stays, kept: [], beyond: all.map(place => place.beyond.filter(({ doubt }) => doubt <= doubts)) }
+    let exact = true
+    let stage: Stage | null = null
+    for (const goal of goals) {
+      const next: Stage | null = refine(request, stock, columns, stage ?? begin, goal, solve)
+      if (!next) return stage && { columns: stage.chosen, exact: false }
+      stage = next
+      exact &&= next.exact
+    }
+    return stage && { columns: stage.chosen, exact }
+  }
+  return (
+    through(
+      order,
+      indices(({ doubt }) => doubt === 0),
+      bare,
+      0,
+    ) ??
+    through(
+      ['missing', 'doubt', ...order],
+      indices(() => true),
+      columns.map(() => true),
+      Infinity,
+    ) ?? {
+      columns: columns.map(() => null),
+      exact: false,
+    }
+  )
 }
 
 /** The drawer one place sees: with what the others could give up, and with what could be ordered. Its own pieces the chooser adds. */

@@ -4,7 +4,7 @@ import { insideRange } from '../../verdict/limits'
 import { fineWidth } from '../chooser/merit'
 import type { PackQuestion } from '../chooser/choose'
 import { prepareDrawer, type PackRules } from '../chooser/prepare'
-import { searchPacks } from '../chooser/search'
+import { searchPacks, type Found } from '../chooser/search'
 import { lotMap, type Lot, type Pack } from '../lot'
 import { predict, samePack } from '../predict'
 import { piecesPerPick, type Response } from '../response'
@@ -33,31 +33,54 @@ export interface Column {
 
 /** Chances that make a difference between two packs. */
 const LEVELS = [SURE, FAIRLY_SURE, 0.5] as const
-export const isSure = ({ doubt }: Column): boolean => doubt === 0
+
+/** The least a pack that was left out can be. */
+export interface Beyond {
+  readonly doubt: number
+  readonly distance: number
+  readonly cost: number
+}
 
 export interface Columns {
-  /** best first: least doubt, then the nearest */
+  /** least doubt first, then by what they were listed by */
   readonly columns: readonly Column[]
-  /** packs left out, if any, are at least this far; null: none were left out */
-  readonly beyond: number | null
+  /** what packs left out can be at their best, one way or the other; empty: none were left out */
+  readonly beyond: readonly Beyond[]
 }
+
+/** What the packs of a place are listed by: how near they come, or what their pieces cost beyond what is there for nothing. */
+export type ListedBy = { readonly by: 'distance' } | { readonly by: 'cost'; readonly priceOf: (lot: Lot) => number }
 
 /**
  * Packs of the drawer that bring one place into limits, best first.
  * @param drawer  with what the other places could give up already counted as on hand
- * @param most  of them; those left out are counted by how far they are at least
+ * @param most  of them; those left out are told by what they can be at their best
  */
-export function columnsFor({ fitted, response, rules, question }: PlaceQuestion, drawer: readonly Lot[], most = Infinity): Columns {
-  const prepared = prepareDrawer(drawer, fitted, response, rules)
+export function columnsFor(
+  { fitted, response, rules, question }: PlaceQuestion,
+  drawer: readonly Lot[],
+  most = Infinity,
+  listed: ListedBy = { by: 'distance' },
+): Columns {
+  if (question.bound) return { columns: [], beyond: [] }
+  const priced = listed.by === 'cost'
+  const prepared = priced
+    ? prepareDrawer(
+        drawer.map(lot => ({ ...lot, cost: listed.priceOf(lot) })),
+        fitted,
+        response,
+        { ...rules, order: 'cost' },
+      )
+    : prepareDrawer(drawer, fitted, response, rules)
   const index = lotMap(drawer)
   const width = fineWidth(question.unit)
   const allowed = insideRange(question.limits)
-  if (question.bound) return { columns: [], beyond: null }
   const { found, proven } = searchPacks(prepared, {
     from: question.from,
     uRefit: question.uRefit,
     aim: question.aim,
-    width,
+    // One bin holds all that is in limits: nothing parts them before their cost.
+    width: priced ? Infinity : width,
     limits: question.limits,
     levels: LEVELS,
     wanted: Number.isFinite(most) ? most + 1 : 1e6,
@@ -86,8 +109,16 @@ export function columnsFor({ fitted, response, rules, question }: PlaceQuestion,
       },
     ]
   })
-  return {
-    columns: columns.sort((a, b) => a.doubt - b.doubt || a.distance - b.distance).slice(0, most),
-    beyond: proven && found.length <= most ? null : (found.at(-1)?.key[1] ?? 0) ** 2,
-  }
+  return { columns: columns.sort((a, b) => a.doubt - b.doubt), beyond: proven && found.length <= most ? [] : leftOut(found.at(-1), priced) }
+}
+
+/** Those after the last: of its class and no better than it, or of a worse class and anything. */
+function leftOut(last: Found | undefined, priced: boolean): Beyond[] {
+  if (!last) return [{ doubt: 0, distance: 0, cost: 0 }]
+  const [cls, bin, up] = last.key
+  const doubt = cls - 1
+  return [
+    { doubt, distance: priced ? 0 : bin ** 2, cost: priced ? up : 0 },
+    ...(doubt < LEVELS.length ? [{ doubt: doubt + 1, distance: 0, cost: 0 }] : []),
+  ]
 }

@@ -1,6 +1,6 @@
 import type { Lot, Pack } from '../lot'
-import { isSure, type Column, type PlaceQuestion } from './columns'
-import { linear, type Solve } from './solver'
+import type { Column, PlaceQuestion } from './columns'
+import { linear, type Solve, type Solved } from './solver'
 
 export interface AllocationRequest {
   /** every lot any place may use; on hand and reserved as they are */
@@ -14,148 +14,109 @@ export interface AllocationRequest {
   readonly opening: number
 }
 
+/** What is brought down, one after the other: places left as they are, doubtful packs, distance from the aims, cost. */
+export type Goal = 'missing' | 'doubt' | 'distance' | 'cost'
+/** Goals whose values are whole numbers: a bound can be rounded up. */
+export const isWhole = (goal: Goal): boolean => goal !== 'distance'
+/** How much of a goal is let through when it is kept while the next is sought: less than two values can be apart. */
+const SLACK: Readonly<Record<Goal, number>> = { missing: 0.25, doubt: 0.25, distance: 5e-4, cost: 0.25 }
+
+/** One place of more doubt weighs more than all of less. */
+export const weightOf = (doubt: number): number => (doubt === 0 ? 0 : 100 ** (doubt - 1))
+
 /** For one solution; there are a handful at most. */
 const SECONDS = 5
 
-/** A column a place; null: it stays as it is. */
-export interface Answer {
-  readonly columns: readonly (Column | null)[]
-  /** of the goal */
-  readonly value: number
-  readonly exact: boolean
+/** What all programmes over one request share. */
+export interface Stock {
+  /** pieces fitted in any of the places: stock for all of them */
+  readonly pool: ReadonlyMap<string, number>
+  /** smallest coin a piece; one whose price nobody knows counts as dearer than any, so that it is not taken for cheap */
+  readonly prices: ReadonlyMap<string, number>
 }
 
-/** What a column adds to the goal at least: its distance, or what of it is in none of the places now, and the opening. */
-export const valueOf = ({ drawer, goal, opening }: AllocationRequest, pool: ReadonlyMap<string, number>) => {
-  const price = pricesOf(drawer)
-  return ({ distance, pack, changed }: Column): number =>
-    goal === 'nearest'
-      ? distance
-      : (changed ? opening : 0) +
-        pack.reduce((sum, { lotId, count }) => sum + price.get(lotId)! * Math.max(0, count - (pool.get(lotId) ?? 0)), 0)
-}
-
-/** Smallest coin a piece; one whose price nobody knows counts as dearer than any, so that it is not taken for cheap. */
-function pricesOf(drawer: readonly Lot[]): Map<string, number> {
+export function stockOf({ drawer, places }: AllocationRequest): Stock {
+  const pool = new Map<string, number>()
+  for (const { lotId, count } of places.flatMap(place => place.fitted)) pool.set(lotId, (pool.get(lotId) ?? 0) + count)
   const dearest = Math.max(0, ...drawer.map(lot => lot.cost ?? 0))
-  return new Map(drawer.map(lot => [lot.id, lot.cost ?? 2 * dearest + 1]))
+  return { pool, prices: new Map(drawer.map(lot => [lot.id, lot.cost ?? 2 * dearest + 1])) }
+}
+
+/** Some of the columns of each place, by their index; whether a place may stay as it is. */
+export interface Subset {
+  readonly columns: readonly (readonly Column[])[]
+  readonly some: readonly (readonly number[])[]
+  readonly stays: readonly boolean[]
+}
+/** A goal that is kept at what it was brought to. */
+export interface Kept {
+  readonly goal: Goal
+  readonly value: number
 }
 
 export const variable = (place: number, column: number): string => `y${place}_${column}`
-const staying = (place: number): string => `s${place}`
+export const staying = (place: number): string => `s${place}`
+export const placeRow = (place: number): string => `p${place}`
+export const keptRow = (goal: Goal): string => `f_${goal}`
 
-/** The programme over given columns: one a place, pieces beyond those fitted are bought. */
-function programme(
+type Terms = [number, string][]
+
+/**
+ * One column a place out of a subset, at the least of a goal, others kept; pieces beyond those fitted are bought.
+ * @param whole  false: parts of packs may be chosen, for a bound no choice can better and what each column adds to it at least
+ */
+export function solveFor(
   { drawer, places, ordering, opening }: AllocationRequest,
-  pool: ReadonlyMap<string, number>,
-  columns: readonly (readonly Column[])[],
-  partial: boolean,
-) {
-  const prices = pricesOf(drawer)
-  const used = (pack: Pack, id: string) => pack.find(piece => piece.lotId === id)?.count ?? 0
-  const each = columns.flatMap((of, p) => of.map((column, c) => ({ p, column, name: variable(p, c) })))
-  // A place without any column stays as it is, whatever is asked.
-  const stays = places.flatMap((place, p) => (partial || columns[p]!.length === 0 ? [{ p, place, name: staying(p) }] : []))
-  const lots = drawer.flatMap((lot, l) => {
-    const terms = [
-      ...each.map(({ column, name }): [number, string] => [used(column.pack, lot.id), name]),
-      ...stays.map(({ place, name }): [number, string] => [used(place.fitted, lot.id), name]),
-    ].filter(([count]) => count > 0)
-    return terms.length === 0
-      ? []
-      : [
-          {
-            bought: `b${l}`,
-            price: prices.get(lot.id)!,
-            row: ` l${l}: ${linear([...terms, [-1, `b${l}`]])} <= ${pool.get(lot.id) ?? 0}`,
-            free: ordering ? 10_000 : Math.max(0, lot.onHand - lot.reserved),
-          },
-        ]
-  })
-  return {
-    goals: {
-      missing: stays.map(({ name }): [number, string] => [1, name]),
-      // One place of more doubt weighs more than all of less.
-      doubt: each.filter(({ column }) => !isSure(column)).map(({ column, name }): [number, string] => [100 ** (column.doubt - 1), name]),
-      distance: each.map(({ column, name }): [number, string] => [column.distance, name]),
-      cost: [
-        ...lots.map(({ price, bought }): [number, string] => [price, bought]),
-        ...each.filter(({ column }) => column.changed).map(({ name }): [number, string] => [opening, name]),
-      ],
-    },
-    rows: [
-      ...places.map(
-        (_, p) =>
-          ` p${p}: ${linear([...each.filter(one => one.p === p), ...stays.filter(one => one.p === p)].map(({ name }): [number, string] => [1, name]))} = 1`,
-      ),
-      ...lots.map(({ row }) => row),
-    ],
-    bounds: lots.map(({ bought, free }) => ` 0 <= ${bought} <= ${free}`),
-    binaries: [...each, ...stays].map(({ name }) => name),
-  }
-}
-
-/** The goal over all columns when parts of packs may be chosen: what no choice can better. null when it was not solved. */
-export function relaxed(
-  request: AllocationRequest,
-  pool: ReadonlyMap<string, number>,
-  columns: readonly (readonly Column[])[],
+  { pool, prices }: Stock,
+  { columns, some, stays }: Subset,
+  goal: Goal,
+  kept: readonly Kept[],
+  whole: boolean,
   solve: Solve,
-) {
-  const { goals, rows, bounds, binaries } = programme(request, pool, columns, false)
-  const solved = solve(
+): Solved {
+  const taken = some.map((of, p) => of.map(c => ({ column: columns[p]![c]!, name: variable(p, c) })))
+  const each = taken.flat()
+  const perLot = new Map<string, Terms>()
+  const use = (pack: Pack, name: string) => {
+    for (const { lotId, count } of pack) {
+      const terms = perLot.get(lotId)
+      if (terms) terms.push([count, name])
+      else perLot.set(lotId, [[count, name]])
+    }
+  }
+  for (const { column, name } of each) use(column.pack, name)
+  for (const [p, place] of places.entries()) if (stays[p]) use(place.fitted, staying(p))
+  const lots = drawer.flatMap((lot, l) => {
+    const terms = perLot.get(lot.id)
+    return terms ? [{ lot, bought: `b${l}`, terms, name: `l${l}` }] : []
+  })
+  const goals: Readonly<Record<Goal, () => Terms>> = {
+    missing: () => places.flatMap((_, p): Terms => (stays[p] ? [[1, staying(p)]] : [])),
+    doubt: () => each.map(({ column, name }): [number, string] => [weightOf(column.doubt), name]),
+    distance: () => each.map(({ column, name }): [number, string] => [column.distance, name]),
+    cost: () => [
+      ...lots.map(({ lot, bought }): [number, string] => [prices.get(lot.id)!, bought]),
+      ...each.filter(({ column }) => column.changed).map(({ name }): [number, string] => [opening, name]),
+    ],
+  }
+  const names = [...each.map(({ name }) => name), ...places.flatMap((_, p) => (stays[p] ? [staying(p)] : []))]
+  const one = (p: number): Terms => [
+    ...taken[p]!.map(({ name }): [number, string] => [1, name]),
+    ...(stays[p] ? [[1, staying(p)] as [number, string]] : []),
+  ]
+  return solve(
     [
       'Minimize',
-      ` obj: ${linear(goals[request.goal === 'nearest' ? 'distance' : 'cost'])}`,
+      ` obj: ${linear(goals[goal]())}`,
       'Subject To',
-      ...rows,
+      ...places.map((_, p) => ` ${placeRow(p)}: ${linear(one(p))} = 1`),
+      ...lots.map(({ lot, bought, terms, name }) => ` ${name}: ${linear([...terms, [-1, bought]])} <= ${pool.get(lot.id) ?? 0}`),
+      ...kept.map(({ goal: other, value }) => ` ${keptRow(other)}: ${linear(goals[other]())} <= ${value + SLACK[other]}`),
       'Bounds',
-      ...bounds,
-      ...binaries.map(name => ` 0 <= ${name} <= 1`),
+      ...lots.map(({ lot, bought }) => ` 0 <= ${bought} <= ${ordering ? 10_000 : Math.max(0, lot.onHand - lot.reserved)}`),
+      ...(whole ? ['Binary', ` ${names.join(' ')}`] : []),
       'End',
     ].join('\n'),
     SECONDS,
   )
-  return solved.status === 'optimal' ? solved : null
-}
-
-/** One column a place by the goals in their order, each kept while the next is sought; null when there is no choice. */
-export function chooseColumns(
-  request: AllocationRequest,
-  pool: ReadonlyMap<string, number>,
-  columns: readonly (readonly Column[])[],
-  partial: boolean,
-  solve: Solve,
-): Answer | null {
-  const { goals, rows, bounds, binaries } = programme(request, pool, columns, partial)
-  const order = [
-    ...(partial ? (['missing', 'doubt'] as const) : []),
-    ...(request.goal === 'nearest' ? (['distance', 'cost'] as const) : (['cost', 'distance'] as const)),
-  ]
-  const fixed: string[] = []
-  let chosen: (Column | null)[] | null = null
-  let value = 0
-  for (const name of order) {
-    const solved = solve(
-      [
-        'Minimize',
-        ` obj: ${linear(goals[name])}`,
-        'Subject To',
-        ...rows,
-        ...fixed,
-        'Bounds',
-        ...bounds,
-        'Binary',
-        ` ${binaries.join(' ')}`,
-        'End',
-      ].join('\n'),
-      SECONDS,
-    )
-    if (solved.status === 'infeasible') return null
-    if (solved.status === 'unfinished') return chosen && { columns: chosen, exact: false, value }
-    if (name === (request.goal === 'nearest' ? 'distance' : 'cost')) value = solved.value
-    chosen = columns.map((of, p) => of.find((_, c) => solved.of(variable(p, c)) > 0.5) ?? null)
-    fixed.push(` f${fixed.length}: ${linear(goals[name])} <= ${solved.value + (name === 'distance' ? 5e-4 : 0.25)}`)
-  }
-  return chosen && { columns: chosen, exact: true, value }
 }

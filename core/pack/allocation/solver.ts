@@ -6,6 +6,8 @@ export interface Solved {
   readonly of: (variable: string) => number
   /** what the value grows by at least where a variable at zero is made one: its reduced cost, of a programme without whole numbers */
   readonly reduced: (variable: string) => number
+  /** what the value grows by where the right side of a row does: its dual, of a programme without whole numbers */
+  readonly price: (row: string) => number
 }
 
 /**
@@ -20,7 +22,12 @@ interface Highs {
   solve(
     lp: string,
     options: Record<string, unknown>,
-  ): { Status: string; ObjectiveValue: number; Columns: Record<string, { Primal?: number; Dual?: number }> }
+  ): {
+    Status: string
+    ObjectiveValue: number
+    Columns: Record<string, { Primal?: number; Dual?: number }>
+    Rows: readonly { Name: string; Dual?: number }[]
+  }
 }
 
 /** @param highs  as its package loads it; loading differs between a browser and a server */
@@ -28,12 +35,15 @@ export const highsSolver =
   (highs: unknown): Solve =>
   (lp, seconds) => {
     const solution = (highs as Highs).solve(lp, { mip_rel_gap: 0, mip_abs_gap: 0, time_limit: seconds, output_flag: false })
+    let prices: Map<string, number> | null = null
+    const rows = () => (prices ??= new Map(solution.Rows.map(({ Name, Dual }) => [Name, Dual ?? 0])))
     const status =
       solution.Status === 'Optimal' ? 'optimal' : solution.Status.toLowerCase().includes('infeasible') ? 'infeasible' : 'unfinished'
     return {
       status,
       value: solution.ObjectiveValue,
       of: variable => solution.Columns[variable]?.Primal ?? 0,
+      price: row => rows().get(row) ?? 0,
       reduced: variable => solution.Columns[variable]?.Dual ?? 0,
     }
   }

@@ -1,3 +1,4 @@
+import { bisector } from 'd3-array'
 import type { LimitSet } from '../../verdict/limits'
 import type { Measured } from '../predict'
 import { suffixBounds } from './bounds'
@@ -37,6 +38,8 @@ export interface SearchResult {
   readonly visited: number
 }
 
+/** Where a pack belongs among those found: behind those it equals. */
+const byKey = bisector<Found, Found>((a, b) => compareKeys(a.key, b.key))
 const NODE_CAP = 400_000
 
 /**
@@ -67,9 +70,9 @@ export function searchPacks(drawer: PreparedDrawer, question: SearchQuestion): S
     visited: 0,
     worst: () => (found.length < wanted ? null : found[wanted - 1]!.key),
     keep(pack) {
-      const at = found.findIndex(other => compareKeys(pack.key, other.key) < 0)
-      if (at === -1 && found.length >= wanted) return
-      found.splice(at === -1 ? found.length : at, 0, pack)
+      const at = byKey.right(found, pack)
+      if (at >= wanted) return
+      found.splice(at, 0, pack)
       if (found.length > wanted) found.pop()
     },
   }
