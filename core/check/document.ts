@@ -133,7 +133,7 @@ export function limitsOf(
 export function asItWasFound(document: CheckDocument): CheckDocument {
   const first = document.trials[0]!
   const changed = Math.min(Infinity, ...document.partChanges.map(({ order }) => order))
-  const readings = first.readings.filter(({ order }) => changed === Infinity || !newerThan(order, changed))
+  const readings = first.readings.filter(({ order }) => !newerThan(order, changed))
   return { ...document, partChanges: [], trials: [{ ...first, readings }] }
 }
 

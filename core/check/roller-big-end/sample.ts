@@ -13,6 +13,9 @@ export const LEAST_SAMPLE = 3
  */
 export const expectedLargest = (n: number): number => (n <= 1 ? 0 : normalQuantile((n - 0.375) / (n + 0.25)))
 
+/** The standard deviation of so few is too small on average by this factor, c₄ (NIST/SEMATECH e-Handbook 6.3.2, from memory), to a thousandth from five on. */
+const shortfall = (n: number): number => (4 * n - 4) / (4 * n - 3)
+
 /** How much the largest of n itself scatters from one set to the next, in standard deviations: the Gumbel limit, above the tabled figures. */
 const scatterOfLargest = (n: number): number => (n <= 2 ? 1 : Math.min(1, Math.PI / Math.sqrt(12 * Math.log(n))))
 
@@ -30,7 +33,7 @@ export function endsFromSample(sample: readonly Estimate[], count: number): { sm
   const alike = bag.lines.filter(line => line.shared)
   // Figures that are all the same scatter by less than can be read, not by nothing.
   const readable = Math.max(...sample.map(({ lines }) => Math.sqrt(lines.reduce((sum, line) => sum + (line.shared ? 0 : line.u ** 2), 0))))
-  const scatter = Math.max(standardDeviation(sample.map(({ value }) => value)), readable)
+  const scatter = Math.max(standardDeviation(sample.map(({ value }) => value)) / shortfall(n), readable)
   const away = expectedLargest(count)
   const line: BudgetLine = {
     source: 'pieces',
