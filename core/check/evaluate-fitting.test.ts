@@ -95,6 +95,14 @@ describe('several results', () => {
         .map(result => result.kind.id),
     ).toEqual(['clearance', 'clearance-most', 'clearance', 'clearance-most'])
   })
+  it('one nobody measured does not weigh, though limits for it are known', () => {
+    const sets = { ...clearance.sets, 'journal-round': { book: twoSided(0, 5_000, 'mm', BOOK), shop: null } }
+    const single = [...figures('journal-1-A', 59_950_000), ...figures('bore-1-A', 60_000_000)]
+    const { results } = evaluate({ limits: { ...clearance, sets }, trials: [trial('t1', single)] }).current
+    const round = results.find(({ id }) => id === 'journal-round@1')!
+    expect(round.limits.working).not.toBeNull()
+    expect([round.estimate, counts(round)]).toEqual([null, false])
+  })
   it('half measured is to do, and cannot be signed', () => {
     const half = evaluate({ trials: [trial('t1', bearing(1, 59_950_000, 59_995_000))] })
     expect(half.state).toBe('to-do')

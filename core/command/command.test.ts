@@ -136,6 +136,10 @@ describe('a fitting', () => {
     const found = done(fresh({ family: '' }), list({ size: thou(20), count: 1 }))
     expect(found.lots.find(({ nominal }) => nominal === thou(20))!.family).toBe('Unsorted')
   })
+  it('a piece is named by a size of the drawer, or has one of its own', () => {
+    expect(reasonOf(decide(fresh(), list({ count: 1 })))).toBe('Give the piece its size.')
+    expect(reasonOf(decide(fresh(), list({ lotId: 'ghost', count: 1 })))).toBe('That size is not in the drawer.')
+  })
   it('into a place found empty: none can be said', () => {
     const none = done(fresh(), list(), play(1))
     expect(none.document.trials[0]).toMatchObject({ packs: { pack: [] }, unlisted: [] })
@@ -187,6 +191,19 @@ describe('a piece that is lapped', () => {
     const back = done(lapped, fit('t2', { 'lap-a': 1 }))
     expect([onHand(back, 'a'), onHand(back, 'lap-a')]).toEqual([0, 0])
     expect(back.document.trials[1]!.predicted.play!.play).toBe(thou(5))
+  })
+  it('goes into the family of what it was lapped from, where the check has none; scrapped it goes nowhere', () => {
+    const end = (bench: Bench, made: boolean) =>
+      done(bench, begin('a'), pass('lap-a'), { ...head(), kind: 'end-lap', lapId: 'lap-a', made })
+    const loose = done(fresh({ family: '', setup: { pack: 'single' } }), list({ lotId: 'a', count: 1 }), play(2))
+    const other = { ...loose, lots: [...loose.lots].reverse() }
+    for (const bench of [loose, other]) expect(end(bench, true).lots.find(({ id }) => id === 'lap-a')!.family).toBe('pieces')
+    const renamed = { ...gap, document: { ...gap.document, family: 'spacers' } }
+    expect(end(renamed, true).lots.find(({ id }) => id === 'lap-a')!.family).toBe('spacers')
+    expect(end(gap, false).lots.some(({ id }) => id === 'lap-a')).toBe(false)
+    expect(reasonOf(decide(done(gap, begin('a')), { ...head(), kind: 'end-lap', lapId: 'lap-a', made: true }))).toContain(
+      'Measure it first',
+    )
   })
   it('comes out of the drawer where there is one', () => expect(done(gap, begin('a')).document.laps[0]!.trial).toBeNull())
   it('is no shell, and none of a pair', () => {

@@ -79,6 +79,10 @@ describe('the trial ledger', () => {
     const ledger = read([trial(57, 12), trial(58, 10.2), trial(59, 3), trial(60, 6.1), trial(61, 3.8)])
     expect(ledger.suspect!.id).toBe('t59')
     expect(read([trial(57, 12), trial(58, 10.2), trial(60, 6.1), trial(61, 3.8)]).state).toBe('agree')
+    // By threes the 60 and the 61 would be the one pair; of four, two pairs stand against each other and nobody is named.
+    const torn = read([trial(57, 12), trial(58, 10), trial(60, 1), trial(61, -1)])
+    expect(torn).toMatchObject({ state: 'disagree', suspect: null })
+    expect(torn.words).toContain('no single one explains it')
   })
 
   it('takes no base from a play that cannot be told from zero', () => {
@@ -90,6 +94,21 @@ describe('the trial ledger', () => {
   it('never averages down what the trials share', () => {
     const shared = readLedger([trial(61, 3.5), trial(63, 0)], { ...context, uShared: thou(2) }, [])
     expect(shared.base!.u).toBeGreaterThan(thou(2))
+  })
+
+  it('names only sizes of this family, and no piece that stood in a fitting that agrees', () => {
+    const all = (lots: Lot[], trials: LedgerTrial[]) => readLedger(trials, { ...context, lots: lotMap(lots), family: 'rings' }, [])
+    // The 59 measures like a 61, which only the shims have.
+    const lots = [59, 60, 63].map(size => ring(size)).concat(ring(61, { family: 'shims' }))
+    const trials = [trial(59, 3.5, 0.2), trial(60, 5.5, 0.2), trial(63, -0.5 + 0.01, 0.2)]
+    const reasons = all(lots, trials).suspect!.reasons.join(' ')
+    expect(reasons).toContain('A 59 that is about 61.0:')
+    expect(all([...lots, ring(61, { id: 'own' })], trials).suspect!.reasons.join(' ')).toContain('really a 61')
+    expect(readLedger(trials, { ...context, lots: lotMap(lots), family: '' }, []).suspect!.reasons.join(' ')).toContain('really a 61')
+    // The same rings again: what they measured the other time clears them.
+    const twice = all(lots, [trial(60, 5.5, 0.2), trial(63, -0.5, 0.2), { ...trial(60, 7.5, 0.2), id: 'again' }])
+    expect(twice.suspect!.id).toBe('again')
+    expect(twice.suspect!.reasons.join(' ')).not.toContain('A 60 that')
   })
 
   it('suspects two stuck together when the extra thickness is a size of the drawer', () => {

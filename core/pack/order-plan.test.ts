@@ -89,6 +89,15 @@ describe('the order plan', () => {
     expect(orderPlan(request(1.4, 0.1, [lot(10, 0), lot(30, 0)]))!.words).toContain('Enter the sizes that can be had')
     expect(orderPlan(request(1.4, 0.1, steps(0), null))).toBeNull()
   })
+  it('a place that may be empty counts that as a pack', () => {
+    const empty = (play: number) =>
+      orderPlan({ ...request(play, 0.1, [lot(10, 0)]), response: { perPiece: -1, pair: false }, rules: { fewest: 0, most: 1 } })!
+        .stockChance
+    // Ten out of the gap leaves 2.2 of what now reads −7.8; a tight one that reads 12 is not helped by it.
+    expect(empty(-7.8)).toBeGreaterThan(0.95)
+    expect(empty(-20)).toBeLessThan(0.05)
+    expect(empty(12)).toBeLessThan(0.05)
+  })
   it('two halves are ordered as two, and a missing price leaves the sum open', () => {
     const shells = [lot(59, 2), lot(60, 0, { measured: null, cost: null, tolerance: { plus: nm(0), minus: nm(0) } })]
     const plan = orderPlan({

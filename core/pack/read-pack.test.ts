@@ -52,6 +52,9 @@ describe('a pack read out at the bench', () => {
     })
   })
   it('asks where it can be read two ways', () => {
+    // In a drawer of thou even a leading nought may be a size left out.
+    expect(choices('0,5')).toEqual(['0.5', '0 + 5'])
+    expect(readPack('1,25', 'mm', []).ok).toBe(false)
     expect(choices('10,5')).toEqual(['10.5', '10 + 5'])
     expect(choices('10 x 2')).toEqual(['2 + 2 + 2 + 2 + 2 + 2 + 2 + 2 + 2 + 2', '10 + 10'])
     expect(choices('4, 3 x 2')).toEqual(['4, 2 + 2 + 2', '4, 3 + 3'])

@@ -104,6 +104,9 @@ describe('the gates', () => {
   it('suggest an outlier from four readings on, and only suggest', () => {
     const findings = gateSeries([r(19), r(19), r(19.2), r(20.8), r(19.1)], options(11))
     expect(findings.map(f => `${f.gate}:${f.level}:${f.repeatId}`)).toEqual(['outlier:note:20.8/0/0'])
+    // Half a readable step is the least deviation: 3 × 1.4826 × 0.25 thou is 1.1, and from there it stands apart.
+    const apart = (by: number) => gateSeries([r(19), r(19), r(19), r(19 + by)], options(11)).some(({ gate }) => gate === 'outlier')
+    expect([apart(1), apart(1.2)]).toEqual([false, true])
   })
   it('nothing in, nothing said', () => expect(gates([])).toEqual([]))
 })

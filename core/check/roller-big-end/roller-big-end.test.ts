@@ -166,7 +166,9 @@ describe('honing to size', () => {
       pass('p2', 'rear', 5.5 + heat / thou(0.1), { celsius: 40 }),
     )
     expect(warm.left).toBeCloseTo(thou(0.3), -2)
-    expect(warm.words.join(' ')).toContain('with heat: on the dial')
+    expect(warm.words.join(' ')).toMatch(/It reads 0\.3[45] thou big with heat: on the dial 0\.0[45] thou seem too much\./)
+    const cool = plan(...(['front', 'rear'] as const).map((end, i) => pass(`c${i}`, end, 5.5 - heat / thou(0.1), { celsius: 0 })))
+    expect(cool.words.join(' ')).toMatch(/It reads 0\.3[45] thou small with heat: on the dial 0\.6[45] thou seem left\./)
     // At size the dial shows the target and the heat, climbing dial: both negative.
     expect(warm.marks.at(-1)).toMatchObject({ stone: 'size' })
     expect(warm.marks.at(-1)!.dial).toBeCloseTo(-(thou(0.85) + heat), -2)
@@ -182,6 +184,29 @@ describe('honing to size', () => {
   it('stops at size, and says when it is past it', () => {
     expect(plan(pass('p1', 'front', 8.5), pass('p2', 'rear', 8.5)).words[0]).toContain('At size: stop')
     expect(plan(pass('p1', 'front', 9.5), pass('p2', 'rear', 8.5)).words[0]).toContain('Too large by 0.10 thou already')
+  })
+})
+
+it('without a bore gauge there is no telling how far a bore is', () => {
+  const document = checkOf('roller-big-end', {
+    setup,
+    limits,
+    gauges: { micrometer: GAUGES.micrometer },
+    trials: [trial('t1', [...pin(0), ...of])],
+  })
+  expect(honePlan(setup, evaluateCheck(document, []).current.answers, '1', { value: MASTER })).toBeNull()
+})
+
+describe('a rod without rollers', () => {
+  const note = (...readings: PointReading[]) =>
+    evaluate(readings)
+      .current.results.find(({ id }) => id === 'clearance@1')!
+      .findings.some(({ words }) => words.includes('No rollers are taken'))
+  it('is told so once its pin and its bore are known, and not before', () => {
+    expect(note(...pin(0), ...of, ...bore(8))).toBe(true)
+    expect(note(...pin(0), ...of)).toBe(false)
+    expect(note(...of, ...bore(8))).toBe(false)
+    expect(note(...pin(0), ...of, ...bore(8), took('1', of))).toBe(false)
   })
 })
 
