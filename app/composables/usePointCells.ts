@@ -1,10 +1,12 @@
+import { groups } from 'd3-array'
 import { computed, type Ref } from 'vue'
 import type { MeasuringPoint } from '#core/check/contract'
 import type { PointReading } from '#core/check/document'
 import type { ResultEvaluation } from '#core/check/evaluate-fitting'
 import { ways } from '#core/method/ways'
 import type { LengthUnit } from '#core/quantity/length'
-import { readingWords, unvoided } from '#core/reading/reading'
+import { formatLength, readDecimals } from '#core/quantity/format-length'
+import { isFigure, readingWords, unvoided } from '#core/reading/reading'
 
 /** A point of a check with many, as the grid shows it. */
 export interface PointCell {
@@ -23,10 +25,28 @@ export function usePointCells(
   /** that of its gauge */
   unitOf: (point: MeasuringPoint) => LengthUnit,
 ) {
+  const lastAt = (point: MeasuringPoint) => unvoided(readingsOf(point)).at(-1)
+  /** As many for all points of a part as one of them needs. */
+  const decimalsOf = computed(
+    () =>
+      new Map(
+        groups(points.value, ({ at }) => at.part).map(([part, of]) => [
+          part,
+          Math.max(
+            ...of.map(point => {
+              const last = lastAt(point)
+              return last && isFigure(last) ? readDecimals([last.figure], unitOf(point)) : 0
+            }),
+          ),
+        ]),
+      ),
+  )
+
   function figureOf(point: MeasuringPoint, live: readonly PointReading[]): string | null {
     const last = live.at(-1)
     if (!last) return null
     if (point.way === 'pieces') return `${live.length} read`
+    if (isFigure(last)) return formatLength(last.figure, unitOf(point), { decimals: decimalsOf.value.get(point.at.part) ?? 0 })
     const word = 'word' in last ? point.words?.find(({ value }) => value === last.word)?.label : undefined
     return word ?? readingWords(last, unitOf(point)).replace(/ (thou|tenths|in|mm|µm)$/, '')
   }

@@ -56,9 +56,11 @@ export function useShown({ document, evaluation, phase, taking, typed }: Bench) 
   const findings = computed(() => {
     const all = results.value.filter(({ points }) => points.includes(taking.point.value.id)).flatMap(result => result.findings)
     if (!several.value) return all
+    // What is wrong with a set of rollers is said where sets are taken.
     const own = (id: string | undefined) => !id || id === 'draft' || readings.value.some(reading => reading.id === id)
     return all.filter(
-      ({ words, repeatId }, i) => all.findIndex(other => other.words === words && other.repeatId === repeatId) === i && own(repeatId),
+      ({ words, repeatId, gate }, i) =>
+        gate !== 'set' && all.findIndex(other => other.words === words && other.repeatId === repeatId) === i && own(repeatId),
     )
   })
 

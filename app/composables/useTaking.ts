@@ -116,16 +116,25 @@ export function useTaking(checkId: string, document: Ref<CheckDocument | null>) 
   )
   /**
    * After a reading: from end to end where the kind’s order of work wants the next; else a movement is repeated where it is, and anything else goes on to
-   * the next point that lacks one; where one was read again, first through the rest of its part at its position.
+   * the next point that lacks one; where one was read again, first through the rest of its part at its position; where one was read
+   * that could have been left out, first through the others of its part, then to where the work goes on.
    * @param lacked  it had no reading before
    */
   function advance(read: MeasuringPoint, lacked: boolean): void {
     const wanted = due()
     if (wanted?.way === read.way) return take(wanted.id)
+    // A log that may be left out ends where the order of work asks for nothing more of it: a bore at size.
+    if (ways[read.way].again === 'another' && read.optional && next.value) return take((wanted ?? next.value).id)
     if (ways[read.way].again !== 'next') return
     const at = points.value.indexOf(read)
     const after = [...points.value.slice(at + 1), ...points.value.slice(0, at)].filter(candidate => !candidate.optional)
     const beside = points.value.slice(at + 1).find(({ at: { part, position } }) => part === read.at.part && position === read.at.position)
+    if (read.optional && lacked) {
+      const part = points.value.filter(({ at: { part: of } }) => of === read.at.part)
+      const from = part.indexOf(read)
+      const other = [...part.slice(from + 1), ...part.slice(0, from)].find(open) ?? wanted
+      if (other) return take(other.id)
+    }
     // Reading again by hand goes on by hand.
     if (!lacked && beside && !beside.optional) return pick(beside.id)
     const to = after.find(open)

@@ -1,5 +1,6 @@
 import { boreOf, driftLine, micrometerMaster, ringMaster, zeroDrift, type Master } from '../method/bore-gauge/bore'
 import type { Heat } from '../method/way'
+import { outOfRange } from '../method/gauge-range'
 import { nm } from '../quantity/length'
 import type { Estimate } from '../reading/estimate'
 import type { Finding } from '../reading/gates'
@@ -82,7 +83,7 @@ export function boreFrom(reading: Estimate, setup: Setup, answers: Answers, zero
   return master && gauge ? boreOf(reading, master, gauge, driftLine(answers.of(zeroPoint), zeroPoint)) : null
 }
 
-/** What is wrong with the bores of a position: the gauge’s zero drifted, or the master has no size. */
+/** What is wrong with the bores of a position: the gauge’s zero drifted, the master has no size, or the gauge does not reach so far. */
 export function boreFindings(
   setup: Setup,
   answers: Answers,
@@ -96,5 +97,9 @@ export function boreFindings(
     setup.zeroedIn === 'micrometer' && !answers.gauge('micrometer')
       ? 'There is no micrometer in use: the master’s size rests on it.'
       : 'The master has no size yet: give its actual size in Set up, then the bores can be reckoned.'
-  return { drift, missing: read && !masterOf(setup, answers) ? [{ gate: 'size', level: 'fail', words }] : [] }
+  const master = masterOf(setup, answers)
+  if (!read) return { drift, missing: [] }
+  if (!master) return { drift, missing: [{ gate: 'size', level: 'fail', words }] }
+  const fault = gauge && outOfRange(master.size, gauge)
+  return { drift, missing: fault ? [{ gate: 'size', level: 'fail', words: fault }] : [] }
 }

@@ -43,6 +43,8 @@ export interface ResultKind {
   readonly floored: boolean
   /** Zero or less is never right: a play, a clearance. Its limits begin above zero. */
   readonly overZero: boolean
+  /** Told and never judged: nobody has limits for a bore as it came. */
+  readonly told?: boolean
   /** The kind of result whose limits judge it, where it has none of its own: the least and the most of one clearance. */
   readonly judgedBy?: string
   /** empty: one figure for the whole check */

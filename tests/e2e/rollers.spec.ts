@@ -130,3 +130,65 @@ test('a new check: no roller, too few for two rods, then sets from one bag each,
   await phase(page, /Choose/)
   await expect(page.getByTestId('set-row').nth(0)).toContainText('taken')
 })
+
+test('a set judged by a sample, the bore read in its planes, honed and finished: every figure at its point, by keyboard', async ({
+  page,
+  shop,
+}) => {
+  await page.goto(`${shop.address}/jobs/moto-engine`)
+  await page.getByRole('button', { name: 'New check' }).click()
+  await page.getByLabel('Kind of check').selectOption('roller-big-end')
+  await page.getByLabel('Name', { exact: true }).fill('By sample')
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('heading', { name: 'By sample' })).toBeAttached()
+  await phase(page, /Set up/)
+  const set = async (label: string | RegExp, value: string) => {
+    await page.getByLabel(label).first().fill(value)
+    await page.keyboard.press('Tab')
+    await expect(page.getByTestId('saved')).toHaveText('Saved')
+  }
+  await set('Rollers in a set', '12')
+  await set('Spread allowed within a set', '0.3 thou')
+  await page.getByLabel('Sets are judged by').selectOption({ label: 'A sample of the bag (with what is not known of the others)' })
+  await set(/Actual size of the master/, '1.5')
+  await set(/Its size is known to/, '0')
+  await phase(page, /Measure/)
+  await expect(page.getByLabel('Figure read')).toBeFocused()
+  await type(page, '1.0000', '1.0000', '.2498', '.2499', '.2498', '.2497', '.2498', '.2498')
+  await page.getByRole('button', { name: 'Set a limit here' }).press('Enter')
+  await page.getByRole('button', { name: 'Use it as shop limits' }).press('Enter')
+  await expect(page.getByText('Shop 0.9 – 1.2').first()).toBeVisible()
+  await page.getByTestId('limits-here').getByRole('button', { name: 'Done' }).press('Enter')
+  await expect(page.getByLabel('Figure read')).toBeFocused()
+  await phase(page, /Choose/)
+  await expect(page.getByTestId('sort-words')).toHaveText('6 rollers stand for bag A: a set of 12 is judged by its sample.')
+  await page.getByRole('button', { name: 'Bag A for rod 1' }).press('Enter')
+  await expect(page.getByLabel('Figure read')).toBeFocused()
+  await expect(page.getByTestId('rollers')).toContainText('Judged by a sample: 6 rollers of bag A stand for 12.')
+  await page.getByRole('button', { name: 'Before honing: 6 points that may be left out' }).press('Enter')
+  await page.keyboard.press('Enter')
+  await expect(page.getByLabel('Figure read')).toBeFocused()
+  await type(page, '-0.2', '-0.3', '0.1', '0.2', '-0.3', '-0.2')
+  await expect(page.getByRole('heading', { name: 'Hone, rod 1, front, thou' })).toBeVisible()
+  await expect(page.getByTestId('hone-plan')).toContainText('0.40 thou left cold at the front: medium stone.')
+  await type(page, '-0.5', '-0.5', '-0.65', '-0.65')
+  await expect(page.getByTestId('answer')).toContainText('at size: stop')
+  await expect(page.getByRole('heading', { name: 'Finished bore, rod 1, A front, thou' })).toBeVisible()
+  await type(page, '-0.65', '-0.65', '-0.60', '-0.70')
+  // What was typed stands where it was typed, and nowhere else.
+  for (const [name, figure] of [
+    ['Before honing, rod 1, B mid', '0.2'],
+    ['Before honing, rod 1, B rear', '−0.2'],
+    ['Hone, rod 1, front', '−0.65'],
+    ['Hone, rod 1, rear', '−0.65'],
+    ['Finished bore, rod 1, A rear', '−0.60'],
+    ['Finished bore, rod 1, B rear', '−0.70'],
+  ] as const)
+    await expect(page.getByTestId('points').getByRole('button', { name: `${name}: ${figure}` })).toBeVisible()
+  // Mean bore 1.50065 less the pin and twice the largest of twelve to expect, 0.24990: 0.85 of 0.9 to 1.2 thou.
+  await phase(page, /Prove/)
+  await expect(page.getByTestId('figure')).toHaveText('0.85')
+  await page.keyboard.press('Escape')
+  await page.keyboard.press('e')
+  await expect(page.getByTestId('explain')).toContainText('2 × largest roller to expect in a set, from a sample of 6')
+})

@@ -202,6 +202,7 @@ useHead({ title: computed(() => (ready.value ? `${document.value.title} · Finit
             :results="evaluation.current.results"
             :faults="faults"
             @keep="settings => command('settings', { settings })"
+            @close="focus"
           />
           <SetupPanel
             v-if="phase === 'setup'"
@@ -296,6 +297,7 @@ useHead({ title: computed(() => (ready.value ? `${document.value.title} · Finit
                 :evaluation="evaluation"
                 :locked="locked"
                 @take="take"
+                @leave="focus"
               />
               <p v-else-if="!place && !choicePanels[document.kind]" class="text-mute">
                 This check measures and judges; there is nothing to choose. Sign it off under Prove.

@@ -32,7 +32,7 @@ export const borePoints = (rod: string): DiameterPoint[] =>
   ENDS.flatMap(station => DIRECTIONS.map(direction => ({ direction, station, point: `bore-${rod}-${direction}-${station}` })))
 
 /** Planes a bore is read in before it is honed: between its ends it can be narrow or wide too. */
-const PLANES = ['front', 'middle', 'rear'] as const
+const PLANES = ['front', 'mid', 'rear'] as const
 export const beforePoints = (rod: string): DiameterPoint[] =>
   PLANES.flatMap(station => DIRECTIONS.map(direction => ({ direction, station, point: `before-${rod}-${direction}-${station}` })))
 
@@ -60,8 +60,8 @@ export function resultKinds(setup: Setup): ResultKind[] {
     { ...clearance, id: 'clearance-most', label: 'Clearance, smallest roller', judgedBy: 'clearance' },
     form('bore-round', 'Bore out-of-round'),
     form('bore-taper', 'Bore, end to end'),
-    form('before-round', 'Bore before honing, out-of-round'),
-    form('before-taper', 'Bore before honing, along'),
+    { ...form('before-round', 'Bore before honing, out-of-round'), told: true },
+    { ...form('before-taper', 'Bore before honing, along'), told: true },
     { ...common, id: 'pin', label: 'Crankpin diameter', scale: 'size', ends: SIZE_WORDS, cannotBind: 'above', main: false },
     form('pin-round', 'Crankpin out-of-round'),
   ]

@@ -263,6 +263,22 @@ describe('readings that stand for themselves', () => {
     expect(singles!.map(single => Math.round((single.estimate.value - inches(0.25)) / thou(0.1)))).toEqual([-1, 0, 1])
     expect(singles![0]!.estimate.u).toBeGreaterThan(0)
   })
+  it('a bore gauge that does not reach so far is another gauge; at the end of its range it still does', () => {
+    const words = (low: number) => {
+      const reaching = { ...GAUGES, 'bore-gauge': { ...GAUGES['bore-gauge'], range: { low: inches(low), high: inches(4) } } }
+      const document = checkOf('roller-big-end', {
+        setup,
+        limits,
+        gauges: reaching,
+        trials: [trial('t1', [...pin(0), ...of, took('1', of), ...bore(8)])],
+      })
+      return evaluateCheck(document, [])
+        .headline.findings.filter(({ gate }) => gate === 'size')
+        .map(finding => finding.words)
+    }
+    expect(words(2)).toEqual(['1.5000 in is outside the range of Test bore-gauge (2 – 4).'])
+    expect(words(1.5)).toEqual([])
+  })
   it('outside the range of the micrometer are refused, each by itself', () => {
     const narrow = { ...GAUGES, micrometer: { ...GAUGES.micrometer, range: { low: inches(0), high: inches(0.2) } } }
     const document = checkOf('roller-big-end', { setup, limits, gauges: narrow, trials: [trial('t1', of)] })

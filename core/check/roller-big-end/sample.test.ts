@@ -102,7 +102,7 @@ describe('a set judged by a sample of its bag', () => {
   })
   it.each([
     ['too few', bag.slice(0, 2), 'A sample needs 3 rollers of the bag or more; 2 are measured.'],
-    ['wider than allowed', rollers('A', -4, -2, 0), 'The sample of this bag lies 0.4 thou apart'],
+    ['wider than allowed', rollers('A', -4, -2, 0), 'The sample of this bag lies 0.40 thou apart, more than the 0.30 thou allowed'],
     ['of two bags', [...rollers('A', -2, -2), ...rollers('B', -2)], 'This set mixes bags.'],
   ])('a sample that is %s does not stand for a set', (_, of, words) => {
     const result = clearance(done(of))
@@ -136,13 +136,7 @@ describe('a set judged by a sample of its bag', () => {
 describe('the bore before honing', () => {
   const taken = [...all, ...bag, took('1', bag), took('2', bag)]
   const before = (at: string, tenths: number) => figures(`before-1-${at}`, -thou(tenths / 10))
-  const planes = [
-    ...before('A-front', 1),
-    ...before('B-front', 2),
-    ...before('A-middle', 0),
-    ...before('A-rear', 3),
-    ...before('B-rear', 3),
-  ]
+  const planes = [...before('A-front', 1), ...before('B-front', 2), ...before('A-mid', 0), ...before('A-rear', 3), ...before('B-rear', 3)]
 
   it('is told with its out-of-round and its taper, and judged by nothing of the finished bore', () => {
     const { results } = evaluate([...taken, ...planes]).current

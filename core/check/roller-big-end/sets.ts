@@ -93,7 +93,7 @@ function fromSample(named: readonly Measured[], all: readonly Measured[], setup:
   const { count, spread } = sortRules(setup)
   const bags = new Set(named.map(({ bag }) => bag))
   const rollers = all.filter(({ bag }) => bags.has(bag)).sort(bySize)
-  const show = (value: number) => formatLength(value, answers.unit, { unit: true })
+  const show = (value: number) => formatLength(value, answers.unit, { unit: true, fine: true })
   const none = (words: string): TakenSet => ({
     rollers,
     smallest: null,
@@ -116,11 +116,16 @@ function fromSample(named: readonly Measured[], all: readonly Measured[], setup:
   const finding = (level: Finding['level'], words: string): Finding => ({ gate: 'set', level, words })
   const findings =
     seen > spread + 0.5
-      ? [finding('fail', `The sample of this bag lies ${show(seen)} apart, more than the spread allows: measure every roller.`)]
+      ? [finding('fail', `The sample of this bag lies ${show(seen)} apart, more than the ${show(spread)} allowed: measure every roller.`)]
       : [
           finding('note', `Judged by a sample: ${rollers.length} rollers of bag ${[...bags][0]} stand for ${count}.`),
           ...(likely > spread + 0.5
-            ? [finding('warn', `A set of ${count} is likely ${show(likely)} apart, more than the spread allows: measure every roller.`)]
+            ? [
+                finding(
+                  'warn',
+                  `A set of ${count} is likely ${show(likely)} apart, more than the ${show(spread)} allowed: measure every roller.`,
+                ),
+              ]
             : []),
         ]
   return { rollers, smallest, largest, sample: rollers.length, findings }

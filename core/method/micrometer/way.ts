@@ -1,6 +1,6 @@
 import { answerFigures } from '../figures'
 import type { Way } from '../way'
-import { rangeFinding } from './range'
+import { rangeFinding } from '../gauge-range'
 
 /** An outside size by micrometer. One reading a place is the habit; more are averaged. */
 export const micrometer: Way = {

@@ -1,5 +1,5 @@
 import { answerSingles } from '../figures'
-import { rangeFinding } from '../micrometer/range'
+import { rangeFinding } from '../gauge-range'
 import type { Way } from '../way'
 
 /** Pieces by micrometer, one figure each: the rollers of a bag. None is averaged with another. */

@@ -30,20 +30,26 @@ const groups = computed(() =>
   }),
 )
 /** So many are no burden. */
-const FEW = 6
+const FEW = 5
 /** Parts that were unfolded by hand. */
 const wanted = ref<readonly string[]>([])
 const folded = (group: (typeof groups.value)[number]) => group.idle && group.cells.length > FEW && !wanted.value.includes(group.part)
+/** Its first point has the focus then: the button it was on is gone. */
+async function unfold(part: string): Promise<void> {
+  wanted.value = [...wanted.value, part]
+  await nextTick()
+  box.value?.querySelector<HTMLElement>(`[data-part="${part}"] button`)?.focus()
+}
 const titled = (part: string) => part.charAt(0).toUpperCase() + part.slice(1)
 </script>
 
 <template>
   <div ref="box" class="space-y-3" data-test="points" @keydown="onKeydown">
-    <table v-for="group in groups" :key="group.part" class="tight">
+    <table v-for="group in groups" :key="group.part" class="tight" :data-part="group.part">
       <tbody v-if="folded(group)">
         <tr>
           <td class="!border-0">
-            <button type="button" class="link min-h-9 text-[13.5px]" @click="wanted = [...wanted, group.part]">
+            <button type="button" class="link min-h-9 text-[13.5px]" @click="unfold(group.part)">
               {{ titled(group.part) }}: {{ group.cells.length }} points that may be left out
             </button>
           </td>

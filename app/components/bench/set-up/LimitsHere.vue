@@ -12,7 +12,7 @@ const props = defineProps<{
   results: readonly ResultEvaluation[]
   faults: readonly Fault[]
 }>()
-const emit = defineEmits<{ keep: [Record<string, unknown>] }>()
+const emit = defineEmits<{ keep: [Record<string, unknown>]; close: [] }>()
 const kind = computed(() => checkKind(props.document.kind))
 const lacks = computed(() => {
   const set = props.shown.limits.working
@@ -31,6 +31,11 @@ function show(): void {
   open.value = true
   void nextTick(() => box.value?.querySelector<HTMLElement>('select')?.focus())
 }
+/** The hand goes back to where it was: the figure. */
+function close(): void {
+  open.value = false
+  emit('close')
+}
 </script>
 
 <template>
@@ -38,7 +43,7 @@ function show(): void {
     <p class="flex flex-wrap items-center gap-x-3 text-[14.5px]">
       <span v-if="lacks">No limit known for {{ lowerFirst(shown.kind.label) }}: nothing is judged, or aimed at.</span>
       <button v-if="!open" type="button" class="button" @click="show">Set a limit here</button>
-      <button v-else type="button" class="button" @click="open = false">Done</button>
+      <button v-else type="button" class="button" @click="close">Done</button>
     </p>
     <div v-if="open" ref="box" class="mt-2 max-w-md">
       <LimitsPanel :kind="kind" :document="document" :locked="false" :faults="faults" :results="results" @keep="emit('keep', $event)" />

@@ -19,17 +19,17 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ keep: [Record<string, unknown>] }>()
 const all = computed(() => props.kind.results(props.document.setup))
-/** A kind that another judges has no limits of its own: it is named with that one. */
+/** A kind that another judges has no limits of its own: it is named with that one; one position alone is all there is. */
 const options = computed(() =>
   all.value
-    .filter(result => !result.judgedBy)
+    .filter(result => !result.judgedBy && !result.told)
     .flatMap(result => [
       {
         id: result.id,
         kind: result,
         label: [result, ...all.value.filter(other => other.judgedBy === result.id)].map(({ label }) => label).join('; '),
       },
-      ...result.positions.map(position => ({
+      ...(result.positions.length > 1 ? result.positions : []).map(position => ({
         id: resultId(result.id, position.id),
         kind: result,
         label: `${result.label}, ${position.label} alone`,

@@ -130,7 +130,7 @@ const rows = computed(() =>
         <tr v-for="(row, i) in rows" :key="i">
           <td class="figure text-mute">{{ i + 1 }}</td>
           <template v-for="(pass, e) in row" :key="e">
-            <td class="pl-8 text-[13px]">{{ pass ? (pass.stone ?? 'as found') : '' }}</td>
+            <td class="pl-8 text-[13px]">{{ pass ? (pass.stone ?? (i === 0 ? 'as found' : 'not noted')) : '' }}</td>
             <td class="figure text-right">{{ pass ? show(pass.left) : '–' }}</td>
           </template>
         </tr>

@@ -5,7 +5,16 @@ import { sampled } from '#core/check/roller-big-end/layout'
 
 /** What there is to choose for roller big ends: a set a rod, then the bore to hone to and how far it is. What is in hand stands first. */
 const props = defineProps<{ document: CheckDocument; evaluation: CheckEvaluation; locked: boolean }>()
-defineEmits<{ take: [string, readonly string[]] }>()
+const emit = defineEmits<{ take: [string, readonly string[]]; leave: [] }>()
+const box = ref<HTMLElement>()
+/** The button that was pressed is gone then: the next set to take has the focus, else the reading. */
+async function take(rod: string, pieces: readonly string[]): Promise<void> {
+  emit('take', rod, pieces)
+  await nextTick()
+  const next = box.value?.querySelector<HTMLElement>('button.primary')
+  if (next) next.focus()
+  else emit('leave')
+}
 /** A set is still to be taken, and no reading due. */
 const sorting = computed(
   () => props.evaluation.targets.length === 0 || (props.evaluation.next?.phase === 'choose' && props.evaluation.next.point === null),
@@ -13,16 +22,10 @@ const sorting = computed(
 </script>
 
 <template>
-  <section class="space-y-5" aria-label="Sets and bores" data-test="rollers">
+  <section ref="box" class="space-y-5" aria-label="Sets and bores" data-test="rollers">
     <RollerHoning v-if="!sorting" :document="document" :evaluation="evaluation" />
-    <RollerSamples
-      v-if="sampled(document.setup)"
-      :document="document"
-      :evaluation="evaluation"
-      :locked="locked"
-      @take="(rod, pieces) => $emit('take', rod, pieces)"
-    />
-    <RollerSets v-else :document="document" :evaluation="evaluation" :locked="locked" @take="(rod, pieces) => $emit('take', rod, pieces)" />
+    <RollerSamples v-if="sampled(document.setup)" :document="document" :evaluation="evaluation" :locked="locked" @take="take" />
+    <RollerSets v-else :document="document" :evaluation="evaluation" :locked="locked" @take="take" />
     <RollerHoning v-if="sorting" :document="document" :evaluation="evaluation" />
   </section>
 </template>
