@@ -302,6 +302,33 @@ describe('a reading', () => {
   })
 })
 
+describe('rollers taken for a rod', () => {
+  const bench: Bench = {
+    document: checkOf('roller-big-end', { trials: [trial('t1', [])], ticks: [] }),
+    lots: [],
+    reserves: {},
+  }
+  const roller = (id: string): Command => ({
+    ...head(),
+    kind: 'read',
+    trialId: 't1',
+    reading: { id, point: 'bag-A', at: AT, figure: thou(250) },
+  })
+  const taken = (id: string, ...pieces: string[]): Command => ({
+    ...head(),
+    kind: 'read',
+    trialId: 't1',
+    reading: { id, point: 'set-1', at: AT, pieces },
+  })
+  it('are measured, every one, and not struck out', () => {
+    const measured = done(bench, roller('r1'), roller('r2'), roller('r3'))
+    const struck = done(measured, { ...head(), kind: 'void', readingId: 'r3', reason: 'chipped' })
+    expect(done(struck, taken('s1', 'r1', 'r2')).document.trials[0]!.readings.at(-1)).toMatchObject({ pieces: ['r1', 'r2'] })
+    for (const pieces of [['r1', 'ghost'], ['r1', 'r3'], ['r3']])
+      expect(reasonOf(decide(struck, taken('s2', ...pieces)))).toContain('A piece taken is not measured')
+  })
+})
+
 describe('a signature', () => {
   const ticked = checkKind('shaft-end-play').procedure({ pack: 'under-cover' })
   const ready = done(
@@ -342,6 +369,11 @@ describe('a signature', () => {
 })
 
 describe('settings', () => {
+  it('a check begins empty, with one fitting as found', () => {
+    const { trials, ticks, rule, limits: none } = beginCheck(checkKind('shaft-end-play'), { id: 'c', trialId: 't', at: AT })
+    expect(trials).toEqual([{ id: 't', at: AT, packs: {}, unlisted: [], refitted: [], predicted: {}, readings: [] }])
+    expect([ticks, rule, none]).toEqual([[], 'careful', { working: 'tighter', sets: {} }])
+  })
   it('a check begins with a gauge for each point and its parts', () => {
     const document = beginCheck(checkKind('bearing-clearance'), { id: 'n', trialId: 'n1', at: AT })
     const after = done(

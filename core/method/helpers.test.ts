@@ -31,6 +31,9 @@ describe('setting a micrometer', () => {
       answer: 'whole-turn',
       words: expect.stringContaining('set it back'),
     })
+    expect(calipersCheck(inches(1.7767), inches(1.7267), 'inch').words).toBe(
+      'Off by 2 whole turns of the thimble: set it on and look again.',
+    )
     expect(calipersCheck(inches(1.7767), inches(1.787), 'inch').answer).toBe('off')
   })
   it('has none below zero', () => expect(() => micrometerSetting(-1, 'inch')).toThrow('below zero'))

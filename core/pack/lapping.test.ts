@@ -37,6 +37,7 @@ describe('a piece being lapped', () => {
     expect(words[1]).toBe('Its faces are 0.60 thou out of parallel: press at point 3, where it is thickest.')
   })
   it('stops at size, and below it; too thin may still do', () => {
+    expect(lap(pass(100, 100, 100, 100)).words).toEqual(['Stop: at size. Wash it, let it cool, measure once more.'])
     expect(lap(pass(100, 100, 100, 100))).toMatchObject({ state: 'size', does: true })
     expect(lap(pass(98, 98, 98, 98))).toMatchObject({
       state: 'below',

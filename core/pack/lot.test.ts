@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { nm, thou } from '../quantity/length'
 import { withLotsInHand, withPieceInHand } from './in-hand'
-import { pieceApart, pieceScatter, thickness, withSizes, type Lot } from './lot'
+import { inDrawerOrder, pieceApart, pieceScatter, thickness, unitMade, withSizes, type Lot } from './lot'
 
 const lot: Lot = {
   id: 'a',
@@ -23,6 +23,28 @@ const measured = (...sizes: number[]) =>
     lot,
     sizes.map(size => nm(size)),
   )
+
+describe('a drawer', () => {
+  it('was made in inches or millimetres by most of its sizes', () => {
+    const made = (...sizes: number[]) => unitMade(sizes.map(nominal => ({ nominal: nm(nominal) })))
+    expect([made(), made(thou(2), thou(4), 100_000), made(100_000, 200_000, thou(3)), made(thou(2), 100_000)]).toEqual([
+      null,
+      'thou',
+      'mm',
+      'mm',
+    ])
+  })
+  it('lies by family, thin to thick, measured ones first', () => {
+    const lots = [
+      { ...lot, id: 'd', family: 'washers', nominal: thou(1) },
+      { ...lot, id: 'c', nominal: thou(20) },
+      { ...lot, id: 'b', nominal: thou(18) },
+      { ...lot, id: 'a', nominal: thou(18), measured: thou(18) },
+      { ...lot, id: 'aa', nominal: thou(18) },
+    ]
+    expect([...lots].sort(inDrawerOrder).map(({ id }) => id)).toEqual(['a', 'aa', 'b', 'c', 'd'])
+  })
+})
 
 describe('sizes piece by piece', () => {
   it('a lot is reckoned by the mean of what was measured, and forgets it when the figures go', () => {

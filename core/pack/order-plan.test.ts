@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { nm, thou } from '../quantity/length'
 import { twoSided, type LimitSet } from '../verdict/limits'
 import type { Lot } from './lot'
-import { orderPlan, type OrderRequest } from './order-plan'
+import { needsOrder, orderPlan, type OrderRequest } from './order-plan'
 import { asked } from '../../tests/questions'
 
 const lot = (size: number, onHand: number, more: Partial<Lot> = {}): Lot => ({
@@ -38,6 +38,15 @@ const request = (play: number, u: number, drawer: Lot[], limits: LimitSet | null
   }),
 })
 const steps = (onHand: number) => [10.8, 11.6, 12.4, 9.2].map(size => lot(size, onHand))
+
+describe('reason to order', () => {
+  const proposals = (...chances: (number | null)[]) =>
+    needsOrder({ fallback: false, proposals: chances.map(inside => ({ chance: inside === null ? null : { inside } })) as never })
+  it('is there where nothing reaches the limits, or nothing surely', () => {
+    expect(needsOrder({ fallback: true, proposals: [{ chance: { inside: 1 } }] as never })).toBe(true)
+    expect([proposals(), proposals(0.5, 0.94), proposals(0.5, 0.95), proposals(0.2, null)]).toEqual([true, true, false, false])
+  })
+})
 
 describe('the order plan', () => {
   it('orders nothing when the drawer will do', () =>
@@ -97,6 +106,13 @@ describe('the order plan', () => {
     expect(empty(-7.8)).toBeGreaterThan(0.95)
     expect(empty(-20)).toBeLessThan(0.05)
     expect(empty(12)).toBeLessThan(0.05)
+  })
+  it('three sizes where two will not do, each once', () => {
+    // ± 1.2 thou at 95 %: bands of 1.2 cover it only three abreast.
+    const plan = orderPlan(request(0.6, 0.62, [lot(10, 0), ...[10.8, 11.6, 12.4, 13.2].map(size => lot(size, 0))]), 0.97)!
+    expect(plan.items.length).toBe(3)
+    expect(new Set(plan.items.map(({ lotId }) => lotId)).size).toBe(3)
+    for (const item of plan.items) expect(item.chanceWithout).toBeLessThan(plan.chance)
   })
   it('two halves are ordered as two, and a missing price leaves the sum open', () => {
     const shells = [lot(59, 2), lot(60, 0, { measured: null, cost: null, tolerance: { plus: nm(0), minus: nm(0) } })]

@@ -78,6 +78,13 @@ describe('a pack read out at the bench', () => {
     expect(pieces('1 tenth under', shells)).toEqual(['1 × 60.05'])
     expect(pieces('0.001 under', drawer)).toContain('Mark the standard size STD')
   })
+  it('a piece without a name goes by none, and “under” stands at the end', () => {
+    expect(pieces('', [lot('nameless', 3)])).toEqual(pieces('', []))
+    expect(pieces('10 under', shells)).toEqual(['1 × ten'])
+    expect(pieces('10   u/s', shells)).toEqual(['1 × ten'])
+    expect(readPack('undersized 10', 'thou', shells).ok).toBe(false)
+    expect(readPack('10 undersized', 'thou', shells).ok).toBe(false)
+  })
   it('says which piece it cannot read', () => {
     expect(pieces('10, zinc')).toContain('zinc:')
     expect(pieces('10, -2')).toContain('thicker than nothing')

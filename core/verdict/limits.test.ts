@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { nm, thou } from '../quantity/length'
-import { describeLimits, endsOf, limitsFault, twoSided, type LimitSet } from './limits'
+import { describeLimits, endsOf, insideRange, isInside, limitsFault, overZero, twoSided, type LimitSet } from './limits'
 
 const book = { kind: 'book' as const }
 const set = (more: Partial<LimitSet>): LimitSet => ({ kind: 'none', unit: 'thou', source: book, ...more })
@@ -21,6 +21,37 @@ describe('limits that judge', () => {
     expect(endsOf(set({ kind: 'figure', figure: thou(3) }))).toBeNull()
   })
   it('leave something', () => expect(limitsFault(set({ kind: 'upper', upper: nm(0) }))).toContain('leaves nothing'))
+})
+
+describe('a figure over zero', () => {
+  it('has zero, left out, as its lower end, of whatever kind its limits are', () => {
+    expect(overZero(set({ kind: 'upper', upper: thou(4) }))).toMatchObject({
+      kind: 'two-sided',
+      lower: 0,
+      lowerExcluded: true,
+      upper: thou(4),
+    })
+    expect(overZero(set({ kind: 'lower', lower: nm(0) }))).toMatchObject({ kind: 'lower', lower: 0, lowerExcluded: true })
+    expect(overZero(twoSided(nm(0), thou(4), 'thou', book))).toMatchObject({ kind: 'two-sided', lowerExcluded: true })
+    for (const as of [
+      twoSided(thou(1), thou(4), 'thou', book),
+      set({ kind: 'lower', lower: thou(1) }),
+      set({ kind: 'figure', figure: thou(3) }),
+      null,
+    ])
+      expect(overZero(as)).toBe(as)
+  })
+  it('an excluded end is out by the last nanometre', () => {
+    const ends = { lower: thou(1), upper: thou(4) }
+    expect(insideRange(set({ kind: 'two-sided', ...ends }))).toEqual({ low: 25_400, high: 101_600 })
+    expect(insideRange(set({ kind: 'two-sided', ...ends, lowerExcluded: true, upperExcluded: true }))).toEqual({
+      low: 25_401,
+      high: 101_599,
+    })
+    expect(isInside(twoSided(thou(1), thou(4), 'thou', book), set({ kind: 'two-sided', ...ends, lowerExcluded: true }))).toBe(false)
+    expect(isInside(twoSided(thou(1), thou(4), 'thou', book), twoSided(thou(1), thou(4), 'thou', book))).toBe(true)
+    expect(isInside(twoSided(thou(1), thou(4), 'thou', book), null)).toBe(true)
+  })
 })
 
 describe('the two ends of limits', () => {

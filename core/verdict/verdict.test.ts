@@ -97,6 +97,13 @@ describe('the aim', () => {
     const narrow: LimitSet = { ...band, upper: thou(19.5) }
     expect(aimPoint({ school: 'middle' }, narrow, predicted, null)!.caution).toContain('narrow')
   })
+  it('says why the middle is used where a school has no point of its own', () => {
+    const why = (school: 'own' | 'as-found' | 'tight') =>
+      aimPoint({ school }, { kind: 'upper', upper: thou(2), unit: 'thou', source: book }, predicted, null)!.caution
+    expect(why('own')).toBe('No figure given: the middle is used.')
+    expect(why('as-found')).toBe('There is no measurement from before: the middle is used.')
+    expect(why('tight')).toBe('There is no tight end here: the middle is used.')
+  })
   it('has nothing to aim at without limits, and a figure when one is recommended', () => {
     expect(aimPoint({ school: 'middle' }, null, predicted, null)).toBeNull()
     expect(aimPoint({ school: 'own', own: thou(3) }, null, predicted, null)!.target).toBe(thou(3))

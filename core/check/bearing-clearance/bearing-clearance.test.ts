@@ -39,6 +39,29 @@ describe('a plain bearing', () => {
     expect(all['clearance-mean@1']!.estimate!.value).toBeCloseTo(60_001_000 - 59_947_750, 3)
     expect(all['clearance-split@1']!.estimate!.value).toBe(62_000)
   })
+  it('the tight end is found whichever it is', () => {
+    const ends = (front: number, rear: number) => {
+      const { 'clearance@1': least, 'clearance-most@1': most } = results([
+        ...grid('journal', [59_950_000, 59_950_000, 59_950_000, 59_950_000]),
+        ...grid('bore', [front, front, rear, rear].map(play => 59_950_000 + play) as unknown as Four),
+      ])
+      return [least!.estimate!.value, most!.estimate!.value]
+    }
+    expect([ends(18_000, 62_000), ends(62_000, 18_000)]).toEqual([
+      [18_000, 62_000],
+      [18_000, 62_000],
+    ])
+  })
+  it('a shaft that locks beats what the figures give, where they give any', () => {
+    const said = (play: number | null) =>
+      results([
+        ...grid('journal', [59_950_000, 59_950_000, 59_950_000, 59_950_000]),
+        ...(play === null ? [] : grid('bore', [0, 0, 0, 0].map(() => 59_950_000 + play) as unknown as Four)),
+        { id: 'turns', point: 'turns-1', at: '2026-05-04T12:00:00.000Z', order: 1e6, word: 'locks' },
+      ])['clearance@1']!.overrule
+    expect(said(25_400)).toBe('the shaft locks with cap 1 tight: that beats the 1.0 thou the figures give')
+    expect([said(0), said(null), said(-25_400)]).toEqual(Array(3).fill('the shaft locks with cap 1 tight'))
+  })
   const judged = (readings: PointReading[], low: number, high: number, more: Record<string, string> = {}) =>
     evaluateCheck(
       checkOf('bearing-clearance', {

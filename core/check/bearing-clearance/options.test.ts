@@ -72,6 +72,22 @@ const options = (
 ) => shellOptions(document, evaluateCheck(document, drawer), drawer, how, solve)
 
 describe('what can be done about worn bearings', () => {
+  it('each bearing is ground by its own journal, bore and limits', () => {
+    // Main 2 has a smaller journal and a bore as much smaller: the same clearance, another size to grind to.
+    const two = mains([46, 46])
+    const smaller = two.trials[0]!.readings.map(reading =>
+      reading.point.startsWith('journal-2') && 'figure' in reading
+        ? { ...reading, figure: nm(reading.figure - 40_000) }
+        : reading.point.startsWith('bore-2') && 'figure' in reading
+          ? { ...reading, figure: nm(reading.figure + 40_000) }
+          : reading,
+    )
+    const document = { ...two, trials: [{ ...two.trials[0]!, readings: smaller }] }
+    const ground = (of: CheckDocument) => options(of).find(({ id }) => id === 'regrind')!
+    // One diameter serves both only where the bores are alike: 40 µm apart with 32 to spare, nothing does.
+    expect(ground(two).inLimits).toBe(2)
+    expect(ground(document).inLimits).toBeLessThan(2)
+  })
   it('one loose main: one half is enough, a pair alike takes two, the regrind costs many times that', () => {
     const [alike, mixed, regrind] = options(mains([46, 66]))
     expect(mixed).toMatchObject({ id: 'mixed', inLimits: 2, bearings: 2, opened: 1, parts: 500, labour: 1000, total: 1500 })
