@@ -5,7 +5,7 @@ import { checkNode, ensureBuilt, ensureInstalled, root } from './prepare.mjs'
 checkNode()
 ensureInstalled()
 const named = process.argv.slice(2)
-if (named.length === 0 || named.includes('page')) ensureBuilt()
+if (named.length === 0 || named.includes('page') || named.includes('start')) ensureBuilt()
 const { build } = await import('esbuild')
 const outfile = join(root, 'node_modules/.cache/finitum/bench.mjs')
 await build({

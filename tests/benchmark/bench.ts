@@ -11,6 +11,7 @@ import { madeBearings, madeDrawer, madeSingles, stream } from '../reference/draw
 import { cheapestByPieces, lexicographic, solver } from '../reference/milp'
 import { pageFigures } from './page'
 import { scaleFigures } from './scale'
+import { startFigures } from './start'
 import { asked } from '../questions'
 
 const INSTANCES = Number(process.env.INSTANCES ?? 30)
@@ -150,6 +151,7 @@ const PARTS: Readonly<Record<string, () => void | Promise<void>>> = {
   ...Object.fromEntries(Object.entries(DRAWERS).map(([name, drawers]) => [name, () => chooserFigures(drawers)])),
   scale: () => scaleFigures(say),
   page: () => pageFigures(say),
+  start: () => startFigures(say),
 }
 /** All of it, or the parts named: npm run bench -- scale page. */
 const named = process.argv.slice(2).filter(name => name in PARTS)
