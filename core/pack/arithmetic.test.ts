@@ -37,6 +37,13 @@ describe('the sum in one line', () => {
     expect(arithmeticLine(thou(9), fitted, next, thou(3), lots, { perPiece: -1, pair: false }, 'thou')).toBe('9.0 − 6 = 3.0 thou')
     expect(changeWords(fitted, next, lots, 'thou')).toBe('Put in 6')
   })
+  it('is as fine as its finest piece: a quarter of a thou is not rounded away', () => {
+    const fine = lotMap([62.5, 63.25].map(size => ({ ...[...lots.values()][0]!, id: `w${size}`, nominal: thou(size), measured: null })))
+    const shells = (id: string) => [{ lotId: id, count: 2 }]
+    expect(arithmeticLine(thou(3.5), shells('w62.5'), shells('w63.25'), thou(2), fine, { perPiece: -1, pair: false }, 'thou')).toBe(
+      '3.50 + (62.5 + 62.5) − (63.25 + 63.25) = 2.00 thou',
+    )
+  })
   it('swaps, in either unit', () => {
     const next = [
       { lotId: 's10', count: 2 },

@@ -1,9 +1,9 @@
-import { formatLength } from '../quantity/format-length'
+import { formatLength, pieceDecimals, pieceText } from '../quantity/format-length'
 import { UNIT_NAME, type LengthUnit } from '../quantity/length'
 import { lotOf, packChange, thickness, type Lot, type LotMap, type Pack } from './lot'
 import type { Response } from './response'
 
-const size = (lot: Lot, unit: LengthUnit): string => formatLength(thickness(lot), unit, { trim: true })
+const size = (lot: Lot, unit: LengthUnit): string => pieceText(thickness(lot), unit)
 /** What a piece is found by in the drawer: its mark, else its colour. */
 const nameOf = ({ mark, colour }: Lot): string => mark || colour
 
@@ -42,7 +42,9 @@ export function arithmeticLine(
     return ` ${sign > 0 ? '+' : '−'} ${listed.includes('+') ? `(${listed})` : listed}`
   }
   const terms = term(change.out, -response.perPiece) + term(change.in, response.perPiece)
-  const figure = (value: number) => formatLength(value, unit)
+  // As fine as the finest piece, so that the sum can be followed to its last digit.
+  const moved = [...change.out, ...change.in].map(({ lotId }) => thickness(lotOf(lots, lotId)))
+  const figure = (value: number) => formatLength(value, unit, { decimals: pieceDecimals(moved, unit) })
   return `${figure(play)}${terms} = ${figure(predicted)} ${UNIT_NAME[unit]}`
 }
 

@@ -41,6 +41,13 @@ export function readDecimals(values: readonly number[], unit: LengthUnit): numbe
 export const asRead = (value: number, unit: LengthUnit, options: Omit<FormatOptions, 'decimals' | 'fine'> = {}): string =>
   formatLength(value, unit, { ...options, decimals: readDecimals([value], unit) })
 
+/** Decimals of pieces: micrometres, or as many as show a quarter of a thou that was made so. */
+export const pieceDecimals = (values: readonly number[], unit: LengthUnit): number =>
+  systemOf(unit) === 'metric' ? DECIMALS[unit] : readDecimals(values, unit)
+/** The size of a piece: 18, 63.25, 0.457. */
+export const pieceText = (value: number, unit: LengthUnit): string =>
+  formatLength(value, unit, { trim: true, decimals: pieceDecimals([value], unit) })
+
 /** How a length is shown: a whole size in inches or millimetres, a play in thou or millimetres. */
 export type Scale = 'play' | 'size'
 /** The unit that stands beside an entry in `unit`: the other system, at the same fineness. */

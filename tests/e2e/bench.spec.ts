@@ -24,6 +24,14 @@ test('bad entries are said at the field, nothing is stored, nothing is lost', as
       .or(page.getByRole('button', { name: '.018 in' }))
       .first(),
   ).toBeFocused()
+  // Typed anew instead of answered: every digit is there, and nothing is confirmed by the way.
+  await page.keyboard.type('19.5')
+  await expect(page.getByLabel('Far reading')).toHaveValue('19.5')
+  await expect(page.getByLabel('Far reading')).toBeFocused()
+  await expect(rows).toHaveCount(0)
+  await page.getByLabel('Far reading').fill('.018')
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('alert')).toContainText('inches, or thou?')
   await page.keyboard.press('Enter')
   await expect(page.getByTestId('figure')).toHaveText('18.0')
   await page.getByLabel('Far reading').fill('1.2 in')

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
-import { formatLength } from '#core/quantity/format-length'
+import { pieceText } from '#core/quantity/format-length'
 import { lotMap, packChange, thickness, type Lot, type Pack } from '#core/pack/lot'
 import { stackingOrder } from '#core/pack/stacking'
 import { usePreferences } from '~/stores/preferences'
@@ -48,7 +48,7 @@ const drawn = computed(() => {
       at,
       wide,
       y: piece.role === 'out' ? 6 : piece.role === 'in' ? 0 : 26,
-      label: formatLength(thickness(piece.lot), preferences.unit, { trim: preferences.system === 'metric' }),
+      label: pieceText(thickness(piece.lot), preferences.unit),
     }
     at += wide + 2
     return item
@@ -73,7 +73,7 @@ const upright = (wide: number, label: string) => wide < label.length * 7.4 + 4
 const stack = computed(() =>
   props.next
     ? stackingOrder(props.next, index.value, props.first)
-        .map(id => formatLength(thickness(index.value.get(id)!), preferences.unit, { trim: true }))
+        .map(id => pieceText(thickness(index.value.get(id)!), preferences.unit))
         .join(' · ')
     : '',
 )

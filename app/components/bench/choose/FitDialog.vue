@@ -4,7 +4,7 @@ import type { Proposal } from '#core/pack/chooser/choose'
 import { withLotsInHand } from '#core/pack/in-hand'
 import { lotMap, thickness, unitMade, type Pack } from '#core/pack/lot'
 import type { PieceInHand } from '#core/pack/in-hand'
-import { formatLength } from '#core/quantity/format-length'
+import { formatLength, pieceText } from '#core/quantity/format-length'
 import { percent } from '#core/quantity/percent'
 import { UNIT_NAME } from '#core/quantity/length'
 import { useInHand } from '~/composables/useInHand'
@@ -25,7 +25,7 @@ defineEmits<{ close: []; done: [PieceInHand[]]; claim: [PieceInHand[]] }>()
 const preferences = usePreferences()
 const { pieces, inHand, told } = useInHand(toRef(props, 'open'), toRef(props, 'request'), toRef(props, 'proposal'))
 const index = computed(() => lotMap(withLotsInHand(props.request?.drawer ?? [], inHand.value)))
-const size = (id: string) => formatLength(thickness(index.value.get(id)!), preferences.unit, { trim: true })
+const size = (id: string) => pieceText(thickness(index.value.get(id)!), preferences.unit)
 function name(id: string): string {
   const { mark, colour, apart } = index.value.get(id)!
   const words = [

@@ -2,7 +2,7 @@
 import type { ChoiceRequest } from '#core/check/evaluate-place'
 import type { Proposal } from '#core/pack/chooser/choose'
 import { thickness, type Lot, type Pack } from '#core/pack/lot'
-import { formatLength } from '#core/quantity/format-length'
+import { formatLength, pieceText } from '#core/quantity/format-length'
 import { UNIT_NAME } from '#core/quantity/length'
 import { percent } from '#core/quantity/percent'
 import { usePreferences } from '~/stores/preferences'
@@ -20,7 +20,7 @@ const emit = defineEmits<{ change: [Pack]; fit: [] }>()
 const preferences = usePreferences()
 const countOf = (pack: Pack, id: string) => pack.find(piece => piece.lotId === id)?.count ?? 0
 const free = (lot: Lot) => Math.max(0, lot.onHand - lot.reserved) + countOf(props.request.fitted, lot.id) - countOf(props.pack, lot.id)
-const size = (lot: Lot) => `${formatLength(thickness(lot), preferences.unit, { trim: true })}${lot.mark ? ` ${lot.mark}` : ''}`
+const size = (lot: Lot) => `${pieceText(thickness(lot), preferences.unit)}${lot.mark ? ` ${lot.mark}` : ''}`
 const byThickness = computed(() => [...props.request.drawer].sort((a, b) => thickness(b) - thickness(a)))
 const inside = computed(() => byThickness.value.filter(lot => countOf(props.pack, lot.id) > 0))
 const outside = computed(() => byThickness.value.filter(lot => free(lot) > 0))

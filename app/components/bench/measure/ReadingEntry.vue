@@ -61,7 +61,7 @@ const fields = computed<Fields>(() => {
       return { first: { name: '', aria: 'Figure read', placeholder: 'figure' }, second: null, missing: 'Type the figure first.' }
   }
 })
-const { first, second, choiceList, asking, reason, beside, focus, firstEntered, submit, answered } = useEntry({
+const { first, second, choiceList, asking, reason, beside, focus, firstEntered, submit, answered, typeAnew } = useEntry({
   props,
   draft,
   missing: () => fields.value.missing,
@@ -119,7 +119,7 @@ defineExpose({ focus, submit })
         />
       </label>
     </div>
-    <div ref="choiceList">
+    <div ref="choiceList" @keydown.capture="typeAnew">
       <EntryNote :reason="reason" :choices="asking?.choices ?? []" @answer="answered" />
     </div>
     <div class="mt-1 flex items-center gap-x-3 text-[13px] text-mute">

@@ -59,7 +59,18 @@ export function useEntry({ props, draft, missing, log, answer }: Entry) {
   )
 
   const focus = () => void nextTick(() => first.value?.focus())
-  const ask = () => choiceList.value?.querySelector('button')?.focus()
+  let asked: HTMLInputElement | null = null
+  function ask(): void {
+    const at = globalThis.document?.activeElement
+    asked = at && 'select' in at ? (at as HTMLInputElement) : null
+    choiceList.value?.querySelector('button')?.focus()
+  }
+  /** Typed instead of an answer: it is the figure typed anew, where it stood; no digit is lost and none confirms what was asked. */
+  function typeAnew({ key, ctrlKey, metaKey, altKey }: KeyboardEvent): void {
+    if (!asked || ctrlKey || metaKey || altKey || !/^([-+.,\d½¼¾⅛−]|Backspace)$/.test(key)) return
+    asked.focus()
+    asked.select()
+  }
   function firstEntered(): void {
     tried.value = true
     if (props.word) submit()
@@ -80,5 +91,5 @@ export function useEntry({ props, draft, missing, log, answer }: Entry) {
     answer(asking.value!.text, choice.value)
     void nextTick(() => (second.value ?? first.value)?.focus())
   }
-  return { first, second, choiceList, asking, reason, beside, focus, firstEntered, submit, answered }
+  return { first, second, choiceList, asking, reason, beside, focus, firstEntered, submit, answered, typeAnew }
 }

@@ -3,7 +3,7 @@ import type { PackPlace } from '#core/check/contract'
 import { packIn, type CheckDocument } from '#core/check/document'
 import { lotMap, thickness, unitMade, type Lot } from '#core/pack/lot'
 import { readPack, stuckPairs, type NamedPiece } from '#core/pack/read-pack'
-import { formatLength } from '#core/quantity/format-length'
+import { pieceText } from '#core/quantity/format-length'
 import { UNIT_NAME } from '#core/quantity/length'
 
 /** The pack as it was found, listed piece by piece, or none; as long as it is not known, also after something was put in. */
@@ -26,7 +26,7 @@ const pack = computed(() => (place.value ? packIn(props.document.trials[0]!, pla
 const family = computed(() => props.lots.filter(lot => lot.family === props.document.family && lot.shape !== 'sheet'))
 /** Pieces are named in the unit they were made in, whatever is shown elsewhere. */
 const unit = computed(() => unitMade(family.value) ?? props.document.entryUnit)
-const size = (length: number) => formatLength(length, unit.value, { trim: true })
+const size = (length: number) => pieceText(length, unit.value)
 const listed = computed(
   () =>
     pack.value &&

@@ -18,15 +18,16 @@ const lacks = computed(() => {
   const set = props.shown.limits.working
   return props.shown.kind.main && (set === null || set.kind === 'none')
 })
+const box = ref<HTMLElement>()
 /** Stays open while limits are typed, also once there are some. */
 const open = ref(false)
 watch(
   () => props.shown.id,
+  // What is looked at may change because of the limits being typed: they are typed to their end.
   () => {
-    open.value = false
+    if (!box.value?.contains(window.document.activeElement)) open.value = false
   },
 )
-const box = ref<HTMLElement>()
 function show(): void {
   open.value = true
   void nextTick(() => box.value?.querySelector<HTMLElement>('select')?.focus())
