@@ -1,4 +1,4 @@
-import { formatLength } from '#core/quantity/format-length'
+import { formatLength, meantInInches, pieceText } from '#core/quantity/format-length'
 import { NM_PER, systemOf, UNIT_NAME, type LengthUnit } from '#core/quantity/length'
 
 /** Decimals beyond which a figure was not meant in that unit: a tenth part of what is shown of it anywhere. */
@@ -23,6 +23,6 @@ function withDecimals(length: number, unit: LengthUnit): string {
 
 /** A size in the system it was made in: `4 thou`, `0.10 mm`. */
 export const markedText = (length: number): string =>
-  length % NM_PER.tenth === 0
-    ? formatLength(length, 'thou', { unit: true, trim: true })
+  meantInInches(length)
+    ? `${pieceText(length, 'thou')} thou`
     : formatLength(length, 'mm', { unit: true, decimals: length % 10_000 === 0 ? 2 : 3 })

@@ -104,6 +104,7 @@ describe('sizes as text', () => {
   })
   it('names a size in the system it was made in', () => {
     expect(markedText(thou(4))).toBe('4 thou')
+    expect(markedText(thou(63.25))).toBe('63.25 thou')
     expect(markedText(100_000)).toBe('0.10 mm')
     expect(markedText(1_421_000)).toBe('1.421 mm')
   })

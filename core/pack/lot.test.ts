@@ -27,6 +27,8 @@ const measured = (...sizes: number[]) =>
 describe('a drawer', () => {
   it('was made in inches or millimetres by most of its sizes', () => {
     const made = (...sizes: number[]) => unitMade(sizes.map(nominal => ({ nominal: nm(nominal) })))
+    // A quarter of a thou is inches too.
+    expect([made(thou(63.25)), made(450_000), made(457_200)]).toEqual(['thou', 'mm', 'thou'])
     expect([made(), made(thou(2), thou(4), 100_000), made(100_000, 200_000, thou(3)), made(thou(2), 100_000)]).toEqual([
       null,
       'thou',

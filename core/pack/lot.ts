@@ -1,4 +1,5 @@
-import { NM_PER, nm, type LengthUnit, type Nm } from '../quantity/length'
+import { meantInInches } from '../quantity/format-length'
+import { nm, type LengthUnit, type Nm } from '../quantity/length'
 import { rectangular } from '../reading/budget'
 import { mean, quadrature } from '../reading/statistics'
 
@@ -102,9 +103,9 @@ export const inDrawerOrder = (a: Lot, b: Lot): number =>
   (a.measured ?? Number.MAX_VALUE) - (b.measured ?? Number.MAX_VALUE) ||
   before(a.id, b.id)
 
-/** The unit pieces were made in: whole tenths of a thou in inches, anything else in millimetres; null where there are none. */
+/** The unit pieces were made in; null where there are none. */
 export function unitMade(lots: readonly Pick<Lot, 'nominal'>[]): LengthUnit | null {
-  const inch = lots.filter(({ nominal }) => nominal % NM_PER.tenth === 0).length
+  const inch = lots.filter(({ nominal }) => meantInInches(nominal)).length
   return lots.length === 0 ? null : inch * 2 > lots.length ? 'thou' : 'mm'
 }
 

@@ -41,6 +41,10 @@ export function readDecimals(values: readonly number[], unit: LengthUnit): numbe
 export const asRead = (value: number, unit: LengthUnit, options: Omit<FormatOptions, 'decimals' | 'fine'> = {}): string =>
   formatLength(value, unit, { ...options, decimals: readDecimals([value], unit) })
 
+/** Was a size meant in inches? Whole tenths of a thou, or quarters of one that are no whole micrometres: 18, 63.25 thou. */
+export const meantInInches = (value: number): boolean =>
+  value % NM_PER.tenth === 0 || (value % (NM_PER.tenth / 4) === 0 && value % NM_PER.um !== 0)
+
 /** Decimals of pieces: micrometres, or as many as show a quarter of a thou that was made so. */
 export const pieceDecimals = (values: readonly number[], unit: LengthUnit): number =>
   systemOf(unit) === 'metric' ? DECIMALS[unit] : readDecimals(values, unit)
