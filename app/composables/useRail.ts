@@ -44,15 +44,19 @@ export function useRail({ document, evaluation, steps, ticked }: Rail) {
           : 'fit, tighten, measure again',
     }
   })
+  /** What must be ticked in a phase is; a phase with something left to tick is not done. */
+  const through = (phase: Phase) => steps.value.filter(s => s.phase === phase && s.required).every(ticked)
   const done = computed<Record<Phase, boolean>>(() => ({
-    setup: steps.value.filter(s => s.phase === 'setup' && s.required).every(ticked),
+    setup: through('setup'),
     measure:
-      document.value.trials.length > 1 ||
-      evaluation.value.current.results.filter(counts).every(result => result.valid || result.overrule !== null),
+      through('measure') &&
+      (document.value.trials.length > 1 ||
+        evaluation.value.current.results.filter(counts).every(result => result.valid || result.overrule !== null)),
     choose:
-      document.value.trials.length > 1 ||
-      evaluation.value.state === 'in' ||
-      (kind.value.next !== undefined && evaluation.value.phase === 'prove'),
+      through('choose') &&
+      (document.value.trials.length > 1 ||
+        evaluation.value.state === 'in' ||
+        (kind.value.next !== undefined && evaluation.value.phase === 'prove')),
     prove: document.value.signOff !== null,
   }))
 

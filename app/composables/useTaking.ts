@@ -76,6 +76,19 @@ export function useTaking(checkId: string, document: Ref<CheckDocument | null>) 
     { flush: 'sync' },
   )
 
+  // Set up otherwise, other points come first: the field does not stay at one nobody chose and nothing was read at.
+  watch(
+    () =>
+      points.value
+        .map(({ id, optional }) => (optional ? `${id}?` : id))
+        .sort()
+        .join(),
+    (now, before) => {
+      if (now && before && picked.value && !pointed.value && open(picked.value)) resume()
+    },
+    { flush: 'sync' },
+  )
+
   const gaugeAt = (of: MeasuringPoint): Gauge | null => (document.value ? gaugeOf(document.value, of) : null)
   /** A bare figure is what the gauge in hand is read in; without a gauge, the check’s unit. */
   const unitOf = (of: MeasuringPoint): LengthUnit => {

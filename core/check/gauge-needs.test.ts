@@ -52,6 +52,36 @@ describe('the gauges of a check', () => {
       register: [large, small, calipers, GAUGES['bore-gauge']],
       parts: [],
     })
+  it('of strips the finest is likely, while no limits ask for another', () => {
+    const strip = (id: string, ...sizes: number[]) => gauge('plastic-strip', mm(0.01), { id, sizes: sizes.map(mm) })
+    const all = [strip('coarse', 0.1, 0.2), strip('fine', 0.025, 0.076), strip('middle', 0.05, 0.15)]
+    expect(likelyGauge({ key: 'plastic-strip', kind: 'plastic-strip', label: '' }, all)!.id).toBe('fine')
+    expect(all[0]!.id).toBe('coarse')
+  })
+  it('a bore gauge goes by its master, until it was chosen by hand or read with', () => {
+    const bores = [25, 50].map(low => gauge('bore-gauge', mm(0.01), { id: `from ${low}`, range: { low: mm(low), high: mm(2 * low) } }))
+    const after = (master: number, gauges: Record<string, string> = {}, read = false) => {
+      const reading = { id: 'r', point: 'bore-1-A-front', at: '2026-05-04T08:00:00Z', order: 1, figure: nm(0), gauge: 'from 50' }
+      const document = checkOf('roller-big-end', {
+        setup,
+        gauges: { 'bore-gauge': bores[1]! },
+        trials: [trial('t1', read ? [reading] : [])],
+      })
+      const own = { document, lots: [], reserves: {} }
+      const outcome = decide(own, {
+        kind: 'set',
+        op: 'o',
+        at: '2026-05-04T08:00:00Z',
+        change: { setup: { master: String(mm(master)) }, gauges },
+        register: bores,
+        parts: [],
+      })
+      if (!outcome.ok) throw new Error(outcome.faults[0]!.reason)
+      return outcome.happenings.reduce(apply, own).document.gauges['bore-gauge']!.id
+    }
+    expect([after(38), after(60), after(200)]).toEqual(['from 25', 'from 50', 'from 50'])
+    expect([after(38, { 'bore-gauge': 'from 50' }), after(38, {}, true)]).toEqual(['from 50', 'from 50'])
+  })
   it('each is chosen for what it is for; another is refused', () => {
     const outcome = set({ 'micrometer:rollers': 'small' })
     if (!outcome.ok) throw new Error(outcome.faults[0]!.reason)

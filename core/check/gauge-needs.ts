@@ -24,8 +24,13 @@ export const gaugeNeeds = (points: readonly Pick<MeasuringPoint, 'way' | 'tool'>
   ...new Map(points.flatMap(point => needOf(point) ?? []).map(need => [need.key, need])).values(),
 ]
 
-/** The likely one of several: what has a micrometer of its own is small, as rollers are; what is asked for otherwise seldom is. */
+/**
+ * The likely one of several: what has a micrometer of its own is small, as rollers are; what is asked for otherwise seldom is. Of
+ * strips the finest, while no limits ask for another.
+ */
 export function likelyGauge({ key, kind }: GaugeNeed, of: readonly Gauge[]): Gauge | undefined {
+  const finest = ({ sizes }: Gauge) => Math.min(...sizes)
+  if (kind === 'plastic-strip') return [...of].sort((a, b) => finest(a) - finest(b))[0]
   const small = ({ range }: Gauge) => range?.low === 0
   return (kind === 'micrometer' ? of.find(gauge => small(gauge) === (key !== kind)) : undefined) ?? of[0]
 }

@@ -6,6 +6,7 @@ import { unvoided } from '../reading/reading'
 import { endsOf } from '../verdict/limits'
 import { positionOf, type CheckKind, type MeasuringPoint } from './contract'
 import { limitsOf, type CheckDocument } from './document'
+import { gaugeOf } from './gauge-needs'
 import { lengthIn } from './setup'
 
 /** No diameter on a bench is larger: a metre. */
@@ -26,6 +27,9 @@ export function plausibleAt(document: CheckDocument, kind: CheckKind, point: Mea
     return { plausible: LARGEST_SIZE, least: nm(1), ...(near === null ? {} : { near }), name: 'size' }
   }
   const ends = endsOf(limitsOf(document, point.result, positionOf(kind.results(document.setup), point)).working)
+  // No strip shows more than its scale does; twice that is no squashed strip.
+  const printed = point.way === 'plastic-strip' ? Math.max(0, ...(gaugeOf(document, point)?.sizes ?? [])) : 0
+  if (printed > 0) return { plausible: nm(2 * printed), least: ZERO, name: 'gap' }
   const widest = ends ? Math.max(...[ends.lower, ends.upper].filter(Number.isFinite).map(Math.abs)) : Infinity
   return {
     plausible: nm(Math.min(kind.plausible, Math.max(TIMES_LIMIT * widest, SELDOM_ASKED))),

@@ -5,9 +5,10 @@ import { evaluateCheck } from '../check/evaluate-check'
 import { gaugeNeeds, keySuits, likelyGauge } from '../check/gauge-needs'
 import { bindParts } from '../check/parts'
 import { checkKind } from '../check/registry'
-import { fieldFault, type Setup } from '../check/setup'
+import { fieldFault, lengthIn, type Setup } from '../check/setup'
 import type { PackRules } from '../pack/chooser/prepare'
 import { nm } from '../quantity/length'
+import { outOfRange } from '../method/gauge-range'
 import { stripFor } from '../method/plastic-strip/scale'
 import type { Gauge } from '../reading/gauge'
 import { insideRange, limitsFault, type LimitSet } from '../verdict/limits'
@@ -143,15 +144,25 @@ function gaugesWith(
   for (const need of needs) {
     const { key, kind: wantedKind } = need
     const of = register.filter(gauge => gauge.kind === wantedKind)
-    // The grade of a strip goes by the limits, as long as none was squashed yet.
-    const fitting =
-      limits && wantedKind === 'plastic-strip' && gauges[key] === undefined && !readWith(document, used[key])
-        ? stripFor(of, ...rangeOf(limits))
-        : null
+    // As long as nothing was read with it and nobody chose it: the grade of a strip goes by the limits, a bore gauge by its master.
+    const free = gauges[key] === undefined && !readWith(document, used[key])
+    const fitting = !free
+      ? null
+      : wantedKind === 'plastic-strip'
+        ? limits && stripFor(of, ...rangeOf(limits))
+        : wantedKind === 'bore-gauge'
+          ? reaching(of, used[key] ?? null, lengthIn(setup, 'master'))
+          : null
     const wanted = fitting ?? (used[key] ? null : (used[wantedKind] ?? likelyGauge(need, of) ?? null))
     if (wanted && wanted.id !== used[key]?.id) happenings.push({ type: 'gauged', key, gauge: wanted })
   }
   return happenings
+}
+
+/** Another bore gauge where this one does not reach to the master; null: it does, or no other would. */
+function reaching(of: readonly Gauge[], used: Gauge | null, master: number | null): Gauge | null {
+  if (master === null || (used && outOfRange(master, used) === null)) return null
+  return of.find(gauge => outOfRange(master, gauge) === null) ?? null
 }
 
 /** The ends a strip has to show; what is open asks for nothing. nm */

@@ -183,6 +183,23 @@ test('rods by plastic strip: the gap beside the width, off the scale is another 
   await expect(page.getByTestId('grade')).toHaveText('Grade for these limits: green (0.026 – 0.066 mm)')
 })
 
+test('set up for the strip, the first figure is that of the strip, not of a journal nobody asked for', async ({ page, shop }) => {
+  await page.goto(`${shop.address}/jobs/pump-bottom`)
+  await expect(page.getByRole('heading', { name: 'Fire pump' })).toBeVisible()
+  await page.keyboard.press('n')
+  await page.getByLabel('Kind of check').selectOption('bearing-clearance')
+  await page.getByLabel('Name', { exact: true }).fill('By strip')
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('heading', { name: 'By strip' })).toBeAttached()
+  await page.getByLabel('Measured by').selectOption('strip')
+  await expect(page.getByTestId('saved')).toHaveText('Saved')
+  await page
+    .getByRole('button', { name: /Measure/ })
+    .first()
+    .click()
+  await expect(page.getByRole('heading', { name: /^Strip, main 1, front/ })).toBeVisible()
+})
+
 test('thrust halves lined up, from scratch by keyboard: out of line by about, in words', async ({ page, shop }) => {
   await page.goto(`${shop.address}/jobs/pump-bottom`)
   await expect(page.getByRole('heading', { name: 'Fire pump' })).toBeVisible()
