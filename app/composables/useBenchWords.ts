@@ -11,9 +11,9 @@ import { formatLength, unitFor } from '#core/quantity/format-length'
 import { lowerFirst } from '#core/quantity/lower-first'
 import { coverageFactor } from '#core/reading/student'
 import { UNIT_NAME } from '#core/quantity/length'
-import { readingsToSettle } from '#core/verdict/settle'
 import { usePreferences } from '~/stores/preferences'
 import { percent } from '#core/quantity/percent'
+import { moreReadingsInWords, proposalInWords, windowInWords } from './benchWords'
 import { shortTime } from './shortTime'
 
 interface Bench {
@@ -83,17 +83,16 @@ export function useBenchWords({ document, evaluation, shown, place, choice, prop
       return result.state === 'in'
         ? `${at.value ? `${at.value}in` : 'In'} limits${e.state === 'in' ? ': nothing needs changing. Sign it under Prove.' : '.'}`
         : provisional(e)
-    if (proposal.value && phase.value !== 'prove') {
-      const words = change.value
-      const inside = proposal.value.chance?.inside
-      if (proposal.value.atMost)
-        return `${at.value}no play that can be told from zero. For a trial: ${lowerFirst(words)}, leaves at most ${show(proposal.value.predicted.play)} ${name.value}.`
-      if (choice.value?.fallback && proposal.value.change.in.length + proposal.value.change.out.length === 0) return choice.value.notes[0]!
-      if (choice.value?.fallback)
-        return `${choice.value.notes[0]} Nearest for a trial: ${lowerFirst(words)}, leaves ${show(leaves.value)} ${name.value}.`
-      // Whose it is stands beside the figure.
-      return `${fine ? `In limits already. Nearer the aim: ${lowerFirst(words)}` : words}: leaves ${show(leaves.value)} ± ${formatLength(proposal.value.predicted.U, unit.value, { unit: true })}${inside === undefined ? '' : inside >= 0.95 ? ', in limits.' : `, ${percent(inside)} in limits.`}`
-    }
+    if (proposal.value && phase.value !== 'prove')
+      return proposalInWords({
+        proposal: proposal.value,
+        choice: choice.value,
+        change: change.value,
+        leaves: leaves.value,
+        fine,
+        at: at.value,
+        unit: unit.value,
+      })
     if (result.state === 'provisional') return provisional(e)
     if (result.residual)
       return `Predicted ${show(result.predicted!.play)}, measured ${show(result.estimate.value)}: ${result.residual.flagged ? 'it did not move as it should.' : 'it moved as predicted.'}`
@@ -131,29 +130,9 @@ export function useBenchWords({ document, evaluation, shown, place, choice, prop
     return { value: leaves.value, U: proposal.value.predicted.U, words: lowerFirst(change.value) }
   })
   const windowWords = computed(() => {
-    const w = place.value?.window
-    if (!w) return null
-    const figure = (value: number) => formatLength(value, unit.value, { trim: true })
-    const known = packIn(current.value, place.value!.place.id) !== null
-    if (!known && w.high < 0) return `Take out ${figure(-w.high)} to ${figure(-w.low)} ${name.value}.`
-    if (!known && w.low < 0 && Number.isFinite(w.high))
-      return `Changes that would do: up to ${figure(-w.low)} out, up to ${figure(w.high)} in.`
-    const what = known ? 'Totals that would do' : 'Changes that would do'
-    if (!Number.isFinite(w.high)) return `${what}: ${figure(w.low)} ${name.value} or more.`
-    if (!Number.isFinite(w.low)) return `${what}: up to ${figure(w.high)} ${name.value}.`
-    return `${what}: ${figure(w.low)} to ${figure(w.high)} ${name.value}.`
+    const { window, place: own } = place.value ?? {}
+    return window && own ? windowInWords(window, packIn(current.value, own.id) !== null, unit.value) : null
   })
-  const oneMore = computed(() => {
-    const e = shown.value.estimate
-    if (e && shown.value.state === 'close') {
-      const more = readingsToSettle(e, shown.value.limits.working, document.value.rule)
-      return more === null
-        ? 'More readings like these would not settle it: a finer gauge would, or a reason when it is signed.'
-        : `${more === 1 ? 'One more reading' : `${more} more readings`} like these would settle it.`
-    }
-    return e?.oneMore && e.oneMore < e.U * 0.9
-      ? `One more reading like these would bring ± ${formatLength(e.U, unit.value)} to ± ${formatLength(e.oneMore, unit.value, { unit: true })}.`
-      : null
-  })
+  const oneMore = computed(() => moreReadingsInWords(shown.value, document.value.rule, unit.value))
   return { sentence, arithmetic, predicted, windowWords, oneMore }
 }

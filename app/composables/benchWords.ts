@@ -1,0 +1,63 @@
+import type { ResultEvaluation } from '#core/check/evaluate-fitting'
+import type { PackChoice, Proposal } from '#core/pack/chooser/choose'
+import type { Window as PackWindow } from '#core/pack/window'
+import { formatLength } from '#core/quantity/format-length'
+import { UNIT_NAME, type LengthUnit } from '#core/quantity/length'
+import { lowerFirst } from '#core/quantity/lower-first'
+import { percent } from '#core/quantity/percent'
+import type { DecisionRule } from '#core/verdict/decide'
+import { readingsToSettle } from '#core/verdict/settle'
+
+/** The pack totals that would do, or the changes where what is fitted is not known. */
+export function windowInWords({ low, high }: Pick<PackWindow, 'low' | 'high'>, known: boolean, unit: LengthUnit): string {
+  const figure = (value: number) => formatLength(value, unit, { trim: true })
+  const name = UNIT_NAME[unit]
+  if (!known && high < 0) return `Take out ${figure(-high)} to ${figure(-low)} ${name}.`
+  if (!known && low < 0 && Number.isFinite(high)) return `Changes that would do: up to ${figure(-low)} out, up to ${figure(high)} in.`
+  const what = known ? 'Totals that would do' : 'Changes that would do'
+  if (!Number.isFinite(high)) return `${what}: ${figure(low)} ${name} or more.`
+  if (!Number.isFinite(low)) return `${what}: up to ${figure(high)} ${name}.`
+  return `${what}: ${figure(low)} to ${figure(high)} ${name}.`
+}
+
+/** What more readings like these would bring; null: nothing worth saying. */
+export function moreReadingsInWords({ estimate, state, limits }: ResultEvaluation, rule: DecisionRule, unit: LengthUnit): string | null {
+  if (estimate && state === 'close') {
+    const more = readingsToSettle(estimate, limits.working, rule)
+    return more === null
+      ? 'More readings like these would not settle it: a finer gauge would, or a reason when it is signed.'
+      : `${more === 1 ? 'One more reading' : `${more} more readings`} like these would settle it.`
+  }
+  return estimate?.oneMore && estimate.oneMore < estimate.U * 0.9
+    ? `One more reading like these would bring ± ${formatLength(estimate.U, unit)} to ± ${formatLength(estimate.oneMore, unit, { unit: true })}.`
+    : null
+}
+
+interface Proposed {
+  readonly proposal: Proposal
+  readonly choice: PackChoice | null
+  /** what to do with the hands */
+  readonly change: string
+  /** what it leaves of the result looked at, nm */
+  readonly leaves: number
+  /** in limits already */
+  readonly fine: boolean
+  /** the result, where there are several: `Main 2 clearance: ` */
+  readonly at: string
+  readonly unit: LengthUnit
+}
+
+/** The proposal in hand as the answer of the bench. Whose it is stands beside the figure. */
+export function proposalInWords({ proposal, choice, change, leaves, fine, at, unit }: Proposed): string {
+  const show = (value: number) => formatLength(value, unit)
+  const name = UNIT_NAME[unit]
+  const inside = proposal.chance?.inside
+  if (proposal.atMost)
+    return `${at}no play that can be told from zero. For a trial: ${lowerFirst(change)}, leaves at most ${show(proposal.predicted.play)} ${name}.`
+  if (choice?.fallback)
+    return proposal.change.in.length + proposal.change.out.length === 0
+      ? choice.notes[0]!
+      : `${choice.notes[0]} Nearest for a trial: ${lowerFirst(change)}, leaves ${show(leaves)} ${name}.`
+  const chance = inside === undefined ? '' : inside >= 0.95 ? ', in limits.' : `, ${percent(inside)} in limits.`
+  return `${fine ? `In limits already. Nearer the aim: ${lowerFirst(change)}` : change}: leaves ${show(leaves)} ± ${formatLength(proposal.predicted.U, unit, { unit: true })}${chance}`
+}
