@@ -37,7 +37,7 @@ describe('the proposal in words', () => {
   it('says a chance only where it is less than sure, and none where there are no limits', () => {
     expect(said()).toBe('Put in 5: leaves 4.0 ± 0.5 thou, in limits.')
     expect(said({ chance: { inside: 0.949 } })).toBe('Put in 5: leaves 4.0 ± 0.5 thou, 95 % in limits.')
-    expect(said({ chance: null })).toBe('Put in 5: leaves 4.0 ± 0.5 thou')
+    expect(said({ chance: null })).toBe('Put in 5: leaves 4.0 ± 0.5 thou.')
   })
   it('what is fine already is only brought nearer', () =>
     expect(said({}, {}, true)).toBe('In limits already. Nearer the aim: put in 5: leaves 4.0 ± 0.5 thou, in limits.'))

@@ -58,6 +58,6 @@ export function proposalInWords({ proposal, choice, change, leaves, fine, at, un
     return proposal.change.in.length + proposal.change.out.length === 0
       ? choice.notes[0]!
       : `${choice.notes[0]} Nearest for a trial: ${lowerFirst(change)}, leaves ${show(leaves)} ${name}.`
-  const chance = inside === undefined ? '' : inside >= 0.95 ? ', in limits.' : `, ${percent(inside)} in limits.`
+  const chance = inside === undefined ? '.' : inside >= 0.95 ? ', in limits.' : `, ${percent(inside)} in limits.`
   return `${fine ? `In limits already. Nearer the aim: ${lowerFirst(change)}` : change}: leaves ${show(leaves)} ± ${formatLength(proposal.predicted.U, unit, { unit: true })}${chance}`
 }

@@ -27,9 +27,9 @@ export function plausibleAt(document: CheckDocument, kind: CheckKind, point: Mea
     return { plausible: LARGEST_SIZE, least: nm(1), ...(near === null ? {} : { near }), name: 'size' }
   }
   const ends = endsOf(limitsOf(document, point.result, positionOf(kind.results(document.setup), point)).working)
-  // No strip shows more than its scale does; twice that is no squashed strip.
+  // A strip beyond its scale is another grade; at five times that it is no strip.
   const printed = point.way === 'plastic-strip' ? Math.max(0, ...(gaugeOf(document, point)?.sizes ?? [])) : 0
-  if (printed > 0) return { plausible: nm(2 * printed), least: ZERO, name: 'gap' }
+  if (printed > 0) return { plausible: nm(5 * printed), least: ZERO, name: 'gap' }
   const widest = ends ? Math.max(...[ends.lower, ends.upper].filter(Number.isFinite).map(Math.abs)) : Infinity
   return {
     plausible: nm(Math.min(kind.plausible, Math.max(TIMES_LIMIT * widest, SELDOM_ASKED))),

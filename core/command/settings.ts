@@ -7,7 +7,7 @@ import { bindParts } from '../check/parts'
 import { checkKind } from '../check/registry'
 import { fieldFault, lengthIn, type Setup } from '../check/setup'
 import type { PackRules } from '../pack/chooser/prepare'
-import { nm } from '../quantity/length'
+import { nm, systemOf, type LengthUnit } from '../quantity/length'
 import { outOfRange } from '../method/gauge-range'
 import { stripFor } from '../method/plastic-strip/scale'
 import type { Gauge } from '../reading/gauge'
@@ -151,7 +151,7 @@ function gaugesWith(
       : wantedKind === 'plastic-strip'
         ? limits && stripFor(of, ...rangeOf(limits))
         : wantedKind === 'bore-gauge'
-          ? reaching(of, used[key] ?? null, lengthIn(setup, 'master'))
+          ? reaching(of, used[key] ?? null, lengthIn(setup, 'master'), document.entryUnit)
           : null
     const wanted = fitting ?? (used[key] ? null : (used[wantedKind] ?? likelyGauge(need, of) ?? null))
     if (wanted && wanted.id !== used[key]?.id) happenings.push({ type: 'gauged', key, gauge: wanted })
@@ -159,10 +159,11 @@ function gaugesWith(
   return happenings
 }
 
-/** Another bore gauge where this one does not reach to the master; null: it does, or no other would. */
-function reaching(of: readonly Gauge[], used: Gauge | null, master: number | null): Gauge | null {
+/** Another bore gauge where this one does not reach to the master, of the check’s own system if there is one; null: it does, or no other would. */
+function reaching(of: readonly Gauge[], used: Gauge | null, master: number | null, unit: LengthUnit): Gauge | null {
   if (master === null || (used && outOfRange(master, used) === null)) return null
-  return of.find(gauge => outOfRange(master, gauge) === null) ?? null
+  const others = of.filter(gauge => outOfRange(master, gauge) === null)
+  return others.find(gauge => systemOf(gauge.unit) === systemOf(unit)) ?? others[0] ?? null
 }
 
 /** The ends a strip has to show; what is open asks for nothing. nm */

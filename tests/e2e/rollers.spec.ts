@@ -150,11 +150,11 @@ test('a set judged by a sample, the bore read in its planes, honed and finished:
   await set('Rollers in a set', '12')
   await set('Spread allowed within a set', '0.3 thou')
   await page.getByLabel('Sets are judged by').selectOption({ label: 'A sample of the bag (with what is not known of the others)' })
-  await set(/Actual size of the master/, '1.5')
+  await set(/Actual size of the master/, '2.5')
   await set(/Its size is known to/, '0')
   await phase(page, /Measure/)
   await expect(page.getByLabel('Figure read')).toBeFocused()
-  await type(page, '1.0000', '1.0000', '.2498', '.2499', '.2498', '.2497', '.2498', '.2498')
+  await type(page, '2.0000', '2.0000', '.2498', '.2499', '.2498', '.2497', '.2498', '.2498')
   await page.getByRole('button', { name: 'Set a limit here' }).press('Enter')
   await page.getByRole('button', { name: 'Use it as shop limits' }).press('Enter')
   await expect(page.getByText('Shop 0.9 – 1.2').first()).toBeVisible()
@@ -185,7 +185,7 @@ test('a set judged by a sample, the bore read in its planes, honed and finished:
     ['Finished bore, rod 1, B rear', '−0.70'],
   ] as const)
     await expect(page.getByTestId('points').getByRole('button', { name: `${name}: ${figure}` })).toBeVisible()
-  // Mean bore 1.50065, pin 1; the largest of twelve to expect 0.2498 + 1.635 × 0.0000664 = 0.2499086: 0.83 thou, below 0.9 to 1.2.
+  // Mean bore 2.50065, pin 2; the largest of twelve to expect 0.2498 + 1.635 × 0.0000664 = 0.2499086: 0.83 thou, below 0.9 to 1.2.
   await phase(page, /Prove/)
   await expect(page.getByTestId('figure')).toHaveText('0.8')
   await page.keyboard.press('Escape')
