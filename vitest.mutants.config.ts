@@ -6,6 +6,10 @@ export default defineConfig({
   ...base,
   test: {
     ...base.test,
-    include: ['core/**/*.test.ts', 'tests/reference/{common-practice,engines,plastic-strip,statistics,temperature}.test.ts'],
+    include: [
+      'core/**/*.test.ts',
+      'tests/record/*.test.ts',
+      'tests/reference/{common-practice,engines,plastic-strip,statistics,temperature}.test.ts',
+    ],
   },
 })

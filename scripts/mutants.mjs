@@ -80,7 +80,7 @@ const results = await new Stryker({
   incremental: full,
   incrementalFile: join(root, 'node_modules/.cache/finitum/mutants.json'),
   tempDirName: 'node_modules/.cache/finitum/mutants',
-  ignorePatterns: ['.nuxt', '.output', 'data', 'docs', 'app', 'server', 'demo', 'test-results', 'tests/e2e'],
+  ignorePatterns: ['.nuxt', '.output', 'data', 'docs', 'app', 'server', 'test-results', 'tests/e2e'],
   reporters: ['clear-text', 'progress-append-only', 'json'],
   jsonReporter: { fileName: join(root, 'node_modules/.cache/finitum/mutants-report.json') },
   clearTextReporter: { logTests: false, allowEmojis: false, reportTests: false, skipFull: true },

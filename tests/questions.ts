@@ -1,4 +1,4 @@
-import type { PackQuestion } from '#core/pack/chooser/choose'
+import type { PackQuestion } from '#core/pack/chooser/proposal'
 import type { Measured } from '#core/pack/predict'
 
 /** A question to the chooser that rests on one reading: for tests that ask nothing else. */

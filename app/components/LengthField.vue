@@ -2,7 +2,7 @@
 import { parseLength, type Choice, type EntryOptions } from '#core/quantity/parse-length'
 import { exactText } from '~/composables/sizeText'
 import { formatLength, otherUnit } from '#core/quantity/format-length'
-import { UNIT_NAME, type LengthUnit, type Nm } from '#core/quantity/length'
+import { NM_PER, UNIT_NAME, type LengthUnit, type Nm } from '#core/quantity/length'
 
 /** One length as it is typed: understands every unit, shows the other system beside it, asks when it can be read two ways. */
 const props = defineProps<{
@@ -61,7 +61,7 @@ const reason = computed(() => {
 const beside = computed(() =>
   length.value === null
     ? UNIT_NAME[props.unit]
-    : `${UNIT_NAME[props.unit]} · ${formatLength(length.value, otherUnit(props.unit), { unit: true })}${entry.value.ok && entry.value.rounded ? ', rounded' : ''}`,
+    : `${UNIT_NAME[props.unit]} · ${formatLength(length.value, otherUnit(props.unit), { unit: true, fine: Math.abs(length.value) < NM_PER.thou })}${entry.value.ok && entry.value.rounded ? ', rounded' : ''}`,
 )
 
 function onInput(): void {

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import type { PackChoice, Proposal } from '#core/pack/chooser/choose'
+import type { PackChoice } from '#core/pack/chooser/choose'
+import type { Proposal } from '#core/pack/chooser/proposal'
 import { thou } from '#core/quantity/length'
 import { proposalInWords, windowInWords } from './benchWords'
 
@@ -12,7 +13,15 @@ describe('the window in words', () => {
     [-3, -1, false, 'Take out 1 to 3 thou.'],
     [-1, 2, false, 'Changes that would do: up to 1 out, up to 2 in.'],
   ])('%d to %d, pack known: %s', (low, high, known, words) =>
-    expect(windowInWords({ low: low * thou(1), high: high * thou(1) }, known, 'thou')).toBe(words),
+    expect(windowInWords({ low: low * thou(1), high: high * thou(1), lowExcluded: false, highExcluded: false }, known, 'thou')).toBe(words),
+  )
+  it.each([
+    [12, 16, true, 'Totals that would do: over 12 to under 16 thou.'],
+    [12, Infinity, true, 'Totals that would do: more than 12 thou.'],
+    [-Infinity, 16, true, 'Totals that would do: under 16 thou.'],
+    [-3, -1, false, 'Take out over 1 to under 3 thou.'],
+  ])('%d to %d, without the ends', (low, high, known, words) =>
+    expect(windowInWords({ low: low * thou(1), high: high * thou(1), lowExcluded: true, highExcluded: true }, known, 'thou')).toBe(words),
   )
 })
 

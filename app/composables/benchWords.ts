@@ -1,5 +1,6 @@
 import type { ResultEvaluation } from '#core/check/evaluate-fitting'
-import type { PackChoice, Proposal } from '#core/pack/chooser/choose'
+import type { PackChoice } from '#core/pack/chooser/choose'
+import type { Proposal } from '#core/pack/chooser/proposal'
 import type { Window as PackWindow } from '#core/pack/window'
 import { formatLength } from '#core/quantity/format-length'
 import { UNIT_NAME, type LengthUnit } from '#core/quantity/length'
@@ -9,15 +10,17 @@ import type { DecisionRule } from '#core/verdict/decide'
 import { readingsToSettle } from '#core/verdict/settle'
 
 /** The pack totals that would do, or the changes where what is fitted is not known. */
-export function windowInWords({ low, high }: Pick<PackWindow, 'low' | 'high'>, known: boolean, unit: LengthUnit): string {
+export function windowInWords({ low, high, lowExcluded, highExcluded }: PackWindow, known: boolean, unit: LengthUnit): string {
   const figure = (value: number) => formatLength(value, unit, { trim: true })
   const name = UNIT_NAME[unit]
-  if (!known && high < 0) return `Take out ${figure(-high)} to ${figure(-low)} ${name}.`
+  const [over, under] = [lowExcluded ? 'over ' : '', highExcluded ? 'under ' : '']
+  if (!known && high < 0)
+    return `Take out ${highExcluded ? 'over ' : ''}${figure(-high)} to ${lowExcluded ? 'under ' : ''}${figure(-low)} ${name}.`
   if (!known && low < 0 && Number.isFinite(high)) return `Changes that would do: up to ${figure(-low)} out, up to ${figure(high)} in.`
   const what = known ? 'Totals that would do' : 'Changes that would do'
-  if (!Number.isFinite(high)) return `${what}: ${figure(low)} ${name} or more.`
-  if (!Number.isFinite(low)) return `${what}: up to ${figure(high)} ${name}.`
-  return `${what}: ${figure(low)} to ${figure(high)} ${name}.`
+  if (!Number.isFinite(high)) return `${what}: ${lowExcluded ? `more than ${figure(low)} ${name}` : `${figure(low)} ${name} or more`}.`
+  if (!Number.isFinite(low)) return `${what}: ${highExcluded ? 'under' : 'up to'} ${figure(high)} ${name}.`
+  return `${what}: ${over}${figure(low)} to ${under}${figure(high)} ${name}.`
 }
 
 /** What more readings like these would bring; null: nothing worth saying. */

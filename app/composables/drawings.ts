@@ -30,7 +30,7 @@ export function drawingsOn(page: ParentNode): Drawing[] {
 }
 
 /** The drawing as a file that stands by itself: its colours and type written into it, on the ground it is drawn on. */
-export function svgText(svg: SVGSVGElement): string {
+function svgText(svg: SVGSVGElement): string {
   const copy = svg.cloneNode(true) as SVGSVGElement
   const originals = [svg, ...svg.querySelectorAll('*')]
   for (const [i, element] of [copy, ...copy.querySelectorAll('*')].entries()) {

@@ -2,7 +2,7 @@ import { computed, type Ref } from 'vue'
 import { navigateTo } from '#imports'
 import type { PlaceEvaluation } from '#core/check/evaluate-place'
 import type { Phase } from '#core/method/step'
-import type { Proposal } from '#core/pack/chooser/choose'
+import type { Proposal } from '#core/pack/chooser/proposal'
 import type { Pack } from '#core/pack/lot'
 import { choicePanels } from '~/components/bench/kinds/sketches'
 import { useBench } from '~/stores/bench'
@@ -10,7 +10,6 @@ import { key, useKeys, type KeyBinding } from './useKeys'
 import type { useTaking } from './useTaking'
 
 interface Bench {
-  readonly ready: Ref<boolean>
   readonly locked: Ref<boolean>
   readonly phase: Ref<Phase>
   readonly place: Ref<PlaceEvaluation | null>
@@ -30,7 +29,6 @@ interface Bench {
 
 /** The keys of the bench: what can be done in this phase, and what always can. */
 export function useBenchKeys({
-  ready,
   locked,
   phase,
   place,
@@ -82,5 +80,5 @@ export function useBenchKeys({
     key('J', 'back to the job', () => void navigateTo(`/jobs/${bench.view!.job.id}`), { quiet: true }),
   ]
 
-  useKeys(computed(() => (ready.value ? [...choosing(), ...reading(), ...always()] : [])))
+  useKeys(computed(() => [...choosing(), ...reading(), ...always()]))
 }

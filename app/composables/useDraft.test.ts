@@ -108,6 +108,21 @@ describe('sizes as text', () => {
     expect(markedText(100_000)).toBe('0.10 mm')
     expect(markedText(1_421_000)).toBe('1.421 mm')
   })
+  it('a stack of feelers is typed as it lies in the hand, and counted', () => {
+    const { draft, reading, far } = open(null, 'range')
+    draft.value = { ...draft.value, far: '15+16+17+9', back: '15+16+17+10' }
+    expect(reading.value).toEqual({ point: 'travel', low: thou(57), high: thou(58), leaves: 4 })
+    draft.value = { ...draft.value, leaves: '5' }
+    expect(reading.value).toMatchObject({ leaves: 5 })
+    draft.value = { ...draft.value, far: '57', leaves: '' }
+    expect(reading.value).toEqual({ point: 'travel', low: thou(57), high: thou(58) })
+    draft.value = { ...draft.value, far: '200+200' }
+    expect(far.value).toMatchObject({ ok: false, reason: expect.stringContaining('is a lot') })
+    // A dial shows one figure.
+    const dial = open(null, 'travel')
+    dial.draft.value = { ...dial.draft.value, far: '5+5' }
+    expect(dial.reading.value).toBeNull()
+  })
   it('notes the temperature of a warm part, in either scale, and the stone of a pass', () => {
     const { draft, reading, heatFault, clear } = open(null, 'pass')
     draft.value = { ...draft.value, far: '-3', celsius: '86 F', stone: 'medium' }

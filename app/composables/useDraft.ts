@@ -1,6 +1,7 @@
 import { useSessionStorage } from '@vueuse/core'
 import { computed, watch, type Ref } from 'vue'
 import { parseLength, parseRange, type EntryOptions, type LengthEntry } from '#core/quantity/parse-length'
+import { parseSum } from '#core/quantity/parse-sum'
 import { counterReading } from '#core/method/dial/dial'
 import { ZERO, type LengthUnit, type Nm } from '#core/quantity/length'
 import type { PointReading } from '#core/check/document'
@@ -74,7 +75,8 @@ export function useDraft(checkId: string, form: Ref<DraftForm>) {
     if (answer !== undefined) return { ok: true, value: answer as Nm, unit: unit.value, rounded: false }
     const turns = /^\s*([+-−]?\d{1,3})\s*:\s*(.+)$/.exec(text)
     if (turns && form.value.entry === 'travel') return withTurns(Number(turns[1]!.replace('−', '-')), turns[2]!)
-    return parseLength(text, unit.value, form.value.asks)
+    // A stack of feelers is typed as it lies in the hand.
+    return form.value.entry === 'range' ? parseSum(text, unit.value, form.value.asks) : parseLength(text, unit.value, form.value.asks)
   }
   function withTurns(turns: number, pointer: string): LengthEntry {
     const { perTurn } = form.value
@@ -111,6 +113,13 @@ export function useDraft(checkId: string, form: Ref<DraftForm>) {
   const celsius = computed(() =>
     form.value.warm && draft.value.celsius.trim() !== '' && !hot.value ? parseTemperature(draft.value.celsius) : null,
   )
+  /** As said, or as many as the stack that goes was typed with; null: not known. */
+  const leaves = computed(() => {
+    const said = draft.value.leaves.trim()
+    if (/^[1-9]\d?$/.test(said)) return Math.min(30, Number(said))
+    const { parts } = parseSum(draft.value.far, unit.value)
+    return said === '' && parts > 1 ? parts : null
+  })
   const reading = computed<DraftReading | null>(() => {
     const { point, entry: how } = form.value
     const [s, f, b] = [start.value, far.value, back.value]
@@ -133,7 +142,7 @@ export function useDraft(checkId: string, form: Ref<DraftForm>) {
         point,
         low: f.value,
         high: b.value,
-        ...(/^[1-9]\d?$/.test(draft.value.leaves.trim()) ? { leaves: Math.min(30, Number(draft.value.leaves)) } : {}),
+        ...(leaves.value === null ? {} : { leaves: leaves.value }),
       }
     return s.ok ? { point, start: s.value, far: f.value, back: b.value, ...(draft.value.springBack ? { springBack: true } : {}) } : null
   })

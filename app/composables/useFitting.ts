@@ -1,7 +1,7 @@
 import { computed, ref, watch, type Ref } from 'vue'
 import { v4 as uuid } from 'uuid'
 import type { PlaceEvaluation } from '#core/check/evaluate-place'
-import { proposalFor, type Proposal } from '#core/pack/chooser/choose'
+import { proposalFor, type Proposal } from '#core/pack/chooser/proposal'
 import type { PieceInHand } from '#core/pack/in-hand'
 import { lotMap, type Pack } from '#core/pack/lot'
 import { useBench } from '~/stores/bench'
@@ -11,7 +11,7 @@ import type { useCommand } from './useCommand'
 interface Fitting {
   /** the place looked at */
   readonly place: Ref<PlaceEvaluation | null>
-  /** nothing can be fitted: signed, or not there yet */
+  /** nothing can be fitted: it is signed */
   readonly closed: Ref<boolean>
   /** a reading is being typed: it comes first */
   readonly typing: Ref<boolean>

@@ -10,19 +10,12 @@ beforeEach(() => {
   focus.mockReset()
   vi.stubGlobal('document', { activeElement: { blur } })
 })
-const opened = (reads: readonly Phase[] = ['measure']) => usePhase(phase => reads.includes(phase), focus)
+const opened = (reads: readonly Phase[] = ['measure']) => usePhase('measure', phase => reads.includes(phase), focus)
 
 describe('the phase that is open', () => {
-  it('begins where the work is', () => {
-    const { phase, begin } = opened()
-    begin('choose')
-    expect(phase.value).toBe('choose')
-  })
-  it('stays where it was picked while the check was still loading', () => {
-    const { phase, begin, pick } = opened()
-    pick('setup')
-    begin('choose')
-    expect(phase.value).toBe('setup')
+  it('begins where the work is, and leaves the cursor alone', () => {
+    expect(usePhase('choose', () => true, focus).phase.value).toBe('choose')
+    expect(focus).not.toHaveBeenCalled()
   })
   it('goes on and back, and stops at either end', () => {
     const { phase, step } = opened()

@@ -25,8 +25,7 @@ export function usePointCells(
   /** that of its gauge */
   unitOf: (point: MeasuringPoint) => LengthUnit,
 ) {
-  const lastAt = (point: MeasuringPoint) => unvoided(readingsOf(point)).at(-1)
-  /** As many for all points of a part as one of them needs. */
+  /** As many for all points of a part as one of them needs, in the grid and in the series beside it. */
   const decimalsOf = computed(
     () =>
       new Map(
@@ -34,24 +33,26 @@ export function usePointCells(
           part,
           Math.max(
             ...of.map(point => {
-              const last = lastAt(point)
-              return last && isFigure(last) ? readDecimals([last.figure], unitOf(point)) : 0
+              const figures = readingsOf(point).flatMap(reading => (isFigure(reading) ? [reading.figure] : []))
+              return figures.length > 0 ? readDecimals(figures, unitOf(point)) : 0
             }),
           ),
         ]),
       ),
   )
 
+  const decimalsAt = (point: MeasuringPoint) => decimalsOf.value.get(point.at.part) ?? 0
+
   function figureOf(point: MeasuringPoint, live: readonly PointReading[]): string | null {
     const last = live.at(-1)
     if (!last) return null
     if (point.way === 'pieces') return `${live.length} read`
-    if (isFigure(last)) return formatLength(last.figure, unitOf(point), { decimals: decimalsOf.value.get(point.at.part) ?? 0 })
+    if (isFigure(last)) return formatLength(last.figure, unitOf(point), { decimals: decimalsAt(point) })
     const word = 'word' in last ? point.words?.find(({ value }) => value === last.word)?.label : undefined
     return word ?? readingWords(last, unitOf(point)).replace(/ (thou|tenths|in|mm|µm)$/, '')
   }
 
-  return computed(() =>
+  const cells = computed(() =>
     points.value
       .filter(point => ways[point.way].entry !== 'pieces')
       .map((point): PointCell => {
@@ -67,4 +68,5 @@ export function usePointCells(
         }
       }),
   )
+  return { cells, decimalsAt }
 }

@@ -15,26 +15,22 @@ import type { Gauge } from '#core/reading/gauge'
 import { unvoided } from '#core/reading/reading'
 import { useDraft, type DraftForm } from './useDraft'
 
-const NO_FORM: DraftForm = { point: '', entry: 'travel', unit: 'thou', asks: {}, perTurn: null, warm: false, canBeNone: false }
-
 /**
  * Which point is being read, the readings it has, and the one being typed. The field belongs to the point in hand: only the technician,
  * a completed figure, a fitting or a part change moves it on.
  */
-export function useTaking(checkId: string, document: Ref<CheckDocument | null>) {
+export function useTaking(checkId: string, document: Ref<CheckDocument>) {
   const chosen = useSessionStorage<string>(`finitum.point.${checkId}`, '')
   const turned = useSessionStorage<boolean>(`finitum.turned.${checkId}`, false)
   const points = computed(() => {
-    if (!document.value) return []
     const inOrder = checkKind(document.value.kind).points(document.value.setup)
     return turned.value ? turnedRound(inOrder) : inOrder
   })
-  const index = computed(() => (document.value?.trials.length ?? 1) - 1)
-  const readingsOf = (point: MeasuringPoint): PointReading[] =>
-    document.value ? readingsAt(document.value.trials, point, index.value) : []
+  const index = computed(() => document.value.trials.length - 1)
+  const readingsOf = (point: MeasuringPoint): PointReading[] => readingsAt(document.value.trials, point, index.value)
   /** Still to be read: nothing there, or only what went stale. */
   const open = (point: MeasuringPoint) => {
-    const { readings, stale } = freshReadings(document.value!, point, readingsOf(point))
+    const { readings, stale } = freshReadings(document.value, point, readingsOf(point))
     return stale !== null || unvoided(readings).length === 0
   }
   const required = computed(() => points.value.filter(point => !point.optional))
@@ -43,8 +39,7 @@ export function useTaking(checkId: string, document: Ref<CheckDocument | null>) 
   const named = (id: string | null | undefined) => points.value.find(candidate => candidate.id === id) ?? null
   const picked = computed(() => named(chosen.value))
   /** Where the kind’s own order of work wants the next reading. */
-  const due = () =>
-    document.value && checkKind(document.value.kind).next ? named(evaluateCheck(document.value, []).next?.point ?? undefined) : null
+  const due = () => (checkKind(document.value.kind).next ? named(evaluateCheck(document.value, []).next?.point ?? undefined) : null)
   const suggested = () => due() ?? next.value ?? required.value.findLast(point => readingsOf(point).length > 0) ?? points.value[0]!
   const point = computed<MeasuringPoint>(() => picked.value ?? suggested())
   /** Pointed at by hand: the eye stays with it. */
@@ -61,20 +56,14 @@ export function useTaking(checkId: string, document: Ref<CheckDocument | null>) 
   const resume = () => take(suggested().id)
   // A point is in hand from the start, by its name: what is stored or recomputed does not move the field.
   watch(
-    () => points.value.length > 0 && picked.value === null,
+    () => picked.value === null,
     lost => {
       if (lost) resume()
     },
     { immediate: true, flush: 'sync' },
   )
   // After a fitting or a part change the field goes to what has to be read anew.
-  watch(
-    () => (document.value ? `${document.value.trials.length}/${document.value.partChanges.length}` : null),
-    (now, before) => {
-      if (now !== null && before !== null) resume()
-    },
-    { flush: 'sync' },
-  )
+  watch(() => `${document.value.trials.length}/${document.value.partChanges.length}`, resume, { flush: 'sync' })
 
   // Set up otherwise, other points come first: the field does not stay at one nobody chose and nothing was read at.
   watch(
@@ -83,49 +72,41 @@ export function useTaking(checkId: string, document: Ref<CheckDocument | null>) 
         .map(({ id, optional }) => (optional ? `${id}?` : id))
         .sort()
         .join(),
-    (now, before) => {
-      if (now && before && picked.value && !pointed.value && open(picked.value)) resume()
+    () => {
+      if (picked.value && !pointed.value && open(picked.value)) resume()
     },
     { flush: 'sync' },
   )
 
-  const gaugeAt = (of: MeasuringPoint): Gauge | null => (document.value ? gaugeOf(document.value, of) : null)
+  const gaugeAt = (of: MeasuringPoint): Gauge | null => gaugeOf(document.value, of)
   /** A bare figure is what the gauge in hand is read in; without a gauge, the check’s unit. */
   const unitOf = (of: MeasuringPoint): LengthUnit => {
-    const read = gaugeAt(of)?.unit ?? document.value?.entryUnit ?? 'thou'
+    const read = gaugeAt(of)?.unit ?? document.value.entryUnit
     return ways[of.way].scale === 'size' ? unitFor(systemOf(read), 'size') : read
   }
   const way = computed(() => ways[point.value.way])
   const gauge = computed(() => gaugeAt(point.value))
   const unit = computed(() => unitOf(point.value))
-  const form = computed<DraftForm>(() =>
-    points.value.length === 0
-      ? NO_FORM
-      : {
-          point: point.value.id,
-          entry: way.value.entry,
-          unit: unit.value,
-          asks: plausibleAt(document.value!, checkKind(document.value!.kind), point.value),
-          perTurn: gauge.value?.rangePerTurn ?? null,
-          warm: point.value.heat !== undefined,
-          canBeNone: canBeNone.value,
-        },
-  )
+  const form = computed<DraftForm>(() => ({
+    point: point.value.id,
+    entry: way.value.entry,
+    unit: unit.value,
+    asks: plausibleAt(document.value, checkKind(document.value.kind), point.value),
+    perTurn: gauge.value?.rangePerTurn ?? null,
+    warm: point.value.heat !== undefined,
+    canBeNone: canBeNone.value,
+  }))
   /** Readings of the point in hand that no longer hold: what they rest on was replaced since. */
   const staleReadings = computed<ReadonlySet<string>>(() => {
-    if (!document.value || points.value.length === 0) return new Set()
     const all = readingsOf(point.value)
     const { readings, stale } = freshReadings(document.value, point.value, all)
     return new Set((stale ? all : all.filter(reading => !readings.includes(reading))).map(({ id }) => id))
   })
   /** A movement between stops can be said to be none. */
-  const canBeNone = computed(
-    () =>
-      document.value !== null &&
-      points.value.length > 0 &&
-      checkKind(document.value.kind)
-        .results(document.value.setup)
-        .some(({ id, floored }) => floored && id === point.value.result),
+  const canBeNone = computed(() =>
+    checkKind(document.value.kind)
+      .results(document.value.setup)
+      .some(({ id, floored }) => floored && id === point.value.result),
   )
   /**
    * After a reading: from end to end where the kind’s order of work wants the next; else a movement is repeated where it is, and anything else goes on to

@@ -1,14 +1,13 @@
 <script setup lang="ts">
 import { groups as groupBy } from 'd3-array'
 import { formatLength, unitFor } from '#core/quantity/format-length'
-import { GAUGE_NAME, type Gauge } from '#core/reading/gauge'
+import { UNIT_NAME, systemOf } from '#core/quantity/length'
+import { GAUGE_NAME, hasStandard, isListOfSizes, type Gauge } from '#core/reading/gauge'
 import { api, faultsOf } from '~/composables/useApi'
 import { key, useKeys } from '~/composables/useKeys'
 import { today } from '~/composables/today'
-import { usePreferences } from '~/stores/preferences'
 import type { Fault, RegisteredGauge } from '#shared/types'
 
-const preferences = usePreferences()
 const gauges = ref<readonly RegisteredGauge[] | null>(null)
 const picked = ref<string | null>(null)
 const adding = ref(false)
@@ -27,15 +26,21 @@ const kinds = computed(() => groupBy(gauges.value ?? [], gauge => gauge.kind))
 const gauge = computed(() => gauges.value?.find(g => g.id === picked.value) ?? null)
 const late = (g: Gauge) => g.due !== null && g.due < today()
 const overdue = computed(() => (gauges.value ?? []).filter(late).length)
-const zeroes = (g: Gauge) => g.kind !== 'feeler-set' && g.kind !== 'plastic-strip'
-const size = (value: number) => formatLength(value, unitFor(preferences.system, 'size'), { trim: true })
+const zeroes = (g: Gauge) => !isListOfSizes(g.kind)
+/** Each gauge in its own system: its figures are those engraved on it. */
+const step = (value: number, g: Gauge) => {
+  const system = systemOf(g.unit)
+  return formatLength(value, unitFor(system), { trim: true, decimals: system === 'inch' ? 2 : 4 })
+}
+const stepUnit = (g: Gauge) => UNIT_NAME[unitFor(systemOf(g.unit))]
+const size = (value: number, g: Gauge, unit = false) => formatLength(value, unitFor(systemOf(g.unit), 'size'), { trim: true, unit })
 const reach = (g: Gauge) =>
   g.range
-    ? `${size(g.range.low)} – ${size(g.range.high)}`
+    ? `${size(g.range.low, g)} – ${size(g.range.high, g, true)}`
     : g.sizes.length > 0
       ? `${g.sizes.length} ${g.kind === 'feeler-set' ? 'leaves' : 'gaps'}`
       : g.rangePerTurn
-        ? `turn counter, ${formatLength(g.rangePerTurn, preferences.unit, { trim: true })} a turn`
+        ? `turn counter, ${step(g.rangePerTurn, g)} ${stepUnit(g)} a turn`
         : ''
 
 async function zeroed(id: string): Promise<void> {
@@ -118,10 +123,13 @@ useHead({ title: 'Gauges · Finitum' })
                 }}<span v-if="g.uses" class="text-[13px] text-mute"> · on {{ g.uses }} {{ g.uses === 1 ? 'check' : 'checks' }}</span>
               </td>
               <td class="figure text-right whitespace-nowrap">
-                {{ formatLength(g.graduation, preferences.unit, { trim: true, decimals: preferences.system === 'inch' ? 2 : 3 }) }}
+                {{ step(g.graduation, g) }}<span class="ml-1.5 inline-block w-9 text-left text-[13px] text-mute">{{ stepUnit(g) }}</span>
               </td>
               <td class="figure text-right whitespace-nowrap">
-                {{ formatLength(g.permissibleError, preferences.unit, { trim: true, decimals: preferences.system === 'inch' ? 2 : 4 }) }}
+                {{ g.permissibleError === 0 ? '–' : step(g.permissibleError, g)
+                }}<span class="ml-1.5 inline-block w-9 text-left text-[13px] text-mute">{{
+                  g.permissibleError === 0 ? '' : stepUnit(g)
+                }}</span>
               </td>
               <td class="hidden pl-5 text-[13.5px] text-mute md:table-cell">{{ reach(g) }}</td>
               <td class="text-[13.5px] whitespace-nowrap" :class="late(g) ? 'font-semibold text-near' : 'text-mute'">
@@ -136,10 +144,10 @@ useHead({ title: 'Gauges · Finitum' })
                   v-else
                   type="button"
                   class="link"
-                  :aria-label="`${g.name}: ${g.kind === 'micrometer' ? 'tried today, on its standard' : 'zeroed today'}`"
+                  :aria-label="`${g.name}: ${hasStandard(g.kind) ? 'tried today, on its standard' : 'zeroed today'}`"
                   @click.stop="zeroed(g.id)"
                 >
-                  {{ g.kind === 'micrometer' ? 'tried today' : 'zeroed today' }}
+                  {{ hasStandard(g.kind) ? 'tried today' : 'zeroed today' }}
                 </button>
               </td>
               <td class="text-right">
@@ -152,7 +160,7 @@ useHead({ title: 'Gauges · Finitum' })
       <GaugePanel v-if="adding" key="new" :gauge="null" @changed="changed" @close="adding = false" />
       <GaugePanel
         v-else-if="gauge"
-        :key="`${gauge.id}-${gauge.version}-${preferences.system}`"
+        :key="`${gauge.id}-${gauge.version}`"
         :gauge="gauge"
         @changed="changed"
         @close="pick(null)"

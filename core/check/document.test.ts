@@ -2,7 +2,9 @@ import { describe, expect, it } from 'vitest'
 import { checkOf, figures, plays, trial } from '../../tests/documents'
 import { nm, thou } from '../quantity/length'
 import { twoSided, type LimitSet } from '../verdict/limits'
-import { asItWasFound, limitsOf, newerThan, packIn, piecesIn } from './document'
+import { newLot } from '../command/pack'
+import type { Lot } from '../pack/lot'
+import { asItWasFound, drawerFor, limitsOf, newerThan, packIn, piecesIn, sheetsFor } from './document'
 import { plausibleAt } from './plausible'
 import { checkKind } from './registry'
 import { spreadsOf } from './repeatability'
@@ -29,6 +31,28 @@ describe('which limits judge', () => {
     const at = (position: string | null) => limitsOf({ limits: { working: 'book', sets } }, 'clearance', position)
     expect(at('2')).toMatchObject({ book: band(2, 4), shop: band(1, 2), working: band(2, 4) })
     expect(at('1').working).toEqual(band(1, 3))
+  })
+})
+
+describe('what the drawer has for a check', () => {
+  const lot = (id: string, more: Partial<Lot>): Lot => ({
+    ...newLot({ id, family: 'pieces', nominal: thou(4), tags: [] }, true),
+    onHand: 1,
+    ...more,
+  })
+  it('sheets of its own family, as long as there are some', () => {
+    const lots = [
+      lot('mine', { shape: 'sheet' }),
+      lot('used up', { shape: 'sheet', onHand: 0 }),
+      lot('theirs', { shape: 'sheet', family: 'others' }),
+      lot('a shim', {}),
+    ]
+    expect(sheetsFor({ family: 'pieces' }, lots).map(({ id }) => id)).toEqual(['mine'])
+  })
+  it('its own family, and what was ever fitted', () => {
+    const fitted = trial('t1', [], { packs: { pack: [{ lotId: 'strange', count: 1 }] } })
+    const lots = [lot('own', {}), lot('strange', { family: 'others' }), lot('theirs', { family: 'others' })]
+    expect(drawerFor({ family: 'pieces', trials: [fitted] }, lots).map(({ id }) => id)).toEqual(['own', 'strange'])
   })
 })
 

@@ -3,7 +3,7 @@ import type { LengthUnit } from '../quantity/length'
 import { sharedVariance, type Estimate } from '../reading/estimate'
 import { aimPoint, type AimPoint } from '../verdict/aim'
 import { gaugeFit, type GaugeFit, type VerdictState } from '../verdict/decide'
-import { endsOf } from '../verdict/limits'
+import { finiteEnds } from '../verdict/limits'
 import { verdictWord } from '../verdict/words'
 import { choosePacks, type PackChoice } from '../pack/chooser/choose'
 import { prepareDrawer, type PreparedDrawer } from '../pack/chooser/prepare'
@@ -116,9 +116,8 @@ export const openPlaces = (evaluation: Pick<CheckEvaluation, 'places'>): PlaceQu
 /** A result's figure as text in a unit, with a digit more where rounding would hide the verdict. */
 export function shownFigure(result: Pick<ResultEvaluation, 'estimate' | 'limits'>, unit: LengthUnit): string {
   if (!result.estimate) return '–'
-  const ends = endsOf(result.limits.working)
-  const finite = ends ? [ends.lower, ends.upper].filter(Number.isFinite) : []
-  return formatLength(result.estimate.value, unit, { decimals: decimalsApart(result.estimate.value, finite, unit) })
+  const decimals = decimalsApart(result.estimate.value, finiteEnds(result.limits.working), unit)
+  return formatLength(result.estimate.value, unit, { decimals })
 }
 
 /** Own part of a prediction's uncertainty, nm: without the gauge's share, which the proof's reading carries too. */

@@ -3,7 +3,7 @@ import { quadrature } from '../reading/statistics'
 import { aimPoint, type AimPoint } from '../verdict/aim'
 import { nm } from '../quantity/length'
 import { endsOf, limitsFault, overZeroAtLeast, type LimitSet } from '../verdict/limits'
-import type { PackQuestion } from '../pack/chooser/choose'
+import type { PackQuestion } from '../pack/chooser/proposal'
 import { MOST_PIECES, type PackRules } from '../pack/chooser/prepare'
 import { readLedger, type Ledger } from '../pack/ledger'
 import { lotMap, packTotal, type Lot, type Pack } from '../pack/lot'
@@ -225,7 +225,7 @@ const NO_PACK = 'Its least and its most lie further apart than the limits: no pa
 export const swaps = ({ capacity: { fewest, most } }: Pick<PackPlace, 'capacity'>): boolean => fewest === most
 
 /** The rules of the check, within what the place takes. */
-export function rulesFor({ packRules }: Pick<CheckDocument, 'packRules'>, { capacity }: Pick<PackPlace, 'capacity'>): PackRules {
+function rulesFor({ packRules }: Pick<CheckDocument, 'packRules'>, { capacity }: Pick<PackPlace, 'capacity'>): PackRules {
   return {
     ...packRules,
     fewest: Math.max(packRules.fewest ?? 0, capacity.fewest),

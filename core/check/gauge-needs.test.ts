@@ -3,10 +3,10 @@ import { GAUGES, checkOf, gauge, trial } from '../../tests/documents'
 import { decide } from '../command/decide'
 import { apply } from '../command/apply'
 import type { Bench, SettingsChange } from '../command/command'
-import { mm, nm } from '../quantity/length'
+import { mm, nm, thou } from '../quantity/length'
 import { suits } from '../reading/gauge'
 import { evaluateCheck } from './evaluate-check'
-import { gaugeNeeds, gaugeOf, keySuits, likelyGauge } from './gauge-needs'
+import { gaugeNeeds, gaugeOf, keySuits, likelyGauge, type GaugeNeed } from './gauge-needs'
 import { checkKind } from './registry'
 
 const kind = checkKind('roller-big-end')
@@ -35,8 +35,16 @@ describe('the gauges of a check', () => {
   })
   it('the small one is likely for rollers, the other for anything else', () => {
     const [forPins, forRollers] = gaugeNeeds(points)
-    expect([likelyGauge(forPins!, [small, large]), likelyGauge(forRollers!, [large, small])]).toEqual([large, small])
-    expect(likelyGauge(forRollers!, [large])).toBe(large)
+    expect([likelyGauge(forPins!, [small, large], 'inch'), likelyGauge(forRollers!, [large, small], 'inch')]).toEqual([large, small])
+    expect(likelyGauge(forRollers!, [large], 'inch')).toBe(large)
+  })
+  it('one of the check’s own system is likely, where there is one', () => {
+    const feelers: GaugeNeed = { key: 'feeler-set', kind: 'feeler-set', label: '', way: 'feeler' }
+    const metric = gauge('feeler-set', mm(0.05), { id: 'metric', unit: 'mm' })
+    const inch = gauge('feeler-set', thou(1), { id: 'inch' })
+    expect(likelyGauge(feelers, [metric, small, inch], 'inch')!.id).toBe('inch')
+    expect(likelyGauge(feelers, [metric, small, inch], 'metric')!.id).toBe('metric')
+    expect(likelyGauge(feelers, [small, metric], 'inch')!.id).toBe('metric')
   })
   it('calipers stand in for a micrometer, and for nothing else', () => {
     expect([suits('micrometer', calipers), suits('bore-gauge', calipers), suits('calipers', large)]).toEqual([true, false, false])
@@ -55,7 +63,7 @@ describe('the gauges of a check', () => {
   it('of strips the finest is likely, while no limits ask for another', () => {
     const strip = (id: string, ...sizes: number[]) => gauge('plastic-strip', mm(0.01), { id, sizes: sizes.map(mm) })
     const all = [strip('coarse', 0.1, 0.2), strip('fine', 0.025, 0.076), strip('middle', 0.05, 0.15)]
-    expect(likelyGauge({ key: 'plastic-strip', kind: 'plastic-strip', label: '' }, all)!.id).toBe('fine')
+    expect(likelyGauge({ key: 'plastic-strip', kind: 'plastic-strip', label: '', way: 'plastic-strip' }, all, 'metric')!.id).toBe('fine')
     expect(all[0]!.id).toBe('coarse')
   })
   it('a bore gauge goes by its master, until it was chosen by hand or read with', () => {

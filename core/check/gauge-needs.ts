@@ -1,4 +1,6 @@
+import type { WayId } from '../method/way'
 import { ways } from '../method/ways'
+import { systemOf, type UnitSystem } from '../quantity/length'
 import { GAUGE_NAME, suits, type Gauge, type GaugeKind } from '../reading/gauge'
 import type { MeasuringPoint } from './contract'
 import type { CheckDocument } from './document'
@@ -9,14 +11,16 @@ export interface GaugeNeed {
   readonly key: string
   readonly kind: GaugeKind
   readonly label: string
+  /** how it is read */
+  readonly way: WayId
 }
 
 function needOf({ way, tool }: Pick<MeasuringPoint, 'way' | 'tool'>): GaugeNeed | null {
   const kind = ways[way].gauge
   if (kind === null) return null
   return tool === undefined
-    ? { key: kind, kind, label: GAUGE_NAME[kind] }
-    : { key: `${kind}:${tool}`, kind, label: `${GAUGE_NAME[kind]}, ${tool}` }
+    ? { key: kind, kind, label: GAUGE_NAME[kind], way }
+    : { key: `${kind}:${tool}`, kind, label: `${GAUGE_NAME[kind]}, ${tool}`, way }
 }
 
 /** What these points are read with, each once, in the order of the points. */
@@ -24,15 +28,12 @@ export const gaugeNeeds = (points: readonly Pick<MeasuringPoint, 'way' | 'tool'>
   ...new Map(points.flatMap(point => needOf(point) ?? []).map(need => [need.key, need])).values(),
 ]
 
-/**
- * The likely one of several: what has a micrometer of its own is small, as rollers are; what is asked for otherwise seldom is. Of
- * strips the finest, while no limits ask for another.
- */
-export function likelyGauge({ key, kind }: GaugeNeed, of: readonly Gauge[]): Gauge | undefined {
-  const finest = ({ sizes }: Gauge) => Math.min(...sizes)
-  if (kind === 'plastic-strip') return [...of].sort((a, b) => finest(a) - finest(b))[0]
-  const small = ({ range }: Gauge) => range?.low === 0
-  return (kind === 'micrometer' ? of.find(gauge => small(gauge) === (key !== kind)) : undefined) ?? of[0]
+/** The likely one of a register, while nothing asks for another: of the check's own system if there is one. */
+export function likelyGauge({ key, kind, way }: GaugeNeed, register: readonly Gauge[], system: UnitSystem): Gauge | undefined {
+  const all = register.filter(gauge => gauge.kind === kind)
+  const own = all.filter(gauge => systemOf(gauge.unit) === system)
+  const of = own.length > 0 ? own : all
+  return ways[way].likely?.(of, key !== kind) ?? of[0]
 }
 
 /** Is this what a check may keep a gauge under? */

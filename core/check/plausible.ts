@@ -1,9 +1,9 @@
 import { median } from 'd3-array'
 import { ways } from '../method/ways'
-import { nm, ZERO, type Nm } from '../quantity/length'
+import { nm, type Nm } from '../quantity/length'
 import type { EntryOptions } from '../quantity/parse-length'
 import { unvoided } from '../reading/reading'
-import { endsOf } from '../verdict/limits'
+import { finiteEnds } from '../verdict/limits'
 import { positionOf, type CheckKind, type MeasuringPoint } from './contract'
 import { limitsOf, type CheckDocument } from './document'
 import { gaugeOf } from './gauge-needs'
@@ -21,20 +21,17 @@ const SELDOM_ASKED = 250_000
  * others, a movement ten times its limits.
  */
 export function plausibleAt(document: CheckDocument, kind: CheckKind, point: MeasuringPoint): EntryOptions {
-  const { scale, entry } = ways[point.way]
+  const { scale, entry, asks } = ways[point.way]
   if (scale === 'size') {
     const near = itsLike(document, kind, point)
     return { plausible: LARGEST_SIZE, least: nm(1), ...(near === null ? {} : { near }), name: 'size' }
   }
-  const ends = endsOf(limitsOf(document, point.result, positionOf(kind.results(document.setup), point)).working)
-  // A strip beyond its scale is another grade; at five times that it is no strip.
-  const printed = point.way === 'plastic-strip' ? Math.max(0, ...(gaugeOf(document, point)?.sizes ?? [])) : 0
-  if (printed > 0) return { plausible: nm(5 * printed), least: ZERO, name: 'gap' }
-  const widest = ends ? Math.max(...[ends.lower, ends.upper].filter(Number.isFinite).map(Math.abs)) : Infinity
+  const ends = finiteEnds(limitsOf(document, point.result, positionOf(kind.results(document.setup), point)).working)
+  const widest = ends.length > 0 ? Math.max(...ends.map(Math.abs)) : Infinity
   return {
     plausible: nm(Math.min(kind.plausible, Math.max(TIMES_LIMIT * widest, SELDOM_ASKED))),
-    ...(point.way === 'feeler' || point.way === 'plastic-strip' ? { least: ZERO } : {}),
     name: entry === 'travel' || entry === 'range' ? 'play' : 'figure',
+    ...asks?.(gaugeOf(document, point)),
   }
 }
 

@@ -13,7 +13,7 @@ export interface SignOffGate {
 }
 
 const several = (names: readonly string[]) =>
-  names.length > 4 ? `${names.slice(0, 4).join(', ')} and ${names.length - 4} more` : names.join(', ')
+  names.length > 4 ? `${names.slice(0, 4).join('; ')} and ${names.length - 4} more` : names.join('; ')
 
 /** Unmeasured, not valid, stale or with open steps: not at all. Outside limits, off its prediction, by hand: with a reason. */
 export function signOffGate(

@@ -136,6 +136,10 @@ describe('a fitting', () => {
     const found = done(fresh({ family: '' }), list({ size: thou(20), count: 1 }))
     expect(found.lots.find(({ nominal }) => nominal === thou(20))!.family).toBe('Unsorted')
   })
+  it('a place nobody knows takes nothing', () => {
+    const nowhere = { ...(list() as Extract<Command, { kind: 'list' }>), place: 'sump' }
+    expect(reasonOf(decide(fresh(), nowhere))).toContain('no such place')
+  })
   it('a piece is named by a size of the drawer, or has one of its own', () => {
     expect(reasonOf(decide(fresh(), list({ count: 1 })))).toBe('Give the piece its size.')
     expect(reasonOf(decide(fresh(), list({ lotId: 'ghost', count: 1 })))).toBe('That size is not in the drawer.')
@@ -204,6 +208,11 @@ describe('a piece that is lapped', () => {
     expect(reasonOf(decide(done(gap, begin('a')), { ...head(), kind: 'end-lap', lapId: 'lap-a', made: true }))).toContain(
       'Measure it first',
     )
+  })
+  it('only gets thinner, and only where it is', () => {
+    const thicker: Command = { ...(begin('a') as Extract<Command, { kind: 'begin-lap' }>), target: thou(10.1) }
+    expect(reasonOf(decide(gap, thicker))).toContain('cannot be lapped thicker')
+    expect(decide(gap, { ...thicker, target: thou(10) }).ok).toBe(true)
   })
   it('comes out of the drawer where there is one', () => expect(done(gap, begin('a')).document.laps[0]!.trial).toBeNull())
   it('is no shell, and none of a pair', () => {

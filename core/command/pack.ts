@@ -13,7 +13,7 @@ import { happened, refused, type Happening, type Outcome, type RefusedCommand } 
 import { tellApart } from './in-hand'
 
 /** One entry a lot, whatever order they were named in. */
-export function merged(pieces: Pack): Pack {
+function merged(pieces: Pack): Pack {
   const counts = new Map<string, number>()
   for (const { lotId, count } of pieces) counts.set(lotId, (counts.get(lotId) ?? 0) + count)
   return [...counts].map(([lotId, count]) => ({ lotId, count }))
@@ -26,7 +26,7 @@ export const placeOf = ({ kind, setup }: Pick<CheckDocument, 'kind' | 'setup'>, 
 export const NO_PLACE = 'This check has no such place.'
 
 /** What speaks against so many pieces in a place; null: nothing. */
-export function capacityFault({ label, capacity: { fewest, most } }: PackPlace, count: number, whole: boolean): string | null {
+function capacityFault({ label, capacity: { fewest, most } }: PackPlace, count: number, whole: boolean): string | null {
   if (count <= most && (count >= fewest || !whole)) return null
   const takes = fewest === most ? `${most}` : count > most ? `at most ${most}` : `at least ${fewest}`
   return `${label}: it takes ${takes} ${takes.endsWith('1') && most === 1 ? 'piece' : 'pieces'}, not ${count}.`
@@ -232,7 +232,7 @@ function lotFor(
 }
 
 /** Where pieces are kept that were found in a check with no drawer of its own. */
-export const UNSORTED = 'Unsorted'
+const UNSORTED = 'Unsorted'
 
 /** A size the drawer does not know yet, of which nothing more is known. */
 export const newLot = (

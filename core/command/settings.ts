@@ -7,11 +7,10 @@ import { bindParts } from '../check/parts'
 import { checkKind } from '../check/registry'
 import { fieldFault, lengthIn, type Setup } from '../check/setup'
 import type { PackRules } from '../pack/chooser/prepare'
-import { nm, systemOf, type LengthUnit } from '../quantity/length'
-import { outOfRange } from '../method/gauge-range'
-import { stripFor } from '../method/plastic-strip/scale'
+import { nm, systemOf } from '../quantity/length'
+import { ways } from '../method/ways'
 import type { Gauge } from '../reading/gauge'
-import { insideRange, limitsFault, type LimitSet } from '../verdict/limits'
+import { limitsFault, type LimitSet } from '../verdict/limits'
 import { apply } from './apply'
 import type { Bench, SetCommand, SettingsChange } from './command'
 import { happened, refused, type Happening, type Outcome, type RefusedCommand, type Settings } from './happening'
@@ -128,7 +127,7 @@ function gaugesWith(
   kind: CheckKind,
   setup: Setup,
   limits: LimitSet | null,
-  { change: { gauges = {} }, register }: SetCommand,
+  { change: { gauges = {}, entryUnit: unit = document.entryUnit }, register }: SetCommand,
 ): Happening[] | RefusedCommand {
   const needs = gaugeNeeds(kind.points(setup))
   const used = { ...document.gauges }
@@ -144,33 +143,16 @@ function gaugesWith(
   for (const need of needs) {
     const { key, kind: wantedKind } = need
     const of = register.filter(gauge => gauge.kind === wantedKind)
-    // As long as nothing was read with it and nobody chose it: the grade of a strip goes by the limits, a bore gauge by its master.
+    // As long as nothing was read with it and nobody chose it, it goes by what is measured.
     const free = gauges[key] === undefined && !readWith(document, used[key])
-    const fitting = !free
-      ? null
-      : wantedKind === 'plastic-strip'
-        ? limits && stripFor(of, ...rangeOf(limits))
-        : wantedKind === 'bore-gauge'
-          ? reaching(of, used[key] ?? null, lengthIn(setup, 'master'), document.entryUnit)
-          : null
-    const wanted = fitting ?? (used[key] ? null : (used[wantedKind] ?? likelyGauge(need, of) ?? null))
+    const use = { limits, master: lengthIn(setup, 'master'), unit, used: used[key] ?? null }
+    const fitting = free ? ways[need.way].suited?.(of, use) : null
+    const wanted = fitting ?? (used[key] ? null : (used[wantedKind] ?? likelyGauge(need, register, systemOf(unit)) ?? null))
     if (wanted && wanted.id !== used[key]?.id) happenings.push({ type: 'gauged', key, gauge: wanted })
   }
   return happenings
 }
 
-/** Another bore gauge where this one does not reach to the master, of the check’s own system if there is one; null: it does, or no other would. */
-function reaching(of: readonly Gauge[], used: Gauge | null, master: number | null, unit: LengthUnit): Gauge | null {
-  if (master === null || (used && outOfRange(master, used) === null)) return null
-  const others = of.filter(gauge => outOfRange(master, gauge) === null)
-  return others.find(gauge => systemOf(gauge.unit) === systemOf(unit)) ?? others[0] ?? null
-}
-
-/** The ends a strip has to show; what is open asks for nothing. nm */
-function rangeOf(limits: LimitSet | null): [number, number] {
-  const { low, high } = insideRange(limits)
-  return [Number.isFinite(low) ? low : Infinity, Number.isFinite(high) ? high : -Infinity]
-}
 const readWith = ({ trials }: CheckDocument, gauge: Gauge | undefined): boolean =>
   gauge !== undefined && trials.some(({ readings }) => readings.some(reading => reading.gauge === gauge.id))
 

@@ -12,7 +12,7 @@ import { NO_ANSWER, type Heat, type PointAnswer, type SingleFigure, type WayCont
  * What the heat of the part added to a figure, nm. Where no temperature was noted the part was as warm as its gauge; of the same
  * metal it then needs no correction. A deviation on a bore dial is read against a master of known size, and carries the heat of all of that size, with the sense of its dial.
  */
-export function heatIn(reading: FigureReading, heat: Heat | null, gauge: Gauge): number {
+function heatIn(reading: FigureReading, heat: Heat | null, gauge: Gauge): number {
   if (!heat) return 0
   const part = { alpha: heat.partAlpha, celsius: reading.celsius ?? heat.gauge.celsius }
   return gauge.kind === 'bore-gauge'

@@ -1,9 +1,11 @@
 import type { Scale } from '../quantity/format-length'
 import type { LengthUnit } from '../quantity/length'
+import type { EntryOptions } from '../quantity/parse-length'
 import type { Estimate, Pooled } from '../reading/estimate'
 import type { Finding } from '../reading/gates'
 import type { Body } from '../reading/temperature'
 import type { Gauge, GaugeKind } from '../reading/gauge'
+import type { LimitSet } from '../verdict/limits'
 import type { Counting } from './places'
 import type { Entry, Reading, Stone } from '../reading/reading'
 
@@ -72,6 +74,23 @@ export interface Way {
   /** What the field asks for, before anything is typed. */
   readonly hint: string
   answer(readings: readonly Reading[], context: WayContext): PointAnswer
+  /** What a figure is asked about before it is stored, whatever its limits; nothing unless said. */
+  asks?(gauge: Gauge | null): EntryOptions
+  /** Of the gauges of its kind the one that what is measured asks for; null: this one does, or none would do better. */
+  suited?(of: readonly Gauge[], use: GaugeUse): Gauge | null
+  /** Of several the likely one, while nothing is known of what is measured; the first unless said. */
+  likely?(of: readonly Gauge[], ownTool: boolean): Gauge | undefined
+}
+
+/** What a gauge is to be used for. */
+export interface GaugeUse {
+  readonly limits: LimitSet | null
+  /** size of the master it is zeroed in, nm; null: not known */
+  readonly master: number | null
+  /** the check’s unit */
+  readonly unit: LengthUnit
+  /** the gauge in hand */
+  readonly used: Gauge | null
 }
 
 export const NO_ANSWER: PointAnswer = { estimate: null, findings: [], word: null }

@@ -45,7 +45,7 @@ export interface LapProgress {
 /** Coarse until so much is left, then fine. Common practice. nm */
 const COARSE_UNTIL = 5 * NM_PER.tenth
 /** Faces further out of parallel than this rock. Common practice. nm */
-export const PARALLEL_WITHIN = 3 * NM_PER.tenth
+const PARALLEL_WITHIN = 3 * NM_PER.tenth
 /** Nearer than this is size. nm */
 const AT_SIZE = NM_PER.tenth / 2
 

@@ -5,6 +5,7 @@ import { lotMap, type Lot } from './lot'
 import { predict } from './predict'
 import { proofResidual } from './residual'
 import { stackingOrder } from './stacking'
+import { overZero } from '../verdict/limits'
 import { packWindow } from './window'
 
 const ring = (size: number, more: Partial<Lot> = {}): Lot => ({
@@ -143,6 +144,14 @@ describe('around a pack', () => {
   })
   it('has no window below nothing', () => {
     expect(packWindow({ ...band, upper: nm(100) }, thou(40), thou(10), cover)).toBeNull()
+    // Over 0, up to 4 with 16 to share: 12 does, 16 would leave none.
+    const some = { kind: 'upper', upper: thou(4), unit: 'thou', source: { kind: 'book' } } as const
+    expect(packWindow(overZero(some), thou(6), thou(10), { perPiece: -1, pair: false })).toEqual({
+      low: thou(12),
+      high: thou(16),
+      lowExcluded: false,
+      highExcluded: true,
+    })
     expect(packWindow(null, thou(40), thou(10), cover)).toBeNull()
     expect(packWindow(band, thou(40), 0, cover, false)!.high).toBeLessThan(0)
   })

@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import { nm, thou } from '../quantity/length'
+import { parseLength } from '../quantity/parse-length'
 import { withLotsInHand, withPieceInHand } from './in-hand'
-import { inDrawerOrder, pieceApart, pieceScatter, thickness, unitMade, withSizes, type Lot } from './lot'
+import { inDrawerOrder, pieceApart, pieceAsks, pieceScatter, thickness, unitMade, withSizes, type Lot } from './lot'
 
 const lot: Lot = {
   id: 'a',
@@ -23,6 +24,18 @@ const measured = (...sizes: number[]) =>
     lot,
     sizes.map(size => nm(size)),
   )
+
+describe('a piece measured', () => {
+  const reads = (text: string) => {
+    const entry = parseLength(text, 'thou', pieceAsks({ nominal: thou(10) }))
+    return entry.ok ? entry.value : entry.reason
+  }
+  it('is asked about where it cannot be what it is marked, and else taken as it is', () => {
+    expect([reads('10.3'), reads('8.1'), reads('12.4')]).toEqual([thou(10.3), thou(8.1), thou(12.4)])
+    expect(reads('3.2')).toBe('3.2 thou is far from what it is marked. Is that right?')
+    expect(reads('-10')).toContain('less than nothing')
+  })
+})
 
 describe('a drawer', () => {
   it('was made in inches or millimetres by most of its sizes', () => {

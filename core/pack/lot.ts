@@ -1,5 +1,6 @@
 import { meantInInches } from '../quantity/format-length'
 import { nm, type LengthUnit, type Nm } from '../quantity/length'
+import type { EntryOptions } from '../quantity/parse-length'
 import { rectangular } from '../reading/budget'
 import { mean, quadrature } from '../reading/statistics'
 
@@ -59,6 +60,14 @@ export const ASSUMED = {
   /** Offset of the one micrometer all measured pieces share: 1 µm. */
   micrometer: 1_000,
 } as const
+
+/** What a piece measured is asked about before it is stored: less than nothing, or far from the size it goes by. */
+export const pieceAsks = ({ nominal }: Pick<Lot, 'nominal'>): EntryOptions => ({
+  least: nm(1),
+  near: nominal,
+  nearTo: 'what it is marked',
+  name: 'piece',
+})
 
 /** Thickness to reckon with, nm: measured, else the middle of the tolerance. */
 export const thickness = (lot: Lot): Nm =>

@@ -65,7 +65,11 @@ describe('the order plan', () => {
     const plan = orderPlan(request(1.1, 0.3, [lot(10, 0), ...steps(0)]))!
     expect(plan.items).toHaveLength(2)
     expect(plan.items.map(item => item.lotId).sort()).toEqual(['s10.8', 's11.6'])
-    for (const item of plan.items) expect(item.chanceWithout).toBeLessThan(plan.chance)
+    for (const item of plan.items) {
+      expect(item.chanceWithout).toBeLessThan(plan.chance)
+      // Without one, the other still does something.
+      expect(item.chanceWithout).toBeGreaterThan(plan.stockChance)
+    }
   })
   it('never one size alone when its neighbour is likely, even if little is asked for', () =>
     expect(orderPlan(request(1.1, 0.3, [lot(10, 0), ...steps(0)]), 0.5)!.items.length).toBe(2))

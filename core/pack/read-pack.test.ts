@@ -74,8 +74,9 @@ describe('a pack read out at the bench', () => {
   it('knows grades of shells: half of it is a wall', () => {
     expect(pieces('0.001 under', shells)).toEqual(['1 × one'])
     expect(pieces('STD, 0.010 under', shells)).toEqual(['1 × std', '1 × ten'])
-    expect(pieces('one tenth under', shells)).toContain('not a length')
-    expect(pieces('1 tenth under', shells)).toEqual(['1 × 60.05'])
+    for (const text of ['1 tenth under', 'one tenth under', 'One tenth u/s']) expect(pieces(text, shells)).toEqual(['1 × 60.05'])
+    expect(pieces('ten under', shells)).toEqual(['1 × ten'])
+    expect(pieces('some under', shells)).toContain('not a length')
     expect(pieces('0.001 under', drawer)).toContain('Mark the standard size STD')
   })
   it('a piece without a name goes by none, and “under” stands at the end', () => {

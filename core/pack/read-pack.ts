@@ -108,8 +108,12 @@ function readOne(word: string, count: number, unit: LengthUnit, lots: readonly L
   return { ok: true, pieces: [{ size: entry.value, count }] }
 }
 
+/** Grades are spoken: one tenth, ten, twenty under. */
+const SPOKEN: Readonly<Record<string, number>> = { one: 1, two: 2, three: 3, four: 4, five: 5, ten: 10, twenty: 20, thirty: 30, forty: 40 }
+
 /** A shell of a grade under, on the diameter: half of it on its wall. */
-function ofGrade(text: string, count: number, unit: LengthUnit, lots: readonly Lot[]): PackEntry {
+function ofGrade(spoken: string, count: number, unit: LengthUnit, lots: readonly Lot[]): PackEntry {
+  const text = spoken.replace(/^[a-z]+/i, word => String(SPOKEN[word.toLowerCase()] ?? word))
   // Grades are printed in inches: 0.001 under is a thou.
   const grade = parseLength(text, /^[.0]/.test(text.trim()) && unit !== 'mm' ? 'in' : unit)
   if (!grade.ok) return refuse(`${text} under: ${grade.reason}`)

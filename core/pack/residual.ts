@@ -10,7 +10,7 @@ export interface Residual {
 }
 
 /** A residual above this many u asks for a reason. */
-export const RESIDUAL_LIMIT = 2
+const RESIDUAL_LIMIT = 2
 
 /**
  * Measured against predicted play.

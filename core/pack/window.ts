@@ -6,6 +6,9 @@ import { totalFor } from './predict'
 export interface Window {
   readonly low: number
   readonly high: number
+  /** the end itself would not do: it leaves a play that is excluded, such as none */
+  readonly lowExcluded: boolean
+  readonly highExcluded: boolean
 }
 
 /**
@@ -16,10 +19,10 @@ export interface Window {
 export function packWindow(limits: LimitSet | null, play: number, fittedTotal: number, response: Response, known = true): Window | null {
   const ends = endsOf(limits)
   if (!ends) return null
-  const a = totalFor(ends.lower, play, fittedTotal, response)
-  const b = totalFor(ends.upper, play, fittedTotal, response)
-  const low = Math.min(a, b)
-  const high = Math.max(a, b)
-  if (!known) return { low, high }
-  return high < 0 ? null : { low: Math.max(0, low), high }
+  const lower = { at: totalFor(ends.lower, play, fittedTotal, response), excluded: limits!.lowerExcluded === true }
+  const upper = { at: totalFor(ends.upper, play, fittedTotal, response), excluded: limits!.upperExcluded === true }
+  const [low, high] = lower.at < upper.at ? [lower, upper] : [upper, lower]
+  if (known && high.at < 0) return null
+  const cut = known && low.at < 0
+  return { low: cut ? 0 : low.at, high: high.at, lowExcluded: !cut && low.excluded, highExcluded: high.excluded }
 }

@@ -27,6 +27,8 @@ export interface EntryOptions {
   readonly least?: Nm
   /** What its like measured: a figure a fifth away from it is asked about. */
   readonly near?: Nm
+  /** Whose that is, for the sentence; "the others" unless said. */
+  readonly nearTo?: string
   /** What the figure is, for the sentence: "play", "thickness". */
   readonly name?: string
 }
@@ -207,7 +209,11 @@ function ambiguity(figure: Figure, unit: LengthUnit, bare: boolean, entryUnit: L
 /** Part of what its like measured that a size may be off. */
 const NEAR = 1.25
 
-function implausible(figure: Figure, unit: LengthUnit, { plausible, least, near, name = 'figure' }: EntryOptions): RefusedLength | null {
+function implausible(
+  figure: Figure,
+  unit: LengthUnit,
+  { plausible, least, near, nearTo = 'the others', name = 'figure' }: EntryOptions,
+): RefusedLength | null {
   const { value } = sized(figure, unit)
   const possible = (length: number) =>
     (plausible === undefined || Math.abs(length) <= plausible) &&
@@ -219,7 +225,7 @@ function implausible(figure: Figure, unit: LengthUnit, { plausible, least, near,
     ? `A ${name} of ${figure.text} ${UNIT_NAME[unit]} is less than nothing. Is that right?`
     : plausible !== undefined && Math.abs(value) > plausible
       ? `A ${name} of ${figure.text} ${UNIT_NAME[unit]} is a lot. Is that right?`
-      : `${figure.text} ${UNIT_NAME[unit]} is far from the others. Is that right?`
+      : `${figure.text} ${UNIT_NAME[unit]} is far from ${nearTo}. Is that right?`
   const others = (['mm', 'thou', 'in', 'um', 'tenth'] as const)
     .filter(other => other !== unit && possible(sized(figure, other).value))
     .slice(0, 2)

@@ -43,10 +43,10 @@ export interface GateOptions {
 }
 
 /** From a band this wide up, two readings that agree within a graduation are enough: 4 thou, 0.10 mm. Common practice. */
-export const TWO_WILL_DO = 100_000
+const TWO_WILL_DO = 100_000
 
 /** From this many readings on a wide spread is carried by the uncertainty instead of refused. */
-export const SPREAD_SETTLED_BY = 6
+const SPREAD_SETTLED_BY = 6
 
 /** Closing errors above this void the repeat: the larger of a graduation and a tenth of the band, never above a quarter of it. nm */
 export function closingLimit({ graduation, band }: Pick<GateOptions, 'graduation' | 'band'>): number {
@@ -68,7 +68,7 @@ function runFromFirst(values: readonly number[], direction: 1 | -1): number {
 }
 
 /** Run in one direction above this is a seat that settles: the larger of a graduation and a tenth of the band. nm */
-export const driftLimit = ({ graduation, band }: Pick<GateOptions, 'graduation' | 'band'>): number => Math.max(graduation, (band ?? 0) / 10)
+const driftLimit = ({ graduation, band }: Pick<GateOptions, 'graduation' | 'band'>): number => Math.max(graduation, (band ?? 0) / 10)
 
 /**
  * Everything that is wrong, or worth knowing, about a series of repeats. Common practice of the trade; the limits are in the

@@ -56,6 +56,11 @@ export const PLAIN_GAUGE = {
 export const suits = (wanted: GaugeKind, { kind }: Pick<Gauge, 'kind'>): boolean =>
   kind === wanted || (wanted === 'micrometer' && kind === 'calipers')
 
+/** Feelers and strips are a list of sizes, and have no zero. */
+export const isListOfSizes = (kind: GaugeKind): boolean => kind === 'feeler-set' || kind === 'plastic-strip'
+/** A micrometer is tried on its standard; anything else with a scale is zeroed. */
+export const hasStandard = (kind: GaugeKind): boolean => kind === 'micrometer' || kind === 'calipers'
+
 /** The smallest step that can be read, nm. */
 export const readableStep = (gauge: Gauge): number => gauge.graduation * gauge.readableFraction
 
@@ -72,10 +77,9 @@ export interface GaugeWarning {
 export function gaugeWarnings(gauge: Gauge, today: string): GaugeWarning[] {
   const warnings: GaugeWarning[] = []
   if (gauge.due !== null && gauge.due < today) warnings.push({ words: `${gauge.name} was due for its check on ${gauge.due}.`, zero: false })
-  const zeroed = gauge.kind !== 'feeler-set' && gauge.kind !== 'plastic-strip'
-  if (zeroed && gauge.zeroedOn !== today)
+  if (!isListOfSizes(gauge.kind) && gauge.zeroedOn !== today)
     warnings.push({
-      words: `${gauge.name} is not marked as ${gauge.kind === 'micrometer' || gauge.kind === 'calipers' ? 'tried on its standard' : 'zeroed'} today.`,
+      words: `${gauge.name} is not marked as ${hasStandard(gauge.kind) ? 'tried on its standard' : 'zeroed'} today.`,
       zero: true,
     })
   return warnings

@@ -152,6 +152,7 @@ describe('the estimate', () => {
     expect(e.lines[0]!.u).toBeCloseTo(thou(1) / Math.sqrt(3), 6)
     // U of three readings alone is 2.5 s; the gauge's own errors come on top
     const alone = estimatePlay([r(19), r(20), r(18)], { ...dial, permissibleError: nm(0), hysteresis: nm(0) })!
+    expect(alone.lines.map(line => line.source)).toEqual(['repeatability'])
     expect(alone.U / thou(1)).toBeCloseTo(4.303 / Math.sqrt(3), 3)
     expect(alone.oneMore! / thou(1)).toBeCloseTo(3.182 / 2, 3)
   })

@@ -20,7 +20,11 @@ describe('limits that judge', () => {
     expect(endsOf(set({ kind: 'upper', upper: thou(2) }))).toEqual({ lower: -Infinity, upper: thou(2) })
     expect(endsOf(set({ kind: 'figure', figure: thou(3) }))).toBeNull()
   })
-  it('leave something', () => expect(limitsFault(set({ kind: 'upper', upper: nm(0) }))).toContain('leaves nothing'))
+  it('leave something', () => {
+    expect(limitsFault(set({ kind: 'upper', upper: nm(0) }))).toContain('leaves nothing')
+    // A deviation may well be below zero at both ends.
+    expect(limitsFault(set({ kind: 'two-sided', lower: thou(-3), upper: nm(0) }))).toBeNull()
+  })
 })
 
 describe('a figure over zero', () => {

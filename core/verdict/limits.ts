@@ -43,6 +43,12 @@ export function endsOf(limits: LimitSet | null): { lower: number; upper: number 
   return { lower: limits.kind === 'upper' ? -Infinity : limits.lower!, upper: limits.kind === 'lower' ? Infinity : limits.upper! }
 }
 
+/** The limits that are there, lower first; nm */
+export const finiteEnds = (limits: LimitSet | null): number[] => {
+  const ends = endsOf(limits)
+  return ends ? [ends.lower, ends.upper].filter(Number.isFinite) : []
+}
+
 /** The closed range, in whole nm, of figures that are inside; ±Infinity where open, or where nothing judges. */
 export function insideRange(limits: LimitSet | null): { low: number; high: number } {
   const ends = endsOf(limits)

@@ -5,7 +5,7 @@ import { FAIRLY_SURE, SURE, type DecisionRule } from './decide'
 import type { LimitSet } from './limits'
 
 /** So many readings of one fitting are worth taking; after that a reason settles it. */
-export const MOST_READINGS = 6
+const MOST_READINGS = 6
 
 /** What is known of a figure after so many more readings like those it has: their scatter shrinks, all else stays. */
 function withMore({ value, n, lines }: Estimate, more: number) {

@@ -7,7 +7,6 @@ export interface EndWords {
 }
 
 export const PLAY_WORDS: EndWords = { below: 'Tight', above: 'Loose' }
-export const PRELOAD_WORDS: EndWords = { below: 'Too little', above: 'Too much' }
 export const SIZE_WORDS: EndWords = { below: 'Below', above: 'Above' }
 
 /** The word for a state. */

@@ -47,7 +47,7 @@ export function upgradeStored(stored: unknown): CheckDocument {
 }
 
 /** Version 1 as version 2 would have written it. @param parts  role: part of the job */
-export function pluralCheck(old: CheckV1, parts: Readonly<Record<string, string>> = {}): CheckV2 {
+function pluralCheck(old: CheckV1, parts: Readonly<Record<string, string>> = {}): CheckV2 {
   const { gauge, limits, history, trials, stale, ...same } = old
   const newest = trials
     .flatMap(trial => [trial.at, ...trial.readings.flatMap(reading => reading.at ?? [])])

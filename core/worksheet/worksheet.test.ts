@@ -55,7 +55,7 @@ describe('the worksheet', () => {
   })
   it('says what is wrong with a text', () => {
     expect(faultOf('')!.reason).toContain('not a JSON file')
-    expect(faultOf('[]')!.reason).toContain('JSON object is expected')
+    for (const text of ['[]', 'null', '7', '"text"']) expect(faultOf(text)!.reason).toContain('JSON object is expected')
     expect(faultOf('{}')).toMatchObject({ path: 'format' })
     expect(faultOf(`"${'x'.repeat(WORKSHEET_LARGEST)}"`)!.reason).toContain('larger than 4 million')
     expect(faultOf({ ...launch, version: 7 })).toMatchObject({ path: 'version', reason: expect.stringContaining('version 7') })
@@ -67,6 +67,13 @@ describe('the worksheet', () => {
       'jobs/0/checks/0/trials/0/readings/0/point',
       sheet => {
         sheet.jobs[0]!.checks[0]!.trials[0]!.readings[0]!.point = 'nose'
+      },
+    ],
+    [
+      'a fitting at a place no kind has',
+      'jobs/0/checks/0/trials/1/refitted',
+      sheet => {
+        sheet.jobs[0]!.checks[0]!.trials[1]!.refitted = ['sump']
       },
     ],
     [

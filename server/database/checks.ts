@@ -31,8 +31,6 @@ export interface CheckRow {
   version: number
 }
 
-export const checkRow = async (sql: Sql, id: string): Promise<CheckRow | undefined> =>
-  (await sql.rows<CheckRow>('SELECT * FROM checks WHERE id = $1', [id]))[0]
 export const checkIdsOfJob = async (sql: Sql, jobId: string) =>
   (await sql.rows<{ id: string }>('SELECT id FROM checks WHERE job_id = $1 AND removed_at IS NULL ORDER BY position, id', [jobId])).map(
     row => row.id,

@@ -13,7 +13,7 @@ export const setRemoved = (sql: Sql, table: Removable, id: string, removed: bool
   sql.rows(`UPDATE ${table} SET removed_at = CASE WHEN $2 THEN now() END, version = version + 1 WHERE id = $1`, [id, removed])
 
 /** What rests on a check, in a word; null: nothing. */
-export const RESTS_ON_CHECK = `CASE
+const RESTS_ON_CHECK = `CASE
   WHEN EXISTS (SELECT 1 FROM sign_off s WHERE s.check_id = c.id) THEN 'it was signed off'
   WHEN EXISTS (SELECT 1 FROM trial t WHERE t.check_id = c.id HAVING count(*) > 1) THEN 'a pack was changed in it'
   WHEN EXISTS (SELECT 1 FROM reading r JOIN series s ON s.id = r.series_id JOIN trial t ON t.id = s.trial_id

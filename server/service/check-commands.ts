@@ -23,7 +23,7 @@ import { commandCheck } from './command'
 // What the routes send, as the commands of `core`: one line a command, nothing is decided here.
 
 /** Optional fields arrive as undefined properties; a stored object must not carry them. */
-export const tidy = <T extends object>(value: T): T => JSON.parse(JSON.stringify(value)) as T
+const tidy = <T extends object>(value: T): T => JSON.parse(JSON.stringify(value)) as T
 
 type Write<Dto> = (db: Database, id: string, dto: Dto) => Promise<CheckView>
 

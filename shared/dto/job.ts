@@ -22,7 +22,7 @@ export class PartChangeDto extends OperationDto {
 }
 
 /** What of the book of jobs can be asked for. */
-export const JOB_STATES = [
+const JOB_STATES = [
   'all',
   'open',
   'waiting',

@@ -56,6 +56,7 @@ test.describe('an empty workshop', () => {
         await expect(page.getByRole('row', { name: /12 thou/ })).toBeVisible()
         await page.keyboard.press('n')
         await expect(page.getByLabel('Family')).toHaveValue('ramp shims')
+        await expect(page.getByLabel('Size, as marked')).toBeFocused()
       }
       await page.getByLabel('Size, as marked').fill(size)
       await page.getByLabel('Pieces', { exact: true }).fill(count)
@@ -63,6 +64,16 @@ test.describe('an empty workshop', () => {
       if (size === '12') await expect(page.getByTestId('proposals')).toContainText('Take out 20, put in 12')
     }
     await expect(page.getByRole('row', { name: /13 thou/ })).toBeVisible()
+
+    // What a micrometer cannot have said of a 14 is asked about, and not left out in silence.
+    await page.keyboard.press('n')
+    await page.getByLabel('Size, as marked').fill('14')
+    await page.getByLabel('Measured').fill('3.2')
+    await page.getByLabel('Pieces', { exact: true }).fill('1')
+    await page.keyboard.press('Enter')
+    await expect(page.getByText('3.2 thou is far from what it is marked. Is that right?')).toBeVisible()
+    await expect(page.getByLabel('Measured')).toBeFocused()
+    await page.getByRole('button', { name: 'Leave it' }).press('Enter')
   })
 
   test('the drawer measured: figure, Enter, next piece, next size; a slip taken back; pieces with places of their own', async ({
@@ -76,8 +87,12 @@ test.describe('an empty workshop', () => {
     await expect(mode).toContainText('12 thou, ramp shims: piece 1 of 3')
     await type(page, '12.1')
     await expect(mode).toContainText('piece 2 of 3')
+    // Figures turned round are asked about; one that could be is taken, and taken back.
     await type(page, '21.0')
-    await expect(mode).toContainText('So far: 12.1 · 21.0')
+    await expect(mode).toContainText('far from what it is marked')
+    await page.keyboard.press('Control+a')
+    await type(page, '11.1')
+    await expect(mode).toContainText('So far: 12.1 · 11.1')
     await mode.getByRole('button', { name: 'take the last back' }).press('Enter')
     await expect(mode).toContainText('piece 2 of 3')
     await expect(mode.getByLabel('What the micrometer says')).toBeFocused()
@@ -175,6 +190,8 @@ test.describe('an empty workshop', () => {
     await type(page, 'wrong one')
     await expect(page).toHaveURL(/checks\//)
     const wrong = page.url()
+    // Its keys are there once it is.
+    await expect(page.getByTestId('verdict')).toBeVisible()
     await page.keyboard.press('Escape')
     await page.keyboard.press('j')
     await page.getByRole('button', { name: 'Remove wrong one' }).press('Enter')

@@ -27,7 +27,9 @@ test('crankshaft at a shimmed flange, by feelers: measured, shims chosen, fitted
   await fit(page, 'Put in')
   await expect(page.getByLabel('Thickest stack that goes')).toBeFocused()
   // what does not go cannot be thinner than what goes
-  await type(page, '0.14', '0.13')
+  await type(page, '0.1+0.04')
+  await expect(page.getByTestId('entry').locator('..')).toContainText('= 0.14 mm')
+  await type(page, '0.13')
   await expect(page.getByRole('alert')).toContainText('must be thicker than what goes')
   await page.keyboard.press('Control+a')
   await type(page, '0.15')

@@ -71,6 +71,8 @@ test('heat: says when it matters; a negative temperature is one, below absolute 
   await helper.getByLabel('is at').first().fill('32')
   await expect(helper.getByTestId('temperature-answer')).toContainText('48.0334 mm')
   await expect(helper.getByTestId('temperature-answer')).toContainText('it matters')
+  await helper.getByLabel('Part runs at').fill('90')
+  await expect(helper.getByTestId('temperature-answer')).toContainText('Running at 90 °C it should be 48.0720 mm: a prediction')
   await helper.getByLabel('is at').first().fill('-5')
   await expect(helper.getByTestId('temperature-answer')).toContainText('small with cold')
   await helper.getByLabel('is at').first().fill('-300')

@@ -25,13 +25,20 @@ test('the server stops between two readings: the bench says so, keeps them, and 
     await page.getByLabel('Guarded: 95 % sure').check()
     await expect(page.getByRole('alert')).toContainText('The server is away')
     await page.getByLabel('Pack as found').fill('10, 5')
-    await page.keyboard.press('Enter')
+    // Begun in one phase, it waits in the next.
+    await page
+      .getByRole('button', { name: /Measure/ })
+      .first()
+      .click()
+    await expect(page.getByLabel('Pack as found')).toHaveValue('10, 5')
+    await page.getByLabel('Pack as found').press('Enter')
     await expect(page.getByRole('alert')).toContainText('The server is away')
     await expect(page.getByLabel('Pack as found')).toHaveValue('10, 5')
 
     await shop.start()
     await expect(page.getByTestId('saved')).toHaveText('Saved', { timeout: 20_000 })
     await expect(page.getByTestId('away')).toHaveCount(0)
+    await page.getByRole('button', { name: /Set up/ }).click()
     await page.getByLabel('Pack as found').press('Enter')
     await expect(page.getByText('1 × 10, 1 × 5')).toBeVisible()
     await expect(page.getByLabel('Pack as found')).toHaveValue('')

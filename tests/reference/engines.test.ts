@@ -41,7 +41,7 @@ describe('a shimmed flange: a gap of 61, band 3 to 6', () => {
       headline,
     } = evaluateCheck(document, [])
     expect(headline.estimate!.value).toBe(thou(61))
-    expect(flange!.window).toEqual({ low: thou(55), high: thou(58) })
+    expect(flange!.window).toMatchObject({ low: thou(55), high: thou(58), lowExcluded: false, highExcluded: false })
   })
   it('three leaves and the fourth that does not go: (go + no-go)/2, u = (no-go − go)/√12 plus the leaves', () => {
     const {

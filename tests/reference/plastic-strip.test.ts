@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { NM_PER } from '#core/quantity/length'
-import { GRADES, gradeFor, markFor, scaleMarks, scaleStep, squashedWidth } from '#core/method/plastic-strip/scale'
+import { GRADES, gradeFor, markFor, scaleMarks, scaleStep, sideOf, squashedWidth } from '#core/method/plastic-strip/scale'
 
 /** Grades of plastic gauging strip: common practice, no source. */
 describe('plastic gauging strip', () => {
@@ -45,6 +45,25 @@ describe('plastic gauging strip', () => {
         },
       ),
     ))
+  it('a width is off the scale from half a step beyond its ends', () => {
+    // Gaps 20, 40, 80 under a width of 8 at the first: widths 8, 4, 2.
+    const marks = scaleMarks([20, 40, 80], 8)
+    expect(marks.map(({ width }) => width)).toEqual([8, 4, 2])
+    const at = (width: number) => markFor(marks, width)?.gap ?? null
+    expect([10.1, 10, 8, 5.9, 3.1, 2, 1, 0.9].map(at)).toEqual([null, 20, 20, 40, 40, 80, 80, null])
+  })
+  it('an inch side has whole tenths of a thou, a metric one whole micrometres; printed on one side, that side is on both', () => {
+    const both = [25_400, 38_100, 25_000, 38_000]
+    expect([sideOf(both, 'inch'), sideOf(both, 'metric')]).toEqual([
+      [25_400, 38_100],
+      [25_000, 38_000],
+    ])
+    expect(sideOf([25_000, 38_000], 'inch')).toEqual([25_000, 38_000])
+  })
+  it('a step is that between its neighbours; at a mark the mean of two, at an end its own', () => {
+    const step = (gap: number) => scaleStep([20, 40, 80], gap)
+    expect([20, 30, 40, 60, 80].map(step)).toEqual([20, 20, 30, 40, 40])
+  })
   it('a scale of unknown widths has its marks, and finds none', () => {
     expect(scaleMarks([76, 25, 51, 51], null)).toEqual([
       { gap: 25, width: null },

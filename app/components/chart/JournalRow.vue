@@ -1,14 +1,14 @@
 <script setup lang="ts">
-import { useElementSize } from '@vueuse/core'
 import { extent } from 'd3-array'
 import { scaleBand, scaleLinear } from 'd3-scale'
 import { worstOf, type ResultEvaluation } from '#core/check/evaluate-fitting'
 import { formatLength, unitFor } from '#core/quantity/format-length'
 import { NM_PER } from '#core/quantity/length'
-import { endsOf } from '#core/verdict/limits'
+import { endsOf, finiteEnds } from '#core/verdict/limits'
 import { verdictWord } from '#core/verdict/words'
 import { statePaint } from '~/composables/stateColour'
 import { usePreferences } from '~/stores/preferences'
+import { axisTicks, useChartWidth } from './axis'
 
 /**
  * The row of journals: clearance at each position to one scale, thou on the left and millimetres on the right, limits, the worst marked.
@@ -23,18 +23,13 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ pick: [string] }>()
 const box = ref<HTMLElement>()
-const { width: boxWidth } = useElementSize(box)
 const preferences = usePreferences()
-const width = computed(() => Math.max(280, boxWidth.value))
+const width = useChartWidth(box)
 const HEIGHT = 170
 const TOP = 26
 const FOOT = 164
 const SIDE = 44
 
-const finite = (result: ResultEvaluation) => {
-  const ends = endsOf(result.limits.working)
-  return ends ? [ends.lower, ends.upper].filter(Number.isFinite) : []
-}
 const columns = computed(() =>
   props.results.map(least => {
     const most =
@@ -44,7 +39,7 @@ const columns = computed(() =>
 )
 const y = computed(() => {
   const marks = columns.value.flatMap(({ least, most }) => [
-    ...finite(least),
+    ...finiteEnds(least.limits.working),
     ...(least.estimate ? [least.estimate.value - least.estimate.U] : []),
     ...(most.estimate ? [most.estimate.value + most.estimate.U] : []),
   ])
@@ -58,10 +53,6 @@ const x = computed(() =>
     [SIDE, width.value - SIDE],
   ).padding(0.32),
 )
-const ticks = (unit: number) =>
-  scaleLinear(y.value.domain().map(value => value / unit) as [number, number], y.value.range())
-    .ticks(5)
-    .map(value => ({ value, at: y.value(value * unit) }))
 const bars = computed(() =>
   columns.value.map(({ id, least, most, result, ids }) => {
     const left = x.value(id)!
@@ -108,11 +99,11 @@ const summary = computed(() =>
       data-test="journal-row"
     >
       <g class="figure" font-size="11.5" fill="var(--mute)">
-        <g v-for="t in ticks(NM_PER.thou)" :key="`t${t.value}`">
+        <g v-for="t in axisTicks(y, NM_PER.thou)" :key="`t${t.value}`">
           <line :x1="SIDE - 6" :x2="width - SIDE + 6" :y1="t.at" :y2="t.at" stroke="var(--hair)" />
           <text :x="SIDE - 10" :y="t.at + 4" text-anchor="end">{{ t.value }}</text>
         </g>
-        <text v-for="t in ticks(NM_PER.mm)" :key="`m${t.value}`" :x="width - SIDE + 10" :y="t.at + 4">{{ t.value }}</text>
+        <text v-for="t in axisTicks(y, NM_PER.mm)" :key="`m${t.value}`" :x="width - SIDE + 10" :y="t.at + 4">{{ t.value }}</text>
       </g>
       <g font-size="12" fill="var(--mute)">
         <text :x="SIDE - 10" y="12" text-anchor="end">thou</text>

@@ -1,47 +1,42 @@
 <script setup lang="ts">
-import { useElementSize } from '@vueuse/core'
 import { scaleLinear } from 'd3-scale'
-import { extent } from 'd3-array'
 import { formatLength } from '#core/quantity/format-length'
 import { NM_PER, UNIT_NAME } from '#core/quantity/length'
 import type { Ledger } from '#core/pack/ledger'
 import type { Response } from '#core/pack/response'
-import { endsOf, type LimitSet } from '#core/verdict/limits'
+import { endsOf, finiteEnds, type LimitSet } from '#core/verdict/limits'
 import { usePreferences } from '~/stores/preferences'
+import { axisTicks, paddedExtent, useChartWidth } from './axis'
 
 /** Does the play follow the pack? Total thickness across, play up, the line all fittings should lie on, the odd one pointed at. */
 const props = defineProps<{ ledger: Ledger; response: Response; limits: LimitSet | null }>()
 const box = ref<HTMLElement>()
-const { width: boxWidth } = useElementSize(box)
 const preferences = usePreferences()
-const width = computed(() => Math.max(280, boxWidth.value))
+const width = useChartWidth(box)
 const HEIGHT = 236
 const LEFT = 52
 const BASE = HEIGHT - 40
 const unit = computed(() => NM_PER[preferences.unit])
 const expected = (total: number) => (props.ledger.base ? props.ledger.base.value + props.response.perPiece * total : null)
-const padded = (values: number[], least: number): [number, number] => {
-  const [low, high] = extent(values) as [number, number]
-  const pad = Math.max((high - low) * 0.18, least)
-  return [low - pad, high + pad]
-}
+/** Room round the fittings, as a part of what they span. */
+const ROOM = 0.18
 const x = computed(() =>
   scaleLinear(
-    padded(
+    paddedExtent(
       props.ledger.entries.map(e => e.total),
+      ROOM,
       20_000,
     ),
     [LEFT, width.value - 16],
   ),
 )
 const y = computed(() => {
-  const ends = endsOf(props.limits)
   const lines = props.ledger.entries.flatMap(e => [
     e.play - 2 * e.u,
     e.play + 2 * e.u,
     ...(expected(e.total) === null ? [] : [expected(e.total)!]),
   ])
-  return scaleLinear(padded([...lines, ...(ends ? [ends.lower, ends.upper].filter(Number.isFinite) : [])], 12_000), [BASE, 12])
+  return scaleLinear(paddedExtent([...lines, ...finiteEnds(props.limits)], ROOM, 12_000), [BASE, 12])
 })
 const limitBox = computed(() => {
   const ends = endsOf(props.limits)
@@ -49,12 +44,9 @@ const limitBox = computed(() => {
   const top = Number.isFinite(ends.upper) ? y.value(ends.upper) : 12
   return { top, height: (Number.isFinite(ends.lower) ? y.value(ends.lower) : BASE) - top }
 })
-const axis = (scale: typeof x.value, count: number) =>
-  scale
-    .copy()
-    .domain(scale.domain().map(v => v / unit.value))
-    .ticks(count)
 const show = (value: number) => formatLength(value, preferences.unit)
+/** What all fittings should share. */
+const sum = computed(() => `Play ${props.response.perPiece > 0 ? '−' : '+'} pack`)
 const isOdd = (id: string) => props.ledger.suspect?.id === id
 const labelSide = (i: number) => (x.value(props.ledger.entries[i]!.total) > width.value - 90 ? 'end' : 'start')
 </script>
@@ -86,8 +78,8 @@ const labelSide = (i: number) => (x.value(props.ledger.entries[i]!.total) > widt
         <line :x1="LEFT" :x2="LEFT" y1="8" :y2="BASE" />
       </g>
       <g class="figure" font-size="12" fill="var(--mute)">
-        <text v-for="t in axis(x, 5)" :key="`x${t}`" :x="x(t * unit)" :y="BASE + 17" text-anchor="middle">{{ t }}</text>
-        <text v-for="t in axis(y, 5)" :key="`y${t}`" :x="LEFT - 7" :y="y(t * unit) + 4" text-anchor="end">{{ t }}</text>
+        <text v-for="t in axisTicks(x, unit)" :key="`x${t.value}`" :x="t.at" :y="BASE + 17" text-anchor="middle">{{ t.value }}</text>
+        <text v-for="t in axisTicks(y, unit)" :key="`y${t.value}`" :x="LEFT - 7" :y="t.at + 4" text-anchor="end">{{ t.value }}</text>
       </g>
       <text :x="width - 8" :y="HEIGHT - 6" text-anchor="end" font-size="12.5" fill="var(--mute)">
         pack thickness, {{ UNIT_NAME[preferences.unit] }}
@@ -145,16 +137,14 @@ const labelSide = (i: number) => (x.value(props.ledger.entries[i]!.total) > widt
         </text>
       </g>
     </svg>
-    <p class="mt-1 text-[13px] text-mute">
-      Base = play {{ response.perPiece === 1 ? '−' : '+' }} pack thickness: the same for every fitting, if all is well.
-    </p>
+    <p class="mt-1 text-[13px] text-mute">{{ sum }} thickness comes to the same for every fitting, if all is well.</p>
     <table class="mt-1 text-sm">
       <thead>
         <tr>
           <th>Fitting</th>
           <th>Pack</th>
           <th>Play</th>
-          <th>Base</th>
+          <th>{{ sum }}</th>
         </tr>
       </thead>
       <tbody>

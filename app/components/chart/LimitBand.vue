@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import { useElementSize } from '@vueuse/core'
 import { formatLength } from '#core/quantity/format-length'
 import { NM_PER } from '#core/quantity/length'
-import { describeLimits, endsOf, type LimitSet } from '#core/verdict/limits'
+import { describeLimits, endsOf, finiteEnds, type LimitSet } from '#core/verdict/limits'
 import { usePreferences } from '~/stores/preferences'
+import { useChartWidth } from './axis'
 import { bandScale, ticks } from './band-scale'
 
 /**
@@ -22,9 +22,8 @@ const props = defineProps<{
   label?: string | null
 }>()
 const box = ref<HTMLElement>()
-const { width: measuredWidth } = useElementSize(box)
 const preferences = usePreferences()
-const width = computed(() => Math.max(300, measuredWidth.value))
+const width = useChartWidth(box, 300)
 const narrow = computed(() => width.value < 560)
 /** Small until there is something on it. */
 const blank = computed(() => anchors.value.length === 0 && marks.value.length === 0)
@@ -33,12 +32,8 @@ const TOP = 30
 const BOTTOM = 146
 const LINE = 84
 
-const finite = (set: LimitSet | null) => {
-  const ends = endsOf(set)
-  return ends ? [ends.lower, ends.upper].filter(Number.isFinite) : []
-}
 const anchors = computed(() => {
-  const found = [...finite(props.book), ...finite(props.shop)]
+  const found = [...finiteEnds(props.book), ...finiteEnds(props.shop)]
   const open = [props.book, props.shop].some(set => set?.kind === 'upper') ? [0] : []
   return [...found, ...open]
 })
@@ -55,7 +50,7 @@ const clampX = (value: number) =>
 const zone = (set: LimitSet | null) => {
   const ends = endsOf(set)
   if (!ends || !set) return null
-  const left = clampX(set.kind === 'upper' ? Math.max(0, -Infinity) : ends.lower)
+  const left = clampX(set.kind === 'upper' ? 0 : ends.lower)
   return {
     left,
     right: clampX(ends.upper),

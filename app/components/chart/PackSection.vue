@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import { useElementSize } from '@vueuse/core'
 import { pieceText } from '#core/quantity/format-length'
 import { lotMap, packChange, thickness, type Lot, type Pack } from '#core/pack/lot'
 import { stackingOrder } from '#core/pack/stacking'
 import { usePreferences } from '~/stores/preferences'
+import { useChartWidth } from './axis'
 
 /** The pack in stacking order, thickness to scale; pieces to take out stand proud and dashed, pieces to put in come from above. */
 const props = defineProps<{
@@ -14,7 +14,6 @@ const props = defineProps<{
   first: string | null
 }>()
 const box = ref<HTMLElement>()
-const { width: boxWidth } = useElementSize(box)
 const preferences = usePreferences()
 const index = computed(() => lotMap(props.lots))
 const PLATE = 34
@@ -35,7 +34,7 @@ const pieces = computed<Piece[]>(() => {
   return [...present, ...coming]
 })
 const total = computed(() => pieces.value.reduce((sum, piece) => sum + thickness(piece.lot), 0))
-const width = computed(() => Math.max(260, boxWidth.value))
+const width = useChartWidth(box, 260)
 /** px per nm; thin packs are not blown up beyond reading size */
 const scale = computed(() => Math.min((width.value - 2 * PLATE - 8 - pieces.value.length * 2) / Math.max(1, total.value), 0.002))
 const factor = computed(() => Math.round((scale.value * 1e6) / PX_PER_MM))

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { v4 as uuid } from 'uuid'
-import { GAUGE_KINDS, GAUGE_NAME, type Gauge, type GaugeKind } from '#core/reading/gauge'
+import { GAUGE_KINDS, GAUGE_NAME, isListOfSizes, type Gauge, type GaugeKind } from '#core/reading/gauge'
 import { parseLength } from '#core/quantity/parse-length'
 import { unitFor } from '#core/quantity/format-length'
 import { systemOf, UNIT_NAME, type LengthUnit, type Nm } from '#core/quantity/length'
@@ -46,7 +46,7 @@ watch(listUnit, (_, was) => {
   if (list) fields.sizes = asList(list)
 })
 const SENSES = ['climbs', 'falls'] as const
-const listed = computed(() => kind.value === 'feeler-set' || kind.value === 'plastic-strip')
+const listed = computed(() => isListOfSizes(kind.value))
 const fault = (path: string) => faults.value.find(f => f.path === `fields.${path}` || f.path.startsWith(`fields.${path}.`))?.reason
 const rest = computed(() => faults.value.filter(f => !f.path.startsWith('fields.')))
 
@@ -137,12 +137,7 @@ async function keep(): Promise<void> {
         <option v-for="unit in UNITS" :key="unit" :value="unit">{{ UNIT_NAME[unit] }}</option>
       </select>
     </div>
-    <LengthField
-      v-model="fields.graduation"
-      :label="kind === 'feeler-set' || kind === 'plastic-strip' ? 'Step' : 'Graduation'"
-      :unit="own"
-      :fault="fault('graduation')"
-    />
+    <LengthField v-model="fields.graduation" :label="listed ? 'Step' : 'Graduation'" :unit="own" :fault="fault('graduation')" />
     <div v-if="!listed">
       <label class="label mb-1 block" for="gauge-fraction">Read to, parts of a graduation</label>
       <input id="gauge-fraction" v-model="fields.readableFraction" class="field figure" inputmode="decimal" autocomplete="off" />

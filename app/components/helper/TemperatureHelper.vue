@@ -2,7 +2,7 @@
 import { parseTemperature } from '#core/quantity/temperature'
 import { formatLength, unitFor } from '#core/quantity/format-length'
 import { UNIT_NAME, type Nm } from '#core/quantity/length'
-import { EXPANSION, atReference, heatError, heatMatters, type Metal } from '#core/reading/temperature'
+import { EXPANSION, atReference, heatError, heatMatters, sizeAt, type Metal } from '#core/reading/temperature'
 import { usePreferences } from '~/stores/preferences'
 
 /** A reading taken warm, brought to 20 °C; part and gauge each with its metal and its temperature. */
@@ -11,6 +11,9 @@ const preferences = usePreferences()
 const unit = computed(() => unitFor(preferences.system, 'size'))
 const reading = ref<Nm | null>(null)
 const bodies = reactive({ part: { metal: 'steel' as Metal, text: '20', ppm: '' }, gauge: { metal: 'steel' as Metal, text: '20', ppm: '' } })
+/** How warm the part runs; blank: not asked. */
+const runs = ref('')
+const running = computed(() => (runs.value.trim() === '' ? null : parseTemperature(runs.value)))
 const ownBand = ref<Nm | null>(null)
 const width = computed(() => ownBand.value ?? props.band)
 const parsed = (which: 'part' | 'gauge') => parseTemperature(bodies[which].text)
@@ -31,7 +34,9 @@ const answer = computed(() => {
     { alpha: ppmOf('gauge') * 1e-6, celsius: gauge.celsius },
   ]
   const effect = heatError(reading.value, g, p)
-  return { cold: atReference(reading.value, g, p), effect, matters: heatMatters(effect, width.value) }
+  const cold = atReference(reading.value, g, p)
+  const hot = running.value?.ok ? { celsius: running.value.celsius, size: sizeAt(cold, { ...p, celsius: running.value.celsius }) } : null
+  return { cold, hot, effect, matters: heatMatters(effect, width.value) }
 })
 const NAMES = { part: 'Part', gauge: 'Gauge, scale or master' } as const
 </script>
@@ -73,7 +78,21 @@ const NAMES = { part: 'Part', gauge: 'Gauge, scale or master' } as const
         <p v-if="heatFault(which)" class="fault col-span-3">{{ heatFault(which) }}</p>
         <p v-if="ppmFault(which)" class="fault col-span-3">{{ ppmFault(which) }}</p>
       </div>
-      <LengthField v-model="ownBand" label="Width of the limits" optional :unit="preferences.unit" />
+      <div class="grid grid-cols-2 gap-2">
+        <LengthField v-model="ownBand" label="Width of the limits" optional :unit="preferences.unit" />
+        <div>
+          <label class="label mb-1 block" for="heat-running">Part runs at, if asked</label>
+          <input
+            id="heat-running"
+            v-model="runs"
+            class="field figure"
+            placeholder="90 °C"
+            autocomplete="off"
+            :aria-invalid="running?.ok === false"
+          />
+          <p v-if="running && !running.ok" class="fault">{{ running.reason }}</p>
+        </div>
+      </div>
     </div>
     <div v-if="answer" class="space-y-2" data-test="temperature-answer">
       <p class="text-[17px]">
@@ -97,6 +116,11 @@ const NAMES = { part: 'Part', gauge: 'Gauge, scale or master' } as const
             ? 'More than a tenth of the limits: it matters. Let both come to one temperature, or correct.'
             : 'Less than a tenth of the limits: it does not matter.'
         }}
+      </p>
+      <p v-if="answer.hot">
+        Running at <span class="figure">{{ answer.hot.celsius }} °C</span> it should be
+        <span class="figure">{{ formatLength(answer.hot.size, unit, { decimals: unit === 'in' ? 5 : 4 }) }} {{ UNIT_NAME[unit] }}</span
+        >: a prediction, never a measurement.
       </p>
       <p class="text-[13.5px] text-mute">
         Same metal at the same temperature needs no correction: leave part and master in the same oil bath. L20 = R · (1 + α gauge · (T

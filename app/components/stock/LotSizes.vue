@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { v4 as uuid } from 'uuid'
-import { pieceScatter, unitMade } from '#core/pack/lot'
+import { pieceAsks, pieceScatter, unitMade } from '#core/pack/lot'
 import type { Nm } from '#core/quantity/length'
 import { formatLength } from '#core/quantity/format-length'
 import { useLotCommand } from '~/composables/useLotCommand'
@@ -56,6 +56,7 @@ const keepScatter = () => send('scatter', 'PATCH', '', { scatter: scatter.value 
             v-model="measured"
             :label="lot.apart ? 'Measure it again' : 'Measure a piece'"
             :unit="unitMade([lot])!"
+            :options="pieceAsks(lot)"
             :fault="fault('measure', 'sizes') ?? fault('measure', 'size')"
           />
         </div>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { v4 as uuid } from 'uuid'
 import { useLocalStorage } from '@vueuse/core'
-import { unitMade } from '#core/pack/lot'
+import { pieceAsks, unitMade } from '#core/pack/lot'
 import type { Nm } from '#core/quantity/length'
 import { formatLength } from '#core/quantity/format-length'
 import { key, useKeys } from '~/composables/useKeys'
@@ -104,6 +104,7 @@ useKeys(computed(() => [key('Esc', 'leave the drawer', () => close(), { keys: ['
           v-model="size"
           label="What the micrometer says"
           :unit="unitMade([lot])!"
+          :options="pieceAsks(lot)"
           :fault="fault('keep', 'size') ?? fault('keep', 'sizes')"
         />
       </div>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { v4 as uuid } from 'uuid'
 import { useLocalStorage } from '@vueuse/core'
-import { SHAPES, unitMade, type Lot, type Shape } from '#core/pack/lot'
+import { SHAPES, pieceAsks, unitMade, type Lot, type Shape } from '#core/pack/lot'
 import type { Nm } from '#core/quantity/length'
 import { BAD_PRICE, parseMoney } from '~/composables/money'
 import { api, faultAt, faultsOf } from '~/composables/useApi'
@@ -19,7 +19,7 @@ const props = defineProps<{
 const emit = defineEmits<{ changed: [StockView, string]; close: [] }>()
 const preferences = usePreferences()
 /** A drawer is put in size after size: the next is of the family of the last. */
-const last = useLocalStorage('finitum.family', '')
+const last = useLocalStorage('finitum.family', '', { flush: 'sync' })
 const families = computed(() => [...new Set(props.lots.map(lot => lot.family))])
 const family = ref(props.family)
 /** As soon as the drawer is there, unless something was typed meanwhile. */
@@ -43,8 +43,9 @@ const price = ref('')
 const days = ref<number | ''>('')
 const shape = ref<Shape>('flat')
 const faults = ref<readonly Fault[]>([])
-const first = ref<HTMLInputElement>()
-onMounted(() => first.value?.focus())
+const form = ref<HTMLFormElement>()
+/** With the family known, the size is what is typed next. */
+onMounted(() => form.value?.querySelectorAll('input')[family.value === '' ? 0 : 1]?.focus())
 
 async function add(): Promise<void> {
   const missing: Fault[] = [
@@ -55,6 +56,10 @@ async function add(): Promise<void> {
   if (coins === undefined) missing.push({ path: 'cost', reason: BAD_PRICE })
   faults.value = missing
   if (missing.length > 0) return
+  // A figure that cannot be read, or is still asked about, is not left out in silence.
+  await nextTick()
+  const open = form.value?.querySelector<HTMLElement>('input[aria-invalid="true"]')
+  if (open) return open.focus()
   const id = uuid()
   const tolerance = plus.value === null && minus.value === null ? {} : { tolerance: { plus: plus.value ?? 0, minus: minus.value ?? 0 } }
   try {
@@ -84,17 +89,30 @@ async function add(): Promise<void> {
 </script>
 
 <template>
-  <form class="mb-4 grid gap-3 border-y rule py-4" :class="narrow ? 'grid-cols-2' : 'md:grid-cols-4'" novalidate @submit.prevent="add">
+  <form
+    ref="form"
+    class="mb-4 grid gap-3 border-y rule py-4"
+    :class="narrow ? 'grid-cols-2' : 'md:grid-cols-4'"
+    novalidate
+    @submit.prevent="add"
+  >
     <div>
       <label class="label mb-1 block" for="lot-family">Family</label>
-      <input id="lot-family" ref="first" v-model="family" list="families" class="field" autocomplete="off" />
+      <input id="lot-family" v-model="family" list="families" class="field" autocomplete="off" />
       <datalist id="families">
         <option v-for="f in families" :key="f" :value="f" />
       </datalist>
       <p v-if="faultAt(faults, 'family')" class="fault">{{ faultAt(faults, 'family') }}</p>
     </div>
     <LengthField v-model="nominal" label="Size, as marked" :unit="unit" :fault="faultAt(faults, 'nominal')" />
-    <LengthField v-model="measured" label="Measured" optional :unit="unit" :fault="faultAt(faults, 'measured')" />
+    <LengthField
+      v-model="measured"
+      label="Measured"
+      optional
+      :unit="unit"
+      :options="nominal === null ? undefined : pieceAsks({ nominal })"
+      :fault="faultAt(faults, 'measured')"
+    />
     <div>
       <label class="label mb-1 block" for="lot-pieces">Pieces</label>
       <input id="lot-pieces" v-model="count" type="number" min="0" class="field figure" />

@@ -3,7 +3,7 @@ import { v4 as uuid } from 'uuid'
 import { checkKinds } from '#core/check/registry'
 import { gaugeNeeds, likelyGauge } from '#core/check/gauge-needs'
 import { formatLength, unitFor } from '#core/quantity/format-length'
-import { UNIT_NAME, systemOf, type Nm, type UnitSystem } from '#core/quantity/length'
+import { UNIT_NAME, type Nm, type UnitSystem } from '#core/quantity/length'
 import type { Gauge } from '#core/reading/gauge'
 import { familiesFor } from '~/composables/families'
 import { RefusedError, api, faultAt, faultsOf } from '~/composables/useApi'
@@ -117,9 +117,7 @@ async function lookAround(): Promise<void> {
 function gaugesIn(system: UnitSystem): Record<string, string> {
   return Object.fromEntries(
     gaugeNeeds(chosenKind.value.points(setup)).flatMap(need => {
-      const of = gauges.value.filter(gauge => gauge.kind === need.kind)
-      const own = of.filter(gauge => systemOf(gauge.unit) === system)
-      const best = likelyGauge(need, own.length > 0 ? own : of)
+      const best = likelyGauge(need, gauges.value, system)
       return best ? [[need.key, best.id]] : []
     }),
   )

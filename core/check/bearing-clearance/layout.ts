@@ -4,7 +4,7 @@ import { boreHeat, shaftHeat } from '../bore-master'
 import { DIRECTIONS, type DiameterPoint } from '../diameters'
 import { countIn, type Setup } from '../setup'
 
-export const STATIONS = ['front', 'rear'] as const
+const STATIONS = ['front', 'rear'] as const
 
 export const byStrip = (setup: Setup): boolean => setup.way === 'strip'
 export const stationsOf = (setup: Setup): readonly string[] => STATIONS.slice(0, countIn(setup, 'stations'))
@@ -134,7 +134,7 @@ export function points(setup: Setup): MeasuringPoint[] {
   return order.flatMap(part => each.flatMap(position => position[part]))
 }
 
-export const TURNS = [
+const TURNS = [
   { value: 'turns', label: 'turns freely' },
   { value: 'locks', label: 'locks' },
 ] as const

@@ -13,8 +13,8 @@ import { bagPoint, bagsOf, beforePoints, borePoints, pinPoints, rodsOf, setPoint
 import { takenSet } from './sets'
 
 /** Out-of-round of a honed bore: the goal, and from where a rod is a reject. Common practice. nm */
-export const ROUND_GOAL = 1 * NM_PER.tenth
-export const ROUND_REJECT = 3 * NM_PER.tenth
+const ROUND_GOAL = 1 * NM_PER.tenth
+const ROUND_REJECT = 3 * NM_PER.tenth
 
 const pinOf = (rod: string, answers: Answers) => diametersOf(pinPoints(rod), answers)
 const boreOfRod = (setup: Setup, rod: string, answers: Answers) =>

@@ -11,7 +11,7 @@ export const LEAST_SAMPLE = 3
  * How far the largest of n lies above their mean, in standard deviations, where sizes scatter normally: about 1.82 for 18.
  * Source: G. Blom (1958), Φ⁻¹((n − 0.375)/(n + 0.25)), from memory; at most 0.025 above the tabled expectations from n = 3 on, so on the safe side.
  */
-export const expectedLargest = (n: number): number => (n <= 1 ? 0 : normalQuantile((n - 0.375) / (n + 0.25)))
+export const expectedLargest = (n: number): number => normalQuantile((n - 0.375) / (n + 0.25))
 
 /** The standard deviation of so few is too small on average by this factor, c₄ (NIST/SEMATECH e-Handbook 6.3.2, from memory), to a thousandth from five on. */
 const shortfall = (n: number): number => (4 * n - 4) / (4 * n - 3)

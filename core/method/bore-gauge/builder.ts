@@ -25,7 +25,7 @@ export interface Build {
 }
 
 /** Washers that may be stacked under one anvil; more wobble. Common practice. */
-export const MOST_WASHERS = 3
+const MOST_WASHERS = 3
 
 /** A sentence for each row that cannot be used, by its place in the table. */
 export function kitFaults({ anvils, washers }: BoreKit): { readonly path: string; readonly reason: string }[] {

@@ -1,4 +1,6 @@
+import { systemOf } from '../../quantity/length'
 import { answerFigures } from '../figures'
+import { outOfRange } from '../gauge-range'
 import type { Way } from '../way'
 
 /** What a bore gauge shows in the bore, zeroed in a master: a deviation, signed as the dial has it. The kind makes a bore of it. */
@@ -11,4 +13,10 @@ export const boreGauge: Way = {
   again: 'next',
   hint: 'Zero in the master, rock through the bore, type what the dial shows at the reversal, with its sign.',
   answer: (readings, context) => answerFigures(readings, context, 2),
+  /** One that reaches to the master, of the check's own system if there is one. */
+  suited(of, { master, unit, used }) {
+    if (master === null || (used && outOfRange(master, used) === null)) return null
+    const others = of.filter(gauge => outOfRange(master, gauge) === null)
+    return others.find(gauge => systemOf(gauge.unit) === systemOf(unit)) ?? others[0] ?? null
+  },
 }

@@ -1,7 +1,7 @@
 import type { Nm } from '../../quantity/length'
 
 /** Leaves that may be put together at once; more make a springy stack. Common practice. */
-export const MOST_LEAVES = 4
+const MOST_LEAVES = 4
 
 /** A stack of leaves of one set. */
 export interface Stack {

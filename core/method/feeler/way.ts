@@ -1,3 +1,4 @@
+import { ZERO } from '../../quantity/length'
 import { rectangular, type BudgetLine } from '../../reading/budget'
 import { stated, type Estimate } from '../../reading/estimate'
 import type { Finding } from '../../reading/gates'
@@ -31,6 +32,7 @@ export const feeler: Way = {
     const last = live.find(({ id }) => id === counted) ?? live.at(-1)!
     return { estimate, findings: [...findings, ...(last.low === last.high ? [SNUG] : [])], word: null }
   },
+  asks: () => ({ least: ZERO }),
 }
 
 /** One gap between the stack that goes and the one that does not. */

@@ -1,3 +1,4 @@
+import { boreGauge } from '../bore-gauge/way'
 import { answerSingles } from '../figures'
 import type { Way } from '../way'
 
@@ -11,4 +12,5 @@ export const hone: Way = {
   again: 'another',
   hint: 'After each pass: what the dial shows at the reversal, with its sign, and the temperature of the bore.',
   answer: (readings, context) => answerSingles(readings, context, 2),
+  suited: boreGauge.suited!,
 }

@@ -1,5 +1,6 @@
 import { answerSingles } from '../figures'
 import { rangeFinding } from '../gauge-range'
+import { micrometer } from '../micrometer/way'
 import type { Way } from '../way'
 
 /** Pieces by micrometer, one figure each: the rollers of a bag. None is averaged with another. */
@@ -12,4 +13,5 @@ export const pieces: Way = {
   again: 'another',
   hint: 'One piece after the other, each with its own figure, in the order they lie on the bench.',
   answer: (readings, context) => answerSingles(readings, context, 1, rangeFinding),
+  likely: micrometer.likely!,
 }

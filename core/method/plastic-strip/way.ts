@@ -1,9 +1,11 @@
 import { stated } from '../../reading/estimate'
+import { ZERO, nm } from '../../quantity/length'
 import { formatLength } from '../../quantity/format-length'
 import type { Finding } from '../../reading/gates'
 import { isFigure, unvoided } from '../../reading/reading'
 import { NO_ANSWER, type Way } from '../way'
-import { scaleStep } from './scale'
+import { insideRange } from '../../verdict/limits'
+import { scaleStep, stripFor } from './scale'
 
 /** A gap by the squashed width of a plastic strip, read against the printed scale: u = step/√12. The newest reading counts. */
 export const plasticStrip: Way = {
@@ -27,7 +29,22 @@ export const plasticStrip: Way = {
       word: null,
     }
   },
+  asks(gauge) {
+    const printed = Math.max(0, ...(gauge?.sizes ?? []))
+    return { least: ZERO, ...(printed > 0 ? { plausible: nm(TIMES_SCALE * printed), name: 'gap' } : {}) }
+  },
+  /** The grade whose scale holds the limits; an end that is open asks for nothing. */
+  suited(of, { limits }) {
+    if (!limits) return null
+    const { low, high } = insideRange(limits)
+    return stripFor(of, Number.isFinite(low) ? low : Infinity, Number.isFinite(high) ? high : -Infinity)
+  },
+  /** The finest: most bearings are for it. */
+  likely: of => [...of].sort((a, b) => Math.min(...a.sizes) - Math.min(...b.sizes))[0],
 }
+
+/** This many times what the scale shows is no gap read from a strip; beyond the scale is another grade. Common sense, no source. */
+const TIMES_SCALE = 5
 
 function offScale(
   figure: number,

@@ -7,7 +7,8 @@ import type { LimitSet } from '../../verdict/limits'
 import { judge } from '../../verdict/decide'
 import { studentQuantile } from '../../reading/student'
 import { thickness, withSizes, type Lot, type Pack } from '../lot'
-import { choosePacks, type PackQuestion } from './choose'
+import { choosePacks } from './choose'
+import type { PackQuestion } from './proposal'
 import { prepareDrawer, type PackRules } from './prepare'
 import { buildReach } from './reach'
 import { searchPacks } from './search'
@@ -351,8 +352,50 @@ describe('the chooser', () => {
     })
     expect(choice.fallback).toBe(true)
     expect(choice.notes.join(' ')).toContain('Nothing in the drawer reaches the limits')
-    expect(choice.proposals.at(-1)!).toMatchObject({ words: 'Leave the pack as it is', predicted: { play: thou(3.5) } })
-    for (const proposal of choice.proposals) expect(proposal.predicted.play).toBeGreaterThan(mm(0.05))
+    // What is fitted is too loose already: no other pack is nearer.
+    expect(choice.proposals).toMatchObject([{ words: 'Leave the pack as it is', predicted: { play: thou(3.5) } }])
+    expect(choice.notes.at(-1)).toBe('Nothing comes nearer to them than what is fitted.')
+  })
+
+  it('what is fitted and reads in limits, if too close to call, is not said to be out of reach of them', () => {
+    const fitted = lot(thou(20), 1)
+    const choice = chosen({
+      lots: [fitted, lot(thou(18), 1)],
+      fitted: [{ lotId: fitted.id, count: 1 }],
+      response: { perPiece: -1, pair: false },
+      rules: { fewest: 1, most: 1 },
+      question: asked({
+        measured: { play: thou(3.2), u: thou(0.25), nu: Infinity },
+        uRefit: thou(0.2),
+        aim: thou(4),
+        limits: { kind: 'two-sided', lower: thou(3), upper: thou(5), unit: 'thou', source: { kind: 'book' } },
+        rule: 'careful',
+        unit: 'thou',
+        cannotBind: 'above',
+      }),
+    })
+    expect(choice.fallback).toBe(false)
+    expect(choice.proposals.map(({ words }) => words)).toEqual(['Leave the pack as it is'])
+    expect(choice.notes.join()).not.toContain('reaches the limits')
+  })
+
+  it('what binds is left for the nearest that cannot, and listed last', () => {
+    const [tight, loose] = [lot(thou(10), 1), lot(thou(3), 1)]
+    const choice = chosen({
+      lots: [tight, loose],
+      fitted: [{ lotId: tight.id, count: 1 }],
+      response: { perPiece: -1, pair: false },
+      rules: { fewest: 1, most: 1 },
+      question: asked({
+        measured: { play: thou(1), u: thou(0.1), nu: Infinity },
+        uRefit: thou(0.2),
+        aim: thou(4),
+        limits: { kind: 'two-sided', lower: thou(3), upper: thou(5), unit: 'thou', source: { kind: 'book' } },
+        unit: 'thou',
+        cannotBind: 'above',
+      }),
+    })
+    expect(choice.proposals.map(({ predicted }) => predicted.play)).toEqual([thou(8), thou(1)])
   })
 
   it('does not warn of binding where the pack that is fitted leaves too much play and there is no other', () => {

@@ -8,21 +8,26 @@ import type { StockView } from '#shared/types'
 /** No drawer, or an empty one: it is chosen, or sizes are put in, where they are missed. */
 const props = defineProps<{ document: CheckDocument; lots: readonly Lot[] }>()
 const emit = defineEmits<{ keep: [Record<string, unknown>] }>()
+/** a size is being put in: it stays open for the next */
+const adding = defineModel<boolean>('adding', { required: true })
 const bench = useBench()
 const families = useFamilies(toRef(props, 'document'))
-const adding = ref(false)
+/** sizes put in: each next one has an empty form */
+const put = ref(0)
+const empty = computed(() => !props.lots.some(lot => lot.family === props.document.family && lot.shape !== 'sheet' && lot.onHand > 0))
 const value = (event: Event) => (event.target as HTMLSelectElement).value
 /** The family of the size becomes the drawer of the check; the bench then sees what is in it. */
 async function added(view: StockView, id: string): Promise<void> {
   const family = view.lots.find(lot => lot.id === id)?.family
   if (family && family !== props.document.family) emit('keep', { family })
   else await bench.reload()
+  put.value++
 }
 </script>
 
 <template>
   <div class="space-y-2 border-b rule pb-3 text-[14.5px]" data-test="drawer-here">
-    <p>
+    <p v-if="empty">
       {{ document.family ? `The drawer “${document.family}” is empty.` : 'No drawer is chosen for this place.' }} Nothing can be proposed.
     </p>
     <div class="flex flex-wrap items-end gap-3">
@@ -35,6 +40,7 @@ async function added(view: StockView, id: string): Promise<void> {
       </div>
       <button v-if="!adding" type="button" class="button" @click="adding = true">Put sizes in</button>
     </div>
-    <NewLotForm v-if="adding" narrow :lots="lots" :family="document.family" @changed="added" @close="adding = false" />
+    <p v-if="adding && put > 0" role="status">{{ put }} {{ put === 1 ? 'size' : 'sizes' }} put in. The next one, or leave it.</p>
+    <NewLotForm v-if="adding" :key="put" narrow :lots="lots" :family="document.family" @changed="added" @close="adding = false" />
   </div>
 </template>

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import type { ChoiceRequest } from '#core/check/evaluate-place'
-import type { Proposal } from '#core/pack/chooser/choose'
+import type { Proposal } from '#core/pack/chooser/proposal'
 import { withLotsInHand } from '#core/pack/in-hand'
-import { lotMap, thickness, unitMade, type Pack } from '#core/pack/lot'
+import { lotMap, pieceAsks, thickness, unitMade, type Pack } from '#core/pack/lot'
 import type { PieceInHand } from '#core/pack/in-hand'
 import { formatLength, pieceText } from '#core/quantity/format-length'
 import { percent } from '#core/quantity/percent'
@@ -21,7 +21,7 @@ const props = defineProps<{
   promised: boolean
   place: string
 }>()
-defineEmits<{ close: []; done: [PieceInHand[]]; claim: [PieceInHand[]] }>()
+const emit = defineEmits<{ close: []; done: [PieceInHand[]]; claim: [PieceInHand[]] }>()
 const preferences = usePreferences()
 const { pieces, inHand, told } = useInHand(toRef(props, 'open'), toRef(props, 'request'), toRef(props, 'proposal'))
 const index = computed(() => lotMap(withLotsInHand(props.request?.drawer ?? [], inHand.value)))
@@ -44,6 +44,13 @@ function onEnter(event: KeyboardEvent): void {
   const inputs = [...fields.value!.querySelectorAll('input')]
   const next = inputs[inputs.indexOf(event.target as HTMLInputElement) + 1] ?? confirm.value
   next?.focus()
+}
+/** A figure that is still asked about is answered, or taken out, before the pack is changed without it. */
+function change(): void {
+  const open = fields.value?.querySelector<HTMLElement>('input[aria-invalid="true"]')
+  if (open) open.focus()
+  else if (props.promised) emit('claim', inHand.value)
+  else emit('done', inHand.value)
 }
 /** What is put in ready: its own figure is known. */
 const known = computed(() => list(props.proposal?.change.in ?? []).filter(({ lot }) => lot.apart))
@@ -69,7 +76,14 @@ const known = computed(() => list(props.proposal?.change.in ?? []).filter(({ lot
             <span v-if="piece.lot.measured === null" class="block text-[13px] text-near">nobody measured this one: measure it</span>
           </p>
           <div class="w-44">
-            <LengthField v-model="piece.size" hide-label optional :label="`Measured, piece ${i + 1}`" :unit="unitMade([piece.lot])!" />
+            <LengthField
+              v-model="piece.size"
+              hide-label
+              optional
+              :label="`Measured, piece ${i + 1}`"
+              :unit="unitMade([piece.lot])!"
+              :options="pieceAsks(piece.lot)"
+            />
           </div>
           <input
             v-if="piece.size !== null"
@@ -104,11 +118,8 @@ const known = computed(() => list(props.proposal?.change.in ?? []).filter(({ lot
       </p>
       <p v-if="fault" class="fault" role="alert">{{ fault }}</p>
       <div class="flex gap-3">
-        <button v-if="promised" ref="confirm" type="button" class="button primary" :disabled="busy" @click="$emit('claim', inHand)">
-          Take them from there: the pack is changed
-        </button>
-        <button v-else ref="confirm" type="button" class="button primary" :disabled="busy" @click="$emit('done', inHand)">
-          The pack is changed
+        <button ref="confirm" type="button" class="button primary" :disabled="busy" @click="change">
+          {{ promised ? 'Take them from there: the pack is changed' : 'The pack is changed' }}
         </button>
         <button type="button" class="button" @click="$emit('close')">Not yet</button>
       </div>

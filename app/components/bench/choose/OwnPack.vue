@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { ChoiceRequest } from '#core/check/evaluate-place'
-import type { Proposal } from '#core/pack/chooser/choose'
+import type { Proposal } from '#core/pack/chooser/proposal'
 import { thickness, type Lot, type Pack } from '#core/pack/lot'
 import { formatLength, pieceText } from '#core/quantity/format-length'
 import { UNIT_NAME } from '#core/quantity/length'

@@ -5,7 +5,8 @@ import type { CheckEvaluation } from '#core/check/evaluate-check'
 import type { PlaceEvaluation } from '#core/check/evaluate-place'
 import type { Phase } from '#core/method/step'
 import { pieceList } from '#core/pack/arithmetic'
-import type { PackChoice, Proposal } from '#core/pack/chooser/choose'
+import type { PackChoice } from '#core/pack/chooser/choose'
+import type { Proposal } from '#core/pack/chooser/proposal'
 import { lotMap, type Pack } from '#core/pack/lot'
 import { MOST_PIECES } from '#core/pack/chooser/prepare'
 import { needsOrder } from '#core/pack/order-plan'
@@ -52,6 +53,8 @@ const fitted = computed(() =>
 const known = computed(() => packIn(last.value, id.value) !== null)
 /** Pieces promised to this place until it is fitted or signed. */
 const kept = computed(() => bench.view?.reserves[id.value] ?? [])
+/** Sizes are being put in from here. */
+const filling = ref(false)
 const noDrawer = computed(() => !bench.lots.some(lot => lot.family === props.document.family && lot.shape !== 'sheet' && lot.onHand > 0))
 const keep = (pieces: Pack) => emit('command', 'reserves', { place: id.value, pieces })
 </script>
@@ -80,8 +83,10 @@ const keep = (pieces: Pack) => emit('command', 'reserves', { place: id.value, pi
       :lots="bench.lots"
       @found="$emit('command', 'found-pack', $event)"
     />
+    <p v-if="!open && !known && fault" class="fault" role="alert">{{ fault }}</p>
     <DrawerHere
-      v-if="open && !locked && noDrawer"
+      v-if="open && !locked && (noDrawer || filling)"
+      v-model:adding="filling"
       class="mt-2"
       :document="document"
       :lots="bench.lots"

@@ -24,7 +24,7 @@ const props = defineProps<{
 defineEmits<{ log: []; zeroed: []; void: [PointReading]; word: [string]; pick: [string] }>()
 const { points, point, gauge, unit, turned, draft, start, far, back, heatFault, answer } = props.taking
 const several = computed(() => points.value.length > 1)
-const cells = usePointCells(
+const { cells, decimalsAt } = usePointCells(
   points,
   props.taking.readingsOf,
   computed(() => props.results),
@@ -54,6 +54,7 @@ defineExpose({ focus: () => panel.value?.focus(), submit: () => panel.value?.sub
       :quiet="quiet"
       :one-more="several ? null : oneMore"
       :stale="taking.staleReadings.value"
+      :decimals="decimalsAt(point)"
       :can-be-none="taking.canBeNone.value"
       :warnings="gauge ? gaugeWarnings(gauge, today()) : []"
       @log="$emit('log')"

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { parseSum } from '#core/quantity/parse-sum'
 import { nextLeaves } from '#core/method/feeler/leaves'
 import { formatLength } from '#core/quantity/format-length'
 import { UNIT_NAME, type Nm } from '#core/quantity/length'
@@ -172,7 +173,7 @@ defineExpose({ focus, submit })
           type="text"
           inputmode="numeric"
           autocomplete="off"
-          placeholder="1"
+          :placeholder="String(parseSum(draft.far, unit).parts)"
           class="figure w-8 border-b rule bg-transparent text-ink"
           @keydown.enter.prevent.stop="submit"
       /></label>

@@ -4,7 +4,7 @@ import type { PointReading } from '#core/check/document'
 import { ways } from '#core/method/ways'
 import { ZERO_WORDS, zeroWord } from '#core/method/zero-words'
 import type { Finding } from '#core/reading/gates'
-import type { Gauge, GaugeWarning } from '#core/reading/gauge'
+import { hasStandard, type Gauge, type GaugeWarning } from '#core/reading/gauge'
 import { besideUnit } from '#core/quantity/format-length'
 import { UNIT_NAME, type LengthUnit, type Nm } from '#core/quantity/length'
 import type { LengthEntry } from '#core/quantity/parse-length'
@@ -32,6 +32,8 @@ const props = defineProps<{
   stale: ReadonlySet<string>
   /** the eye is elsewhere: only what is typed, and what was read */
   quiet: boolean
+  /** of the figures of its part; the series has no fewer */
+  decimals: number
   /** the movement can be said to be none, in a word */
   canBeNone: boolean
 }>()
@@ -103,7 +105,7 @@ defineExpose({ focus: () => form.value?.focus(), submit: () => form.value?.submi
     >
       {{ warning.words
       }}<button v-if="warning.zero" type="button" class="link" @click="emit('zeroed')">
-        {{ gauge?.kind === 'micrometer' ? 'tried now' : 'zeroed now' }}
+        {{ gauge && hasStandard(gauge.kind) ? 'tried now' : 'zeroed now' }}
       </button>
     </p>
     <p
@@ -126,6 +128,7 @@ defineExpose({ focus: () => form.value?.focus(), submit: () => form.value?.submi
       :newest-first="way.again === 'another'"
       :words="[...(point.words ?? []), ...ZERO_WORDS]"
       :stale="stale"
+      :least="decimals"
       @void="emit('void', $event)"
     />
     <p v-else class="py-2 text-[13.5px] text-mute">

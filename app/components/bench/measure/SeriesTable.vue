@@ -16,6 +16,8 @@ const props = defineProps<{
   locked: boolean
   /** pieces and passes: the last one is what the eye looks for */
   newestFirst: boolean
+  /** decimals it has at least */
+  least: number
   words: readonly { value: string; label: string }[]
 }>()
 defineEmits<{ void: [PointReading] }>()
@@ -28,17 +30,20 @@ const HEADS: Readonly<Record<Entry, readonly string[]>> = {
   word: ['found'],
 }
 const decimals = computed(() =>
-  readDecimals(
-    props.readings.flatMap(reading =>
-      isFigure(reading)
-        ? [reading.figure]
-        : isRange(reading)
-          ? [reading.low, reading.high]
-          : isRepeat(reading)
-            ? [reading.start, reading.far, reading.back]
-            : [],
+  Math.max(
+    props.least,
+    readDecimals(
+      props.readings.flatMap(reading =>
+        isFigure(reading)
+          ? [reading.figure]
+          : isRange(reading)
+            ? [reading.low, reading.high]
+            : isRepeat(reading)
+              ? [reading.start, reading.far, reading.back]
+              : [],
+      ),
+      props.unit,
     ),
-    props.unit,
   ),
 )
 const show = (value: number) => formatLength(value, props.unit, { decimals: decimals.value })

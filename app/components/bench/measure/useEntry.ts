@@ -54,7 +54,7 @@ export function useEntry({ props, draft, missing, log, answer }: Entry) {
   })
   const beside = computed(() =>
     !blank.value && props.far.ok
-      ? `${UNIT_NAME[props.unit]} · ${formatLength(props.far.value, props.other, { unit: true })}`
+      ? `${/\d.*\+/.test(draft.value.far) ? `= ${formatLength(props.far.value, props.unit, { trim: true })} ` : ''}${UNIT_NAME[props.unit]} · ${formatLength(props.far.value, props.other, { unit: true })}`
       : UNIT_NAME[props.unit],
   )
 

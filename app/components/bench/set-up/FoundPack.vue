@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useSessionStorage } from '@vueuse/core'
 import type { PackPlace } from '#core/check/contract'
 import { packIn, type CheckDocument } from '#core/check/document'
 import { lotMap, thickness, unitMade, type Lot } from '#core/pack/lot'
@@ -14,7 +15,6 @@ const props = defineProps<{
   /** the place to begin with */ at?: string
 }>()
 const emit = defineEmits<{ found: [{ place: string; pieces: readonly (NamedPiece & { measured?: boolean })[] }] }>()
-const found = ref('')
 const measuredPieces = ref(false)
 const tried = ref(false)
 /** thicknesses said to be one piece, though two of the drawer would make them */
@@ -22,6 +22,14 @@ const whole = ref<readonly number[]>([])
 const index = computed(() => lotMap(props.lots))
 const placeId = ref(props.at ?? '')
 const place = computed(() => props.places.find(candidate => candidate.id === placeId.value) ?? props.places[0] ?? null)
+/** What was begun at a place waits there until it is listed, whatever phase is open. */
+const texts = useSessionStorage<Record<string, string>>(`finitum.found.${props.document.id}`, {})
+const found = computed({
+  get: () => texts.value[place.value?.id ?? ''] ?? '',
+  set: text => {
+    texts.value[place.value?.id ?? ''] = text
+  },
+})
 const pack = computed(() => (place.value ? packIn(props.document.trials[0]!, place.value.id) : null))
 const family = computed(() => props.lots.filter(lot => lot.family === props.document.family && lot.shape !== 'sheet'))
 /** Pieces are named in the unit they were made in, whatever is shown elsewhere. */
@@ -103,6 +111,7 @@ const value = (event: Event) => (event.target as HTMLSelectElement).value
       />
       <button type="submit" class="button">{{ pack ? 'List anew' : 'List' }}</button>
     </div>
+    <p v-if="found.trim() && !tried" class="text-[13px] text-mute">Not listed yet: Enter lists it.</p>
     <p v-if="fault" class="fault" role="alert">{{ fault }}</p>
     <div v-if="choices.length" class="flex flex-wrap gap-2">
       <button v-for="choice in choices" :key="choice.label" type="button" class="button min-h-9" @click="take(choice.text)">

@@ -77,9 +77,9 @@ function leave(): void {
 
 <template>
   <fieldset ref="box" class="space-y-2" :disabled="locked" @focusout="leave">
-    <legend class="label">{{ title }}</legend>
+    <legend class="label mb-1">{{ title }}</legend>
     <label class="sr-only" :for="`${id}-kind`">{{ title }}: kind</label>
-    <select :id="`${id}-kind`" v-model="kind" class="field" @change="leave">
+    <select :id="`${id}-kind`" v-model="kind" class="field !mt-0" @change="leave">
       <option v-for="option in kinds" :key="option.value" :value="option.value">{{ option.label }}</option>
     </select>
     <div v-if="kind !== 'none'" class="grid grid-cols-2 gap-2">

@@ -1,18 +1,17 @@
 <script setup lang="ts">
-import { useElementSize } from '@vueuse/core'
 import { extent } from 'd3-array'
 import { scaleLinear } from 'd3-scale'
 import { COARSE_UNTIL, MEDIUM_UNTIL, type HonePlan } from '#core/check/roller-big-end/hone-plan'
 import { formatLength } from '#core/quantity/format-length'
 import { NM_PER, UNIT_NAME } from '#core/quantity/length'
+import { axisTicks, useChartWidth } from '~/components/chart/axis'
 import { usePreferences } from '~/stores/preferences'
 
 /** Stock left on the bore, pass by pass, cold, down to size; one line an end of the bore. */
 const props = defineProps<{ plan: HonePlan }>()
 const box = ref<HTMLElement>()
-const { width: boxWidth } = useElementSize(box)
 const preferences = usePreferences()
-const width = computed(() => Math.max(280, boxWidth.value))
+const width = useChartWidth(box)
 const HEIGHT = 190
 const BASE = HEIGHT - 26
 const LEFT = 46
@@ -48,12 +47,6 @@ const labelY = computed(() => {
       ? [ends[0]! - 4, ends[1]! + 12]
       : [ends[0]! + 12, ends[1]! - 4]
 })
-const ticks = computed(() =>
-  y.value
-    .copy()
-    .domain(y.value.domain().map(value => value / unit.value))
-    .ticks(5),
-)
 const show = (value: number) => formatLength(value, preferences.unit, { fine: true })
 const rows = computed(() =>
   Array.from({ length: Math.max(...props.plan.ends.map(end => end.passes.length)) }, (_, i) =>
@@ -95,7 +88,7 @@ const rows = computed(() =>
         </text>
       </g>
       <g class="figure" font-size="11.5" fill="var(--mute)">
-        <text v-for="t in ticks" :key="t" :x="LEFT - 7" :y="y(t * unit) + 4" text-anchor="end">{{ t }}</text>
+        <text v-for="t in axisTicks(y, unit)" :key="t.value" :x="LEFT - 7" :y="t.at + 4" text-anchor="end">{{ t.value }}</text>
         <text v-for="i in most" :key="i" :x="x(i)" :y="BASE + 15" text-anchor="middle">{{ i }}</text>
       </g>
       <line :x1="LEFT" :x2="LEFT" y1="6" :y2="BASE" stroke="var(--hair)" />

@@ -1,10 +1,10 @@
 <script setup lang="ts">
-import { useElementSize } from '@vueuse/core'
-import { extent, groups } from 'd3-array'
+import { groups } from 'd3-array'
 import { scaleLinear } from 'd3-scale'
 import type { Roller } from '#core/check/roller-big-end/sort-rollers'
 import { formatLength, unitFor } from '#core/quantity/format-length'
 import { NM_PER, UNIT_NAME } from '#core/quantity/length'
+import { axisTicks, paddedExtent, useChartWidth } from '~/components/chart/axis'
 import { usePreferences } from '~/stores/preferences'
 
 /** Every measured roller where its size puts it, a row a bag; those of a set carry the number of their rod. To scale along the axis. */
@@ -16,15 +16,13 @@ const props = defineProps<{
   sample?: boolean
 }>()
 const box = ref<HTMLElement>()
-const { width: boxWidth } = useElementSize(box)
 const preferences = usePreferences()
 const unit = computed(() => unitFor(preferences.system, 'size'))
-const width = computed(() => Math.max(280, boxWidth.value))
+const width = useChartWidth(box)
 const LEFT = 46
 const x = computed(() => {
-  const [low = 0, high = 0] = extent(props.rollers, roller => roller.size) as [number | undefined, number | undefined]
-  const pad = Math.max((high - low) * 0.06, 500)
-  return scaleLinear([low - pad, high + pad], [LEFT + 8, width.value - 12])
+  const all = props.rollers.map(roller => roller.size)
+  return scaleLinear(paddedExtent(all, 0.06, 500), [LEFT + 8, width.value - 12])
 })
 const sizes = computed(() => [...new Set(props.rollers.map(roller => roller.size))].sort((a, b) => a - b))
 /** As large as the closest two sizes leave room for. */
@@ -59,14 +57,8 @@ const rows = computed(() => {
     })
 })
 const height = computed(() => (rows.value.at(-1)?.foot ?? 0) + 38)
-const ticks = computed(() =>
-  x.value
-    .copy()
-    .domain(x.value.domain().map(value => value / NM_PER[unit.value]))
-    .ticks(5)
-    .filter((_, i, all) => all.length < 7 || i % 2 === 0)
-    .map(value => value * NM_PER[unit.value]),
-)
+/** Sizes are long figures: of many, every other. */
+const ticks = computed(() => axisTicks(x.value, NM_PER[unit.value]).filter((_, i, all) => all.length < 7 || i % 2 === 0))
 const summary = computed(() => rows.value.map(row => `bag ${row.bag}, ${row.count} rollers`).join('; '))
 </script>
 
@@ -107,8 +99,8 @@ const summary = computed(() => rows.value.map(row => `bag ${row.bag}, ${row.coun
         </g>
       </g>
       <g class="figure" font-size="11.5" fill="var(--mute)">
-        <text v-for="tick in ticks" :key="tick" :x="x(tick)" :y="height - 20" text-anchor="middle">
-          {{ formatLength(tick, unit, { fine: true }) }}
+        <text v-for="{ value, at } in ticks" :key="value" :x="at" :y="height - 20" text-anchor="middle">
+          {{ formatLength(value * NM_PER[unit], unit, { fine: true }) }}
         </text>
       </g>
       <text :x="width - 4" :y="height - 4" text-anchor="end" font-size="12" fill="var(--mute)">

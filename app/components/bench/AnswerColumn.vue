@@ -1,0 +1,96 @@
+<script setup lang="ts">
+import type { CheckDocument } from '#core/check/document'
+import type { CheckEvaluation } from '#core/check/evaluate-check'
+import type { Phase } from '#core/method/step'
+import { choicePanels } from '~/components/bench/kinds/sketches'
+import type { useCommand } from '~/composables/useCommand'
+import type { useFitting } from '~/composables/useFitting'
+import type { useShown } from '~/composables/useShown'
+import { useBench } from '~/stores/bench'
+
+/** The right of the bench: what the readings come to, and what to do about it in the phase that is open. */
+const props = defineProps<{
+  document: CheckDocument
+  evaluation: CheckEvaluation
+  phase: Phase
+  look: ReturnType<typeof useShown>
+  fitting: ReturnType<typeof useFitting>
+  writes: ReturnType<typeof useCommand>
+  windowWords: string | null
+  locked: boolean
+  /** a reading is being typed: nothing is fitted before it is logged */
+  typing: boolean
+}>()
+defineEmits<{
+  /** pieces taken together, at a point */ take: [string, readonly string[]]
+  /** the cursor goes back to the reading */ leave: []
+}>()
+const bench = useBench()
+const { several, picked: pickedResult, shown, place, row } = props.look
+const { choice, choosing, picked, proposal, ownPack, takeOwn, asking, ask, fitAll } = props.fitting
+const { busy, said, command } = props.writes
+/** What this kind chooses that is no pack from the drawer. */
+const ownChoice = computed(() => choicePanels[props.document.kind])
+const choosingHere = computed(() => props.phase === 'choose' && (ownChoice.value || (row.value.length > 1 && place.value !== null)))
+
+const sign = (path: 'sign-off' | 'reopen', { by, reason }: { by: string; reason: string }) =>
+  command(path, { by, ...(reason ? { reason } : {}) })
+</script>
+
+<template>
+  <div>
+    <ResultPanel
+      v-if="several && !choosingHere"
+      :evaluation="evaluation"
+      :row="row"
+      :phase="phase"
+      :shown="shown.id"
+      @pick="pickedResult = $event"
+    />
+    <ProvePanel
+      v-if="phase === 'prove'"
+      :evaluation="evaluation"
+      :document="document"
+      :shown="shown"
+      :place="place"
+      :lots="bench.lots"
+      :fault="said"
+      :busy="busy"
+      @sign="sign('sign-off', $event)"
+      @reopen="sign('reopen', $event)"
+    />
+    <PlacePanel
+      v-else-if="place && (!several || phase === 'choose')"
+      v-model:picked="picked"
+      :own-pack="ownPack"
+      :proposal="proposal"
+      :document="document"
+      :evaluation="evaluation"
+      :place="place"
+      :choice="choice"
+      :choosing="choosing"
+      :phase="phase"
+      :locked="locked"
+      :typing="typing"
+      :busy="busy"
+      :window-words="windowWords"
+      :fault="asking ? null : said"
+      @fit="ask"
+      @fit-all="fitAll($event)"
+      @own="takeOwn"
+      @command="command"
+    />
+    <component
+      :is="ownChoice"
+      v-else-if="phase === 'choose' && ownChoice"
+      :document="document"
+      :evaluation="evaluation"
+      :locked="locked"
+      @take="(at: string, pieces: readonly string[]) => $emit('take', at, pieces)"
+      @leave="$emit('leave')"
+    />
+    <p v-else-if="!place && !ownChoice" class="text-mute">
+      This check measures and judges; there is nothing to choose. Sign it off under Prove.
+    </p>
+  </div>
+</template>

@@ -1,0 +1,234 @@
+<script setup lang="ts">
+import type { CheckDocument } from '#core/check/document'
+import { resultName } from '#core/check/evaluate-fitting'
+import { checkKind } from '#core/check/registry'
+import type { Step } from '#core/method/step'
+import { systemOf } from '#core/quantity/length'
+import { readingWords } from '#core/reading/reading'
+import { bandOf } from '#core/verdict/limits'
+import { api, faultsOf } from '~/composables/useApi'
+import { today } from '~/composables/today'
+import { useBenchKeys } from '~/composables/useBenchKeys'
+import { useBenchWords } from '~/composables/useBenchWords'
+import { useRail } from '~/composables/useRail'
+import { useCommand } from '~/composables/useCommand'
+import { useFitting } from '~/composables/useFitting'
+import { useJudged } from '~/composables/useJudged'
+import { usePhase } from '~/composables/usePhase'
+import { useReadingLog } from '~/composables/useReadingLog'
+import { useShown } from '~/composables/useShown'
+import { useTaking } from '~/composables/useTaking'
+import { useBench } from '~/stores/bench'
+import { usePreferences } from '~/stores/preferences'
+import { sketches } from '~/components/bench/kinds/sketches'
+
+/** The bench of one check: its phases at the left, the answer on top, the reading being taken in the middle, what to do about it at the right. */
+const props = defineProps<{ document: CheckDocument }>()
+const bench = useBench()
+const preferences = usePreferences()
+/** As the store has it now: what is logged moves the field on at once, before anything is drawn anew. */
+const document = computed(() => (bench.document?.id === props.document.id ? bench.document : props.document))
+const lots = computed(() => bench.lots)
+const kind = computed(() => checkKind(document.value.kind))
+
+const writes = useCommand()
+const { busy, faults, said, command } = writes
+const panel = ref<{ focus: () => void; submit: () => void }>()
+const focus = () => panel.value?.focus()
+
+const taking = useTaking(document.value.id, document)
+const { point, gauge, unit, reading } = taking
+const { locked, typed, evaluation } = useJudged(document, reading, lots)
+const {
+  phase,
+  open: openPhase,
+  step,
+} = usePhase(
+  evaluation.value.phase,
+  next => {
+    if (next === 'prove') return !locked.value && (taking.next.value !== null || !evaluation.value.headline.valid)
+    return next === 'measure' || (next === 'choose' && evaluation.value.next?.point != null)
+  },
+  focus,
+)
+onMounted(() => openPhase(phase.value))
+
+const look = useShown({ document, evaluation, phase, taking, typed })
+const { several, picked: pickedResult, shown, place, row, readings, findings, plays } = look
+function pickPoint(next: string): void {
+  pickedResult.value = ''
+  taking.pick(next)
+  focus()
+}
+const choosingOfSeveral = computed(() => row.value.length > 1 && place.value !== null && phase.value === 'choose')
+
+const fitting = useFitting({
+  place,
+  closed: locked,
+  typing: computed(() => reading.value !== null),
+  command: writes,
+  done: () => {
+    // The eye goes with the work again.
+    pickedResult.value = ''
+    openPhase('prove')
+  },
+})
+const { choice, pick, proposal, takeOwn, asking, ask, fit } = fitting
+
+const steps = computed(() => kind.value.procedure(document.value.setup))
+const trialOf = (step: Step) => (step.phase === 'setup' ? null : document.value.trials.at(-1)!.id)
+const ticked = (step: Step) => document.value.ticks.some(tick => tick.step === step.id && tick.trial === trialOf(step))
+const { notes, done } = useRail({ document, evaluation, steps, ticked })
+
+// A check is shown in its own unit, also when that is changed. U shows the other.
+watch(
+  () => document.value.entryUnit,
+  own => {
+    preferences.system = systemOf(own)
+  },
+  { immediate: true },
+)
+
+const { log, logWord, take, voiding, voidingAt, voidLast, voidNow } = useReadingLog({ taking, findings, locked, focus })
+const words = useBenchWords({ document, evaluation, shown, place, choice, proposal, lots, phase })
+const { sentence, arithmetic, predicted, oneMore } = words
+
+/** Says that the gauge in hand was zeroed today, and shows the check with it. */
+async function markZeroed(): Promise<void> {
+  await api(`/api/gauges/${gauge.value!.id}/zeroed`, { body: { on: today() } }).catch(error => {
+    faults.value = faultsOf(error)
+  })
+  await bench.reload()
+  focus()
+}
+const helping = ref(false)
+const explaining = ref(false)
+useBenchKeys({ locked, phase, place, proposal, pick, takeOwn, ask, step, panel, voidLast, taking, explaining, helping })
+</script>
+
+<template>
+  <div class="flex min-h-0 flex-1 flex-col">
+    <BenchHead :title="document.title" />
+    <BenchNotice />
+    <div class="grid flex-1 md:grid-cols-[232px_minmax(0,1fr)]">
+      <aside class="border-b rule px-4 py-4 md:border-r md:border-b-0 md:px-5">
+        <h1 class="sr-only">{{ document.title }}</h1>
+        <PhaseRail
+          :open="phase"
+          :steps="steps"
+          :ticked="ticked"
+          :notes="notes"
+          :done="done"
+          :locked="locked"
+          :safety="kind.safety"
+          @open="openPhase"
+          @tick="(s, on) => bench.tick(s.id, trialOf(s), on, s.text)"
+        />
+      </aside>
+      <div class="min-w-0 space-y-3 px-4 py-3 md:px-7">
+        <VerdictLine :evaluation="evaluation" :shown="shown" :document="document" :sentence="sentence" :arithmetic="arithmetic" />
+        <LimitBand
+          :book="shown.limits.book"
+          :shop="shown.limits.shop"
+          :aim="place?.aim?.target ?? null"
+          :readings="plays"
+          :measured="shown.estimate"
+          :predicted="predicted"
+          :ends="shown.kind.ends"
+          :label="several ? resultName(shown) : null"
+        />
+        <p v-if="evaluation.gauge?.answer === 'cannot-decide'" class="text-near">
+          This gauge cannot decide a band this narrow: its U is wider than half the band.
+        </p>
+        <p v-if="place?.aim?.caution" class="text-[14px] text-near">{{ place.aim.caution }}</p>
+        <LimitsHere
+          v-if="!locked && phase !== 'setup'"
+          :document="document"
+          :shown="shown"
+          :results="evaluation.current.results"
+          :faults="faults"
+          @keep="settings => command('settings', { settings })"
+          @close="focus"
+        />
+        <SetupPanel
+          v-if="phase === 'setup'"
+          :document="document"
+          :lots="lots"
+          :faults="faults"
+          :results="evaluation.current.results"
+          :sign-doubtful="evaluation.places.some(({ ledger }) => ledger.signDoubtful)"
+          @keep="settings => command('settings', { settings })"
+          @found="found => command('found-pack', found)"
+        />
+        <div v-show="phase !== 'setup'" class="grid grid-cols-1 gap-x-7 gap-y-5 lg:grid-cols-[minmax(0,340px)_minmax(0,1fr)]">
+          <div>
+            <PositionRow v-if="choosingOfSeveral" v-model:picked="pickedResult" :evaluation="evaluation" :row="row" :shown="shown.id" />
+            <MeasurePanel
+              v-show="!choosingOfSeveral"
+              ref="panel"
+              :taking="taking"
+              :results="evaluation.current.results"
+              :readings="readings"
+              :findings="findings"
+              :check-unit="document.entryUnit"
+              :locked="locked"
+              :one-more="oneMore"
+              :quiet="phase === 'choose'"
+              @log="log"
+              @zeroed="markZeroed"
+              @void="voiding = $event"
+              @word="logWord"
+              @pick="pickPoint"
+            />
+            <div class="mt-4">
+              <h2 class="label mb-1">Where the gauge stands</h2>
+              <component :is="sketches[document.kind]" v-bind="document.setup" data-drawing="where the gauge stands" />
+            </div>
+          </div>
+          <AnswerColumn
+            :document="document"
+            :evaluation="evaluation"
+            :phase="phase"
+            :look="look"
+            :fitting="fitting"
+            :writes="writes"
+            :window-words="words.windowWords.value"
+            :locked="locked"
+            :typing="reading !== null"
+            @take="take"
+            @leave="focus"
+          />
+        </div>
+      </div>
+    </div>
+    <VoidDialog
+      :open="voiding !== null"
+      :figure="voiding ? readingWords(voiding, unit) : ''"
+      :at="several ? voidingAt : ''"
+      @close="voiding = null"
+      @void="voidNow"
+    />
+    <FitDialog
+      :open="asking"
+      :proposal="proposal"
+      :request="place?.request ?? null"
+      :busy="busy"
+      :fault="said"
+      :promised="faults.some(({ path }) => path === 'claim')"
+      :place="several && place ? `${document.title}, ${place.place.label}` : document.title"
+      @close="asking = false"
+      @done="fit"
+      @claim="fit($event, true)"
+    />
+    <HelpersDialog :open="helping" :way="point.way" :prefer="gauge?.id" :band="bandOf(shown.limits.working)" @close="helping = false" />
+    <ExplainDialog
+      :open="explaining"
+      :evaluation="evaluation"
+      :shown="shown"
+      :place="place"
+      :document="document"
+      :proposal="phase === 'prove' ? null : proposal"
+      @close="explaining = false"
+    />
+  </div>
+</template>

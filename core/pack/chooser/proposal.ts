@@ -1,0 +1,99 @@
+import { formatLength } from '../../quantity/format-length'
+import { UNIT_NAME, nm, type LengthUnit, type Nm } from '../../quantity/length'
+import { chanceInLimits, type Chance } from '../../verdict/chance'
+import type { DecisionRule } from '../../verdict/decide'
+import type { LimitSet } from '../../verdict/limits'
+import { arithmeticLine, changeWords } from '../arithmetic'
+import { packChange, packTotal, pieceCount, type LotMap, type Pack, type PackChange } from '../lot'
+import { predict, unmeasuredIn, type Grounds, type Prediction } from '../predict'
+import type { Response } from '../response'
+import { stackingOrder } from '../stacking'
+
+/** What is asked of the drawer for one place. */
+export interface PackQuestion extends Grounds {
+  /** nm */
+  readonly aim: Nm
+  /** with zero as their floor where the figure is a play */
+  readonly limits: LimitSet | null
+  readonly rule: DecisionRule
+  /** The check's unit: for the sentences. */
+  readonly unit: LengthUnit
+  /** The side of the limits on which the shaft cannot bind: above for a play. */
+  readonly cannotBind: 'above' | 'below'
+  /** The play is only known to be `from` or less: packs are looked for that are looser, and leave at most what is said. */
+  readonly bound: boolean
+  /** An earlier fitting showed that less than this play, reckoned from here, is no play at all. nm; null: none did */
+  readonly atLeast: number | null
+  readonly wanted?: number
+}
+
+/** A pack with what it would leave. */
+export interface Proposal {
+  readonly pack: Pack
+  /** lot ids in stacking order */
+  readonly order: readonly string[]
+  readonly total: Nm
+  readonly pieces: number
+  readonly change: PackChange
+  readonly predicted: Prediction
+  /** what is predicted is the most it can leave */
+  readonly atMost: boolean
+  readonly chance: Chance | null
+  /** `Take out 10 + 6, put in 2` */
+  readonly words: string
+  /** the sum in one line */
+  readonly arithmetic: string
+  /** pieces it puts in that nobody measured */
+  readonly unmeasured: number
+  /** further packs that differ from it in nothing that matters at the bench */
+  readonly like: number
+}
+
+/** What a pack is predicted and judged against. */
+export interface ProposalContext {
+  readonly question: PackQuestion
+  readonly fitted: Pack
+  readonly lots: LotMap
+  readonly response: Response
+  readonly required: string | null
+}
+
+/** Any pack as a proposal: also one a technician puts together by hand. */
+export function proposalFor({ question, fitted, lots, response, required }: ProposalContext, pack: Pack): Proposal {
+  const predicted = predict(question, fitted, pack, lots, response)
+  const change = packChange(fitted, pack)
+  return {
+    pack,
+    predicted,
+    change,
+    atMost: question.bound,
+    order: stackingOrder(pack, lots, required),
+    total: nm(packTotal(pack, lots)),
+    pieces: pieceCount(pack),
+    chance: question.bound ? null : chanceInLimits({ value: predicted.play, u: predicted.u, nu: predicted.nu }, question.limits),
+    words: changeWords(fitted, pack, lots, question.unit),
+    arithmetic: sumInOneLine(question, fitted, { pack, predicted }, lots, response, question.unit),
+    unmeasured: unmeasuredIn(change, lots),
+    like: 0,
+  }
+}
+
+/** How a proposal's figure came about, in one line: the sum, or the reading that stands in its place. */
+export function sumInOneLine(
+  grounds: Pick<Grounds, 'from'>,
+  fitted: Pack,
+  { pack, predicted }: Pick<Proposal, 'pack' | 'predicted'>,
+  lots: LotMap,
+  response: Response,
+  unit: LengthUnit,
+): string {
+  const read = `${formatLength(predicted.play, unit)} ${UNIT_NAME[unit]}`
+  switch (predicted.rests) {
+    case 'reading':
+      return `${read}, as it reads now`
+    case 'before':
+      return `${read}, as this pack read before`
+    case 'sum':
+      return arithmeticLine(Math.round(grounds.from.play), fitted, pack, predicted.play, lots, response, unit)
+  }
+}
