@@ -18,9 +18,9 @@ export function storeWrite(checkId: string, write: PendingWrite, waiting: boolea
   else localStorage.setItem(keyOf(checkId), JSON.stringify(all))
 }
 
-/** The request of a write, with the version it goes onto. */
-export function requestOf(write: PendingWrite, version: number): { path: string; body: Record<string, unknown> } {
-  const head = { op: write.op, version }
+/** The request of a write, but for the version it goes onto. */
+export function requestOf(write: PendingWrite): { path: string; body: Record<string, unknown> } {
+  const head = { op: write.op }
   switch (write.kind) {
     case 'read':
       return { path: 'readings', body: { ...head, trialId: write.trialId, seen: write.seen, ...write.reading } }

@@ -122,6 +122,38 @@ test('settings changed faster than a slow server answers all arrive, in their or
   await expect(page.getByTestId('stale')).toHaveCount(0)
 })
 
+test('what is on its way when another check is opened arrives at the check it was written to', async ({ page, shop }) => {
+  const stored = async (id: string) =>
+    (
+      (await (await fetch(`${shop.address}/api/checks/${id}`)).json()) as {
+        document: { title: string; trials: { readings: { far?: number }[] }[] }
+      }
+    ).document
+  await page.route(/launch-idler\/(readings|settings)$/, async route => {
+    await new Promise(resolve => setTimeout(resolve, 1_200))
+    await route.continue()
+  })
+  const before = (await stored('launch-idler')).trials.at(-1)!.readings.length
+  const others = await stored('launch-coupling')
+  await page.goto(`${shop.address}/jobs/launch-box`)
+  await page.locator('a[href$="/checks/launch-idler"]').first().click()
+  await page.getByRole('button', { name: /Measure/ }).click()
+  await typeReading(page, '7.2')
+  await typeReading(page, '7.3')
+  await page.getByRole('button', { name: /Set up/ }).click()
+  await page.getByLabel('Name of the check').fill('Idler, left in haste')
+  await page.keyboard.press('Tab')
+  await page.locator('a[href$="/jobs/launch-box"]').first().click()
+  await page.locator('a[href$="/checks/launch-coupling"]').first().click()
+  await expect(page.getByRole('heading', { name: others.title })).toBeVisible()
+  await expect.poll(async () => (await stored('launch-idler')).title, { timeout: 15_000 }).toBe('Idler, left in haste')
+  expect((await stored('launch-idler')).trials.at(-1)!.readings).toHaveLength(before + 2)
+  // the answers did not take the bench from the check that is on it, nor reach it
+  await expect(page.getByRole('heading', { name: others.title })).toBeVisible()
+  await expect(page.getByTestId('stale')).toHaveCount(0)
+  expect(await stored('launch-coupling')).toEqual(others)
+})
+
 test('a check made before a slow shop has answered still gets its drawer and its gauge', async ({ page, shop }) => {
   await page.route(/\/api\/(stock|gauges)$/, async route => {
     await new Promise(resolve => setTimeout(resolve, 1_500))
