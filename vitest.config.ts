@@ -16,6 +16,7 @@ export default defineConfig({
       'tests/record/**/*.test.ts',
       'tests/reference/**/*.test.ts',
     ],
+    setupFiles: ['tests/seed.ts'],
     testTimeout: 60_000,
     // Opening a database in a hook takes seconds, on a busy machine many.
     hookTimeout: 60_000,
