@@ -4,7 +4,7 @@ import { NM_PER } from '#core/quantity/length'
 import { describeLimits, endsOf, finiteEnds, type LimitSet } from '#core/verdict/limits'
 import { usePreferences } from '~/stores/preferences'
 import { useChartWidth } from './axis'
-import { bandScale, ticks } from './band-scale'
+import { bandScale, betweenEdges, ticks } from './band-scale'
 
 /**
  * The strip of dyed blue with the limits scribed on it, thou along the top and millimetres along the bottom. Tight is left, loose
@@ -92,7 +92,10 @@ const arrow = computed(() => {
   if (!props.measured || !props.predicted) return null
   const from = x(props.measured.value)
   const to = x(props.predicted.value)
-  return Math.abs(from - to) < 26 ? null : { from, to, sign: Math.sign(to - from) }
+  if (Math.abs(from - to) < 26) return null
+  const edges = zones.value.flatMap(z => [z.at!.lower, z.at!.upper]).filter(edge => edge !== null)
+  const words = narrow.value ? null : betweenEdges(from, to, edges, props.predicted.words.length * 6.4 + 40)
+  return { from, to, sign: Math.sign(to - from), words }
 })
 const summary = computed(() =>
   [
@@ -180,14 +183,7 @@ const tickLabel = (value: number) => String(Math.round(value * 1e6) / 1e6).repla
       <g v-if="arrow" stroke="var(--scribe)" fill="var(--scribe)">
         <line :x1="arrow.from" :x2="arrow.to + -arrow.sign * 18" :y1="LINE" :y2="LINE" stroke-dasharray="3 4" stroke-width="1.5" />
         <path :d="`M${arrow.to - arrow.sign * 12} ${LINE}l${-arrow.sign * 10} -5v10z`" stroke="none" />
-        <text
-          v-if="!narrow && Math.abs(arrow.from - arrow.to) > predicted!.words.length * 6.4 + 60"
-          :x="(arrow.from + arrow.to) / 2"
-          :y="LINE - 8"
-          font-size="13"
-          stroke="none"
-          text-anchor="middle"
-        >
+        <text v-if="arrow.words !== null" :x="arrow.words" :y="LINE - 8" font-size="13" stroke="none" text-anchor="middle">
           {{ predicted!.words }}
         </text>
       </g>

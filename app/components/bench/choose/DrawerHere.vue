@@ -14,11 +14,14 @@ const bench = useBench()
 const families = useFamilies(toRef(props, 'document'))
 /** sizes put in: each next one has an empty form */
 const put = ref(0)
+/** the family of the last of them, known here before the check has taken it */
+const lastFamily = ref('')
 const empty = computed(() => !props.lots.some(lot => lot.family === props.document.family && lot.shape !== 'sheet' && lot.onHand > 0))
 const value = (event: Event) => (event.target as HTMLSelectElement).value
 /** The family of the size becomes the drawer of the check; the bench then sees what is in it. */
 async function added(view: StockView, id: string): Promise<void> {
   const family = view.lots.find(lot => lot.id === id)?.family
+  lastFamily.value = family ?? ''
   if (family && family !== props.document.family) emit('keep', { family })
   else await bench.reload()
   put.value++
@@ -41,6 +44,14 @@ async function added(view: StockView, id: string): Promise<void> {
       <button v-if="!adding" type="button" class="button" @click="adding = true">Put sizes in</button>
     </div>
     <p v-if="adding && put > 0" role="status">{{ put }} {{ put === 1 ? 'size' : 'sizes' }} put in. The next one, or leave it.</p>
-    <NewLotForm v-if="adding" :key="put" narrow :lots="lots" :family="document.family" @changed="added" @close="adding = false" />
+    <NewLotForm
+      v-if="adding"
+      :key="put"
+      narrow
+      :lots="lots"
+      :family="document.family || lastFamily"
+      @changed="added"
+      @close="adding = false"
+    />
   </div>
 </template>
