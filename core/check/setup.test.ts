@@ -41,8 +41,8 @@ describe('the choices of a set-up', () => {
     ['colour', 'red', 'no such field'],
   ])('refuses %s = “%s”', (id, value, reason) => expect(fieldFault(fields, id, value)).toContain(reason))
   it('asks only what the other choices call for', () => {
-    expect(fieldsFor(fields, { way: 'dial' }).map(field => field.id)).toContain('master')
-    expect(fieldsFor(fields, { way: 'strip' }).map(field => field.id)).not.toContain('master')
+    expect(fieldsFor(fields, { way: 'dial' }).map(field => field.id)).toEqual(['way', 'positions', 'master', 'pin'])
+    expect(fieldsFor(fields, { way: 'strip' }).map(field => field.id)).toEqual(['way', 'positions', 'pin'])
   })
   it('reads counts and lengths back', () => {
     expect(countIn({ positions: '4' }, 'positions')).toBe(4)

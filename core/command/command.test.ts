@@ -72,6 +72,16 @@ describe('a fitting', () => {
     expect(reasonOf(decide(measured, fit('t2', { b: 1 }, { onto: 't0' })))).toContain('earlier fitting')
     expect(reasonOf(decide(measured, fit('t1', { b: 1 })))).toContain('already here')
   })
+  it('pieces are promised to a place there is', () =>
+    expect(decide(fresh(), { ...head(), kind: 'promise', place: 'nowhere', pieces: [{ lotId: 'a', count: 1 }] })).toMatchObject({
+      ok: false,
+      faults: [{ path: 'place' }],
+    }))
+  it('a size that was measured when it was made is one piece’s figure', () => {
+    const made = { id: 'n', family: 'f', nominal: thou(5), tags: [] }
+    expect(newLot(made, true)).toMatchObject({ measured: thou(5), sizes: [thou(5)] })
+    expect(newLot(made)).not.toHaveProperty('sizes')
+  })
   it('takes a promised piece only on purpose, and then the promise shrinks', () => {
     const after = done(measured, fit('t2', { c: 3 }, { claim: true }))
     expect(after.lots.find(({ id }) => id === 'c')).toMatchObject({ onHand: 1, reserved: 1 })
@@ -271,6 +281,18 @@ describe('no movement', () => {
     expect(places[0]!.request!.question).toMatchObject({ bound: true, from: { play: 0 } })
     const after = done(said, fit('t2', { a: 1, c: 1 }))
     expect(after.document.trials[1]!.predicted).toEqual({})
+  })
+  it('what is no word of this point is no reading', () => {
+    const document = checkOf('bearing-clearance', { trials: [trial('t1', [])] })
+    const { id: point, words } = checkKind(document.kind)
+      .points(document.setup)
+      .find(({ words: some }) => some)!
+    const said = (word: string) => {
+      const made = head()
+      return decide({ ...fresh(), document }, { ...made, kind: 'read', trialId: 't1', reading: { id: 'w', point, at: AT, word } })
+    }
+    expect(said(words![0]!.value)).toMatchObject({ ok: true })
+    expect(said('squeaks')).toMatchObject({ ok: false, faults: [{ path: 'word', reason: 'That is not an answer here.' }] })
   })
   it('after a figure the word counts, after the word a figure does', () => {
     const said = done(fresh(), play(4), say('binds'))

@@ -125,6 +125,10 @@ describe('the trial ledger', () => {
     expect(ledger.suspect!.id).toBe('c')
     expect(ledger.suspect!.reasons).toContain('Two pieces stuck together: a 5 went in unseen.')
     expect(ledger.suspect!.reasons).toContain('Loose bolts.')
+    // Less play than the pack should give: nothing went in unseen there.
+    const less = readLedger([t('a', 'r10', 13), t('b', 'r6', 9), t('c', 'r4', 2)], { ...context, response: cover }, suspicions)
+    expect(less.suspect!.id).toBe('c')
+    expect(less.suspect!.reasons.join(' ')).not.toContain('stuck together')
   })
 })
 

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { nm, thou } from '../quantity/length'
 import { estimatePlay } from './estimate'
 import { closingLimit, gateSeries, isValid, spreadLimit } from './gates'
-import { PLAIN_GAUGE, type Gauge } from './gauge'
+import { gaugeWarnings, PLAIN_GAUGE, type Gauge } from './gauge'
 import { meanSignedPlay, signedPlay, type Repeat } from './repeat'
 import { stream } from '../../tests/reference/drawers'
 
@@ -198,5 +198,19 @@ describe('the estimate', () => {
         },
       ),
     )
+  })
+})
+
+describe('what is said of a gauge before it is used', () => {
+  const words = (more: Partial<Gauge>) =>
+    gaugeWarnings({ ...dial, zeroedOn: '2026-05-04', ...more }, '2026-05-04').map(w => [w.words, w.zero])
+  it('nothing where its check is not due, or never is, and it was zeroed today', () => {
+    expect(words({ due: null })).toEqual([])
+    expect(words({ due: '2026-05-04' })).toEqual([])
+  })
+  it('overdue since yesterday; not zeroed today', () => {
+    expect(words({ due: '2026-05-03' })).toEqual([['Test dial was due for its check on 2026-05-03.', false]])
+    expect(words({ zeroedOn: '2026-05-03' })).toEqual([['Test dial is not marked as zeroed today.', true]])
+    expect(words({ kind: 'micrometer', zeroedOn: null })).toEqual([['Test dial is not marked as tried on its standard today.', true]])
   })
 })

@@ -26,6 +26,12 @@ describe('how many more readings would settle it', () => {
     expect(readingsToSettle(series(4.99, 3), limits, 'plain')).toBe(0)
     expect(readingsToSettle(series(4.99, 3), null, 'careful')).toBe(0)
   })
+  it('leaves alone what was known of the gauge from other series', () => {
+    // A pooled scatter of 0.5 thou that forty readings said: after one more it is 0.5/√2 of as many readings, and no fewer.
+    const pooled = (n: number) =>
+      stated(thou(4.66), [{ source: 'repeatability', words: '', u: thou(0.5) / Math.sqrt(n), nu: 40, shared: false }], n)
+    expect(readingsToSettle(pooled(1), limits, 'careful')).toBe(1)
+  })
   it('does not shrink what more readings of the same gauge share', () => {
     const gauge = { source: 'gauge-error', words: '', u: thou(0.5), nu: Infinity, shared: true } as const
     const { value, lines, n } = series(4.84, 3)

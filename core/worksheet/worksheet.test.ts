@@ -58,6 +58,9 @@ describe('the worksheet', () => {
     for (const text of ['[]', 'null', '7', '"text"']) expect(faultOf(text)!.reason).toContain('JSON object is expected')
     expect(faultOf('{}')).toMatchObject({ path: 'format' })
     expect(faultOf(`"${'x'.repeat(WORKSHEET_LARGEST)}"`)!.reason).toContain('larger than 4 million')
+    // A figure that may be none is asked for as the figure it should be.
+    const lots = launch.lots.map((lot, i) => (i === 0 ? { ...lot, measured: 'thick' } : lot))
+    expect(faultOf({ ...launch, lots })).toMatchObject({ path: 'lots/0/measured', reason: expect.not.stringContaining('null') })
     expect(faultOf({ ...launch, version: 7 })).toMatchObject({ path: 'version', reason: expect.stringContaining('version 7') })
   })
   it.each<[string, string, (sheet: typeof launch) => void]>([

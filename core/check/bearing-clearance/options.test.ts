@@ -108,6 +108,17 @@ describe('what can be done about worn bearings', () => {
     expect(regrind!.ordered).toEqual([{ lotId: 'under', count: 2 }])
     expect(words).toContain('Measured anew after grinding')
   })
+  it('of the undersizes: the one that is surest everywhere, then the cheapest, then the one that takes off least', () => {
+    const of = (...undersizes: readonly (readonly [id: string, wall: number, cost: number | null, scatter: number])[]) =>
+      options(mains([66, 66]), [
+        lots()[0]!,
+        ...undersizes.map(([id, wall, cost, scatter]) => ({ ...lot(id, wall, 8, cost), scatter: nm(scatter) })),
+      ]).find(({ id }) => id === 'regrind')!.regrind!.lotId
+    expect(of(['rough', 1_625_000, 100, 12_000], ['sure', 1_750_000, 900, 500])).toBe('sure')
+    expect(of(['dear', 1_625_000, 900, 500], ['cheap', 1_750_000, 100, 500], ['unknown', 1_625_000, null, 500])).toBe('cheap')
+    expect(of(['deep', 1_750_000, 500, 500], ['slight', 1_625_000, 500, 500])).toBe('slight')
+    expect(of(['deep', 1_750_000, null, 500], ['slight', 1_625_000, null, 500])).toBe('slight')
+  })
   it('bores too far apart for one size of journal are said to be', () =>
     expect(options(mains([46, 120]))[2]).toMatchObject({
       regrind: null,

@@ -37,6 +37,13 @@ describe('sorting rollers', () => {
     expect(leftover.map(roller => roller.size).sort()).toEqual([100, 101, 109])
     expect(possible).toBe(2)
   })
+  it('two rods from two bags: the smaller rollers first, whichever bag they are of', () => {
+    const { sets } = sortRollers([...bag('A', 200, 201, 202), ...bag('B', 100, 101, 102)], { ...rules, rods: 2 })
+    expect(sets.map(set => [set.bag, set.smallest])).toEqual([
+      ['B', 100],
+      ['A', 200],
+    ])
+  })
   it('two rods: the pair of sets with the least spread in all, the smaller rollers first', () => {
     const { sets } = sortRollers(bag('A', 100, 101, 102, 103, 108, 109, 110), { ...rules, rods: 2 })
     expect(sets.map(set => set.rollers.map(roller => roller.size))).toEqual([
