@@ -1,5 +1,8 @@
+import { cpSync } from 'node:fs'
+import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import tailwindcss from '@tailwindcss/vite'
+import type { Nitro } from 'nitropack/types'
 import type { Nuxt } from 'nuxt/schema'
 
 const fromRoot = (path: string) => fileURLToPath(new URL(path, import.meta.url))
@@ -14,6 +17,12 @@ const noRouteBlocks = (_options: unknown, nuxt: Nuxt) => {
       if (options) options.plugins = options.plugins?.filter(plugin => !String(plugin).startsWith('vue-router/'))
     })
   })
+}
+
+/** The folder’s lock is a call of the operating system: its binary is found at run time, which the build does not see. */
+function copyLockBinary(nitro: Nitro): void {
+  const of = join('node_modules/fs-native-extensions/prebuilds', `${process.platform}-${process.arch}`)
+  cpSync(fromRoot(`./${of}`), join(nitro.options.output.serverDir, of), { recursive: true })
 }
 
 export default defineNuxtConfig({
@@ -35,6 +44,7 @@ export default defineNuxtConfig({
   compatibilityDate: '2026-01-01',
   nitro: {
     moduleSideEffects: ['reflect-metadata'],
+    hooks: { compiled: copyLockBinary },
     typescript: { tsConfig: decorators },
     esbuild: { options: { tsconfigRaw: decorators, target: 'es2022' } },
     serverAssets: [{ baseName: 'migrations', dir: fromRoot('./server/database/migrations') }],

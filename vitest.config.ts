@@ -13,6 +13,7 @@ export default defineConfig({
       'server/**/*.test.ts',
       'app/**/*.test.ts',
       'scripts/**/*.test.ts',
+      'tests/power-cut/**/*.test.ts',
       'tests/record/**/*.test.ts',
       'tests/reference/**/*.test.ts',
     ],

@@ -1,5 +1,5 @@
 // npm run demo [-- --fresh]: the invented island workshop, loaded through the import everybody has.
-import { existsSync, readFileSync, readdirSync, rmSync } from 'node:fs'
+import { existsSync, readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs'
 import { join, resolve } from 'node:path'
 import { checkNode, ensureBuilt, ensureInstalled, root, say, stop } from './prepare.mjs'
 
@@ -9,12 +9,9 @@ ensureBuilt()
 const folder = resolve(process.env.FINITUM_DATA || join(root, 'data/demo'))
 const { serve } = await import('./serve.mjs')
 
-if (process.argv.includes('--fresh') && existsSync(join(folder, 'database'))) {
-  const { default: lockfile } = await import('proper-lockfile')
-  if (await lockfile.check(folder, { stale: 5_000 })) stop(`The data folder ${folder} is open in another Finitum. Close that one first.`)
-  say('Forgetting the old demo data …')
-  rmSync(join(folder, 'database'), { recursive: true, force: true })
-}
+// Cut short while it was loaded, the demo is not whole: it begins anew.
+const loading = join(folder, 'demo-loading')
+if (process.argv.includes('--fresh') || existsSync(loading)) process.env.FINITUM_FRESH = 'yes'
 
 async function send(url, body, type) {
   const answer = await fetch(url, { method: 'POST', body, headers: { 'content-type': type } })
@@ -27,6 +24,7 @@ await serve({
     const { jobs, lots } = await (await fetch(`${address}/api/health`)).json()
     if (jobs > 0 || lots > 0) return
     say('Loading the island workshop …')
+    writeFileSync(loading, '', { flush: true })
     const demo = join(root, 'demo')
     await send(`${address}/api/stock/csv`, readFileSync(join(demo, 'drawer.csv')), 'text/csv')
     for (const file of readdirSync(demo)
@@ -36,5 +34,6 @@ await serve({
       .reverse()) {
       await send(`${address}/api/worksheets`, readFileSync(join(demo, file)), 'application/json')
     }
+    rmSync(loading)
   },
 })

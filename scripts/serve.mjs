@@ -1,10 +1,7 @@
 // Starts the built server on a data folder of its own, and says what it is doing meanwhile.
-import { accessSync, constants, mkdirSync } from 'node:fs'
 import { createServer } from 'node:net'
 import { join } from 'node:path'
 import { root, say, stop } from './prepare.mjs'
-
-const STALE_MS = 5_000
 
 function portFree(port, host) {
   return new Promise(resolve => {
@@ -14,24 +11,6 @@ function portFree(port, host) {
   })
 }
 
-async function lockFolder(folder) {
-  const { default: lockfile } = await import('proper-lockfile')
-  const lock = () => lockfile.lock(folder, { stale: STALE_MS, update: STALE_MS / 3 })
-  try {
-    return await lock().catch(async error => {
-      if (error.code !== 'ELOCKED') throw error
-      // A Finitum that was killed leaves its lock behind; a living one renews it.
-      say('The data folder is in use; seeing whether it is let go …')
-      await new Promise(resolve => setTimeout(resolve, STALE_MS + 500))
-      return lock()
-    })
-  } catch (error) {
-    if (error.code === 'ELOCKED')
-      stop(`The data folder ${folder} is open in another Finitum. Close that one, or set FINITUM_DATA to another folder.`)
-    throw error
-  }
-}
-
 /**
  * @param {{ folder: string, ready?: (address: string) => Promise<void> }} options
  */
@@ -39,16 +18,9 @@ export async function serve({ folder, ready = async () => {} }) {
   const host = process.env.HOST || '127.0.0.1'
   const port = Number(process.env.PORT || 4173)
   if (!Number.isInteger(port) || port < 1 || port > 65535) stop(`PORT must be a number from 1 to 65535, not “${process.env.PORT}”.`)
-  try {
-    mkdirSync(folder, { recursive: true })
-    accessSync(folder, constants.W_OK)
-  } catch {
-    stop(`The data folder ${folder} cannot be written. Set FINITUM_DATA to one that can.`)
-  }
   const taken = await portFree(port, host)
   if (taken === 'EADDRINUSE') stop(`Port ${port} is in use. Set PORT to another one: PORT=${port + 1} npm start.`)
   if (taken) stop(`Cannot listen on ${host}:${port} (${taken}). Set HOST and PORT.`)
-  await lockFolder(folder)
 
   process.env.FINITUM_DATA = folder
   process.env.NITRO_HOST = host

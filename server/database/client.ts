@@ -1,7 +1,7 @@
-import { mkdir } from 'node:fs/promises'
-import { PGlite } from '@electric-sql/pglite'
-import { copyBeside } from './copy'
-import { migrate, missing } from './migrate'
+import type { PGlite } from '@electric-sql/pglite'
+import { keepCheckpoints } from './checkpoints'
+import { openEngine } from './engine'
+import { SyncedFiles } from './files'
 
 /** A long statement that is run again and again: it is planned once. All its values are text. */
 export interface Prepared {
@@ -25,37 +25,26 @@ export interface Database extends Sql {
 
 const literal = (text: string) => `'${text.replaceAll("'", "''")}'`
 
-/** Opens a database and brings its tables up to date; what holds data already is copied first. */
-async function upToDate(folder: string | undefined, migrations: ReadonlyMap<string, string>, say: (line: string) => void): Promise<PGlite> {
-  let lite = await PGlite.create(folder)
-  try {
-    const names = await missing(lite, migrations)
-    if (folder && names.length > 0 && names.length < migrations.size) {
-      await lite.close()
-      const copy = await copyBeside(folder, names[0]!.replace(/\.sql$/, ''))
-      say(`The data is brought up to date; as it was before, it is kept in ${copy}`)
-      lite = await PGlite.create(folder)
-    }
-    await migrate(lite, migrations, names)
-  } catch (error) {
-    if (!lite.closed) await lite.close()
-    throw error
-  }
-  return lite
+/** What a database in a folder is opened with, but for what stands in for it in tests. */
+export interface Opening {
+  readonly say?: (line: string) => void
+  /** before anything is written: throws where nothing may be */
+  readonly mayWrite?: () => void
+  readonly files?: (folder: string) => SyncedFiles
 }
 
 /**
- * Opens the embedded database in a folder (made when missing; undefined: in memory) and brings its tables up to date.
- * @param say  told where a copy of the data was put before it was changed
- * @throws Error with a sentence when the database is newer than the program
+ * Opens the embedded database in a folder (made when missing; undefined: in memory) and brings its tables up to date. A transaction
+ * that has ended is on the disk.
+ * @throws Error with a sentence when the database is newer than the program, or damaged
  */
 export async function openDatabase(
   folder: string | undefined,
   migrations: ReadonlyMap<string, string>,
-  say: (line: string) => void = line => process.stdout.write(`${line}\n`),
+  { say = line => process.stdout.write(`${line}\n`), mayWrite = () => undefined, files = place => new SyncedFiles(place) }: Opening = {},
 ): Promise<Database> {
-  if (folder) await mkdir(folder, { recursive: true })
-  const lite = await upToDate(folder, migrations, say)
+  const lite = await openEngine(folder, migrations, { say, files })
+  const checkpoints = folder ? keepCheckpoints(lite) : null
   const planned = new Set<string>()
   const wrap = (connection: Pick<PGlite, 'query'>): Sql => ({
     rows: async <Row>(statement: string, values: readonly unknown[] = []) => (await connection.query<Row>(statement, [...values])).rows,
@@ -68,10 +57,16 @@ export async function openDatabase(
       return (await connection.query<Row>(`EXECUTE ${name} (${values.map(literal).join(', ')})`)).rows
     },
   })
-  const database: Database = {
+  return {
     ...wrap(lite),
-    transaction: work => lite.transaction(transaction => work(wrap(transaction as unknown as PGlite))) as ReturnType<typeof work>,
-    close: () => lite.close(),
+    async transaction(work) {
+      mayWrite()
+      checkpoints?.written()
+      return lite.transaction(transaction => work(wrap(transaction as unknown as PGlite))) as ReturnType<typeof work>
+    },
+    async close() {
+      await checkpoints?.stop()
+      await lite.close()
+    },
   }
-  return database
 }

@@ -1,21 +1,18 @@
-import { cp, open, readdir, rm } from 'node:fs/promises'
+import { cp, readdir, rm } from 'node:fs/promises'
 import { basename, dirname, join } from 'node:path'
+import { syncPath } from './files'
 
 /** So many copies stay; older ones are removed. */
 const KEPT = 2
 
-/** Everything written reaches the disk before anything rests on it. */
-async function sync(folder: string): Promise<void> {
+/** Everything written below a folder reaches the disk before anything rests on it. */
+export async function syncFolder(folder: string): Promise<void> {
   for (const entry of await readdir(folder, { withFileTypes: true })) {
     const path = join(folder, entry.name)
-    if (entry.isDirectory()) await sync(path)
-    else if (entry.isFile()) await syncOne(path)
+    if (entry.isDirectory()) await syncFolder(path)
+    else if (entry.isFile()) syncPath(path)
   }
-  await syncOne(folder)
-}
-async function syncOne(path: string): Promise<void> {
-  const handle = await open(path, 'r')
-  await handle.sync().finally(() => handle.close())
+  syncPath(folder)
 }
 
 /**
@@ -28,8 +25,8 @@ export async function copyBeside(folder: string, why: string, now = new Date()):
   const stamp = now.toISOString().replace(/[:.]/g, '-')
   const copy = join(dirname(folder), `${beside}${stamp}-${why}`)
   await cp(folder, copy, { recursive: true, errorOnExist: true, force: false })
-  await sync(copy)
-  await syncOne(dirname(folder))
+  await syncFolder(copy)
+  syncPath(dirname(folder))
   const copies = (await readdir(dirname(folder))).filter(name => name.startsWith(beside)).sort()
   for (const old of copies.slice(0, -KEPT)) await rm(join(dirname(folder), old), { recursive: true })
   return copy

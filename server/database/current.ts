@@ -1,9 +1,18 @@
+import { existsSync, rmSync } from 'node:fs'
+import { join } from 'node:path'
 import { useStorage } from 'nitropack/runtime'
 import { forgetArrivals } from './arrivals'
+import { claim, type Claim } from './claim'
 import { openDatabase, type Database } from './client'
+import { SyncedFiles } from './files'
 import { learnFromOlderChecks, takeStock } from './learn'
+import { Room } from './room'
+
+/** How often it is seen whether the folder is still this process's own. */
+const LOOK_MS = 1_000
 
 let opening: Promise<Database> | null = null
+let held: Claim | null = null
 
 /** The one open database of this process. */
 export function database(): Promise<Database> {
@@ -17,14 +26,46 @@ async function open(): Promise<Database> {
   for (const name of await assets.getKeys()) {
     if (name.endsWith('.sql')) migrations.set(name, String(await assets.getItem(name)))
   }
-  const db = await openDatabase(process.env.FINITUM_DATA ? `${process.env.FINITUM_DATA}/database` : undefined, migrations)
+  const folder = process.env.FINITUM_DATA
+  const db = folder ? await openFolder(folder, migrations) : await openDatabase(undefined, migrations)
   await forgetArrivals(db)
   await learnFromOlderChecks(db)
   await takeStock(db)
   return db
 }
 
+async function openFolder(folder: string, migrations: ReadonlyMap<string, string>): Promise<Database> {
+  // Whatever is written here is for its owner's eyes.
+  process.umask(0o077)
+  held = claim(folder)
+  const place = join(folder, 'database')
+  if (process.env.FINITUM_FRESH === 'yes') rmSync(place, { recursive: true, force: true })
+  const room = new Room(folder)
+  room.assertStart()
+  const mine = () => {
+    // Another database may stand there now: not a byte more is written.
+    if (!held!.holds() || !existsSync(place)) stop(`The data folder ${folder} was taken away while it was open. Finitum has stopped.`)
+  }
+  const db = await openDatabase(place, migrations, {
+    files: of => new SyncedFiles(of, () => room.release()),
+    mayWrite() {
+      mine()
+      room.assertWrite()
+    },
+  })
+  room.keepSpare()
+  setInterval(mine, LOOK_MS).unref()
+  return db
+}
+
+function stop(sentence: string): never {
+  process.stderr.write(`${sentence}\n`)
+  process.exit(1)
+}
+
 export async function closeDatabase(): Promise<void> {
   await (await opening)?.close()
   opening = null
+  held?.release()
+  held = null
 }

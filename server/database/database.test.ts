@@ -48,7 +48,7 @@ describe('the database', () => {
     const upTo = (count: number) => new Map(names.slice(0, count).map(name => [name, migrations.get(name)!]))
     const said: string[] = []
     for (const count of [1, 2, 3, 4]) {
-      const old = await openDatabase(data, upTo(count), line => said.push(line))
+      const old = await openDatabase(data, upTo(count), { say: line => said.push(line) })
       if (count === 1) await old.rows("INSERT INTO unit (id, name) VALUES ('u1', 'Ferry ramp')")
       await old.close()
     }

@@ -6,7 +6,7 @@ import { closeDatabase, database } from '../database/current'
 // Open at once, so that a folder that cannot be used is said at the start and not at the first click.
 export default defineNitroPlugin(nitro => {
   database().catch((error: Error) => {
-    process.stderr.write(`Finitum cannot open its data: ${error.message}\n`)
+    process.stderr.write(`${error.message}\n`)
     process.exit(1)
   })
   nitro.hooks.hook('close', closeDatabase)

@@ -70,9 +70,11 @@ describe('thrust bearing alignment', () => {
     expect(current.results.find(result => result.id === 'line')!.estimate!.value).toBe(thou(after - before))
   })
   it('play the same before and after: the halves were in line', () =>
-    expect(aligned(3, 3).headline.findings.map(finding => finding.words).join()).toContain(
-      '3 before, 3 thou after: no difference that can be told; the halves were in line.',
-    ))
+    expect(
+      aligned(3, 3)
+        .headline.findings.map(finding => finding.words)
+        .join(),
+    ).toContain('3 before, 3 thou after: no difference that can be told; the halves were in line.'))
   it('less play after than before is no alignment', () =>
     expect(
       aligned(4, 3).headline.findings.some(finding => finding.level === 'warn' && finding.words.includes('less play than before')),

@@ -1,0 +1,80 @@
+import { chmodSync, existsSync, readdirSync, renameSync, rmSync } from 'node:fs'
+import { dirname, join } from 'node:path'
+import { PGlite } from '@electric-sql/pglite'
+import { copyBeside, syncFolder } from './copy'
+import { SYNCED, syncPath, type SyncedFiles } from './files'
+import { migrate, missing } from './migrate'
+
+export interface Engine {
+  /** told where a copy of the data was put before it was changed */
+  readonly say: (line: string) => void
+  /** the files of a folder */
+  readonly files: (folder: string) => SyncedFiles
+}
+
+/**
+ * Opens the embedded server on a folder (made when missing; undefined: in memory) and brings its tables up to date. What holds data
+ * already is copied first.
+ * @throws Error with a sentence when the database is newer than the program, or cannot be opened
+ */
+export async function openEngine(folder: string | undefined, migrations: ReadonlyMap<string, string>, engine: Engine): Promise<PGlite> {
+  if (!folder) return upToDate(await PGlite.create(), migrations)
+  if (!existsSync(folder) || readdirSync(folder).length === 0) await begin(folder, migrations)
+  // Written by an older program, it may be open to others.
+  chmodSync(folder, 0o700)
+  let lite = await start(folder, engine.files(folder))
+  try {
+    const names = await missing(lite, migrations)
+    if (names.length > 0) {
+      await lite.close()
+      const copy = await copyBeside(folder, names[0]!.replace(/\.sql$/, ''))
+      engine.say(`The data is brought up to date; as it was before, it is kept in ${copy}`)
+      lite = await start(folder, engine.files(folder))
+    }
+    await migrate(lite, migrations, names)
+  } catch (error) {
+    if (!lite.closed) await lite.close()
+    throw error
+  }
+  return lite
+}
+
+async function upToDate(lite: PGlite, migrations: ReadonlyMap<string, string>): Promise<PGlite> {
+  await migrate(lite, migrations, await missing(lite, migrations))
+  return lite
+}
+
+/** A new database is made beside its place and takes it when it is whole and on the disk: cut short, it is made anew the next time. */
+async function begin(folder: string, migrations: ReadonlyMap<string, string>): Promise<void> {
+  const making = `${folder}.making`
+  rmSync(making, { recursive: true, force: true })
+  const lite = await upToDate(await PGlite.create(making), migrations)
+  await lite.exec('CHECKPOINT')
+  await lite.close()
+  await syncFolder(making)
+  renameSync(making, folder)
+  syncPath(dirname(folder))
+}
+
+/** What a whole database has. */
+const MUST_HAVE = ['PG_VERSION', 'global/pg_control', 'pg_wal']
+
+async function start(folder: string, files: SyncedFiles): Promise<PGlite> {
+  const lacking = MUST_HAVE.find(name => !existsSync(join(folder, name)))
+  if (lacking) throw broken(folder, `${lacking} is missing`)
+  // Whose folder it is, is settled by its claim; this note of a process long gone may be half written.
+  rmSync(join(folder, 'postmaster.pid'), { force: true })
+  const said: string[] = []
+  try {
+    return await PGlite.create({ fs: files, startParams: [...SYNCED], onStderr: line => said.push(line) > 0 })
+  } catch (error) {
+    const reason = said.map(line => /(?:PANIC|FATAL|ERROR): +(.*)/.exec(line)?.[1]).findLast(Boolean)
+    throw broken(folder, reason ?? (error instanceof Error ? error.message.split('\n')[0]! : String(error)), error)
+  }
+}
+
+const broken = (folder: string, why: string, cause?: unknown): Error =>
+  new Error(
+    `The database in ${folder} is damaged (${why}). Nothing was changed. Put a copy back in its place (one made before an update stands beside it), or set FINITUM_DATA to another folder.`,
+    { cause },
+  )
