@@ -30,7 +30,7 @@ export async function api<Answer>(
   }
   if (response.ok) return (await response.json()) as Answer
   const answer = (await response.json().catch(() => ({}))) as { data?: Refusal }
-  if (response.status >= 500 && response.status !== 507)
+  if (response.status >= 500 && !answer.data?.faults)
     throw new RefusedError(response.status, {
       faults: [{ path: '', reason: 'The server failed at this. Nothing was changed; try again.' }],
     })

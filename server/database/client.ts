@@ -31,6 +31,8 @@ export interface Opening {
   /** before anything is written: throws where nothing may be */
   readonly mayWrite?: () => void
   readonly files?: (folder: string) => SyncedFiles
+  /** told when the embedded server is gone for good: only a new process can open the folder again */
+  readonly gone?: (why: string) => void
 }
 
 /**
@@ -41,13 +43,24 @@ export interface Opening {
 export async function openDatabase(
   folder: string | undefined,
   migrations: ReadonlyMap<string, string>,
-  { say = line => process.stdout.write(`${line}\n`), mayWrite = () => undefined, files = place => new SyncedFiles(place) }: Opening = {},
+  {
+    say = line => process.stdout.write(`${line}\n`),
+    mayWrite = () => undefined,
+    files = place => new SyncedFiles(place),
+    gone = () => undefined,
+  }: Opening = {},
 ): Promise<Database> {
   const lite = await openEngine(folder, migrations, { say, files })
   const checkpoints = folder ? keepCheckpoints(lite) : null
   const planned = new Set<string>()
   const wrap = (connection: Pick<PGlite, 'query'>): Sql => ({
-    rows: async <Row>(statement: string, values: readonly unknown[] = []) => (await connection.query<Row>(statement, [...values])).rows,
+    rows: async <Row>(statement: string, values: readonly unknown[] = []) =>
+      (
+        await connection.query<Row>(statement, [...values]).catch((error: Error) => {
+          if (error instanceof WebAssembly.RuntimeError || error.name === 'ExitStatus') gone(error.message)
+          throw error
+        })
+      ).rows,
     async prepared<Row>({ name, statement, values: count }: Prepared, values: readonly string[]) {
       if (!planned.has(name)) {
         await connection.query(`PREPARE ${name} (${Array(count).fill('text').join(', ')}) AS ${statement}`)

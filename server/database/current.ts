@@ -7,6 +7,7 @@ import { openDatabase, type Database } from './client'
 import { SyncedFiles } from './files'
 import { learnFromOlderChecks, takeStock } from './learn'
 import { Room } from './room'
+import { log, logInto } from '../log'
 
 /** How often it is seen whether the folder is still this process's own. */
 const LOOK_MS = 1_000
@@ -38,6 +39,8 @@ async function openFolder(folder: string, migrations: ReadonlyMap<string, string
   // Whatever is written here is for its owner's eyes.
   process.umask(0o077)
   held = claim(folder)
+  logInto(folder)
+  log('start', `process ${process.pid}, Node ${process.versions.node}`)
   const place = join(folder, 'database')
   if (process.env.FINITUM_FRESH === 'yes') rmSync(place, { recursive: true, force: true })
   const room = new Room(folder)
@@ -47,6 +50,11 @@ async function openFolder(folder: string, migrations: ReadonlyMap<string, string
     if (!held!.holds() || !existsSync(place)) stop(`The data folder ${folder} was taken away while it was open. Finitum has stopped.`)
   }
   const db = await openDatabase(place, migrations, {
+    say(line) {
+      log('migration', line)
+      process.stdout.write(`${line}\n`)
+    },
+    gone: why => stop(`The database stopped (${why.split('\n')[0]}). Nothing that was saved is lost: start Finitum again.`),
     files: of => new SyncedFiles(of, () => room.release()),
     mayWrite() {
       mine()
@@ -59,12 +67,14 @@ async function openFolder(folder: string, migrations: ReadonlyMap<string, string
 }
 
 function stop(sentence: string): never {
+  log('stop', sentence)
   process.stderr.write(`${sentence}\n`)
   process.exit(1)
 }
 
 export async function closeDatabase(): Promise<void> {
   await (await opening)?.close()
+  if (held) log('stop', 'closed')
   opening = null
   held?.release()
   held = null

@@ -4,6 +4,7 @@ import { join } from 'node:path'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { nm, thou } from '#core/quantity/length'
 import { openDatabase, type Database } from './client'
+import { verify } from './verify'
 import { allLots, insertLot, insertMovement } from './stock'
 import { exportStock, importStock } from '../service/stock-csv'
 import { importWorksheet } from '../service/import'
@@ -74,6 +75,24 @@ describe('the database', () => {
       expect((await db.rows(`SELECT 1 FROM ${table}`)).length).toBeGreaterThan(0)
     },
   )
+  it('is read through for what is damaged in it', async () => {
+    expect(await verify(db)).toMatchObject({ counts: { jobs: 1, signatures: expect.any(Number) }, faults: [] })
+    const back = new Error('taken back')
+    const damaged = db.transaction(async sql => {
+      for (const table of ['sign_off', 'movement', 'event']) await sql.rows(`ALTER TABLE ${table} DISABLE TRIGGER ALL`)
+      await sql.rows(
+        "UPDATE sign_off SET record = jsonb_set(record, '{inputs,title}', '\"another\"') WHERE id = (SELECT min(id) FROM sign_off)",
+      )
+      await sql.rows("INSERT INTO movement (id, lot_id, change, why) VALUES ('m-lost', 'nowhere', -3, 'count')")
+      expect((await verify(sql)).faults).toEqual([
+        '1 rows of movement name a row of lot that is not there.',
+        'The movements of the size “nowhere” come to -3 pieces.',
+        expect.stringMatching(/^What .+ signed of the check “.+” is not what was signed\.$/),
+      ])
+      throw back
+    })
+    await expect(damaged).rejects.toBe(back)
+  })
   it('keeps lengths whole, whatever their size', async () => {
     await insertLot(db, {
       id: 'long',

@@ -1,4 +1,4 @@
-import { chmodSync, existsSync, readdirSync, renameSync, rmSync } from 'node:fs'
+import { chmodSync, existsSync, mkdirSync, readdirSync, renameSync, rmSync } from 'node:fs'
 import { dirname, join } from 'node:path'
 import { PGlite } from '@electric-sql/pglite'
 import { copyBeside, syncFolder } from './copy'
@@ -48,6 +48,7 @@ async function upToDate(lite: PGlite, migrations: ReadonlyMap<string, string>): 
 async function begin(folder: string, migrations: ReadonlyMap<string, string>): Promise<void> {
   const making = `${folder}.making`
   rmSync(making, { recursive: true, force: true })
+  mkdirSync(making, { recursive: true, mode: 0o700 })
   const lite = await upToDate(await PGlite.create(making), migrations)
   await lite.exec('CHECKPOINT')
   await lite.close()

@@ -1,22 +1,39 @@
-import { defineEventHandler, getRouterParam, type H3Event } from 'h3'
+import { createError, defineEventHandler, getRouterParam, type H3Event } from 'h3'
 import { database } from '../database/current'
 import type { Database } from '../database/client'
-import { asHttpError, notFound, Refused } from './refuse'
+import { NoRoom } from '../database/room'
+import { log } from '../log'
+import { asHttpError, notFound, refuse, Refused } from './refuse'
 
-/** A route: waits for the database, turns refusals into 4xx answers; anything else is a fault of ours and becomes a plain 500. */
+/** A route: waits for the database, turns refusals into 4xx answers; anything else is a fault of ours, logged, and becomes a plain 500. */
 export function route<Answer>(work: (event: H3Event, db: Database) => Promise<Answer>) {
   return defineEventHandler(async event => {
     try {
       return await work(event, await database())
     } catch (error) {
       if (error instanceof Refused) throw asHttpError(error)
-      throw error
+      if (error instanceof NoRoom) throw asHttpError(refuse(507, error.message))
+      throw ourFault(event, error)
     }
   })
 }
 
+function ourFault(event: H3Event, error: unknown) {
+  const { message, stack } = error instanceof Error ? error : new Error(String(error))
+  const id = log('error', `${event.method} ${event.path.split('?')[0]}: ${message} ${stack ?? ''}`)
+  return createError({
+    statusCode: 500,
+    message: 'Something went wrong here.',
+    data: { faults: [{ path: '', reason: `Something went wrong here, and nothing was changed (${id} in the log). Try again.` }] },
+  })
+}
+
+/** A name of a thing in an address: what a name cannot be is the name of nothing. */
 export function idParam(event: H3Event, what: string): string {
   const id = getRouterParam(event, 'id')
-  if (!id || id.length > 64) throw notFound(what)
+  if (!id || id.length > 64 || !isName(id)) throw notFound(what)
   return id
 }
+
+/** Anything but control characters, halves of characters, and the two names of a folder itself. */
+const isName = (id: string): boolean => !/\p{Cc}|\p{Cs}/u.test(id) && id !== '.' && id !== '..'

@@ -17,6 +17,7 @@ import { pooledSpreads } from '../database/readings'
 import { promisedByLot } from '../database/reserves'
 import { allLots, lotColumns } from '../database/stock'
 import { refuse, refuseAll } from '../http/refuse'
+import { log } from '../log'
 import { TABLES, jobRows, noRows, numbersFor, type ImportContext } from './import-rows'
 
 /** So many jobs change what the database has to plan by. */
@@ -61,6 +62,7 @@ async function importNow(db: Database, text: string, asCopy: boolean): Promise<I
       await bringIn(db, worksheet, worksheet.jobs.slice(at, at + AT_ONCE), context)
     await db.transaction(sql => reveal(sql, arrival))
     await takeStock(db, worksheet.jobs.length >= MANY)
+    log('import', `${worksheet.jobs.length} jobs of a worksheet`)
     return {
       jobs: worksheet.jobs.length,
       checks: worksheet.jobs.reduce((sum, job) => sum + job.checks.length, 0),
