@@ -3,6 +3,7 @@ import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import tailwindcss from '@tailwindcss/vite'
 import type { Nitro } from 'nitropack/types'
+import { HEADERS } from './server/http/headers'
 import type { Nuxt } from 'nuxt/schema'
 
 const fromRoot = (path: string) => fileURLToPath(new URL(path, import.meta.url))
@@ -45,6 +46,7 @@ export default defineNuxtConfig({
   nitro: {
     moduleSideEffects: ['reflect-metadata'],
     hooks: { compiled: copyLockBinary },
+    routeRules: { '/**': { headers: { ...HEADERS } } },
     typescript: { tsConfig: decorators },
     esbuild: { options: { tsconfigRaw: decorators, target: 'es2022' } },
     serverAssets: [{ baseName: 'migrations', dir: fromRoot('./server/database/migrations') }],

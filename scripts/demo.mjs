@@ -14,7 +14,7 @@ const loading = join(folder, 'demo-loading')
 if (process.argv.includes('--fresh') || existsSync(loading)) process.env.FINITUM_FRESH = 'yes'
 
 async function send(url, body, type) {
-  const answer = await fetch(url, { method: 'POST', body, headers: { 'content-type': type } })
+  const answer = await fetch(url, { method: 'POST', body, headers: { 'content-type': type, 'x-finitum': 'demo' } })
   if (!answer.ok) stop(`The demo could not be loaded: ${await answer.text()}`)
 }
 

@@ -1,4 +1,4 @@
-import { createError } from 'h3'
+import { setResponseStatus, type H3Event } from 'h3'
 import type { Fault, Refusal } from '#shared/types'
 
 /** A refusal the screen can show: where, and a sentence. Thrown from anywhere behind a route. */
@@ -16,5 +16,8 @@ export const refuse = (status: number, reason: string, path = '', more: Omit<Ref
 export const refuseAll = (faults: readonly Fault[]): Refused => new Refused(422, { faults })
 export const notFound = (what: string): Refused => refuse(404, `There is no such ${what}.`)
 
-export const asHttpError = (refused: Refused) =>
-  createError({ statusCode: refused.status, message: refused.message, data: refused.refusal })
+/** A refusal as it is sent: always as JSON, also to a browser that would rather have a page. */
+export function sendRefusal(event: H3Event, { status, message, refusal }: Refused) {
+  setResponseStatus(event, status)
+  return { statusCode: status, message, data: refusal }
+}

@@ -1,9 +1,9 @@
-import { createError, defineEventHandler, getRouterParam, type H3Event } from 'h3'
+import { defineEventHandler, getRouterParam, type H3Event } from 'h3'
 import { database } from '../database/current'
 import type { Database } from '../database/client'
 import { NoRoom } from '../database/room'
 import { log } from '../log'
-import { asHttpError, notFound, refuse, Refused } from './refuse'
+import { notFound, refuse, Refused, sendRefusal } from './refuse'
 
 /** A route: waits for the database, turns refusals into 4xx answers; anything else is a fault of ours, logged, and becomes a plain 500. */
 export function route<Answer>(work: (event: H3Event, db: Database) => Promise<Answer>) {
@@ -11,21 +11,17 @@ export function route<Answer>(work: (event: H3Event, db: Database) => Promise<An
     try {
       return await work(event, await database())
     } catch (error) {
-      if (error instanceof Refused) throw asHttpError(error)
-      if (error instanceof NoRoom) throw asHttpError(refuse(507, error.message))
-      throw ourFault(event, error)
+      if (error instanceof Refused) return sendRefusal(event, error)
+      if (error instanceof NoRoom) return sendRefusal(event, refuse(507, error.message))
+      return sendRefusal(event, ourFault(event, error))
     }
   })
 }
 
-function ourFault(event: H3Event, error: unknown) {
+function ourFault(event: H3Event, error: unknown): Refused {
   const { message, stack } = error instanceof Error ? error : new Error(String(error))
   const id = log('error', `${event.method} ${event.path.split('?')[0]}: ${message} ${stack ?? ''}`)
-  return createError({
-    statusCode: 500,
-    message: 'Something went wrong here.',
-    data: { faults: [{ path: '', reason: `Something went wrong here, and nothing was changed (${id} in the log). Try again.` }] },
-  })
+  return refuse(500, `Something went wrong here, and nothing was changed (${id} in the log). Try again.`)
 }
 
 /** A name of a thing in an address: what a name cannot be is the name of nothing. */

@@ -1,17 +1,24 @@
-import { defineEventHandler, getRequestHeader, setResponseHeaders } from 'h3'
-import { asHttpError, refuse } from '../http/refuse'
+import { defineEventHandler, getRequestHeader, setResponseHeader } from 'h3'
+import { isFromHere, isOwnName, namesOf, PROOF } from '../http/origin'
+import { refuse, sendRefusal } from '../http/refuse'
 
-const HEADERS = {
-  'content-security-policy':
-    "default-src 'self'; script-src 'self' 'unsafe-inline'; style-src 'self' 'unsafe-inline'; img-src 'self' data: blob:; worker-src 'self' blob:; frame-ancestors 'none'; base-uri 'none'; form-action 'self'",
-  'x-content-type-options': 'nosniff',
-  'referrer-policy': 'no-referrer',
-}
+const NAMES = namesOf(process.env.FINITUM_NAMES)
+const READS = new Set(['GET', 'HEAD'])
 
-/** Nothing is fetched from elsewhere, and no page from elsewhere may write here: the browser says where a request comes from. */
+/** Only pages of this shop’s own address read and write here; what they are told is kept nowhere else. */
 export default defineEventHandler(event => {
-  setResponseHeaders(event, HEADERS)
-  const from = getRequestHeader(event, 'sec-fetch-site')
-  if (event.method !== 'GET' && from && from !== 'same-origin' && from !== 'none')
-    throw asHttpError(refuse(403, 'Another site tried to write here. It was refused.'))
+  const host = getRequestHeader(event, 'host') ?? ''
+  if (!isOwnName(host, NAMES))
+    return sendRefusal(
+      event,
+      refuse(
+        403,
+        `Finitum does not answer to the name “${host.slice(0, 80)}”. Use the address it printed, or set FINITUM_NAMES to that name.`,
+      ),
+    )
+  if (/^\/api(\/|$)/.test(event.path)) setResponseHeader(event, 'cache-control', 'no-store')
+  if (/^\/api\/?$/.test(event.path)) return sendRefusal(event, refuse(404, 'There is no such address.'))
+  const proof = { host, origin: getRequestHeader(event, 'origin'), proof: getRequestHeader(event, PROOF) }
+  if (!READS.has(event.method) && !isFromHere(proof))
+    return sendRefusal(event, refuse(403, 'Another site tried to write here. It was refused.'))
 })

@@ -1,5 +1,7 @@
 import { rmSync } from 'node:fs'
-import { demoForThisFile, expect, openWorkshop, test } from './workshop'
+import { createServer, get } from 'node:http'
+import type { AddressInfo } from 'node:net'
+import { AS_PROGRAM, demoForThisFile, expect, openWorkshop, test } from './workshop'
 
 demoForThisFile()
 
@@ -20,6 +22,7 @@ test('killed in the middle of writes: what was answered is there, nothing is hal
       for (let i = 0; i < 5000; i++) {
         const answer = await fetch(`${url()}/readings`, {
           method: 'POST',
+          headers: AS_PROGRAM,
           body: JSON.stringify({
             op: `k${i}`,
             id: `k${i}`,
@@ -64,7 +67,7 @@ test('killed in the middle of writes: what was answered is there, nothing is hal
       springBack: false,
       at: '2026-05-04T13:05:00Z',
     }
-    expect((await fetch(`${url()}/readings`, { method: 'POST', body: JSON.stringify(again) })).status).toBe(200)
+    expect((await fetch(`${url()}/readings`, { method: 'POST', headers: AS_PROGRAM, body: JSON.stringify(again) })).status).toBe(200)
     expect((await view()).document.trials[0]!.readings).toHaveLength(answered.length + 1)
   } finally {
     await shop.stop()
@@ -84,6 +87,7 @@ test('two tabs fit at once: one does, the other is told, stock moves once', asyn
   const fit = (op: string) =>
     fetch(`${url}/fittings`, {
       method: 'POST',
+      headers: AS_PROGRAM,
       body: JSON.stringify({
         op,
         version,
@@ -107,12 +111,105 @@ test('two tabs fit at once: one does, the other is told, stock moves once', asyn
   expect(after.get('cover-12')! - before.get('cover-12')!).toBe(1)
 })
 
-test('another site cannot write here', async ({ shop }) => {
-  const answer = await fetch(`${shop.address}/api/jobs`, {
-    method: 'POST',
-    headers: { 'sec-fetch-site': 'cross-site' },
-    body: JSON.stringify({ op: 'x', id: 'x', unit: 'x', title: 'x' }),
+/** A request as it is: the address not tidied up, under any name. */
+const asked = (address: string, path: string, host = new URL(address).host) =>
+  new Promise<{ status: number; text: string }>(resolve => {
+    get({ host: '127.0.0.1', port: new URL(address).port, path, headers: { host } }, answer => {
+      let text = ''
+      answer.on('data', part => (text += String(part)))
+      answer.on('end', () => resolve({ status: answer.statusCode!, text }))
+    })
   })
-  expect(answer.status).toBe(403)
-  expect((await fetch(shop.address)).headers.get('content-security-policy')).toContain("default-src 'self'")
+
+test('another site can neither write nor read here', async ({ shop }) => {
+  const { port } = new URL(shop.address)
+  const job = { method: 'POST', body: JSON.stringify({ op: 'x', id: 'x', unit: 'x', title: 'x' }) }
+  const status = async (headers: Record<string, string>, path = '/api/jobs', more: RequestInit = job) =>
+    (await fetch(`${shop.address}${path}`, { ...more, headers })).status
+  // No proof at all, a foreign page, another port of this machine, a page without an origin.
+  for (const headers of [{}, { origin: 'http://elsewhere.example' }, { origin: 'http://127.0.0.1:1' }, { origin: 'null', ...AS_PROGRAM }])
+    expect(await status(headers as Record<string, string>)).toBe(403)
+  expect((await fetch(`${shop.address}/api/jobs`)).ok).toBe(true)
+  // A name of its own that leads to this machine.
+  const rebound = await asked(shop.address, '/api/jobs', `elsewhere.example:${port}`)
+  expect(rebound.status).toBe(403)
+  expect(rebound.text).toContain('does not answer to the name “elsewhere.example')
+  expect(JSON.stringify(await (await fetch(`${shop.address}/api/jobs`)).json())).not.toContain('"title":"x"')
+})
+
+test('a page elsewhere, in a real browser, neither writes nor reads: by fetch, by form, under a name of its own', async ({
+  browser,
+  shop,
+}) => {
+  const { port } = new URL(shop.address)
+  const elsewhere = createServer((_, answer) =>
+    answer.setHeader('content-type', 'text/html').end('<title>elsewhere</title><form method="post"></form>'),
+  )
+  await new Promise<void>(resolve => elsewhere.listen(0, '127.0.0.1', resolve))
+  const other = (elsewhere.address() as AddressInfo).port
+  try {
+    const page = await browser.newPage()
+    await page.goto(`http://localhost:${other}/`)
+    const tried = await page.evaluate(async address => {
+      const body = JSON.stringify({ op: 'y', id: 'y', unit: 'y', title: 'Written elsewhere' })
+      const plain = await fetch(`${address}/api/jobs`, { method: 'POST', body, mode: 'no-cors' }).then(
+        answer => answer.type,
+        () => 'failed',
+      )
+      const proved = await fetch(`${address}/api/jobs`, { method: 'POST', body, headers: { 'x-finitum': 'yes' } }).then(
+        () => 'answered',
+        () => 'failed',
+      )
+      const read = await fetch(`${address}/api/jobs`).then(
+        () => 'answered',
+        () => 'failed',
+      )
+      return { plain, proved, read }
+    }, shop.address)
+    expect(tried).toEqual({ plain: expect.stringMatching(/opaque|failed/), proved: 'failed', read: 'failed' })
+    await page.evaluate(address => {
+      const form = document.querySelector('form')!
+      form.action = `${address}/api/jobs`
+      form.enctype = 'text/plain'
+      form.innerHTML = `<input name='{"op":"z","id":"z","unit":"z","title":"Written elsewhere","x":"' value='"}'>`
+      form.submit()
+    }, shop.address)
+    await expect(page.locator('body')).toContainText('Another site tried to write here')
+    // The same name, another port; then a page that is shown in a frame.
+    await page.goto(`http://localhost:${other}/`)
+    await page.evaluate(address => {
+      document.body.innerHTML = `<iframe src="${address}"></iframe>`
+    }, shop.address)
+    await page.waitForTimeout(500)
+    expect(page.frames().at(-1)!.url()).not.toBe(`${shop.address}/`)
+    await page.close()
+  } finally {
+    elsewhere.close()
+  }
+  expect(await (await fetch(`${shop.address}/api/jobs`)).text()).not.toContain('Written elsewhere')
+  expect(port).not.toBe(String(other))
+})
+
+test('everything is sent with what a browser may do with it; what is not there is said in JSON', async ({ shop }) => {
+  for (const path of ['/', '/mark.svg', '/api/jobs', '/checks/nothing']) {
+    const { headers } = await fetch(shop.address + path)
+    expect(headers.get('x-content-type-options'), path).toBe('nosniff')
+    expect(headers.get('x-frame-options'), path).toBe('DENY')
+    expect(headers.get('referrer-policy'), path).toBe('no-referrer')
+    expect(headers.get('permissions-policy'), path).toContain('camera=()')
+    expect(headers.get('x-powered-by'), path).toBeNull()
+    const policy = headers.get('content-security-policy')!
+    expect(policy, path).toContain("default-src 'self'")
+    expect(policy, path).not.toContain('unsafe-inline')
+    if (path.startsWith('/api/')) expect(headers.get('cache-control')).toBe('no-store')
+  }
+  const answer = async (path: string, method: string) => {
+    const { status, headers } = await fetch(shop.address + path, { method, headers: AS_PROGRAM })
+    return { status, type: headers.get('content-type'), allow: headers.get('allow') }
+  }
+  expect(await answer('/api/nothing/here', 'GET')).toMatchObject({ status: 404, type: 'application/json' })
+  expect(await answer('/api/jobs', 'DELETE')).toMatchObject({ status: 405, type: 'application/json', allow: 'GET, POST' })
+  expect(await answer('/api/checks/launch-idler/readings', 'GET')).toMatchObject({ status: 405, allow: 'POST' })
+  for (const id of ['%00', '%2e%2e', '.', '..', 'x'.repeat(65), '%ED%A0%80'])
+    expect((await asked(shop.address, `/api/checks/${id}`)).status, id).toBe(404)
 })

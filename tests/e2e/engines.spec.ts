@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import type { Page } from '@playwright/test'
-import { demoForThisFile, expect, sign, tabTo, test, tick, type } from './workshop'
+import { AS_PROGRAM, demoForThisFile, expect, sign, tabTo, test, tick, type } from './workshop'
 
 demoForThisFile()
 
@@ -46,6 +46,7 @@ test('what can be done about the mains, side by side with its cost; stopped, wor
   // On a copy: the other tests need the engine as it is.
   const copy = await fetch(`${shop.address}/api/worksheets?copy=yes`, {
     method: 'POST',
+    headers: AS_PROGRAM,
     body: readFileSync('demo/6-mail-launch-engine.worksheet.json'),
   })
   await page.goto(`${shop.address}/jobs/${((await copy.json()) as { jobIds: string[] }).jobIds[0]}`)

@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs'
 import { execFile } from 'node:child_process'
 import { fileURLToPath } from 'node:url'
 import { promisify } from 'node:util'
-import { demoForThisFile, expect, test } from './workshop'
+import { AS_PROGRAM, demoForThisFile, expect, test } from './workshop'
 
 demoForThisFile()
 
@@ -90,7 +90,7 @@ for (const [what, text, place, reason] of [
 }
 
 test('a huge file is refused before it is read', async ({ shop }) => {
-  const answer = await fetch(`${shop.address}/api/worksheets`, { method: 'POST', body: 'x'.repeat(4_100_000) })
+  const answer = await fetch(`${shop.address}/api/worksheets`, { method: 'POST', headers: AS_PROGRAM, body: 'x'.repeat(4_100_000) })
   expect(answer.status).toBe(413)
   expect(((await answer.json()) as { data: { faults: { reason: string }[] } }).data.faults[0]!.reason).toContain('too large')
 })

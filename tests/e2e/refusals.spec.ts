@@ -1,5 +1,5 @@
 import { CORE_VERSION } from '../../core/version'
-import { demoForThisFile, expect, test, type Workshop } from './workshop'
+import { AS_PROGRAM, demoForThisFile, expect, test, type Workshop } from './workshop'
 
 demoForThisFile()
 
@@ -9,7 +9,11 @@ interface Refused {
   changed?: string[]
 }
 async function send(shop: Workshop, path: string, body: unknown, method = 'POST'): Promise<Refused> {
-  const answer = await fetch(`${shop.address}/api/${path}`, { method, body: typeof body === 'string' ? body : JSON.stringify(body) })
+  const answer = await fetch(`${shop.address}/api/${path}`, {
+    method,
+    headers: AS_PROGRAM,
+    body: typeof body === 'string' ? body : JSON.stringify(body),
+  })
   const json = (await answer.json()) as { data?: Omit<Refused, 'status'> }
   return { status: answer.status, faults: json.data?.faults ?? [], ...(json.data?.changed ? { changed: json.data.changed } : {}) }
 }

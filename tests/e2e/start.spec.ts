@@ -3,7 +3,7 @@ import { createServer } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { expect, test } from '@playwright/test'
-import { openWorkshop, runScript, type Workshop } from './workshop'
+import { AS_PROGRAM, openWorkshop, runScript, type Workshop } from './workshop'
 
 let shop: Workshop
 test.beforeAll(async () => {
@@ -33,7 +33,7 @@ test('a port in use and a folder in use: one sentence and exit code 1', async ()
   blocker.close()
   const locked = await runScript('scripts/start.mjs', { PORT: String(port), FINITUM_DATA: shop.folder })
   expect(locked.code).toBe(1)
-  expect(locked.said.trim()).toMatch(/\nThe data folder [^\n]* is open in another Finitum\.[^\n]*$/)
+  expect(locked.said.trim()).toMatch(/\nThe data folder [^\n]* is open in another Finitum \(process \d+ on [^\n]*\)\.[^\n]*$/)
   const named = await runScript('scripts/start.mjs', { PORT: 'eighty', FINITUM_DATA: folder })
   expect(named).toMatchObject({ code: 1, said: expect.stringContaining('PORT must be a number') })
   rmSync(folder, { recursive: true })
@@ -61,6 +61,7 @@ test('a Node that is too old is told so', async () => {
 test('SIGINT closes the database, and the second start has what was stored', async ({ page }) => {
   await fetch(`${shop.address}/api/jobs`, {
     method: 'POST',
+    headers: AS_PROGRAM,
     body: JSON.stringify({ op: 'o1', id: 'j1', unit: 'Ferry ramp', title: 'Hinge pins' }),
   })
   expect(await shop.stop('SIGINT')).toBe(0)

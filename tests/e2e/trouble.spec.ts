@@ -1,5 +1,5 @@
 import { rmSync } from 'node:fs'
-import { demoForThisFile, expect, openWorkshop, test, typeReading } from './workshop'
+import { AS_PROGRAM, demoForThisFile, expect, openWorkshop, test, typeReading } from './workshop'
 
 demoForThisFile()
 
@@ -193,6 +193,7 @@ test('a piece that is gone from the drawer cannot be fitted', async ({ page, sho
   const lot = stock.lots.find(l => l.id === 'cover-m10')!
   const moved = await fetch(`${shop.address}/api/stock/lots/cover-m10/movements`, {
     method: 'POST',
+    headers: AS_PROGRAM,
     body: JSON.stringify({ op: 'gone-1', version: lot.version, why: 'count', change: -lot.onHand, note: 'lent out' }),
   })
   expect(moved.status).toBe(200)

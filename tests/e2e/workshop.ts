@@ -17,6 +17,9 @@ const freePort = () =>
     })
   })
 
+/** As a program, which has no page and says so. */
+export const AS_PROGRAM = { 'x-finitum': 'tests' }
+
 /** A server of its own on a folder of its own, which can be stopped and started again. */
 export class Workshop {
   private process: ChildProcess | null = null
