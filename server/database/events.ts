@@ -1,9 +1,25 @@
+import type { OperationDto } from '#shared/dto/command'
+import { refuse } from '../http/refuse'
 import type { Sql } from './client'
 
-export const eventKnown = async (sql: Sql, id: string): Promise<boolean> =>
-  (await sql.rows('SELECT 1 FROM event WHERE id = $1', [id])).length > 0
-export const insertEvent = (sql: Sql, e: { id: string; subject: string; version: number; what: string }) =>
-  sql.rows('INSERT INTO event (id, subject, version, what) VALUES ($1,$2,$3,$4)', [e.id, e.subject, e.version, e.what])
+/**
+ * Was this write made already? Sending it twice is harmless.
+ * @throws Refused where another one was made under its id
+ */
+export async function isRepeat(sql: Sql, { op, content }: Pick<OperationDto, 'op' | 'content'>): Promise<boolean> {
+  const [event] = await sql.rows<{ content: string | null }>('SELECT content FROM event WHERE id = $1', [op])
+  if (event && event.content !== null && content !== undefined && event.content !== content)
+    throw refuse(409, 'Something else was sent under this id already.', 'op')
+  return event !== undefined
+}
+export const insertEvent = (sql: Sql, e: { id: string; subject: string; version: number; what: string; content?: string | undefined }) =>
+  sql.rows('INSERT INTO event (id, subject, version, what, content) VALUES ($1,$2,$3,$4,$5)', [
+    e.id,
+    e.subject,
+    e.version,
+    e.what,
+    e.content ?? null,
+  ])
 /** What happened to a subject after a version, oldest first. */
 export const eventsSince = (sql: Sql, subject: string, version: number) =>
   sql.rows<{ what: string; at: Date; version: number }>(

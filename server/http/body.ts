@@ -1,19 +1,30 @@
+import { createHash } from 'node:crypto'
 import { plainToInstance } from 'class-transformer'
 import { validate, type ValidationError } from 'class-validator'
-import { getQuery, getRequestHeader, readRawBody, type H3Event } from 'h3'
+import { getQuery, getRequestHeader, setResponseHeader, type H3Event } from 'h3'
+import { OperationDto } from '#shared/dto/command'
 import type { Fault } from '#shared/types'
+import { unfit } from './plain'
 import { refuse, refuseAll } from './refuse'
 
 const LARGEST_COMMAND = 64_000
 
-/** The body as text, refused before it is read when it says it is too large. */
+/** The body as text. It is refused by its length before it is read, or while: no more of it is kept than is asked for. */
 export async function readText(event: H3Event, largest: number): Promise<string> {
   const tooLarge = () => refuse(413, `That is too large: ${Math.round(largest / 1000)} kB at most.`)
   if (Number(getRequestHeader(event, 'content-length') ?? 0) > largest) throw tooLarge()
-  const text = (await readRawBody(event, 'utf8')) ?? ''
-  if (text.length > largest) throw tooLarge()
-  if (/\0|\\u0000/.test(text)) throw refuse(400, 'The text holds a zero character, which cannot be stored.')
-  return text
+  const parts: Buffer[] = []
+  let length = 0
+  for await (const part of event.node.req as AsyncIterable<Buffer>) {
+    length += part.length
+    if (length > largest) {
+      // The rest is not waited for.
+      setResponseHeader(event, 'connection', 'close')
+      throw tooLarge()
+    }
+    parts.push(part)
+  }
+  return Buffer.concat(parts).toString('utf8')
 }
 
 /** The body as a validated DTO: unknown fields, wrong types and bad values come back with their place and a sentence. */
@@ -26,11 +37,26 @@ export async function readDto<Dto extends object>(event: H3Event, type: new () =
     throw refuse(400, 'The body is not JSON.')
   }
   if (typeof plain !== 'object' || plain === null || Array.isArray(plain)) throw refuse(400, 'The body must be a JSON object.')
-  return validated(type, plain)
+  const fault = unfit(plain)
+  if (fault) throw refuse(422, fault.reason, fault.path)
+  const dto = await validated(type, plain)
+  if (dto instanceof OperationDto) dto.content = contentOf(event, plain)
+  return dto
 }
 
+/** What was sent, and where to; sent again it may have seen a newer version. */
+const contentOf = (event: H3Event, plain: object): string =>
+  createHash('sha256')
+    .update(JSON.stringify([event.path, { ...plain, version: undefined }]))
+    .digest('base64url')
+
 /** The query as a validated DTO. */
-export const readQuery = <Dto extends object>(event: H3Event, type: new () => Dto): Promise<Dto> => validated(type, getQuery(event))
+export async function readQuery<Dto extends object>(event: H3Event, type: new () => Dto): Promise<Dto> {
+  const query = getQuery(event)
+  const fault = unfit(query)
+  if (fault) throw refuse(422, fault.reason, fault.path)
+  return validated(type, query)
+}
 
 async function validated<Dto extends object>(type: new () => Dto, plain: object): Promise<Dto> {
   const dto = plainToInstance(type, plain)

@@ -3,10 +3,10 @@ import type { Command } from '#core/command/command'
 import { decide } from '#core/command/decide'
 import type { Happening, RefusedCommand } from '#core/command/happening'
 import type { CheckView } from '#shared/types'
-import type { CommandDto } from '#shared/dto/command'
+import type { CommandDto, OperationDto } from '#shared/dto/command'
 import type { Database, Sql } from '../database/client'
 import { recordAnswer } from '../database/checks'
-import { eventsSince, insertEvent } from '../database/events'
+import { eventsSince, insertEvent, isRepeat } from '../database/events'
 import { Refused } from '../http/refuse'
 import { answerOf, loadCheck, viewOf, type LoadedCheck } from './check-view'
 import { store, teach } from './store'
@@ -35,24 +35,29 @@ type Body = Command extends infer C ? (C extends Command ? Omit<C, 'op' | 'at'> 
 export const commandCheck = (
   db: Database,
   id: string,
-  { op, version }: CommandDto,
+  { op, version, content }: CommandDto,
   body: Body | ((sql: Sql, check: LoadedCheck) => Promise<Body>),
 ): Promise<CheckView> =>
   db.transaction(async sql => {
     const loaded = await loadCheck(sql, id, op)
-    if (loaded.known) return viewOf(loaded, loaded.row.version)
+    if (loaded.known && (await isRepeat(sql, { op, content }))) return viewOf(loaded, loaded.row.version)
     await assertFresh(sql, id, version, loaded.row.version)
     const command = { ...(typeof body === 'function' ? await body(sql, loaded) : body), op, at: new Date().toISOString() } as Command
-    const after = await carryOut(sql, loaded, command, op)
+    const after = await carryOut(sql, loaded, command, { op, content })
     return viewOf(after, loaded.row.version + 1)
   })
 
 /**
  * Decides a command, stores what happened, and what the lists show from now on.
- * @param event  id of the event it is remembered by
+ * @param event  what it is remembered by
  * @returns the check after it; the same when nothing that concerns it happened
  */
-export async function carryOut(sql: Sql, loaded: LoadedCheck, command: Command, event: string): Promise<LoadedCheck> {
+export async function carryOut(
+  sql: Sql,
+  loaded: LoadedCheck,
+  command: Command,
+  event: Pick<OperationDto, 'op' | 'content'>,
+): Promise<LoadedCheck> {
   const outcome = decide(loaded, command)
   if (!outcome.ok) throw new Refused(STATUS[outcome.code], { faults: outcome.faults })
   const { row } = loaded
@@ -67,7 +72,7 @@ export async function carryOut(sql: Sql, loaded: LoadedCheck, command: Command, 
     after = { ...after, ...(await loadCheck(sql, row.id)), row }
   if (outcome.what === '') return after
   await teach(sql, stored, after.document, loaded.document, loaded.workshop)
-  await insertEvent(sql, { id: event, subject: row.id, version: row.version + 1, what: outcome.what })
+  await insertEvent(sql, { id: event.op, subject: row.id, version: row.version + 1, what: outcome.what, content: event.content })
   await recordAnswer(sql, row.id, row.version + 1, answerOf(after.document, after.lots))
   return after
 }

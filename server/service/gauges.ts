@@ -5,7 +5,7 @@ import type { BoreKitDto, GaugeChangeDto, GaugeFieldsDto, NewGaugeDto, ZeroedDto
 import type { CommandDto } from '#shared/dto/command'
 import type { RegisteredGauge } from '#shared/types'
 import type { Database, Sql } from '../database/client'
-import { eventKnown, insertEvent } from '../database/events'
+import { insertEvent, isRepeat } from '../database/events'
 import { allGauges, gaugeById, insertGauge, keepKit, updateGauge } from '../database/gauges'
 import { notFound, refuse, refuseAll } from '../http/refuse'
 import { assertFresh } from './command'
@@ -25,7 +25,7 @@ function changed(gauge: Gauge, fields: GaugeFieldsDto): Gauge {
 
 export const createGauge = (db: Database, dto: NewGaugeDto): Promise<RegisteredGauge[]> =>
   db.transaction(async sql => {
-    if (!(await eventKnown(sql, dto.op))) {
+    if (!(await isRepeat(sql, dto))) {
       if (await gaugeById(sql, dto.id)) throw refuse(409, 'That id is taken.', 'id')
       const plain: Gauge = {
         id: dto.id,
@@ -42,7 +42,7 @@ export const createGauge = (db: Database, dto: NewGaugeDto): Promise<RegisteredG
         ...PLAIN_GAUGE,
       }
       await insertGauge(sql, changed(plain, dto.fields))
-      await insertEvent(sql, { id: dto.op, subject: dto.id, version: 1, what: 'Gauge entered' })
+      await insertEvent(sql, { id: dto.op, subject: dto.id, version: 1, what: 'Gauge entered', content: dto.content })
     }
     return allGauges(sql)
   })
@@ -56,10 +56,10 @@ async function commandGauge(
   return db.transaction(async sql => {
     const gauge = await gaugeById(sql, id)
     if (!gauge) throw notFound('gauge')
-    if (!(await eventKnown(sql, command.op))) {
+    if (!(await isRepeat(sql, command))) {
       await assertFresh(sql, id, command.version, gauge.version)
       const what = await work(sql, gauge)
-      await insertEvent(sql, { id: command.op, subject: id, version: gauge.version + 1, what })
+      await insertEvent(sql, { id: command.op, subject: id, version: gauge.version + 1, what, content: command.content })
     }
     return allGauges(sql)
   })

@@ -1,7 +1,7 @@
 import type { JobSummary, JobView } from '#shared/types'
 import type { JobChangeDto, NewJobDto } from '#shared/dto/job'
 import type { Database, Sql } from '../database/client'
-import { eventKnown, insertEvent } from '../database/events'
+import { insertEvent, isRepeat } from '../database/events'
 import { insertJob, jobKnown, jobRow, jobSummary, unitNamed, updateJob } from '../database/jobs'
 import { partViews } from '../database/parts'
 import { restsOnChecks } from '../database/removals'
@@ -22,11 +22,11 @@ export const jobView = async (sql: Sql, id: string): Promise<JobView> => ({
 
 export const createJob = (db: Database, dto: NewJobDto): Promise<JobSummary> =>
   db.transaction(async sql => {
-    if (!(await eventKnown(sql, dto.op))) {
+    if (!(await isRepeat(sql, dto))) {
       if (await jobKnown(sql, dto.id)) throw refuse(409, 'That id is taken.', 'id')
       const unitId = await unitNamed(sql, `unit-${dto.id}`.slice(0, 64), dto.unit.trim(), '')
       await insertJob(sql, { id: dto.id, unitId, title: dto.title.trim(), notes: dto.notes ?? '' })
-      await insertEvent(sql, { id: dto.op, subject: dto.id, version: 1, what: 'Job begun' })
+      await insertEvent(sql, { id: dto.op, subject: dto.id, version: 1, what: 'Job begun', content: dto.content })
     }
     return summary(sql, dto.id)
   })
@@ -35,10 +35,10 @@ export const changeJob = (db: Database, id: string, dto: JobChangeDto): Promise<
   db.transaction(async sql => {
     const job = await jobRow(sql, id)
     if (!job) throw notFound('job')
-    if (!(await eventKnown(sql, dto.op))) {
+    if (!(await isRepeat(sql, dto))) {
       await assertFresh(sql, id, dto.version, job.version)
       await updateJob(sql, { id, title: dto.title?.trim() ?? job.title, notes: dto.notes ?? job.notes })
-      await insertEvent(sql, { id: dto.op, subject: id, version: job.version + 1, what: 'Job notes changed' })
+      await insertEvent(sql, { id: dto.op, subject: id, version: job.version + 1, what: 'Job notes changed', content: dto.content })
     }
     return jobView(sql, id)
   })

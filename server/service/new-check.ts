@@ -5,7 +5,7 @@ import type { NewCheckDto } from '#shared/dto/check'
 import type { CheckView } from '#shared/types'
 import { insertCheck } from '../database/checks'
 import type { Database, Sql } from '../database/client'
-import { eventKnown } from '../database/events'
+import { isRepeat } from '../database/events'
 import { allGauges } from '../database/gauges'
 import { jobRow } from '../database/jobs'
 import { partsOfJob } from '../database/parts'
@@ -19,14 +19,14 @@ import { carryOut } from './command'
 export const createCheck = (db: Database, jobId: string, dto: NewCheckDto): Promise<CheckView> =>
   db.transaction(async sql => {
     if (!(await jobRow(sql, jobId))) throw notFound('job')
-    if (await eventKnown(sql, dto.op)) return checkView(sql, dto.id)
+    if (await isRepeat(sql, dto)) return checkView(sql, dto.id)
     const kind = kindOf(dto.kind)
     if ((await sql.rows('SELECT 1 FROM checks WHERE id = $1', [dto.id])).length > 0) throw refuse(409, 'That id is taken.', 'id')
     await begin(sql, jobId, dto, kind)
     return checkView(sql, dto.id)
   })
 
-async function begin(sql: Sql, jobId: string, { id, op, settings }: NewCheckDto, kind: CheckKind): Promise<void> {
+async function begin(sql: Sql, jobId: string, { id, op, content, settings }: NewCheckDto, kind: CheckKind): Promise<void> {
   const at = new Date().toISOString()
   const document = beginCheck(kind, { id, trialId: `${id.slice(0, 58)}:found`, at })
   await insertCheck(sql, jobId, { id, kind: kind.id, ...settingsOf(document) })
@@ -41,7 +41,7 @@ async function begin(sql: Sql, jobId: string, { id, op, settings }: NewCheckDto,
     parts: await partsOfJob(sql, jobId),
   } as const
   const loaded = await loadCheck(sql, id)
-  await carryOut(sql, { ...loaded, row: { ...loaded.row, version: 0 } }, command, op)
+  await carryOut(sql, { ...loaded, row: { ...loaded.row, version: 0 } }, command, { op, content })
 }
 
 function kindOf(id: string): CheckKind {

@@ -1,7 +1,7 @@
 import type { PartChangeDto } from '#shared/dto/job'
 import type { JobView } from '#shared/types'
 import type { Database } from '../database/client'
-import { eventKnown, insertEvent } from '../database/events'
+import { insertEvent, isRepeat } from '../database/events'
 import { jobRow } from '../database/jobs'
 import { checksOnPart, insertPartChange, partsOfJob } from '../database/parts'
 import { notFound, refuse } from '../http/refuse'
@@ -13,7 +13,7 @@ import { jobView } from './jobs'
 export const replacePart = (db: Database, jobId: string, dto: PartChangeDto): Promise<JobView> =>
   db.transaction(async sql => {
     if (!(await jobRow(sql, jobId))) throw notFound('job')
-    if (!(await eventKnown(sql, dto.op))) {
+    if (!(await isRepeat(sql, dto))) {
       const part = (await partsOfJob(sql, jobId)).find(candidate => candidate.id === dto.part)
       if (!part) throw refuse(422, 'That part is not of this job.', 'part')
       const [at, reason, by] = [new Date().toISOString(), dto.reason.trim(), dto.by.trim()]
@@ -21,13 +21,19 @@ export const replacePart = (db: Database, jobId: string, dto: PartChangeDto): Pr
       const checks = []
       for (const id of await checksOnPart(sql, part.id)) checks.push(await loadCheck(sql, id))
       for (const check of checks)
-        await carryOut(sql, check, { kind: 'part-change', op: dto.op, at, part, reason, by }, `${dto.op}:${check.row.id}`.slice(0, 120))
+        await carryOut(
+          sql,
+          check,
+          { kind: 'part-change', op: dto.op, at, part, reason, by },
+          { op: `${dto.op}:${check.row.id}`.slice(0, 120) },
+        )
       // Also where nothing rests on it yet.
       await insertPartChange(sql, { id: dto.op, partId: part.id, checkId: null, reason, by, at })
       await insertEvent(sql, {
         id: dto.op,
         subject: jobId,
         version: 0,
+        content: dto.content,
         what: `Replaced or reworked, ${part.name.toLowerCase()}: ${reason}`,
       })
     }

@@ -1,7 +1,7 @@
 import type { RemovalDto } from '#shared/dto/command'
 import type { JobView, StockView } from '#shared/types'
 import type { Database, Sql } from '../database/client'
-import { eventKnown, insertEvent } from '../database/events'
+import { insertEvent, isRepeat } from '../database/events'
 import { restsOnCheck, restsOnChecks, restsOnLot, rowOf, setRemoved, type Removable } from '../database/removals'
 import { notFound, refuse } from '../http/refuse'
 import { assertFresh } from './command'
@@ -14,17 +14,17 @@ async function remove(
   table: Removable,
   what: string,
   id: string,
-  { op, version, removed }: RemovalDto,
+  { op, version, removed, content }: RemovalDto,
   rests: () => Promise<string | null>,
 ): Promise<void> {
   const row = await rowOf(sql, table, id)
   if (!row) throw notFound(what)
-  if ((await eventKnown(sql, op)) || row.removed === removed) return
+  if ((await isRepeat(sql, { op, content })) || row.removed === removed) return
   await assertFresh(sql, id, version, row.version)
   const reason = removed ? await rests() : null
   if (reason !== null) throw refuse(409, `It cannot be removed: ${reason}.`)
   await setRemoved(sql, table, id, removed)
-  await insertEvent(sql, { id: op, subject: id, version: row.version + 1, what: removed ? 'Removed' : 'Brought back' })
+  await insertEvent(sql, { id: op, subject: id, version: row.version + 1, what: removed ? 'Removed' : 'Brought back', content })
 }
 
 export const removeLot = (db: Database, id: string, dto: RemovalDto): Promise<StockView> =>

@@ -5,7 +5,7 @@ import type { StockLot, StockView } from '#shared/types'
 import type { ApartDto, LotChangeDto, MovementDto, NewLotDto } from '#shared/dto/stock'
 import type { CommandDto } from '#shared/dto/command'
 import type { Database, Sql } from '../database/client'
-import { eventKnown, insertEvent } from '../database/events'
+import { insertEvent, isRepeat } from '../database/events'
 import { allLots, insertLot, insertMovement, lotById, familyUses, lotUses, updateLot } from '../database/stock'
 import { notFound, refuse } from '../http/refuse'
 import { assertFresh } from './command'
@@ -25,11 +25,11 @@ async function commandLot(
   return db.transaction(async sql => {
     const lot = await lotById(sql, id)
     if (!lot) throw notFound('size in the drawer')
-    if (!(await eventKnown(sql, command.op))) {
+    if (!(await isRepeat(sql, command))) {
       await assertFresh(sql, id, command.version, lot.version)
       const { next, what } = await work(sql, lot)
       await updateLot(sql, next)
-      await insertEvent(sql, { id: command.op, subject: id, version: lot.version + 1, what })
+      await insertEvent(sql, { id: command.op, subject: id, version: lot.version + 1, what, content: command.content })
     }
     return stockView(sql)
   })
@@ -37,7 +37,7 @@ async function commandLot(
 
 export async function addLot(db: Database, dto: NewLotDto): Promise<StockView> {
   return db.transaction(async sql => {
-    if (await eventKnown(sql, dto.op)) return stockView(sql)
+    if (await isRepeat(sql, dto)) return stockView(sql)
     const added = await insertLot(sql, {
       id: dto.id,
       family: dto.family.trim(),
@@ -54,7 +54,7 @@ export async function addLot(db: Database, dto: NewLotDto): Promise<StockView> {
     })
     if (!added) throw refuse(409, 'That id is taken.', 'id')
     if (dto.count > 0) await insertMovement(sql, { id: `${dto.op}:in`, lotId: dto.id, change: dto.count, why: 'take-in', note: '' })
-    await insertEvent(sql, { id: dto.op, subject: dto.id, version: 1, what: 'Size added' })
+    await insertEvent(sql, { id: dto.op, subject: dto.id, version: 1, what: 'Size added', content: dto.content })
     return stockView(sql)
   })
 }

@@ -24,7 +24,7 @@ import { STONES, type Stone } from '#core/reading/reading'
 import type { MeritOrder } from '#core/pack/chooser/merit'
 import { RULES, type DecisionRule } from '#core/verdict/decide'
 import type { AimSchool } from '#core/verdict/aim'
-import { CommandDto, DATE_TIME, ID, ID_FAULT, OperationDto } from './command'
+import { CommandDto, ID, ID_FAULT, IsMoment, NEEDED, OperationDto } from './command'
 import { IsLength, LimitSetDto, UNITS } from './limits'
 
 /** Every value of an object is an id. */
@@ -63,7 +63,7 @@ export class PackRulesDto {
 export class LimitChangeDto {
   @IsString() @IsNotEmpty() @MaxLength(60) result!: string
   @IsIn(['book', 'shop']) role!: 'book' | 'shop'
-  @ValidateNested() @Type(() => LimitSetDto) set!: LimitSetDto
+  @IsObject(NEEDED) @ValidateNested() @Type(() => LimitSetDto) set!: LimitSetDto
 }
 
 /** Everything of a check that can be set on the bench; what is left out stays. */
@@ -92,11 +92,11 @@ export class CheckSettingsDto {
 export class NewCheckDto extends OperationDto {
   @IsString() @Matches(ID, ID_FAULT) id!: string
   @IsString() @IsNotEmpty({ message: 'Choose the kind of check.' }) kind!: string
-  @ValidateNested() @Type(() => CheckSettingsDto) settings!: CheckSettingsDto
+  @IsObject(NEEDED) @ValidateNested() @Type(() => CheckSettingsDto) settings!: CheckSettingsDto
 }
 
 export class SettingsDto extends CommandDto {
-  @ValidateNested() @Type(() => CheckSettingsDto) settings!: CheckSettingsDto
+  @IsObject(NEEDED) @ValidateNested() @Type(() => CheckSettingsDto) settings!: CheckSettingsDto
 }
 
 /** One reading, in one form: start, far and back; figure (with the part’s temperature, the stone of a pass); low and high; word; or pieces taken. The point says which. */
@@ -130,7 +130,7 @@ export class ReadingDto extends CommandDto {
   @ArrayUnique({ message: 'A piece is taken twice.' })
   @Matches(ID, { each: true, ...ID_FAULT })
   pieces?: string[]
-  @Matches(DATE_TIME, { message: 'A date and time such as 2026-05-04T13:05:00Z.' }) at!: string
+  @IsMoment() at!: string
 }
 
 export class VoidDto extends CommandDto {

@@ -5,6 +5,7 @@ import {
   IsBoolean,
   IsIn,
   IsNumber,
+  IsObject,
   IsOptional,
   IsString,
   Matches,
@@ -15,11 +16,8 @@ import {
 } from 'class-validator'
 import { GAUGE_KINDS, type GaugeKind } from '#core/reading/gauge'
 import type { LengthUnit, Nm } from '#core/quantity/length'
-import { CommandDto, ID, ID_FAULT, OperationDto } from './command'
+import { CommandDto, ID, ID_FAULT, IsDay, NEEDED, OperationDto } from './command'
 import { IsLength, UNITS } from './limits'
-
-const DAY = /^\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/
-const DAY_FAULT = { message: 'A day such as 2026-05-04.' }
 
 export class GaugeRangeDto {
   @IsLength(0) low!: Nm
@@ -44,23 +42,23 @@ export class GaugeFieldsDto {
   @IsOptional() @IsIn(['climbs', 'falls']) sense?: 'climbs' | 'falls'
   @IsOptional() @IsArray() @ArrayMaxSize(200) @IsLength(1, true) sizes?: Nm[]
   @IsOptional() @IsLength(1) widest?: Nm | null
-  @IsOptional() @Matches(DAY, DAY_FAULT) lastCheck?: string
-  @IsOptional() @Matches(DAY, DAY_FAULT) due?: string
+  @IsOptional() @IsDay() lastCheck?: string
+  @IsOptional() @IsDay() due?: string
 }
 
 export class NewGaugeDto extends OperationDto {
   @IsString() @Matches(ID, ID_FAULT) id!: string
   @IsIn(GAUGE_KINDS as GaugeKind[], { message: 'Choose the kind of gauge.' }) kind!: GaugeKind
-  @ValidateNested() @Type(() => GaugeFieldsDto) fields!: GaugeFieldsDto
+  @IsObject(NEEDED) @ValidateNested() @Type(() => GaugeFieldsDto) fields!: GaugeFieldsDto
 }
 
 export class GaugeChangeDto extends CommandDto {
-  @ValidateNested() @Type(() => GaugeFieldsDto) fields!: GaugeFieldsDto
+  @IsObject(NEEDED) @ValidateNested() @Type(() => GaugeFieldsDto) fields!: GaugeFieldsDto
 }
 
 /** Zeroed, or tried on its standard, on this day. Harmless to say twice. */
 export class ZeroedDto {
-  @Matches(DAY, DAY_FAULT) on!: string
+  @IsDay() on!: string
 }
 
 export class AnvilDto {

@@ -1,7 +1,7 @@
 import { ArrayMaxSize, ArrayMinSize, IsArray, IsBoolean, IsOptional, IsString, Matches, MaxLength } from 'class-validator'
 import { LAP_POINTS } from '#core/pack/lapping'
 import type { Nm } from '#core/quantity/length'
-import { CommandDto, DATE_TIME, ID, ID_FAULT } from './command'
+import { CommandDto, ID, ID_FAULT, IsMoment } from './command'
 import { IsLength } from './limits'
 
 /** A piece to be brought to a thickness, from a size of the drawer or from sheet. */
@@ -23,7 +23,7 @@ export class LapPassDto extends CommandDto {
   @ArrayMaxSize(LAP_POINTS, { message: 'Four figures, one a point.' })
   @IsLength(1, true)
   figures!: Nm[]
-  @Matches(DATE_TIME, { message: 'A date and time such as 2026-05-04T13:05:00Z.' }) at!: string
+  @IsMoment() at!: string
 }
 
 /** made: into stock with its last figures; otherwise it is scrapped. */

@@ -1,7 +1,8 @@
 import { Type } from 'class-transformer'
-import { IsBoolean, IsIn, IsInt, IsOptional, IsString, Max, MaxLength, Min, ValidateNested } from 'class-validator'
+import { IsBoolean, IsIn, IsInt, IsObject, IsOptional, IsString, Max, MaxLength, Min, ValidateNested } from 'class-validator'
 import type { LengthUnit, Nm } from '#core/quantity/length'
 import type { LimitSourceKind } from '#core/verdict/limits'
+import { NEEDED } from './command'
 
 /** Bench lengths stay within ±1 km: anything else is a slip. nm */
 export const LONGEST = 1e12
@@ -39,5 +40,5 @@ export class LimitSetDto {
   @IsOptional() @IsBoolean() upperExcluded?: boolean
   @IsOptional() @IsLength() figure?: Nm
   @IsIn(UNITS, { message: 'Choose a unit.' }) unit!: LengthUnit
-  @ValidateNested() @Type(() => LimitSourceDto) source!: LimitSourceDto
+  @IsObject(NEEDED) @ValidateNested() @Type(() => LimitSourceDto) source!: LimitSourceDto
 }

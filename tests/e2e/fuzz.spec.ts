@@ -1,0 +1,210 @@
+import { readdirSync } from 'node:fs'
+import { join, relative } from 'node:path'
+import { stream } from '../reference/drawers'
+import { AS_PROGRAM, demoForThisFile, expect, test } from './workshop'
+
+demoForThisFile()
+const REQUESTS = Number(process.env.FUZZ ?? 5_000)
+const HERE = join(process.cwd(), 'server/api')
+/** Every route there is, from the files it is made of: `POST checks/[id]/readings`. */
+const ROUTES = readdirSync(HERE, { recursive: true })
+  .map(file => /^(.*?)(?:\/index|^index)?\.(get|post|patch)\.ts$/.exec(relative('.', String(file))))
+  .flatMap(found => (found ? [{ path: found[1]!.replace(/\/?index$/, ''), method: found[2]!.toUpperCase() }] : []))
+
+/** Bodies that would do, a field of everything there is: what is sent is one of them, spoilt. */
+const GOOD = [
+  { op: 'o', id: 'i', unit: 'ferry', title: 'gearbox', notes: '' },
+  {
+    op: 'o',
+    id: 'i',
+    kind: 'shaft-end-play',
+    settings: {
+      title: 'play',
+      limits: [{ result: 'play', role: 'book', set: { kind: 'upper', upper: 100000, unit: 'mm', source: { kind: 'book' } } }],
+    },
+  },
+  {
+    op: 'o',
+    version: 1,
+    settings: {
+      setup: { pack: 'single' },
+      aim: { school: 'own', own: 5 },
+      packRules: { most: 3, required: 'x' },
+      gauges: { micrometer: 'x' },
+      tipAngle: 3,
+      uRefit: 0,
+    },
+  },
+  { op: 'o', id: 'r', version: 1, trialId: 'launch-idler-1', point: 'travel', start: 0, far: 190000, back: 0, at: '2026-05-04T13:05:00Z' },
+  {
+    op: 'o',
+    id: 'r',
+    version: 1,
+    trialId: 'launch-idler-1',
+    point: 'travel',
+    pieces: ['a', 'b'],
+    word: 'binds',
+    celsius: 20,
+    at: '2026-05-04T13:05:00Z',
+  },
+  {
+    op: 'o',
+    version: 1,
+    trialId: 't',
+    onto: 'launch-idler-1',
+    packs: [{ place: 'pack', pieces: [{ lotId: 'cover-5', count: 1 }] }],
+    inHand: [{ lotId: 'cover-5', id: 'n', size: 1, mark: 'a' }],
+  },
+  {
+    op: 'o',
+    version: 1,
+    place: 'pack',
+    pieces: [
+      { lotId: 'cover-5', count: 1 },
+      { size: 50000, measured: true, count: 2 },
+    ],
+  },
+  { op: 'o', version: 1, step: 'tip', trial: null, ticked: true },
+  { op: 'o', version: 1, readingId: 'r', reason: 'slip', by: 'me', removed: true, part: 'p' },
+  { op: 'o', id: 'l', family: 'f', nominal: 100000, count: 3, tags: ['a'], tolerance: { plus: 1, minus: 0 }, cost: 5, shape: 'flat' },
+  { op: 'o', version: 1, why: 'count', change: -1, note: 'lost', sizes: [100000], scatter: null, mark: 'm', size: 5, id: 'x' },
+  {
+    op: 'o',
+    id: 'g',
+    kind: 'micrometer',
+    version: 1,
+    fields: { name: 'mic', unit: 'mm', graduation: 1000, range: { low: 0, high: 5 }, due: '2026-05-04' },
+    on: '2026-05-04',
+  },
+  {
+    op: 'o',
+    version: 1,
+    anvils: [{ name: '1', low: 0, high: 5 }],
+    washers: [{ name: 'w', length: 5 }],
+    place: 'pack',
+    lotId: 'cover-5',
+    target: 5,
+    low: 1,
+    high: 9,
+    figures: [1, 2, 3, 4],
+    lapId: 'x',
+    at: '2026-05-04T13:05:00Z',
+  },
+  {
+    format: 'finitum-worksheet',
+    version: 3,
+    jobs: [{ id: 'a', title: ' ', unit: { name: 'x' }, parts: [], checks: [] }],
+    lots: [{ id: 'x', nominal: 5 }],
+  },
+]
+/** Which of them a route takes, by the end of its path. */
+const FOR: readonly (readonly [RegExp, readonly number[]])[] = [
+  [/^jobs$/, [0]],
+  [/jobs\/\[id\]\/checks/, [1]],
+  [/settings/, [2]],
+  [/readings/, [3, 4]],
+  [/fittings/, [5]],
+  [/found-pack|reserves/, [6]],
+  [/ticks/, [7]],
+  [/voids|removal|reopen|sign-off|part-changes/, [8]],
+  [/^stock\/lots$/, [9]],
+  [/^stock\/lots/, [10]],
+  [/^gauges$|^gauges\/\[id\]$|zeroed/, [11]],
+  [/kit|lap/, [12]],
+  [/worksheets|csv/, [13]],
+]
+const nested = (depth: number) => JSON.parse(`${'{"a":'.repeat(depth)}1${'}'.repeat(depth)}`) as unknown
+const BAD: readonly unknown[] = [
+  null,
+  '',
+  ' ',
+  0,
+  -1,
+  1.5,
+  2 ** 31,
+  2 ** 53,
+  1e300,
+  true,
+  [],
+  {},
+  [[]],
+  [null],
+  ['x', 'x'],
+  'x\ud800',
+  '\u0000',
+  '0000-00-00T00:00:00Z',
+  '2026-02-31T10:00:00Z',
+  '2026-02-31',
+  '9999999',
+  'x'.repeat(5_000),
+  '../../x',
+  "'; DROP TABLE job; --",
+  '$1',
+  nested(40),
+  { constructor: { prototype: 1 } },
+  JSON.parse('{"__proto__":{"x":1}}'),
+  '<script>',
+  NaN,
+  '😀',
+  '\r\n=cmd',
+]
+const IDS = [
+  'launch-idler',
+  'launch-box',
+  'cover-5',
+  'dial-1-thou',
+  'nobody',
+  '%00',
+  '..%2f..',
+  '%ED%A0%80',
+  'x'.repeat(300),
+  '%F0%9F%98%80',
+  'constructor',
+  '__proto__',
+  "'",
+  '.',
+]
+
+test(`${REQUESTS} spoilt requests to every route: refused or done, never a fault of ours; nothing else changes`, async ({ shop }) => {
+  test.setTimeout(300_000)
+  expect(ROUTES.length).toBeGreaterThan(30)
+  const random = stream(Number(process.env.SEED ?? 12))
+  const one = <Item>(of: readonly Item[]): Item => of[Math.floor(random() * of.length)]!
+  const spoil = (value: unknown): unknown => {
+    if (random() < 0.25 || typeof value !== 'object' || value === null) return one(BAD)
+    const keys = Object.keys(value)
+    if (random() < 0.1) return { ...value, [one(['owner', 'constructor', '__proto__', '\ud800', ''])]: one(BAD) }
+    const key = one(keys)
+    if (key === undefined) return one(BAD)
+    const copy: Record<string, unknown> | unknown[] = Array.isArray(value) ? [...(value as unknown[])] : { ...value }
+    const inner = (copy as Record<string, unknown>)[key]
+    if (random() < 0.25) {
+      if (Array.isArray(copy)) copy.push(inner)
+      else delete copy[key]
+    } else (copy as Record<string, unknown>)[key] = spoil(inner)
+    return copy
+  }
+  let count = 0
+  const untouched = async () => (await (await fetch(`${shop.address}/api/jobs/moto-engine/worksheet`)).json()) as { jobs: unknown }
+  const before = (await untouched()).jobs
+  const faults: string[] = []
+  const once = async () => {
+    const route = random() < 0.03 ? { path: one(['nothing', 'jobs/x/y/z', '%']), method: 'GET' } : one(ROUTES)
+    const method = random() < 0.08 ? one(['GET', 'POST', 'PATCH', 'PUT', 'DELETE', 'OPTIONS']) : route.method
+    const path =
+      route.path.replace('[id]', () => one(IDS)) +
+      (method === 'GET' && random() < 0.5 ? `?find=${one(IDS)}&skip=${one(['-1', 'x', '1e9', '0'])}&state=${one(['in', 'x'])}` : '')
+    const fits = FOR.find(([shape]) => shape.test(route.path))?.[1]
+    const good = fits && random() < 0.85 ? GOOD[one(fits)]! : one(GOOD)
+    // Mostly under an id of its own, or all but the first would be repeats.
+    const spoilt = spoil('op' in good ? { ...good, op: `f${count++}` } : good)
+    const text = random() < 0.03 ? one(['', '{', '[]', '"x"', '\u0000', `${'['.repeat(20_000)}`]) : JSON.stringify(spoilt)
+    const answer = await fetch(`${shop.address}/api/${path}`, { method, headers: AS_PROGRAM, ...(method === 'GET' ? {} : { body: text }) })
+    await answer.text()
+    if (answer.status >= 500) faults.push(`${answer.status} ${method} ${path} ${text.slice(0, 300)}`)
+  }
+  for (let at = 0; at < REQUESTS; at += 8) await Promise.all(Array.from({ length: 8 }, once))
+  expect(faults).toEqual([])
+  expect((await fetch(`${shop.address}/api/health`)).ok).toBe(true)
+  expect((await untouched()).jobs).toEqual(before)
+})
