@@ -33,11 +33,17 @@ export function useSending(view: ShallowRef<CheckView | null>, show: (next: Chec
     versions.set(id, next.version)
     show(next)
   }
-  async function send(id: string, path: string, body: Record<string, unknown>): Promise<void> {
-    const next = await api<CheckView>(`/api/checks/${id}/${path}`, { body: { version: versions.get(id), ...body } })
-    versions.set(id, next.version)
-    show(next)
-    tell(next)
+  /** One after the other, each onto the version the one before left: what is written here never stands against itself. */
+  let last: Promise<unknown> = Promise.resolve()
+  function send(id: string, path: string, body: Record<string, unknown>): Promise<void> {
+    const mine = last.then(async () => {
+      const next = await api<CheckView>(`/api/checks/${id}/${path}`, { body: { version: versions.get(id), ...body } })
+      versions.set(id, next.version)
+      show(next)
+      tell(next)
+    })
+    last = mine.catch(() => undefined)
+    return mine
   }
 
   function setStale(what: readonly string[]): void {

@@ -9,6 +9,7 @@ import { zeroWord } from '../method/zero-words'
 import { READING_FIELDS, fieldsOf, isPieces, isWord, type Entry, type Reading } from '../reading/reading'
 import { lotMap, type LotMap } from '../pack/lot'
 import { limitsFault } from '../verdict/limits'
+import { unfit } from './plain'
 import { upgradeWorksheet, type WorksheetV1, type WorksheetV2 } from './upgrade'
 import schemaV1 from './worksheet.v1.schema.json'
 import schemaV2 from './worksheet.v2.schema.json'
@@ -23,10 +24,19 @@ export interface WorksheetFault {
 export type WorksheetReading =
   { readonly ok: true; readonly worksheet: Worksheet } | { readonly ok: false; readonly faults: readonly WorksheetFault[] }
 
-const ajv = new Ajv({ allErrors: true, strict: false })
+/** Stops at the first fault: a large file may hold a million of them. */
+const quick = new Ajv({ strict: false })
+/** Finds every fault, to be said at once. */
+const thorough = new Ajv({ allErrors: true, strict: false })
+/** With so many values at most every fault is looked for. */
+const SMALL = 20_000
+/** Values in all: some 200,000 readings. */
+const BOUNDS = { deepest: 24, most: 3_000_000 }
 /** A version's schema, for the file without its jobs and for each job by itself. */
 function validatorsOf(whole: { readonly $defs: object }) {
-  return { file: ajv.compile(whole), job: ajv.compile({ $ref: '#/$defs/job', $defs: whole.$defs }) }
+  const job = { $ref: '#/$defs/job', $defs: whole.$defs }
+  const of = (schemaOf: object) => ({ quick: quick.compile(schemaOf), thorough: thorough.compile(schemaOf) })
+  return { file: of(whole), job: of(job) }
 }
 const validators = { 1: validatorsOf(schemaV1), 2: validatorsOf(schemaV2), 3: validatorsOf(schema) } as const
 /** Jobs of one file. */
@@ -67,6 +77,8 @@ export function* readingSteps(text: string): Generator<void, WorksheetReading> {
 function* checkingSteps(value: unknown): Generator<void, WorksheetReading> {
   if (typeof value !== 'object' || value === null || Array.isArray(value))
     return one('', 'This is not a worksheet: a JSON object is expected.')
+  const broken = unfit(value, BOUNDS, '/')
+  if (broken) return one(broken.path, broken.reason)
   const head = value as { format?: unknown; version?: unknown; jobs?: unknown }
   if (head.format !== WORKSHEET_FORMAT) return one('format', `This is not a worksheet: “format” must be “${WORKSHEET_FORMAT}”.`)
   if (typeof head.version === 'number' && head.version > WORKSHEET_VERSION)
@@ -78,10 +90,9 @@ function* checkingSteps(value: unknown): Generator<void, WorksheetReading> {
   const { file, job: ofJob } = validators[version]
   const jobs = Array.isArray(head.jobs) ? (head.jobs as unknown[]) : null
   if (jobs && jobs.length > MOST_JOBS) return one('jobs', `At most ${MOST_JOBS} jobs a file.`)
-  const wrong: WorksheetFault[] = file(jobs ? { ...head, jobs: [] } : value) ? [] : faultsOf(file.errors ?? [])
+  const wrong: WorksheetFault[] = faultsBy(file, jobs ? { ...head, jobs: [] } : value)
   for (const [i, job] of (jobs ?? []).entries()) {
-    if (!ofJob(job))
-      wrong.push(...faultsOf(ofJob.errors ?? []).map(({ path, reason }) => ({ path: path ? `jobs/${i}/${path}` : `jobs/${i}`, reason })))
+    wrong.push(...faultsBy(ofJob, job).map(({ path, reason }) => ({ path: path ? `jobs/${i}/${path}` : `jobs/${i}`, reason })))
     if (wrong.length >= MOST_FAULTS) break
     yield
   }
@@ -98,6 +109,14 @@ function* checkingSteps(value: unknown): Generator<void, WorksheetReading> {
     yield
   }
   return faults.length > 0 ? { ok: false, faults: faults.slice(0, MOST_FAULTS) } : { ok: true, worksheet }
+}
+
+function faultsBy(validate: ReturnType<typeof validatorsOf>['job'], value: unknown): WorksheetFault[] {
+  if (validate.quick(value)) return []
+  const small = unfit(value, { ...BOUNDS, most: SMALL }) === null
+  if (!small) return faultsOf(validate.quick.errors ?? [])
+  validate.thorough(value)
+  return faultsOf(validate.thorough.errors ?? [])
 }
 
 function faultsOf(errors: readonly ErrorObject[]): WorksheetFault[] {

@@ -4,10 +4,11 @@ import { validate, type ValidationError } from 'class-validator'
 import { getQuery, getRequestHeader, setResponseHeader, type H3Event } from 'h3'
 import { OperationDto } from '#shared/dto/command'
 import type { Fault } from '#shared/types'
-import { unfit } from './plain'
+import { unfit } from '#core/worksheet/plain'
 import { refuse, refuseAll } from './refuse'
 
 const LARGEST_COMMAND = 64_000
+const BOUNDS = { deepest: 12, most: 20_000 }
 
 /** The body as text. It is refused by its length before it is read, or while: no more of it is kept than is asked for. */
 export async function readText(event: H3Event, largest: number): Promise<string> {
@@ -37,7 +38,7 @@ export async function readDto<Dto extends object>(event: H3Event, type: new () =
     throw refuse(400, 'The body is not JSON.')
   }
   if (typeof plain !== 'object' || plain === null || Array.isArray(plain)) throw refuse(400, 'The body must be a JSON object.')
-  const fault = unfit(plain)
+  const fault = unfit(plain, BOUNDS)
   if (fault) throw refuse(422, fault.reason, fault.path)
   const dto = await validated(type, plain)
   if (dto instanceof OperationDto) dto.content = contentOf(event, plain)
@@ -53,7 +54,7 @@ const contentOf = (event: H3Event, plain: object): string =>
 /** The query as a validated DTO. */
 export async function readQuery<Dto extends object>(event: H3Event, type: new () => Dto): Promise<Dto> {
   const query = getQuery(event)
-  const fault = unfit(query)
+  const fault = unfit(query, BOUNDS)
   if (fault) throw refuse(422, fault.reason, fault.path)
   return validated(type, query)
 }

@@ -25,7 +25,7 @@ import type { MeritOrder } from '#core/pack/chooser/merit'
 import { RULES, type DecisionRule } from '#core/verdict/decide'
 import type { AimSchool } from '#core/verdict/aim'
 import { CommandDto, ID, ID_FAULT, IsMoment, NEEDED, OperationDto } from './command'
-import { IsLength, LimitSetDto, UNITS } from './limits'
+import { IsLength, IsPieceLength, LimitSetDto, UNITS } from './limits'
 
 /** Every value of an object is an id. */
 const AreIds = () =>
@@ -68,7 +68,7 @@ export class LimitChangeDto {
 
 /** Everything of a check that can be set on the bench; what is left out stays. */
 export class CheckSettingsDto {
-  @IsOptional() @IsString() @IsNotEmpty({ message: 'Give the check a name.' }) @MaxLength(120) title?: string
+  @IsOptional() @IsString() @Matches(/\S/, { message: 'Give the check a name.' }) @MaxLength(120) title?: string
   @IsOptional() @IsIn(UNITS, { message: 'Choose an entry unit.' }) entryUnit?: LengthUnit
   @IsOptional() @IsObject() setup?: Record<string, string>
   @IsOptional() @IsArray() @ArrayMaxSize(200) @ValidateNested({ each: true }) @Type(() => LimitChangeDto) limits?: LimitChangeDto[]
@@ -76,8 +76,8 @@ export class CheckSettingsDto {
   @IsOptional() @IsIn(RULES as DecisionRule[]) rule?: DecisionRule
   /** Why the set-up is changed after a fitting. */
   @IsOptional() @IsString() @MaxLength(200) reason?: string
-  @IsOptional() @ValidateNested() @Type(() => AimDto) aim?: AimDto
-  @IsOptional() @ValidateNested() @Type(() => PackRulesDto) packRules?: PackRulesDto
+  @IsOptional() @IsObject(NEEDED) @ValidateNested() @Type(() => AimDto) aim?: AimDto
+  @IsOptional() @IsObject(NEEDED) @ValidateNested() @Type(() => PackRulesDto) packRules?: PackRulesDto
   @IsOptional() @IsString() @MaxLength(60) family?: string
   @IsOptional() @IsLength(0) uRefit?: Nm
   @IsOptional()
@@ -149,14 +149,14 @@ export class TickDto extends CommandDto {
 export class PieceInHandDto {
   @IsString() @Matches(ID, ID_FAULT) lotId!: string
   @IsString() @Matches(ID, ID_FAULT) id!: string
-  @IsLength(1) size!: Nm
+  @IsPieceLength(1) size!: Nm
   @IsString() @MaxLength(20) mark!: string
 }
 
 /** A piece found in the machine: of a lot that is known, or of a size that becomes one. */
 export class FoundPieceDto {
   @IsOptional() @IsString() @Matches(ID, ID_FAULT) lotId?: string
-  @IsOptional() @IsLength(1) size?: Nm
+  @IsOptional() @IsPieceLength(1) size?: Nm
   @IsOptional() @IsBoolean() measured?: boolean
   @IsInt({ message: 'A whole number of pieces.' })
   @Min(1, { message: 'At least one piece.' })

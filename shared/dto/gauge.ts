@@ -38,7 +38,7 @@ export class GaugeFieldsDto {
   @IsOptional() @IsLength(0) repeatability?: Nm
   @IsOptional() @IsLength(0) hysteresis?: Nm
   @IsOptional() @IsLength(1) rangePerTurn?: Nm
-  @IsOptional() @ValidateNested() @Type(() => GaugeRangeDto) range?: GaugeRangeDto
+  @IsOptional() @IsObject(NEEDED) @ValidateNested() @Type(() => GaugeRangeDto) range?: GaugeRangeDto
   @IsOptional() @IsIn(['climbs', 'falls']) sense?: 'climbs' | 'falls'
   @IsOptional() @IsArray() @ArrayMaxSize(200) @IsLength(1, true) sizes?: Nm[]
   @IsOptional() @IsLength(1) widest?: Nm | null

@@ -11,16 +11,19 @@ const WHOLE = { message: 'A length is a whole number of nanometres.' }
 const RANGE = { message: 'That is longer than anything on a bench.' }
 
 /** A length in nm at a field; with `each`, every length of a list. */
-export function IsLength(least = -LONGEST, each = false): PropertyDecorator {
+export function IsLength(least = -LONGEST, each = false, most = LONGEST): PropertyDecorator {
   return (target, key) => {
     IsInt({ each, ...WHOLE })(target, key as string)
     Min(least, { each, ...(least > -LONGEST ? { message: least > 0 ? 'Must be above zero.' : 'Must not be below zero.' } : RANGE) })(
       target,
       key as string,
     )
-    Max(LONGEST, { each, ...RANGE })(target, key as string)
+    Max(most, { each, ...RANGE })(target, key as string)
   }
 }
+
+/** A piece of a drawer is under a metre. */
+export const IsPieceLength = (least: number, each = false): PropertyDecorator => IsLength(least, each, 1e9)
 
 export class LimitSourceDto {
   @IsIn(['book', 'shop', 'kit-leaflet', 'borrowed', 'common-practice', 'own'], { message: 'Say where the limits come from.' })

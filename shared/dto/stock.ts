@@ -5,6 +5,7 @@ import {
   IsIn,
   IsInt,
   IsNotEmpty,
+  IsObject,
   IsOptional,
   IsString,
   Matches,
@@ -16,20 +17,20 @@ import {
 } from 'class-validator'
 import { SHAPES, type Shape } from '#core/pack/lot'
 import type { Nm } from '#core/quantity/length'
-import { CommandDto, ID, ID_FAULT, OperationDto } from './command'
-import { IsLength } from './limits'
+import { CommandDto, ID, ID_FAULT, NEEDED, OperationDto } from './command'
+import { IsPieceLength } from './limits'
 
 export class ToleranceDto {
-  @IsLength(0) plus!: Nm
-  @IsLength(0) minus!: Nm
+  @IsPieceLength(0) plus!: Nm
+  @IsPieceLength(0) minus!: Nm
 }
 
 export class NewLotDto extends OperationDto {
   @IsString() @Matches(ID, ID_FAULT) id!: string
   @IsString() @Matches(/\S/, { message: 'Which family is it? Cover shims, thrust washers …' }) @MaxLength(60) family!: string
-  @IsLength(1) nominal!: Nm
-  @IsOptional() @IsLength(1) measured?: Nm
-  @IsOptional() @ValidateNested() @Type(() => ToleranceDto) tolerance?: ToleranceDto
+  @IsPieceLength(1) nominal!: Nm
+  @IsOptional() @IsPieceLength(1) measured?: Nm
+  @IsOptional() @IsObject(NEEDED) @ValidateNested() @Type(() => ToleranceDto) tolerance?: ToleranceDto
   @IsInt({ message: 'A whole number of pieces.' }) @Min(0, { message: 'Not fewer than none.' }) @Max(100_000) count!: number
   @IsOptional() @IsString() @MaxLength(20) mark?: string
   @IsOptional() @IsString() @MaxLength(20) colour?: string
@@ -56,9 +57,9 @@ export class MovementDto extends CommandDto {
 
 export class LotChangeDto extends CommandDto {
   /** figure by figure, of the pieces that were measured and put back among the others */
-  @IsOptional() @IsArray() @ArrayMaxSize(1000) @IsLength(1, true) sizes?: Nm[]
+  @IsOptional() @IsArray() @ArrayMaxSize(1000) @IsPieceLength(1, true) sizes?: Nm[]
   /** piece to piece; null: worked out from the sizes */
-  @IsOptional() @IsLength(0) scatter?: Nm | null
+  @IsOptional() @IsPieceLength(0) scatter?: Nm | null
   @IsOptional() @IsInt() @Min(0, { message: 'Not fewer than none.' }) @Max(100_000) kept?: number
   @IsOptional() @IsString() @MaxLength(20) mark?: string
   @IsOptional() @IsString() @MaxLength(20) colour?: string
@@ -74,6 +75,6 @@ export class LotChangeDto extends CommandDto {
 /** One piece is measured and told apart from its like: it lies where its mark says. */
 export class ApartDto extends CommandDto {
   @IsString() @Matches(ID, ID_FAULT) id!: string
-  @IsLength(1) size!: Nm
+  @IsPieceLength(1) size!: Nm
   @IsString() @Matches(/\S/, { message: 'Where does it lie? A mark, or a place in the tray.' }) @MaxLength(20) mark!: string
 }

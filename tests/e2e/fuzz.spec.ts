@@ -180,7 +180,7 @@ test(`${REQUESTS} spoilt requests to every route: refused or done, never a fault
     const inner = (copy as Record<string, unknown>)[key]
     if (random() < 0.25) {
       if (Array.isArray(copy)) copy.push(inner)
-      else delete copy[key]
+      else Reflect.deleteProperty(copy, key)
     } else (copy as Record<string, unknown>)[key] = spoil(inner)
     return copy
   }
@@ -207,4 +207,15 @@ test(`${REQUESTS} spoilt requests to every route: refused or done, never a fault
   expect(faults).toEqual([])
   expect((await fetch(`${shop.address}/api/health`)).ok).toBe(true)
   expect((await untouched()).jobs).toEqual(before)
+  // What was accepted goes out and can be read back.
+  const { jobs } = (await (await fetch(`${shop.address}/api/jobs?limit=100`)).json()) as { jobs: { id: string }[] }
+  expect(jobs.length).toBeGreaterThan(10)
+  for (const { id } of jobs) {
+    const text = await (await fetch(`${shop.address}/api/jobs/${id}/worksheet`)).text()
+    const again = await fetch(`${shop.address}/api/worksheets?copy=yes`, { method: 'POST', headers: AS_PROGRAM, body: text })
+    expect({ id, status: again.status, said: again.ok ? '' : await again.text() }).toEqual({ id, status: 200, said: '' })
+  }
+  const drawer = await (await fetch(`${shop.address}/api/stock/csv`)).text()
+  const back = await fetch(`${shop.address}/api/stock/csv`, { method: 'POST', headers: AS_PROGRAM, body: drawer })
+  expect(await back.json()).toEqual({ added: 0, corrected: 0 })
 })

@@ -122,6 +122,34 @@ test('settings changed faster than a slow server answers all arrive, in their or
   await expect(page.getByTestId('stale')).toHaveCount(0)
 })
 
+test('a step ticked while the set-up is on its way does not stand against it', async ({ page, shop }) => {
+  await page.route('**/settings', async route => {
+    await new Promise(resolve => setTimeout(resolve, 800))
+    await route.continue()
+  })
+  await page.goto(`${shop.address}/checks/launch-coupling`)
+  await page
+    .getByRole('button', { name: /Set up/ })
+    .first()
+    .click()
+  await page.getByLabel('Name of the check').fill('Output shaft, slow')
+  await page.keyboard.press('Tab')
+  const box = page.getByRole('navigation', { name: 'Phases' }).getByRole('checkbox').first()
+  const before = await box.isChecked()
+  await box.focus()
+  await page.keyboard.press('Space')
+  await expect(page.getByRole('heading', { name: 'Output shaft, slow' })).toBeVisible()
+  await expect(page.getByTestId('saved')).toHaveText('Saved')
+  await expect(page.getByTestId('stale')).toHaveCount(0)
+  await page.reload()
+  await page
+    .getByRole('button', { name: /Set up/ })
+    .first()
+    .click()
+  await expect(page.getByLabel('Name of the check')).toHaveValue('Output shaft, slow')
+  expect(await box.isChecked()).toBe(!before)
+})
+
 test('what is on its way when another check is opened arrives at the check it was written to', async ({ page, shop }) => {
   const stored = async (id: string) =>
     (

@@ -1,5 +1,7 @@
 import { expect, it } from 'vitest'
-import { unfit } from './plain'
+import { unfit as unfitWithin } from './plain'
+
+const unfit = (value: unknown) => unfitWithin(value, { deepest: 12, most: 100_000 })
 
 it('takes plain JSON, and says where it is not', () => {
   expect(unfit({ a: [1, null, 'ü 😀'], b: { c: true } })).toBeNull()
@@ -7,6 +9,8 @@ it('takes plain JSON, and says where it is not', () => {
   expect(unfit({ list: ['x', { y: '\ud800' }] })).toMatchObject({ path: 'list.1.y', reason: expect.stringContaining('half a character') })
   expect(unfit({ a: 'x\0' })).toMatchObject({ path: 'a', reason: expect.stringContaining('zero character') })
   expect(unfit({ '\udc00': 1 })).toMatchObject({ reason: 'This field is not known.' })
+  expect(unfit(Array(99_999).fill(1))).toBeNull()
+  expect(unfit(Array(100_000).fill({}))).toEqual({ path: '', reason: 'There is too much in it: 100000 values at most.' })
   let deep: unknown = 1
   for (let i = 0; i < 12; i++) deep = [deep]
   expect(unfit(deep)).toBeNull()
