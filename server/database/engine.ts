@@ -52,9 +52,16 @@ async function begin(folder: string, migrations: ReadonlyMap<string, string>): P
   const lite = await upToDate(await PGlite.create(making), migrations)
   await lite.exec('CHECKPOINT')
   await lite.close()
+  ownerOnly(making)
   await syncFolder(making)
   renameSync(making, folder)
   syncPath(dirname(folder))
+}
+
+/** Some files are laid down for everybody to read. */
+function ownerOnly(folder: string): void {
+  for (const entry of readdirSync(folder, { recursive: true, withFileTypes: true }))
+    chmodSync(join(entry.parentPath, entry.name), entry.isDirectory() ? 0o700 : 0o600)
 }
 
 /** What a whole database has. */

@@ -1,9 +1,21 @@
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
+import { spawnSync } from 'node:child_process'
+import {
+  cpSync,
+  existsSync,
+  mkdtempSync,
+  readFileSync,
+  readdirSync,
+  rmSync,
+  statSync,
+  statfsSync,
+  truncateSync,
+  writeFileSync,
+} from 'node:fs'
 import { createServer } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { expect, test } from '@playwright/test'
-import { AS_PROGRAM, openWorkshop, runScript, type Workshop } from './workshop'
+import { AS_PROGRAM, openWorkshop, runScript, typeReading, type Workshop } from './workshop'
 
 let shop: Workshop
 test.beforeAll(async () => {
@@ -51,7 +63,6 @@ test('a Node that is too old is told so', async () => {
   const code = `import('${new URL('../../scripts/prepare.mjs', import.meta.url).pathname}').then(m => m.checkNode('18.19.0'))`
   const folder = mkdtempSync(join(tmpdir(), 'finitum-test-'))
   writeFileSync(join(folder, 'old.mjs'), code)
-  const { spawnSync } = await import('node:child_process')
   const old = spawnSync(process.execPath, [join(folder, 'old.mjs')], { encoding: 'utf8' })
   expect(old.status).toBe(1)
   expect(old.stderr.trim()).toBe('Finitum needs Node.js 20.19 or newer; this is 18.19.0.')
@@ -68,4 +79,143 @@ test('SIGINT closes the database, and the second start has what was stored', asy
   await shop.start()
   await page.goto(shop.address)
   await expect(page.getByText('Ferry ramp').first()).toBeVisible()
+})
+
+test('the folder is readable by its owner only, and keeps a log', async () => {
+  for (const entry of readdirSync(shop.folder, { recursive: true, withFileTypes: true }))
+    expect(statSync(join(entry.parentPath, entry.name)).mode & 0o077, entry.name).toBe(0)
+  const log = readFileSync(join(shop.folder, 'log/finitum.log'), 'utf8')
+  expect(log).toMatch(/ start [0-9a-f]{8} process \d+, Node 2/)
+  expect(log).not.toContain('Ferry ramp')
+})
+
+test('a copy of a data folder is checked; one in use, and one that is damaged, is not whole', async () => {
+  const check = (folder: string) => runScript('scripts/start.mjs', {}, ['--check', folder])
+  expect(await check(shop.folder)).toMatchObject({ code: 1, said: expect.stringContaining('is open in another Finitum (process ') })
+  await shop.stop()
+  const home = mkdtempSync(join(tmpdir(), 'finitum-test-'))
+  const copy = join(home, 'copy')
+  cpSync(shop.folder, copy, { recursive: true })
+  await shop.start()
+  const before = readdirSync(copy, { recursive: true }).length
+  expect(await check(copy)).toMatchObject({
+    code: 0,
+    said: expect.stringMatching(/copy is whole: \d+ jobs, 0 checks, 0 readings, 0 sizes, 0 signatures\.\n$/),
+  })
+  expect(readdirSync(copy, { recursive: true })).toHaveLength(before)
+  truncateSync(join(copy, 'database/global/pg_control'), 10)
+  expect(await check(copy)).toMatchObject({ code: 1, said: expect.stringContaining('is damaged') })
+  const started = await runScript('scripts/start.mjs', { PORT: '4998', FINITUM_DATA: copy })
+  expect(started).toMatchObject({
+    code: 1,
+    said: expect.stringMatching(/is damaged \(.*\)\. Nothing was changed\. Put a copy back in its place/),
+  })
+  expect(await check(home)).toMatchObject({ code: 1, said: expect.stringContaining('There is no Finitum data in') })
+  rmSync(home, { recursive: true })
+})
+
+test('open to the network only on purpose, and then every screen says so', async ({ page }) => {
+  const folder = mkdtempSync(join(tmpdir(), 'finitum-test-'))
+  const closed = await runScript('scripts/start.mjs', { PORT: '4997', HOST: '0.0.0.0', FINITUM_DATA: folder })
+  expect(closed).toMatchObject({
+    code: 1,
+    said: expect.stringContaining('there is no sign-in yet. Where all of them may, set FINITUM_OPEN=yes.'),
+  })
+  const open = await openWorkshop('start', { HOST: '0.0.0.0', FINITUM_OPEN: 'yes' })
+  try {
+    for (const path of ['/', '/stock', '/gauges']) {
+      await page.goto(open.address + path)
+      await expect(page.getByTestId('open')).toContainText('Open to the network: anybody on it can read and change what is here.')
+    }
+  } finally {
+    await open.stop()
+    rmSync(open.folder, { recursive: true, force: true })
+    rmSync(folder, { recursive: true, force: true })
+  }
+  await page.goto(shop.address)
+  await expect(page.getByRole('heading', { name: 'On the bench' })).toBeVisible()
+  await expect(page.getByTestId('open')).toHaveCount(0)
+})
+
+test('a demo killed while it is loaded starts whole the next time', async () => {
+  test.setTimeout(120_000)
+  const demo = await openWorkshop('demo')
+  const jobs = async () => ((await (await fetch(`${demo.address}/api/health`)).json()) as { jobs: number }).jobs
+  try {
+    const whole = await jobs()
+    await demo.stop()
+    rmSync(join(demo.folder, 'database'), { recursive: true })
+    const starting = demo.start().catch(() => null)
+    await expect
+      .poll(
+        () =>
+          fetch(`${demo.address}/api/health`).then(
+            async answer => ((await answer.json()) as { jobs: number }).jobs,
+            () => 0,
+          ),
+        { timeout: 30_000, intervals: [5] },
+      )
+      .toBeGreaterThan(0)
+    await demo.stop('SIGKILL')
+    await starting
+    expect(existsSync(join(demo.folder, 'demo-loading'))).toBe(true)
+    await demo.start()
+    expect(await jobs()).toBe(whole)
+    expect(existsSync(join(demo.folder, 'demo-loading'))).toBe(false)
+  } finally {
+    await demo.stop()
+    rmSync(demo.folder, { recursive: true, force: true })
+  }
+})
+
+test('a full disk: nothing is lost, the browser keeps what is typed, and sends it when there is room', async ({ page }) => {
+  test.setTimeout(120_000)
+  const disk = mkdtempSync(join(tmpdir(), 'finitum-disk-'))
+  const mounted = spawnSync('mount', ['-t', 'tmpfs', '-o', 'size=400m', 'tmpfs', disk])
+  test.skip(mounted.status !== 0, 'A small disk cannot be mounted here.')
+  const demo = await openWorkshop('demo', {}, join(disk, 'shop'))
+  try {
+    await page.goto(`${demo.address}/checks/launch-idler`)
+    await page.getByRole('button', { name: /Measure/ }).click()
+    await typeReading(page, '7.2')
+    await expect(page.getByTestId('saved')).toHaveText('Saved')
+    const fill = join(disk, 'else')
+    const { bavail, bsize } = statfsSync(disk)
+    writeFileSync(fill, Buffer.alloc(bavail * bsize - 20_000_000))
+    const refused = await fetch(`${demo.address}/api/jobs`, {
+      method: 'POST',
+      headers: AS_PROGRAM,
+      body: JSON.stringify({ op: 'f', id: 'f', unit: 'x', title: 'y' }),
+    })
+    expect(refused.status).toBe(507)
+    expect(await refused.text()).toContain('is nearly full: nothing was stored. Make room on it; what was typed waits in the browser.')
+    await typeReading(page, '7.4')
+    await expect(page.getByTestId('away')).toBeVisible()
+    await page.reload()
+    await page.getByRole('button', { name: /Measure/ }).click()
+    await expect(page.getByTestId('series').getByRole('row')).toHaveCount(3)
+    // Somebody else fills it to the last byte, in the middle of work; then there is room again.
+    rmSync(fill)
+    await expect(page.getByTestId('saved')).toHaveText('Saved', { timeout: 20_000 })
+    await demo.stop()
+    writeFileSync(fill, Buffer.alloc(statfsSync(disk).bavail * bsize - 100_000))
+    rmSync(join(disk, 'shop/spare'), { force: true })
+    writeFileSync(`${fill}2`, Buffer.alloc(Math.max(0, statfsSync(disk).bavail * bsize - 100_000)))
+    const full = await runScript('scripts/start.mjs', { PORT: '4996', FINITUM_DATA: join(disk, 'shop') })
+    expect(full).toMatchObject({
+      code: 1,
+      said: expect.stringMatching(/is full: 0 MB are free, 24 MB are needed to start\. Make room and start again; nothing is lost\./),
+    })
+    rmSync(fill)
+    rmSync(`${fill}2`)
+    await demo.start()
+    const { document } = (await (await fetch(`${demo.address}/api/checks/launch-idler`)).json()) as {
+      document: { trials: { readings: unknown[] }[] }
+    }
+    expect(document.trials.at(-1)!.readings).toHaveLength(2)
+  } finally {
+    await demo.stop()
+    spawnSync('umount', [disk])
+    rmSync(disk, { recursive: true, force: true })
+  }
 })

@@ -28,6 +28,7 @@ export class Workshop {
     readonly folder: string,
     readonly port: number,
     readonly script: 'demo' | 'start',
+    private readonly env: Readonly<Record<string, string>> = {},
   ) {}
 
   get address() {
@@ -36,7 +37,7 @@ export class Workshop {
 
   async start(): Promise<void> {
     const child = spawn(process.execPath, [join(root, `scripts/${this.script}.mjs`)], {
-      env: { ...process.env, PORT: String(this.port), HOST: '127.0.0.1', FINITUM_DATA: this.folder },
+      env: { ...process.env, PORT: String(this.port), HOST: '127.0.0.1', FINITUM_DATA: this.folder, ...this.env },
       stdio: ['ignore', 'pipe', 'pipe'],
     })
     this.process = child
@@ -83,8 +84,12 @@ export async function runScript(
   return { code, said }
 }
 
-export async function openWorkshop(script: 'demo' | 'start'): Promise<Workshop> {
-  const workshop = new Workshop(mkdtempSync(join(tmpdir(), 'finitum-test-')), await freePort(), script)
+export async function openWorkshop(
+  script: 'demo' | 'start',
+  env: Readonly<Record<string, string>> = {},
+  folder = mkdtempSync(join(tmpdir(), 'finitum-test-')),
+): Promise<Workshop> {
+  const workshop = new Workshop(folder, await freePort(), script, env)
   await workshop.start()
   return workshop
 }
