@@ -20,7 +20,6 @@ export interface Engine {
 export async function openEngine(folder: string | undefined, migrations: ReadonlyMap<string, string>, engine: Engine): Promise<PGlite> {
   if (!folder) return upToDate(await PGlite.create(), migrations)
   if (!existsSync(folder) || readdirSync(folder).length === 0) await begin(folder, migrations)
-  // Written by an older program, it may be open to others.
   chmodSync(folder, 0o700)
   let lite = await start(folder, engine.files(folder))
   try {
@@ -32,6 +31,7 @@ export async function openEngine(folder: string | undefined, migrations: Readonl
       lite = await start(folder, engine.files(folder))
     }
     await migrate(lite, migrations, names)
+    ownerOnly(folder)
   } catch (error) {
     if (!lite.closed) await lite.close()
     throw error
@@ -52,13 +52,12 @@ async function begin(folder: string, migrations: ReadonlyMap<string, string>): P
   const lite = await upToDate(await PGlite.create(making), migrations)
   await lite.exec('CHECKPOINT')
   await lite.close()
-  ownerOnly(making)
   await syncFolder(making)
   renameSync(making, folder)
   syncPath(dirname(folder))
 }
 
-/** Some files are laid down for everybody to read. */
+/** Opening it lays some files down for everybody to read. */
 function ownerOnly(folder: string): void {
   for (const entry of readdirSync(folder, { recursive: true, withFileTypes: true }))
     chmodSync(join(entry.parentPath, entry.name), entry.isDirectory() ? 0o700 : 0o600)
