@@ -127,6 +127,7 @@ test('another site can neither write nor read here', async ({ shop }) => {
   const rebound = await asked(shop.address, '/api/jobs', `elsewhere.example:${port}`)
   expect(rebound.status).toBe(403)
   expect(rebound.text).toContain('does not answer to the name “elsewhere.example')
+  expect((await asked(shop.address, '/', 'elsewhere.example')).text).toMatch(/^Finitum does not answer to the name “elsewhere\.example”\./)
   expect(JSON.stringify(await (await fetch(`${shop.address}/api/jobs`)).json())).not.toContain('"title":"x"')
 })
 
