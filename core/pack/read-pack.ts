@@ -22,6 +22,7 @@ export type PackEntry =
 /** More of one size are not in one pack. */
 const MOST_OF_A_SIZE = 12
 const NONE = /^(none|nothing|empty|no pieces|no shims|0)$/i
+const LONGEST_LIST = 1_000
 const refuse = (reason: string, choices?: readonly PackReading[]): PackEntry => ({ ok: false, reason, ...(choices ? { choices } : {}) })
 
 /**
@@ -31,6 +32,7 @@ const refuse = (reason: string, choices?: readonly PackReading[]): PackEntry => 
  * @param unit  what a bare figure means
  */
 export function readPack(text: string, unit: LengthUnit, lots: readonly Lot[]): PackEntry {
+  if (text.length > LONGEST_LIST) return refuse('That is too long for a pack.')
   if (NONE.test(text.trim())) return { ok: true, pieces: [] }
   const words = text
     .split(/[;+\n]|,(?=\s)|,\s*$/)

@@ -100,6 +100,9 @@ function toNm({ num, den }: Ratio, unit: LengthUnit, negative: boolean): { value
 
 const NUMBER = /^([+-]?) ?(?:(\d*[.,]?\d+|\d+[.,]) ?)?(?:(\d+)\/(\d+))?$/
 const refuse = (reason: string): RefusedLength => ({ ok: false, reason })
+/** What is pasted is not looked through: nobody types a figure that long. */
+export const LONGEST_TEXT = 400
+const TOO_LONG = refuse('That is too long for a figure.')
 const HOW = 'Type a figure such as 18, 18 thou, 0.018 in or 0.45 mm.'
 /** Nothing on a bench is a kilometre long. */
 const LONGEST = 1e12
@@ -152,9 +155,10 @@ const choice = (figure: Figure, unit: LengthUnit, name = UNIT_NAME[unit]): Choic
  * @example parseLength('3½', 'thou') // { ok: true, value: 88900, unit: 'thou', rounded: false }
  */
 export function parseLength(text: string, entryUnit: LengthUnit, options: EntryOptions = {}): LengthEntry {
+  if (text.length > LONGEST_TEXT) return TOO_LONG
   const clean = plain(text)
   if (clean === '') return refuse('Nothing typed yet.')
-  if (clean.length > 40) return refuse('That is too long for a figure.')
+  if (clean.length > 40) return TOO_LONG
   const two = /^(.+?) ?(thou|thousandths?) (?:and )?(\d+(?:\.\d+)?) ?tenths?$/.exec(clean)
   if (two) return thouAndTenths(two[1]!, two[3]!, text.trim(), options)
   const split = /^([+-]?[\d\s.,/+-]*?) ?([a-zµ"]*)\.?$/.exec(clean)
@@ -247,6 +251,7 @@ export function parseRange(
   entryUnit: LengthUnit,
   options: EntryOptions = {},
 ): { ok: true; low: Nm; high: Nm } | RefusedLength {
+  if (text.length > LONGEST_TEXT) return TOO_LONG
   const clean = plain(text)
   const unitText = /[a-zµ"]+$/.exec(clean)?.[0] ?? ''
   const match = /^[+-]?(?:\d+ )?\d+\/\d+ ?[a-zµ"]*$/.test(clean) ? null : RANGE.exec(clean)

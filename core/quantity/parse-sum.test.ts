@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { mm, nm, thou, type LengthUnit } from './length'
+import { parseLength, parseRange } from './parse-length'
 import { parseSum } from './parse-sum'
 
 describe('a stack typed as a sum', () => {
@@ -24,4 +25,9 @@ describe('a stack typed as a sum', () => {
     ['15+.', 'not a length'],
     ['60+60', 'A gap of 120 thou is a lot'],
   ])('%s is not taken', (text, words) => expect(read(text)).toContain(words))
+  it('does not look through what was pasted', () => {
+    for (const parse of [parseLength, parseSum, parseRange])
+      for (const text of ['1'.repeat(500), `${'1-'.repeat(250)}1/2`, '1+'.repeat(300), '5..'.repeat(200)])
+        expect(parse(text, 'thou')).toMatchObject({ ok: false, reason: 'That is too long for a figure.' })
+  })
 })

@@ -1,5 +1,5 @@
 import { NM_PER, nm, type LengthUnit } from './length'
-import { parseLength, type EntryOptions, type LengthEntry } from './parse-length'
+import { LONGEST_TEXT, parseLength, type EntryOptions, type LengthEntry } from './parse-length'
 
 /** A length typed as a sum, and of how many parts; one where it was no sum. */
 export type SumEntry = LengthEntry & { readonly parts: number }
@@ -9,6 +9,7 @@ export type SumEntry = LengthEntry & { readonly parts: number }
  * What is asked about is the sum.
  */
 export function parseSum(text: string, entryUnit: LengthUnit, options: EntryOptions = {}): SumEntry {
+  if (text.length > LONGEST_TEXT) return { ...parseLength(text, entryUnit), parts: 1 }
   const parts = text.split('+').map(part => part.trim())
   // A sign before the only figure is no sum.
   if (parts.length < 2 || parts[0] === '') return { ...parseLength(text, entryUnit, options), parts: 1 }

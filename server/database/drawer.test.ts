@@ -1,3 +1,4 @@
+import Papa from 'papaparse'
 import 'reflect-metadata'
 import { readFileSync, readdirSync } from 'node:fs'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
@@ -8,7 +9,7 @@ import { nm, thou } from '#core/quantity/length'
 import { openDatabase, type Database } from './client'
 import { jobList } from './jobs'
 import { migrate, missing } from './migrate'
-import { allLots } from './stock'
+import { allLots, insertLot } from './stock'
 import { Refused } from '../http/refuse'
 import { changeSettings, listFoundPack, logReading, signOff, tickStep, voidReading } from '../service/check-commands'
 import { checkView } from '../service/check-view'
@@ -92,6 +93,31 @@ describe('sizes piece by piece', () => {
     expect(await importStock(other, await exportStock(db))).toEqual({ added: 0, corrected: 0 })
     const wrong = 'family,nominal,count,apart\nshims,18 thou,2,yes\n'
     await expect(importStock(other, wrong)).rejects.toThrow(/told apart/)
+    await other.close()
+  })
+  it('a mark that a spreadsheet would run is escaped, with a line break inside too; figures stay figures', async () => {
+    const other = await openDatabase(undefined, migrations)
+    for (const [i, mark] of ['=1+1', '+1', '-1', '@a', '=a\nb', 'plain', '10'].entries())
+      await insertLot(other, { ...(await allLots(db))[0]!, id: `m${i}`, mark })
+    const csv = await exportStock(other)
+    const marks = Papa.parse<{ mark: string; count: string }>(csv, { header: true, skipEmptyLines: true }).data.map(row => [
+      row.mark,
+      row.count,
+    ])
+    expect(marks.sort()).toEqual([`'+1`, `'-1`, `'=1+1`, `'=a\nb`, `'@a`, '10', 'plain'].sort().map(mark => [mark, '0']))
+    const back = await openDatabase(undefined, migrations)
+    await importStock(back, csv)
+    expect((await allLots(back)).map(lot => lot.mark).sort()).toEqual((await allLots(other)).map(lot => lot.mark).sort())
+    await other.close()
+    await back.close()
+  })
+  it('takes a drawer of 5,000 sizes at once, and no more', async () => {
+    const other = await openDatabase(undefined, migrations)
+    const csv = (count: number) => `family,nominal,count\n${Array.from({ length: count }, (_, i) => `f,${i + 1} um,2`).join('\n')}\n`
+    expect(await importStock(other, csv(5_000))).toEqual({ added: 5_000, corrected: 0 })
+    expect((await allLots(other)).every(lot => lot.onHand === 2)).toBe(true)
+    await expect(importStock(other, csv(5_001))).rejects.toThrow('At most 5000 sizes a file; this one has 5001.')
+    await expect(importStock(other, 'id,family,nominal,count\na,f,1,1\nb,f,2,1\na,f,3,1\n')).rejects.toThrow('The id “a” is used twice.')
     await other.close()
   })
   it('what was measured before sizes were kept is the one figure of its size', async () => {

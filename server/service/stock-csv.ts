@@ -5,11 +5,14 @@ import { parseLength } from '#core/quantity/parse-length'
 import type { Nm } from '#core/quantity/length'
 import { SHAPES, withSizes, type Lot } from '#core/pack/lot'
 import type { Fault } from '#shared/types'
+import { insertRows } from '../database/bulk'
 import type { Database, Sql } from '../database/client'
-import { allLots, insertLot, insertMovement } from '../database/stock'
+import { allLots, lotColumns } from '../database/stock'
 import { refuse, refuseAll } from '../http/refuse'
 
 export const CSV_LARGEST = 1_000_000
+/** Sizes of one file, as in a worksheet. */
+const MOST_LINES = 5_000
 const COLUMNS = [
   'id',
   'family',
@@ -31,7 +34,7 @@ const COLUMNS = [
 ] as const
 type Row = Partial<Record<(typeof COLUMNS)[number], string>>
 /** A spreadsheet must not run what a mark or a tag says: such text is written with a leading apostrophe. */
-const OPTIONS = { newline: '\n', escapeFormulae: true }
+const OPTIONS = { newline: '\n', escapeFormulae: /^[=+\-@\t\r]/ }
 
 /** The drawer as CSV; every length carries its unit, so that the file reads back as it is. */
 export async function exportStock(sql: Sql): Promise<string> {
@@ -75,23 +78,34 @@ export async function importStock(db: Database, text: string): Promise<{ added: 
   if (unknown.length > 0) throw refuse(422, `This column is not known: ${unknown[0]}.`, 'line 1')
   const broken = parsed.errors.find(error => error.type !== 'FieldMismatch' || error.code === 'TooManyFields')
   if (broken) throw refuse(422, `${broken.message}.`, `line ${(broken.row ?? 0) + 2}`)
+  if (parsed.data.length > MOST_LINES) throw refuse(413, `At most ${MOST_LINES} sizes a file; this one has ${parsed.data.length}.`)
   const faults: Fault[] = []
   const lots = parsed.data.map((row, i) => lotFrom(row, `line ${i + 2}`, faults))
-  const twice = lots.find((lot, i) => lots.findIndex(other => other.id === lot.id) !== i)
-  if (twice) faults.push({ path: `line ${lots.lastIndexOf(twice) + 2}`, reason: `The id “${twice.id}” is used twice.` })
+  const seen = new Set<string>()
+  const twice = lots.findIndex(({ id }) => seen.size === seen.add(id).size)
+  if (twice !== -1) faults.push({ path: `line ${twice + 2}`, reason: `The id “${lots[twice]!.id}” is used twice.` })
   if (faults.length > 0) throw refuseAll(faults.slice(0, 10))
 
+  const now = new Date().toISOString()
   return db.transaction(async sql => {
     const known = new Map((await allLots(sql)).map(lot => [lot.id, lot]))
-    let corrected = 0
-    for (const lot of lots) {
-      const present = known.get(lot.id)
-      if (!present) await insertLot(sql, lot)
-      const change = lot.onHand - (present?.onHand ?? 0)
-      if (change === 0) continue
-      if (present) corrected++
-      await insertMovement(sql, { id: uuid(), lotId: lot.id, change, why: present ? 'count' : 'take-in', note: 'from a CSV file' })
-    }
+    await insertRows(sql, 'lot', lots.filter(({ id }) => !known.has(id)).map(lotColumns), 'ON CONFLICT (id) DO NOTHING')
+    const moved = lots
+      .map(lot => ({ lot, present: known.get(lot.id), change: lot.onHand - (known.get(lot.id)?.onHand ?? 0) }))
+      .filter(({ change }) => change !== 0)
+    await insertRows(
+      sql,
+      'movement',
+      moved.map(({ lot, present, change }) => ({
+        id: uuid(),
+        lot_id: lot.id,
+        change,
+        why: present ? 'count' : 'take-in',
+        note: 'from a CSV file',
+        at: now,
+      })),
+    )
+    const corrected = moved.filter(({ present }) => present).length
     return { added: lots.filter(lot => !known.has(lot.id)).length, corrected }
   })
 }

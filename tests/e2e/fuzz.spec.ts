@@ -219,3 +219,48 @@ test(`${REQUESTS} spoilt requests to every route: refused or done, never a fault
   const back = await fetch(`${shop.address}/api/stock/csv`, { method: 'POST', headers: AS_PROGRAM, body: drawer })
   expect(await back.json()).toEqual({ added: 0, corrected: 0 })
 })
+
+test('a file that is refused costs little: by its length before it is read, by its count before it is expanded', async ({ shop }) => {
+  test.setTimeout(120_000)
+  const head = '"format":"finitum-worksheet","version":3'
+  const post = async (path: string, body: BodyInit) => {
+    try {
+      const answer = await fetch(`${shop.address}/api/${path}`, {
+        method: 'POST',
+        headers: AS_PROGRAM,
+        body,
+        duplex: 'half',
+      } as RequestInit)
+      return { status: answer.status, said: await answer.text() }
+    } catch {
+      // Cut off while it was still being sent.
+      return { status: 413, said: 'too large' }
+    }
+  }
+  /** Sent without saying how long it is. */
+  const endless = () => {
+    let left = 300
+    return new ReadableStream({
+      pull(controller) {
+        if (left-- > 0) controller.enqueue(new Uint8Array(1_000_000).fill(32))
+        else controller.close()
+      },
+    })
+  }
+  const before = shop.peak
+  for (const [path, body, status, said] of [
+    ['worksheets', `{${head},"jobs":[],"lots":[${Array(1_200_000).fill('{}').join()}]}`, 422, 'NOT have more than 5000 items'],
+    ['worksheets', `{${head},"lots":[],"jobs":[${Array(1_200_000).fill('{}').join()}]}`, 422, 'At most 2000 jobs'],
+    ['worksheets', `{${head},"jobs":${'['.repeat(1_900_000)}${']'.repeat(1_900_000)}}`, 422, 'nested too deeply'],
+    ['worksheets', 'x'.repeat(4_200_000), 413, 'too large'],
+    ['worksheets', endless(), 413, 'too large'],
+    ['stock/csv', endless(), 413, 'too large'],
+    ['jobs', endless(), 413, 'too large'],
+    ['stock/csv', `family,nominal,count\n${'a,5,1\n'.repeat(100_000)}`, 413, 'At most 5000 sizes a file'],
+  ] as const) {
+    const answer = await post(path, body)
+    expect({ status: answer.status, said: answer.said.slice(0, 400) }).toEqual({ status, said: expect.stringContaining(said) })
+  }
+  expect((await fetch(`${shop.address}/api/health`)).ok).toBe(true)
+  if (before !== null) expect(shop.peak! - before).toBeLessThan(200)
+})

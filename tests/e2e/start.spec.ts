@@ -168,6 +168,29 @@ test('a demo killed while it is loaded starts whole the next time', async () => 
   }
 })
 
+test('a second start in the middle of a large import is refused, and the import goes on', async () => {
+  test.setTimeout(120_000)
+  const demo = await openWorkshop('demo')
+  try {
+    const text = await (await fetch(`${demo.address}/api/jobs/launch-engine/worksheet`)).text()
+    let done = 0
+    const imports = Array.from({ length: 25 }, async () => {
+      const answer = await fetch(`${demo.address}/api/worksheets?copy=yes`, { method: 'POST', headers: AS_PROGRAM, body: text })
+      expect(answer.status).toBe(200)
+      done++
+    })
+    const second = await runScript('scripts/start.mjs', { PORT: '4995', FINITUM_DATA: demo.folder })
+    expect(second).toMatchObject({ code: 1, said: expect.stringContaining('is open in another Finitum (process ') })
+    expect(done).toBeLessThan(25)
+    await Promise.all(imports)
+    const { found } = (await (await fetch(`${demo.address}/api/jobs?find=copy`)).json()) as { found: number }
+    expect(found).toBe(25)
+  } finally {
+    await demo.stop()
+    rmSync(demo.folder, { recursive: true, force: true })
+  }
+})
+
 test('a full disk: nothing is lost, the browser keeps what is typed, and sends it when there is room', async ({ page }) => {
   test.setTimeout(120_000)
   const disk = mkdtempSync(join(tmpdir(), 'finitum-disk-'))

@@ -1,5 +1,5 @@
 import { spawn, type ChildProcess } from 'node:child_process'
-import { mkdtempSync, rmSync } from 'node:fs'
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import { createServer } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
@@ -30,6 +30,16 @@ export class Workshop {
     readonly script: 'demo' | 'start',
     private readonly env: Readonly<Record<string, string>> = {},
   ) {}
+
+  /** Most memory the process has held so far, in MB; null where the system does not say. */
+  get peak(): number | null {
+    try {
+      const [, kB] = /VmHWM:\s+(\d+) kB/.exec(readFileSync(`/proc/${this.process!.pid}/status`, 'utf8')) ?? []
+      return kB ? Number(kB) / 1_000 : null
+    } catch {
+      return null
+    }
+  }
 
   get address() {
     return `http://127.0.0.1:${this.port}`
