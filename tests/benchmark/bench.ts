@@ -10,6 +10,7 @@ import type { LimitSet } from '#core/verdict/limits'
 import { madeBearings, madeDrawer, madeSingles, stream } from '../reference/drawers'
 import { cheapestByPieces, lexicographic, solver } from '../reference/milp'
 import { pageFigures } from './page'
+import { keptFigures } from './kept'
 import { scaleFigures } from './scale'
 import { startFigures } from './start'
 import { asked } from '../questions'
@@ -150,6 +151,7 @@ const PARTS: Readonly<Record<string, () => void | Promise<void>>> = {
   allocation: allocationFigures,
   ...Object.fromEntries(Object.entries(DRAWERS).map(([name, drawers]) => [name, () => chooserFigures(drawers)])),
   scale: () => scaleFigures(say),
+  kept: () => keptFigures(say),
   page: () => pageFigures(say),
   start: () => startFigures(say),
 }

@@ -17,17 +17,17 @@ const JOBS = Number(process.env.JOBS ?? 10_000)
 const A_FILE = 1000
 const READINGS = 10
 const p95 = (values: number[]) => [...values].sort((a, b) => a - b)[Math.floor(values.length * 0.95)]!
-const median = (values: number[]) => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)]!
+export const median = (values: number[]) => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)]!
 
-/** A thousand jobs of one check with ten readings each, made from the demo's first. */
-function file(batch: number): string {
+/** So many jobs of one check with ten readings each, made from the demo's first. */
+export function jobsFile(batch: number, count = A_FILE): string {
   const reading = readWorksheet(readFileSync(join(root, 'demo/1-mail-launch.worksheet.json'), 'utf8'))
   if (!reading.ok) throw new Error(reading.faults[0]!.reason)
   const { worksheet } = reading
   const check = worksheet.jobs[0]!.checks.find(({ id }) => id === 'launch-input')!
   const [trial] = check.trials
-  const jobs = Array.from({ length: A_FILE }, (_, i): WorksheetJob => {
-    const n = batch * A_FILE + i
+  const jobs = Array.from({ length: count }, (_, i): WorksheetJob => {
+    const n = batch * count + i
     return {
       id: `j${n}`,
       unit: { name: `Unit ${n % 40}`, description: '' },
@@ -66,7 +66,7 @@ function file(batch: number): string {
   return JSON.stringify({ ...worksheet, jobs })
 }
 
-async function timed(times: number, work: (i: number) => Promise<unknown>): Promise<number[]> {
+export async function timed(times: number, work: (i: number) => Promise<unknown>): Promise<number[]> {
   const all: number[] = []
   for (let i = 0; i < times; i++) {
     const t = performance.now()
@@ -76,18 +76,19 @@ async function timed(times: number, work: (i: number) => Promise<unknown>): Prom
   return all
 }
 
+export function migrationFiles(): Map<string, string> {
+  const migrations = join(root, 'server/database/migrations')
+  return new Map(readdirSync(migrations).map(name => [name, readFileSync(join(migrations, name), 'utf8')]))
+}
+
 export async function scaleFigures(say: (line: string) => void): Promise<void> {
   const folder = mkdtempSync(join(tmpdir(), 'finitum-scale-'))
-  const migrations = join(root, 'server/database/migrations')
-  const db: Database = await openDatabase(
-    join(folder, 'database'),
-    new Map(readdirSync(migrations).map(name => [name, readFileSync(join(migrations, name), 'utf8')])),
-  )
+  const db: Database = await openDatabase(join(folder, 'database'), migrationFiles())
   try {
     const imports: number[] = []
     let longest = 0
     for (let batch = 0; batch < JOBS / A_FILE; batch++) {
-      const text = file(batch)
+      const text = jobsFile(batch)
       const t = performance.now()
       let going = true
       const bringing = importWorksheet(db, text, false).finally(() => {
