@@ -45,7 +45,7 @@ for (const [what, path, body, status, place, reason] of [
   ['not an object', 'jobs', '[]', 400, '', 'JSON object'],
   ['an unknown field', 'jobs', { op: 'a', id: 'a', unit: 'x', title: 'y', owner: 'me' }, 422, 'owner', 'not known'],
   ['a missing field', 'jobs', { op: 'a', id: 'a', title: 'y' }, 422, 'unit', '.'],
-  ['a zero character', 'jobs', { op: 'a', id: 'a', unit: 'x\0', title: 'y' }, 400, '', 'zero character'],
+  ['a zero character', 'jobs', { op: 'a', id: 'a', unit: 'x\0', title: 'y' }, 422, 'unit', 'zero character'],
   ['too large a body', 'jobs', { op: 'a', id: 'a', unit: 'x', title: 'y', notes: 'n'.repeat(70_000) }, 413, '', 'too large'],
   ['a length in fractions', 'checks/launch-idler/readings', { ...reading, far: 1.5 }, 422, 'far', 'whole number of nanometres'],
   ['a length as text', 'checks/launch-idler/readings', { ...reading, far: '18 thou' }, 422, 'far', 'whole number of nanometres'],
@@ -194,6 +194,12 @@ test('sending twice is harmless, being late is refused with what was missed', as
     document: { trials: { readings: unknown[] }[] }
   }
   expect(view.document.trials[0]!.readings).toHaveLength(1)
+  // With a newer version seen it is still the same; with another figure it is something else.
+  expect((await send(shop, 'checks/launch-idler/readings', { ...first, version: view.version })).status).toBe(200)
+  expect(await send(shop, 'checks/launch-idler/readings', { ...first, far: first.far + 1 })).toMatchObject({
+    status: 409,
+    faults: [{ path: 'op', reason: 'Something else was sent under this id already.' }],
+  })
   const late = await send(shop, 'checks/launch-idler/readings', { ...reading, op: 'late', id: 'late' })
   expect(late.status).toBe(409)
   expect(late.changed).toEqual(['Reading 7.5 thou logged'])
