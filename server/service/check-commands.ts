@@ -27,20 +27,20 @@ const tidy = <T extends object>(value: T): T => JSON.parse(JSON.stringify(value)
 
 type Write<Dto> = (db: Database, id: string, dto: Dto) => Promise<CheckView>
 
-export const logReading: Write<ReadingDto> = (db, id, { op, version, trialId, seen, ...reading }) =>
-  commandCheck(db, id, { op, version }, { kind: 'read', trialId, reading, ...(seen === undefined ? {} : { seen }) })
+export const logReading: Write<ReadingDto> = (db, id, { op, version, content, trialId, seen, ...reading }) =>
+  commandCheck(db, id, { op, version, content }, { kind: 'read', trialId, reading, ...(seen === undefined ? {} : { seen }) })
 export const voidReading: Write<VoidDto> = (db, id, dto) =>
   commandCheck(db, id, dto, { kind: 'void', readingId: dto.readingId, reason: dto.reason.trim() })
-export const tickStep: Write<TickDto> = (db, id, { op, version, step, trial, ticked }) =>
-  commandCheck(db, id, { op, version }, { kind: 'tick', step, trial: trial ?? null, ticked })
+export const tickStep: Write<TickDto> = (db, id, dto) =>
+  commandCheck(db, id, dto, { kind: 'tick', step: dto.step, trial: dto.trial ?? null, ticked: dto.ticked })
 
 export const listFoundPack: Write<FoundPackDto> = (db, id, dto) =>
   commandCheck(db, id, dto, { kind: 'list', place: dto.place, pieces: dto.pieces })
-export const fitPack: Write<FitDto> = (db, id, { op, version, trialId, onto, packs, claim, inHand }) =>
+export const fitPack: Write<FitDto> = (db, id, { op, version, content, trialId, onto, packs, claim, inHand }) =>
   commandCheck(
     db,
     id,
-    { op, version },
+    { op, version, content },
     { kind: 'fit', trialId, packs, claim: claim ?? false, inHand: inHand ?? [], ...(onto === undefined ? {} : { onto }) },
   )
 export const reservePack: Write<ReserveDto> = (db, id, dto) =>
