@@ -31,7 +31,15 @@ const logged = (db: Database): Promise<number[]> =>
 /** The rows of an import put into another database as they are, table by table. */
 async function copied(from: Database, to: Database): Promise<number> {
   const rows = new Map<string, Row[]>()
-  for (const table of ['unit', 'lot', 'gauge', ...TABLES]) rows.set(table, await from.rows<Row>(`SELECT * FROM ${table}`))
+  const worked = await from.rows<{ name: string }>(
+    "SELECT column_name AS name FROM information_schema.columns WHERE is_generated = 'ALWAYS'",
+  )
+  const isGiven = ([column]: [string, unknown]) => !worked.some(({ name }) => name === column)
+  for (const table of ['unit', 'lot', 'gauge', ...TABLES])
+    rows.set(
+      table,
+      (await from.rows<Row>(`SELECT * FROM ${table}`)).map(row => Object.fromEntries(Object.entries(row).filter(isGiven))),
+    )
   const t = performance.now()
   await to.transaction(async sql => {
     for (const [table, all] of rows) await insertRows(sql, table, all, 'ON CONFLICT DO NOTHING')
