@@ -133,10 +133,7 @@ for (const sample of [false, true])
     await sign(page)
   })
 
-test('a shaft: what was read on the pack that is in counts, not what was expected of it; nothing goes below zero; signed', async ({
-  page,
-  shop,
-}) => {
+test('a shaft: what was read on the pack that is in counts, not what was expected of it; signed', async ({ page, shop }) => {
   await newJob(page, shop.address, 'sawmill', 'saw shaft')
   await page.keyboard.type('saw shaft play')
   await fill(page, /^Book limit, lower/, '3')
