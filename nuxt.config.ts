@@ -3,6 +3,7 @@ import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import tailwindcss from '@tailwindcss/vite'
 import type { Nitro } from 'nitropack/types'
+import { readerSource } from './scripts/reader-source.mjs'
 import { HEADERS } from './server/http/headers'
 import type { Nuxt } from 'nuxt/schema'
 
@@ -46,6 +47,7 @@ export default defineNuxtConfig({
   nitro: {
     moduleSideEffects: ['reflect-metadata'],
     hooks: { compiled: copyLockBinary },
+    rollupConfig: { plugins: [readerSource()] },
     routeRules: { '/**': { headers: { ...HEADERS } } },
     typescript: { tsConfig: decorators },
     esbuild: { options: { tsconfigRaw: decorators, target: 'es2022' } },

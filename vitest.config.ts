@@ -1,10 +1,12 @@
 import { fileURLToPath } from 'node:url'
 import { defineConfig } from 'vitest/config'
+import { readerSource } from './scripts/reader-source.mjs'
 
 const fromRoot = (path: string) => fileURLToPath(new URL(path, import.meta.url))
 
 export default defineConfig({
   resolve: { alias: { '#core': fromRoot('./core'), '#shared': fromRoot('./shared') } },
+  plugins: [readerSource()],
   esbuild: { tsconfigRaw: { compilerOptions: { experimentalDecorators: true } } },
   test: {
     include: [

@@ -1,5 +1,6 @@
 // npm run bench: bundled as the product is, since an untransformed run measures the loader.
 import { join } from 'node:path'
+import { readerSourceForEsbuild } from './reader-source.mjs'
 import { checkNode, ensureBuilt, ensureInstalled, root } from './prepare.mjs'
 
 checkNode()
@@ -17,6 +18,7 @@ await build({
   packages: 'external',
   target: 'node20',
   tsconfig: join(root, 'tsconfig.plain.json'),
+  plugins: [readerSourceForEsbuild()],
   alias: { '#core': join(root, 'core'), '#shared': join(root, 'shared') },
 })
 await import(outfile)

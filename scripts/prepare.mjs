@@ -52,7 +52,7 @@ export function ensureBuilt() {
   for (const folder of ['app', 'core', 'server', 'shared', 'public']) {
     for (const path of sources(join(root, folder))) hash.update(path.slice(root.length)).update(readFileSync(path))
   }
-  for (const file of ['nuxt.config.ts', 'package-lock.json']) hash.update(readFileSync(join(root, file)))
+  for (const file of ['nuxt.config.ts', 'package-lock.json', 'scripts/reader-source.mjs']) hash.update(readFileSync(join(root, file)))
   const wanted = hash.digest('hex')
   const stamp = join(root, '.output', 'sources')
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === wanted) return

@@ -115,6 +115,15 @@ export interface Refusal {
   readonly helps?: 'copy'
 }
 
+/** One JSON value a line: how far it is, then the answer or the refusal. */
+export const LINES = 'application/x-ndjson'
+/** How far an import is. */
+export interface Progress {
+  readonly done: number
+  readonly of: number
+  readonly what: 'readings' | 'rows'
+}
+
 export interface ImportResult {
   readonly jobs: number
   readonly checks: number

@@ -1,29 +1,18 @@
 <script setup lang="ts">
-import { RefusedError, api, faultsOf } from '~/composables/useApi'
-import type { Fault, ImportResult } from '#shared/types'
+import type { ImportResult } from '#shared/types'
 
 /** Reads a worksheet from a file; says what came in, or where the file is wrong. */
 const emit = defineEmits<{ done: [ImportResult] }>()
 const input = ref<HTMLInputElement>()
-const faults = ref<readonly Fault[]>([])
 const result = ref<ImportResult | null>(null)
 const clash = ref<string | null>(null)
-const busy = ref(false)
+const { busy, progress, faults, cancelled, helps, send: sendFile, cancel } = useFileIn<ImportResult>('application/json')
 
 async function send(text: string, copy = false): Promise<void> {
-  busy.value = true
-  faults.value = []
   result.value = null
-  try {
-    result.value = await api<ImportResult>(`/api/worksheets${copy ? '?copy=yes' : ''}`, { text })
-    clash.value = null
-    emit('done', result.value)
-  } catch (error) {
-    faults.value = faultsOf(error)
-    clash.value = error instanceof RefusedError && error.refusal.helps === 'copy' ? text : null
-  } finally {
-    busy.value = false
-  }
+  result.value = await sendFile(`/api/worksheets${copy ? '?copy=yes' : ''}`, text)
+  clash.value = helps.value === 'copy' ? text : null
+  if (result.value) emit('done', result.value)
 }
 async function chosen(): Promise<void> {
   const file = input.value?.files?.[0]
@@ -47,6 +36,10 @@ async function chosen(): Promise<void> {
       data-test="import-file"
       @change="chosen"
     />
+    <FileInProgress v-if="busy" :progress="progress" @cancel="cancel" />
+    <p v-if="cancelled" class="mt-2 text-[14px]" role="status" data-test="import-cancelled">
+      Cancelled. A job comes in whole or not at all.
+    </p>
     <div v-if="faults.length || result" class="mt-2 max-w-xl text-[14px]" role="status" data-test="import-result">
       <template v-if="faults.length">
         <p class="font-bold text-out">Nothing was imported.</p>

@@ -1,4 +1,4 @@
-import type { Fault, Refusal } from '#shared/types'
+import { LINES, type Fault, type Progress, type Refusal } from '#shared/types'
 
 /** The server said no, and why. */
 export class RefusedError extends Error {
@@ -9,13 +9,22 @@ export class RefusedError extends Error {
     super(refusal.faults.map(fault => fault.reason).join(' ') || 'The server refused this.')
   }
 }
+/** It was broken off from here. */
+export class CancelledError extends Error {}
 /** The server did not answer at all. */
 export class AwayError extends Error {}
 
 /** Sends one request; a refusal or silence becomes an error of its own kind. */
 export async function api<Answer>(
   path: string,
-  options: { method?: string; body?: unknown; text?: string; type?: string } = {},
+  options: {
+    method?: string
+    body?: unknown
+    text?: string
+    type?: string
+    signal?: AbortSignal
+    heard?: (progress: Progress) => void
+  } = {},
 ): Promise<Answer> {
   let response: Response
   try {
@@ -23,10 +32,14 @@ export async function api<Answer>(
       method: options.method ?? (options.body !== undefined || options.text !== undefined ? 'POST' : 'GET'),
       ...(options.body === undefined ? {} : { body: JSON.stringify(options.body) }),
       ...(options.text === undefined ? {} : { body: options.text }),
-      headers: { 'content-type': options.type ?? 'application/json' },
+      headers: { 'content-type': options.type ?? 'application/json', ...(options.heard ? { accept: LINES } : {}) },
+      signal: options.signal ?? null,
     })
-  } catch {
-    throw new AwayError('The server is away.')
+    if (response.ok && options.heard && response.headers.get('content-type') === LINES)
+      return await lastLine<Answer>(response, options.heard)
+  } catch (error) {
+    if (error instanceof RefusedError) throw error
+    throw options.signal?.aborted ? new CancelledError('Cancelled.') : new AwayError('The server is away.')
   }
   if (response.ok) return (await response.json()) as Answer
   const answer = (await response.json().catch(() => ({}))) as { data?: Refusal }
@@ -35,6 +48,24 @@ export async function api<Answer>(
       faults: [{ path: '', reason: 'The server failed at this. Nothing was changed; try again.' }],
     })
   throw new RefusedError(response.status, answer.data ?? { faults: [{ path: '', reason: 'The server refused this.' }] })
+}
+
+/** Hears line after line; the last is the answer or the refusal. */
+async function lastLine<Answer>(response: Response, heard: (progress: Progress) => void): Promise<Answer> {
+  const reader = response.body!.pipeThrough(new TextDecoderStream()).getReader()
+  let rest = ''
+  for (;;) {
+    const { value, done } = await reader.read()
+    if (done) throw new AwayError('The server went away.')
+    const lines = (rest + value).split('\n')
+    rest = lines.pop()!
+    for (const line of lines) {
+      const said = JSON.parse(line) as Progress | { answer: Answer } | { refused: { statusCode: number; data: Refusal } }
+      if ('answer' in said) return said.answer
+      if ('refused' in said) throw new RefusedError(said.refused.statusCode, said.refused.data)
+      heard(said)
+    }
+  }
 }
 
 /** The sentence for one field, or for the whole when the path is empty. */

@@ -19,6 +19,7 @@ const findField = ref<HTMLInputElement>()
 const fileField = ref<HTMLInputElement>()
 const faults = ref<readonly Fault[]>([])
 const news = ref('')
+const fileIn = reactive(useFileIn<{ added: number; corrected: number }>('text/csv'))
 
 async function load(): Promise<void> {
   try {
@@ -49,17 +50,11 @@ const remove = (gone: StockLot) => removal.remove(`${markedText(gone.nominal)}, 
 async function importCsv(): Promise<void> {
   const file = fileField.value?.files?.[0]
   if (!file) return
-  faults.value = []
   news.value = ''
-  try {
-    const done = await api<{ added: number; corrected: number }>('/api/stock/csv', { text: await file.text(), type: 'text/csv' })
-    news.value = `${done.added} sizes added, ${done.corrected} counts corrected.`
-    await load()
-  } catch (error) {
-    faults.value = faultsOf(error)
-  } finally {
-    fileField.value!.value = ''
-  }
+  const done = await fileIn.send('/api/stock/csv', await file.text())
+  fileField.value!.value = ''
+  if (done) news.value = `${done.added} sizes added, ${done.corrected} counts corrected.`
+  await load()
 }
 function added(view: StockView, id: string): void {
   stock.value = view
@@ -110,7 +105,7 @@ useKeys(
           autocomplete="off"
         />
         <a class="button" href="/api/stock/csv" download="drawer.csv">Export CSV</a>
-        <button type="button" class="button" @click="fileField?.click()">Import CSV</button>
+        <button type="button" class="button" :disabled="fileIn.busy" @click="fileField?.click()">Import CSV</button>
         <input
           ref="fileField"
           type="file"
@@ -125,13 +120,16 @@ useKeys(
         <button type="button" class="button primary" @click="adding = true">New size</button>
       </div>
     </div>
-    <div v-if="faults.length || news" class="mb-3 text-[14px]" role="status" data-test="csv-result">
-      <template v-if="faults.length">
+    <p v-for="fault in faults" :key="fault.reason" class="mb-3 text-[14px] text-out" role="alert">{{ fault.reason }}</p>
+    <FileInProgress v-if="fileIn.busy" class="mb-3" :progress="fileIn.progress" @cancel="fileIn.cancel" />
+    <div v-if="fileIn.faults.length || fileIn.cancelled || news" class="mb-3 text-[14px]" role="status" data-test="csv-result">
+      <template v-if="fileIn.faults.length">
         <p class="font-bold text-out">Nothing was changed.</p>
-        <p v-for="fault in faults" :key="fault.path + fault.reason">
-          <code class="figure text-[13px]">{{ fault.path }}</code> {{ fault.reason }}
+        <p v-for="fault in fileIn.faults" :key="fault.path + fault.reason">
+          <code v-if="fault.path" class="figure text-[13px]">{{ fault.path }}</code> {{ fault.reason }}
         </p>
       </template>
+      <p v-else-if="fileIn.cancelled">Cancelled. A drawer comes in whole or not at all.</p>
       <p v-else class="text-in">{{ news }}</p>
     </div>
     <RemovedNotice :removed="removal.removed.value" :refusal="removal.refusal.value" @undo="removal.undo" />

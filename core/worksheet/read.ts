@@ -32,12 +32,19 @@ const thorough = new Ajv({ allErrors: true, strict: false })
 const SMALL = 20_000
 /** Values in all: some 200,000 readings. */
 const BOUNDS = { deepest: 24, most: 3_000_000 }
-/** A version's schema, for the file without its jobs and for each job by itself. */
-function validatorsOf(whole: { readonly $defs: object }) {
-  const job = { $ref: '#/$defs/job', $defs: whole.$defs }
-  const of = (schemaOf: object) => ({ quick: quick.compile(schemaOf), thorough: thorough.compile(schemaOf) })
-  return { file: of(whole), job: of(job) }
+/** A schema is compiled when it is first needed: that takes longer than reading a small file. */
+function validatorOf(schemaOf: object) {
+  const compiled = (ajv: Ajv) => {
+    let validate: ReturnType<Ajv['compile']> | null = null
+    return () => (validate ??= ajv.compile(schemaOf))
+  }
+  return { quick: compiled(quick), thorough: compiled(thorough) }
 }
+/** A version's schema, for the file without its jobs and for each job by itself. */
+const validatorsOf = (whole: { readonly $defs: object }) => ({
+  file: validatorOf(whole),
+  job: validatorOf({ $ref: '#/$defs/job', $defs: whole.$defs }),
+})
 const validators = { 1: validatorsOf(schemaV1), 2: validatorsOf(schemaV2), 3: validatorsOf(schema) } as const
 /** Jobs of one file. */
 const MOST_JOBS = 2000
@@ -49,20 +56,7 @@ const one = (path: string, reason: string): WorksheetReading => ({ ok: false, fa
  * Reads a worksheet, all of it or nothing. Bad text, another format, a newer version, a wrong field, a piece of no known lot: the
  * place and a sentence.
  */
-export const readWorksheet = (text: string): WorksheetReading => throughout(readingSteps(text))
-
-/** The same for a value that is parsed already. */
-export const checkWorksheet = (value: unknown): WorksheetReading => throughout(checkingSteps(value))
-
-function throughout(steps: Generator<void, WorksheetReading>): WorksheetReading {
-  for (;;) {
-    const step = steps.next()
-    if (step.done) return step.value
-  }
-}
-
-/** Reading a worksheet in steps, a job each: others can have their turn between them. */
-export function* readingSteps(text: string): Generator<void, WorksheetReading> {
+export function readWorksheet(text: string): WorksheetReading {
   if (text.length > WORKSHEET_LARGEST) return one('', `The file is larger than ${WORKSHEET_LARGEST / 1e6} million characters.`)
   let value: unknown
   try {
@@ -70,11 +64,11 @@ export function* readingSteps(text: string): Generator<void, WorksheetReading> {
   } catch (error) {
     return one('', `This is not a JSON file: ${(error as Error).message}.`)
   }
-  yield
-  return yield* checkingSteps(value)
+  return checkWorksheet(value)
 }
 
-function* checkingSteps(value: unknown): Generator<void, WorksheetReading> {
+/** The same for a value that is parsed already. */
+export function checkWorksheet(value: unknown): WorksheetReading {
   if (typeof value !== 'object' || value === null || Array.isArray(value))
     return one('', 'This is not a worksheet: a JSON object is expected.')
   const broken = unfit(value, BOUNDS, '/')
@@ -94,29 +88,28 @@ function* checkingSteps(value: unknown): Generator<void, WorksheetReading> {
   for (const [i, job] of (jobs ?? []).entries()) {
     wrong.push(...faultsBy(ofJob, job).map(({ path, reason }) => ({ path: path ? `jobs/${i}/${path}` : `jobs/${i}`, reason })))
     if (wrong.length >= MOST_FAULTS) break
-    yield
   }
   if (wrong.length > 0) return { ok: false, faults: wrong.slice(0, MOST_FAULTS) }
   const unknown = [...kindFaults(value as unknown as Worksheet)]
   if (unknown.length > 0) return { ok: false, faults: unknown }
-  yield
   const worksheet = version === 3 ? (value as unknown as Worksheet) : upgradeWorksheet(value as unknown as WorksheetV1 | WorksheetV2)
   const faults: WorksheetFault[] = [...repeatedFaults(worksheet)]
   const lots = lotMap(worksheet.lots)
   for (const [j, job] of worksheet.jobs.entries()) {
     faults.push(...jobFaults(job, j, lots))
     if (faults.length >= MOST_FAULTS) break
-    yield
   }
   return faults.length > 0 ? { ok: false, faults: faults.slice(0, MOST_FAULTS) } : { ok: true, worksheet }
 }
 
-function faultsBy(validate: ReturnType<typeof validatorsOf>['job'], value: unknown): WorksheetFault[] {
-  if (validate.quick(value)) return []
+function faultsBy(validator: ReturnType<typeof validatorOf>, value: unknown): WorksheetFault[] {
+  const once = validator.quick()
+  if (once(value)) return []
   const small = unfit(value, { ...BOUNDS, most: SMALL }) === null
-  if (!small) return faultsOf(validate.quick.errors ?? [])
-  validate.thorough(value)
-  return faultsOf(validate.thorough.errors ?? [])
+  if (!small) return faultsOf(once.errors ?? [])
+  const all = validator.thorough()
+  all(value)
+  return faultsOf(all.errors ?? [])
 }
 
 function faultsOf(errors: readonly ErrorObject[]): WorksheetFault[] {

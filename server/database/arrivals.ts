@@ -1,19 +1,51 @@
 import type { Database, Sql } from './client'
 
-/** All of an import is here: from now on it is seen. */
-export async function reveal(sql: Sql, arrival: string): Promise<void> {
-  await sql.rows('UPDATE checks SET removed_at = NULL WHERE job_id IN (SELECT id FROM job WHERE arriving = $1)', [arrival])
-  await sql.rows('UPDATE job SET removed_at = NULL, arriving = NULL WHERE arriving = $1', [arrival])
-  await sql.rows('UPDATE lot SET removed_at = NULL, arriving = NULL WHERE arriving = $1', [arrival])
-  await sql.rows('UPDATE gauge SET arriving = NULL WHERE arriving = $1', [arrival])
+/** Jobs that are shown or removed with one transaction: others wait no longer than that. */
+const JOBS_AT_ONCE = 25
+const SIZES_AT_ONCE = 250
+
+/** All of an import is here: from now on it stays, and is shown, its sizes first and then job by job. */
+export async function reveal(db: Database, arrival: string): Promise<void> {
+  await db.transaction(sql => sql.rows('INSERT INTO arrived VALUES ($1)', [arrival]))
+  await showArrived(db)
 }
 
-const CHECKS = 'SELECT c.id FROM checks c JOIN job j ON j.id = c.job_id WHERE j.arriving IS NOT NULL'
+async function showArrived(db: Database): Promise<void> {
+  for (const { id } of await db.rows<{ id: string }>('SELECT id FROM arrived')) {
+    await inTurns(db, SIZES_AT_ONCE, `SELECT id FROM lot WHERE arriving = $1`, [id], (sql, ids) =>
+      sql.rows('UPDATE lot SET removed_at = NULL, arriving = NULL WHERE id = ANY($1)', [ids]),
+    )
+    await db.transaction(sql => sql.rows('UPDATE gauge SET arriving = NULL WHERE arriving = $1', [id]))
+    await inTurns(db, JOBS_AT_ONCE, `SELECT id FROM job WHERE arriving = $1`, [id], async (sql, ids) => {
+      await sql.rows('UPDATE checks SET removed_at = NULL WHERE job_id = ANY($1)', [ids])
+      await sql.rows('UPDATE job SET removed_at = NULL, arriving = NULL WHERE id = ANY($1)', [ids])
+    })
+    await db.transaction(sql => sql.rows('DELETE FROM arrived WHERE id = $1', [id]))
+  }
+}
+
+/** Does what is to be done with what a statement finds, some at a time, until it finds nothing more. */
+async function inTurns(
+  db: Database,
+  most: number,
+  found: string,
+  values: readonly unknown[],
+  work: (sql: Sql, ids: string[]) => Promise<unknown>,
+): Promise<void> {
+  for (let more = true; more;)
+    await db.transaction(async sql => {
+      const ids = (await sql.rows<{ id: string }>(`${found} LIMIT ${most}`, values)).map(({ id }) => id)
+      if (ids.length > 0) await work(sql, ids)
+      more = ids.length === most
+    })
+}
+
+const CHECKS = 'SELECT id FROM checks WHERE job_id = ANY($1)'
 const TRIALS = `SELECT id FROM trial WHERE check_id IN (${CHECKS})`
 const READINGS = `SELECT id FROM reading WHERE series_id IN (SELECT id FROM series WHERE trial_id IN (${TRIALS}))`
-const PARTS = 'SELECT p.id FROM part p JOIN job j ON j.id = p.job_id WHERE j.arriving IS NOT NULL'
+const PARTS = 'SELECT id FROM part WHERE job_id = ANY($1)'
 const LAPS = `SELECT id FROM lap WHERE check_id IN (${CHECKS})`
-/** What goes, in an order that no reference stands against. */
+/** What goes with some jobs, in an order that no reference stands against. */
 const GOES: readonly (readonly [table: string, where: string])[] = [
   ['reading_void', `reading_id IN (${READINGS})`],
   ['reading', `id IN (${READINGS})`],
@@ -36,23 +68,29 @@ const GOES: readonly (readonly [table: string, where: string])[] = [
   ['event', `subject IN (${CHECKS})`],
   ['checks', `id IN (${CHECKS})`],
   ['part', `id IN (${PARTS})`],
-  ['job', 'arriving IS NOT NULL'],
-  ['lot', 'arriving IS NOT NULL'],
-  ['gauge', 'arriving IS NOT NULL'],
+  ['job', 'id = ANY($1)'],
 ]
+/** Some of these rows are never changed otherwise. */
 const APPEND_ONLY = 'SELECT tgrelid::regclass::text AS name FROM pg_trigger WHERE tgname = $1'
 
-/** An import that was cut short leaves nothing of itself. */
-export const forgetArrivals = (db: Database): Promise<void> =>
-  db.transaction(async sql => {
-    const [begun] = await sql.rows(
-      'SELECT 1 FROM job WHERE arriving IS NOT NULL UNION ALL SELECT 1 FROM lot WHERE arriving IS NOT NULL UNION ALL SELECT 1 FROM gauge WHERE arriving IS NOT NULL LIMIT 1',
-    )
-    if (!begun) return
-    const guarded = new Set((await sql.rows<{ name: string }>(APPEND_ONLY, ['append_only'])).map(({ name }) => name))
-    for (const [table, where] of GOES) {
-      if (guarded.has(table)) await sql.rows(`ALTER TABLE ${table} DISABLE TRIGGER append_only`)
-      await sql.rows(`DELETE FROM ${table} WHERE ${where}`)
-      if (guarded.has(table)) await sql.rows(`ALTER TABLE ${table} ENABLE TRIGGER append_only`)
-    }
+/** An import that was cut short leaves nothing of itself; one that was whole already is shown. */
+export async function forgetArrivals(db: Database): Promise<void> {
+  await showArrived(db)
+  const guarded = new Set((await db.rows<{ name: string }>(APPEND_ONLY, ['append_only'])).map(({ name }) => name))
+  const remove = async (sql: Sql, table: string, where: string, values: readonly unknown[]) => {
+    if (guarded.has(table)) await sql.rows(`ALTER TABLE ${table} DISABLE TRIGGER append_only`)
+    await sql.rows(`DELETE FROM ${table} WHERE ${where}`, values)
+    if (guarded.has(table)) await sql.rows(`ALTER TABLE ${table} ENABLE TRIGGER append_only`)
+  }
+  await inTurns(db, JOBS_AT_ONCE, 'SELECT id FROM job WHERE arriving IS NOT NULL', [], async (sql, ids) => {
+    for (const [table, where] of GOES) await remove(sql, table, where, [ids])
   })
+  await inTurns(db, SIZES_AT_ONCE, 'SELECT id FROM lot WHERE arriving IS NOT NULL', [], async (sql, ids) => {
+    await remove(sql, 'movement', 'lot_id = ANY($1)', [ids])
+    await remove(sql, 'lot', 'id = ANY($1)', [ids])
+  })
+  await db.transaction(async sql => {
+    await remove(sql, 'gauge', 'arriving IS NOT NULL', [])
+    await remove(sql, 'unit', 'NOT EXISTS (SELECT 1 FROM job WHERE unit_id = unit.id)', [])
+  })
+}

@@ -6,10 +6,20 @@ export type Row = Readonly<Record<string, unknown>>
 /** Many rows of one table in one statement. @param more  what follows VALUES: ON CONFLICT …, RETURNING … */
 export async function insertRows<Answer = unknown>(sql: Sql, table: string, rows: readonly Row[], more = ''): Promise<Answer[]> {
   if (rows.length === 0) return []
-  const columns = Object.keys(rows[0]!).join(', ')
+  return insertText(sql, { table, columns: Object.keys(rows[0]!), json: JSON.stringify(rows) }, more)
+}
+
+/** Rows of one table, written as text already. */
+export interface RowsText {
+  readonly table: string
+  readonly columns: readonly string[]
+  readonly json: string
+}
+export function insertText<Answer = unknown>(sql: Sql, { table, columns: named, json }: RowsText, more = ''): Promise<Answer[]> {
+  const columns = named.join(', ')
   return sql.rows<Answer>(
     `INSERT INTO ${table} (${columns}) OVERRIDING SYSTEM VALUE SELECT ${columns} FROM json_populate_recordset(NULL::${table}, $1) ${more}`,
-    [JSON.stringify(rows)],
+    [json],
   )
 }
 
@@ -23,13 +33,15 @@ export function updateRow(sql: Sql, table: string, id: string, columns: Row): Pr
   )
 }
 
-/** Numbers of a sequence that nobody else gets. */
-export const numbersOf = async (sql: Sql, sequence: string, count: number): Promise<number[]> =>
-  count === 0
-    ? []
-    : (await sql.rows<{ n: number }>(`SELECT nextval('${sequence}')::float8 AS n FROM generate_series(1, $1::integer)`, [count])).map(
-        ({ n }) => n,
-      )
+/** So many numbers of a sequence that nobody else gets, one after the other. @returns the first */
+export async function reserveNumbers(sql: Sql, sequence: string, count: number): Promise<number> {
+  if (count === 0) return 0
+  const [row] = await sql.rows<{ n: number }>(`SELECT (setval($1::regclass, nextval($1::regclass) + $2 - 1) - $2 + 1)::float8 AS n`, [
+    sequence,
+    count,
+  ])
+  return row!.n
+}
 
 /** Which of these ids a table holds already. */
 export const known = async (sql: Sql, table: string, ids: readonly string[]): Promise<ReadonlySet<string>> =>

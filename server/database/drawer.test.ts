@@ -17,9 +17,9 @@ import { createJob, jobView } from '../service/jobs'
 import { createCheck } from '../service/new-check'
 import { removeCheck, removeJob, removeLot } from '../service/removal'
 import { addLot, changeLot, joinLike, moveStock, tellApart } from '../service/stock'
-import { exportStock, importStock } from '../service/stock-csv'
+import { exportStock, importStock } from '../import/drawer'
 import { exportJob } from '../service/export'
-import { importWorksheet } from '../service/import'
+import { importWorksheet } from '../import/worksheet'
 import { JobQueryDto } from '#shared/dto/job'
 
 const folder = new URL('./migrations/', import.meta.url)

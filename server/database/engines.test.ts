@@ -11,7 +11,7 @@ import { Refused } from '../http/refuse'
 import { checkView } from '../service/check-view'
 import { changeGauge, createGauge, keepBoreKit, markZeroed } from '../service/gauges'
 import { createJob, jobView } from '../service/jobs'
-import { importStock } from '../service/stock-csv'
+import { importStock } from '../import/drawer'
 import {
   beginLap,
   changeSettings,
@@ -30,7 +30,7 @@ import { replacePart } from '../service/part-change'
 import { createCheck } from '../service/new-check'
 import { moveStock } from '../service/stock'
 import { exportJob } from '../service/export'
-import { importWorksheet } from '../service/import'
+import { importWorksheet } from '../import/worksheet'
 
 const folder = new URL('./migrations/', import.meta.url)
 const migrations = new Map(readdirSync(folder).map(name => [name, readFileSync(new URL(name, folder), 'utf8')]))

@@ -3,14 +3,16 @@ import { database } from '../database/current'
 import type { Database } from '../database/client'
 import { NoRoom } from '../database/room'
 import { log } from '../log'
-import { notFound, refuse, Refused, sendRefusal } from './refuse'
+import { ended } from './lines'
+import { Gone, notFound, refuse, Refused, sendRefusal } from './refuse'
 
 /** A route: waits for the database, turns refusals into 4xx answers; anything else is a fault of ours, logged, and becomes a plain 500. */
 export function route<Answer>(work: (event: H3Event, db: Database) => Promise<Answer>) {
   return defineEventHandler(async event => {
     try {
-      return await work(event, await database())
+      return ended(event, { answer: await work(event, await database()) })
     } catch (error) {
+      if (error instanceof Gone) return undefined
       if (error instanceof Refused) return sendRefusal(event, error)
       if (error instanceof NoRoom) return sendRefusal(event, refuse(507, error.message))
       return sendRefusal(event, ourFault(event, error))

@@ -8,8 +8,8 @@ import { openDatabase, type Database } from '../../server/database/client'
 import { SyncedFiles } from '../../server/database/files'
 import { checkView } from '../../server/service/check-view'
 import { logReading } from '../../server/service/check-commands'
-import { importWorksheet } from '../../server/service/import'
-import { TABLES } from '../../server/service/import-rows'
+import { importWorksheet } from '../../server/import/worksheet'
+import { TABLES } from '../../server/import/rows'
 import { jobsFile, median, migrationFiles, timed } from './scale'
 
 /** The same files, but nothing waits for the disk. */

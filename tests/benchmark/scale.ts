@@ -8,7 +8,7 @@ import { openDatabase, type Database } from '../../server/database/client'
 import { jobList } from '../../server/database/jobs'
 import { checkView } from '../../server/service/check-view'
 import { logReading } from '../../server/service/check-commands'
-import { importWorksheet } from '../../server/service/import'
+import { importWorksheet } from '../../server/import/worksheet'
 import { JobQueryDto } from '#shared/dto/job'
 import { nm } from '#core/quantity/length'
 

@@ -1,6 +1,6 @@
 import { setHeader } from 'h3'
 import { route } from '../../http/route'
-import { exportStock } from '../../service/stock-csv'
+import { exportStock } from '../../import/drawer'
 
 export default route(async (event, db) => {
   setHeader(event, 'content-type', 'text/csv; charset=utf-8')

@@ -1,5 +1,6 @@
 import { readText } from '../../http/body'
+import { listener } from '../../http/lines'
 import { route } from '../../http/route'
-import { CSV_LARGEST, importStock } from '../../service/stock-csv'
+import { CSV_LARGEST, importStock } from '../../import/drawer'
 
-export default route(async (event, db) => importStock(db, await readText(event, CSV_LARGEST)))
+export default route(async (event, db) => importStock(db, await readText(event, CSV_LARGEST), listener(event)))

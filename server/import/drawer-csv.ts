@@ -5,12 +5,7 @@ import { parseLength } from '#core/quantity/parse-length'
 import type { Nm } from '#core/quantity/length'
 import { SHAPES, withSizes, type Lot } from '#core/pack/lot'
 import type { Fault } from '#shared/types'
-import { insertRows } from '../database/bulk'
-import type { Database, Sql } from '../database/client'
-import { allLots, lotColumns } from '../database/stock'
-import { refuse, refuseAll } from '../http/refuse'
 
-export const CSV_LARGEST = 1_000_000
 /** Sizes of one file, as in a worksheet. */
 const MOST_LINES = 5_000
 const COLUMNS = [
@@ -36,11 +31,11 @@ type Row = Partial<Record<(typeof COLUMNS)[number], string>>
 /** A spreadsheet must not run what a mark or a tag says: such text is written with a leading apostrophe. */
 const OPTIONS = { newline: '\n', escapeFormulae: /^[=+\-@\t\r]/ }
 
-/** The drawer as CSV; every length carries its unit, so that the file reads back as it is. */
-export async function exportStock(sql: Sql): Promise<string> {
+/** A drawer as CSV; every length carries its unit, so that the file reads back as it is. */
+export function writeDrawer(lots: readonly Lot[]): string {
   const mm = (length: Nm | null | undefined) =>
     length === null || length === undefined ? '' : `${formatLength(length, 'mm', { decimals: 6, trim: true })} mm`
-  const rows = (await allLots(sql)).map(lot => [
+  const rows = lots.map(lot => [
     lot.id,
     lot.family,
     mm(lot.nominal),
@@ -62,52 +57,29 @@ export async function exportStock(sql: Sql): Promise<string> {
   return `${Papa.unparse({ fields: [...COLUMNS], data: rows }, OPTIONS)}\n`
 }
 
-/**
- * Reads a drawer from CSV: all rows or none. A known id takes the count of the file as a correction; the others are new sizes.
- * Lengths are read as they are typed (0.10 mm, 4 thou); a bare number is thou.
- */
-export async function importStock(db: Database, text: string): Promise<{ added: number; corrected: number }> {
+export type DrawerReading = { readonly lots: readonly Lot[] } | { readonly status: 413 | 422; readonly faults: readonly Fault[] }
+
+/** A drawer from CSV: all rows, or what is wrong with the first ten. Lengths are read as they are typed (0.10 mm, 4 thou); a bare number is thou. */
+export function readDrawer(text: string): DrawerReading {
+  const no = (reason: string, path = '', status: 413 | 422 = 422) => ({ status, faults: [{ path, reason }] })
   const parsed = Papa.parse<Row>(text.replace(/^\uFEFF/, ''), {
     header: true,
     skipEmptyLines: 'greedy',
     transformHeader: header => header.trim().toLowerCase(),
   })
   const missing = (['family', 'nominal', 'count'] as const).filter(column => !parsed.meta.fields?.includes(column))
-  if (missing.length > 0) throw refuse(422, `The first line must name the columns; missing: ${missing.join(', ')}.`, 'line 1')
+  if (missing.length > 0) return no(`The first line must name the columns; missing: ${missing.join(', ')}.`, 'line 1')
   const unknown = (parsed.meta.fields ?? []).filter(field => !(COLUMNS as readonly string[]).includes(field))
-  if (unknown.length > 0) throw refuse(422, `This column is not known: ${unknown[0]}.`, 'line 1')
+  if (unknown.length > 0) return no(`This column is not known: ${unknown[0]}.`, 'line 1')
   const broken = parsed.errors.find(error => error.type !== 'FieldMismatch' || error.code === 'TooManyFields')
-  if (broken) throw refuse(422, `${broken.message}.`, `line ${(broken.row ?? 0) + 2}`)
-  if (parsed.data.length > MOST_LINES) throw refuse(413, `At most ${MOST_LINES} sizes a file; this one has ${parsed.data.length}.`)
+  if (broken) return no(`${broken.message}.`, `line ${(broken.row ?? 0) + 2}`)
+  if (parsed.data.length > MOST_LINES) return no(`At most ${MOST_LINES} sizes a file; this one has ${parsed.data.length}.`, '', 413)
   const faults: Fault[] = []
   const lots = parsed.data.map((row, i) => lotFrom(row, `line ${i + 2}`, faults))
   const seen = new Set<string>()
   const twice = lots.findIndex(({ id }) => seen.size === seen.add(id).size)
   if (twice !== -1) faults.push({ path: `line ${twice + 2}`, reason: `The id “${lots[twice]!.id}” is used twice.` })
-  if (faults.length > 0) throw refuseAll(faults.slice(0, 10))
-
-  const now = new Date().toISOString()
-  return db.transaction(async sql => {
-    const known = new Map((await allLots(sql)).map(lot => [lot.id, lot]))
-    await insertRows(sql, 'lot', lots.filter(({ id }) => !known.has(id)).map(lotColumns), 'ON CONFLICT (id) DO NOTHING')
-    const moved = lots
-      .map(lot => ({ lot, present: known.get(lot.id), change: lot.onHand - (known.get(lot.id)?.onHand ?? 0) }))
-      .filter(({ change }) => change !== 0)
-    await insertRows(
-      sql,
-      'movement',
-      moved.map(({ lot, present, change }) => ({
-        id: uuid(),
-        lot_id: lot.id,
-        change,
-        why: present ? 'count' : 'take-in',
-        note: 'from a CSV file',
-        at: now,
-      })),
-    )
-    const corrected = moved.filter(({ present }) => present).length
-    return { added: lots.filter(lot => !known.has(lot.id)).length, corrected }
-  })
+  return faults.length > 0 ? { status: 422, faults: faults.slice(0, 10) } : { lots }
 }
 
 function lotFrom(row: Row, line: string, faults: Fault[]): Lot {

@@ -15,7 +15,7 @@ import { limitColumns } from '../database/limits'
 import { moment } from '../database/moment'
 import { readingColumns } from '../database/readings'
 import type { Row } from '../database/bulk'
-import { answerOf, lotsFor } from './check-view'
+import { answerOf, lotsFor } from '../service/check-view'
 
 /** The tables an import fills, in an order that every reference finds what it names. */
 export const TABLES = [
@@ -58,16 +58,23 @@ export interface ImportContext {
   /** the drawer here, promised pieces counted as reserved */
   readonly lots: readonly Lot[]
   /** the next number of the order of what happened, of the listings, of the series */
-  readonly next: { readonly order: () => number; readonly listing: () => number; readonly series: () => number }
+  readonly next: { readonly [Kind in keyof Numbers]: () => number }
 }
-/** How many numbers a job will ask for. */
-export const numbersFor = ({ checks }: WorksheetJob) => {
+/** One for each row that has to carry a number: what happened, listed packs, series. */
+export interface Numbers {
+  readonly order: number
+  readonly listing: number
+  readonly series: number
+}
+/** How many numbers jobs will ask for. */
+export function numbersFor(jobs: readonly WorksheetJob[]): Numbers {
+  const checks = jobs.flatMap(job => job.checks)
   const trials = checks.flatMap(check => check.trials)
-  const readings = trials.flatMap(trial => trial.readings)
+  const readings = trials.reduce((sum, trial) => sum + trial.readings.length, 0)
   return {
-    order: readings.length + checks.reduce((sum, check) => sum + check.partChanges.length + (check.reopened ? 1 : 0), 0),
+    order: readings + checks.reduce((sum, check) => sum + check.partChanges.length + (check.reopened ? 1 : 0), 0),
     listing: trials.reduce((sum, trial) => sum + Object.keys(trial.packs).length, 0),
-    series: readings.length,
+    series: readings,
   }
 }
 

@@ -1,0 +1,149 @@
+import { v4 as uuid } from 'uuid'
+import { formatLength } from '#core/quantity/format-length'
+import type { Lot } from '#core/pack/lot'
+import type { ImportResult } from '#shared/types'
+import { forgetArrivals, reveal } from '../database/arrivals'
+import { insertRows, insertText, known, reserveNumbers } from '../database/bulk'
+import type { Database } from '../database/client'
+import { admitGauge, gaugeById } from '../database/gauges'
+import { unitNamed } from '../database/jobs'
+import { takeStock } from '../database/learn'
+import { pooledSpreads } from '../database/readings'
+import { promisedByLot } from '../database/reserves'
+import { allLots, lotColumns } from '../database/stock'
+import { refuse, refuseAll } from '../http/refuse'
+import { log } from '../log'
+import { withReader, type Reader } from './call-reader'
+import { Cancelled, inTurn, type Told } from './progress'
+import { inRuns, type Group, type Head, type ShopSide } from './worksheet-in'
+
+/** So many jobs or readings change what the database has to plan by. */
+const MANY = 100
+const MANY_READINGS = 2000
+const SIZES_AT_ONCE = 250
+/** A transaction takes pieces in until so long: others wait no longer than that, and one piece. */
+const TURN_MS = 20
+
+/**
+ * Reads a worksheet into the shop, all of it or nothing. Jobs that are here already are refused unless copied under new ids.
+ * Sizes the shop does not know are added with none on hand: the file's drawer is not this one. A worker reads the file; it comes in in
+ * pieces, unseen until it is complete, so that the shop goes on working meanwhile.
+ */
+export const importWorksheet = (db: Database, text: string, asCopy: boolean, told: Told = {}): Promise<ImportResult> =>
+  inTurn(db, () =>
+    withReader(told.signal, async reader => {
+      const opened = await reader.open(text, asCopy)
+      if (!opened.ok) throw refuseAll(opened.faults)
+      const { head } = opened
+      const arrival = uuid()
+      try {
+        const { added, notes } = await makeWay(db, reader, head, arrival)
+        await bringIn(db, reader, head, told)
+        await reveal(db, arrival)
+        const readings = head.groups.reduce((sum, group) => sum + group.readings, 0)
+        await takeStock(db, head.jobs.length >= MANY || readings >= MANY_READINGS)
+        log('import', `${head.jobs.length} jobs of a worksheet`)
+        return {
+          jobs: head.jobs.length,
+          checks: head.checks,
+          lots: added,
+          jobIds: head.jobs,
+          notes: [
+            ...notes,
+            ...(added > 0 ? [`${added} sizes of the file were not in this drawer: they are listed with none on hand.`] : []),
+          ],
+        }
+      } catch (error) {
+        await forgetArrivals(db)
+        throw error
+      }
+    }),
+  )
+
+/** What would clash is refused before anything is written; sizes, gauges and units of the file get their place. */
+async function makeWay(db: Database, reader: Reader, head: Head, arrival: string): Promise<{ added: number; notes: Set<string> }> {
+  await refuseClashes(db, reader)
+  const here = new Map((await allLots(db)).map(lot => [lot.id, lot]))
+  const fresh = await bringInSizes(db, head.lots, here, arrival)
+  const notes = new Set<string>()
+  const shop = await db.transaction(async (sql): Promise<ShopSide> => {
+    const gauges: ShopSide['gauges'][number][] = []
+    for (const gauge of head.gauges) {
+      const id = await admitGauge(sql, gauge, arrival)
+      if (id !== gauge.id)
+        notes.add(`The file’s “${gauge.name}” is not the gauge known here by that id: it stands beside it in the register.`)
+      const { version: _, kit: __, uses: ___, ...admitted } = (await gaugeById(sql, id))!
+      gauges.push([gauge, admitted])
+    }
+    const units: ShopSide['units'][number][] = []
+    for (const { name, description } of head.units) units.push([name, await unitNamed(sql, uuid(), name, description)])
+    const promised = await promisedByLot(sql)
+    const drawer = [...here.values(), ...fresh.map(lot => ({ ...lot, onHand: 0, version: 1 }))]
+    return {
+      arrival,
+      units,
+      gauges,
+      spreads: [...(await pooledSpreads(sql))],
+      lots: drawer.map(({ version: _, ...lot }) => ({ ...lot, reserved: lot.reserved + (promised.get(lot.id) ?? 0) })),
+    }
+  })
+  await reader.here(shop)
+  return { added: fresh.length, notes }
+}
+
+/** Sizes of the file that are not here, with none on hand. @returns them */
+async function bringInSizes(db: Database, lots: readonly Lot[], here: ReadonlyMap<string, Lot>, arrival: string): Promise<Lot[]> {
+  const wrong = lots.findIndex(lot => here.has(lot.id) && here.get(lot.id)!.nominal !== lot.nominal)
+  if (wrong !== -1) {
+    const { id } = lots[wrong]!
+    const size = formatLength(here.get(id)!.nominal, 'mm', { unit: true })
+    throw refuse(409, `This shop knows “${id}” as another size (${size}).`, `lots/${wrong}`)
+  }
+  const ids = lots.map(({ id }) => id)
+  const there = await known(db, 'lot', ids)
+  const fresh = lots.filter(({ id }) => !there.has(id))
+  const removed_at = new Date().toISOString()
+  for (const run of inRuns(fresh, SIZES_AT_ONCE)) {
+    const rows = run.map(lot => ({ ...lotColumns(lot), removed_at, arriving: arrival }))
+    await db.transaction(sql => insertRows(sql, 'lot', rows))
+  }
+  return fresh
+}
+
+/** Refuses what would be there twice. */
+async function refuseClashes(db: Database, reader: Reader): Promise<void> {
+  for (const { table, ids } of await reader.claims()) {
+    const there = await known(db, table, ids)
+    if (there.size === 0) continue
+    const { path, what } = await reader.claimant(table, [...there])
+    throw refuse(409, `${what} is here already. Import it as a copy to keep both.`, path, { helps: 'copy' })
+  }
+}
+
+async function bringIn(db: Database, reader: Reader, { groups }: Head, { signal, said }: Told): Promise<void> {
+  const of = groups.reduce((sum, group) => sum + group.readings, 0)
+  let done = 0
+  for (const group of groups) {
+    await reader.group(group, await numbersOf(db, group))
+    let piece = await reader.piece()
+    while (piece) {
+      if (signal?.aborted) throw new Cancelled()
+      await db.transaction(async sql => {
+        const until = performance.now() + TURN_MS
+        do {
+          await insertText(sql, piece!)
+          done += piece!.readings
+          piece = await reader.piece()
+        } while (piece && performance.now() < until)
+      })
+      said?.({ done, of, what: 'readings' })
+    }
+  }
+}
+
+const numbersOf = (db: Database, { numbers }: Group) =>
+  db.transaction(async sql => ({
+    order: await reserveNumbers(sql, 'happening', numbers.order),
+    listing: await reserveNumbers(sql, 'pack_listing_id_seq', numbers.listing),
+    series: await reserveNumbers(sql, 'series_id_seq', numbers.series),
+  }))
