@@ -9,7 +9,7 @@ const count = (value: number) => value.toLocaleString('en')
 </script>
 
 <template>
-  <div class="mt-2 flex max-w-xl items-center gap-3 text-[14px]" role="status" data-test="file-progress">
+  <div class="flex max-w-xl items-center gap-3 text-[14px]" role="status" data-test="file-progress">
     <progress
       class="file-progress h-2 w-48 flex-none"
       :max="1"
@@ -19,6 +19,6 @@ const count = (value: number) => value.toLocaleString('en')
     <span class="figure text-[13px]">
       {{ progress ? `${count(progress.done)} of ${count(progress.of)} ${progress.what}` : 'Reading and checking the file …' }}
     </span>
-    <button type="button" class="button ml-auto" @click="$emit('cancel')">Cancel</button>
+    <button type="button" class="button " @click="$emit('cancel')">Cancel</button>
   </div>
 </template>

@@ -84,6 +84,7 @@ useKeys(
     key('/', 'find', () => findField.value?.focus()),
   ]),
 )
+const sheet = useWorksheetIn(() => void load())
 </script>
 
 <template>
@@ -110,10 +111,11 @@ useKeys(
         <select v-if="list?.counts.jobs" id="state" v-model="state" class="field !w-44">
           <option v-for="[value, words] in STATES" :key="value" :value="value">{{ words }}</option>
         </select>
-        <ImportButton @done="load()" />
+        <ImportButton :busy="sheet.busy" @picked="sheet.picked" />
         <button type="button" class="button primary" @click="begin">New job</button>
       </div>
     </div>
+    <ImportSays :sheet="sheet" />
     <p v-if="faultAt(faults, '')" class="fault" role="alert">{{ faultAt(faults, '') }}</p>
     <form v-if="making" class="mb-4 grid max-w-3xl gap-3 border-y rule py-4 md:grid-cols-[1fr_1fr_auto]" novalidate @submit.prevent="make">
       <div>

@@ -19,8 +19,8 @@ const READINGS = 10
 const p95 = (values: number[]) => [...values].sort((a, b) => a - b)[Math.floor(values.length * 0.95)]!
 export const median = (values: number[]) => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)]!
 
-/** So many jobs of one check with ten readings each, made from the demo's first. */
-export function jobsFile(batch: number, count = A_FILE): string {
+/** So many jobs of one check with so many readings each, made from the demo's first. */
+export function jobsFile(batch: number, count = A_FILE, readings = READINGS): string {
   const reading = readWorksheet(readFileSync(join(root, 'demo/1-mail-launch.worksheet.json'), 'utf8'))
   if (!reading.ok) throw new Error(reading.faults[0]!.reason)
   const { worksheet } = reading
@@ -49,7 +49,7 @@ export function jobsFile(batch: number, count = A_FILE): string {
             {
               ...trial!,
               id: `t${n}`,
-              readings: Array.from({ length: READINGS }, (__, r) => ({
+              readings: Array.from({ length: readings }, (__, r) => ({
                 id: `r${n}-${r}`,
                 point: 'travel',
                 start: nm(0),
@@ -81,6 +81,24 @@ export function migrationFiles(): Map<string, string> {
   return new Map(readdirSync(migrations).map(name => [name, readFileSync(join(migrations, name), 'utf8')]))
 }
 
+/** An import, and how long somebody else waited for a page who asked for it all the while. */
+async function importedBesideOthers(db: Database, text: string): Promise<{ took: number; waits: number[] }> {
+  const t = performance.now()
+  const waits: number[] = []
+  let going = true
+  const bringing = importWorksheet(db, text, false).finally(() => {
+    going = false
+  })
+  while (going) {
+    const asked = performance.now()
+    await jobList(db, new JobQueryDto())
+    waits.push(performance.now() - asked)
+    await new Promise(resolve => setTimeout(resolve, 50))
+  }
+  await bringing
+  return { took: performance.now() - t, waits }
+}
+
 export async function scaleFigures(say: (line: string) => void): Promise<void> {
   const folder = mkdtempSync(join(tmpdir(), 'finitum-scale-'))
   const db: Database = await openDatabase(join(folder, 'database'), migrationFiles())
@@ -88,27 +106,17 @@ export async function scaleFigures(say: (line: string) => void): Promise<void> {
     const imports: number[] = []
     let longest = 0
     for (let batch = 0; batch < JOBS / A_FILE; batch++) {
-      const text = jobsFile(batch)
-      const t = performance.now()
-      let going = true
-      const bringing = importWorksheet(db, text, false).finally(() => {
-        going = false
-      })
-      // Somebody else asks for a page all the while.
-      if (batch === 0 || batch === JOBS / A_FILE - 1) {
-        while (going) {
-          const asked = performance.now()
-          await jobList(db, new JobQueryDto())
-          longest = Math.max(longest, performance.now() - asked)
-          await new Promise(resolve => setTimeout(resolve, 100))
-        }
-      }
-      await bringing
-      imports.push(performance.now() - t)
+      const { took, waits } = await importedBesideOthers(db, jobsFile(batch))
+      longest = Math.max(longest, ...waits)
+      imports.push(took)
     }
     say(`\nScale: ${JOBS} jobs, ${JOBS * READINGS} readings, in files of ${A_FILE} jobs`)
     say(
       `  import of ${A_FILE} jobs: median ${(median(imports) / 1000).toFixed(1)} s, last ${(imports.at(-1)! / 1000).toFixed(1)} s; longest wait of somebody else meanwhile ${longest.toFixed(0)} ms`,
+    )
+    const large = await importedBesideOthers(db, jobsFile(1e6, 20, 2000))
+    say(
+      `  import of 40,000 readings: ${(large.took / 1000).toFixed(1)} s; somebody else waited p95 ${p95(large.waits).toFixed(0)} ms, at most ${Math.max(...large.waits).toFixed(0)} ms`,
     )
     const query = (asked: Partial<JobQueryDto>) => Object.assign(new JobQueryDto(), asked)
     const none = await timed(40, () => db.rows('SELECT 1'))

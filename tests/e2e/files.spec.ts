@@ -154,3 +154,39 @@ test('evaluate prints the evaluation of each check, from core alone', async () =
   }
   expect(none).toMatchObject({ code: 2, stderr: expect.stringContaining('there is no such file') })
 })
+
+test('a large file says how far it is and is broken off by keyboard; nothing of it stays, and it comes in whole the next time', async ({
+  page,
+  shop,
+}) => {
+  interface Sheet {
+    readonly jobs: { readonly checks: { readonly trials: { readonly readings: object[] }[] }[] }[]
+  }
+  const sheet = (await (await fetch(`${shop.address}/api/jobs/launch-box/worksheet`)).json()) as Sheet
+  const job = sheet.jobs[0]!
+  const check = job.checks[0]!
+  const trial = check.trials[0]!
+  const bare = { parts: {}, laps: [], ticks: [], partChanges: [], signOff: null, reopened: null, history: {} }
+  const jobs = Array.from({ length: 100 }, (_, i) => {
+    const readings = Array.from({ length: 150 }, (__, r) => ({ ...trial.readings[0], id: `many${i}-${r}`, order: r + 1 }))
+    const checks = [{ ...check, ...bare, id: `many-check${i}`, trials: [{ ...trial, id: `many-trial${i}`, readings }] }]
+    return { ...job, id: `many${i}`, title: `One of many ${i}`, parts: [], checks }
+  })
+  const text = JSON.stringify({ ...sheet, jobs })
+  const found = async () =>
+    ((await (await fetch(`${shop.address}/api/jobs?find=${encodeURIComponent('one of many')}`)).json()) as { found: number }).found
+
+  await page.goto(shop.address)
+  await page.getByTestId('import-file').setInputFiles(file(text))
+  const progress = page.getByTestId('file-progress')
+  await expect(progress).toContainText(/[1-9][\d,]* of 15,000 readings/, { timeout: 20_000 })
+  await progress.getByRole('button', { name: 'Cancel' }).press('Enter')
+  await expect(page.getByTestId('import-cancelled')).toHaveText('Cancelled. A job comes in whole or not at all.')
+  await expect(progress).toHaveCount(0)
+  // Its rows go; the same file meets nothing of itself.
+  await page.getByTestId('import-file').setInputFiles(file(text))
+  await expect(progress).toContainText('of 15,000 readings', { timeout: 20_000 })
+  expect(await found()).toBe(0)
+  await expect(page.getByTestId('import-result')).toContainText('100 jobs with 100 checks imported.', { timeout: 60_000 })
+  expect(await found()).toBe(100)
+})
