@@ -19,6 +19,6 @@ const count = (value: number) => value.toLocaleString('en')
     <span class="figure text-[13px]">
       {{ progress ? `${count(progress.done)} of ${count(progress.of)} ${progress.what}` : 'Reading and checking the file …' }}
     </span>
-    <button type="button" class="button " @click="$emit('cancel')">Cancel</button>
+    <button type="button" class="button" @click="$emit('cancel')">Cancel</button>
   </div>
 </template>

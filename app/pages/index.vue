@@ -115,6 +115,7 @@ const sheet = useWorksheetIn(() => void load())
         <button type="button" class="button primary" @click="begin">New job</button>
       </div>
     </div>
+    <WaitingNotice />
     <ImportSays :sheet="sheet" />
     <p v-if="faultAt(faults, '')" class="fault" role="alert">{{ faultAt(faults, '') }}</p>
     <form v-if="making" class="mb-4 grid max-w-3xl gap-3 border-y rule py-4 md:grid-cols-[1fr_1fr_auto]" novalidate @submit.prevent="make">

@@ -5,7 +5,17 @@ import { decide } from '#core/command/decide'
 /** A write that can wait for the server: it shows here at once, and is sent when it can be. `words` name it where it has to be named. */
 export type PendingWrite = (ReadCommand | VoidCommand | TickCommand) & { readonly words: string }
 
-const keyOf = (checkId: string) => `finitum.outbox.${checkId}`
+const KEY = 'finitum.outbox.'
+const keyOf = (checkId: string) => KEY + checkId
+
+/** The checks for which something waits in this browser. */
+export const checksWaiting = (): string[] =>
+  Object.keys(localStorage)
+    .filter(key => key.startsWith(KEY))
+    .map(key => key.slice(KEY.length))
+    .sort()
+/** What waits for a check that is gone is dropped only when somebody says so. */
+export const dropWrites = (checkId: string): void => localStorage.removeItem(keyOf(checkId))
 
 /** What is waiting to be sent for one check; kept in the browser, so that it survives a reload. */
 export const storedWrites = (checkId: string): PendingWrite[] => JSON.parse(localStorage.getItem(keyOf(checkId)) ?? '[]') as PendingWrite[]

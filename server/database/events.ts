@@ -1,16 +1,9 @@
-import type { OperationDto } from '#shared/dto/command'
-import { refuse } from '../http/refuse'
 import type { Sql } from './client'
 
-/**
- * Was this write made already? Sending it twice is harmless.
- * @throws Refused where another one was made under its id
- */
-export async function isRepeat(sql: Sql, { op, content }: Pick<OperationDto, 'op' | 'content'>): Promise<boolean> {
+/** What was sent under this id; null: nobody wrote that down; undefined: nothing was. */
+export async function contentSent(sql: Sql, op: string): Promise<string | null | undefined> {
   const [event] = await sql.rows<{ content: string | null }>('SELECT content FROM event WHERE id = $1', [op])
-  if (event && event.content !== null && content !== undefined && event.content !== content)
-    throw refuse(409, 'Something else was sent under this id already.', 'op')
-  return event !== undefined
+  return event?.content
 }
 export const insertEvent = (sql: Sql, e: { id: string; subject: string; version: number; what: string; content?: string | undefined }) =>
   sql.rows('INSERT INTO event (id, subject, version, what, content) VALUES ($1,$2,$3,$4,$5)', [

@@ -51,6 +51,44 @@ test('the server stops between two readings: the bench says so, keeps them, and 
   }
 })
 
+test('what was typed while the server was away, and the page closed, is named among the jobs and sent when its check is opened', async ({
+  page,
+}) => {
+  const shop = await openWorkshop('demo')
+  try {
+    await page.goto(`${shop.address}/checks/launch-idler`)
+    await page.getByRole('button', { name: /Measure/ }).click()
+    await shop.stop()
+    await typeReading(page, '7.4')
+    await expect(page.getByTestId('away')).toBeVisible()
+    await page.close()
+    await shop.start()
+    const later = await page.context().newPage()
+    // Something of a check that is no longer here waits beside it.
+    await later.goto(`${shop.address}/stock`)
+    await later.evaluate(() => {
+      const [key, kept] = Object.entries(localStorage).find(([name]) => name.startsWith('finitum.outbox.'))!
+      localStorage.setItem(key.replace('launch-idler', 'gone'), kept)
+    })
+    await later.goto(shop.address)
+    const waiting = later.getByTestId('waiting')
+    await expect(waiting).toContainText('Kept in this browser, not with the server yet')
+    await expect(waiting).toContainText('of a check that is not here any more')
+    await waiting.getByRole('button', { name: 'Drop it' }).press('Enter')
+    await expect(waiting).not.toContainText('not here any more')
+    await waiting.getByRole('link', { name: /Idler shaft end play/ }).press('Enter')
+    await expect(later.getByTestId('saved')).toHaveText('Saved')
+    await later.getByRole('button', { name: /Measure/ }).click()
+    await expect(later.getByTestId('series').getByRole('row')).toHaveCount(2)
+    await later.goto(shop.address)
+    await expect(later.getByText('On the bench')).toBeVisible()
+    await expect(later.getByTestId('waiting')).toHaveCount(0)
+  } finally {
+    await shop.stop()
+    rmSync(shop.folder, { recursive: true, force: true })
+  }
+})
+
 test('a second tab that is behind is told so, and its entry is put on top', async ({ context, shop }) => {
   const first = await context.newPage()
   const second = await context.newPage()
