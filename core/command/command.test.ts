@@ -66,6 +66,16 @@ describe('a fitting', () => {
     expect(after.document.trials[1]).toMatchObject({ refitted: ['pack'], packs: { pack: [{ lotId: 'b', count: 1 }] }, unlisted: [] })
     expect(after.document.trials[1]!.predicted.play!.play).toBeCloseTo(thou(6), -2)
   })
+  it('says of each movement what it was for', () => {
+    const command = fit('t2', { b: 1 })
+    const outcome = decide(measured, command)
+    const moved = (outcome.ok ? outcome.happenings : []).flatMap(happening => (happening.type === 'moved' ? [happening.movement] : []))
+    const common = { note: measured.document.title, trialId: 't2' }
+    expect(moved.sort((a, b) => a.lotId.localeCompare(b.lotId))).toEqual([
+      { id: `${command.op}:out:a`, lotId: 'a', change: 1, why: 'return', ...common },
+      { id: `${command.op}:in:b`, lotId: 'b', change: -1, why: 'fit', ...common },
+    ])
+  })
   it('is refused where a piece is not there, is promised, or was chosen for another fitting', () => {
     expect(reasonOf(decide(measured, fit('t2', { d: 2 })))).toContain('only 1 of 2.0 thou in the drawer; this needs 2')
     expect(reasonOf(decide(measured, fit('t2', { c: 3 })))).toContain('Only 2 of 5.0 thou are free')
@@ -416,6 +426,25 @@ describe('settings', () => {
     expect(after.document.parts.crankshaft).toBe('x')
     expect(Object.keys(after.document.parts)).toContain('shells-4')
   })
+  it('a check rests on the parts of its job that bear the name, each on its own', () => {
+    const document = beginCheck(checkKind('shaft-end-play'), { id: 'n', trialId: 'n1', at: AT })
+    const parts = [
+      { id: 'h', name: 'housing and cover' },
+      { id: 's', name: 'Shaft' },
+      { id: 'b', name: 'Bearings' },
+    ]
+    const outcome = decide({ document, lots: [], reserves: {} }, { ...head(), kind: 'set', change: {}, register: [], parts })
+    const rested = (outcome.ok ? outcome.happenings : []).flatMap(happening => (happening.type === 'rested' ? [happening] : []))
+    expect(rested.map(({ role, part, added }) => [role, part.id, part.name, added]).sort()).toEqual([
+      ['bearing', 'b', 'Bearings', false],
+      ['housing', 'h', 'housing and cover', false],
+      ['shaft', 's', 'Shaft', false],
+    ])
+  })
+  it('an answer of the set-up is a text', () =>
+    expect(
+      decide(fresh(), { ...head(), kind: 'set', change: { setup: { pack: 3 as unknown as string } }, register: [], parts: [] }),
+    ).toMatchObject({ ok: false, faults: [{ path: 'settings.setup.pack', reason: 'A text is expected.' }] }))
 })
 
 /** Any command, sensible or not, drawn from what is on the bench now. */

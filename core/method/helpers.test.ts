@@ -35,6 +35,9 @@ describe('setting a micrometer', () => {
       'Off by 2 whole turns of the thimble: set it on and look again.',
     )
     expect(calipersCheck(inches(1.7767), inches(1.787), 'inch').answer).toBe('off')
+    // A thou and a half is what they can be trusted to, that included.
+    expect(calipersCheck(inches(1.7767), inches(1.7782), 'inch').answer).toBe('agrees')
+    expect(calipersCheck(inches(1.7767), inches(1.7767 + 0.025 - 0.0015), 'inch').answer).toBe('whole-turn')
   })
   it('has none below zero', () => expect(() => micrometerSetting(-1, 'inch')).toThrow('below zero'))
 })
@@ -80,6 +83,8 @@ describe('building a bore gauge', () => {
         washers: [{ name: 'w', length: 0 }],
       }).map(({ path }) => path),
     ).toEqual(['anvils.0', 'washers.0', 'anvils']))
+  it('a kit without a fault has none', () =>
+    expect(kitFaults({ anvils: [{ name: '1', low: mm(30), high: mm(35) }], washers: [{ name: 'w', length: 1 }] })).toEqual([]))
   it('never offers what does not hold the target (property)', () =>
     fc.assert(
       fc.property(fc.integer({ min: 30, max: 60 }), target =>

@@ -26,6 +26,7 @@ describe('one gap read at several places', () => {
     expect(of('mean', 4)).toEqual({ estimate: alone, findings: [], counted: null })
     expect(of('smallest', 4)).toEqual({ estimate: alone, findings: [], counted: 'p0' })
   })
+  it('none is nothing', () => expect(of('mean')).toEqual({ estimate: null, findings: [], counted: null }))
   it('several are their smallest, or their mean; what lies over a step apart is said', () => {
     expect(of('smallest', 5, 4, 4.5)).toMatchObject({ estimate: { value: thou(4), n: 3 }, findings: [], counted: 'p1' })
     expect(of('mean', 5, 4)).toMatchObject({ estimate: { value: thou(4.5) }, findings: [], counted: null })

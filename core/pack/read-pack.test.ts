@@ -104,5 +104,8 @@ describe('a pack read out at the bench', () => {
       drawer,
     )
     expect(found.map(({ size, pair }) => [size / thou(1), pair[0].id, pair[1].id])).toEqual([[7, 'five', 'two']])
+    // A size the drawer has measured is no pair.
+    const known = drawer.map((lot, i) => (i === 0 ? { ...lot, measured: thou(7) } : lot))
+    expect(stuckPairs([{ size: thou(7), count: 1 }], known)).toEqual([])
   })
 })

@@ -1,4 +1,4 @@
-import { describe, expect, it } from 'vitest'
+import { beforeEach, describe, expect, it } from 'vitest'
 import { evaluateWorksheet } from './evaluate'
 import { checkWorksheet } from './read'
 
@@ -85,8 +85,12 @@ const read = (sheet: unknown) => {
 }
 
 describe('a worksheet of the first version', () => {
-  const sheet = read(old())
-  const check = sheet.jobs[0]!.checks[0]!
+  let sheet: ReturnType<typeof read>
+  let check: (typeof sheet)['jobs'][number]['checks'][number]
+  beforeEach(() => {
+    sheet = read(old())
+    check = sheet.jobs[0]!.checks[0]!
+  })
   it('gives its one gauge, pair of limits and pack their places', () => {
     expect(sheet.version).toBe(3)
     expect(check.gauges['dial-indicator']).toMatchObject({ id: 'd1', sense: 'climbs', sizes: [], range: null })

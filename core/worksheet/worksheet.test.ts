@@ -108,6 +108,22 @@ describe('the worksheet', () => {
       },
     ],
     [
+      'a reading on a day that is none',
+      'jobs/0/checks/0/trials/0/readings/0/at',
+      sheet => {
+        ;(sheet.jobs[0]!.checks[0]!.trials[0]!.readings[0] as { at: string }).at = '2026-13-40T25:00:00Z'
+      },
+    ],
+    [
+      'a signature under nothing',
+      'jobs/0/checks/0/signOff',
+      sheet => {
+        const check = sheet.jobs[0]!.checks[0]!
+        check.signOff ??= { at: '2026-05-04T08:00:00Z', by: 'T. Marl', reason: null, core: '' } as never
+        for (const trial of check.trials) trial.readings.length = 0
+      },
+    ],
+    [
       'a negative thickness',
       'lots/0/nominal',
       sheet => {

@@ -5,7 +5,6 @@ import type { Numbers } from './rows'
 import { WorksheetIn, type Group, type Opened, type Piece, type ShopSide } from './worksheet-in'
 
 let sheet: WorksheetIn | null = null
-let pieces: Piece[] = []
 
 const calls = {
   drawer: readDrawer,
@@ -17,11 +16,7 @@ const calls = {
   claims: () => sheet!.claims(),
   claimant: (table: string, ids: readonly string[]) => sheet!.claimant(table, ids),
   here: (shop: ShopSide) => sheet!.here(shop),
-  /** Works out the rows of a group; they are handed out by `piece`. */
-  group(group: Group, first: Numbers): void {
-    pieces = sheet!.rowsOf(group, first)
-  },
-  piece: (): Piece | null => pieces.shift() ?? null,
+  rows: (group: Group, first: Numbers): Piece[] => sheet!.rowsOf(group, first),
 }
 export type Calls = typeof calls
 export interface Question {

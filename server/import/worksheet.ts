@@ -15,7 +15,8 @@ import { refuse, refuseAll } from '../http/refuse'
 import { log } from '../log'
 import { withReader, type Reader } from './call-reader'
 import { Cancelled, inTurn, type Told } from './progress'
-import { inRuns, type Group, type Head, type ShopSide } from './worksheet-in'
+import type { Numbers } from './rows'
+import { inRuns, type Group, type Head, type Piece, type ShopSide } from './worksheet-in'
 
 /** So many jobs or readings change what the database has to plan by. */
 const MANY = 100
@@ -120,30 +121,46 @@ async function refuseClashes(db: Database, reader: Reader): Promise<void> {
   }
 }
 
+/** Group after group, the rows of the next worked out while those of this one are stored. */
 async function bringIn(db: Database, reader: Reader, { groups }: Head, { signal, said }: Told): Promise<void> {
   const of = groups.reduce((sum, group) => sum + group.readings, 0)
+  const first = await numbersFrom(db, groups)
+  const rowsOf = (i: number): Promise<Piece[]> => {
+    const rows = i < groups.length ? reader.rows(groups[i]!, first[i]!) : Promise.resolve([])
+    rows.catch(() => undefined)
+    return rows
+  }
   let done = 0
-  for (const group of groups) {
-    await reader.group(group, await numbersOf(db, group))
-    let piece = await reader.piece()
-    while (piece) {
+  let coming = rowsOf(0)
+  for (const i of groups.keys()) {
+    const pieces = await coming
+    coming = rowsOf(i + 1)
+    while (pieces.length > 0) {
       if (signal?.aborted) throw new Cancelled()
       await db.transaction(async sql => {
         const until = performance.now() + TURN_MS
         do {
-          await insertText(sql, piece!)
-          done += piece!.readings
-          piece = await reader.piece()
-        } while (piece && performance.now() < until)
+          const piece = pieces.shift()!
+          await insertText(sql, piece)
+          done += piece.readings
+        } while (pieces.length > 0 && performance.now() < until)
       })
       said?.({ done, of, what: 'readings' })
     }
   }
 }
 
-const numbersOf = (db: Database, { numbers }: Group) =>
-  db.transaction(async sql => ({
-    order: await reserveNumbers(sql, 'happening', numbers.order),
-    listing: await reserveNumbers(sql, 'pack_listing_id_seq', numbers.listing),
-    series: await reserveNumbers(sql, 'series_id_seq', numbers.series),
+/** The first number of each kind for each group. */
+async function numbersFrom(db: Database, groups: readonly Group[]): Promise<Numbers[]> {
+  const sum = (kind: keyof Numbers, upTo: number) => groups.slice(0, upTo).reduce((total, { numbers }) => total + numbers[kind], 0)
+  const start = await db.transaction(async sql => ({
+    order: await reserveNumbers(sql, 'happening', sum('order', groups.length)),
+    listing: await reserveNumbers(sql, 'pack_listing_id_seq', sum('listing', groups.length)),
+    series: await reserveNumbers(sql, 'series_id_seq', sum('series', groups.length)),
   }))
+  return groups.map((_, i) => ({
+    order: start.order + sum('order', i),
+    listing: start.listing + sum('listing', i),
+    series: start.series + sum('series', i),
+  }))
+}

@@ -45,6 +45,9 @@ describe('JCGM 100:2008, the guide to uncertainty', () => {
     [20, 2.09],
     [Infinity, 1.96],
   ])('table G.2: t95 of %d degrees of freedom is %d', (nu, t) => expect(coverageFactor(nu)).toBeCloseTo(t, 2))
+  it('a probability of 0 or 1 has no quantile', () => {
+    for (const p of [0, 1, -0.1, 1.1, NaN]) expect(() => studentQuantile(p, 3)).toThrow(RangeError)
+  })
   it('table G.2, one-sided: ν = 2 is 2.92', () => expect(studentQuantile(0.95, 2)).toBeCloseTo(2.92, 2))
 })
 
@@ -145,6 +148,8 @@ describe('NIST StRD, linear regression: Norris', () => {
   })
   it('refuses a line through fewer than three points, or through one thickness', () => {
     expect(() => straightLine([1, 2], [1, 2])).toThrow(RangeError)
+    expect(() => straightLine([1, 2, 3], [1, 2])).toThrow(RangeError)
+    expect(() => straightLine([1, 2, 3], [1, 2, 3, 4])).toThrow(RangeError)
     expect(() => straightLine([1, 1, 1], [1, 2, 3])).toThrow('no slope')
   })
 })
