@@ -16,9 +16,9 @@ interface FieldHead {
   /** Says which way the pieces move it: may be mended, with a reason, when the fittings show that it is wrong. */
   readonly sign?: boolean
 }
-export interface ChoiceField extends FieldHead {
+export interface ChoiceField<Value extends string = string> extends FieldHead {
   readonly kind: 'choice'
-  readonly options: readonly { readonly value: string; readonly label: string; readonly hint?: string }[]
+  readonly options: readonly { readonly value: Value; readonly label: string; readonly hint?: string }[]
 }
 export interface CountField extends FieldHead {
   readonly kind: 'count'
@@ -69,13 +69,64 @@ export function fieldFault(fields: readonly SetupField[], id: string, value: str
 /** The fields that are asked with this set-up. */
 export const fieldsFor = (fields: readonly SetupField[], setup: Setup): SetupField[] => fields.filter(field => field.when?.(setup) ?? true)
 
-export const countIn = (setup: Setup, id: string): number => Number(setup[id] ?? 0)
 /** A length of the set-up, nm; null while it is blank. */
 export const lengthIn = (setup: Setup, id: string): Nm | null => (setup[id] ? nm(Number(setup[id])) : null)
-/** A price of the set-up, smallest coin; null while it is blank. */
-export const priceIn = (setup: Setup, id: string): number | null => (setup[id] ? Number(setup[id]) : null)
-/** A temperature of the set-up, °C; 20 while it is blank. */
-export function celsiusIn(setup: Setup, id: string): number {
-  const read = parseTemperature(setup[id] ?? '')
-  return read.ok ? read.celsius : REFERENCE
+
+/** A field as a kind describes it: its key names it; `initial` is what it is set to at first. */
+type Described<Field> = Omit<Field, 'id' | 'when'> & { readonly initial: string }
+type Words<Field> = Omit<Described<Field>, 'kind' | 'initial'>
+
+export const choice = <const Value extends string>({
+  initial,
+  ...field
+}: Words<ChoiceField<Value>> & { readonly initial: NoInfer<Value> }) => ({ kind: 'choice' as const, initial, ...field })
+export const count = ({ initial, ...field }: Words<CountField> & { readonly initial: number }) => ({
+  kind: 'count' as const,
+  initial: String(initial),
+  ...field,
+})
+export const length = ({ initial, ...field }: Words<LengthSetupField> & { readonly initial?: Nm }) => ({
+  kind: 'length' as const,
+  initial: initial === undefined ? '' : String(initial),
+  ...field,
+})
+export const celsius = (field: Words<TemperatureField>) => ({ kind: 'celsius' as const, initial: String(REFERENCE), ...field })
+export const price = (field: Words<PriceField>) => ({ kind: 'price' as const, initial: '', ...field })
+
+/** The fields of a kind, in the order they are asked in. */
+export type Fields = Readonly<
+  Record<
+    string,
+    Described<ChoiceField> | Described<CountField> | Described<LengthSetupField> | Described<TemperatureField> | Described<PriceField>
+  >
+>
+type ValueOf<Field> = Field extends { readonly kind: 'choice'; readonly options: readonly { readonly value: infer Value }[] }
+  ? Value
+  : Field extends { readonly kind: 'count' | 'celsius' }
+    ? number
+    : Field extends { readonly kind: 'length' }
+      ? Nm | null
+      : number | null
+/** The set-up of a kind with these fields: a choice is one of its values, a length nm, a temperature °C, a price in the smallest coin; null is blank. */
+export type SetupOf<F extends Fields> = { readonly [Id in keyof F]: ValueOf<F[Id]> }
+
+/** What was chosen, field by field; what was never asked is as it is at first. */
+export const readSetup = <F extends Fields>(fields: F, setup: Setup): SetupOf<F> =>
+  Object.fromEntries(Object.entries(fields).map(([id, field]) => [id, valueIn(field, setup[id] ?? field.initial)])) as SetupOf<F>
+
+function valueIn({ kind }: Fields[string], text: string): string | number | null {
+  switch (kind) {
+    case 'choice':
+      return text
+    case 'count':
+      return Number(text)
+    case 'length':
+      return text === '' ? null : nm(Number(text))
+    case 'price':
+      return text === '' ? null : Number(text)
+    case 'celsius': {
+      const read = parseTemperature(text)
+      return read.ok ? read.celsius : REFERENCE
+    }
+  }
 }

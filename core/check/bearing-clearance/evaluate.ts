@@ -7,17 +7,17 @@ import type { LimitSet } from '../../verdict/limits'
 import { boreFindings, boreFrom } from '../bore-master'
 import type { Answers, CombinedResult, Position } from '../contract'
 import { diametersOf, largestDifference, meanDiameter, type Diameters } from '../diameters'
-import type { Setup } from '../setup'
-import { byStrip, diameterPoints, pointId, positionsOf, stationsOf, turnsPoint, zeroPoint } from './layout'
+import { diameterPoints, pointId, positionsOf, stationsOf, turnsPoint, zeroPoint } from './layout'
+import { byStrip, type BearingSetup } from './setup'
 
 /** Every result of every position; a position that lacks readings gives what it can. */
-export const combineBearings = (setup: Setup, answers: Answers): CombinedResult[] =>
+export const combineBearings = (setup: BearingSetup, answers: Answers): CombinedResult[] =>
   positionsOf(setup).flatMap(position => resultsAt(setup, answers, position))
 
 type Sized = Diameters[number]
 const least = (sizes: Diameters): Sized | undefined => [...sizes].sort((a, b) => a.estimate.value - b.estimate.value)[0]
 const most = (sizes: Diameters): Sized | undefined => [...sizes].sort((a, b) => b.estimate.value - a.estimate.value)[0]
-const at = ({ direction, station }: Sized, setup: Setup) =>
+const at = ({ direction, station }: Sized, setup: BearingSetup) =>
   [direction, stationsOf(setup).length > 1 ? station : ''].filter(Boolean).join(' ')
 
 /** A bore less a journal, each at one place: how much room there is there. */
@@ -36,14 +36,14 @@ function gap(bore: Sized | undefined, journal: Sized | undefined): Gap | null {
 }
 
 /** The least of the gaps at the stations, and the most. */
-const atStations = (setup: Setup, of: (station: string) => Gap | null) => {
+const atStations = (setup: BearingSetup, of: (station: string) => Gap | null) => {
   const gaps = stationsOf(setup)
     .flatMap(station => of(station) ?? [])
     .sort((a, b) => a.estimate.value - b.estimate.value)
   return { least: gaps[0] ?? null, most: gaps.at(-1) ?? null }
 }
 
-function resultsAt(setup: Setup, answers: Answers, position: Position): CombinedResult[] {
+function resultsAt(setup: BearingSetup, answers: Answers, position: Position): CombinedResult[] {
   const { id } = position
   const journalAt = diameterPoints(setup, 'journal', id)
   const journal = diametersOf(journalAt, answers)
@@ -104,7 +104,7 @@ function resultsAt(setup: Setup, answers: Answers, position: Position): Combined
   ]
 }
 
-function stripResults(setup: Setup, answers: Answers, { id }: Position): CombinedResult[] {
+function stripResults(setup: BearingSetup, answers: Answers, { id }: Position): CombinedResult[] {
   const points = stationsOf(setup).map(station => ({ point: pointId('strip', id, '', station), station }))
   const ends = points
     .flatMap(({ point, station }) => {
@@ -148,7 +148,7 @@ function stripResults(setup: Setup, answers: Answers, { id }: Position): Combine
 /** The hand beats arithmetic: a shaft that locks is tight, whatever the figures say; a bore that is nowhere above the journal locks it too. */
 function withHand(
   result: CombinedResult,
-  setup: Setup,
+  setup: BearingSetup,
   answers: Answers,
   position: string,
   { smallest, largest }: { smallest?: Sized | undefined; largest?: Sized | undefined } = {},
@@ -174,7 +174,7 @@ function withHand(
 }
 
 /** Three quarters of a thou to one thou of clearance per inch of journal. Common practice. */
-export function thumbClearance(setup: Setup, answers: Answers): LimitSet | null {
+export function thumbClearance(setup: BearingSetup, answers: Answers): LimitSet | null {
   const journals = positionsOf(setup).flatMap(({ id }) => diametersOf(diameterPoints(setup, 'journal', id), answers))
   if (journals.length === 0) return null
   const diameter = journals.reduce((sum, { estimate }) => sum + estimate.value, 0) / journals.length

@@ -1,21 +1,20 @@
 import type { MeasuringPoint, PartRole, PackPlace, Position, ResultKind } from '../contract'
-import { PLAY_WORDS, SIZE_WORDS } from '../../verdict/words'
 import { boreHeat, shaftHeat } from '../bore-master'
 import { DIRECTIONS, type DiameterPoint } from '../diameters'
-import { countIn, type Setup } from '../setup'
+import { clearanceResult, formResult, sizeResult } from '../results'
+import { byStrip, type BearingSetup } from './setup'
 
 const STATIONS = ['front', 'rear'] as const
 
-export const byStrip = (setup: Setup): boolean => setup.way === 'strip'
-export const stationsOf = (setup: Setup): readonly string[] => STATIONS.slice(0, countIn(setup, 'stations'))
-const placeWord = (setup: Setup): string => (setup.bearings === 'rods' ? 'Rod' : 'Main')
-export const positionsOf = (setup: Setup): Position[] =>
-  Array.from({ length: countIn(setup, 'positions') }, (_, i) => ({ id: String(i + 1), label: `${placeWord(setup)} ${i + 1}` }))
+export const stationsOf = (setup: BearingSetup): readonly string[] => STATIONS.slice(0, setup.stations)
+const placeWord = (setup: BearingSetup): string => (setup.bearings === 'rods' ? 'Rod' : 'Main')
+export const positionsOf = (setup: BearingSetup): Position[] =>
+  Array.from({ length: setup.positions }, (_, i) => ({ id: String(i + 1), label: `${placeWord(setup)} ${i + 1}` }))
 
 export const pointId = (part: 'journal' | 'bore' | 'strip', position: string, direction: string, station: string): string =>
   [part, position, direction, station].filter(Boolean).join('-')
 /** The diameters of one journal or bore, front first. */
-export const diameterPoints = (setup: Setup, part: 'journal' | 'bore', position: string): DiameterPoint[] =>
+export const diameterPoints = (setup: BearingSetup, part: 'journal' | 'bore', position: string): DiameterPoint[] =>
   stationsOf(setup).flatMap(station =>
     DIRECTIONS.map(direction => ({
       direction,
@@ -26,7 +25,7 @@ export const diameterPoints = (setup: Setup, part: 'journal' | 'bore', position:
 export const zeroPoint = (position: string): string => `zero-${position}`
 export const turnsPoint = (position: string): string => `turns-${position}`
 
-export function roles(setup: Setup): PartRole[] {
+export function roles(setup: BearingSetup): PartRole[] {
   const shells = positionsOf(setup).map(position => ({ id: `shells-${position.id}`, label: `Shells, ${position.label.toLowerCase()}` }))
   return [
     { id: 'crankshaft', label: 'Crankshaft' },
@@ -36,37 +35,26 @@ export function roles(setup: Setup): PartRole[] {
     ...shells,
   ]
 }
-const housing = (setup: Setup, position: string): string => (setup.bearings === 'rods' ? `rod-${position}` : 'block')
+const housing = (setup: BearingSetup, position: string): string => (setup.bearings === 'rods' ? `rod-${position}` : 'block')
 
-export function resultKinds(setup: Setup): ResultKind[] {
-  const positions = positionsOf(setup)
-  const common = { quantity: 'length', cannotBind: 'above', floored: false, overZero: false, positions } as const
-  const clearance = { ...common, scale: 'play', ends: PLAY_WORDS, main: true, overZero: true } as const
-  const form = (id: string, label: string): ResultKind => ({
-    ...common,
-    id,
-    label,
-    scale: 'play',
-    ends: SIZE_WORDS,
-    cannotBind: 'below',
-    main: false,
-  })
+export function resultKinds(setup: BearingSetup): ResultKind[] {
+  const all = { positions: positionsOf(setup) }
   return [
-    { ...clearance, id: 'clearance', label: 'Clearance, least' },
-    { ...clearance, id: 'clearance-most', label: 'Clearance, most', judgedBy: 'clearance' },
-    { ...common, id: 'journal', label: 'Journal diameter', scale: 'size', ends: SIZE_WORDS, main: false },
-    form('journal-round', 'Journal out-of-round'),
-    form('journal-taper', 'Journal taper'),
+    clearanceResult('clearance', 'Clearance, least', all),
+    clearanceResult('clearance-most', 'Clearance, most', { ...all, judgedBy: 'clearance' }),
+    sizeResult('journal', 'Journal diameter', all),
+    formResult('journal-round', 'Journal out-of-round', all),
+    formResult('journal-taper', 'Journal taper', all),
     ...(byStrip(setup)
-      ? [form('strip-taper', 'Taper by strip')]
-      : [form('bore-round', 'Bore out-of-round'), form('bore-taper', 'Bore taper')]),
-    { ...clearance, id: 'clearance-mean', label: 'Clearance, mean', main: false },
-    ...(byStrip(setup) ? [] : [{ ...clearance, id: 'clearance-split', label: 'Clearance near the split', main: false }]),
+      ? [formResult('strip-taper', 'Taper by strip', all)]
+      : [formResult('bore-round', 'Bore out-of-round', all), formResult('bore-taper', 'Bore taper', all)]),
+    clearanceResult('clearance-mean', 'Clearance, mean', { ...all, main: false }),
+    ...(byStrip(setup) ? [] : [clearanceResult('clearance-split', 'Clearance near the split', { ...all, main: false })]),
   ]
 }
 
 /** In the order of the work: all journals, then all bores; a shaft is turned only once its caps are tight. */
-export function points(setup: Setup): MeasuringPoint[] {
+export function points(setup: BearingSetup): MeasuringPoint[] {
   const places = shellPlaces(setup).map(place => place.id)
   const each = positionsOf(setup).map(({ id: position, label }) => {
     const shells = `shells-${position}`
@@ -140,7 +128,7 @@ const TURNS = [
 ] as const
 
 /** Two halves a position, each by its wall: −1 of clearance per wall thickness. */
-export function shellPlaces(setup: Setup): PackPlace[] {
+export function shellPlaces(setup: BearingSetup): PackPlace[] {
   if (setup.shells !== 'choose') return []
   return positionsOf(setup).map(({ id, label }) => ({
     id: `shells-${id}`,

@@ -11,8 +11,8 @@ import { endsOf } from '../../verdict/limits'
 import type { CheckDocument } from '../document'
 import { openPlaces, type CheckEvaluation } from '../evaluate-check'
 import { diametersOf } from '../diameters'
-import { lengthIn, priceIn } from '../setup'
 import { diameterPoints } from './layout'
+import { readBearings } from './setup'
 
 /** The shaft reground to one size, and one grade of shells throughout. */
 export interface Regrind {
@@ -62,7 +62,7 @@ export function shellOptions(
   const places = openPlaces(evaluation)
   if (places.length === 0) return []
   const drawer = evaluation.places.find(({ request }) => request)!.request!.drawer
-  const labour = priceIn(document.setup, 'labour')
+  const { labour } = readBearings(document.setup)
   const chosen = (id: 'alike' | 'mixed', title: string): ShellOption => {
     const allocation = allocate(
       {
@@ -116,8 +116,9 @@ function regrindOption(
   const index = lotMap(lots)
   const { results } = evaluation.current
   const show = (value: number) => formatLength(value, document.entryUnit === 'mm' ? 'mm' : 'in', { unit: true })
-  const [regrind, labour] = [priceIn(document.setup, 'regrind'), priceIn(document.setup, 'labour')]
-  const uGround = rectangular(lengthIn(document.setup, 'grindError') ?? GRIND_ERROR)
+  const setup = readBearings(document.setup)
+  const { regrind, labour } = setup
+  const uGround = rectangular(setup.grindError ?? GRIND_ERROR)
   const work = labour === null || regrind === null ? null : regrind + labour * places.length
   const base = {
     id: 'regrind',
@@ -150,7 +151,7 @@ function regrindOption(
   if (bearings.length < places.length) return none('Journals and limits are needed to reckon a regrind.')
 
   const read = bearings.flatMap(({ position }) =>
-    diametersOf(diameterPoints(document.setup, 'journal', position), evaluation.current.answers).map(({ estimate }) => estimate.value),
+    diametersOf(diameterPoints(setup, 'journal', position), evaluation.current.answers).map(({ estimate }) => estimate.value),
   )
   const smallest = Math.min(...read) - CLEAN_UP
   const pairs = places.length

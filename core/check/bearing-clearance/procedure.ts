@@ -1,10 +1,9 @@
 import { stripSteps } from '../../method/plastic-strip/steps'
 import type { Step } from '../../method/step'
-import type { Setup } from '../setup'
-import { byStrip } from './layout'
+import { byStrip, type BearingSetup } from './setup'
 
 /** The work of a bearing clearance, step by step. Common practice; the maker's manual comes first. */
-export function bearingSteps(setup: Setup): readonly Step[] {
+export function bearingSteps(setup: BearingSetup): readonly Step[] {
   const cap = setup.bearings === 'rods' ? 'rod cap' : 'main cap'
   const gauges: Step[] = [
     {

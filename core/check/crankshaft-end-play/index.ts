@@ -1,42 +1,43 @@
 import { thou } from '../../quantity/length'
-import type { CheckKind } from '../contract'
+import { defineKind } from '../define-kind'
 import { MOST_PIECES } from '../../pack/chooser/prepare'
-import { playFrom, playResult } from '../play'
+import { playFrom, playResult } from '../results'
+import { choice, type SetupOf } from '../setup'
 import { crankshaftSteps, crankshaftSuspicions } from './procedure'
+
+const FIELDS = {
+  thrust: choice({
+    label: 'Thrust bearing',
+    options: [
+      { value: 'fixed', label: 'Fixed: flanged shells or thrust washers', hint: 'nothing to choose' },
+      { value: 'shimmed', label: 'Shims at the flywheel flange', hint: 'thicker gives less play' },
+    ],
+    initial: 'fixed',
+  }),
+  way: choice({
+    label: 'Measured by',
+    options: [
+      { value: 'dial', label: 'Dial on the shaft’s end' },
+      { value: 'feeler', label: 'Feelers between thrust face and flange' },
+      { value: 'feel', label: 'By hand', hint: 'a judgement, provisional' },
+    ],
+    initial: 'dial',
+  }),
+}
+export type CrankshaftSetup = SetupOf<typeof FIELDS>
 
 /**
  * End play of a crankshaft at its thrust bearing: by a dial on the shaft's end, or by feelers between thrust face and flange with
  * the shaft pushed fully one way. A fixed thrust bearing leaves nothing to choose, only alignment; a shimmed flange takes a pack
  * that fills the gap (c −1).
  */
-export const crankshaftEndPlay: CheckKind = {
+export const crankshaftEndPlay = defineKind({
   id: 'crankshaft-end-play',
   title: 'Crankshaft end play',
   about: 'Travel of a crankshaft at its thrust bearing, by dial or feelers.',
   plausible: thou(250),
   safety: null,
-  setupFields: [
-    {
-      id: 'thrust',
-      kind: 'choice',
-      label: 'Thrust bearing',
-      options: [
-        { value: 'fixed', label: 'Fixed: flanged shells or thrust washers', hint: 'nothing to choose' },
-        { value: 'shimmed', label: 'Shims at the flywheel flange', hint: 'thicker gives less play' },
-      ],
-    },
-    {
-      id: 'way',
-      kind: 'choice',
-      label: 'Measured by',
-      options: [
-        { value: 'dial', label: 'Dial on the shaft’s end' },
-        { value: 'feeler', label: 'Feelers between thrust face and flange' },
-        { value: 'feel', label: 'By hand', hint: 'a judgement, provisional' },
-      ],
-    },
-  ],
-  defaultSetup: { thrust: 'fixed', way: 'dial' },
+  fields: FIELDS,
   parts: () => [
     { id: 'crankshaft', label: 'Crankshaft' },
     { id: 'thrust-bearing', label: 'Thrust bearing' },
@@ -50,7 +51,7 @@ export const crankshaftEndPlay: CheckKind = {
         return [{ ...point, id: 'gap', label: 'Gap at the thrust face, shaft pushed fully one way', way: 'feeler' }]
       case 'feel':
         return [{ ...point, id: 'felt', label: 'Travel felt by hand', way: 'feel' }]
-      default:
+      case 'dial':
         return [{ ...point, id: 'travel', label: 'Travel of the shaft’s end', way: 'dial' }]
     }
   },
@@ -91,4 +92,4 @@ export const crankshaftEndPlay: CheckKind = {
       },
     ]
   },
-}
+})

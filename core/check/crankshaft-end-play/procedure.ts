@@ -2,10 +2,10 @@ import type { Suspicion } from '../../pack/ledger'
 import { dialSteps } from '../../method/dial/steps'
 import { feelerSteps } from '../../method/feeler/steps'
 import type { Step } from '../../method/step'
-import type { Setup } from '../setup'
+import type { CrankshaftSetup } from '.'
 
 /** The work of a crankshaft end play check. Common practice; the maker's manual comes first. */
-export function crankshaftSteps(setup: Setup): readonly Step[] {
+export function crankshaftSteps(setup: CrankshaftSetup): readonly Step[] {
   const shimmed = setup.thrust === 'shimmed'
   const way = setup.way === 'feeler' ? feelerSteps : setup.way === 'dial' ? dialSteps : []
   return [

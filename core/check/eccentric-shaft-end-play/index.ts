@@ -1,7 +1,7 @@
 import { nm, thou } from '../../quantity/length'
 import type { LimitSet } from '../../verdict/limits'
-import type { CheckKind } from '../contract'
-import { playFrom, playResult } from '../play'
+import { defineKind } from '../define-kind'
+import { playFrom, playResult } from '../results'
 import { eccentricSteps, eccentricSuspicions } from './procedure'
 
 /** Usual band of these shafts: 0.04 to 0.07 mm. Common practice. */
@@ -13,24 +13,33 @@ const USUAL: LimitSet = {
   source: { kind: 'common-practice', text: 'usual for these shafts' },
 }
 
+const ROLES = [
+  'Housings',
+  'End plate',
+  'Front pulley',
+  'Timing gear',
+  'Pump gear',
+  'Counterweight',
+  'Thrust washers and needle bearing',
+].map(label => ({
+  id: label.toLowerCase().replace(/ /g, '-'),
+  label,
+}))
+
 /**
  * End play of an eccentric shaft (rotary engine), set by one lettered spacer (c +1) in steps of 0.02 mm. The letters are in no
  * order of thickness: the drawer's marks are the table.
  */
-export const eccentricShaftEndPlay: CheckKind = {
+export const eccentricShaftEndPlay = defineKind({
   id: 'eccentric-shaft-end-play',
   title: 'Eccentric-shaft end play',
   about: 'Rotary engine: end play of the eccentric shaft, set by one lettered spacer.',
   plausible: thou(100),
   safety: null,
-  setupFields: [],
-  defaultSetup: {},
-  parts: () =>
-    ['Housings', 'End plate', 'Front pulley', 'Timing gear', 'Pump gear', 'Counterweight', 'Thrust washers and needle bearing'].map(
-      label => ({ id: label.toLowerCase().replace(/ /g, '-'), label }),
-    ),
+  fields: {},
+  parts: () => ROLES,
   results: () => [playResult('Eccentric-shaft end play')],
-  points: setup => [
+  points: () => [
     {
       id: 'travel',
       label: 'Travel at the front nut',
@@ -38,7 +47,7 @@ export const eccentricShaftEndPlay: CheckKind = {
       way: 'dial',
       result: 'play',
       moves: ['spacer'],
-      rests: eccentricShaftEndPlay.parts(setup).map(part => part.id),
+      rests: ROLES.map(({ id }) => id),
     },
   ],
   places: () => [
@@ -56,4 +65,4 @@ export const eccentricShaftEndPlay: CheckKind = {
   suspicions: eccentricSuspicions,
   combine: (_setup, answers) => [playFrom('travel', answers, 'mean of far − (start + back)/2')],
   thumb: () => USUAL,
-}
+})

@@ -1,6 +1,9 @@
 import { thou } from '../../quantity/length'
 import { SIZE_WORDS } from '../../verdict/words'
-import type { CheckKind, MeasuringPoint } from '../contract'
+import type { MeasuringPoint } from '../contract'
+import { defineKind } from '../define-kind'
+import { clearanceResult, formResult } from '../results'
+import { choice, type SetupOf } from '../setup'
 import { pumpSteps } from './procedure'
 
 const ROTORS = [
@@ -8,57 +11,36 @@ const ROTORS = [
   { id: 'inner', label: 'Inner rotor' },
 ] as const
 
+const FIELDS = {
+  way: choice({
+    label: 'Measured by',
+    options: [
+      { value: 'feeler', label: 'Straight edge and feelers' },
+      { value: 'strip', label: 'Plastic strip under the cover' },
+    ],
+    initial: 'feeler',
+  }),
+}
+export type PumpSetup = SetupOf<typeof FIELDS>
+
 /**
  * End clearance of an oil pump's rotors under a straight edge, by feelers, or by plastic strip under the cover. Upper limit only:
  * too much leaks; the cover and body must be flat first.
  */
-export const oilPumpClearance: CheckKind = {
+export const oilPumpClearance = defineKind({
   id: 'oil-pump-clearance',
   title: 'Oil pump end clearance',
   about: 'Rotor end clearance under a straight edge, or by plastic strip. Upper limit only.',
   plausible: thou(40),
   safety: null,
-  setupFields: [
-    {
-      id: 'way',
-      kind: 'choice',
-      label: 'Measured by',
-      options: [
-        { value: 'feeler', label: 'Straight edge and feelers' },
-        { value: 'strip', label: 'Plastic strip under the cover' },
-      ],
-    },
-  ],
-  defaultSetup: { way: 'feeler' },
+  fields: FIELDS,
   parts: () => [
     { id: 'rotors', label: 'Pump rotors' },
     { id: 'pump', label: 'Pump body and cover' },
   ],
   results: () => [
-    {
-      id: 'clearance',
-      label: 'End clearance',
-      quantity: 'length',
-      scale: 'play',
-      ends: SIZE_WORDS,
-      cannotBind: 'above',
-      main: true,
-      floored: false,
-      overZero: true,
-      positions: ROTORS,
-    },
-    {
-      id: 'cover',
-      label: 'Cover hollow',
-      quantity: 'length',
-      scale: 'play',
-      ends: SIZE_WORDS,
-      cannotBind: 'below',
-      main: false,
-      floored: false,
-      overZero: false,
-      positions: [],
-    },
+    clearanceResult('clearance', 'End clearance', { ends: SIZE_WORDS, positions: ROTORS }),
+    formResult('cover', 'Cover hollow'),
   ],
   points: setup => [
     ...ROTORS.map((rotor): MeasuringPoint => ({
@@ -94,4 +76,4 @@ export const oilPumpClearance: CheckKind = {
     })),
     { kind: 'cover', position: null, estimate: answers.of('cover').estimate, points: ['cover'], formula: '(go + no-go)/2' },
   ],
-}
+})

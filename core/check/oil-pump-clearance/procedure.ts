@@ -1,10 +1,10 @@
 import { feelerSteps } from '../../method/feeler/steps'
 import { stripSteps } from '../../method/plastic-strip/steps'
 import type { Step } from '../../method/step'
-import type { Setup } from '../setup'
+import type { PumpSetup } from '.'
 
 /** The work, step by step. Common practice; the maker's manual comes first. */
-export function pumpSteps(setup: Setup): readonly Step[] {
+export function pumpSteps(setup: PumpSetup): readonly Step[] {
   return [
     { id: 'clean', phase: 'setup', text: 'Pump stripped, faces clean, no burrs', required: true },
     { id: 'flat', phase: 'setup', text: 'Faces flat: straight edge across, or rubbed on a flat bar', required: true },

@@ -7,24 +7,24 @@ import type { LimitSet } from '../../verdict/limits'
 import { boreFindings, boreFrom, masterOf } from '../bore-master'
 import type { Answers, CombinedResult, Position, Target, Wanted } from '../contract'
 import { diametersOf, largestDifference, meanDiameter } from '../diameters'
-import type { Setup } from '../setup'
 import { NM_PER, nm, thou } from '../../quantity/length'
 import { bagPoint, bagsOf, beforePoints, borePoints, pinPoints, rodsOf, setPoint, zeroPoint } from './layout'
 import { takenSet } from './sets'
+import type { RollerSetup } from './setup'
 
 /** Out-of-round of a honed bore: the goal, and from where a rod is a reject. Common practice. nm */
 const ROUND_GOAL = 1 * NM_PER.tenth
 const ROUND_REJECT = 3 * NM_PER.tenth
 
 const pinOf = (rod: string, answers: Answers) => diametersOf(pinPoints(rod), answers)
-const boreOfRod = (setup: Setup, rod: string, answers: Answers) =>
+const boreOfRod = (setup: RollerSetup, rod: string, answers: Answers) =>
   diametersOf(borePoints(rod), answers, reading => boreFrom(reading, setup, answers, zeroPoint(rod)))
 /** The bore as it came, plane by plane: told, never judged with the finished one. */
-const boreBefore = (setup: Setup, answers: Answers, rod: string) =>
+const boreBefore = (setup: RollerSetup, answers: Answers, rod: string) =>
   diametersOf(beforePoints(rod), answers, reading => boreFrom(reading, setup, answers, zeroPoint(rod)))
 const ids = (points: readonly { readonly point: string }[]) => points.map(({ point }) => point)
 
-export const combineRods = (setup: Setup, answers: Answers): CombinedResult[] =>
+export const combineRods = (setup: RollerSetup, answers: Answers): CombinedResult[] =>
   rodsOf(setup).flatMap(rod => resultsAt(setup, answers, rod))
 
 const clearanceOf = (bore: Estimate, pin: Estimate, roller: Estimate, word: string) =>
@@ -35,13 +35,13 @@ const clearanceOf = (bore: Estimate, pin: Estimate, roller: Estimate, word: stri
   ])
 
 /** The least clearance a rod would have in a bore of that size; null without its pin or its set. */
-export function leastClearance(setup: Setup, answers: Answers, rod: string, bore: Estimate): Estimate | null {
+export function leastClearance(setup: RollerSetup, answers: Answers, rod: string, bore: Estimate): Estimate | null {
   const pin = meanDiameter(pinOf(rod, answers), 'pin')
   const largest = takenSet(setup, answers, rod)?.largest
   return pin && largest ? clearanceOf(bore, pin, largest, 'largest') : null
 }
 
-function resultsAt(setup: Setup, answers: Answers, { id }: Position): CombinedResult[] {
+function resultsAt(setup: RollerSetup, answers: Answers, { id }: Position): CombinedResult[] {
   const [pin, bore] = [pinOf(id, answers), boreOfRod(setup, id, answers)]
   const [shaft, hole] = [meanDiameter(pin, 'pin'), meanDiameter(bore, 'bore')]
   const set = takenSet(setup, answers, id)
@@ -117,7 +117,7 @@ function roundFinding(round: Estimate | null, { unit }: Answers): Finding[] {
  * The largest roller gives the least clearance, the smallest the most; the middle of the two is brought to the clearance wanted:
  * bore = pin + largest + smallest + wanted. On the dial: less the master, with the sense of the gauge. Common practice.
  */
-export function boreTargets(setup: Setup, answers: Answers, wanted: Wanted): Target[] {
+export function boreTargets(setup: RollerSetup, answers: Answers, wanted: Wanted): Target[] {
   return rodsOf(setup).flatMap(({ id }): Target[] => {
     const pin = meanDiameter(pinOf(id, answers), 'pin')
     const set = takenSet(setup, answers, id)

@@ -5,9 +5,9 @@ import type { Stone } from '../../reading/reading'
 import { boreSign } from '../../method/bore-gauge/bore'
 import { boreFrom } from '../bore-master'
 import type { Answers, Target } from '../contract'
-import type { Setup } from '../setup'
 import { diametersOf, meanDiameter } from '../diameters'
 import { beforePoints, ENDS, honePoint, zeroPoint, type BoreEnd } from './layout'
+import type { RollerSetup } from './setup'
 
 /** Stock left at which a finer stone takes over, nm on the diameter. Common practice. */
 export const COARSE_UNTIL = 5 * NM_PER.tenth
@@ -56,7 +56,7 @@ export interface HonePlan {
  * @param target  the bore to hone to
  * @returns null without a gauge or a master
  */
-export function honePlan(setup: Setup, answers: Answers, rod: string, target: Pick<Target, 'value'>): HonePlan | null {
+export function honePlan(setup: RollerSetup, answers: Answers, rod: string, target: Pick<Target, 'value'>): HonePlan | null {
   const gauge = answers.gauge('bore-gauge')
   if (!gauge) return null
   const sign = boreSign(gauge)

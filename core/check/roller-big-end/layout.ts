@@ -1,26 +1,23 @@
-import { PLAY_WORDS, SIZE_WORDS } from '../../verdict/words'
 import { boreHeat, shaftHeat } from '../bore-master'
 import type { MeasuringPoint, PartRole, Position, ResultKind } from '../contract'
 import { DIRECTIONS, type DiameterPoint } from '../diameters'
-import { countIn, lengthIn, type Setup } from '../setup'
+import { clearanceResult, formResult, sizeResult } from '../results'
+import type { RollerSetup } from './setup'
 import type { SortRules } from './sort-rollers'
 
 /** The two ends of a bore, honed and read apart. */
 export const ENDS = ['front', 'rear'] as const
 export type BoreEnd = (typeof ENDS)[number]
 
-export const rodsOf = (setup: Setup): Position[] =>
-  Array.from({ length: countIn(setup, 'rods') }, (_, i) => ({ id: String(i + 1), label: `Rod ${i + 1}` }))
-export const bagsOf = (setup: Setup): string[] => Array.from({ length: countIn(setup, 'bags') }, (_, i) => String.fromCharCode(65 + i))
-export const sortRules = (setup: Setup): SortRules => ({
-  count: countIn(setup, 'rollers'),
-  spread: lengthIn(setup, 'spread') ?? 0,
-  rods: countIn(setup, 'rods'),
+export const rodsOf = (setup: RollerSetup): Position[] =>
+  Array.from({ length: setup.rods }, (_, i) => ({ id: String(i + 1), label: `Rod ${i + 1}` }))
+export const bagsOf = (setup: RollerSetup): string[] => Array.from({ length: setup.bags }, (_, i) => String.fromCharCode(65 + i))
+export const sortRules = (setup: RollerSetup): SortRules => ({
+  count: setup.rollers,
+  spread: setup.spread ?? 0,
+  rods: setup.rods,
   mixed: setup.mix === 'mixed',
 })
-
-/** Sets are not measured whole: a sample of the bag stands for them. */
-export const sampled = (setup: Setup): boolean => setup.judged === 'sample'
 
 export const bagPoint = (bag: string): string => `bag-${bag}`
 export const setPoint = (rod: string): string => `set-${rod}`
@@ -37,37 +34,27 @@ export const beforePoints = (rod: string): DiameterPoint[] =>
   PLANES.flatMap(station => DIRECTIONS.map(direction => ({ direction, station, point: `before-${rod}-${direction}-${station}` })))
 
 /** The bore of a rod is worked: honed, straightened. Its pin and its rollers are parts of their own. */
-export const roles = (setup: Setup): PartRole[] => [
+export const roles = (setup: RollerSetup): PartRole[] => [
   { id: 'crankpin', label: 'Crankpin' },
   { id: 'rollers', label: 'Big end rollers' },
   ...rodsOf(setup).map(({ id, label }) => ({ id: `rod-${id}`, label: `Connecting ${label.toLowerCase()}` })),
 ]
 
-export function resultKinds(setup: Setup): ResultKind[] {
-  const common = { quantity: 'length', floored: false, overZero: false, positions: rodsOf(setup) } as const
-  const clearance = { ...common, scale: 'play', ends: PLAY_WORDS, cannotBind: 'above', main: true, overZero: true } as const
-  const form = (id: string, label: string): ResultKind => ({
-    ...common,
-    id,
-    label,
-    scale: 'play',
-    ends: SIZE_WORDS,
-    cannotBind: 'below',
-    main: false,
-  })
+export function resultKinds(setup: RollerSetup): ResultKind[] {
+  const each = { positions: rodsOf(setup) }
   return [
-    { ...clearance, id: 'clearance', label: 'Clearance, largest roller' },
-    { ...clearance, id: 'clearance-most', label: 'Clearance, smallest roller', judgedBy: 'clearance' },
-    form('bore-round', 'Bore out-of-round'),
-    form('bore-taper', 'Bore, end to end'),
-    { ...form('before-round', 'Bore before honing, out-of-round'), told: true },
-    { ...form('before-taper', 'Bore before honing, along'), told: true },
-    { ...common, id: 'pin', label: 'Crankpin diameter', scale: 'size', ends: SIZE_WORDS, cannotBind: 'above', main: false },
-    form('pin-round', 'Crankpin out-of-round'),
+    clearanceResult('clearance', 'Clearance, largest roller', each),
+    clearanceResult('clearance-most', 'Clearance, smallest roller', { ...each, judgedBy: 'clearance' }),
+    formResult('bore-round', 'Bore out-of-round', each),
+    formResult('bore-taper', 'Bore, end to end', each),
+    formResult('before-round', 'Bore before honing, out-of-round', { ...each, told: true }),
+    formResult('before-taper', 'Bore before honing, along', { ...each, told: true }),
+    sizeResult('pin', 'Crankpin diameter', each),
+    formResult('pin-round', 'Crankpin out-of-round', each),
   ]
 }
 
-export function points(setup: Setup): MeasuringPoint[] {
+export function points(setup: RollerSetup): MeasuringPoint[] {
   const rods = rodsOf(setup)
   const still = { moves: [] } as const
   return [

@@ -1,13 +1,13 @@
 import { resultId, type Answers, type NextStep, type Target } from '../contract'
 import { lowerFirst } from '../../quantity/lower-first'
-import type { Setup } from '../setup'
 import { leastClearance } from './evaluate'
 import { honePlan } from './hone-plan'
 import { borePoints, honePoint, rodsOf } from './layout'
 import { lacksSets, sortedRollers, takenSet } from './sets'
+import type { RollerSetup } from './setup'
 
 /** What is to be done now, rod by rod: rollers, then sets, then honing, then the finished bore; null when all is done. */
-export function nextAtTheRods(setup: Setup, answers: Answers, targets: readonly Target[]): NextStep | null {
+export function nextAtTheRods(setup: RollerSetup, answers: Answers, targets: readonly Target[]): NextStep | null {
   const rods = rodsOf(setup)
   const sorted = sortedRollers(setup, answers)
   if (sorted.possible < rods.length) return { phase: 'measure', words: sorted.words, point: null, standing: null }

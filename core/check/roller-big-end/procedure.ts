@@ -1,6 +1,6 @@
 import type { Step } from '../../method/step'
-import type { Setup } from '../setup'
-import { sampled } from './layout'
+import {} from './layout'
+import { sampled, type RollerSetup } from './setup'
 
 const SAMPLE: Step = {
   id: 'sample',
@@ -10,7 +10,7 @@ const SAMPLE: Step = {
 }
 
 /** The work of a roller big end, step by step. Common practice; the maker's manual comes first. */
-export const rollerSteps = (setup: Setup): Step[] => (sampled(setup) ? [SAMPLE, ...STEPS] : STEPS)
+export const rollerSteps = (setup: RollerSetup): Step[] => (sampled(setup) ? [SAMPLE, ...STEPS] : STEPS)
 
 const STEPS: Step[] = [
   {

@@ -5,6 +5,7 @@ import { twoSided } from '../../verdict/limits'
 import type { PointReading } from '../document'
 import { evaluateCheck } from '../evaluate-check'
 import { honePlan, stoneFor } from './hone-plan'
+import { readRollers } from './setup'
 import { sortedRollers } from './sets'
 
 const MASTER = inches(1.5)
@@ -86,7 +87,7 @@ describe('the sets of a roller big end', () => {
   })
   it('never asks bags to be mixed unless set so', () => {
     const readings = [...rollers('A', 0, 0), ...rollers('B', 0, 0)]
-    const words = (mix: string) => sortedRollers({ ...setup, mix }, evaluate(readings).current.answers).possible
+    const words = (mix: string) => sortedRollers(readRollers({ ...setup, mix }), evaluate(readings).current.answers).possible
     expect([words('apart'), words('mixed')]).toEqual([0, 1])
   })
 })
@@ -135,7 +136,7 @@ describe('honing to size', () => {
   const base = [...pin(0), ...of, took('1', of)]
   const plan = (...passes: PointReading[]) => {
     const evaluation = evaluate([...base, ...passes])
-    return honePlan({ ...setup, mix: 'apart' }, evaluation.current.answers, '1', { value: target(evaluation, 'bore')! })!
+    return honePlan(readRollers({ ...setup, mix: 'apart' }), evaluation.current.answers, '1', { value: target(evaluation, 'bore')! })!
   }
   it('aims at the middle of the band: 10.5 tenths less the two of the rollers', () =>
     expect(target(evaluate(base), 'bore')! - MASTER).toBeCloseTo(thou(0.85), 3))
@@ -194,7 +195,7 @@ it('without a bore gauge there is no telling how far a bore is', () => {
     gauges: { micrometer: GAUGES.micrometer },
     trials: [trial('t1', [...pin(0), ...of])],
   })
-  expect(honePlan(setup, evaluateCheck(document, []).current.answers, '1', { value: MASTER })).toBeNull()
+  expect(honePlan(readRollers(setup), evaluateCheck(document, []).current.answers, '1', { value: MASTER })).toBeNull()
 })
 
 describe('a rod without rollers', () => {

@@ -9,6 +9,7 @@ import { evaluateCheck } from '../evaluate-check'
 import { checkKind } from '../registry'
 import { honePlan } from './hone-plan'
 import { endsFromSample, expectedLargest } from './sample'
+import { readRollers } from './setup'
 import { sortedRollers } from './sets'
 
 describe('the largest roller to expect', () => {
@@ -134,7 +135,7 @@ describe('a set judged by a sample of its bag', () => {
   })
   it('judged piece by piece instead, the same readings are no set of 18', () => {
     const { answers } = evaluate([...all, ...bag], { judged: 'each' }).current
-    expect(sortedRollers({ ...setup, judged: 'each' }, answers).possible).toBe(0)
+    expect(sortedRollers(readRollers({ ...setup, judged: 'each' }), answers).possible).toBe(0)
   })
 })
 
@@ -155,7 +156,7 @@ describe('the bore before honing', () => {
     const plan = (...more: PointReading[]) => {
       const evaluation = evaluate([...taken, ...planes, ...more])
       const target = evaluation.targets.find(({ id, position }) => id === 'bore' && position === '1')!
-      return { target: target.value, ...honePlan(setup, evaluation.current.answers, '1', target)! }
+      return { target: target.value, ...honePlan(readRollers(setup), evaluation.current.answers, '1', target)! }
     }
     const first = plan()
     expect(first.left).toBeCloseTo(first.target - inches(1.5) - thou(0.15), 3)
@@ -188,6 +189,6 @@ describe('the bore before honing', () => {
       [],
     )
     const target = evaluation.targets.find(({ position }) => position === '1')!
-    expect(honePlan(setup, evaluation.current.answers, '1', target)!.left).toBeNull()
+    expect(honePlan(readRollers(setup), evaluation.current.answers, '1', target)!.left).toBeNull()
   })
 })

@@ -3,10 +3,10 @@ import { formatLength } from '../../quantity/format-length'
 import type { Estimate } from '../../reading/estimate'
 import type { Finding } from '../../reading/gates'
 import type { Answers } from '../contract'
-import type { Setup } from '../setup'
-import { bagPoint, bagsOf, rodsOf, sampled, setPoint, sortRules } from './layout'
+import { bagPoint, bagsOf, rodsOf, setPoint, sortRules } from './layout'
 import { endsFromSample, LEAST_SAMPLE } from './sample'
 import { sortRollers, type Roller, type SortedRollers } from './sort-rollers'
+import { sampled, type RollerSetup } from './setup'
 
 /** A roller with its figure. */
 export interface Measured extends Roller {
@@ -27,7 +27,7 @@ export interface TakenSet {
 }
 
 /** Every roller that was measured, bag by bag; those of bags that were replaced since are no rollers any more. */
-export const rollersOf = (setup: Setup, answers: Answers): Measured[] =>
+export const rollersOf = (setup: RollerSetup, answers: Answers): Measured[] =>
   bagsOf(setup)
     .filter(bag => answers.stale(bagPoint(bag)) === null)
     .flatMap(bag => (answers.of(bagPoint(bag)).singles ?? []).map(({ id, estimate }) => ({ id, bag, size: estimate.value, estimate })))
@@ -35,12 +35,12 @@ export const rollersOf = (setup: Setup, answers: Answers): Measured[] =>
 const bySize = (a: Roller, b: Roller) => a.size - b.size || (a.id < b.id ? -1 : 1)
 
 /** What the rollers could be sorted into, whatever was taken so far. Judged by samples: each bag with enough of them, for any rod. */
-export function sortedRollers(setup: Setup, answers: Answers): SortedRollers {
+export function sortedRollers(setup: RollerSetup, answers: Answers): SortedRollers {
   const rollers = rollersOf(setup, answers)
   return sampled(setup) ? sampledBags(rollers, setup) : sortRollers(rollers, sortRules(setup))
 }
 
-function sampledBags(rollers: readonly Measured[], setup: Setup): SortedRollers {
+function sampledBags(rollers: readonly Measured[], setup: RollerSetup): SortedRollers {
   const { count, rods } = sortRules(setup)
   const sets = groups(rollers, ({ bag }) => bag)
     .filter(([, of]) => of.length >= LEAST_SAMPLE)
@@ -57,7 +57,7 @@ function sampledBags(rollers: readonly Measured[], setup: Setup): SortedRollers 
 }
 
 /** The rollers taken for a rod, and what is wrong with them; null while none are taken. */
-export function takenSet(setup: Setup, answers: Answers, rod: string): TakenSet | null {
+export function takenSet(setup: RollerSetup, answers: Answers, rod: string): TakenSet | null {
   const { taken } = answers.of(setPoint(rod))
   if (!taken || answers.stale(setPoint(rod)) !== null) return null
   const all = rollersOf(setup, answers)
@@ -74,7 +74,7 @@ export function takenSet(setup: Setup, answers: Answers, rod: string): TakenSet 
 }
 
 /** @param named  how many were taken, measured still or not */
-function faultOfSet(rollers: readonly Measured[], named: number, rod: string, setup: Setup, answers: Answers): string | null {
+function faultOfSet(rollers: readonly Measured[], named: number, rod: string, setup: RollerSetup, answers: Answers): string | null {
   const { count, spread, mixed } = sortRules(setup)
   const others = rodsOf(setup)
     .filter(({ id }) => id !== rod)
@@ -89,7 +89,7 @@ function faultOfSet(rollers: readonly Measured[], named: number, rod: string, se
 }
 
 /** A set nobody measured whole: all that is measured of its bag by now stands for it. */
-function fromSample(named: readonly Measured[], all: readonly Measured[], setup: Setup, answers: Answers): TakenSet {
+function fromSample(named: readonly Measured[], all: readonly Measured[], setup: RollerSetup, answers: Answers): TakenSet {
   const { count, spread } = sortRules(setup)
   const bags = new Set(named.map(({ bag }) => bag))
   const rollers = all.filter(({ bag }) => bags.has(bag)).sort(bySize)
@@ -132,6 +132,6 @@ function fromSample(named: readonly Measured[], all: readonly Measured[], setup:
 }
 
 /** The rollers are measured, and a rod that could have its set has none yet. */
-export function lacksSets(setup: Setup, answers: Answers): boolean {
+export function lacksSets(setup: RollerSetup, answers: Answers): boolean {
   return sortedRollers(setup, answers).possible >= rodsOf(setup).length && rodsOf(setup).some(({ id }) => !takenSet(setup, answers, id))
 }

@@ -1,36 +1,39 @@
 import { thou } from '../../quantity/length'
 import { MOST_PIECES } from '../../pack/chooser/prepare'
-import type { CheckKind, PackPlace } from '../contract'
-import { playFrom, playResult } from '../play'
+import type { PackPlace } from '../contract'
+import { defineKind } from '../define-kind'
+import { playFrom, playResult } from '../results'
+import { choice, type SetupOf } from '../setup'
 import { endPlaySteps, endPlaySuspicions } from './procedure'
+
+const FIELDS = {
+  pack: choice({
+    label: 'Where the pack sits',
+    sign: true,
+    options: [
+      { value: 'under-cover', label: 'Under a cover, quill or retainer', hint: 'thicker gives more play' },
+      { value: 'in-gap', label: 'In the gap: a pack of shims', hint: 'thicker gives less play' },
+      { value: 'single', label: 'In the gap: one thrust washer, race or ring', hint: 'thicker gives less play' },
+      { value: 'equal-pair', label: 'An equal pair, one each side of the joint', hint: 'thicker gives less play, twice' },
+      { value: 'none', label: 'Nothing to choose: measure and judge only' },
+    ],
+    initial: 'under-cover',
+  }),
+}
+export type EndPlaySetup = SetupOf<typeof FIELDS>
 
 /**
  * End play of a shaft between its thrust faces, read by a dial at one end.
  * The pack either fills the gap (thrust washer, flange shim: thicker is less play) or sets it (shim under a cover or quill:
  * thicker is more play).
  */
-export const shaftEndPlay: CheckKind = {
+export const shaftEndPlay = defineKind({
   id: 'shaft-end-play',
   title: 'Shaft end play',
   about: 'Travel of a shaft between its thrust faces, set by a pack of shims.',
   plausible: thou(250),
   safety: null,
-  setupFields: [
-    {
-      id: 'pack',
-      kind: 'choice',
-      label: 'Where the pack sits',
-      sign: true,
-      options: [
-        { value: 'under-cover', label: 'Under a cover, quill or retainer', hint: 'thicker gives more play' },
-        { value: 'in-gap', label: 'In the gap: a pack of shims', hint: 'thicker gives less play' },
-        { value: 'single', label: 'In the gap: one thrust washer, race or ring', hint: 'thicker gives less play' },
-        { value: 'equal-pair', label: 'An equal pair, one each side of the joint', hint: 'thicker gives less play, twice' },
-        { value: 'none', label: 'Nothing to choose: measure and judge only' },
-      ],
-    },
-  ],
-  defaultSetup: { pack: 'under-cover' },
+  fields: FIELDS,
   parts: () => [
     { id: 'shaft', label: 'Shaft' },
     { id: 'bearing', label: 'Bearings' },
@@ -48,11 +51,11 @@ export const shaftEndPlay: CheckKind = {
       rests: ['shaft', 'bearing', 'housing'],
     },
   ],
-  places: setup => placeFor(setup.pack ?? ''),
+  places: setup => placeFor(setup.pack),
   procedure: endPlaySteps,
   suspicions: endPlaySuspicions,
   combine: (_setup, answers) => [playFrom('travel', answers, 'mean of far − (start + back)/2')],
-}
+})
 
 const GAP = {
   id: 'pack',
@@ -63,7 +66,7 @@ const GAP = {
 } as const
 
 /** Where the pieces go, and how many it takes. */
-function placeFor(pack: string): PackPlace[] {
+function placeFor(pack: EndPlaySetup['pack']): PackPlace[] {
   switch (pack) {
     case 'none':
       return []
@@ -83,7 +86,7 @@ function placeFor(pack: string): PackPlace[] {
           lappable: false,
         },
       ]
-    default:
+    case 'under-cover':
       return [
         {
           ...GAP,

@@ -1,10 +1,10 @@
 import type { Suspicion } from '../../pack/ledger'
 import { dialSteps } from '../../method/dial/steps'
 import type { Step } from '../../method/step'
-import type { Setup } from '../setup'
+import type { EndPlaySetup } from '.'
 
 /** The work of an end play check, step by step. Common practice; the maker's manual comes first. */
-export function endPlaySteps(setup: Setup): readonly Step[] {
+export function endPlaySteps(setup: EndPlaySetup): readonly Step[] {
   const dial = (phase: Step['phase']) => dialSteps.filter(step => step.phase === phase)
   const start: Step[] = [
     {
@@ -56,7 +56,7 @@ export function endPlaySteps(setup: Setup): readonly Step[] {
 }
 
 /** Where to look when one fitting does not agree with the others. */
-export function endPlaySuspicions(setup: Setup): readonly Suspicion[] {
+export function endPlaySuspicions(setup: EndPlaySetup): readonly Suspicion[] {
   const seat: Suspicion = { effect: 'less-play', words: 'The bearing was not seated, or the shaft not pushed fully over.' }
   if (setup.pack === 'under-cover') {
     return [

@@ -2,48 +2,16 @@ import { formatLength } from '../../quantity/format-length'
 import { thou } from '../../quantity/length'
 import { sumOf } from '../../reading/sum'
 import type { Finding } from '../../reading/gates'
-import { PLAY_WORDS, SIZE_WORDS } from '../../verdict/words'
-import type { Answers, CheckKind, CombinedResult, MeasuringPoint, ResultKind } from '../contract'
-import { playFrom } from '../play'
+import type { Answers, CombinedResult, MeasuringPoint, ResultKind } from '../contract'
+import { defineKind } from '../define-kind'
+import { formResult, playFrom, playResult } from '../results'
+import { choice, type SetupOf } from '../setup'
 import { alignmentSteps } from './procedure'
 
 const RESULTS: readonly ResultKind[] = [
-  {
-    id: 'play',
-    label: 'End play once aligned',
-    quantity: 'length',
-    scale: 'play',
-    ends: PLAY_WORDS,
-    cannotBind: 'above',
-    main: true,
-    floored: true,
-    overZero: true,
-    positions: [],
-  },
-  {
-    id: 'line',
-    label: 'Halves were out of line by',
-    quantity: 'length',
-    scale: 'play',
-    ends: SIZE_WORDS,
-    cannotBind: 'below',
-    main: false,
-    floored: false,
-    overZero: false,
-    positions: [],
-  },
-  {
-    id: 'wander',
-    label: 'Cap can wander, in all',
-    quantity: 'length',
-    scale: 'play',
-    ends: SIZE_WORDS,
-    cannotBind: 'below',
-    main: false,
-    floored: false,
-    overZero: false,
-    positions: [],
-  },
+  playResult('End play once aligned'),
+  formResult('line', 'Halves were out of line by'),
+  formResult('wander', 'Cap can wander, in all'),
 ]
 const RESTS = ['crankshaft', 'thrust-bearing', 'block']
 const POINTS: readonly MeasuringPoint[] = [
@@ -71,40 +39,40 @@ const POINTS: readonly MeasuringPoint[] = [
   },
 ]
 
+const FIELDS = {
+  construction: choice({
+    label: 'Thrust bearing',
+    options: [
+      { value: 'flanged-halves', label: 'Two flanged halves', hint: 'the shaft’s flange aligns both' },
+      { value: 'loose-half', label: 'One loose half, in the block', hint: 'push one way only' },
+      { value: 'washers', label: 'Separate washers in block and cap', hint: 'tap the cap over' },
+      { value: 'girdle', label: 'One-piece cap girdle', hint: 'moves as a unit' },
+    ],
+    initial: 'flanged-halves',
+  }),
+  thrustEnd: choice({
+    label: 'Where it sits',
+    options: [
+      { value: 'flywheel', label: 'Flywheel end' },
+      { value: 'front', label: 'Front end' },
+    ],
+    initial: 'flywheel',
+  }),
+}
+export type AlignmentSetup = SetupOf<typeof FIELDS>
+
 /**
  * Alignment of a thrust bearing: its halves in block and cap must lie in one plane before the end play means anything. The same
  * push before and after shows by how much they were out of line; a dowel slack in its hole locates nothing.
  */
-export const thrustAlignment: CheckKind = {
+export const thrustAlignment = defineKind({
   id: 'thrust-alignment',
   title: 'Thrust bearing alignment',
   about: 'Are the thrust halves in one plane? Play before and after, the right pushes in the right order.',
   plausible: thou(250),
   safety: null,
-  setupFields: [
-    {
-      id: 'construction',
-      kind: 'choice',
-      label: 'Thrust bearing',
-      options: [
-        { value: 'flanged-halves', label: 'Two flanged halves', hint: 'the shaft’s flange aligns both' },
-        { value: 'loose-half', label: 'One loose half, in the block', hint: 'push one way only' },
-        { value: 'washers', label: 'Separate washers in block and cap', hint: 'tap the cap over' },
-        { value: 'girdle', label: 'One-piece cap girdle', hint: 'moves as a unit' },
-      ],
-    },
-    {
-      id: 'thrustEnd',
-      kind: 'choice',
-      label: 'Where it sits',
-      when: setup => setup.construction === 'loose-half',
-      options: [
-        { value: 'flywheel', label: 'Flywheel end' },
-        { value: 'front', label: 'Front end' },
-      ],
-    },
-  ],
-  defaultSetup: { construction: 'flanged-halves', thrustEnd: 'flywheel' },
+  fields: FIELDS,
+  asked: { thrustEnd: setup => setup.construction === 'loose-half' },
   parts: () => [
     { id: 'crankshaft', label: 'Crankshaft' },
     { id: 'thrust-bearing', label: 'Thrust bearing' },
@@ -116,7 +84,7 @@ export const thrustAlignment: CheckKind = {
   procedure: alignmentSteps,
   suspicions: () => [],
   combine: (_setup, answers) => [afterAligning(answers), outOfLine(answers), wander(answers)],
-}
+})
 
 /** What the play gained by aligning, and what that is known to, nm; null while it was not read before and after. */
 function gainOf(answers: Answers): { readonly value: number; readonly U: number; readonly shown: string } | null {

@@ -1,9 +1,9 @@
 import { dialSteps } from '../../method/dial/steps'
 import type { Step } from '../../method/step'
-import type { Setup } from '../setup'
+import type { AlignmentSetup } from '.'
 
 /** What lines the halves up, by construction, in order. Common practice. */
-function pushes(setup: Setup): readonly Step[] {
+function pushes(setup: AlignmentSetup): readonly Step[] {
   const torque: Step = {
     id: 'torque',
     phase: 'measure',
@@ -50,7 +50,7 @@ function pushes(setup: Setup): readonly Step[] {
         },
         torque,
       ]
-    default:
+    case 'flanged-halves':
       return [
         { id: 'loosen', phase: 'measure', text: 'All mains torqued, thrust cap loose (or everything snug)', required: true },
         {
@@ -66,7 +66,7 @@ function pushes(setup: Setup): readonly Step[] {
 }
 
 /** The work of a thrust alignment, step by step. The maker's manual comes first. */
-export const alignmentSteps = (setup: Setup): readonly Step[] => [
+export const alignmentSteps = (setup: AlignmentSetup): readonly Step[] => [
   {
     id: 'oiled',
     phase: 'setup',

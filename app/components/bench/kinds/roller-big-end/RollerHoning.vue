@@ -4,6 +4,7 @@ import type { CheckDocument } from '#core/check/document'
 import type { CheckEvaluation } from '#core/check/evaluate-check'
 import { honePlan } from '#core/check/roller-big-end/hone-plan'
 import { rodsOf } from '#core/check/roller-big-end/layout'
+import { readRollers } from '#core/check/roller-big-end/setup'
 import { takenSet, type TakenSet } from '#core/check/roller-big-end/sets'
 import { formatLength, unitFor } from '#core/quantity/format-length'
 import { UNIT_NAME } from '#core/quantity/length'
@@ -13,7 +14,7 @@ import { usePreferences } from '~/stores/preferences'
 const props = defineProps<{ document: CheckDocument; evaluation: CheckEvaluation }>()
 const preferences = usePreferences()
 const answers = computed(() => props.evaluation.current.answers)
-const setup = computed(() => props.document.setup)
+const setup = computed(() => readRollers(props.document.setup))
 const sizeUnit = computed(() => unitFor(preferences.system, 'size'))
 const size = (value: number) => formatLength(value, sizeUnit.value, { fine: true })
 const play = (value: number) => formatLength(value, preferences.unit, { fine: true })

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { CheckDocument } from '#core/check/document'
 import type { CheckEvaluation } from '#core/check/evaluate-check'
-import { sampled } from '#core/check/roller-big-end/layout'
+import { readRollers, sampled } from '#core/check/roller-big-end/setup'
 
 /** What there is to choose for roller big ends: a set a rod, then the bore to hone to and how far it is. What is in hand stands first. */
 const props = defineProps<{ document: CheckDocument; evaluation: CheckEvaluation; locked: boolean }>()
@@ -24,7 +24,13 @@ const sorting = computed(
 <template>
   <section ref="box" class="space-y-5" aria-label="Sets and bores" data-test="rollers">
     <RollerHoning v-if="!sorting" :document="document" :evaluation="evaluation" />
-    <RollerSamples v-if="sampled(document.setup)" :document="document" :evaluation="evaluation" :locked="locked" @take="take" />
+    <RollerSamples
+      v-if="sampled(readRollers(document.setup))"
+      :document="document"
+      :evaluation="evaluation"
+      :locked="locked"
+      @take="take"
+    />
     <RollerSets v-else :document="document" :evaluation="evaluation" :locked="locked" @take="take" />
     <RollerHoning v-if="sorting" :document="document" :evaluation="evaluation" />
   </section>

@@ -2,6 +2,7 @@
 import type { CheckDocument } from '#core/check/document'
 import type { CheckEvaluation } from '#core/check/evaluate-check'
 import { rodsOf, setPoint } from '#core/check/roller-big-end/layout'
+import { readRollers } from '#core/check/roller-big-end/setup'
 import { rollersOf, sortedRollers, takenSet } from '#core/check/roller-big-end/sets'
 import { formatLength, unitFor } from '#core/quantity/format-length'
 import { UNIT_NAME } from '#core/quantity/length'
@@ -12,7 +13,7 @@ const props = defineProps<{ document: CheckDocument; evaluation: CheckEvaluation
 defineEmits<{ take: [string, readonly string[]] }>()
 const preferences = usePreferences()
 const answers = computed(() => props.evaluation.current.answers)
-const setup = computed(() => props.document.setup)
+const setup = computed(() => readRollers(props.document.setup))
 const sizeUnit = computed(() => unitFor(preferences.system, 'size'))
 const size = (value: number | undefined) => (value === undefined ? '–' : formatLength(value, sizeUnit.value, { fine: true }))
 const rollers = computed(() => rollersOf(setup.value, answers.value))

@@ -1,0 +1,58 @@
+import { PLAY_WORDS, SIZE_WORDS } from '../verdict/words'
+import type { CombinedResult, Answers, ResultKind } from './contract'
+
+/** A length that is one figure, told as a play, and can be any. */
+const LENGTH = { quantity: 'length', scale: 'play', floored: false, overZero: false, positions: [] } as const satisfies Partial<ResultKind>
+
+/** A play between two stops, the one figure of a check. */
+export const playResult = (label: string): ResultKind => ({
+  ...LENGTH,
+  id: 'play',
+  label,
+  ends: PLAY_WORDS,
+  cannotBind: 'above',
+  main: true,
+  floored: true,
+  overZero: true,
+})
+
+/** The room between two parts: never zero. */
+export const clearanceResult = (id: string, label: string, more: Partial<ResultKind> = {}): ResultKind => ({
+  ...LENGTH,
+  id,
+  label,
+  ends: PLAY_WORDS,
+  cannotBind: 'above',
+  main: true,
+  overZero: true,
+  ...more,
+})
+
+/** How far something is from round, flat, in line: it can only be too much, and the check is done without it. */
+export const formResult = (id: string, label: string, more: Partial<ResultKind> = {}): ResultKind => ({
+  ...LENGTH,
+  id,
+  label,
+  ends: SIZE_WORDS,
+  cannotBind: 'below',
+  main: false,
+  ...more,
+})
+
+/** A whole size. */
+export const sizeResult = (id: string, label: string, more: Partial<ResultKind> = {}): ResultKind => ({
+  ...LENGTH,
+  id,
+  label,
+  scale: 'size',
+  ends: SIZE_WORDS,
+  cannotBind: 'above',
+  main: false,
+  ...more,
+})
+
+/** The play is what its one point says. */
+export function playFrom(point: string, answers: Answers, formula: string): CombinedResult {
+  const { estimate, atMost } = answers.of(point)
+  return { kind: 'play', position: null, estimate, points: [point], formula, ...(atMost ? { atMost } : {}) }
+}
