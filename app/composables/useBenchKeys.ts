@@ -4,7 +4,7 @@ import type { PlaceEvaluation } from '#core/check/evaluate-place'
 import type { Phase } from '#core/method/step'
 import type { Proposal } from '#core/pack/chooser/proposal'
 import type { Pack } from '#core/pack/lot'
-import { choicePanels } from '~/components/bench/kinds/sketches'
+import { useKindView } from '~/components/bench/kinds/views'
 import { useBench } from '~/stores/bench'
 import { key, useKeys, type KeyBinding } from './useKeys'
 import type { useTaking } from './useTaking'
@@ -46,8 +46,9 @@ export function useBenchKeys({
   const bench = useBench()
   const { draft, way } = taking
   const travel = computed(() => way.value.entry === 'travel')
+  const view = useKindView(() => bench.document?.kind)
   /** Is there a reading to take? In Choose only where a part is worked to size there. */
-  const reads = computed(() => phase.value !== 'setup' && (phase.value !== 'choose' || choicePanels[bench.document!.kind] !== undefined))
+  const reads = computed(() => phase.value !== 'setup' && (phase.value !== 'choose' || view.value?.choice !== undefined))
 
   function choosing(): KeyBinding[] {
     if (phase.value !== 'choose') return []

@@ -2,7 +2,7 @@
 import type { CheckDocument } from '#core/check/document'
 import type { CheckEvaluation } from '#core/check/evaluate-check'
 import type { Phase } from '#core/method/step'
-import { choicePanels } from '~/components/bench/kinds/sketches'
+import { useKindView } from '~/components/bench/kinds/views'
 import type { useCommand } from '~/composables/useCommand'
 import type { useFitting } from '~/composables/useFitting'
 import type { useShown } from '~/composables/useShown'
@@ -30,7 +30,8 @@ const { several, picked: pickedResult, shown, place, row } = props.look
 const { choice, choosing, picked, proposal, ownPack, takeOwn, asking, ask, fitAll } = props.fitting
 const { busy, said, command } = props.writes
 /** What this kind chooses that is no pack from the drawer. */
-const ownChoice = computed(() => choicePanels[props.document.kind])
+const view = useKindView(() => props.document.kind)
+const ownChoice = computed(() => view.value?.choice)
 const choosingHere = computed(() => props.phase === 'choose' && (ownChoice.value || (row.value.length > 1 && place.value !== null)))
 
 const sign = (path: 'sign-off' | 'reopen', { by, reason }: { by: string; reason: string }) =>

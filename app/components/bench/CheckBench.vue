@@ -20,7 +20,7 @@ import { useShown } from '~/composables/useShown'
 import { useTaking } from '~/composables/useTaking'
 import { useBench } from '~/stores/bench'
 import { usePreferences } from '~/stores/preferences'
-import { sketches } from '~/components/bench/kinds/sketches'
+import { useKindView } from '~/components/bench/kinds/views'
 
 /** The bench of one check: its phases at the left, the answer on top, the reading being taken in the middle, what to do about it at the right. */
 const props = defineProps<{ document: CheckDocument }>()
@@ -30,6 +30,7 @@ const preferences = usePreferences()
 const document = computed(() => (bench.document?.id === props.document.id ? bench.document : props.document))
 const lots = computed(() => bench.lots)
 const kind = computed(() => checkKind(document.value.kind))
+const view = useKindView(() => document.value.kind)
 
 const writes = useCommand()
 const { busy, faults, said, command } = writes
@@ -182,7 +183,7 @@ useBenchKeys({ locked, phase, place, proposal, pick, takeOwn, ask, step, panel, 
             />
             <div class="mt-4">
               <h2 class="label mb-1">Where the gauge stands</h2>
-              <component :is="sketches[document.kind]" v-bind="document.setup" data-drawing="where the gauge stands" />
+              <component :is="view.drawing" v-if="view" v-bind="view.drawn(document.setup)" data-drawing="where the gauge stands" />
             </div>
           </div>
           <AnswerColumn

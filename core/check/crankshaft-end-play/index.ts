@@ -5,7 +5,7 @@ import { playFrom, playResult } from '../results'
 import { choice, type SetupOf } from '../setup'
 import { crankshaftSteps, crankshaftSuspicions } from './procedure'
 
-const FIELDS = {
+export const FIELDS = {
   thrust: choice({
     label: 'Thrust bearing',
     options: [

@@ -11,7 +11,7 @@ const ROTORS = [
   { id: 'inner', label: 'Inner rotor' },
 ] as const
 
-const FIELDS = {
+export const FIELDS = {
   way: choice({
     label: 'Measured by',
     options: [

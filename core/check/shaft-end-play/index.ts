@@ -6,7 +6,7 @@ import { playFrom, playResult } from '../results'
 import { choice, type SetupOf } from '../setup'
 import { endPlaySteps, endPlaySuspicions } from './procedure'
 
-const FIELDS = {
+export const FIELDS = {
   pack: choice({
     label: 'Where the pack sits',
     sign: true,

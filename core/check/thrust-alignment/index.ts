@@ -39,7 +39,7 @@ const POINTS: readonly MeasuringPoint[] = [
   },
 ]
 
-const FIELDS = {
+export const FIELDS = {
   construction: choice({
     label: 'Thrust bearing',
     options: [

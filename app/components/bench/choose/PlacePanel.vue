@@ -10,7 +10,7 @@ import type { Proposal } from '#core/pack/chooser/proposal'
 import { lotMap, type Pack } from '#core/pack/lot'
 import { MOST_PIECES } from '#core/pack/chooser/prepare'
 import { needsOrder } from '#core/pack/order-plan'
-import { optionPanels } from '~/components/bench/kinds/sketches'
+import { useKindView } from '~/components/bench/kinds/views'
 import { useBench } from '~/stores/bench'
 import { usePreferences } from '~/stores/preferences'
 
@@ -40,6 +40,7 @@ const emit = defineEmits<{
   command: [string, Record<string, unknown>]
 }>()
 const bench = useBench()
+const view = useKindView(() => props.document.kind)
 /** Things can be done, not only seen. */
 const open = computed(() => props.phase === 'choose')
 const preferences = usePreferences()
@@ -135,8 +136,8 @@ const keep = (pieces: Pack) => emit('command', 'reserves', { place: id.value, pi
     <p v-if="open && fault" class="fault">{{ fault }}</p>
     <template v-if="open">
       <component
-        :is="optionPanels[document.kind]"
-        v-if="optionPanels[document.kind] && evaluation.places.length > 1"
+        :is="view.options"
+        v-if="view?.options && evaluation.places.length > 1"
         :document="document"
         :evaluation="evaluation"
         :lots="bench.lots"

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** A journal in its shells: where the bore and the journal are measured, or where the strip lies. Not to scale. */
-defineProps<{ way: string; stations: string; zeroedIn?: string }>()
+defineProps<{ way: 'gauges' | 'strip'; stations: number; zeroedIn: 'ring' | 'micrometer' }>()
 </script>
 
 <template>
@@ -40,12 +40,12 @@ defineProps<{ way: string; stations: string; zeroedIn?: string }>()
     </template>
     <template v-else>
       <path d="M182 36v52m0-52l-4 7m4-7l4 7m-4 45l-4-7m4 7l4-7" stroke="var(--accent)" stroke-width="2" />
-      <path v-if="stations === '2'" d="M258 36v52m0-52l-4 7m4-7l4 7m-4 45l-4-7m4 7l4-7" stroke="var(--accent)" stroke-width="2" />
+      <path v-if="stations === 2" d="M258 36v52m0-52l-4 7m4-7l4 7m-4 45l-4-7m4 7l4-7" stroke="var(--accent)" stroke-width="2" />
     </template>
     <g font-size="11" fill="var(--mute)" stroke="none">
       <text x="66" y="128" text-anchor="middle">split across, A vertical</text>
       <text x="182" y="108" text-anchor="middle">front</text>
-      <text v-if="stations === '2'" x="258" y="108" text-anchor="middle">rear</text>
+      <text v-if="stations === 2" x="258" y="108" text-anchor="middle">rear</text>
     </g>
   </svg>
 </template>

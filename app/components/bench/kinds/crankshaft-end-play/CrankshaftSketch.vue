@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** A crank web and journal in the block's thrust bearing, flywheel flange at the right; where dial or feeler goes. Not to scale. */
-defineProps<{ thrust: string; way: string }>()
+defineProps<{ thrust: 'fixed' | 'shimmed'; way: 'dial' | 'feeler' | 'feel' }>()
 </script>
 
 <template>

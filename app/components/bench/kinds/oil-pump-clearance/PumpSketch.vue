@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Pump body with its rotors under a straight edge, or strip under the cover. Not to scale. */
-defineProps<{ way: string }>()
+defineProps<{ way: 'feeler' | 'strip' }>()
 </script>
 
 <template>

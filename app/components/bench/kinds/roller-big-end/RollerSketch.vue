@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** A big end on its pin: rollers between them, where pin, roller and bore are measured. Not to scale. */
-defineProps<{ rods: string }>()
+defineProps<{ rods: number }>()
 const ROLLERS = Array.from({ length: 14 }, (_, i) => ({
   x: 74 + 33 * Math.cos((i * 2 * Math.PI) / 14),
   y: 66 + 33 * Math.sin((i * 2 * Math.PI) / 14),
@@ -28,7 +28,7 @@ const ROLLERS = Array.from({ length: 14 }, (_, i) => ({
       <text x="80" y="52">A</text>
       <text x="92" y="62">B</text>
     </g>
-    <template v-for="(at, i) in Number(rods) > 1 ? [170, 250] : [200]" :key="i">
+    <template v-for="(at, i) in rods > 1 ? [170, 250] : [200]" :key="i">
       <path :d="`M${at} 12h52v108h-52z`" fill="var(--paper)" />
       <path :d="`M${at} 25h52v82h-52z`" fill="var(--sheet)" />
       <rect :x="at + 4" y="26" width="44" height="13" fill="var(--brass)" stroke="var(--brass-line)" />

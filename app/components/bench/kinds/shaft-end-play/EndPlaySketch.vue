@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** What is measured from where to where, and where the dial stands. Not to scale. */
-defineProps<{ pack: string }>()
+defineProps<{ pack: 'under-cover' | 'in-gap' | 'single' | 'equal-pair' | 'none' }>()
 </script>
 
 <template>

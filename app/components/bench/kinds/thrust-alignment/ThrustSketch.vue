@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Thrust halves in block and cap, one out of line, and the shaft that presses them into one plane. Not to scale. */
-const props = defineProps<{ construction: string; thrustEnd?: string }>()
+const props = defineProps<{ construction: 'flanged-halves' | 'loose-half' | 'washers' | 'girdle'; thrustEnd: 'flywheel' | 'front' }>()
 const words = computed(
   () =>
     ({
@@ -8,7 +8,7 @@ const words = computed(
       'loose-half': 'push one way only',
       'washers': 'push back, tap the cap',
       'girdle': 'push both ways',
-    })[props.construction] ?? '',
+    })[props.construction],
 )
 </script>
 

@@ -1,0 +1,6 @@
+import { FIELDS } from '#core/check/bearing-clearance/setup'
+import { defineView } from '../views'
+import BearingSketch from './BearingSketch.vue'
+import ShellOptions from './ShellOptions.vue'
+
+export default defineView(FIELDS, BearingSketch, ({ way, stations, zeroedIn }) => ({ way, stations, zeroedIn }), { options: ShellOptions })

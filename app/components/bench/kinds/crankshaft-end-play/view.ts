@@ -1,0 +1,5 @@
+import { FIELDS } from '#core/check/crankshaft-end-play'
+import { defineView } from '../views'
+import CrankshaftSketch from './CrankshaftSketch.vue'
+
+export default defineView(FIELDS, CrankshaftSketch, ({ thrust, way }) => ({ thrust, way }))

@@ -1,0 +1,5 @@
+import { FIELDS } from '#core/check/oil-pump-clearance'
+import { defineView } from '../views'
+import PumpSketch from './PumpSketch.vue'
+
+export default defineView(FIELDS, PumpSketch, ({ way }) => ({ way }))

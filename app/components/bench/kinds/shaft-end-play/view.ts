@@ -1,0 +1,5 @@
+import { FIELDS } from '#core/check/shaft-end-play'
+import { defineView } from '../views'
+import EndPlaySketch from './EndPlaySketch.vue'
+
+export default defineView(FIELDS, EndPlaySketch, ({ pack }) => ({ pack }))

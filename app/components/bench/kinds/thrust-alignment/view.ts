@@ -1,0 +1,5 @@
+import { FIELDS } from '#core/check/thrust-alignment'
+import { defineView } from '../views'
+import ThrustSketch from './ThrustSketch.vue'
+
+export default defineView(FIELDS, ThrustSketch, ({ construction, thrustEnd }) => ({ construction, thrustEnd }))
