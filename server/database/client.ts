@@ -52,7 +52,7 @@ export async function openDatabase(
 ): Promise<Database> {
   const lite = await openEngine(folder, migrations, { say, files })
   const checkpoints = folder ? keepCheckpoints(lite) : null
-  const planned = new Set<string>()
+  const planned = new Map<string, 'coming' | 'there'>()
   const wrap = (connection: Pick<PGlite, 'query'>): Sql => ({
     rows: async <Row>(statement: string, values: readonly unknown[] = []) =>
       (
@@ -62,9 +62,17 @@ export async function openDatabase(
         })
       ).rows,
     async prepared<Row>({ name, statement, values: count }: Prepared, values: readonly string[]) {
+      // While somebody else has it planned, and may have to wait for this transaction, it is run without a plan.
+      if (planned.get(name) === 'coming') return (await connection.query<Row>(statement, [...values])).rows
       if (!planned.has(name)) {
-        await connection.query(`PREPARE ${name} (${Array(count).fill('text').join(', ')}) AS ${statement}`)
-        planned.add(name)
+        planned.set(name, 'coming')
+        try {
+          await connection.query(`PREPARE ${name} (${Array(count).fill('text').join(', ')}) AS ${statement}`)
+          planned.set(name, 'there')
+        } catch (error) {
+          planned.delete(name)
+          throw error
+        }
       }
       // EXECUTE takes no bound values: they go in as literals.
       return (await connection.query<Row>(`EXECUTE ${name} (${values.map(literal).join(', ')})`)).rows

@@ -45,6 +45,19 @@ describe('a data folder', () => {
     mine.release()
     claim(folder).release()
   })
+  it('a long statement asked for twice at once, outside and inside a transaction, is answered twice', async () => {
+    const db = await openDatabase(undefined, migrations)
+    const long = { name: 'long', values: 1, statement: 'SELECT $1::text AS said' }
+    const both = await Promise.all([
+      db.transaction(sql => sql.prepared(long, ['in'])),
+      db.prepared(long, ['a']),
+      db.prepared(long, ['b']),
+      db.transaction(sql => sql.prepared(long, ['in again'])),
+    ])
+    expect(both).toEqual(['in', 'a', 'b', 'in again'].map(said => [{ said }]))
+    expect(await db.prepared(long, ['later'])).toEqual([{ said: 'later' }])
+    await db.close()
+  })
   it('taken away or replaced is no longer held', () => {
     const mine = claim(folder)
     renameSync(folder, `${folder}-away`)

@@ -54,6 +54,7 @@ test('the server stops between two readings: the bench says so, keeps them, and 
 test('what was typed while the server was away, and the page closed, is named among the jobs and sent when its check is opened', async ({
   page,
 }) => {
+  test.setTimeout(120_000)
   const shop = await openWorkshop('demo')
   try {
     await page.goto(`${shop.address}/checks/launch-idler`)
