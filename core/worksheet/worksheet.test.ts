@@ -63,6 +63,13 @@ describe('the worksheet', () => {
     expect(faultOf({ ...launch, lots })).toMatchObject({ path: 'lots/0/measured', reason: expect.not.stringContaining('null') })
     expect(faultOf({ ...launch, version: 7 })).toMatchObject({ path: 'version', reason: expect.stringContaining('version 7') })
   })
+  it('takes a reading that has no time, and a signature over a fitting that was not measured', () => {
+    const sheet = structuredClone(launch)
+    const check = sheet.jobs[0]!.checks.find(({ signOff, trials }) => signOff && trials.some(({ readings }) => readings.length > 0))!
+    delete (check.trials.find(({ readings }) => readings.length > 0)!.readings[0] as { at?: string }).at
+    ;(check.trials as unknown[]).push({ ...check.trials[0]!, id: 'unmeasured', readings: [] })
+    expect(checkWorksheet(sheet)).toMatchObject({ ok: true })
+  })
   it.each<[string, string, (sheet: typeof launch) => void]>([
     ['an id used twice', 'jobs', sheet => void sheet.jobs.push(structuredClone(sheet.jobs[0]!))],
     [
