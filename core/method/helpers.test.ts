@@ -140,6 +140,7 @@ describe('heat', () => {
     ['-300', 'absolute zero'],
     ['warm', 'not a temperature'],
     ['', 'Nothing typed'],
+    ['  ', 'Nothing typed'],
     ['2000', 'that hot'],
   ])('refuses %s', (text, reason) => {
     const read = parseTemperature(text)

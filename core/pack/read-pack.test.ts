@@ -40,6 +40,8 @@ describe('a pack read out at the bench', () => {
     ['3 x 5 thou', ['3 × 5']],
     ['3 of 0.005 in', ['3 × 5']],
     ['3 x 3', ['3 × 3']],
+    ['10, 8,', ['1 × 10', '1 × 8']],
+    ['10, 8,   ', ['1 × 10', '1 × 8']],
     ['10, '.repeat(400), 'That is too long for a pack.'],
     ['0 x 5', '0: a piece is thicker than nothing.'],
   ])('%s', (text, expected) => expect(pieces(text)).toEqual(expected))

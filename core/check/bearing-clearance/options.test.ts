@@ -107,6 +107,10 @@ describe('what can be done about worn bearings', () => {
     expect(regrind!.journal).toBeCloseTo((49_996_000 + 50_016_000) / 2 - 250_000 - 46_000, -3)
     expect(regrind!.ordered).toEqual([{ lotId: 'under', count: 2 }])
     expect(words).toContain('Measured anew after grinding')
+    const plenty = lots()
+      .filter(({ id }) => id !== 'plus')
+      .map(one => ({ ...one, onHand: 20 }))
+    expect(options(mains([46, 66]), plenty)[2]!.regrind!.ordered).toEqual([])
   })
   it('of the undersizes: the one that is surest everywhere, then the cheapest, then the one that takes off least', () => {
     const of = (...undersizes: readonly (readonly [id: string, wall: number, cost: number | null, scatter: number])[]) =>
