@@ -2,7 +2,7 @@ import { WORKSHEET_LARGEST } from '#core/worksheet/worksheet'
 import { useFileIn } from '~/composables/useFileIn'
 import type { ImportResult } from '#shared/types'
 
-/** A worksheet on its way in. @param done  when it is there */
+/** A worksheet on its way in. @param done  when it is there, or may be */
 export function useWorksheetIn(done: () => void) {
   const { send, helps, ...way } = useFileIn<ImportResult>('application/json')
   const result = ref<ImportResult | null>(null)
@@ -13,7 +13,8 @@ export function useWorksheetIn(done: () => void) {
     clash.value = null
     result.value = await send(`/api/worksheets${copy ? '?copy=yes' : ''}`, text)
     clash.value = helps.value === 'copy' ? text : null
-    if (result.value) done()
+    // Broken off too late, it is there all the same.
+    if (result.value || way.cancelled.value) done()
   }
   async function picked(file: File): Promise<void> {
     if (file.size <= WORKSHEET_LARGEST) return bring(await file.text())

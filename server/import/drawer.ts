@@ -1,3 +1,4 @@
+import { setImmediate as breathe } from 'node:timers/promises'
 import { v4 as uuid } from 'uuid'
 import type { Lot } from '#core/pack/lot'
 import { forgetArrivals, reveal } from '../database/arrivals'
@@ -62,6 +63,7 @@ async function bringIn(db: Database, lots: readonly Lot[], arrival: string, { si
       await db.transaction(sql => insertRows(sql, table, run as Record<string, unknown>[], 'ON CONFLICT (id) DO NOTHING'))
       done += run.length
       said?.({ done, of: arriving.length + takenIn.length, what: 'rows' })
+      await breathe()
     }
   }
   await db.transaction(sql => insertRows(sql, 'movement', corrections))

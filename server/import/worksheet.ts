@@ -1,3 +1,4 @@
+import { setImmediate as breathe } from 'node:timers/promises'
 import { v4 as uuid } from 'uuid'
 import { formatLength } from '#core/quantity/format-length'
 import type { Lot } from '#core/pack/lot'
@@ -146,6 +147,8 @@ async function bringIn(db: Database, reader: Reader, { groups }: Head, { signal,
         } while (pieces.length > 0 && performance.now() < until)
       })
       said?.({ done, of, what: 'readings' })
+      // The database answers without the loop having turned: others, and a cancel, come in here.
+      await breathe()
     }
   }
 }

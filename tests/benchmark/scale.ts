@@ -90,10 +90,11 @@ async function importedBesideOthers(db: Database, text: string): Promise<{ took:
     going = false
   })
   while (going) {
-    const asked = performance.now()
-    await jobList(db, new JobQueryDto())
-    waits.push(performance.now() - asked)
+    // From when it was due: a loop that does not turn makes them wait too.
+    const due = performance.now() + 50
     await new Promise(resolve => setTimeout(resolve, 50))
+    await jobList(db, new JobQueryDto())
+    waits.push(performance.now() - due)
   }
   await bringing
   return { took: performance.now() - t, waits }

@@ -2,7 +2,8 @@ import { jStat } from 'jstat'
 import { linearRegression, standardDeviation as populationDeviation } from 'simple-statistics'
 import { describe, expect, it } from 'vitest'
 import { combine } from '#core/reading/budget'
-import { lineUncertainty, mean, quadrature, standardDeviation, straightLine } from '#core/reading/statistics'
+import { learnedSlope, type LearnedSlope } from '#core/pack/learned-slope'
+import { mean, quadrature, standardDeviation } from '#core/reading/statistics'
 import { CHI_SQUARE_95, coverageFactor, normalCdf, normalQuantile, studentCdf, studentQuantile } from '#core/reading/student'
 import { NM_PER } from '#core/quantity/length'
 
@@ -21,19 +22,6 @@ describe('JCGM 100:2008, the guide to uncertainty', () => {
     expect(nu).toBe(16)
     expect(k).toBeCloseTo(2.92, 2)
     expect(Math.abs(U - 93)).toBeLessThan(0.6)
-  })
-  it('H.3, straight-line fit of a thermometer calibration', () => {
-    const t = [21.521, 22.012, 22.512, 23.003, 23.507, 23.999, 24.513, 25.002, 25.503, 26.01, 26.511]
-    const b = [-0.171, -0.169, -0.166, -0.159, -0.164, -0.165, -0.156, -0.157, -0.159, -0.161, -0.16]
-    const line = straightLine(t, b, 20)
-    expect(line.intercept).toBeCloseTo(-0.1712, 4)
-    expect(line.slope).toBeCloseTo(0.00218, 5)
-    expect(line.uIntercept).toBeCloseTo(0.0029, 4)
-    expect(line.uSlope).toBeCloseTo(0.00067, 5)
-    expect(line.correlation).toBeCloseTo(-0.93, 3)
-    expect(line.s).toBeCloseTo(0.0035, 4)
-    expect(line.intercept + 10 * line.slope).toBeCloseTo(-0.1494, 4)
-    expect(lineUncertainty(line, 10)).toBeCloseTo(0.0041, 4)
   })
   it.each([
     [1, 12.71],
@@ -126,31 +114,21 @@ describe('NIST StRD, linear regression: Norris', () => {
     [449.2, 448.9],
     [0.2, 0.5],
   ] as const
-  it('intercept, slope and residual deviation', () => {
-    const line = straightLine(
-      data.map(([, x]) => x),
-      data.map(([y]) => y),
-    )
-    expect(line.intercept).toBeCloseTo(-0.262323073774029, 10)
-    expect(line.slope).toBeCloseTo(1.00211681802045, 12)
-    expect(line.s).toBeCloseTo(0.884796396144373, 11)
+  const line = () => learnedSlope(data.map(([value, thickness]) => ({ thickness, value, u: 0, uThickness: 0 })))!
+  const intercept = ({ at, slope }: LearnedSlope) => at.value - slope * at.thickness
+  it('intercept, slope, its deviation, and residual deviation', () => {
+    expect(intercept(line())).toBeCloseTo(-0.262323073774029, 10)
+    expect(line().slope).toBeCloseTo(1.00211681802045, 12)
+    expect(line().uSlope).toBeCloseTo(0.429796848199937e-3, 12)
+    expect(line().u(0)).toBeCloseTo(0.232818234301152, 10)
+    expect(line().uNew).toBeCloseTo(0.884796396144373, 11)
   })
   it('agrees with simple-statistics', () => {
     const other = linearRegression(data.map(([y, x]) => [x, y]))
-    const line = straightLine(
-      data.map(([, x]) => x),
-      data.map(([y]) => y),
-    )
-    expect(line.slope).toBeCloseTo(other.m, 12)
-    expect(line.intercept).toBeCloseTo(other.b, 9)
+    expect(line().slope).toBeCloseTo(other.m, 12)
+    expect(intercept(line())).toBeCloseTo(other.b, 9)
     const ys = data.map(([y]) => y)
     expect(standardDeviation(ys)).toBeCloseTo(populationDeviation(ys) * Math.sqrt(36 / 35), 9)
-  })
-  it('refuses a line through fewer than three points, or through one thickness', () => {
-    expect(() => straightLine([1, 2], [1, 2])).toThrow(RangeError)
-    expect(() => straightLine([1, 2, 3], [1, 2])).toThrow(RangeError)
-    expect(() => straightLine([1, 2, 3], [1, 2, 3, 4])).toThrow(RangeError)
-    expect(() => straightLine([1, 1, 1], [1, 2, 3])).toThrow('no slope')
   })
 })
 

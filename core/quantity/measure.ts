@@ -1,0 +1,97 @@
+/**
+ * Torque, force and angle, each a whole number of a small unit, as lengths are of nanometres: nN·m, µN, thousandths of a degree.
+ * They never mix: what takes a torque is not given a thickness.
+ */
+export type MeasureKind = 'torque' | 'force' | 'angle'
+declare const brand: unique symbol
+export type Measure<Kind extends MeasureKind> = number & { readonly [brand]: Kind }
+export type Torque = Measure<'torque'>
+export type Force = Measure<'force'>
+export type Angle = Measure<'angle'>
+
+export type MeasureUnit<Kind extends MeasureKind = MeasureKind> = {
+  torque: 'N·m' | 'in·lb' | 'ft·lb' | 'kgf·cm'
+  force: 'N' | 'kgf' | 'lbf' | 'oz'
+  angle: '°' | 'h'
+}[Kind]
+
+/** µN in a kilogram-force: standard gravity, 9.80665 m/s² exactly (3rd CGPM, 1901). */
+const KGF = 9_806_650
+/** µN in a pound-force: 0.45359237 kg exactly (international yard and pound agreement, 1959) in standard gravity. */
+const LBF = 0.45359237 * KGF
+/** m in an inch */
+const INCH = 0.0254
+
+interface UnitOf {
+  /** whole small units in one of it; a fraction of one where the unit is not decimal */
+  readonly per: number
+  /** shown to so many decimals */
+  readonly decimals: number
+  readonly spelt: readonly string[]
+}
+/** @see NIST SP 811, appendix B, for the factors */
+export const UNITS: { readonly [Kind in MeasureKind]: Readonly<Record<MeasureUnit<Kind>, UnitOf>> } = {
+  torque: {
+    'N·m': { per: 1e9, decimals: 2, spelt: ['nm', 'n·m', 'n m', 'n*m', 'newton metre', 'newton metres'] },
+    'in·lb': { per: INCH * LBF * 1000, decimals: 1, spelt: ['inlb', 'in·lb', 'in lb', 'in-lb', 'lb in', 'lbf in', 'lbin', 'inch pounds'] },
+    'ft·lb': {
+      per: 12 * INCH * LBF * 1000,
+      decimals: 1,
+      spelt: ['ftlb', 'ft·lb', 'ft lb', 'ft-lb', 'lb ft', 'lbf ft', 'lbft', 'foot pounds'],
+    },
+    'kgf·cm': { per: 0.01 * KGF * 1000, decimals: 1, spelt: ['kgfcm', 'kgf·cm', 'kgf cm', 'kg cm', 'kgcm', 'kg·cm'] },
+  },
+  force: {
+    N: { per: 1e6, decimals: 1, spelt: ['n', 'newton', 'newtons'] },
+    kgf: { per: KGF, decimals: 2, spelt: ['kgf', 'kg', 'kp'] },
+    lbf: { per: LBF, decimals: 2, spelt: ['lbf', 'lb', 'lbs', 'pounds'] },
+    oz: { per: LBF / 16, decimals: 1, spelt: ['oz', 'ozf', 'ounces'] },
+  },
+  angle: {
+    '°': { per: 1000, decimals: 1, spelt: ['°', 'deg', 'degree', 'degrees'] },
+    // Positions on a clock: twelve hours are one turn.
+    'h': { per: 30_000, decimals: 1, spelt: ['h', "o'clock", 'oclock', 'hours'] },
+  },
+}
+
+export type MeasureEntry<Kind extends MeasureKind> =
+  { readonly ok: true; readonly value: Measure<Kind>; readonly unit: MeasureUnit<Kind> } | { readonly ok: false; readonly reason: string }
+
+const NAME = { torque: 'torque', force: 'force', angle: 'angle' } as const
+const EXAMPLE = { torque: '1.2 N·m or 10 in·lb', force: '4 N or 0.4 kgf', angle: '90° or 3 o’clock' } as const
+
+/**
+ * A figure as it is typed: `1.2`, `1,2 N·m`, `10 in lb`, `-0.5`. A bare figure is in `bare`, as it stands beside the field.
+ * @returns a whole number of the small unit, or a sentence
+ */
+export function parseMeasure<Kind extends MeasureKind>(text: string, kind: Kind, bare: MeasureUnit<Kind>): MeasureEntry<Kind> {
+  const plain = text.trim().toLowerCase().replace(/[−–—]/g, '-').replace(/[’′]/g, "'").replace(/⋅/g, '·').replace(/\s+/g, ' ')
+  if (plain === '') return { ok: false, reason: 'Nothing typed yet.' }
+  const match = /^([+-]?(?:\d+(?:[.,]\d+)?|[.,]\d+)) ?(.*)$/.exec(plain)
+  if (!match) return { ok: false, reason: `“${text.trim()}” is no ${NAME[kind]}. Type ${EXAMPLE[kind]}.` }
+  const units = Object.entries(UNITS[kind]) as [MeasureUnit<Kind>, UnitOf][]
+  const unit = match[2] === '' ? bare : units.find(([, { spelt }]) => spelt.includes(match[2]!))?.[0]
+  if (unit === undefined)
+    return { ok: false, reason: `“${match[2]}” is no unit of ${NAME[kind]}: ${units.map(([name]) => name).join(', ')}.` }
+  const value = Math.round(Number(match[1]!.replace(',', '.')) * unitOf(kind, unit).per)
+  if (!Number.isSafeInteger(value)) return { ok: false, reason: `No ${NAME[kind]} on a bench is as large as that.` }
+  return { ok: true, value: (value === 0 ? 0 : value) as Measure<Kind>, unit }
+}
+
+const unitOf = <Kind extends MeasureKind>(kind: Kind, unit: MeasureUnit<Kind>): UnitOf =>
+  (UNITS[kind] as Readonly<Record<string, UnitOf>>)[unit]!
+
+/**
+ * A figure as it is shown. Averages may be fractions of the small unit.
+ * @example formatMeasure('torque', 1.2e9, 'N·m', { unit: true }) // "1.20 N·m"
+ */
+export function formatMeasure<Kind extends MeasureKind>(
+  kind: Kind,
+  value: number,
+  unit: MeasureUnit<Kind>,
+  { unit: named = false, decimals = unitOf(kind, unit).decimals }: { readonly unit?: boolean; readonly decimals?: number } = {},
+): string {
+  const figure = Math.abs(value / unitOf(kind, unit).per).toFixed(decimals)
+  const sign = value < 0 && Number(figure) !== 0 ? '−' : ''
+  return `${sign}${figure}${named ? (unit === '°' ? '°' : ` ${unit}`) : ''}`
+}
