@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest'
-import { unfit as unfitWithin } from './plain'
+import { unfit, valuesIn as unfitWithin } from './plain'
 
 const unfit = (value: unknown) => unfitWithin(value, { deepest: 12, most: 100_000 })
 
@@ -16,4 +16,13 @@ it('takes plain JSON, and says where it is not', () => {
   expect(unfit(deep)).toBeNull()
   expect(unfit([deep])).toMatchObject({ reason: 'This is nested too deeply.' })
   expect(unfit(JSON.parse(`${'['.repeat(30_000)}${']'.repeat(30_000)}`))).toMatchObject({ reason: 'This is nested too deeply.' })
+})
+
+it('never counts fewer values in a text than stand in it', () => {
+  const values = (of: unknown): number =>
+    1 + (typeof of === 'object' && of !== null ? Object.values(of).reduce((sum: number, inner) => sum + values(inner), 0) : 0)
+  for (const value of [{}, [], [[], {}], { a: [1, 2, { b: '"{[,' }], c: '\\' }, 'x,[{', [[[]]], { '"': 1, '[': '\\"' }])
+    expect(valuesIn(JSON.stringify(value))).toBeGreaterThanOrEqual(values(value))
+  expect(valuesIn('"{[,\\",{"')).toBe(1)
+  expect(valuesIn(JSON.stringify(Array(1000).fill({})))).toBe(2001)
 })

@@ -9,7 +9,7 @@ import { zeroWord } from '../method/zero-words'
 import { READING_FIELDS, fieldsOf, isPieces, isWord, type Entry, type Reading } from '../reading/reading'
 import { lotMap, type LotMap } from '../pack/lot'
 import { limitsFault } from '../verdict/limits'
-import { unfit } from './plain'
+import { tooMany, unfit, valuesIn } from './plain'
 import { upgradeWorksheet, type WorksheetV1, type WorksheetV2 } from './upgrade'
 import schemaV1 from './worksheet.v1.schema.json'
 import schemaV2 from './worksheet.v2.schema.json'
@@ -30,8 +30,8 @@ const quick = new Ajv({ strict: false })
 const thorough = new Ajv({ allErrors: true, strict: false })
 /** With so many values at most every fault is looked for. */
 const SMALL = 20_000
-/** Values in all: some 200,000 readings. */
-const BOUNDS = { deepest: 24, most: 3_000_000 }
+/** Values in all: one takes some ten characters of a file as large as it may be. */
+const BOUNDS = { deepest: 24, most: 500_000 }
 /** A schema is compiled when it is first needed: that takes longer than reading a small file. */
 function validatorOf(schemaOf: object) {
   const compiled = (ajv: Ajv) => {
@@ -58,6 +58,7 @@ const one = (path: string, reason: string): WorksheetReading => ({ ok: false, fa
  */
 export function readWorksheet(text: string): WorksheetReading {
   if (text.length > WORKSHEET_LARGEST) return one('', `The file is larger than ${WORKSHEET_LARGEST / 1e6} million characters.`)
+  if (valuesIn(text) > BOUNDS.most) return one('', tooMany(BOUNDS.most))
   let value: unknown
   try {
     value = JSON.parse(text)

@@ -1,4 +1,3 @@
-import { setImmediate as breathe } from 'node:timers/promises'
 import type { Database, Sql } from './client'
 
 /** Jobs that are shown or removed with one transaction: others wait no longer than that. */
@@ -34,13 +33,11 @@ async function inTurns(
   work: (sql: Sql, ids: string[]) => Promise<unknown>,
 ): Promise<void> {
   for (let more = true; more;)
-    await db
-      .transaction(async sql => {
-        const ids = (await sql.rows<{ id: string }>(`${found} LIMIT ${most}`, values)).map(({ id }) => id)
-        if (ids.length > 0) await work(sql, ids)
-        more = ids.length === most
-      })
-      .then(() => breathe())
+    await db.transaction(async sql => {
+      const ids = (await sql.rows<{ id: string }>(`${found} LIMIT ${most}`, values)).map(({ id }) => id)
+      if (ids.length > 0) await work(sql, ids)
+      more = ids.length === most
+    })
 }
 
 const CHECKS = 'SELECT id FROM checks WHERE job_id = ANY($1)'

@@ -1,4 +1,3 @@
-import { setImmediate as breathe } from 'node:timers/promises'
 import { spreadsOf } from '#core/check/repeatability'
 import { wholeCheck } from './checks'
 import type { Database } from './client'
@@ -17,12 +16,10 @@ export async function takeStock(db: Database, grown = false): Promise<void> {
   for (const { name } of await db.rows<{ name: string }>(
     "SELECT format('%I', tablename) AS name FROM pg_tables WHERE schemaname = 'public'",
   ))
-    await db
-      .transaction(async sql => {
-        await sql.rows('SET LOCAL default_statistics_target = 10')
-        await sql.rows(`ANALYZE ${name}`)
-      })
-      .then(() => breathe())
+    await db.transaction(async sql => {
+      await sql.rows('SET LOCAL default_statistics_target = 10')
+      await sql.rows(`ANALYZE ${name}`)
+    })
 }
 
 /** What the repeats of checks from before spreads were kept say of their gauges: worked out once, at the start. */

@@ -1,4 +1,3 @@
-import { setImmediate as breathe } from 'node:timers/promises'
 import { v4 as uuid } from 'uuid'
 import type { Lot } from '#core/pack/lot'
 import { forgetArrivals, reveal } from '../database/arrivals'
@@ -23,8 +22,8 @@ export interface DrawerResult {
 }
 
 /** Reads a drawer from CSV: all rows or none. A known id takes the count of the file as a correction; the others are new sizes. */
-export const importStock = (db: Database, text: string, told: Told = {}): Promise<DrawerResult> =>
-  inTurn(db, async () => {
+export const importStock = (shop: Database, text: string, told: Told = {}): Promise<DrawerResult> =>
+  inTurn(shop, async db => {
     const reading = await withReader(told.signal, reader => reader.drawer(text))
     if ('faults' in reading) throw refuseAll(reading.faults, reading.status)
     const arrival = uuid()
@@ -63,7 +62,6 @@ async function bringIn(db: Database, lots: readonly Lot[], arrival: string, { si
       await db.transaction(sql => insertRows(sql, table, run as Record<string, unknown>[], 'ON CONFLICT (id) DO NOTHING'))
       done += run.length
       said?.({ done, of: arriving.length + takenIn.length, what: 'rows' })
-      await breathe()
     }
   }
   await db.transaction(sql => insertRows(sql, 'movement', corrections))

@@ -1,4 +1,3 @@
-import { setImmediate as breathe } from 'node:timers/promises'
 import { v4 as uuid } from 'uuid'
 import { formatLength } from '#core/quantity/format-length'
 import type { Lot } from '#core/pack/lot'
@@ -15,7 +14,7 @@ import { allLots, lotColumns } from '../database/stock'
 import { refuse, refuseAll } from '../http/refuse'
 import { log } from '../log'
 import { withReader, type Reader } from './call-reader'
-import { Cancelled, inTurn, type Told } from './progress'
+import { byTurns, Cancelled, inTurn, type Told } from './progress'
 import type { Numbers } from './rows'
 import { inRuns, type Group, type Head, type Piece, type ShopSide } from './worksheet-in'
 
@@ -23,16 +22,14 @@ import { inRuns, type Group, type Head, type Piece, type ShopSide } from './work
 const MANY = 100
 const MANY_READINGS = 2000
 const SIZES_AT_ONCE = 250
-/** A transaction takes pieces in until so long: others wait no longer than that, and one piece. */
-const TURN_MS = 20
 
 /**
  * Reads a worksheet into the shop, all of it or nothing. Jobs that are here already are refused unless copied under new ids.
  * Sizes the shop does not know are added with none on hand: the file's drawer is not this one. A worker reads the file; it comes in in
  * pieces, unseen until it is complete, so that the shop goes on working meanwhile.
  */
-export const importWorksheet = (db: Database, text: string, asCopy: boolean, told: Told = {}): Promise<ImportResult> =>
-  inTurn(db, () =>
+export const importWorksheet = (shop: Database, text: string, asCopy: boolean, told: Told = {}): Promise<ImportResult> =>
+  inTurn(shop, db =>
     withReader(told.signal, async reader => {
       const opened = await reader.open(text, asCopy)
       if (!opened.ok) throw refuseAll(opened.faults)
@@ -68,28 +65,27 @@ async function makeWay(db: Database, reader: Reader, head: Head, arrival: string
   const here = new Map((await allLots(db)).map(lot => [lot.id, lot]))
   const fresh = await bringInSizes(db, head.lots, here, arrival)
   const notes = new Set<string>()
-  const shop = await db.transaction(async (sql): Promise<ShopSide> => {
-    const gauges: ShopSide['gauges'][number][] = []
-    for (const gauge of head.gauges) {
-      const id = await admitGauge(sql, gauge, arrival)
-      if (id !== gauge.id)
-        notes.add(`The file’s “${gauge.name}” is not the gauge known here by that id: it stands beside it in the register.`)
-      const { version: _, kit: __, uses: ___, ...admitted } = (await gaugeById(sql, id))!
-      gauges.push([gauge, admitted])
-    }
-    const units: ShopSide['units'][number][] = []
-    for (const { name, description } of head.units) units.push([name, await unitNamed(sql, uuid(), name, description)])
-    const promised = await promisedByLot(sql)
-    const drawer = [...here.values(), ...fresh.map(lot => ({ ...lot, onHand: 0, version: 1 }))]
-    return {
-      arrival,
-      units,
-      gauges,
-      spreads: [...(await pooledSpreads(sql))],
-      lots: drawer.map(({ version: _, ...lot }) => ({ ...lot, reserved: lot.reserved + (promised.get(lot.id) ?? 0) })),
-    }
+  const gauges: ShopSide['gauges'][number][] = []
+  await byTurns(db, head.gauges, async (sql, gauge) => {
+    const id = await admitGauge(sql, gauge, arrival)
+    if (id !== gauge.id)
+      notes.add(`The file’s “${gauge.name}” is not the gauge known here by that id: it stands beside it in the register.`)
+    const { version: _, kit: __, uses: ___, ...admitted } = (await gaugeById(sql, id))!
+    gauges.push([gauge, admitted])
   })
-  await reader.here(shop)
+  const units: ShopSide['units'][number][] = []
+  await byTurns(db, head.units, async (sql, { name, description }) => {
+    units.push([name, await unitNamed(sql, uuid(), name, description)])
+  })
+  const promised = await promisedByLot(db)
+  const drawer = [...here.values(), ...fresh.map(lot => ({ ...lot, onHand: 0, version: 1 }))]
+  await reader.here({
+    arrival,
+    units,
+    gauges,
+    spreads: [...(await pooledSpreads(db))],
+    lots: drawer.map(({ version: _, ...lot }) => ({ ...lot, reserved: lot.reserved + (promised.get(lot.id) ?? 0) })),
+  })
   return { added: fresh.length, notes }
 }
 
@@ -136,20 +132,16 @@ async function bringIn(db: Database, reader: Reader, { groups }: Head, { signal,
   for (const i of groups.keys()) {
     const pieces = await coming
     coming = rowsOf(i + 1)
-    while (pieces.length > 0) {
-      if (signal?.aborted) throw new Cancelled()
-      await db.transaction(async sql => {
-        const until = performance.now() + TURN_MS
-        do {
-          const piece = pieces.shift()!
-          await insertText(sql, piece)
-          done += piece.readings
-        } while (pieces.length > 0 && performance.now() < until)
-      })
-      said?.({ done, of, what: 'readings' })
-      // The database answers without the loop having turned: others, and a cancel, come in here.
-      await breathe()
-    }
+    await byTurns(
+      db,
+      pieces,
+      (sql, piece) => {
+        if (signal?.aborted) throw new Cancelled()
+        done += piece.readings
+        return insertText(sql, piece)
+      },
+      () => said?.({ done, of, what: 'readings' }),
+    )
   }
 }
 
