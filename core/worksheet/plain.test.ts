@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest'
-import { unfit, valuesIn as unfitWithin } from './plain'
+import { unfit as unfitWithin, valuesIn } from './plain'
 
 const unfit = (value: unknown) => unfitWithin(value, { deepest: 12, most: 100_000 })
 
