@@ -21,6 +21,8 @@ export interface StationMark {
   readonly figure: number | null
   readonly unit: LengthUnit
   readonly signed: boolean
+  /** how much is still to be done: seals, grease, a torque */
+  readonly pending: number
 }
 
 /** A part of a job, what rests on it, and what was done to it. */

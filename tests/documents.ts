@@ -48,6 +48,7 @@ export function checkOf(kind: string, change: Partial<CheckDocument> = {}): Chec
     history: {},
     parts: {},
     partChanges: [],
+    clearings: [],
     laps: [],
     signOff: null,
     reopened: null,
@@ -68,6 +69,7 @@ export const trial = (id: string, readings: readonly PointReading[], more: Parti
   unlisted: [],
   refitted: [],
   predicted: {},
+  conditions: {},
   readings,
   ...more,
 })

@@ -4,7 +4,8 @@ import type { StationMark } from '#shared/types'
 
 /** A job as a line with its checks as stations; each state has its own shape and word. */
 defineProps<{ checks: readonly StationMark[] }>()
-const word = (s: StationMark) => (s.note ? `${s.word}: ${s.note}` : s.word) + (s.signed ? ', signed' : '')
+const word = (s: StationMark) =>
+  (s.note ? `${s.word}: ${s.note}` : s.word) + (s.signed ? ', signed' : '') + (s.pending ? ` · ${s.pending} to do` : '')
 </script>
 
 <template>

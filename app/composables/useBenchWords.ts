@@ -102,9 +102,19 @@ export function useBenchWords({ document, evaluation, shown, place, choice, prop
   const provisional = (e: CheckEvaluation) =>
     e.pending.length > 0
       ? 'In limits, provisional until every required step is ticked.'
-      : shown.value.findings.some(({ gate }) => gate === 'hot')
-        ? 'In limits, read hot: provisional until it is read cold.'
-        : 'In limits by hand: provisional until a gauge has been there.'
+      : e.conditions.some(({ is }) => is === 'not-said')
+        ? 'In limits, provisional until it is said in which state it was measured.'
+        : (short(e) ?? byHand())
+  const short = ({ conditions }: CheckEvaluation) => {
+    const found = conditions.find(({ is }) => is === 'short')
+    return found
+      ? `In limits, provisional: measured with ${lowerFirst(found.condition.label)} ${lowerFirst(found.condition.states.find(({ value }) => value === found.said)!.label)}.`
+      : null
+  }
+  const byHand = () =>
+    shown.value.findings.some(({ gate }) => gate === 'hot')
+      ? 'In limits, read hot: provisional until it is read cold.'
+      : 'In limits by hand: provisional until a gauge has been there.'
 
   const arithmetic = computed(() => {
     if (!proposal.value || !place.value?.request || phase.value === 'prove' || settled.value || document.value.signOff) return ''

@@ -5,7 +5,7 @@ import { parseSum } from '#core/quantity/parse-sum'
 import { counterReading } from '#core/method/dial/dial'
 import { ZERO, type LengthUnit, type Nm } from '#core/quantity/length'
 import type { PointReading } from '#core/check/document'
-import { zeroWord } from '#core/method/zero-words'
+import { zeroAnswer } from '#core/method/zero-words'
 import { parseTemperature } from '#core/quantity/temperature'
 import type { Entry, Stone } from '#core/reading/reading'
 
@@ -71,6 +71,8 @@ export function useDraft(checkId: string, form: Ref<DraftForm>) {
   const unit = computed(() => form.value.unit)
 
   function read(text: string): LengthEntry {
+    const none = form.value.canBeNone ? zeroAnswer(text) : null
+    if (none && 'fault' in none) return { ok: false, reason: none.fault }
     const answer = draft.value.asked[`${unit.value}:${text}`]
     if (answer !== undefined) return { ok: true, value: answer as Nm, unit: unit.value, rounded: false }
     const turns = /^\s*([+-−]?\d{1,3})\s*:\s*(.+)$/.exec(text)
@@ -123,8 +125,8 @@ export function useDraft(checkId: string, form: Ref<DraftForm>) {
   const reading = computed<DraftReading | null>(() => {
     const { point, entry: how } = form.value
     const [s, f, b] = [start.value, far.value, back.value]
-    const none = form.value.canBeNone ? zeroWord(draft.value.far) : null
-    if (none) return { point, word: none }
+    const none = form.value.canBeNone ? zeroAnswer(draft.value.far) : null
+    if (none) return 'fault' in none ? null : { point, ...none }
     if (how === 'word' || how === 'pieces' || !f.ok) return null
     if (how === 'figure' || how === 'pass') {
       if (celsius.value?.ok === false) return null

@@ -52,6 +52,9 @@ export const useBench = defineStore('bench', () => {
   const tick = (step: string, trial: string | null, ticked: boolean, words: string) =>
     sending.queue({ ...head(), kind: 'tick', step, trial, ticked, words })
 
+  const say = (condition: string, trial: string, state: string, words: string) =>
+    sending.queue({ ...head(), kind: 'say', condition, trial, state, words })
+
   const { connection, changed, refused, reload, command, dismissRefused } = sending
   return {
     view,
@@ -68,6 +71,7 @@ export const useBench = defineStore('bench', () => {
     logReading,
     voidReading,
     tick,
+    say,
     command,
     dismissRefused,
   }

@@ -1,9 +1,9 @@
 import { apply } from '#core/command/apply'
-import type { Bench, Command, ReadCommand, TickCommand, VoidCommand } from '#core/command/command'
+import type { Bench, Command, ReadCommand, SayCommand, TickCommand, VoidCommand } from '#core/command/command'
 import { decide } from '#core/command/decide'
 
 /** A write that can wait for the server: it shows here at once, and is sent when it can be. `words` name it where it has to be named. */
-export type PendingWrite = (ReadCommand | VoidCommand | TickCommand) & { readonly words: string }
+export type PendingWrite = (ReadCommand | VoidCommand | TickCommand | SayCommand) & { readonly words: string }
 
 const KEY = 'finitum.outbox.'
 const keyOf = (checkId: string) => KEY + checkId
@@ -36,6 +36,8 @@ export function requestOf(write: PendingWrite): { path: string; body: Record<str
       return { path: 'readings', body: { ...head, trialId: write.trialId, seen: write.seen, ...write.reading } }
     case 'void':
       return { path: 'voids', body: { ...head, readingId: write.readingId, reason: write.reason } }
+    case 'say':
+      return { path: 'conditions', body: { ...head, condition: write.condition, trial: write.trial, state: write.state } }
     case 'tick':
       return { path: 'ticks', body: { ...head, step: write.step, trial: write.trial, ticked: write.ticked } }
   }

@@ -9,10 +9,12 @@ import type { VerdictState } from '../verdict/decide'
 import type { LimitSet } from '../verdict/limits'
 import type { EndWords } from '../verdict/words'
 import type { Suspicion } from '../pack/ledger'
+import type { Shape } from '../pack/lot'
 import type { Response } from '../pack/response'
 import type { Phase, Step } from '../method/step'
 import type { Counting } from '../method/places'
 import type { Heat, PointAnswer, WayId } from '../method/way'
+import type { Condition, Reminder } from './conditions'
 import type { Setup, SetupField } from './setup'
 
 /** Something a measurement rests on: replaced or reworked, what was measured on it is stale. */
@@ -143,6 +145,8 @@ export interface PackPlace {
   readonly between: readonly [string, string]
   /** Pieces that must be in it, and that it holds: one ring a groove, two halves. As many as must be is as many as can be: they are replaced one for one. */
   readonly capacity: { readonly fewest: number; readonly most: number }
+  /** Exactly one piece of this shape must be among them: the stepped spacer, the sprung shim. */
+  readonly one?: Shape
   /** A piece for it can be lapped to size; shells cannot. */
   readonly lappable: boolean
 }
@@ -178,6 +182,10 @@ export interface CheckKind {
   points(setup: Setup): readonly MeasuringPoint[]
   places(setup: Setup): readonly PackPlace[]
   procedure(setup: Setup): readonly Step[]
+  /** States the unit is measured in, to be said of each fitting. */
+  conditions?(setup: Setup): readonly Condition[]
+  /** What is to be done after the proof: seals, grease, the torque on the machine. */
+  reminders?(setup: Setup): readonly Reminder[]
   suspicions(setup: Setup): readonly Suspicion[]
   combine(setup: Setup, answers: Answers): readonly CombinedResult[]
   /** Figures to work to, where a part is made to size. */

@@ -33,6 +33,8 @@ export interface Trial {
   readonly refitted: readonly string[]
   /** By result. */
   readonly predicted: Readonly<Record<string, Predicted>>
+  /** By condition of the kind: the state the unit was in. Those not said are left out. */
+  readonly conditions: Readonly<Record<string, string>>
   readonly readings: readonly PointReading[]
 }
 
@@ -40,6 +42,17 @@ export interface Trial {
 export interface Tick {
   readonly step: string
   readonly trial: string | null
+}
+
+/** What was pending of a fitting is done, or accepted as it is; `open` takes that back. */
+export interface Clearing {
+  readonly item: string
+  readonly trial: string
+  readonly how: 'done' | 'accepted' | 'open'
+  readonly by: string
+  readonly at: string
+  /** Its place in the order of what happened. */
+  readonly order: number
 }
 
 export interface SignOff {
@@ -105,6 +118,8 @@ export interface CheckDocument {
   /** Role of the kind: part of the job it is. */
   readonly parts: Readonly<Record<string, string>>
   readonly partChanges: readonly PartChange[]
+  /** In the order they happened; the newest of an item counts. */
+  readonly clearings: readonly Clearing[]
   /** Pieces made for this check. */
   readonly laps: readonly Lap[]
   readonly signOff: SignOff | null

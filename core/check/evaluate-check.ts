@@ -12,6 +12,7 @@ import type { Lot } from '../pack/lot'
 import type { Phase, Step } from '../method/step'
 import type { NextStep, Target } from './contract'
 import { asItWasFound, limitsOf, type CheckDocument, type Trial } from './document'
+import { conditionsOf, pendingItems, type ConditionState, type PendingItem } from './conditions'
 import { evaluateFitting, counts, type FittingEvaluation, type ResultEvaluation } from './evaluate-fitting'
 import { evaluatePlace, type ChoiceRequest, type PlaceEvaluation } from './evaluate-place'
 import { checkKind } from './registry'
@@ -36,7 +37,12 @@ export interface CheckEvaluation {
   readonly next: NextStep | null
   /** what else the kind works out; null where it does not */
   readonly details: Readonly<Record<string, unknown>> | null
+  /** required steps not ticked yet */
   readonly pending: readonly Step[]
+  /** the state the unit is in, as far as it was said of the present fitting */
+  readonly conditions: readonly ConditionState[]
+  /** what is done after the proof; it holds nothing back */
+  readonly reminders: readonly PendingItem[]
   readonly signOff: SignOffGate
   readonly phase: Phase
 }
@@ -57,10 +63,14 @@ export function evaluateCheck(document: CheckDocument, lots: readonly Lot[]): Ch
       step => step.required && !ticked(step, trial) && (step.phase !== 'prove' || trial.refitted.length > 0 || kind.targets !== undefined),
     )
 
-  const trials = document.trials.map((_, i) => evaluateFitting(document, kind, i, pendingFor))
+  const provisional = (trial: Trial) =>
+    pendingFor(trial).length > 0 || conditionsOf(kind, document, trial).some(({ is }) => is !== 'as-asked')
+
+  const trials = document.trials.map((_, i) => evaluateFitting(document, kind, i, provisional))
   const current = trials.at(-1)!
   const pending = pendingFor(document.trials.at(-1)!)
-  const asFound = evaluateFitting(asItWasFound(document), kind, 0, pendingFor)
+  const conditions = conditionsOf(kind, document, document.trials.at(-1)!)
+  const asFound = evaluateFitting(asItWasFound(document), kind, 0, provisional)
   const places = kind.places(document.setup).map(place => evaluatePlace(document, kind, place, { trials, asFound }, lots))
   const { headline } = current
   const targets = kind.targets?.(document.setup, current.answers, wanted) ?? []
@@ -73,13 +83,15 @@ export function evaluateCheck(document: CheckDocument, lots: readonly Lot[]): Ch
     estimate,
     places,
     pending,
+    conditions,
+    reminders: pendingItems(kind, document),
     targets,
     next,
     details: kind.details?.(document.setup, current.answers, targets) ?? null,
     state: current.state,
     word: verdictWord(current.state, headline.kind.ends),
     gauge: estimate ? gaugeFit(estimate.U, headline.limits.working) : null,
-    signOff: signOffGate(document, current, places, pending),
+    signOff: signOffGate(document, current, places, { pending, conditions }),
     phase: phaseOf(),
   }
 

@@ -1,7 +1,6 @@
 import { NO_ANSWER, type PointAnswer } from '../method/way'
 import { ways } from '../method/ways'
 import { saidZero } from '../method/zero-words'
-import type { Step } from '../method/step'
 import { ownVariance, type Estimate } from '../reading/estimate'
 import { isValid, type Finding } from '../reading/gates'
 import { unvoided } from '../reading/reading'
@@ -146,11 +145,11 @@ function pointState(
   return { answer, stale: stale && staleWords(kind.parts(document.setup), stale) }
 }
 
-/** What a result still waits for before an “In” is final. */
-export type PendingSteps = (trial: Trial) => readonly Step[]
+/** Is an “In” of this fitting not final yet? A step is not ticked, or the unit was not in the state the procedure asks for. */
+export type IsProvisional = (trial: Trial) => boolean
 
 /** Evaluates the fitting at `index`: every point, then every result of the kind, judged by its own limits. */
-export function evaluateFitting(document: CheckDocument, kind: CheckKind, index: number, pending: PendingSteps): FittingEvaluation {
+export function evaluateFitting(document: CheckDocument, kind: CheckKind, index: number, provisional: IsProvisional): FittingEvaluation {
   const trial = document.trials[index]!
   const resultKinds = kind.results(document.setup)
   const points = kind.points(document.setup)
@@ -210,7 +209,7 @@ export function evaluateFitting(document: CheckDocument, kind: CheckKind, index:
       if (estimate === null) return isValid(findings) ? 'to-do' : 'not-valid'
       if (!valid) return 'not-valid'
       const judged = working!.state
-      return judged === 'in' && (pending(trial).length > 0 || findings.some(({ gate }) => gate === 'feel' || gate === 'hot'))
+      return judged === 'in' && (provisional(trial) || findings.some(({ gate }) => gate === 'feel' || gate === 'hot'))
         ? 'provisional'
         : judged
     }

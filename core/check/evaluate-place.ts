@@ -225,10 +225,11 @@ const NO_PACK = 'Its least and its most lie further apart than the limits: no pa
 export const swaps = ({ capacity: { fewest, most } }: Pick<PackPlace, 'capacity'>): boolean => fewest === most
 
 /** The rules of the check, within what the place takes. */
-function rulesFor({ packRules }: Pick<CheckDocument, 'packRules'>, { capacity }: Pick<PackPlace, 'capacity'>): PackRules {
+function rulesFor({ packRules }: Pick<CheckDocument, 'packRules'>, { capacity, one }: Pick<PackPlace, 'capacity' | 'one'>): PackRules {
   return {
     ...packRules,
     fewest: Math.max(packRules.fewest ?? 0, capacity.fewest),
     most: Math.min(packRules.most ?? MOST_PIECES, capacity.most),
+    ...(one === undefined ? {} : { one }),
   }
 }

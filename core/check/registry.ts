@@ -5,6 +5,7 @@ import { eccentricShaftEndPlay } from './eccentric-shaft-end-play'
 import { oilPumpClearance } from './oil-pump-clearance'
 import { rollerBigEnd } from './roller-big-end'
 import { shaftEndPlay } from './shaft-end-play'
+import { taperHub } from './taper-hub'
 import { thrustAlignment } from './thrust-alignment'
 
 /** Every kind of check there is. A new one is a folder beside this file and its line here. */
@@ -16,6 +17,7 @@ export const checkKinds: readonly CheckKind[] = [
   bearingClearance,
   rollerBigEnd,
   oilPumpClearance,
+  taperHub,
 ]
 
 /** @throws RangeError for a kind this version does not know */

@@ -1,8 +1,9 @@
 import { nm, type Nm } from '../quantity/length'
+import type { Torque } from '../quantity/measure'
 import { parseTemperature } from '../quantity/temperature'
 import { REFERENCE } from '../reading/temperature'
 
-/** Choices made when a check is set up, by field: a choice's value, a count in digits, a length in whole nm, a temperature in °C, a price in the smallest coin. */
+/** Choices made when a check is set up, by field: a choice's value, a count in digits, a length in whole nm, a temperature in °C, a torque in whole nN·m, a price in the smallest coin. */
 export type Setup = Readonly<Record<string, string>>
 
 interface FieldHead {
@@ -35,11 +36,15 @@ export interface LengthSetupField extends FieldHead {
 export interface TemperatureField extends FieldHead {
   readonly kind: 'celsius'
 }
+/** A torque, nN·m; blank where it is not known. */
+export interface TorqueField extends FieldHead {
+  readonly kind: 'torque'
+}
 /** Money, in the smallest coin; blank where it is not known. */
 export interface PriceField extends FieldHead {
   readonly kind: 'price'
 }
-export type SetupField = ChoiceField | CountField | LengthSetupField | TemperatureField | PriceField
+export type SetupField = ChoiceField | CountField | LengthSetupField | TemperatureField | TorqueField | PriceField
 
 /** A sentence when a value does not fit its field, else null. */
 export function fieldFault(fields: readonly SetupField[], id: string, value: string): string | null {
@@ -56,6 +61,8 @@ export function fieldFault(fields: readonly SetupField[], id: string, value: str
       if (value === '') return field.optional ? null : 'A figure is needed here.'
       if (!/^-?\d{1,13}$/.test(value)) return 'A length is a whole number of nanometres.'
       return Number(value) < field.least ? (field.least > 0 ? 'Must be above zero.' : 'That is too small.') : null
+    case 'torque':
+      return value === '' || (/^\d{1,15}$/.test(value) && Number(value) > 0) ? null : 'A torque above zero, in whole nN·m.'
     case 'price':
       return value === '' || /^\d{1,8}$/.test(value) ? null : 'A price of zero or more.'
     case 'celsius': {
@@ -91,13 +98,19 @@ export const length = ({ initial, ...field }: Words<LengthSetupField> & { readon
   ...field,
 })
 export const celsius = (field: Words<TemperatureField>) => ({ kind: 'celsius' as const, initial: String(REFERENCE), ...field })
+export const torque = (field: Words<TorqueField>) => ({ kind: 'torque' as const, initial: '', ...field })
 export const price = (field: Words<PriceField>) => ({ kind: 'price' as const, initial: '', ...field })
 
 /** The fields of a kind, in the order they are asked in. */
 export type Fields = Readonly<
   Record<
     string,
-    Described<ChoiceField> | Described<CountField> | Described<LengthSetupField> | Described<TemperatureField> | Described<PriceField>
+    | Described<ChoiceField>
+    | Described<CountField>
+    | Described<LengthSetupField>
+    | Described<TemperatureField>
+    | Described<TorqueField>
+    | Described<PriceField>
   >
 >
 type ValueOf<Field> = Field extends { readonly kind: 'choice'; readonly options: readonly { readonly value: infer Value }[] }
@@ -106,8 +119,10 @@ type ValueOf<Field> = Field extends { readonly kind: 'choice'; readonly options:
     ? number
     : Field extends { readonly kind: 'length' }
       ? Nm | null
-      : number | null
-/** The set-up of a kind with these fields: a choice is one of its values, a length nm, a temperature °C, a price in the smallest coin; null is blank. */
+      : Field extends { readonly kind: 'torque' }
+        ? Torque | null
+        : number | null
+/** The set-up of a kind with these fields: a choice is one of its values, a length nm, a temperature °C, a torque nN·m, a price in the smallest coin; null is blank. */
 export type SetupOf<F extends Fields> = { readonly [Id in keyof F]: ValueOf<F[Id]> }
 
 /** What was chosen, field by field; what was never asked is as it is at first. */
@@ -122,6 +137,8 @@ function valueIn({ kind }: Fields[string], text: string): string | number | null
       return Number(text)
     case 'length':
       return text === '' ? null : nm(Number(text))
+    case 'torque':
+      return text === '' ? null : (Number(text) as Torque)
     case 'price':
       return text === '' ? null : Number(text)
     case 'celsius': {

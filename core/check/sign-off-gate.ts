@@ -1,5 +1,6 @@
 import { formatLength } from '../quantity/format-length'
 import type { Step } from '../method/step'
+import type { ConditionState } from './conditions'
 import { newerThan, type CheckDocument, type Reopening } from './document'
 import { counts, resultName, type FittingEvaluation, type ResultEvaluation } from './evaluate-fitting'
 import type { PlaceEvaluation } from './evaluate-place'
@@ -20,7 +21,7 @@ export function signOffGate(
   document: CheckDocument,
   current: FittingEvaluation,
   places: readonly PlaceEvaluation[],
-  pending: readonly Step[],
+  { pending, conditions }: { readonly pending: readonly Step[]; readonly conditions: readonly ConditionState[] },
 ): SignOffGate {
   if (document.signOff) return { blockers: ['This check is signed off.'], needsReason: null }
   const judged = current.results.filter(counts)
@@ -42,6 +43,7 @@ export function signOffGate(
   for (const reason of new Set(judged.filter(result => result.stale !== null).map(result => result.stale)))
     blockers.push(`Stale: ${reason}. Measure again.`)
   for (const step of pending) blockers.push(`Still to tick: ${step.text}.`)
+  for (const { condition, is } of conditions) if (is === 'not-said') blockers.push(`Still to say: ${condition.label}.`)
 
   if (document.reopened && !readSince(document, document.reopened))
     blockers.push('It was opened again: what was read before does not sign it twice. Measure once more.')
@@ -74,9 +76,14 @@ export function signOffGate(
       )
     return own
   })
+  for (const { condition, said, is } of conditions)
+    if (is === 'short') reasons.push(`it was measured with ${condition.label.toLowerCase()}: ${saidWords(condition, said!)}`)
   if (places.some(place => place.ledger.state === 'disagree') && document.trials.length > 1) reasons.push('the fittings do not agree')
   return { blockers, needsReason: reasons.length > 0 ? reasons.slice(0, 4).join('; ') : null }
 }
+
+const saidWords = ({ states }: ConditionState['condition'], said: string): string =>
+  states.find(({ value }) => value === said)?.label.toLowerCase() ?? said
 
 const readSince = ({ trials }: CheckDocument, { order }: Reopening): boolean =>
   trials.some(trial => trial.readings.some(reading => !reading.voided && newerThan(reading.order, order)))

@@ -64,6 +64,15 @@ function changed(document: CheckDocument, happening: OfCheck): CheckDocument {
       const others = document.ticks.filter(tick => tick.step !== step || tick.trial !== trial)
       return { ...document, ticks: ticked ? [...others, { step, trial }] : others }
     }
+    case 'said':
+      return inTrial(happening.trial, trial => ({
+        ...trial,
+        conditions: { ...trial.conditions, [happening.condition]: happening.state },
+      }))
+    case 'cleared': {
+      const { clearing } = happening
+      return { ...document, clearings: [...document.clearings, { ...clearing, order: clearing.order ?? nextOrder(document) }] }
+    }
     case 'fitted':
       return document.trials.some(({ id }) => id === happening.trial.id)
         ? document
@@ -118,11 +127,12 @@ function changed(document: CheckDocument, happening: OfCheck): CheckDocument {
 }
 
 /** After everything that has its place already. */
-const nextOrder = ({ trials, partChanges, reopened }: CheckDocument): number =>
+const nextOrder = ({ trials, partChanges, clearings, reopened }: CheckDocument): number =>
   1 +
   Math.max(
     0,
     reopened?.order ?? 0,
     ...partChanges.map(({ order }) => order),
+    ...clearings.map(({ order }) => order),
     ...trials.flatMap(({ readings }) => readings.map(({ order }) => order ?? 0)),
   )

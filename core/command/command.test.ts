@@ -412,7 +412,7 @@ describe('a signature', () => {
 describe('settings', () => {
   it('a check begins empty, with one fitting as found', () => {
     const { trials, ticks, rule, limits: none } = beginCheck(checkKind('shaft-end-play'), { id: 'c', trialId: 't', at: AT })
-    expect(trials).toEqual([{ id: 't', at: AT, packs: {}, unlisted: [], refitted: [], predicted: {}, readings: [] }])
+    expect(trials).toEqual([{ id: 't', at: AT, packs: {}, unlisted: [], refitted: [], predicted: {}, conditions: {}, readings: [] }])
     expect([ticks, rule, none]).toEqual([[], 'careful', { working: 'tighter', sets: {} }])
   })
   it('a check begins with a gauge for each point and its parts', () => {

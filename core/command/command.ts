@@ -1,8 +1,9 @@
-import type { CheckDocument } from '../check/document'
+import type { CheckDocument, Clearing } from '../check/document'
 import type { JobPart } from '../check/parts'
 import type { PieceInHand } from '../pack/in-hand'
 import type { Lot, Pack } from '../pack/lot'
 import type { Nm } from '../quantity/length'
+import type { Torque } from '../quantity/measure'
 import type { Gauge } from '../reading/gauge'
 import type { Stone } from '../reading/reading'
 import type { LimitSet } from '../verdict/limits'
@@ -40,6 +41,7 @@ export interface ReadingFields {
   readonly high?: Nm
   readonly leaves?: number
   readonly word?: string
+  readonly torque?: Torque
   readonly pieces?: readonly string[]
 }
 export interface ReadCommand extends Head {
@@ -61,6 +63,22 @@ export interface TickCommand extends Head {
   /** the fitting it was ticked for; null for a step of the set-up */
   readonly trial: string | null
   readonly ticked: boolean
+}
+
+/** The state the unit is in while it is measured. */
+export interface SayCommand extends Head {
+  readonly kind: 'say'
+  readonly condition: string
+  readonly trial: string
+  readonly state: string
+}
+/** What was pending is done, accepted as it is, or open again after all. */
+export interface ClearCommand extends Head {
+  readonly kind: 'clear'
+  readonly item: string
+  readonly trial: string
+  readonly how: Clearing['how']
+  readonly by: string
 }
 
 /** A piece found in the machine: of a size that is known, or of one that becomes known by it. */
@@ -144,6 +162,8 @@ export interface PartChangeCommand extends Head {
 }
 export interface SignCommand extends Head {
   readonly kind: 'sign'
+  /** what is pending and accepted as it is, by whoever signs */
+  readonly accepts?: readonly string[]
   readonly by: string
   readonly reason: string | null
 }
@@ -158,6 +178,8 @@ export type Command =
   | ReadCommand
   | VoidCommand
   | TickCommand
+  | SayCommand
+  | ClearCommand
   | ListCommand
   | FitCommand
   | PromiseCommand

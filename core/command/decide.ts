@@ -1,13 +1,14 @@
 import type { Bench, Command } from './command'
 import { refused, type Outcome } from './happening'
 import { beginLap, endLap, lapPass } from './lap'
+import { clear, say } from './conditions'
 import { read, tick, voidReading } from './measure'
 import { fit, list, promise } from './pack'
 import { set } from './settings'
 import { changePart, reopen, sign } from './sign'
 
 /** What may be done to a signed check. */
-const ON_SIGNED: readonly Command['kind'][] = ['reopen', 'part-change']
+const ON_SIGNED: readonly Command['kind'][] = ['reopen', 'part-change', 'clear']
 
 /**
  * What a command comes to, as the check and the drawer stand: what happened, or why not. Pure: the server stores what happened, the
@@ -23,6 +24,10 @@ export function decide(bench: Bench, command: Command): Outcome {
       return voidReading(bench, command)
     case 'tick':
       return tick(bench, command)
+    case 'say':
+      return say(bench, command)
+    case 'clear':
+      return clear(bench, command)
     case 'list':
       return list(bench, command)
     case 'fit':

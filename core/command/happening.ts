@@ -1,4 +1,4 @@
-import type { CheckDocument, PartChange, PointReading, Reopening, SignOff, Trial } from '../check/document'
+import type { CheckDocument, Clearing, PartChange, PointReading, Reopening, SignOff, Trial } from '../check/document'
 import type { JobPart } from '../check/parts'
 import type { Lap, LapPass } from '../pack/lapping'
 import type { Lot, Pack } from '../pack/lot'
@@ -29,6 +29,8 @@ export type Happening =
   | { readonly type: 'read'; readonly trial: string; readonly reading: PointReading }
   | { readonly type: 'voided'; readonly reading: string; readonly reason: string }
   | { readonly type: 'ticked'; readonly step: string; readonly trial: string | null; readonly ticked: boolean }
+  | { readonly type: 'said'; readonly trial: string; readonly condition: string; readonly state: string }
+  | { readonly type: 'cleared'; readonly clearing: Unordered<Clearing> }
   | { readonly type: 'fitted'; readonly trial: Omit<Trial, 'readings'> }
   | { readonly type: 'listed'; readonly trial: string; readonly place: string; readonly pack: Pack }
   | { readonly type: 'promised'; readonly place: string; readonly pack: Pack }

@@ -1,4 +1,5 @@
 import { evaluateCheck, predictionOwn, type CheckEvaluation } from '../check/evaluate-check'
+import { keptConditions } from '../check/conditions'
 import { packIn, piecesIn, type CheckDocument, type Predicted, type Trial } from '../check/document'
 import { checkKind } from '../check/registry'
 import type { PackPlace } from '../check/contract'
@@ -71,6 +72,7 @@ export function fit(before: Bench, asked: FitCommand): Outcome {
     unlisted: last.unlisted,
     refitted: command.packs.map(({ place }) => place),
     predicted,
+    conditions: keptConditions(checkKind(document.kind), document, last),
   }
   return happened(
     `Fitted: ${words.join('; ')}`,
@@ -136,6 +138,14 @@ function fitPlace(
   const whole = packIn(last, id) !== null
   const fault = capacityFault(found.place, pieceCount(next), whole)
   if (fault) return refused('invalid', fault, `${path}.pieces`)
+  const { one } = found.place
+  const ones = next.reduce((sum, { lotId, count }) => sum + (all.get(lotId)!.shape === one ? count : 0), 0)
+  if (one !== undefined && whole && ones !== 1)
+    return refused(
+      'invalid',
+      `${found.place.label}: exactly one ${one} piece belongs in it, not ${ones === 0 ? 'none' : ones}.`,
+      `${path}.pieces`,
+    )
   const { request, result } = found
   const expected = predict(request.question, request.fitted, next, all, request.response)
   return {

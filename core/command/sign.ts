@@ -1,4 +1,6 @@
+import { pendingItems } from '../check/conditions'
 import { counts } from '../check/evaluate-fitting'
+import { checkKind } from '../check/registry'
 import { evaluateCheck } from '../check/evaluate-check'
 import { CORE_VERSION } from '../version'
 import { apply } from './apply'
@@ -6,13 +8,18 @@ import type { Bench, PartChangeCommand, ReopenCommand, SignCommand } from './com
 import { happened, refused, type Happening, type Outcome } from './happening'
 
 /** Locks the check: what is promised to it is let go. */
-export function sign({ document, lots, reserves }: Bench, { at, by, reason: why }: SignCommand): Outcome {
+export function sign({ document, lots, reserves }: Bench, { at, by, reason: why, accepts = [] }: SignCommand): Outcome {
   const { signOff: gate } = evaluateCheck(document, lots)
   if (gate.blockers.length > 0) return { ok: false, code: 'invalid', faults: gate.blockers.map(words => ({ path: '', reason: words })) }
   const reason = why?.trim() || null
   if (gate.needsReason && !reason) return refused('invalid', `This can be signed only with a reason: ${gate.needsReason}.`, 'reason')
+  const trial = document.trials.at(-1)!.id
+  const pending = pendingItems(checkKind(document.kind), document)
+  const ghost = accepts.find(item => !pending.some(({ id }) => id === item))
+  if (ghost !== undefined) return refused('invalid', 'Nothing of that kind is pending.', 'accepts')
   return happened(
     `Signed off by ${by.trim()}`,
+    ...accepts.map((item): Happening => ({ type: 'cleared', clearing: { item, trial, how: 'accepted', by: by.trim(), at } })),
     { type: 'signed', signOff: { at, by: by.trim(), reason, core: CORE_VERSION } },
     ...Object.keys(reserves).map((place): Happening => ({ type: 'promised', place, pack: [] })),
   )

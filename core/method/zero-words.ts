@@ -1,3 +1,4 @@
+import { formatMeasure, parseMeasure, type Torque } from '../quantity/measure'
 import { isWord, unvoided, type Reading } from '../reading/reading'
 import { NO_ANSWER, type PointAnswer } from './way'
 
@@ -11,9 +12,30 @@ export const ZERO_WORDS = [
 export const zeroWord = (text: string): string | null =>
   ZERO_WORDS.find(({ said }) => said.test(text.trim().toLowerCase().replace(/\s+/g, ' ')))?.value ?? null
 
+/** The same with a torque behind it: `binds at 20 ft·lb`. A torque that cannot be read is a fault of what was typed. */
+export function zeroAnswer(text: string): { readonly word: string; readonly torque?: Torque } | { readonly fault: string } | null {
+  const plain = zeroWord(text)
+  if (plain !== null) return { word: plain }
+  const [, said = '', figure = ''] = /^(.+?) at (.*)$/.exec(text.trim()) ?? []
+  if (zeroWord(said) !== 'binds') return null
+  const torque = parseMeasure(figure, 'torque', 'N·m')
+  if (!torque.ok) return { fault: torque.reason }
+  return torque.value > 0 ? { word: 'binds', torque: torque.value } : { fault: 'It binds at a torque above zero.' }
+}
+
 /** What the newest word of a movement comes to, if nothing was read since it; null: the figures count. */
 export function saidZero(readings: readonly Reading[]): PointAnswer | null {
   const last = unvoided(readings).at(-1)
   const word = last && isWord(last) ? ZERO_WORDS.find(({ value }) => value === last.word) : undefined
-  return word ? { ...NO_ANSWER, word: word.value, atMost: { value: 0, words: word.words } } : null
+  const torque = last && isWord(last) ? last.torque : undefined
+  return word
+    ? {
+        ...NO_ANSWER,
+        word: word.value,
+        atMost: {
+          value: 0,
+          words: word.words + (torque === undefined ? '' : ` at ${formatMeasure('torque', torque, 'N·m', { unit: true })}`),
+        },
+      }
+    : null
 }

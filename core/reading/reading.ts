@@ -1,5 +1,6 @@
 import { asRead } from '../quantity/format-length'
 import type { LengthUnit, Nm } from '../quantity/length'
+import { formatMeasure, type Torque } from '../quantity/measure'
 import type { Repeat } from './repeat'
 
 /** What every logged reading has. */
@@ -42,6 +43,8 @@ export interface RangeReading extends ReadingHead {
 /** An answer in a word the point offers: `turns`, `locks`. */
 export interface WordReading extends ReadingHead {
   readonly word: string
+  /** Torque at which it was so, nN·m: it began to bind at that. */
+  readonly torque?: Torque
 }
 
 /** Pieces taken together, by the ids of the readings that measured them: a set of rollers. */
@@ -68,6 +71,7 @@ export const READING_FIELDS = [
   'high',
   'leaves',
   'word',
+  'torque',
   'pieces',
 ] as const
 export type ReadingField = (typeof READING_FIELDS)[number]
@@ -76,7 +80,7 @@ const FORMS: Readonly<Record<Entry, { readonly needed: readonly ReadingField[]; 
   figure: { needed: ['figure'], optional: [] },
   pass: { needed: ['figure'], optional: ['stone'] },
   range: { needed: ['low', 'high'], optional: ['leaves'] },
-  word: { needed: ['word'], optional: [] },
+  word: { needed: ['word'], optional: ['torque'] },
   pieces: { needed: ['pieces'], optional: [] },
 }
 /** What a reading of a form must hold, and may. @param warm  the part's temperature may be noted with a figure */
@@ -95,7 +99,8 @@ export const unvoided = <R extends ReadingHead>(readings: readonly R[]): R[] => 
 
 /** A reading as a few words, for records and messages: `18 thou`, `5 – 6 thou`, `turns`. */
 export function readingWords(reading: Reading, unit: LengthUnit): string {
-  if (isWord(reading)) return reading.word
+  if (isWord(reading))
+    return reading.word + (reading.torque === undefined ? '' : ` at ${formatMeasure('torque', reading.torque, 'N·m', { unit: true })}`)
   if (isPieces(reading)) return `a set of ${reading.pieces.length}`
   if (isRange(reading))
     return reading.low === reading.high

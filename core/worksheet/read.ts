@@ -10,9 +10,10 @@ import { READING_FIELDS, fieldsOf, isPieces, isWord, type Entry, type Reading } 
 import { lotMap, type LotMap } from '../pack/lot'
 import { limitsFault } from '../verdict/limits'
 import { tooMany, unfit, valuesIn } from './plain'
-import { upgradeWorksheet, type WorksheetV1, type WorksheetV2 } from './upgrade'
+import { upgradeWorksheet, type WorksheetV1, type WorksheetV2, type WorksheetV3 } from './upgrade'
 import schemaV1 from './worksheet.v1.schema.json'
 import schemaV2 from './worksheet.v2.schema.json'
+import schemaV3 from './worksheet.v3.schema.json'
 import schema from './worksheet.schema.json'
 import { WORKSHEET_FORMAT, WORKSHEET_LARGEST, WORKSHEET_VERSION, type Worksheet, type WorksheetJob } from './worksheet'
 
@@ -45,7 +46,7 @@ const validatorsOf = (whole: { readonly $defs: object }) => ({
   file: validatorOf(whole),
   job: validatorOf({ $ref: '#/$defs/job', $defs: whole.$defs }),
 })
-const validators = { 1: validatorsOf(schemaV1), 2: validatorsOf(schemaV2), 3: validatorsOf(schema) } as const
+const validators = { 1: validatorsOf(schemaV1), 2: validatorsOf(schemaV2), 3: validatorsOf(schemaV3), 4: validatorsOf(schema) } as const
 /** Jobs of one file. */
 const MOST_JOBS = 2000
 const MOST_FAULTS = 10
@@ -81,7 +82,7 @@ export function checkWorksheet(value: unknown): WorksheetReading {
       'version',
       `This worksheet is of version ${head.version}; this program reads up to ${WORKSHEET_VERSION}. Use a newer program.`,
     )
-  const version = head.version === 1 || head.version === 2 ? head.version : 3
+  const version = head.version === 1 || head.version === 2 || head.version === 3 ? head.version : 4
   const { file, job: ofJob } = validators[version]
   const jobs = Array.isArray(head.jobs) ? (head.jobs as unknown[]) : null
   if (jobs && jobs.length > MOST_JOBS) return one('jobs', `At most ${MOST_JOBS} jobs a file.`)
@@ -93,7 +94,8 @@ export function checkWorksheet(value: unknown): WorksheetReading {
   if (wrong.length > 0) return { ok: false, faults: wrong.slice(0, MOST_FAULTS) }
   const unknown = [...kindFaults(value as unknown as Worksheet)]
   if (unknown.length > 0) return { ok: false, faults: unknown }
-  const worksheet = version === 3 ? (value as unknown as Worksheet) : upgradeWorksheet(value as unknown as WorksheetV1 | WorksheetV2)
+  const worksheet =
+    version === 4 ? (value as unknown as Worksheet) : upgradeWorksheet(value as unknown as WorksheetV1 | WorksheetV2 | WorksheetV3)
   const faults: WorksheetFault[] = [...repeatedFaults(worksheet)]
   const lots = lotMap(worksheet.lots)
   for (const [j, job] of worksheet.jobs.entries()) {
@@ -220,6 +222,10 @@ function* checkFaults(check: CheckDocument, path: string, lots: LotMap): Generat
     if (tick.trial !== null && !trials.has(tick.trial))
       yield { path: `${path}/ticks/${i}/trial`, reason: `No fitting “${tick.trial}” in this check.` }
   }
+  for (const [i, { trial, at }] of check.clearings.entries()) {
+    if (!trials.has(trial)) yield { path: `${path}/clearings/${i}/trial`, reason: `No fitting “${trial}” in this check.` }
+    if (Number.isNaN(Date.parse(at))) yield { path: `${path}/clearings/${i}/at`, reason: NO_DATE }
+  }
   for (const [i, change] of check.partChanges.entries()) {
     if (Number.isNaN(Date.parse(change.at))) yield { path: `${path}/partChanges/${i}/at`, reason: NO_DATE }
   }
@@ -250,6 +256,7 @@ function* limitFaults(check: CheckDocument, kind: CheckKind, path: string): Gene
 function* trialFaults(check: CheckDocument, kind: CheckKind, path: string, lots: LotMap): Generator<WorksheetFault> {
   const points = new Map(kind.points(check.setup).map(point => [point.id, point]))
   const places = new Set(kind.places(check.setup).map(place => place.id))
+  const conditions = kind.conditions?.(check.setup) ?? []
   const known = new Set(check.trials.flatMap(trial => trial.readings.map(reading => reading.id)))
   if (check.trials.length === 0) yield { path: `${path}/trials`, reason: 'At least one fitting is needed: what was found.' }
   for (const [t, trial] of check.trials.entries()) {
@@ -257,6 +264,11 @@ function* trialFaults(check: CheckDocument, kind: CheckKind, path: string, lots:
     if (Number.isNaN(Date.parse(trial.at))) yield { path: `${at}/at`, reason: NO_DATE }
     for (const place of trial.refitted)
       if (!places.has(place)) yield { path: `${at}/refitted`, reason: `This kind has no place “${place}”.` }
+    for (const [id, state] of Object.entries(trial.conditions)) {
+      const condition = conditions.find(candidate => candidate.id === id)
+      if (condition && !condition.states.some(({ value }) => value === state))
+        yield { path: `${at}/conditions/${id}`, reason: `“${state}” is not a choice here.` }
+    }
     for (const [place, pack] of Object.entries(trial.packs)) {
       for (const [p, piece] of (pack ?? []).entries()) {
         if (!lots.has(piece.lotId)) yield { path: `${at}/packs/${place}/${p}/lotId`, reason: `No lot “${piece.lotId}” in this file.` }

@@ -8,9 +8,19 @@ import { bindParts, staleWords, type JobPart } from '../check/parts'
 import { checkKind } from '../check/registry'
 import { WORKSHEET_VERSION, type Worksheet, type WorksheetJob } from './worksheet'
 
+type TrialV3 = Omit<Trial, 'conditions'>
+/** A check as version 3 had it: nobody asked in which state the unit was, and nothing was pending. */
+export interface CheckV3 extends Omit<CheckDocument, 'trials' | 'clearings'> {
+  readonly trials: readonly TrialV3[]
+}
+export interface WorksheetV3 extends Omit<Worksheet, 'version' | 'jobs'> {
+  readonly version: 3
+  readonly jobs: readonly (Omit<WorksheetJob, 'checks'> & { readonly checks: readonly CheckV3[] })[]
+}
+
 /** A check as version 2 had it: order was a matter of clocks, a pack was known or not, nobody counted reopenings. */
-export interface CheckV2 extends Omit<CheckDocument, 'trials' | 'partChanges' | 'reopened' | 'laps'> {
-  readonly trials: readonly Omit<Trial, 'unlisted'>[]
+export interface CheckV2 extends Omit<CheckV3, 'trials' | 'partChanges' | 'reopened' | 'laps'> {
+  readonly trials: readonly Omit<TrialV3, 'unlisted'>[]
   readonly partChanges: readonly Omit<PartChange, 'order'>[]
   readonly laps?: readonly Omit<Lap, 'trial'>[]
 }
@@ -41,9 +51,9 @@ export interface WorksheetV1 extends Omit<WorksheetV2, 'version' | 'jobs'> {
 
 /** A check as it was stored with a signature, by whichever version signed it. */
 export function upgradeStored(stored: unknown): CheckDocument {
-  const check = stored as CheckV1 | CheckV2 | CheckDocument
-  if ('reopened' in check) return check
-  return ordered(['gauge' in check ? pluralCheck(check) : check])[0]!
+  const check = stored as CheckV1 | CheckV2 | CheckV3 | CheckDocument
+  if ('clearings' in check) return check
+  return conditioned('reopened' in check ? check : ordered(['gauge' in check ? pluralCheck(check) : check])[0]!)
 }
 
 /** Version 1 as version 2 would have written it. @param parts  role: part of the job */
@@ -82,7 +92,7 @@ function bareReason({ kind, setup }: Pick<CheckDocument, 'kind' | 'setup'>, { ro
  * Checks of one job by version 2 as version 3 writes them: readings and part changes get their places in one order, from the times
  * they have; a reading as old as a change came before it, and so is stale. What version 2 learned later is filled in.
  */
-export function ordered(checks: readonly CheckV2[]): CheckDocument[] {
+export function ordered(checks: readonly CheckV2[]): CheckV3[] {
   const changeKey = (check: CheckV2, at: number) => `${check.id} change ${at}`
   const happened = checks.flatMap(check => [
     ...check.trials.flatMap(trial => trial.readings.map(reading => ({ at: Date.parse(reading.at ?? trial.at), late: 0, key: reading.id }))),
@@ -110,13 +120,25 @@ export function ordered(checks: readonly CheckV2[]): CheckDocument[] {
   }))
 }
 
-export function upgradeWorksheet(old: WorksheetV1 | WorksheetV2): Worksheet {
+const conditioned = (check: CheckV3): CheckDocument => ({
+  ...check,
+  trials: check.trials.map(trial => ({ ...trial, conditions: {} })),
+  clearings: [],
+})
+
+export function upgradeWorksheet(old: WorksheetV1 | WorksheetV2 | WorksheetV3): Worksheet {
+  if (old.version === 3)
+    return {
+      ...old,
+      version: WORKSHEET_VERSION,
+      jobs: old.jobs.map(job => ({ ...job, checks: job.checks.map(conditioned) })),
+    }
   const jobs = old.version === 1 ? old.jobs.map(pluralJob) : old.jobs
   return {
     ...old,
     version: WORKSHEET_VERSION,
     lots: old.lots.map(lot => ({ ...lot, leadDays: lot.leadDays ?? null })),
-    jobs: jobs.map(job => ({ ...job, checks: ordered(job.checks) })),
+    jobs: jobs.map(job => ({ ...job, checks: ordered(job.checks).map(conditioned) })),
   }
 }
 

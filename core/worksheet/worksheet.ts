@@ -4,7 +4,7 @@ import type { CheckDocument } from '../check/document'
 import type { JobPart } from '../check/parts'
 
 export const WORKSHEET_FORMAT = 'finitum-worksheet'
-export const WORKSHEET_VERSION = 3
+export const WORKSHEET_VERSION = 4
 /** Larger files are refused before they are read. */
 export const WORKSHEET_LARGEST = 4_000_000
 

@@ -58,6 +58,8 @@ const GOES: readonly (readonly [table: string, where: string])[] = [
   ['pack_listing', `trial_id IN (${TRIALS})`],
   ['trial_refit', `trial_id IN (${TRIALS})`],
   ['prediction', `trial_id IN (${TRIALS})`],
+  ['trial_condition', `trial_id IN (${TRIALS})`],
+  ['clearing', `check_id IN (${CHECKS})`],
   ['trial', `check_id IN (${CHECKS})`],
   ['limit_set', `check_id IN (${CHECKS})`],
   ['check_gauge', `check_id IN (${CHECKS})`],

@@ -3,6 +3,7 @@ import type { Settings as CheckSettings } from '#core/command/happening'
 import type { Lot, Pack } from '#core/pack/lot'
 import type { LengthUnit, Nm } from '#core/quantity/length'
 import type { Sql } from './client'
+import { CLEARINGS, CONDITIONS, clearingOf, type ClearingRow } from './conditions'
 import { GAUGES, gaugesOf, type UsedGaugeRow } from './gauges'
 import { LAPS, lapOf, type LapRow } from './laps'
 import { LIMITS, limitSetsOf, type LimitRow } from './limits'
@@ -77,27 +78,24 @@ export interface ListedAnswer {
   readonly signed: boolean
   /** signed with a reason */
   readonly accepted: boolean
+  /** how much is still to be done, now that the figure stands */
+  readonly pending: number
 }
-export const listedColumns = ({ state, word, note, figure, signed, accepted }: ListedAnswer) => ({
+export const listedColumns = ({ state, word, note, figure, signed, accepted, pending }: ListedAnswer) => ({
   state,
   word,
   note,
   figure,
   signed,
   accepted,
+  pending,
 })
 /** What the lists show from now on, and the version it is of. */
 export const recordAnswer = (sql: Sql, id: string, version: number, a: ListedAnswer) =>
-  sql.rows('UPDATE checks SET version = $2, state = $3, word = $4, note = $5, figure = $6, signed = $7, accepted = $8 WHERE id = $1', [
-    id,
-    version,
-    a.state,
-    a.word,
-    a.note,
-    a.figure,
-    a.signed,
-    a.accepted,
-  ])
+  sql.rows(
+    'UPDATE checks SET version = $2, state = $3, word = $4, note = $5, figure = $6, signed = $7, accepted = $8, pending = $9 WHERE id = $1',
+    [id, version, a.state, a.word, a.note, a.figure, a.signed, a.accepted, a.pending],
+  )
 
 /** The rows of a statement as one JSON array. */
 const all = (statement: string) => `(SELECT COALESCE(json_agg(row_to_json(x)), '[]') FROM (${statement}) x)`
@@ -111,7 +109,7 @@ const WHOLE = {
   statement: `SELECT row_to_json(c) AS row,
   ${one('SELECT j.id, j.title, u.name AS unit FROM job j JOIN unit u ON u.id = j.unit_id WHERE j.id = c.job_id')} AS job,
   ${all(LIMITS)} AS limits, ${all(GAUGES)} AS gauges, ${all(SPREADS)} AS spreads, ${all(TRIALS)} AS trials, ${all(LISTINGS)} AS listings,
-  ${all(REFITS)} AS refits, ${all(PREDICTIONS)} AS predictions, ${all(READINGS)} AS readings, ${all(TICKS)} AS ticks, ${all(LAPS)} AS laps,
+  ${all(REFITS)} AS refits, ${all(PREDICTIONS)} AS predictions, ${all(READINGS)} AS readings, ${all(TICKS)} AS ticks, ${all(CONDITIONS)} AS conditions, ${all(CLEARINGS)} AS clearings, ${all(LAPS)} AS laps,
   ${all(PARTS)} AS parts, ${all(CHANGES)} AS changes, ${one(SIGNATURE)} AS signature, ${one(REOPENED)} AS reopened,
   ${all(LOTS_OF_CHECK)} AS lots, ${all(RESERVES)} AS reserves, (SELECT id FROM workshop) AS workshop,
   EXISTS (SELECT 1 FROM event e WHERE e.id = $2) AS known
@@ -125,6 +123,7 @@ interface WholeRow extends TrialRows {
   gauges: UsedGaugeRow[]
   spreads: SpreadRow[]
   ticks: Tick[]
+  clearings: ClearingRow[]
   laps: LapRow[]
   parts: { role: string; part_id: string }[]
   changes: Parameters<typeof changeOf>[0][]
@@ -184,6 +183,7 @@ export async function wholeCheck(sql: Sql, id: string, op = ''): Promise<WholeCh
       history: historyOf(whole.spreads),
       trials: trialsOf(whole),
       ticks: whole.ticks,
+      clearings: whole.clearings.map(clearingOf),
       laps: whole.laps.map(lapOf),
       parts: partsOf(whole.parts),
       partChanges: whole.changes.map(changeOf),

@@ -33,8 +33,9 @@ interface StationRow {
   entry_unit: StationMark['unit']
   signed: boolean
   accepted: boolean
+  pending: number
 }
-const STATION = 'c.id, c.job_id, c.title, c.kind, c.state, c.word, c.note, c.figure, c.entry_unit, c.signed, c.accepted'
+const STATION = 'c.id, c.job_id, c.title, c.kind, c.state, c.word, c.note, c.figure, c.entry_unit, c.signed, c.accepted, c.pending'
 
 const stationOf = (row: StationRow): StationMark => ({
   id: row.id,
@@ -47,6 +48,7 @@ const stationOf = (row: StationRow): StationMark => ({
   figure: row.figure,
   unit: row.entry_unit,
   signed: row.signed,
+  pending: row.pending,
 })
 
 async function stationsOf(sql: Sql, jobIds: readonly string[]): Promise<Map<string, StationMark[]>> {

@@ -1,6 +1,7 @@
 import type { PointReading } from '#core/check/document'
 import type { Spread } from '#core/check/repeatability'
 import type { Nm } from '#core/quantity/length'
+import type { Torque } from '#core/quantity/measure'
 import type { Pooled } from '#core/reading/estimate'
 import { isFigure, isPieces, isRange, isRepeat, isWord, type Stone } from '#core/reading/reading'
 import type { Sql } from './client'
@@ -26,6 +27,7 @@ export function readingColumns(r: PointReading) {
     high_nm: range?.high ?? null,
     leaves: range?.leaves ?? null,
     word: isWord(r) ? r.word : null,
+    torque_nnm: (isWord(r) ? r.torque : undefined) ?? null,
     celsius: figure?.celsius ?? null,
     hot: figure?.hot ?? false,
     stone: figure?.stone ?? null,
@@ -49,9 +51,9 @@ export async function insertReading(
   const [stored] = await sql.rows<{ order: number; taken: string | null }>(
     `WITH open AS (SELECT id FROM series WHERE trial_id = $1 AND gauge_id IS NOT DISTINCT FROM $2 ORDER BY id DESC LIMIT 1),
       made AS (INSERT INTO series (trial_id, gauge_id) SELECT $1, $2 WHERE NOT EXISTS (SELECT 1 FROM open) RETURNING id)
-    INSERT INTO reading (series_id, id, point, start_nm, far_nm, back_nm, spring_back, figure_nm, low_nm, high_nm, leaves, word, celsius, stone, pieces, at, taken, hot)
+    INSERT INTO reading (series_id, id, point, start_nm, far_nm, back_nm, spring_back, figure_nm, low_nm, high_nm, leaves, word, celsius, stone, pieces, at, taken, hot, torque_nnm)
     SELECT s.id, $3,$4,$5::bigint,$6::bigint,$7::bigint,$8::boolean,$9::bigint,$10::bigint,$11::bigint,$12::integer,$13::text,$14::double precision,$15::text,$16::jsonb,
-      COALESCE($17::timestamptz, now()), CASE WHEN $18::text = '${HERE}' THEN (SELECT w.id FROM workshop w) || '/' || $3 ELSE $18::text END, $19::boolean
+      COALESCE($17::timestamptz, now()), CASE WHEN $18::text = '${HERE}' THEN (SELECT w.id FROM workshop w) || '/' || $3 ELSE $18::text END, $19::boolean, $20::bigint
     FROM (SELECT id FROM open UNION ALL SELECT id FROM made) s
     RETURNING seq AS "order", taken`,
     [
@@ -74,6 +76,7 @@ export async function insertReading(
       r.at ? c.at : null,
       taken,
       c.hot,
+      c.torque_nnm,
     ],
   )
   return stored!
@@ -99,6 +102,7 @@ export interface ReadingRow {
   high_nm: Nm | null
   leaves: number | null
   word: string | null
+  torque_nnm: Torque | null
   celsius: number | null
   hot: boolean
   stone: Stone | null
@@ -129,7 +133,7 @@ export function readingOf(r: ReadingRow): PointReading {
     }
   if (r.pieces !== null) return { ...head, pieces: r.pieces }
   if (r.low_nm !== null) return { ...head, low: r.low_nm, high: r.high_nm!, ...(r.leaves === null ? {} : { leaves: r.leaves }) }
-  if (r.word !== null) return { ...head, word: r.word }
+  if (r.word !== null) return { ...head, word: r.word, ...(r.torque_nnm === null ? {} : { torque: r.torque_nnm }) }
   return { ...head, start: r.start_nm!, far: r.far_nm!, back: r.back_nm!, ...(r.spring_back ? { springBack: true } : {}) }
 }
 

@@ -1,6 +1,7 @@
 import type { Tick, Trial } from '#core/check/document'
 import type { Pack } from '#core/pack/lot'
 import type { Sql } from './client'
+import { insertCondition } from './conditions'
 import { moment } from './moment'
 import { readingOf, type ReadingRow } from './readings'
 
@@ -19,6 +20,7 @@ export async function insertTrial(sql: Sql, checkId: string, trial: Omit<Trial, 
       p.u,
       p.uOwn,
     ])
+  for (const [condition, state] of Object.entries(trial.conditions)) await insertCondition(sql, trial.id, condition, state)
   for (const [place, pack] of Object.entries(trial.packs))
     if (pack) await listPack(sql, trial.id, place, pack, !trial.unlisted.includes(place))
 }
@@ -51,10 +53,11 @@ export interface TrialRows {
   listings: { trial_id: string; place: string; whole: boolean; pack: Pack }[]
   refits: { trial_id: string; place: string }[]
   predictions: { trial_id: string; result: string; play: number; u: number; u_own: number }[]
+  conditions: { trial_id: string; condition: string; state: string }[]
   readings: ReadingRow[]
 }
 
-export const trialsOf = ({ trials, listings, refits, predictions, readings }: TrialRows): Trial[] =>
+export const trialsOf = ({ trials, listings, refits, predictions, conditions, readings }: TrialRows): Trial[] =>
   trials.map(({ id, at }) => {
     const listed = listings.filter(listing => listing.trial_id === id)
     return {
@@ -66,6 +69,7 @@ export const trialsOf = ({ trials, listings, refits, predictions, readings }: Tr
       predicted: Object.fromEntries(
         predictions.filter(p => p.trial_id === id).map(p => [p.result, { play: p.play, u: p.u, uOwn: p.u_own }]),
       ),
+      conditions: Object.fromEntries(conditions.filter(said => said.trial_id === id).map(said => [said.condition, said.state])),
       readings: readings.filter(reading => reading.trial_id === id).map(readingOf),
     }
   })

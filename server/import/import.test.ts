@@ -87,7 +87,8 @@ describe('an import', () => {
       figure: number | null
       signed: boolean
       accepted: boolean
-    }>('SELECT id, state, word, note, figure, signed, accepted FROM checks ORDER BY id')
+      pending: number
+    }>('SELECT id, state, word, note, figure, signed, accepted, pending FROM checks ORDER BY id')
     expect(rows.length).toBeGreaterThan(15)
     for (const { id, ...listed } of rows) {
       const { document, lots } = await loadCheck(db, id)

@@ -1,5 +1,5 @@
 import { v4 as uuid } from 'uuid'
-import type { CheckDocument, PartChange, PointReading } from '#core/check/document'
+import type { CheckDocument, Clearing, PartChange, PointReading } from '#core/check/document'
 import { gaugeOf as usedAt } from '#core/check/gauge-needs'
 import { bindParts, type JobPart } from '#core/check/parts'
 import { checkKind } from '#core/check/registry'
@@ -37,6 +37,8 @@ export const TABLES = [
   'lap_pass',
   'lap_end',
   'step_tick',
+  'trial_condition',
+  'clearing',
   'part_change',
   'sign_off',
   'reopening',
@@ -72,7 +74,7 @@ export function numbersFor(jobs: readonly WorksheetJob[]): Numbers {
   const trials = checks.flatMap(check => check.trials)
   const readings = trials.reduce((sum, trial) => sum + trial.readings.length, 0)
   return {
-    order: readings + checks.reduce((sum, check) => sum + check.partChanges.length + (check.reopened ? 1 : 0), 0),
+    order: readings + checks.reduce((sum, check) => sum + check.partChanges.length + check.clearings.length + (check.reopened ? 1 : 0), 0),
     listing: trials.reduce((sum, trial) => sum + Object.keys(trial.packs).length, 0),
     series: readings,
   }
@@ -103,6 +105,7 @@ export function jobRows(job: WorksheetJob, file: readonly Lot[], context: Import
       gauges: Object.fromEntries(Object.entries(check.gauges).map(([key, gauge]) => [key, context.gaugeOf(gauge)])),
       trials: check.trials.map(trial => ({ ...trial, readings: trial.readings.map(reading => placed.readings.get(reading.id)!) })),
       partChanges: changesOf(check.id, bound[i]!, changes),
+      clearings: check.clearings.map(clearing => ({ ...clearing, order: placed.cleared.get(clearing)! })),
       reopened: check.reopened ? { ...check.reopened, order: placed.reopened.get(check.id)! } : null,
     }
     // What stands signed is what was signed, with the gauges and what was known of them then; only the numbers are those of here.
@@ -114,6 +117,7 @@ export function jobRows(job: WorksheetJob, file: readonly Lot[], context: Import
       })),
       parts: document.parts,
       partChanges: document.partChanges,
+      clearings: document.clearings,
       reopened: document.reopened,
     }
     checkRows(document, signed, { position: i + 1, jobId: job.id, now, file }, context, rows)
@@ -135,6 +139,7 @@ function boundParts(check: CheckDocument, parts: JobPart[]): Record<string, stri
 function inOrder(checks: readonly CheckDocument[], context: ImportContext, changes: Map<string, Row & { readonly seq: number }>) {
   const readings = new Map<string, PointReading>()
   const reopened = new Map<string, number>()
+  const cleared = new Map<Clearing, number>()
   const steps = checks.flatMap(check => [
     ...check.trials.flatMap(trial =>
       trial.readings.map(reading => ({
@@ -158,10 +163,11 @@ function inOrder(checks: readonly CheckDocument[], context: ImportContext, chang
         if (!changes.has(id)) changes.set(id, { ...row, seq })
       },
     })),
+    ...check.clearings.map(clearing => ({ order: clearing.order, place: (seq: number) => void cleared.set(clearing, seq) })),
     ...(check.reopened ? [{ order: check.reopened.order, place: (seq: number) => void reopened.set(check.id, seq) }] : []),
   ])
   for (const step of steps.sort((a, b) => a.order - b.order)) step.place(context.next.order())
-  return { readings, reopened }
+  return { readings, reopened, cleared }
 }
 
 /** With the gauge it was read with, as it is called here; none where the way needs none or the file names none. */
@@ -234,6 +240,17 @@ function checkRows(
     if (lap.end) rows.lap_end.push({ lap_id: lapId, lot_id: lap.end.lotId })
   }
   rows.step_tick.push(...check.ticks.map(({ step, trial }) => ({ check_id: id, trial_id: trial, step, ticked: true })))
+  rows.clearing.push(
+    ...check.clearings.map(({ item, trial, how, by, at, order }) => ({
+      check_id: id,
+      trial_id: trial,
+      item,
+      how,
+      by_name: by,
+      at: moment(at),
+      seq: order,
+    })),
+  )
   signatureRows(check, signed, file, rows)
   rows.event.push({ id: uuid(), subject: id, version: 1, what: 'Read from a worksheet' })
 }
@@ -242,6 +259,7 @@ function trialRows(check: CheckDocument, { next }: ImportContext, rows: ImportRo
   for (const [i, trial] of check.trials.entries()) {
     rows.trial.push({ id: trial.id, check_id: check.id, ordinal: i + 1, at: moment(trial.at) })
     rows.trial_refit.push(...trial.refitted.map(place => ({ trial_id: trial.id, place })))
+    for (const [condition, state] of Object.entries(trial.conditions)) rows.trial_condition.push({ trial_id: trial.id, condition, state })
     for (const [result, { play, u, uOwn }] of Object.entries(trial.predicted))
       rows.prediction.push({ trial_id: trial.id, result, play, u, u_own: uOwn })
     for (const [place, pack] of Object.entries(trial.packs)) {

@@ -202,6 +202,7 @@ function withNewIds(worksheet: Worksheet): Worksheet {
           trial: lap.trial === null ? null : id(lap.trial),
           passes: lap.passes.map(pass => ({ ...pass, id: id(pass.id) })),
         })),
+        clearings: check.clearings.map(clearing => ({ ...clearing, trial: id(clearing.trial) })),
         ticks: check.ticks.map(tick => ({ ...tick, trial: tick.trial === null ? null : id(tick.trial) })),
       })),
     })),

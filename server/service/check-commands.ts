@@ -3,6 +3,8 @@ import type { LimitSet } from '#core/verdict/limits'
 import type { SettingsChange } from '#core/command/command'
 import type {
   CheckSettingsDto,
+  ClearingDto,
+  ConditionDto,
   FitDto,
   FoundPackDto,
   ReadingDto,
@@ -34,6 +36,11 @@ export const voidReading: Write<VoidDto> = (db, id, dto) =>
 export const tickStep: Write<TickDto> = (db, id, dto) =>
   commandCheck(db, id, dto, { kind: 'tick', step: dto.step, trial: dto.trial ?? null, ticked: dto.ticked })
 
+export const sayCondition: Write<ConditionDto> = (db, id, dto) =>
+  commandCheck(db, id, dto, { kind: 'say', condition: dto.condition, trial: dto.trial, state: dto.state })
+export const clearPending: Write<ClearingDto> = (db, id, dto) =>
+  commandCheck(db, id, dto, { kind: 'clear', item: dto.item, trial: dto.trial, how: dto.how, by: dto.by })
+
 export const listFoundPack: Write<FoundPackDto> = (db, id, dto) =>
   commandCheck(db, id, dto, { kind: 'list', place: dto.place, pieces: dto.pieces })
 export const fitPack: Write<FitDto> = (db, id, { op, version, content, trialId, onto, packs, claim, inHand }) =>
@@ -61,7 +68,7 @@ export const logLapPass: Write<LapPassDto> = (db, id, dto) =>
 export const endLap: Write<LapEndDto> = (db, id, dto) => commandCheck(db, id, dto, { kind: 'end-lap', lapId: dto.lapId, made: dto.made })
 
 export const signOff: Write<SignOffDto> = (db, id, dto) =>
-  commandCheck(db, id, dto, { kind: 'sign', by: dto.by, reason: dto.reason ?? null })
+  commandCheck(db, id, dto, { kind: 'sign', by: dto.by, reason: dto.reason ?? null, accepts: dto.accepts ?? [] })
 export const reopen: Write<ReopenDto> = (db, id, dto) => commandCheck(db, id, dto, { kind: 'reopen', by: dto.by, reason: dto.reason })
 
 export const settingsChange = (settings: CheckSettingsDto): SettingsChange =>

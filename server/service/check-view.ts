@@ -2,6 +2,7 @@ import { evaluateCheck } from '#core/check/evaluate-check'
 import { drawerFor, sheetsFor, type CheckDocument } from '#core/check/document'
 import type { Bench } from '#core/command/command'
 import { inDrawerOrder } from '#core/pack/lot'
+import type { VerdictState } from '#core/verdict/decide'
 import { upgradeStored } from '#core/worksheet/upgrade'
 import type { CheckView } from '#shared/types'
 import type { Sql } from '../database/client'
@@ -26,7 +27,14 @@ export async function loadCheck(sql: Sql, id: string, op?: string): Promise<Load
   if (!whole) throw notFound('check')
   const { row, job, workshop, known, reserves, document: live } = whole
   const document = whole.signed
-    ? { ...upgradeStored(whole.signed), signOff: live.signOff, parts: live.parts, partChanges: live.partChanges, reopened: live.reopened }
+    ? {
+        ...upgradeStored(whole.signed),
+        signOff: live.signOff,
+        parts: live.parts,
+        partChanges: live.partChanges,
+        clearings: live.clearings,
+        reopened: live.reopened,
+      }
     : live
   return { row, job, workshop, known, reserves, document, lots: lotsFor(document, whole.lots) }
 }
@@ -48,9 +56,12 @@ export async function checkView(sql: Sql, id: string): Promise<CheckView> {
   return viewOf(loaded, loaded.row.version)
 }
 
+/** Before the figure stands, what comes after it is not waited for. */
+const stands = (state: VerdictState): boolean => !['to-do', 'not-valid', 'stale'].includes(state)
+
 /** What the lists show. */
 export function answerOf(document: CheckDocument, lots: CheckView['lots']): ListedAnswer {
-  const { state, word, estimate, headline, next } = evaluateCheck(document, lots)
+  const { state, word, estimate, headline, next, reminders } = evaluateCheck(document, lots)
   const begun = document.trials.some(trial => trial.readings.length > 0)
   return {
     state,
@@ -59,5 +70,6 @@ export function answerOf(document: CheckDocument, lots: CheckView['lots']): List
     figure: estimate?.value ?? null,
     signed: document.signOff !== null,
     accepted: document.signOff?.reason != null,
+    pending: stands(state) ? reminders.filter(({ cleared }) => cleared === null).length : 0,
   }
 }

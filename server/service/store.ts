@@ -6,6 +6,7 @@ import { checkAnswer } from '#core/worksheet/evaluate'
 import { updateSettings } from '../database/checks'
 import type { Sql } from '../database/client'
 import { useGauge } from '../database/gauges'
+import { insertClearing, insertCondition } from '../database/conditions'
 import { insertLap, insertLapEnd, insertLapPass } from '../database/laps'
 import { insertLimits } from '../database/limits'
 import { bindPart, insertPart, insertPartChange } from '../database/parts'
@@ -41,6 +42,11 @@ export async function store(sql: Sql, happening: Happening, { op, jobId, bench }
     case 'ticked':
       await insertTick(sql, id, happening, happening.ticked)
       return happening
+    case 'said':
+      await insertCondition(sql, happening.trial, happening.condition, happening.state)
+      return happening
+    case 'cleared':
+      return { ...happening, clearing: { ...happening.clearing, order: await insertClearing(sql, id, happening.clearing) } }
     case 'fitted':
       await insertTrial(sql, id, happening.trial)
       return happening

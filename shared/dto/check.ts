@@ -20,6 +20,7 @@ import {
   ValidateBy,
 } from 'class-validator'
 import type { LengthUnit, Nm } from '#core/quantity/length'
+import type { Torque } from '#core/quantity/measure'
 import { STONES, type Stone } from '#core/reading/reading'
 import type { MeritOrder } from '#core/pack/chooser/merit'
 import { RULES, type DecisionRule } from '#core/verdict/decide'
@@ -115,6 +116,7 @@ export class ReadingDto extends CommandDto {
   @IsOptional() @IsLength() high?: Nm
   @IsOptional() @IsInt() @Min(1) @Max(30) leaves?: number
   @IsOptional() @IsString() @MaxLength(20) word?: string
+  @IsOptional() @IsInt({ message: 'A torque is a whole number of nN·m.' }) @Min(1) @Max(Number.MAX_SAFE_INTEGER) torque?: Torque
   @IsOptional()
   @IsNumber({}, { message: 'A temperature in °C.' })
   @Min(-273.15, { message: 'Nothing is that cold.' })
@@ -143,6 +145,21 @@ export class TickDto extends CommandDto {
   /** The fitting it was ticked for; null: of the set-up. */
   @IsOptional() @IsString() @Matches(ID, ID_FAULT) trial?: string | null
   @IsBoolean() ticked!: boolean
+}
+
+/** The state the unit is in while it is measured. */
+export class ConditionDto extends CommandDto {
+  @IsString() @MaxLength(40) condition!: string
+  @IsString() @Matches(ID, ID_FAULT) trial!: string
+  @IsString() @MaxLength(40) state!: string
+}
+
+/** What was pending is done, accepted as it is, or open again. */
+export class ClearingDto extends CommandDto {
+  @IsString() @MaxLength(40) item!: string
+  @IsString() @Matches(ID, ID_FAULT) trial!: string
+  @IsIn(['done', 'accepted', 'open']) how!: 'done' | 'accepted' | 'open'
+  @IsString() @Matches(/\S/, { message: 'Say who did it.' }) @MaxLength(80) by!: string
 }
 
 /** A piece that goes in, measured while it was in the hand. */
@@ -201,6 +218,8 @@ export class ReserveDto extends CommandDto {
 export class SignOffDto extends CommandDto {
   @IsString() @Matches(/\S/, { message: 'A signature needs a name.' }) @MaxLength(80) by!: string
   @IsOptional() @IsString() @MaxLength(400) reason?: string
+  /** What is pending and accepted as it is. */
+  @IsOptional() @IsArray() @ArrayMaxSize(40) @ArrayUnique() @IsString({ each: true }) @MaxLength(40, { each: true }) accepts?: string[]
 }
 
 export class ReopenDto extends CommandDto {

@@ -92,6 +92,12 @@ function commandFrom(bench: Bench, draw: Draw, op: string): Command {
     return { ...head, kind: 'void', readingId: reading?.id ?? 'ghost', reason: pick % 4 ? 'slip' : '' }
   }
   if (pick < 60) {
+    const conditions = kind.conditions?.(document.setup) ?? []
+    if (conditions.length > 0 && draw(2) === 0) {
+      const condition = of(conditions)!
+      if (draw(4) > 0) return { ...head, kind: 'say', condition: condition.id, trial: trial.id, state: of(condition.states)!.value }
+      return { ...head, kind: 'clear', item: of(conditions)!.id, trial: trial.id, how: draw(4) ? 'done' : 'open', by: 'T. Marl' }
+    }
     const step = of(kind.procedure(document.setup))
     return { ...head, kind: 'tick', step: step?.id ?? 'ghost', trial: step?.phase === 'setup' ? null : trial.id, ticked: pick !== 50 }
   }
@@ -150,6 +156,8 @@ function readingAt(document: CheckDocument, point: MeasuringPoint, draw: Draw, i
     case 'range':
       return { ...head, low: figure, high: nm(figure + draw(3) * 25_400), leaves: 1 + draw(3) }
     case 'word':
+      // A bearing that is worn is not worth a life of a check.
+      if (point.words?.some(({ value }) => value === 'doubt') && draw(12) > 0) return { ...head, word: 'good' }
       return { ...head, word: point.words?.[draw(point.words.length)]?.value ?? 'ghost' }
     case 'pieces':
       return { ...head, pieces: readings.filter(({ point: at }) => at.startsWith('bag')).map(reading => reading.id) }

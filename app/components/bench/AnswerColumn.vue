@@ -34,8 +34,8 @@ const view = useKindView(() => props.document.kind)
 const ownChoice = computed(() => view.value?.choice)
 const choosingHere = computed(() => props.phase === 'choose' && (ownChoice.value || (row.value.length > 1 && place.value !== null)))
 
-const sign = (path: 'sign-off' | 'reopen', { by, reason }: { by: string; reason: string }) =>
-  command(path, { by, ...(reason ? { reason } : {}) })
+const sign = (path: 'sign-off' | 'reopen', { by, reason, accepts }: { by: string; reason: string; accepts?: readonly string[] }) =>
+  command(path, { by, ...(reason ? { reason } : {}), ...(accepts?.length ? { accepts } : {}) })
 </script>
 
 <template>
@@ -59,6 +59,7 @@ const sign = (path: 'sign-off' | 'reopen', { by, reason }: { by: string; reason:
       :busy="busy"
       @sign="sign('sign-off', $event)"
       @reopen="sign('reopen', $event)"
+      @clear="command('clearings', $event)"
     />
     <PlacePanel
       v-else-if="place && (!several || phase === 'choose')"

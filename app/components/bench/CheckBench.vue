@@ -102,6 +102,10 @@ async function markZeroed(): Promise<void> {
   await bench.reload()
   focus()
 }
+function sayCondition(condition: string, state: string): void {
+  const asked = evaluation.value.conditions.find(known => known.condition.id === condition)!.condition
+  bench.say(condition, document.value.trials.at(-1)!.id, state, asked.label)
+}
 const helping = ref(false)
 const explaining = ref(false)
 useBenchKeys({ locked, phase, place, proposal, pick, takeOwn, ask, step, panel, voidLast, taking, explaining, helping })
@@ -164,6 +168,12 @@ useBenchKeys({ locked, phase, place, proposal, pick, takeOwn, ask, step, panel, 
         <div v-show="phase !== 'setup'" class="grid grid-cols-1 gap-x-7 gap-y-5 lg:grid-cols-[minmax(0,340px)_minmax(0,1fr)]">
           <div>
             <PositionRow v-if="choosingOfSeveral" v-model:picked="pickedResult" :evaluation="evaluation" :row="row" :shown="shown.id" />
+            <ConditionRows
+              v-show="!choosingOfSeveral && phase !== 'choose'"
+              :conditions="evaluation.conditions"
+              :locked="locked"
+              @say="sayCondition"
+            />
             <MeasurePanel
               v-show="!choosingOfSeveral"
               ref="panel"

@@ -265,7 +265,8 @@ useHead({ title: computed(() => (job.value ? `${job.value.unit.name}: ${job.valu
             <StateMark :state="mark.state" :size="24" />
             <span class="font-semibold">{{ mark.title }}</span>
             <span class="col-start-2 text-[14px] text-mute md:col-start-3"
-              >{{ mark.word }}{{ mark.note ? `: ${mark.note}` : '' }}{{ mark.signed ? ', signed off' : '' }}</span
+              >{{ mark.word }}{{ mark.note ? `: ${mark.note}` : '' }}{{ mark.signed ? ', signed off' : ''
+              }}<span v-if="mark.pending" class="text-near"> · {{ mark.pending }} still to do</span></span
             >
             <span class="figure col-start-3 row-start-1 text-right md:col-start-4">{{ figure(mark.figure) }}</span>
           </NuxtLink>

@@ -47,8 +47,10 @@ interface Begun {
   readonly cost: number
   readonly spread: number
   readonly shared: number
+  /** one of the shape of which there must be just one is in */
+  readonly one: boolean
 }
-const NOTHING: Begun = { sum: 0, variance: 0, changes: 0, unmeasured: 0, cost: 0, spread: 0, shared: 0 }
+const NOTHING: Begun = { sum: 0, variance: 0, changes: 0, unmeasured: 0, cost: 0, spread: 0, shared: 0, one: false }
 
 /** Every pack of so many picks whose total lies in the bin and that can still be among the wanted ones. */
 export function searchCell(context: CellContext, bin: Bin, picks: number): void {
@@ -59,6 +61,7 @@ export function searchCell(context: CellContext, bin: Bin, picks: number): void 
   const order = drawer.rules.order ?? 'trouble'
   const lots = drawer.lots.length
   const pieces = picks * per
+  const needsOne = drawer.rules.one !== undefined
   const counts = new Array<number>(lots).fill(0)
   const nearest = bin.bin * width
   if (fits(0, picks, 0)) extend(0, picks, NOTHING)
@@ -89,11 +92,11 @@ export function searchCell(context: CellContext, bin: Bin, picks: number): void 
     context.visited++
     if (context.visited > context.cap) return
     if (left === 0) {
-      if (suffix.least[from] === 0) accept(passed(so, from, lots))
+      if (suffix.least[from] === 0 && so.one === needsOne) accept(passed(so, from, lots))
       return
     }
     if (left === 1) {
-      for (const i of lastPicks(from, so.sum)) take(i, 1, 1, passed(so, from, i), from)
+      for (const i of lastPicks(from, so.sum)) if (drawer.single[i] || so.one === needsOne) take(i, 1, 1, passed(so, from, i), from)
       return
     }
     for (let i = from; i < lots; i++) {
@@ -109,6 +112,7 @@ export function searchCell(context: CellContext, bin: Bin, picks: number): void 
   /** Takes x picks of lot i, having passed over the lots from `from` to it. */
   function take(i: number, x: number, left: number, so: Begun, from: number): void {
     const sum = so.sum + x * drawer.size[i]!
+    if (so.one && drawer.single[i]) return
     if (suffix.least[from] !== suffix.least[i] || !fits(i + 1, left - x, sum)) return
     const delta = x * per - drawer.fittedPieces[i]!
     const then: Begun = {
@@ -119,6 +123,7 @@ export function searchCell(context: CellContext, bin: Bin, picks: number): void 
       cost: so.cost + x * drawer.cost[i]!,
       spread: so.spread + changeVariance(drawer, i, delta),
       shared: so.shared + (drawer.measured[i] ? delta : 0),
+      one: so.one || drawer.single[i]!,
     }
     if (cut(i + 1, left - x, then)) return
     counts[i] = x

@@ -39,6 +39,9 @@ export function choosePacks(drawer: PreparedDrawer, question: PackQuestion): Pac
   const { required } = drawer.rules
   if (required !== undefined && !drawer.lots.some(lot => lot.id === required))
     return { proposals: [], proven: true, fallback: false, notes: ['The piece this place requires is not in the drawer.'] }
+  const { one } = drawer.rules
+  if (one !== undefined && !drawer.single.includes(true))
+    return { proposals: [], proven: true, fallback: false, notes: [`One ${one} piece must be in this place, and the drawer has none.`] }
   if (question.bound) return looser(drawer, question)
   const inside = inLimits(drawer, question)
   return inside.proposals.length > 0 ? inside : onTheSafeSide(drawer, question, inside.proven)

@@ -1,6 +1,6 @@
 import type { Nm } from '../../quantity/length'
 import { pieceSpread, spreadOf, type LotSpread } from '../change-spread'
-import { pieceVariance, thickness, type Lot, type Pack } from '../lot'
+import { pieceVariance, thickness, type Lot, type Pack, type Shape } from '../lot'
 import { piecesPerPick, type Response } from '../response'
 import type { MeritOrder } from './merit'
 import { buildReach, type Reach } from './reach'
@@ -14,6 +14,8 @@ export interface PackRules {
   readonly largestStack?: Nm
   /** Lot of which one piece must be in the pack. */
   readonly required?: string
+  /** Exactly one piece of this shape must be in the pack. */
+  readonly one?: Shape
   /** Nothing may be added to what is fitted. */
   readonly onlyRemove?: boolean
   /** Unmeasured pieces may stay where they are, but none is put in. */
@@ -43,6 +45,8 @@ export interface PreparedDrawer {
   readonly cost: readonly number[]
   readonly spread: readonly LotSpread[]
   readonly measured: readonly boolean[]
+  /** of the shape of which there must be just one */
+  readonly single: readonly boolean[]
   readonly fewestPicks: number
   readonly mostPicks: number
   readonly reach: Reach
@@ -68,7 +72,8 @@ export function prepareDrawer(drawer: readonly Lot[], fitted: Pack, response: Re
     .sort((a, b) => (a.id < b.id ? -1 : 1))
   const mostPicks = Math.floor((rules.most ?? MOST_PIECES) / per)
   const size = lots.map(lot => thickness(lot) * per)
-  const available = lots.map(lot => Math.min(mostPicks, Math.floor(piecesFree(lot) / per)))
+  const single = lots.map(lot => rules.one !== undefined && lot.shape === rules.one)
+  const available = lots.map((lot, i) => Math.min(single[i] ? 1 : mostPicks, Math.floor(piecesFree(lot) / per)))
   const fittedPieces = lots.map(fittedOf)
   const fewestPicks = Math.ceil((rules.fewest ?? 0) / per)
   const largestStack = rules.largestStack ?? Infinity
@@ -87,6 +92,7 @@ export function prepareDrawer(drawer: readonly Lot[], fitted: Pack, response: Re
     cost: lots.map(lot => (lot.cost ?? 0) * per),
     spread: lots.map(spreadOf),
     measured: lots.map(lot => lot.measured !== null),
+    single,
     fewestPicks,
     mostPicks,
     reach: buildReach(size, available, mostPicks),
@@ -95,6 +101,7 @@ export function prepareDrawer(drawer: readonly Lot[], fitted: Pack, response: Re
       const count = picks.reduce((sum, pick) => sum + pick.picks, 0)
       return (
         picks.every(pick => pick.at >= 0 && Number.isInteger(pick.picks) && pick.picks <= available[pick.at]!) &&
+        (rules.one === undefined || picks.reduce((sum, pick) => sum + (single[pick.at] ? pick.picks : 0), 0) === 1) &&
         (rules.required === undefined || pack.some(({ lotId }) => lotId === rules.required)) &&
         count >= fewestPicks &&
         count <= mostPicks &&

@@ -2,7 +2,7 @@
 import type { MeasuringPoint } from '#core/check/contract'
 import type { PointReading } from '#core/check/document'
 import { ways } from '#core/method/ways'
-import { ZERO_WORDS, zeroWord } from '#core/method/zero-words'
+import { ZERO_WORDS, zeroAnswer } from '#core/method/zero-words'
 import type { Finding } from '#core/reading/gates'
 import { hasStandard, type Gauge, type GaugeWarning } from '#core/reading/gauge'
 import { besideUnit } from '#core/quantity/format-length'
@@ -50,7 +50,7 @@ const entry = computed(() => ({
   back: props.back,
   hint: way.value.hint,
   heatFault: props.heatFault,
-  word: props.canBeNone && zeroWord(draft.value.far) !== null,
+  word: props.canBeNone && 'word' in (zeroAnswer(draft.value.far) ?? {}),
 }))
 const lacksGauge = computed(() => way.value.gauge !== null && props.gauge === null)
 /** The gap of a mark goes into the field; Enter logs it. */

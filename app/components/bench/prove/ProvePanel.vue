@@ -19,10 +19,17 @@ const props = defineProps<{
   fault: string | null
   busy: boolean
 }>()
-const emit = defineEmits<{ sign: [{ by: string; reason: string }]; reopen: [{ by: string; reason: string }] }>()
+const emit = defineEmits<{
+  sign: [{ by: string; reason: string; accepts: string[] }]
+  reopen: [{ by: string; reason: string }]
+  clear: [{ item: string; how: 'done' | 'open'; trial: string; by: string }]
+}>()
 const preferences = usePreferences()
 const reason = ref('')
 const tried = ref(false)
+/** What is still to be done, and whether it is accepted as it is. */
+const open = computed(() => props.evaluation.reminders.filter(({ cleared }) => cleared === null))
+const accepting = ref(false)
 const predicted = computed(() => props.shown.predicted)
 const residual = computed(() => props.shown.residual)
 const ledger = computed(() => props.place?.ledger ?? null)
@@ -41,7 +48,7 @@ function submit(): void {
   if (nameFault.value || reasonFault.value) return
   const signature = { by: preferences.signer.trim(), reason: reason.value.trim() }
   if (props.document.signOff) emit('reopen', signature)
-  else emit('sign', signature)
+  else emit('sign', { ...signature, accepts: accepting.value ? open.value.map(({ id }) => id) : [] })
   tried.value = false
 }
 // The reason stays until it stands in the record.
@@ -92,6 +99,12 @@ watch(
       </ul>
     </div>
     <FittingList v-if="place" :document="document" :evaluation="evaluation" :place="place" :lots="lots" />
+    <PendingList
+      :items="evaluation.reminders"
+      :signer="preferences.signer"
+      :busy="busy"
+      @clear="(item, how) => emit('clear', { item, how, trial: evaluation.current.id, by: preferences.signer.trim() })"
+    />
     <form class="space-y-3" novalidate @submit.prevent="submit">
       <h2 class="label">{{ document.signOff ? 'Signed off' : 'Sign off' }}</h2>
       <template v-if="document.signOff">
@@ -120,6 +133,10 @@ watch(
           <input id="sign-name" v-model="preferences.signer" class="field" :aria-invalid="nameFault !== null" autocomplete="off" />
           <p v-if="nameFault" class="fault">{{ nameFault }}</p>
         </div>
+        <label v-if="!document.signOff && open.length" class="flex min-h-11 items-center gap-2.5 text-[14px]">
+          <input v-model="accepting" type="checkbox" class="size-4 accent-[var(--in)]" />What is still to do is accepted as it is, by my
+          name
+        </label>
         <p v-if="fault" class="fault" role="alert">{{ fault }}</p>
         <button type="submit" class="button" :class="document.signOff ? '' : 'primary'" :disabled="busy">
           {{ document.signOff ? 'Reopen' : gate.needsReason ? 'Accept and sign off' : 'Sign off' }}

@@ -3,6 +3,7 @@ import type { CheckKind } from '#core/check/contract'
 import { fieldsFor, lengthIn, type Setup, type SetupField } from '#core/check/setup'
 import { unitFor } from '#core/quantity/format-length'
 import type { Nm, UnitSystem } from '#core/quantity/length'
+import type { Torque } from '#core/quantity/measure'
 import { BAD_PRICE, money, parseMoney } from '~/composables/money'
 import { faultAt } from '~/composables/useApi'
 import type { Fault } from '#shared/types'
@@ -41,6 +42,9 @@ const value = (event: Event) => (event.target as HTMLSelectElement).value
 function length(id: string, given: Nm | null): void {
   const text = given === null ? '' : String(given)
   if (text !== (props.setup[id] ?? '')) emit('change', { [id]: text })
+}
+function torque(id: string, given: Torque | null): void {
+  emit('change', { [id]: given === null ? '' : String(given) })
 }
 const badPrice = ref('')
 function price(id: string, text: string): void {
@@ -101,6 +105,17 @@ function price(id: string, text: string): void {
         :aria-invalid="badPrice === field.id"
         @keep="text => price(field.id, text)"
       />
+      <MeasureField
+        v-else-if="field.kind === 'torque'"
+        :id="`setup-${field.id}`"
+        :model-value="setup[field.id] ? (Number(setup[field.id]) as Torque) : null"
+        of="torque"
+        :unit="unitSystem === 'inch' ? 'ft·lb' : 'N·m'"
+        :beside="unitSystem === 'inch' ? 'N·m' : 'ft·lb'"
+        :disabled="off(field)"
+        :fault="faultAt(faults, `settings.setup.${field.id}`)"
+        @update:model-value="given => torque(field.id, given)"
+      />
       <TextField
         v-else
         :id="`setup-${field.id}`"
@@ -113,7 +128,9 @@ function price(id: string, text: string): void {
         @keep="text => emit('change', { [field.id]: text })"
       />
       <p v-if="badPrice === field.id" class="fault">{{ BAD_PRICE }}</p>
-      <p v-if="faultAt(faults, `settings.setup.${field.id}`)" class="fault">{{ faultAt(faults, `settings.setup.${field.id}`) }}</p>
+      <p v-if="field.kind !== 'torque' && faultAt(faults, `settings.setup.${field.id}`)" class="fault">
+        {{ faultAt(faults, `settings.setup.${field.id}`) }}
+      </p>
     </template>
     <form v-if="mending?.id === field.id" class="mt-1 flex flex-wrap items-end gap-2" novalidate @submit.prevent="mend">
       <label class="label min-w-0 flex-1"

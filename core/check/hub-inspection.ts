@@ -1,0 +1,39 @@
+import type { Finding } from '../reading/gates'
+import type { Answers, MeasuringPoint } from './contract'
+
+/** What is looked at before a bearing is measured, one word each. In doubt counts as worn. */
+const LOOKED_AT = [
+  { id: 'tracks', label: 'Tracks and rollers' },
+  { id: 'rust', label: 'Rust' },
+  { id: 'water', label: 'Water in the grease' },
+] as const
+const WORDS = [
+  { value: 'good', label: 'good, none' },
+  { value: 'doubt', label: 'in doubt' },
+  { value: 'worn', label: 'worn, found' },
+]
+
+/** @param rests  parts that are inspected: replaced, they are inspected anew */
+export const inspectionPoints = (rests: readonly string[], result: string): MeasuringPoint[] =>
+  LOOKED_AT.map(({ id, label }) => ({ id, label, at: {}, way: 'word', result, moves: [], rests, words: WORDS }))
+
+/**
+ * What the words come to: a bearing that is worn, or in doubt, is not measured but replaced, cup and cone together and on both sides
+ * (common practice). Nothing is said before a figure is there.
+ */
+export function inspectionFindings(answers: Answers, measured: boolean): Finding[] {
+  const said = LOOKED_AT.map(point => ({ ...point, word: answers.stale(point.id) === null ? answers.of(point.id).word : null }))
+  const bad = said.filter(({ word }) => word === 'doubt' || word === 'worn')
+  if (bad.length > 0)
+    return [
+      {
+        gate: 'hand',
+        level: 'fail',
+        words: `${bad.map(({ label }) => label).join(', ')}: in doubt is worn. Replace cup and cone together, both sides, note it under parts, then measure.`,
+      },
+    ]
+  const open = said.filter(({ word }) => word === null)
+  return measured && open.length > 0
+    ? [{ gate: 'hand', level: 'fail', words: `Inspect first, a word each: ${open.map(({ label }) => label.toLowerCase()).join(', ')}.` }]
+    : []
+}
