@@ -1,4 +1,4 @@
-import { computed, ref, type Ref } from 'vue'
+import { computed, nextTick, ref, type Ref } from 'vue'
 import type { PointReading } from '#core/check/document'
 import type { Finding } from '#core/reading/gates'
 import { readingWords, unvoided } from '#core/reading/reading'
@@ -35,6 +35,8 @@ export function useReadingLog({ taking, findings, locked, focus }: Entry) {
     bench.logReading({ point: read.id, word }, `${read.label}: ${word}`)
     clear()
     taking.advance(read, lacked)
+    // A word may be followed by a figure, in a field of its own.
+    void nextTick(focus)
   }
 
   /** Pieces taken together, such as the rollers of a rod. */

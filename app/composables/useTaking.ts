@@ -103,10 +103,12 @@ export function useTaking(checkId: string, document: Ref<CheckDocument>) {
     return new Set((stale ? all : all.filter(reading => !readings.includes(reading))).map(({ id }) => id))
   })
   /** A movement between stops can be said to be none. */
-  const canBeNone = computed(() =>
-    checkKind(document.value.kind)
-      .results(document.value.setup)
-      .some(({ id, floored }) => floored && id === point.value.result),
+  const canBeNone = computed(
+    () =>
+      way.value.entry !== 'word' &&
+      checkKind(document.value.kind)
+        .results(document.value.setup)
+        .some(({ id, floored }) => floored && id === point.value.result),
   )
   /**
    * After a reading: from end to end where the kind’s order of work wants the next; else a movement is repeated where it is, and anything else goes on to

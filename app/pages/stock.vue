@@ -13,6 +13,7 @@ const preferences = usePreferences()
 const stock = ref<StockView | null>(null)
 const picked = ref<string | null>(null)
 const adding = ref(false)
+const kitting = ref(false)
 const measuring = ref(false)
 const find = ref('')
 const findField = ref<HTMLInputElement>()
@@ -56,6 +57,11 @@ async function importCsv(): Promise<void> {
   if (done) news.value = `${done.added} sizes added, ${done.corrected} counts corrected.`
   await load()
 }
+async function kitAdded(family: string, sizes: number): Promise<void> {
+  kitting.value = false
+  news.value = `${sizes} sizes of “${family}” put in. They count as marked until they are measured.`
+  await load()
+}
 function added(view: StockView, id: string): void {
   stock.value = view
   adding.value = false
@@ -78,6 +84,9 @@ useKeys(
       : []),
     key('N', 'new size', () => {
       adding.value = true
+    }),
+    key('K', 'whole kit', () => {
+      kitting.value = true
     }),
     key('D', 'measure the drawer', () => {
       measuring.value = shown.value.length > 0
@@ -117,6 +126,7 @@ useKeys(
           @change="importCsv"
         />
         <button v-if="shown.length" type="button" class="button" @click="measuring = true">Measure the drawer</button>
+        <button type="button" class="button" @click="kitting = true">Whole kit</button>
         <button type="button" class="button primary" @click="adding = true">New size</button>
       </div>
     </div>
@@ -134,12 +144,19 @@ useKeys(
     </div>
     <RemovedNotice :removed="removal.removed.value" :refusal="removal.refusal.value" @undo="removal.undo" />
     <MeasureDrawer v-if="measuring" :lots="shown" @changed="stock = $event" @at="picked = $event" @close="measuring = false" />
+    <KitForm
+      v-if="kitting"
+      :family="lot?.family ?? ''"
+      :families="families.map(([name]) => name)"
+      @added="kitAdded"
+      @close="kitting = false"
+    />
     <NewLotForm v-if="adding" :lots="stock?.lots ?? []" :family="lot?.family ?? ''" @changed="added" @close="adding = false" />
     <div v-if="stock && stock.lots.length === 0" class="max-w-2xl border-t rule py-8">
       <h2 class="display mb-2 text-xl">The drawer is empty</h2>
       <p class="mb-4">
-        Put in the shims, washers and rings the shop really has, size by size, or import a CSV with the columns family, nominal and count.
-        What is measured is trusted; what is only marked is chosen with more uncertainty.
+        Put in the shims, washers and rings the shop really has, size by size, a whole kit at one go, or import a CSV with the columns
+        family, nominal and count. What is measured is trusted; what is only marked is chosen with more uncertainty.
       </p>
       <button type="button" class="button primary" @click="adding = true">New size</button>
     </div>

@@ -128,7 +128,7 @@ function pointState(
   const result = results.find(candidate => candidate.id === point.result)
   const position = positionOf(results, point)
   const band = bandOf(limitsOf(document, point.result, position).working)
-  const zero = result?.floored ? saidZero(readings) : null
+  const zero = result?.floored && way.entry !== 'word' ? saidZero(readings) : null
   const answer =
     readings.length === 0 || zero
       ? (zero ?? NO_ANSWER)

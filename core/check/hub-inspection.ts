@@ -3,19 +3,27 @@ import type { Answers, MeasuringPoint } from './contract'
 
 /** What is looked at before a bearing is measured, one word each. In doubt counts as worn. */
 const LOOKED_AT = [
-  { id: 'tracks', label: 'Tracks and rollers' },
-  { id: 'rust', label: 'Rust' },
-  { id: 'water', label: 'Water in the grease' },
+  { id: 'tracks', label: 'Tracks and rollers', good: 'good', bad: 'worn' },
+  { id: 'rust', label: 'Rust', good: 'none', bad: 'some' },
+  { id: 'water', label: 'Water in the grease', good: 'none', bad: 'some' },
 ] as const
-const WORDS = [
-  { value: 'good', label: 'good, none' },
-  { value: 'doubt', label: 'in doubt' },
-  { value: 'worn', label: 'worn, found' },
-]
 
 /** @param rests  parts that are inspected: replaced, they are inspected anew */
 export const inspectionPoints = (rests: readonly string[], result: string): MeasuringPoint[] =>
-  LOOKED_AT.map(({ id, label }) => ({ id, label, at: {}, way: 'word', result, moves: [], rests, words: WORDS }))
+  LOOKED_AT.map(({ id, label, good, bad }) => ({
+    id,
+    label,
+    at: {},
+    way: 'word',
+    result,
+    moves: [],
+    rests,
+    words: [
+      { value: 'good', label: good },
+      { value: 'doubt', label: 'in doubt' },
+      { value: 'worn', label: bad },
+    ],
+  }))
 
 /**
  * What the words come to: a bearing that is worn, or in doubt, is not measured but replaced, cup and cone together and on both sides

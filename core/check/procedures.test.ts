@@ -93,7 +93,7 @@ const STEPS: readonly (readonly [kind: string, setup: Readonly<Record<string, re
   [
     'taper-hub',
     {},
-    's:stack! s:loose-first s:dial-base! s:dial-tip! m:spun! m:dial-zero m:dial-return m:press c:magnet p:step-up! p:back-to-tray',
+    's:stack! s:loose-first s:dial-base! s:dial-tip! m:spun m:dial-zero m:dial-return m:press c:magnet p:step-up! p:back-to-tray',
   ],
   ['oil-pump-clearance', { way: ['feeler'] }, 's:clean! s:flat! s:feeler-clean m:feeler-pushed p:prime'],
   ['oil-pump-clearance', { way: ['strip'] }, 's:clean! s:flat! s:strip-dry! m:strip-torque! p:strip-clean! p:prime'],

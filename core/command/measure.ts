@@ -30,7 +30,7 @@ export function read({ document }: Bench, { trialId, seen, reading: given }: Rea
     )
   const way = ways[point.way]
   const result = kind.results(document.setup).find(({ id }) => id === point.result)
-  const none = result?.floored === true && ZERO_WORDS.some(({ value }) => value === given.word)
+  const none = result?.floored === true && way.entry !== 'word' && ZERO_WORDS.some(({ value }) => value === given.word)
   const reading = inForm(given, none ? 'word' : way.entry, none ? { ...point, words: ZERO_WORDS } : point, all)
   if ('ok' in reading) return reading
   const gauge = gaugeOf(document, point)

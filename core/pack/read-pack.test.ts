@@ -96,6 +96,19 @@ describe('a pack read out at the bench', () => {
     expect(pieces(' ')).toContain('none')
     expect(pieces('a x b')).toContain('how many?')
   })
+  it('asks which, where a size is there flat and stepped', () => {
+    const two = [
+      ...drawer,
+      { ...drawer[0]!, id: 'step', mark: '', colour: '', shape: 'stepped' as const, nominal: thou(32), measured: null },
+    ]
+    const flat = { ...two.at(-1)!, id: 'flat', shape: 'flat' as const }
+    const ask = readPack('32', 'thou', [...two, flat])
+    expect(ask).toMatchObject({ ok: false, reason: '32: flat or stepped?', choices: [{ text: '32 flat' }, { text: '32 stepped' }] })
+    expect(readPack('32 stepped', 'thou', [...two, flat])).toEqual({ ok: true, pieces: [{ lotId: 'step', count: 1 }] })
+    expect(readPack('32 flat x 2', 'thou', [...two, flat])).toEqual({ ok: true, pieces: [{ lotId: 'flat', count: 2 }] })
+    expect(readPack('32', 'thou', two)).toMatchObject({ ok: true })
+    expect(readPack('30 stepped', 'thou', two)).toMatchObject({ ok: false, reason: '30 stepped: there is none in the drawer.' })
+  })
   it('a 7 where the drawer has 5 and 2 may be two stuck together', () => {
     const found = stuckPairs(
       [

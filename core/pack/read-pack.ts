@@ -2,7 +2,7 @@ import { formatLength } from '../quantity/format-length'
 import { parseLength } from '../quantity/parse-length'
 import { UNIT_NAME, nm, type LengthUnit, type Nm } from '../quantity/length'
 
-import type { Lot } from './lot'
+import { SHAPES, type Lot } from './lot'
 
 /** A piece as it was named: a size of the drawer, or a thickness. */
 export interface NamedPiece {
@@ -104,9 +104,21 @@ function readOne(word: string, count: number, unit: LengthUnit, lots: readonly L
     )
   const under = /^(.+?)\s+(?:under|u\/s|undersize)$/i.exec(word)
   if (under) return ofGrade(under[1]!, count, unit, lots)
-  const entry = parseLength(word, unit)
+  const [, size = word, shape] = /^(.+?)\s+(flat|stepped|sprung)$/i.exec(word) ?? []
+  const entry = parseLength(size, unit)
   if (!entry.ok) return refuse(`${word}: ${entry.reason}`)
   if (entry.value <= 0) return refuse(`${word}: a piece is thicker than nothing.`)
+  const alike = sized(size, unit, lots).filter(lot => !lot.apart)
+  if (shape) {
+    const lot = alike.find(candidate => candidate.shape === shape.toLowerCase())
+    return lot ? { ok: true, pieces: [{ lotId: lot.id, count }] } : refuse(`${word}: there is none in the drawer.`)
+  }
+  const shapes = SHAPES.filter(each => alike.some(lot => lot.shape === each))
+  if (shapes.length > 1)
+    return refuse(
+      `${word}: ${shapes.join(' or ')}?`,
+      shapes.map(each => ({ label: `${word} ${each}`, text: `${word} ${each}` })),
+    )
   return { ok: true, pieces: [{ size: entry.value, count }] }
 }
 

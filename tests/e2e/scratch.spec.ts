@@ -1,50 +1,8 @@
-import type { Page } from '@playwright/test'
+import { fill, keep, newJob, next, pick, tabToField, tickAll } from './by-keyboard'
 import { emptyForThisFile, expect, sign, tabTo, test, type, typeReading } from './workshop'
 
 // From an empty data folder to a signature, by keyboard alone. The figures are made up.
 emptyForThisFile()
-
-const at = (page: Page, label: string | RegExp) => page.getByLabel(label, { exact: true }).first()
-
-/** Picks an option as a typist does: to the field by Tab, then the beginning of its name. */
-async function pick(page: Page, label: string | RegExp, option: string): Promise<void> {
-  const field = at(page, label)
-  await tabToField(page, label)
-  await page.keyboard.type(option)
-  await expect(field.locator('option:checked')).toHaveText(new RegExp(`^${option}`, 'i'))
-  await page.keyboard.press('Tab')
-}
-async function tabToField(page: Page, label: string | RegExp): Promise<void> {
-  const id = await at(page, label).getAttribute('id')
-  await tabTo(page, active => active.id === id)
-}
-async function fill(page: Page, label: string | RegExp, text: string): Promise<void> {
-  await tabToField(page, label)
-  await page.keyboard.press('Control+a')
-  await page.keyboard.type(text)
-  await page.keyboard.press('Tab')
-}
-
-/** Every step in sight ticked, by Tab and Space. */
-async function tickAll(page: Page): Promise<void> {
-  for (const box of await page.getByRole('navigation', { name: 'Phases' }).getByRole('checkbox').all()) {
-    if (await box.isChecked()) continue
-    await box.focus()
-    await page.keyboard.press('Space')
-    await expect(box).toBeChecked()
-  }
-}
-
-async function newJob(page: Page, address: string, unit: string, job: string): Promise<void> {
-  await page.goto(address)
-  await expect(page.getByRole('heading', { name: 'On the bench' })).toBeVisible()
-  await page.keyboard.press('n')
-  await page.keyboard.type(unit)
-  await page.keyboard.press('Tab')
-  await type(page, job)
-  await expect(page.getByRole('heading', { name: unit })).toBeVisible()
-  await page.keyboard.press('n')
-}
 
 test('thrust halves, one loose half: played, aligned, played again, signed', async ({ page, shop }) => {
   await newJob(page, shop.address, 'ferry', 'main engine')
@@ -72,16 +30,6 @@ test('thrust halves, one loose half: played, aligned, played again, signed', asy
   await tickAll(page)
   await sign(page)
 })
-
-/** Into the field of a set-up that is kept when it is left. */
-async function keep(page: Page, label: string | RegExp, text: string): Promise<void> {
-  await fill(page, label, text)
-  await expect(page.getByTestId('saved')).toHaveText('Saved')
-}
-const next = async (page: Page) => {
-  await page.keyboard.press('Escape')
-  await page.keyboard.press('PageDown')
-}
 
 for (const sample of [false, true])
   test(`rollers from the bag, ${sample ? 'judged by a sample' : 'every one measured'}: sorted, the bore honed to them, finished, signed`, async ({

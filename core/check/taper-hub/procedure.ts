@@ -7,7 +7,10 @@ import type { HubSetup } from '.'
 
 /** The work of a taper bearing hub. Common practice; the maker's manual comes first. */
 export function hubSteps({ axleTorque }: HubSetup): readonly Step[] {
-  const full = axleTorque === null ? 'the axle torque of the manual' : formatMeasure('torque', axleTorque, 'N·m', { unit: true })
+  const full =
+    axleTorque === null
+      ? 'the axle torque of the manual'
+      : `${formatMeasure('torque', axleTorque, 'N·m', { unit: true })} (${formatMeasure('torque', axleTorque, 'ft·lb', { unit: true })})`
   return [
     {
       id: 'stack',
@@ -27,7 +30,7 @@ export function hubSteps({ axleTorque }: HubSetup): readonly Step[] {
       id: 'spun',
       phase: 'measure',
       text: `Nut tightened to ${full} while the wheel is spun`,
-      required: true,
+      required: false,
       caution: 'If it begins to bind, stop: type “binds”, with the torque if you know it. A thicker pack goes in.',
     },
     ...dialSteps.filter(step => step.phase === 'measure'),
@@ -79,8 +82,8 @@ export const HUB_CONDITIONS: readonly Condition[] = [
     id: 'torque',
     label: 'Axle nut',
     states: [
-      { value: 'full', label: 'At the axle torque' },
-      { value: 'less', label: 'Tightened less' },
+      { value: 'full', label: 'At its torque, wheel spun' },
+      { value: 'less', label: 'Less, or not spun' },
     ],
     stays: false,
   },

@@ -10,6 +10,7 @@ const props = defineProps<{ document: CheckDocument; lots: readonly Lot[] }>()
 const emit = defineEmits<{ keep: [Record<string, unknown>] }>()
 /** a size is being put in: it stays open for the next */
 const adding = defineModel<boolean>('adding', { required: true })
+const kitting = ref(false)
 const bench = useBench()
 const families = useFamilies(toRef(props, 'document'))
 /** sizes put in: each next one has an empty form */
@@ -26,6 +27,11 @@ async function added(view: StockView, id: string): Promise<void> {
   else await bench.reload()
   put.value++
 }
+async function kitAdded(family: string): Promise<void> {
+  kitting.value = false
+  if (family !== props.document.family) emit('keep', { family })
+  else await bench.reload()
+}
 </script>
 
 <template>
@@ -41,9 +47,13 @@ async function added(view: StockView, id: string): Promise<void> {
           <option v-for="family in families" :key="family" :value="family">{{ family }}</option>
         </select>
       </div>
-      <button v-if="!adding" type="button" class="button" @click="adding = true">Put sizes in</button>
+      <template v-if="!adding && !kitting">
+        <button type="button" class="button" @click="adding = true">Put sizes in</button>
+        <button type="button" class="button" @click="kitting = true">Whole kit</button>
+      </template>
     </div>
     <p v-if="adding && put > 0" role="status">{{ put }} {{ put === 1 ? 'size' : 'sizes' }} put in. The next one, or leave it.</p>
+    <KitForm v-if="kitting" :family="document.family" :families="families" @added="kitAdded" @close="kitting = false" />
     <NewLotForm
       v-if="adding"
       :key="put"

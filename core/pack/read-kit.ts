@@ -1,0 +1,99 @@
+import { parseLength } from '../quantity/parse-length'
+import type { LengthUnit, Nm } from '../quantity/length'
+import type { Shape } from './lot'
+
+/** A size of a kit as its leaflet or its box lists it: nominal until somebody measures it. */
+export interface KitSize {
+  readonly nominal: Nm
+  readonly count: number
+  readonly mark: string
+  readonly colour: string
+  readonly shape: Shape
+}
+export interface KitFault {
+  /** counted from 1 */
+  readonly line: number
+  readonly reason: string
+}
+export interface Kit {
+  readonly sizes: readonly KitSize[]
+  readonly faults: readonly KitFault[]
+}
+
+/** Words that are colours; any other word is a letter or a mark. */
+const COLOURS = new Set(
+  'black white grey gray silver gold brown red orange yellow green blue purple violet pink copper brass plain natural'.split(' '),
+)
+const SHAPE_WORDS: Readonly<Record<string, Shape>> = { flat: 'flat', stepped: 'stepped', sprung: 'sprung', sheet: 'sheet' }
+const UNIT = /^(mm|µm|um|thou|th|in|"|″|inch|inches|tenths?)$/i
+/** So many sizes are one kit. */
+const MOST = 200
+
+/**
+ * A kit typed or pasted as a small table, a size a line: `red 0.50 mm 2`, `A  1.05`, `32 stepped`, `16 x 3`. Cells are parted by tabs,
+ * semicolons or spaces; a first line without figures is a heading. A mark or a colour names one size.
+ * @param unit  what a bare size means
+ */
+export function readKit(text: string, unit: LengthUnit): Kit {
+  const lines = text.split(/\r?\n/).map((words, i) => ({ words: words.trim(), line: i + 1 }))
+  const filled = lines.filter(({ words }) => words !== '')
+  const rows = /\d/.test(filled[0]?.words ?? '') ? filled : filled.slice(1)
+  if (rows.length > MOST) return { sizes: [], faults: [{ line: 1, reason: `A kit has at most ${MOST} sizes.` }] }
+  const sizes: KitSize[] = []
+  const faults: KitFault[] = []
+  const named = new Map<string, number>()
+  for (const { words, line } of rows) {
+    const read = readLine(words, unit)
+    if (typeof read === 'string') {
+      faults.push({ line, reason: read })
+      continue
+    }
+    const name = [read.mark, read.colour].filter(Boolean).join(' ').toLowerCase()
+    if (name !== '' && named.has(name)) faults.push({ line, reason: `“${name}” is in line ${named.get(name)} already: which is it?` })
+    if (name !== '') named.set(name, named.get(name) ?? line)
+    sizes.push(read)
+  }
+  return { sizes, faults }
+}
+
+function readLine(words: string, unit: LengthUnit): KitSize | string {
+  const tokens = joined(words.split(/[\t;|]+|\s+/).filter(Boolean))
+  let nominal: Nm | null = null
+  let count: number | null = null
+  let shape: Shape = 'flat'
+  const marks: string[] = []
+  let colour = ''
+  for (const token of tokens) {
+    const lower = token.toLowerCase()
+    const times = /^(?:[x×*](\d{1,3})|(\d{1,3})[x×*])$/.exec(lower)
+    const bare = /^[\d.,/½¼¾]/.test(token)
+    if (times) count = Number(times[1] ?? times[2])
+    else if (lower in SHAPE_WORDS) shape = SHAPE_WORDS[lower]!
+    else if (bare && nominal === null) {
+      const entry = parseLength(token, unit)
+      if (!entry.ok) return `${token}: ${entry.reason}`
+      nominal = entry.value
+    } else if (bare && /^\d{1,3}$/.test(token) && count === null) count = Number(token)
+    else if (bare) return `${token}: there is a size already.`
+    else if (COLOURS.has(lower) && colour === '') colour = lower
+    else marks.push(token)
+  }
+  if (nominal === null) return 'No size in this line.'
+  if (nominal <= 0) return 'A piece is thicker than nothing.'
+  if (count === 0) return 'No piece of it: leave the line out.'
+  const mark = marks.join(' ')
+  if (mark.length > 20) return 'A mark has up to 20 letters.'
+  return { nominal, count: count ?? 1, mark, colour, shape }
+}
+
+/** A figure and its unit, or a cross and its count, that stand apart. */
+function joined(tokens: readonly string[]): string[] {
+  const whole: string[] = []
+  for (const token of tokens) {
+    const last = whole.at(-1)
+    if (last !== undefined && UNIT.test(token) && /^[\d.,/½¼¾]/.test(last)) whole[whole.length - 1] = `${last} ${token}`
+    else if (last !== undefined && /^[x×*]$/i.test(last) && /^\d{1,3}$/.test(token)) whole[whole.length - 1] = last + token
+    else whole.push(token)
+  }
+  return whole
+}
