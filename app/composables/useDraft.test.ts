@@ -23,6 +23,7 @@ const open = (perTurn: number | null = null, entry: Entry = 'travel', unit: Leng
       entry,
       unit,
       warm: true,
+      backwards: 'What does not go must be thicker than what goes.',
       canBeNone: entry === 'travel',
       asks: { plausible: entry === 'figure' ? thou(40_000) : thou(250) },
       perTurn: perTurn as Nm | null,

@@ -32,6 +32,8 @@ export interface DraftForm {
   readonly asks: EntryOptions
   /** travel of one turn of the dial, for `2:37` (turns on the counter, then the pointer); null without a counter */
   readonly perTurn: Nm | null
+  /** what is said of a range typed the wrong way round */
+  readonly backwards: string
   /** the part may be read warm: its temperature can be noted */
   readonly warm: boolean
   /** “binds” and “none felt” are answers here */
@@ -106,7 +108,7 @@ export function useDraft(checkId: string, form: Ref<DraftForm>) {
     if (draft.value.back.trim() === '') return form.value.entry === 'range' ? far.value : start.value
     const typed = entry(draft.value.back)
     if (form.value.entry === 'range' && typed.ok && far.value.ok && typed.value < far.value.value)
-      return { ok: false, reason: 'What does not go must be thicker than what goes.' }
+      return { ok: false, reason: form.value.backwards }
     return typed
   })
 

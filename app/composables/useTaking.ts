@@ -87,6 +87,10 @@ export function useTaking(checkId: string, document: Ref<CheckDocument>) {
   const way = computed(() => ways[point.value.way])
   const gauge = computed(() => gaugeAt(point.value))
   const unit = computed(() => unitOf(point.value))
+  const backwards = computed(() => {
+    const [low, high] = way.value.ends ?? ['first', 'second']
+    return low === 'goes' ? 'What does not go must be thicker than what goes.' : `The ${high} figure is below the ${low}.`
+  })
   const form = computed<DraftForm>(() => ({
     point: point.value.id,
     entry: way.value.entry,
@@ -94,6 +98,7 @@ export function useTaking(checkId: string, document: Ref<CheckDocument>) {
     asks: plausibleAt(document.value, checkKind(document.value.kind), point.value),
     perTurn: gauge.value?.rangePerTurn ?? null,
     warm: point.value.heat !== undefined,
+    backwards: backwards.value,
     canBeNone: canBeNone.value,
   }))
   /** Readings of the point in hand that no longer hold: what they rest on was replaced since. */

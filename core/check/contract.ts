@@ -156,6 +156,8 @@ export interface Answers {
   of(point: string): PointAnswer
   /** why what was read there no longer holds; null: it holds */
   stale(point: string): string | null
+  /** Was it read, or said, later than what was read last at the other? */
+  after(point: string, other: string): boolean
   gauge(kind: GaugeKind): Gauge | null
   /** For figures in sentences. */
   readonly unit: LengthUnit
@@ -184,6 +186,8 @@ export interface CheckKind {
   procedure(setup: Setup): readonly Step[]
   /** States the unit is measured in, to be said of each fitting. */
   conditions?(setup: Setup): readonly Condition[]
+  /** Roles of the parts that stay together afterwards as one set: changing one voids it. */
+  matched?(setup: Setup): readonly string[]
   /** What is to be done after the proof: seals, grease, the torque on the machine. */
   reminders?(setup: Setup): readonly Reminder[]
   suspicions(setup: Setup): readonly Suspicion[]

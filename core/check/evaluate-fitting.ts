@@ -81,6 +81,8 @@ export interface FittingEvaluation {
 interface PointState {
   readonly answer: PointAnswer
   readonly stale: string | null
+  /** its newest reading’s place in the order of what happened */
+  readonly order: number | undefined
 }
 
 /**
@@ -142,7 +144,8 @@ function pointState(
           counting: point.counting ?? 'smallest',
           guarded: document.rule === 'guarded',
         })
-  return { answer, stale: stale && staleWords(kind.parts(document.setup), stale) }
+  const newest = unvoided(readings).at(-1)
+  return { answer, stale: stale && staleWords(kind.parts(document.setup), stale), order: newest ? newest.order : -1 }
 }
 
 /** Is an “In” of this fitting not final yet? A step is not ticked, or the unit was not in the state the procedure asks for. */
@@ -157,6 +160,7 @@ export function evaluateFitting(document: CheckDocument, kind: CheckKind, index:
   const answers: Answers = {
     of: point => states.get(point)?.answer ?? NO_ANSWER,
     stale: point => states.get(point)?.stale ?? null,
+    after: (point, other) => newerThan(states.get(point)?.order, states.get(other)?.order ?? -1),
     gauge: which => document.gauges[which] ?? null,
     unit: document.entryUnit,
   }

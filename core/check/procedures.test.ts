@@ -95,6 +95,18 @@ const STEPS: readonly (readonly [kind: string, setup: Readonly<Record<string, re
     {},
     's:stack! s:loose-first s:dial-base! s:dial-tip! m:spun m:dial-zero m:dial-return m:press c:magnet p:step-up! p:back-to-tray',
   ],
+  [
+    'comparator-hub',
+    { spacer: ['adjustable'] },
+    's:same-pair! s:zero-base! s:zero-head! m:hub-in m:zeros-again c:set p:lock! p:dry-trial! p:label!',
+  ],
+  [
+    'comparator-hub',
+    { spacer: ['fixed'] },
+    's:same-pair! s:zero-base! s:zero-head! m:hub-in m:zeros-again c:label-out p:dry-trial! p:label!',
+  ],
+  ['sealed-bearing-spacer', { way: ['depths'] }, 's:clean! s:standard m:one-face! m:square p:first-home! p:tightened!'],
+  ['sealed-bearing-spacer', { way: ['length'] }, 's:clean! s:standard m:square p:first-home! p:tightened!'],
   ['oil-pump-clearance', { way: ['feeler'] }, 's:clean! s:flat! s:feeler-clean m:feeler-pushed p:prime'],
   ['oil-pump-clearance', { way: ['strip'] }, 's:clean! s:flat! s:strip-dry! m:strip-torque! p:strip-clean! p:prime'],
 ]

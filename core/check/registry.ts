@@ -1,9 +1,11 @@
 import type { CheckKind } from './contract'
 import { bearingClearance } from './bearing-clearance'
+import { comparatorHub } from './comparator-hub'
 import { crankshaftEndPlay } from './crankshaft-end-play'
 import { eccentricShaftEndPlay } from './eccentric-shaft-end-play'
 import { oilPumpClearance } from './oil-pump-clearance'
 import { rollerBigEnd } from './roller-big-end'
+import { sealedBearingSpacer } from './sealed-bearing-spacer'
 import { shaftEndPlay } from './shaft-end-play'
 import { taperHub } from './taper-hub'
 import { thrustAlignment } from './thrust-alignment'
@@ -18,6 +20,8 @@ export const checkKinds: readonly CheckKind[] = [
   rollerBigEnd,
   oilPumpClearance,
   taperHub,
+  comparatorHub,
+  sealedBearingSpacer,
 ]
 
 /** @throws RangeError for a kind this version does not know */

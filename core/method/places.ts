@@ -4,8 +4,8 @@ import type { Estimate } from '../reading/estimate'
 import type { Finding } from '../reading/gates'
 import { meanOf } from '../reading/sum'
 
-/** Which of several readings at one gap counts: it is as small as its smallest place, or its mean is asked for. */
-export type Counting = 'smallest' | 'mean'
+/** Which of several readings counts: a gap is as small as its smallest place, or its mean is asked for; over a turn the one end or the other. */
+export type Counting = 'smallest' | 'largest' | 'mean'
 
 /**
  * Readings at several places of one gap, as one figure.

@@ -10,7 +10,20 @@ import type { Counting } from './places'
 import type { Entry, Reading, Stone } from '../reading/reading'
 
 export type WayId =
-  'dial' | 'micrometer' | 'inside-micrometer' | 'bore-gauge' | 'feeler' | 'plastic-strip' | 'feel' | 'word' | 'pieces' | 'set' | 'hone'
+  | 'dial'
+  | 'micrometer'
+  | 'inside-micrometer'
+  | 'bore-gauge'
+  | 'feeler'
+  | 'plastic-strip'
+  | 'feel'
+  | 'word'
+  | 'pieces'
+  | 'set'
+  | 'hone'
+  | 'comparator'
+  | 'comparator-now'
+  | 'depth'
 
 /** What a way of measuring needs to know besides the readings. */
 export interface WayContext {
@@ -59,6 +72,8 @@ export interface PointAnswer {
   readonly singles?: readonly SingleFigure[]
   /** the pieces taken, by the readings that measured them */
   readonly taken?: readonly string[]
+  /** both ends of what was read over a turn */
+  readonly turn?: { readonly least: Estimate; readonly most: Estimate }
 }
 
 /** A way of measuring: what is typed, with which gauge, and what it comes to. Nothing here knows what is measured. */
@@ -69,6 +84,8 @@ export interface Way {
   readonly gauge: GaugeKind | null
   /** Whole sizes are typed and shown in inches or millimetres, plays and deviations in thou or millimetres. */
   readonly scale: Scale
+  /** What the two figures of a range are called; `from` and `to` unless said. */
+  readonly ends?: readonly [low: string, high: string]
   /** What follows a reading: the next point; a repeat of the same, averaged with it; another piece or pass at the same point, never averaged. */
   readonly again: 'next' | 'repeat' | 'another'
   /** What the field asks for, before anything is typed. */

@@ -1,4 +1,6 @@
 import { boreGauge } from './bore-gauge/way'
+import { comparator, comparatorNow } from './comparator/way'
+import { depth } from './depth/way'
 import { dial } from './dial/way'
 import { feel } from './feel/way'
 import { feeler } from './feeler/way'
@@ -24,4 +26,7 @@ export const ways: Readonly<Record<WayId, Way>> = {
   'pieces': pieces,
   'set': set,
   'hone': hone,
+  'comparator': comparator,
+  'comparator-now': comparatorNow,
+  'depth': depth,
 }

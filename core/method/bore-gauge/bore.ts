@@ -69,7 +69,7 @@ export const driftLine = ({ estimate }: PointAnswer, carrier: string): BudgetLin
     : null
 
 /** The zero taken again in the master after the bores: off by more than a graduation, every bore since is void. */
-export function zeroDrift(recheck: PointAnswer, gauge: Gauge): Finding[] {
+export function zeroDrift(recheck: PointAnswer, gauge: Gauge, where = 'Back in the master the bore gauge'): Finding[] {
   if (!recheck.estimate) return []
   const drift = Math.abs(recheck.estimate.value)
   if (drift <= gauge.graduation) return []
@@ -77,7 +77,7 @@ export function zeroDrift(recheck: PointAnswer, gauge: Gauge): Finding[] {
     {
       gate: 'zero-drift',
       level: 'fail',
-      words: `Back in the master the bore gauge shows ${formatLength(recheck.estimate.value, gauge.unit, { unit: true, sign: true })}: its zero drifted. An anvil was touched or moved: zero it and take the bores again.`,
+      words: `${where} shows ${formatLength(recheck.estimate.value, gauge.unit, { unit: true, sign: true })}: its zero drifted. Something was touched or moved: zero it and read again.`,
     },
   ]
 }

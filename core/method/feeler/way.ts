@@ -16,6 +16,7 @@ export const feeler: Way = {
   id: 'feeler',
   title: 'Feeler gauges',
   entry: 'range',
+  ends: ['goes', 'does not'],
   gauge: 'feeler-set',
   scale: 'play',
   again: 'next',

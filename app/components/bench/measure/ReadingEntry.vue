@@ -16,6 +16,8 @@ const props = defineProps<
     form: Exclude<Entry, 'word' | 'pieces'>
     /** the part can be warmer than its gauge */
     warm: boolean
+    /** what the two figures of a range are called */
+    ends: readonly [string, string]
     /** of the feelers in use; null: it is read without */
     leaves: readonly Nm[] | null
   }
@@ -34,6 +36,7 @@ interface Fields {
   readonly second: Field | null
   readonly missing: string
 }
+const capital = (word: string) => word.charAt(0).toUpperCase() + word.slice(1)
 const fields = computed<Fields>(() => {
   switch (props.form) {
     case 'travel':
@@ -54,8 +57,8 @@ const fields = computed<Fields>(() => {
             missing: 'Type the thickest stack that goes.',
           }
         : {
-            first: { name: 'from', aria: 'From; a range such as 15..20 may be typed here', placeholder: '' },
-            second: { name: 'to', aria: 'To', placeholder: '' },
+            first: { name: props.ends[0], aria: `${capital(props.ends[0])}; a range such as 15..20 may be typed here`, placeholder: '' },
+            second: { name: props.ends[1], aria: capital(props.ends[1]), placeholder: '' },
             missing: 'Type the first figure, or a range such as 5..6.',
           }
     default:

@@ -13,6 +13,8 @@ const props = defineProps<{
   stale: ReadonlySet<string>
   unit: LengthUnit
   entry: Entry
+  /** what the two figures of a range are called */
+  ends: readonly [string, string]
   locked: boolean
   /** pieces and passes: the last one is what the eye looks for */
   newestFirst: boolean
@@ -26,7 +28,7 @@ const HEADS: Readonly<Record<Entry, readonly string[]>> = {
   figure: ['figure'],
   pass: ['figure', 'stone'],
   pieces: ['pieces'],
-  range: ['goes', 'does not'],
+  range: [],
   word: ['found'],
 }
 const decimals = computed(() =>
@@ -66,14 +68,14 @@ const shortWord = (finding: Finding) =>
 
 /** The start is shown where any was not zero: the table says what was typed. */
 const starts = computed(() => props.readings.some(reading => isRepeat(reading) && reading.start !== 0))
-const heads = computed(() => HEADS[props.entry].filter(head => head !== 'start' || starts.value))
+const heads = computed(() => (props.entry === 'range' ? props.ends : HEADS[props.entry].filter(head => head !== 'start' || starts.value)))
 const struck = (reading: PointReading) => reading.voided !== undefined || props.stale.has(reading.id)
 
 function cells(reading: PointReading): string[] {
   if (isRepeat(reading)) return [...(starts.value ? [show(reading.start)] : []), show(reading.far), show(reading.back)]
   if (isFigure(reading)) return [show(reading.figure), ...(props.entry === 'pass' ? [reading.stone ?? '–'] : [])]
   if (isPieces(reading)) return [String(reading.pieces.length)]
-  if (isRange(reading)) return [show(reading.low), reading.high === reading.low ? 'snug' : show(reading.high)]
+  if (isRange(reading)) return [show(reading.low), reading.high === reading.low && props.ends[0] === 'goes' ? 'snug' : show(reading.high)]
   return [isWord(reading) ? (props.words.find(word => word.value === reading.word)?.label ?? reading.word) : '']
 }
 </script>

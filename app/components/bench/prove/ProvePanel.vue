@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { CheckDocument } from '#core/check/document'
 import type { CheckEvaluation } from '#core/check/evaluate-check'
+import { matchedSet } from '#core/check/matched-set'
 import { resultName, type ResultEvaluation } from '#core/check/evaluate-fitting'
 import type { PlaceEvaluation } from '#core/check/evaluate-place'
 import type { Lot } from '#core/pack/lot'
@@ -32,6 +33,7 @@ const open = computed(() => props.evaluation.reminders.filter(({ cleared }) => c
 const accepting = ref(false)
 const predicted = computed(() => props.shown.predicted)
 const residual = computed(() => props.shown.residual)
+const matched = computed(() => matchedSet(props.document, props.evaluation.current.results))
 const ledger = computed(() => props.place?.ledger ?? null)
 const show = (value: number, sign = false) => formatLength(value, preferences.unit, { sign })
 const severalFittings = computed(() => (ledger.value?.entries.length ?? 0) > 1)
@@ -99,6 +101,7 @@ watch(
       </ul>
     </div>
     <FittingList v-if="place" :document="document" :evaluation="evaluation" :place="place" :lots="lots" />
+    <MatchedSetLabel v-if="matched" :set="matched" />
     <PendingList
       :items="evaluation.reminders"
       :signer="preferences.signer"

@@ -1,0 +1,5 @@
+import { FIELDS } from '#core/check/sealed-bearing-spacer'
+import { defineView } from '../views'
+import SpacerSketch from './SpacerSketch.vue'
+
+export default defineView(FIELDS, SpacerSketch, ({ way, near, far }) => ({ way, near, far }))

@@ -1,0 +1,33 @@
+<script setup lang="ts">
+import type { MatchedSet } from '#core/check/matched-set'
+import { formatLength } from '#core/quantity/format-length'
+import { lowerFirst } from '#core/quantity/lower-first'
+import { UNIT_NAME } from '#core/quantity/length'
+import { shortTime } from '~/composables/shortTime'
+import { usePreferences } from '~/stores/preferences'
+
+/** The label of parts that stay together; crossed out once one of them was changed. */
+defineProps<{ set: MatchedSet }>()
+const preferences = usePreferences()
+</script>
+
+<template>
+  <section aria-label="Matched set" data-test="matched-set">
+    <h2 class="label mb-1">Matched set</h2>
+    <div class="border-2 rule px-3 py-2 text-[14px]" :class="set.void ? 'border-out' : ''">
+      <p v-if="set.void" class="font-bold text-out">
+        Void: {{ lowerFirst(set.void.label) }}, {{ set.void.change.reason }}, {{ shortTime(set.void.change.at) }}. Take the label off.
+      </p>
+      <ul :class="set.void ? 'text-mute line-through' : ''">
+        <li v-for="member in set.members" :key="member.role">{{ member.label }}</li>
+      </ul>
+      <dl class="mt-1 grid grid-cols-[1fr_auto] gap-x-4" :class="set.void ? 'text-mute line-through' : ''">
+        <template v-for="figure in set.figures" :key="figure.id">
+          <dt>{{ figure.label }}</dt>
+          <dd class="figure text-right">{{ formatLength(figure.estimate!.value, preferences.unit) }} {{ UNIT_NAME[preferences.unit] }}</dd>
+        </template>
+      </dl>
+      <p class="mt-1 text-mute">{{ set.made ? `${set.made.by}, ${shortTime(set.made.at)}` : 'A set once it is signed.' }}</p>
+    </div>
+  </section>
+</template>
