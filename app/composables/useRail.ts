@@ -32,11 +32,13 @@ export function useRail({ document, evaluation, steps, ticked }: Rail) {
       choose:
         places.length === 0 && kind.value.next
           ? 'sets and sizes'
-          : places.length === 0
-            ? 'nothing to choose'
-            : places[0]!.aim
-              ? `aim: ${places[0]!.aim.words}`
-              : 'pack from the drawer',
+          : places.length === 0 && kind.value.targets
+            ? 'what to set it to'
+            : places.length === 0
+              ? 'nothing to choose'
+              : places[0]!.aim
+                ? `aim: ${places[0]!.aim.words}`
+                : 'pack from the drawer',
       prove: document.value.signOff
         ? 'signed off'
         : document.value.trials.length > 1

@@ -23,9 +23,11 @@ export function useReadingLog({ taking, findings, locked, focus }: Entry) {
     const read = point.value
     const refused = findings.value.some(finding => finding.repeatId === 'draft' && finding.level === 'fail')
     const lacked = taking.open(read)
+    const said = 'word' in reading.value
     bench.logReading(reading.value, `reading ${readingWords({ ...reading.value, id: '' } as PointReading, unit.value)}`)
     clear()
-    if (!refused) taking.advance(read, lacked)
+    if (!refused) taking.advance(read, lacked, said)
+    if (said) void nextTick(focus)
   }
 
   function logWord(word: string): void {
@@ -34,7 +36,7 @@ export function useReadingLog({ taking, findings, locked, focus }: Entry) {
     const lacked = taking.open(read)
     bench.logReading({ point: read.id, word }, `${read.label}: ${word}`)
     clear()
-    taking.advance(read, lacked)
+    taking.advance(read, lacked, true)
     // A word may be followed by a figure, in a field of its own.
     void nextTick(focus)
   }

@@ -121,12 +121,13 @@ export function useTaking(checkId: string, document: Ref<CheckDocument>) {
    * that could have been left out, first through the others of its part, then to where the work goes on.
    * @param lacked  it had no reading before
    */
-  function advance(read: MeasuringPoint, lacked: boolean): void {
+  function advance(read: MeasuringPoint, lacked: boolean, said = false): void {
     const wanted = due()
     if (wanted?.way === read.way) return take(wanted.id)
     // A log that may be left out ends where the order of work asks for nothing more of it: a bore at size.
     if (ways[read.way].again === 'another' && read.optional && next.value) return take((wanted ?? next.value).id)
-    if (ways[read.way].again !== 'next') return
+    // A movement is repeated, but not once it was said to be none.
+    if (ways[read.way].again !== 'next' && !said) return
     const at = points.value.indexOf(read)
     const after = [...points.value.slice(at + 1), ...points.value.slice(0, at)].filter(candidate => !candidate.optional)
     const beside = points.value.slice(at + 1).find(({ at: { part, position } }) => part === read.at.part && position === read.at.position)

@@ -69,6 +69,8 @@ export interface MeasuringPoint {
   readonly rests: readonly string[]
   /** What can be answered, for points answered in a word. */
   readonly words?: readonly { readonly value: string; readonly label: string }[]
+  /** Its size says nothing of the others read in its way: a depth to one seat, and to the other. */
+  readonly alone?: true
   /** Worth having; the check is done without it. */
   readonly optional?: boolean
   /** Which of the readings at several places counts; the smallest unless said. */

@@ -37,6 +37,7 @@ export function plausibleAt(document: CheckDocument, kind: CheckKind, point: Mea
 
 /** What the others of its kind measured, or the size of the master a bore gauge stands in for it; null: nothing yet. */
 function itsLike(document: CheckDocument, kind: CheckKind, point: MeasuringPoint): Nm | null {
+  if (point.alone) return null
   const alike = new Set(
     kind
       .points(document.setup)

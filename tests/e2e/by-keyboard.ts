@@ -36,7 +36,7 @@ export async function tickAll(page: Page): Promise<void> {
 
 export async function newJob(page: Page, address: string, unit: string, job: string): Promise<void> {
   await page.goto(address)
-  await expect(page.getByRole('heading', { name: 'On the bench' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'On the bench', exact: true })).toBeVisible()
   await page.keyboard.press('n')
   await page.keyboard.type(unit)
   await page.keyboard.press('Tab')

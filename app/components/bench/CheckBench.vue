@@ -59,7 +59,8 @@ const { several, picked: pickedResult, shown, place, row, readings, findings, pl
 function pickPoint(next: string): void {
   pickedResult.value = ''
   taking.pick(next)
-  focus()
+  // A point may have a field of another form.
+  void nextTick(focus)
 }
 const choosingOfSeveral = computed(() => row.value.length > 1 && place.value !== null && phase.value === 'choose')
 

@@ -56,7 +56,7 @@ export const comparatorHub = defineKind({
   ],
   matched: () => SET,
   results: setup => [
-    sizeResult('longer', 'Longer than the shortest distance', { ...LONGER, main: setup.spacer === 'fixed' }),
+    sizeResult('longer', 'Longer than the shortest distance', { ...LONGER, main: true }),
     ...(setup.spacer === 'adjustable' ? [sizeResult('locked', 'Longer, once locked', { ...LONGER, main: true, judgedBy: 'longer' })] : []),
     sizeResult('longer-least', 'Longer, where the distance is longest', { ...LONGER, told: true }),
     formResult('spread', 'Spread over a turn'),

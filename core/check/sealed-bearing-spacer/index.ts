@@ -70,6 +70,7 @@ export const sealedBearingSpacer = defineKind({
           result: 'distance',
           moves: [],
           rests: ['hub'],
+          alone: true,
         }))
       : [
           {
@@ -139,7 +140,7 @@ export const sealedBearingSpacer = defineKind({
         formula: 'spacer − seat distance',
         findings: [
           ...inspectionFindings(answers, longer !== null),
-          ...(barMatters(setup) && setup.bar === null
+          ...(longer !== null && barMatters(setup) && setup.bar === null
             ? [
                 {
                   gate: 'hand',

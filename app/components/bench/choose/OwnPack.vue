@@ -20,7 +20,8 @@ const emit = defineEmits<{ change: [Pack]; fit: [] }>()
 const preferences = usePreferences()
 const countOf = (pack: Pack, id: string) => pack.find(piece => piece.lotId === id)?.count ?? 0
 const free = (lot: Lot) => Math.max(0, lot.onHand - lot.reserved) + countOf(props.request.fitted, lot.id) - countOf(props.pack, lot.id)
-const size = (lot: Lot) => `${pieceText(thickness(lot), preferences.unit)}${lot.mark ? ` ${lot.mark}` : ''}`
+const size = (lot: Lot) =>
+  `${pieceText(thickness(lot), preferences.unit)}${lot.mark ? ` ${lot.mark}` : ''}${lot.shape === 'flat' ? '' : ` ${lot.shape}`}`
 const byThickness = computed(() => [...props.request.drawer].sort((a, b) => thickness(b) - thickness(a)))
 const inside = computed(() => byThickness.value.filter(lot => countOf(props.pack, lot.id) > 0))
 const outside = computed(() => byThickness.value.filter(lot => free(lot) > 0))
@@ -44,12 +45,19 @@ function put(id: string, by: 1 | -1): void {
   emit('change', count > 0 ? [...others, { lotId: id, count }] : others)
 }
 const changed = computed(() => props.proposal !== null && props.proposal.change.in.length + props.proposal.change.out.length > 0)
+/** the shape of which there is just one */
+const one = computed(() => props.request.rules.one)
+const ones = computed(() =>
+  inside.value.filter(({ shape }) => shape === one.value).reduce((sum, lot) => sum + countOf(props.pack, lot.id), 0),
+)
 const fault = computed(() =>
   pieces.value < props.fewest
     ? `At least ${props.fewest} ${props.fewest === 1 ? 'piece' : 'pieces'} here.`
     : pieces.value > props.most
       ? `At most ${props.most} ${props.most === 1 ? 'piece' : 'pieces'} here.`
-      : null,
+      : one.value !== undefined && ones.value !== 1
+        ? `Exactly one ${one.value} piece belongs here.`
+        : null,
 )
 </script>
 

@@ -74,7 +74,7 @@ const titled = (part: string) => part.charAt(0).toUpperCase() + part.slice(1)
             <button
               v-if="cell"
               type="button"
-              class="figure min-h-9 w-full min-w-9 rounded px-1 text-right text-[13px]"
+              class="figure min-h-9 w-full min-w-9 rounded px-1 text-right text-[13px] whitespace-nowrap"
               :class="[
                 picked === cell.point.id ? 'outline-2 -outline-offset-2 outline-accent bg-sheet font-bold' : '',
                 cell.bad ? 'text-out' : cell.stale ? 'text-mute line-through' : cell.figure === null ? 'text-mute' : '',
