@@ -25,6 +25,8 @@ interface Bench {
   readonly taking: ReturnType<typeof useTaking>
   readonly explaining: Ref<boolean>
   readonly helping: Ref<boolean>
+  /** the card before there is no way back */
+  readonly closing: Ref<boolean>
 }
 
 /** The keys of the bench: what can be done in this phase, and what always can. */
@@ -42,6 +44,7 @@ export function useBenchKeys({
   taking,
   explaining,
   helping,
+  closing,
 }: Bench): void {
   const bench = useBench()
   const { draft, way } = taking
@@ -77,6 +80,7 @@ export function useBenchKeys({
     key('PgUp', 'phase before', () => step(-1), { keys: ['PageUp'], quiet: true }),
     key('E', 'explain', () => (explaining.value = true)),
     key('H', 'helpers', () => (helping.value = true)),
+    key('C', 'card before closing', () => (closing.value = true)),
     ...(bench.connection === 'stale' ? [key('L', 'show the newer state', () => void bench.reload())] : []),
     key('J', 'back to the job', () => void navigateTo(`/jobs/${bench.view!.job.id}`), { quiet: true }),
   ]

@@ -1,6 +1,12 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import launch from '../../demo/1-mail-launch.worksheet.json'
+import { GAUGES, gauge } from '../../tests/documents'
+import { checkKind, checkKinds } from '../check/registry'
+import { apply } from '../command/apply'
+import { decide } from '../command/decide'
+import { beginCheck } from '../command/settings'
+import { mm } from '../quantity/length'
 import { evaluateWorksheet } from './evaluate'
 import { checkWorksheet, readWorksheet } from './read'
 import { WORKSHEET_LARGEST, writeWorksheet } from './worksheet'
@@ -154,4 +160,19 @@ describe('the worksheet', () => {
       }),
     )
   })
+})
+
+it.each(checkKinds.map(({ id }) => id))('a check of the kind %s, begun with every gauge there is, is read back', id => {
+  const document = beginCheck(checkKind(id), { id: 'c', trialId: 't', at: '2026-05-04T08:00:00.000Z' })
+  const register = [...Object.values(GAUGES), gauge('calipers', mm(0.01))]
+  const outcome = decide(
+    { document, lots: [], reserves: {} },
+    { kind: 'set', op: 'o', at: '2026-05-04T08:00:00.000Z', change: { title: id }, register, parts: [] },
+  )
+  if (!outcome.ok) throw new Error(outcome.faults[0]!.reason)
+  const begun = outcome.happenings.reduce(apply, { document, lots: [], reserves: {} }).document
+  const parts = Object.values(begun.parts).map(part => ({ id: part, name: 'part' }))
+  const job = { id: 'j', unit: { name: 'Unit', description: '' }, title: 'Job', notes: '', parts, checks: [begun] }
+  const sheet = writeWorksheet([job], [], '2026-05-04T09:00:00.000Z')
+  expect(checkWorksheet(JSON.parse(JSON.stringify(sheet)))).toEqual({ ok: true, worksheet: sheet })
 })

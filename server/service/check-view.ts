@@ -57,7 +57,7 @@ export async function checkView(sql: Sql, id: string): Promise<CheckView> {
 }
 
 /** Before the figure stands, what comes after it is not waited for. */
-const stands = (state: VerdictState): boolean => !['to-do', 'not-valid', 'stale'].includes(state)
+const stands = (state: VerdictState): boolean => state === 'in' || state === 'provisional'
 
 /** What the lists show. */
 export function answerOf(document: CheckDocument, lots: CheckView['lots']): ListedAnswer {
@@ -70,6 +70,6 @@ export function answerOf(document: CheckDocument, lots: CheckView['lots']): List
     figure: estimate?.value ?? null,
     signed: document.signOff !== null,
     accepted: document.signOff?.reason != null,
-    pending: stands(state) ? reminders.filter(({ cleared }) => cleared === null).length : 0,
+    pending: document.signOff !== null || stands(state) ? reminders.filter(({ cleared }) => cleared === null).length : 0,
   }
 }

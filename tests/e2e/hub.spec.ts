@@ -101,6 +101,16 @@ test('a taper bearing hub: kit at one go, inspected, bound, loosened, proved; wh
   await expect(page.getByTestId('answer')).not.toContainText('provisional')
   await tickAll(page)
 
+  // Before the wheel goes on, at one key: the figure, what it rests on, what is pending.
+  await page.keyboard.press('Escape')
+  await page.keyboard.press('c')
+  const card = page.getByRole('dialog', { name: 'Before the wheel goes on: front hub?' })
+  await expect(card).toContainText('In 3.0 thou, limits 2 – 6 thou')
+  await expect(card).toContainText('3 readings · Dial, 1 thou')
+  await expect(card).toContainText('axle nut at its torque, wheel spun')
+  await expect(card).toContainText('Still to do: grease packed')
+  await page.keyboard.press('Escape')
+
   // What is pending holds nothing back: one item is done now, without a name it is not.
   const seals = page.getByRole('checkbox', { name: 'Seals filled and fitted' })
   await seals.press('Space')

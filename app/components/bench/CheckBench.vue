@@ -109,7 +109,8 @@ function sayCondition(condition: string, state: string): void {
 }
 const helping = ref(false)
 const explaining = ref(false)
-useBenchKeys({ locked, phase, place, proposal, pick, takeOwn, ask, step, panel, voidLast, taking, explaining, helping })
+const closing = ref(false)
+useBenchKeys({ locked, phase, place, proposal, pick, takeOwn, ask, step, panel, voidLast, taking, explaining, helping, closing })
 </script>
 
 <template>
@@ -233,6 +234,7 @@ useBenchKeys({ locked, phase, place, proposal, pick, takeOwn, ask, step, panel, 
       @claim="fit($event, true)"
     />
     <HelpersDialog :open="helping" :way="point.way" :prefer="gauge?.id" :band="bandOf(shown.limits.working)" @close="helping = false" />
+    <ClosingCard :open="closing" :document="document" :evaluation="evaluation" @close="closing = false" />
     <ExplainDialog
       :open="explaining"
       :evaluation="evaluation"

@@ -15,6 +15,7 @@ export const bearingClearance = defineKind({
   about: 'Plain shells, mains or rods: bore less journal at every position, or plastic strip; shells to choose.',
   plausible: thou(60),
   safety: null,
+  closing: 'Before the bottom end is closed',
   fields: FIELDS,
   asked: ASKED,
   parts: roles,

@@ -47,6 +47,7 @@ export const comparatorHub = defineKind({
   plausible: thou(1000),
   safety:
     'A wheel that comes loose or binds can kill. The maker’s manual comes first; where law, insurer or type approval asks for a licensed mechanic or an inspection, this check does not replace it.',
+  closing: 'Before the hub goes back',
   fields: FIELDS,
   parts: () => [
     { id: 'hub', label: 'Hub' },

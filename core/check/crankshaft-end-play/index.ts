@@ -37,6 +37,7 @@ export const crankshaftEndPlay = defineKind({
   about: 'Travel of a crankshaft at its thrust bearing, by dial or feelers.',
   plausible: thou(250),
   safety: null,
+  closing: 'Before the engine is closed',
   fields: FIELDS,
   parts: () => [
     { id: 'crankshaft', label: 'Crankshaft' },

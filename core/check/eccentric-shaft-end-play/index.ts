@@ -36,6 +36,7 @@ export const eccentricShaftEndPlay = defineKind({
   about: 'Rotary engine: end play of the eccentric shaft, set by one lettered spacer.',
   plausible: thou(100),
   safety: null,
+  closing: 'Before the front cover goes on',
   fields: {},
   parts: () => ROLES,
   results: () => [playResult('Eccentric-shaft end play')],

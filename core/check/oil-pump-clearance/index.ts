@@ -33,6 +33,7 @@ export const oilPumpClearance = defineKind({
   about: 'Rotor end clearance under a straight edge, or by plastic strip. Upper limit only.',
   plausible: thou(40),
   safety: null,
+  closing: 'Before the pump is closed',
   fields: FIELDS,
   parts: () => [
     { id: 'rotors', label: 'Pump rotors' },

@@ -18,6 +18,7 @@ export const rollerBigEnd = defineKind({
   about: 'Crankpin, rollers sorted into sets, bores honed to size: the clearance range of each rod.',
   plausible: thou(60),
   safety: null,
+  closing: 'Before the crank goes in',
   fields: FIELDS,
   asked: ASKED,
   parts: roles,

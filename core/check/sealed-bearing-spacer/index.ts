@@ -44,6 +44,7 @@ export const sealedBearingSpacer = defineKind({
   plausible: thou(1000),
   safety:
     'A wheel that comes loose or binds can kill. The maker’s manual comes first; where law, insurer or type approval asks for a licensed mechanic or an inspection, this check does not replace it.',
+  closing: 'Before the wheel goes on',
   fields: FIELDS,
   asked: {
     near: setup => setup.way === 'depths',

@@ -33,6 +33,7 @@ export const shaftEndPlay = defineKind({
   about: 'Travel of a shaft between its thrust faces, set by a pack of shims.',
   plausible: thou(250),
   safety: null,
+  closing: 'Before the case is closed',
   fields: FIELDS,
   parts: () => [
     { id: 'shaft', label: 'Shaft' },

@@ -38,6 +38,7 @@ export const taperHub = defineKind({
   plausible: thou(100),
   safety:
     'A wheel that comes loose or binds can kill. The maker’s manual comes first; where law, insurer or type approval asks for a licensed mechanic or an inspection, this check does not replace it.',
+  closing: 'Before the wheel goes on',
   fields: FIELDS,
   parts: () => [
     { id: 'bearings', label: 'Bearings, cups and cones of both sides' },

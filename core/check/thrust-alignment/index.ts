@@ -71,6 +71,7 @@ export const thrustAlignment = defineKind({
   about: 'Are the thrust halves in one plane? Play before and after, the right pushes in the right order.',
   plausible: thou(250),
   safety: null,
+  closing: 'Before the bottom end is closed',
   fields: FIELDS,
   asked: { thrustEnd: setup => setup.construction === 'loose-half' },
   parts: () => [

@@ -1,0 +1,29 @@
+<script setup lang="ts">
+import type { CheckDocument } from '#core/check/document'
+import type { CheckEvaluation } from '#core/check/evaluate-check'
+import { checkKind } from '#core/check/registry'
+import { closingCard } from '~/composables/closingCard'
+import { stateText } from '~/composables/stateColour'
+import { usePreferences } from '~/stores/preferences'
+
+/** Before there is no way back, at one key: the question, the figure, what it rests on, what is pending. Readable from two metres. */
+const props = defineProps<{ open: boolean; document: CheckDocument; evaluation: CheckEvaluation }>()
+defineEmits<{ close: [] }>()
+const preferences = usePreferences()
+const card = computed(() => closingCard(props.document, props.evaluation, preferences.system))
+const question = computed(() => `${checkKind(props.document.kind).closing ?? 'Before it is closed up'}: ${props.document.title}?`)
+</script>
+
+<template>
+  <PlainDialog :open="open" :title="question" wide @close="$emit('close')">
+    <div class="space-y-7 pt-2 pb-4" data-test="closing-card">
+      <p class="flex items-center gap-5 text-[44px] leading-tight font-bold" :class="stateText(card.state)">
+        <StateMark :state="card.state" :size="56" />{{ card.answer }}
+      </p>
+      <p class="text-[28px] leading-snug">{{ card.rests }}</p>
+      <p class="text-[28px] leading-snug font-semibold" :class="card.open === 'Nothing is pending.' ? 'text-in' : 'text-near'">
+        {{ card.open }}
+      </p>
+    </div>
+  </PlainDialog>
+</template>
