@@ -130,6 +130,11 @@ try {
   await picture('strip', '/checks/le-rods', { act: typeGap })
   await picture('rollers', '/checks/mr-bigends', { full: true, act: honing })
   await picture('lapping', '/checks/pb-flange', { full: true, act: lap })
+  await picture('hub', '/checks/moto-hub')
+  await picture('hub-spacer', '/checks/bus-hub-spacer', {
+    theme: 'dark',
+    act: page => page.getByRole('button', { name: /Prove/ }).first().click(),
+  })
   await picture('gauges', '/gauges', { full: true, act: setMicrometer })
   await picture('stock', '/stock', { act: page => page.getByRole('button', { name: 'Open 6 thou, Cover shims' }).click() })
 } finally {

@@ -85,6 +85,17 @@ describe('what is pending', () => {
     expect({ ...after.document, clearings: [] }).toEqual({ ...signed.document, clearings: [] })
     expect(after.document.clearings[1]!.order).toBeGreaterThan(after.document.clearings[0]!.order)
   })
+  it('opened again to fit a seal, the same pack is signed anew on one word', () => {
+    const reopen: Command = { ...head(), kind: 'reopen', by: 'T. Marl', reason: 'seal fitted' }
+    const opened = done(ticked, sign, reopen)
+    expect(refusal(opened, sign)).toEqual(['invalid', ''])
+    const word: Command = { ...head(), kind: 'read', trialId: 't1', reading: { id: 'w', point: 'hand', at: AT, word: 'none' } }
+    const again = done(opened, word)
+    expect(again.document.trials).toHaveLength(1)
+    expect(refusal(again, sign)).toBeNull()
+    // What was pending then is pending again.
+    expect(refusal(again, clear('turns'))).toBeNull()
+  })
   it('is there, of the fitting that is in, and cleared by somebody', () => {
     expect(refusal(asAsked, clear('ghost'))).toEqual(['invalid', 'item'])
     expect(refusal(asAsked, clear('turns', 'done', ' '))).toEqual(['invalid', 'by'])

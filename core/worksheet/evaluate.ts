@@ -4,6 +4,7 @@ import { answerRequest, evaluateCheck, openPlaces, shownFigure, type CheckEvalua
 import { allocate } from '../pack/allocation/allocate'
 import type { Solve } from '../pack/allocation/solver'
 import type { ResultEvaluation } from '../check/evaluate-fitting'
+import { matchedSet } from '../check/matched-set'
 import type { PlaceEvaluation } from '../check/evaluate-place'
 import { sheetsFor, type CheckDocument } from '../check/document'
 import { makePlan } from '../pack/make-plan'
@@ -34,6 +35,7 @@ export function evaluateWorksheet(worksheet: Worksheet, solve: Solve | null = nu
 export function checkAnswer(check: CheckDocument, lots: readonly Lot[], solve: Solve | null = null) {
   const evaluation = evaluateCheck(check, lots)
   const { headline } = evaluation
+  const set = matchedSet(check, evaluation.current.results)
   return {
     id: check.id,
     title: check.title,
@@ -58,6 +60,13 @@ export function checkAnswer(check: CheckDocument, lots: readonly Lot[], solve: S
     })),
     places: evaluation.places.map(place => placeAnswer(place, lotMap(lots), sheetsFor(check, lots))),
     together: solve && togetherAnswer(evaluation, lots, solve),
+    conditions: evaluation.conditions.map(({ condition, said, is }) => ({ id: condition.id, label: condition.label, said, is })),
+    pending: evaluation.reminders.map(({ id, words, cleared }) => ({ id, words, cleared })),
+    ...(set
+      ? {
+          matchedSet: { members: set.members, figures: set.figures.map(({ id }) => id), made: set.made, void: set.void && set.void.change },
+        }
+      : {}),
     signOff: evaluation.signOff,
   }
 }

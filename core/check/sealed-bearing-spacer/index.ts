@@ -1,5 +1,6 @@
 import { thou } from '../../quantity/length'
 import { stated, type Estimate } from '../../reading/estimate'
+import type { Finding } from '../../reading/gates'
 import { sumOf, type Term } from '../../reading/sum'
 import type { Answers, MeasuringPoint } from '../contract'
 import { defineKind } from '../define-kind'
@@ -49,7 +50,7 @@ export const sealedBearingSpacer = defineKind({
   asked: {
     near: setup => setup.way === 'depths',
     far: setup => setup.way === 'depths',
-    bar: barMatters,
+    bar: setup => setup.way === 'depths' && (setup.near === 'bar' || setup.far === 'bar'),
   },
   parts: () => [
     { id: 'hub', label: 'Hub' },
@@ -141,6 +142,7 @@ export const sealedBearingSpacer = defineKind({
         formula: 'spacer − seat distance',
         findings: [
           ...inspectionFindings(answers, longer !== null),
+          ...justABar(setup, longer),
           ...(longer !== null && barMatters(setup) && setup.bar === null
             ? [
                 {
@@ -166,6 +168,14 @@ export const sealedBearingSpacer = defineKind({
     ]
   },
 })
+
+/** So far off that just the bar explains it: then one depth was read over it and the other not. */
+function justABar({ way, near, far, bar }: SpacerSetup, longer: Estimate | null): Finding[] {
+  if (way !== 'depths' || near !== far || bar === null || !longer) return []
+  return Math.abs(Math.abs(longer.value) - bar) > Math.max(longer.U, thou(2))
+    ? []
+    : [{ gate: 'hand', level: 'warn', words: 'That is just the thickness of the bar: was one depth read over it, and the other not?' }]
+}
 
 /** From seat to seat. What both depths share of the calipers cancels; a bar counts where only one was read over it. */
 function distanceOf(setup: SpacerSetup, answers: Answers): Estimate | null {

@@ -46,6 +46,20 @@ describe('a spacer between sealed bearings', () => {
     const e = evaluate({ near, far, bar: String(mm(6)) }, ...depths, at('spacer', 40))
     expect(e.current.results[1]!.estimate!.value).toBeCloseTo(mm(distance), 6)
   })
+  it('asks whether just the bar is what it is off by', () => {
+    const off = evaluate({ near: 'bar', far: 'bar', bar: String(mm(6)) }, ...depths, at('spacer', 34.01))
+    expect(
+      longer(off)
+        .findings.map(({ words }) => words)
+        .join(),
+    ).toContain('just the thickness of the bar')
+    const fine = evaluate({ near: 'bar', far: 'bar', bar: String(mm(6)) }, ...depths, at('spacer', 40.02))
+    expect(
+      longer(fine)
+        .findings.map(({ words }) => words)
+        .join(),
+    ).not.toContain('just the thickness')
+  })
   it('a bar in one depth alone, of no known thickness, makes no figure', () => {
     const e = evaluate({ near: 'face', far: 'bar' }, ...depths, at('spacer', 40))
     expect(e.state).toBe('not-valid')

@@ -1,3 +1,6 @@
+import { formatLength } from '../../quantity/format-length'
+import type { LengthUnit } from '../../quantity/length'
+import type { Finding } from '../../reading/gates'
 import { stated, type Estimate } from '../../reading/estimate'
 import { isRange, unvoided, type RangeReading } from '../../reading/reading'
 import { ofPlaces } from '../places'
@@ -13,7 +16,7 @@ export const feel: Way = {
   scale: 'play',
   again: 'next',
   hint: 'Type the range the hand judged: 15..20. None felt, or binds: type that.',
-  answer(readings, { counting, unit }) {
+  answer(readings, { band, counting, unit }) {
     const live = unvoided(readings.filter(isRange))
     if (live.length === 0) return NO_ANSWER
     const widest = Math.max(...live.map(({ low, high }) => high - low))
@@ -25,11 +28,27 @@ export const feel: Way = {
     )
     return {
       estimate,
-      findings: [...findings, { gate: 'feel', level: 'note', words: 'Judged by hand: provisional until a gauge has been there.' }],
+      findings: [
+        ...findings,
+        ...tooWide(widest, band, unit),
+        { gate: 'feel', level: 'note', words: 'Judged by hand: provisional until a gauge has been there.' },
+      ],
       word: null,
     }
   },
 }
+
+/** A range wider than the limits holds figures on either side of them: it can tell nothing. */
+const tooWide = (widest: number, band: number | null, unit: LengthUnit): Finding[] =>
+  band !== null && widest > band
+    ? [
+        {
+          gate: 'spread',
+          level: 'warn',
+          words: `The judgement is ${formatLength(widest, unit, { unit: true })} wide, the limits ${formatLength(band, unit, { unit: true })}: it cannot tell.`,
+        },
+      ]
+    : []
 
 const judged = ({ low, high }: RangeReading): Estimate =>
   stated((low + high) / 2, [
