@@ -229,6 +229,22 @@ describe('a piece that is lapped', () => {
       'Measure it first',
     )
   })
+  it('is begun once, one a place, and taken from what is free', () => {
+    const begun = done(gap, begin('a'), pass('lap-a'), { ...head(), kind: 'end-lap', lapId: 'lap-a', made: false })
+    expect(decide(begun, begin('a'))).toMatchObject({ ok: false, code: 'conflict', faults: [{ path: 'id' }] })
+    // Another is another piece.
+    expect(decide(begun, begin('b')).ok).toBe(true)
+    expect(reasonOf(decide(done(gap, begin('a')), begin('b')))).toContain('being made already')
+    // None free, and not the one that is fitted: not to be had. One free is.
+    const lots = (free: number) =>
+      gap.lots.map(candidate => (candidate.id === 'b' ? { ...candidate, onHand: free, reserved: 0 } : candidate))
+    expect(reasonOf(decide({ ...gap, lots: lots(0) }, begin('b')))).toContain('None of that size is free')
+    const one = decide({ ...gap, lots: lots(1) }, begin('b'))
+    expect(one).toMatchObject({ ok: true, happenings: [{ type: 'lap-begun', lap: { trial: null } }, { type: 'moved' }] })
+    // The fitted size with one free comes from the drawer.
+    const spare = gap.lots.map(candidate => (candidate.id === 'a' ? { ...candidate, onHand: 1 } : candidate))
+    expect(done({ ...gap, lots: spare }, begin('a')).document.laps[0]!.trial).toBeNull()
+  })
   it('only gets thinner, and only where it is', () => {
     const thicker: Command = { ...(begin('a') as Extract<Command, { kind: 'begin-lap' }>), target: thou(10.1) }
     expect(reasonOf(decide(gap, thicker))).toContain('cannot be lapped thicker')
@@ -409,7 +425,33 @@ describe('a signature', () => {
   })
 })
 
+it('a reading struck out keeps its reason', () => {
+  const bench = done(fresh(), play(4))
+  const [reading] = bench.document.trials[0]!.readings
+  const after = done(bench, { ...head(), kind: 'void', readingId: reading!.id, reason: 'base moved' })
+  expect(after.document.trials[0]!.readings[0]!.voided).toEqual({ reason: 'base moved' })
+})
+it('what comes out of the machine claims nothing that is promised', () => {
+  const short = [lot('a', 10, 1, 3), lot('b', 8, 2)]
+  const bench = done({ ...fresh(), lots: short }, list({ lotId: 'a', count: 1 }), play(8))
+  const outcome = decide(bench, fit('t2', { b: 1 }))
+  expect(outcome.ok && outcome.happenings.filter(({ type }) => type === 'claimed')).toEqual([])
+  const taken = decide({ ...bench, lots: [lot('a', 10, 1, 3), lot('b', 8, 2, 2)] }, fit('t2', { b: 1 }, { claim: true }))
+  expect(taken.ok && taken.happenings.filter(({ type }) => type === 'claimed')).toEqual([{ type: 'claimed', lotId: 'b', count: 1 }])
+})
+
 describe('settings', () => {
+  it('limits belong to a result there is', () => {
+    const set = (result: string): Command => ({
+      ...head(),
+      kind: 'set',
+      change: { limits: [{ result, role: 'book', set: twoSided(thou(1), thou(2), 'thou', { kind: 'book' }) }] },
+      register: [],
+      parts: [],
+    })
+    expect(decide(fresh(), set('ghost'))).toMatchObject({ ok: false, code: 'invalid', faults: [{ path: 'settings.limits.0.result' }] })
+    expect(decide(fresh(), set('play')).ok).toBe(true)
+  })
   it('a check begins empty, with one fitting as found', () => {
     const { trials, ticks, rule, limits: none } = beginCheck(checkKind('shaft-end-play'), { id: 'c', trialId: 't', at: AT })
     expect(trials).toEqual([{ id: 't', at: AT, packs: {}, unlisted: [], refitted: [], predicted: {}, conditions: {}, readings: [] }])

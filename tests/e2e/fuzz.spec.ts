@@ -92,10 +92,12 @@ const GOOD = [
   },
   {
     format: 'finitum-worksheet',
-    version: 3,
+    version: 4,
     jobs: [{ id: 'a', title: ' ', unit: { name: 'x' }, parts: [], checks: [] }],
     lots: [{ id: 'x', nominal: 5 }],
   },
+  { op: 'o', version: 0, condition: 'bearings', trial: 'x', state: 'dry' },
+  { op: 'o', version: 0, item: 'seals', trial: 'x', how: 'done', by: 'T. Marl' },
 ]
 /** Which of them a route takes, by the end of its path. */
 const FOR: readonly (readonly [RegExp, readonly number[]])[] = [
@@ -106,6 +108,8 @@ const FOR: readonly (readonly [RegExp, readonly number[]])[] = [
   [/fittings/, [5]],
   [/found-pack|reserves/, [6]],
   [/ticks/, [7]],
+  [/conditions/, [14]],
+  [/clearings/, [15]],
   [/voids|removal|reopen|sign-off|part-changes/, [8]],
   [/^stock\/lots$/, [9]],
   [/^stock\/lots/, [10]],
@@ -222,7 +226,7 @@ test(`${REQUESTS} spoilt requests to every route: refused or done, never a fault
 
 test('a file that is refused costs little: by its length before it is read, by its count before it is expanded', async ({ shop }) => {
   test.setTimeout(120_000)
-  const head = '"format":"finitum-worksheet","version":3'
+  const head = '"format":"finitum-worksheet","version":4'
   const post = async (path: string, body: BodyInit) => {
     try {
       const answer = await fetch(`${shop.address}/api/${path}`, {
@@ -249,9 +253,11 @@ test('a file that is refused costs little: by its length before it is read, by i
   }
   const before = shop.peak
   for (const [path, body, status, said] of [
-    ['worksheets', `{${head},"jobs":[],"lots":[${Array(1_200_000).fill('{}').join()}]}`, 422, 'NOT have more than 5000 items'],
-    ['worksheets', `{${head},"lots":[],"jobs":[${Array(1_200_000).fill('{}').join()}]}`, 422, 'At most 2000 jobs'],
-    ['worksheets', `{${head},"jobs":${'['.repeat(1_900_000)}${']'.repeat(1_900_000)}}`, 422, 'nested too deeply'],
+    ['worksheets', `{${head},"jobs":[],"lots":[${Array(1_200_000).fill('{}').join()}]}`, 422, 'too much in it: 500000 values'],
+    ['worksheets', `{${head},"jobs":${'['.repeat(1_900_000)}${']'.repeat(1_900_000)}}`, 422, 'too much in it'],
+    ['worksheets', `{${head},"jobs":[],"lots":[${Array(200_000).fill('{}').join()}]}`, 422, 'NOT have more than 5000 items'],
+    ['worksheets', `{${head},"lots":[],"jobs":[${Array(200_000).fill('{}').join()}]}`, 422, 'At most 2000 jobs'],
+    ['worksheets', `{${head},"jobs":${'['.repeat(400_000)}${']'.repeat(400_000)}}`, 422, 'nested too deeply'],
     ['worksheets', 'x'.repeat(4_200_000), 413, 'too large'],
     ['worksheets', endless(), 413, 'too large'],
     ['stock/csv', endless(), 413, 'too large'],

@@ -62,6 +62,9 @@ describe('plastic gauging strip', () => {
   })
   it('a step is that between its neighbours; at a mark the mean of two, at an end its own', () => {
     const step = (gap: number) => scaleStep([20, 40, 80], gap)
+    // A scale printed on both sides: a mark’s step is that of the side it stands on.
+    const both = [25_400, 50_800, 76_200, 25_000, 38_000, 51_000]
+    expect([scaleStep(both, 50_800), scaleStep(both, 38_000)]).toEqual([25_400, 13_000])
     expect([20, 30, 40, 60, 80].map(step)).toEqual([20, 20, 30, 40, 40])
   })
   it('a scale of unknown widths has its marks, and finds none', () => {

@@ -1,7 +1,7 @@
 import { ASSUMED } from '../lot'
 import { piecesPerPick } from '../response'
 import type { suffixBounds } from './bounds'
-import type { ChanceBounds } from './chance-bounds'
+import type { Chances } from './chance-bounds'
 import { beats, binOf, chanceClass, meritKey, type Effort, type MeritKey } from './merit'
 import { changeVariance, type PreparedDrawer } from './prepare'
 import { classAt, type Found, type SearchQuestion } from './search'
@@ -28,7 +28,7 @@ export interface CellContext {
   /** play with nothing in the place, nm */
   readonly basePlay: number
   readonly allowed: Interval
-  readonly chances: ChanceBounds
+  readonly chances: Chances
   readonly suffix: ReturnType<typeof suffixBounds>
   readonly bySize: readonly { readonly size: number; readonly lot: number }[]
   readonly cap: number

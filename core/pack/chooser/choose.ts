@@ -3,7 +3,8 @@ import { UNIT_NAME, nm } from '../../quantity/length'
 import { judge } from '../../verdict/decide'
 import { endsOf, insideRange } from '../../verdict/limits'
 import { samePack } from '../predict'
-import { piecesPerPick } from '../response'
+import { alsoRange } from '../also'
+import { piecesPerPick, type Response } from '../response'
 import { compareKeys, fineWidth } from './merit'
 import type { PreparedDrawer } from './prepare'
 import type { PackQuestion, Proposal } from './proposal'
@@ -54,20 +55,22 @@ const searchFor = (question: PackQuestion): SearchQuestion => ({
   aim: question.aim,
   width: stepWidth(question),
   limits: question.limits,
+  ...(question.also ? { also: question.also } : {}),
   wanted: (question.wanted ?? WANTED) + MORE,
 })
 
 /** Plays that are in limits, and not below what an earlier fitting showed to be none. */
-function allowedOf({ limits, atLeast }: PackQuestion): Range {
+function allowedOf({ limits, atLeast, also = [], from }: PackQuestion, response: Response): Range {
   const { low, high } = insideRange(limits)
-  return { low: Math.max(low, atLeast ?? -Infinity), high }
+  const others = alsoRange(also, from, response)
+  return { low: Math.max(low, others.low, atLeast ?? -Infinity), high: Math.min(high, others.high) }
 }
 const within = ({ low, high }: Range, { predicted: { play } }: Pick<Proposal, 'predicted'>): boolean => play >= low && play <= high
 
 /** Packs predicted in limits, and what is fitted where it reads in them or is good enough; no proposals when there is neither. */
 function inLimits(drawer: PreparedDrawer, question: PackQuestion): PackChoice {
   const rank = ranking(drawer, question)
-  const allowed = allowedOf(question)
+  const allowed = allowedOf(question, drawer.response)
   const { found, proven } = searchPacks(drawer, { ...searchFor(question), allowed })
   // Packs that were measured before leave what they left, whatever the sum says.
   const before = question.before
@@ -88,10 +91,14 @@ function inLimits(drawer: PreparedDrawer, question: PackQuestion): PackChoice {
 }
 
 /** Is what is fitted good enough by the check's own rule? */
-function standsFirst({ chance }: Proposal, { measured, limits, rule }: PackQuestion): boolean {
+function standsFirst({ chance }: Proposal, { measured, limits, rule, also = [] }: PackQuestion): boolean {
   const { play, u, nu } = measured!
   const whole = Math.max(1, Math.floor(nu * (1 + 1e-12)))
   const verdict = judge({ value: play, u, nu: whole }, limits, rule)
+  if (
+    also.some(other => judge({ value: other.play, u: other.u, nu: Math.max(1, Math.floor(other.nu)) }, other.limits, rule).state !== 'in')
+  )
+    return false
   return verdict.state === 'in' && (rule !== 'plain' || (chance?.inside ?? 0) >= PLAIN_FIRST)
 }
 
@@ -125,7 +132,7 @@ function onTheSafeSide(drawer: PreparedDrawer, question: PackQuestion, searched:
   if (nearest.aim !== limit) return { proposals: stay ? [stay.proposal] : [], proven: searched, fallback: true, notes }
 
   const allowed: Range = above ? { low: limit, high: Infinity } : { low: -Infinity, high: limit }
-  const { found, proven } = searchPacks(drawer, { ...searchFor(question), ...nearest, allowed })
+  const { found, proven } = searchPacks(drawer, { ...searchFor(question), ...nearest, also: [], allowed })
   const safe = stay && within(allowed, stay.proposal) ? stay : null
   // What is further off than what is fitted is of no use to anybody.
   const nearer = found.map(rank.found).filter(({ key }) => !safe || compareKeys(key, safe.key) < 0)
@@ -147,7 +154,7 @@ function looser(drawer: PreparedDrawer, question: PackQuestion): PackChoice {
   const ends = endsOf(question.limits)
   const aim = ends && Number.isFinite(ends.upper) && ends.upper > play ? ends.upper : play + 4 * stepWidth(question)
   const allowed: Range = { low: Math.max(play + 1, question.atLeast ?? -Infinity), high: Infinity }
-  const { found, proven } = searchPacks(drawer, { ...searchFor(question), aim, limits: null, allowed })
+  const { found, proven } = searchPacks(drawer, { ...searchFor(question), aim, limits: null, also: [], allowed })
   const proposals = folded(found.map(rank.found), question.unit).map(({ proposal }) => proposal)
   const note =
     found.length > 0
@@ -160,7 +167,7 @@ function looser(drawer: PreparedDrawer, question: PackQuestion): PackChoice {
 function gapNotes(drawer: PreparedDrawer, question: PackQuestion, first: Ranked): string[] {
   const [, stepsOff] = first.key
   if (stepsOff === 0) return []
-  const finely = { ...searchFor(question), width: fineWidth(question.unit), limits: null, wanted: 1 }
+  const finely = { ...searchFor(question), width: fineWidth(question.unit), limits: null, also: [], wanted: 1 }
   const nearest = (allowed: Range) => searchPacks(drawer, { ...finely, allowed }).found[0]?.play
   const options = [nearest({ low: -Infinity, high: question.aim }), nearest({ low: question.aim, high: Infinity })].filter(
     play => play !== undefined && play > 0,

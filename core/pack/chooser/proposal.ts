@@ -3,6 +3,7 @@ import { UNIT_NAME, nm, type LengthUnit, type Nm } from '../../quantity/length'
 import { chanceInLimits, type Chance } from '../../verdict/chance'
 import type { DecisionRule } from '../../verdict/decide'
 import type { LimitSet } from '../../verdict/limits'
+import { predictAlso, worstChance, type Also, type AlsoPredicted } from '../also'
 import { arithmeticLine, changeWords } from '../arithmetic'
 import { packChange, packTotal, pieceCount, type LotMap, type Pack, type PackChange } from '../lot'
 import { predict, unmeasuredIn, type Grounds, type Prediction } from '../predict'
@@ -24,6 +25,8 @@ export interface PackQuestion extends Grounds {
   readonly bound: boolean
   /** An earlier fitting showed that less than this play, reckoned from here, is no play at all. nm; null: none did */
   readonly atLeast: number | null
+  /** what its pieces move besides */
+  readonly also?: readonly Also[]
   readonly wanted?: number
 }
 
@@ -38,7 +41,10 @@ export interface Proposal {
   readonly predicted: Prediction
   /** what is predicted is the most it can leave */
   readonly atMost: boolean
+  /** of the result that is least sure */
   readonly chance: Chance | null
+  /** what it leaves of the other results its pieces move */
+  readonly also: readonly AlsoPredicted[]
   /** `Take out 10 + 6, put in 2` */
   readonly words: string
   /** the sum in one line */
@@ -62,6 +68,8 @@ export interface ProposalContext {
 export function proposalFor({ question, fitted, lots, response, required }: ProposalContext, pack: Pack): Proposal {
   const predicted = predict(question, fitted, pack, lots, response)
   const change = packChange(fitted, pack)
+  const also = predictAlso(question.also ?? [], question.from, predicted, response)
+  const own = question.bound ? null : chanceInLimits({ value: predicted.play, u: predicted.u, nu: predicted.nu }, question.limits)
   return {
     pack,
     predicted,
@@ -70,7 +78,8 @@ export function proposalFor({ question, fitted, lots, response, required }: Prop
     order: stackingOrder(pack, lots, required),
     total: nm(packTotal(pack, lots)),
     pieces: pieceCount(pack),
-    chance: question.bound ? null : chanceInLimits({ value: predicted.play, u: predicted.u, nu: predicted.nu }, question.limits),
+    chance: question.bound ? null : worstChance(own, also),
+    also,
     words: changeWords(fitted, pack, lots, question.unit),
     arithmetic: sumInOneLine(question, fitted, { pack, predicted }, lots, response, question.unit),
     unmeasured: unmeasuredIn(change, lots),

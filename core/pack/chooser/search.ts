@@ -1,9 +1,10 @@
 import { bisector } from 'd3-array'
 import type { LimitSet } from '../../verdict/limits'
+import type { Also } from '../also'
 import type { Measured } from '../predict'
 import { suffixBounds } from './bounds'
 import { searchCell, type Bin, type CellContext, type Interval } from './cell'
-import { ChanceBounds } from './chance-bounds'
+import { ChanceBounds, WorstChance, type Chances } from './chance-bounds'
 import { CLASSES, binOf, compareKeys, type MeritKey } from './merit'
 import type { PreparedDrawer } from './prepare'
 
@@ -17,6 +18,8 @@ export interface SearchQuestion {
   readonly width: number
   /** null: every pack is of one class */
   readonly limits: LimitSet | null
+  /** what the pieces move besides */
+  readonly also?: readonly Also[]
   /** chances that part the classes; those of the order of merit unless said */
   readonly levels?: readonly number[]
   /** Only packs that leave a play in this closed range (nm). */
@@ -52,7 +55,11 @@ export function searchPacks(drawer: PreparedDrawer, question: SearchQuestion): S
   const levels = question.levels ?? CLASSES
   const c = drawer.response.perPiece
   const basePlay = Math.round(from.play) - c * drawer.fittedTotal
-  const chances = new ChanceBounds(from, question.uRefit, limits)
+  const { also = [] } = question
+  const chances: Chances =
+    also.length === 0
+      ? new ChanceBounds(from, question.uRefit, limits)
+      : new WorstChance(from, question.uRefit, limits, also, drawer.response)
   const allowed = question.allowed ?? { low: -Infinity, high: Infinity }
   const highTotal = Math.min(drawer.reach.largest, drawer.rules.largestStack ?? Infinity)
   const found: Found[] = []
@@ -106,7 +113,7 @@ export function searchPacks(drawer: PreparedDrawer, question: SearchQuestion): S
             { low: aim + b * width, high: aim + (b + 1) * width },
           ]
     const stretches: Interval[] = []
-    let best = Number.NaN
+    const reached: Interval[] = []
     for (const raw of plays) {
       const low = Math.max(raw.low, allowed.low)
       const high = Math.min(raw.high, allowed.high)
@@ -114,26 +121,16 @@ export function searchPacks(drawer: PreparedDrawer, question: SearchQuestion): S
       const stretch = { low: Math.max(0, Math.ceil(totals[0]!)), high: Math.min(highTotal, Math.floor(totals[1]!)) }
       if (low > high || stretch.low > stretch.high || !reachable(stretch)) continue
       stretches.push(stretch)
-      const play = safest(low, high)
-      if (Number.isNaN(best) || chances.at(play, chances.least) > chances.at(best, chances.least)) best = play
+      reached.push({ low, high })
     }
     if (stretches.length === 0) return null
-    const ceilings = chances.ceilings(best, levels)
+    const ceilings = chances.ceilingsIn(reached, levels)
     return { bin: b, stretches, ceilings, cls: classAt(ceilings, chances.least) }
   }
 
   function reachable({ low, high }: Interval): boolean {
     for (let k = drawer.fewestPicks; k <= drawer.mostPicks; k++) if (drawer.reach.can(0, k, low, high)) return true
     return false
-  }
-
-  /** The play of a stretch that has the best chance: nearest the middle of the limits. */
-  function safest(low: number, high: number): number {
-    const lower = limits?.kind === 'upper' ? -Infinity : (limits?.lower ?? -Infinity)
-    const upper = limits?.kind === 'lower' ? Infinity : (limits?.upper ?? Infinity)
-    if (lower === -Infinity) return low
-    if (upper === Infinity) return high
-    return Math.min(high, Math.max(low, (lower + upper) / 2))
   }
 }
 
