@@ -188,6 +188,8 @@ export interface CheckKind {
   procedure(setup: Setup): readonly Step[]
   /** States the unit is measured in, to be said of each fitting. */
   conditions?(setup: Setup): readonly Condition[]
+  /** A routine: jobs in whose words this stands are offered the check. */
+  readonly offered?: { readonly to: RegExp; readonly words: string }
   /** What comes after which there is no way back: `Before the case is closed`. */
   readonly closing?: string
   /** Roles of the parts that stay together afterwards as one set: changing one voids it. */

@@ -57,6 +57,10 @@ export function closingLimit({ graduation, band }: Pick<GateOptions, 'graduation
 export const spreadLimit = ({ graduation, band }: Pick<GateOptions, 'graduation' | 'band'>): number =>
   Math.max(2 * graduation, (band ?? 0) / 5)
 
+/** Home further than where it was zeroed: then it was not home. */
+const unseated = ({ start, far, back }: Repeat): string =>
+  (back - start) * (far - start) < 0 ? ' Back past zero, the zero was taken unseated: press home, zero again, repeat.' : ''
+
 /** Readings that make a run; two show no drift. */
 const RUN = 3
 
@@ -88,14 +92,14 @@ export function gateSeries(repeats: readonly Repeat[], options: GateOptions): Fi
         gate: 'closing',
         level: 'fail',
         repeatId: repeat.id,
-        words: `Reading ${number(repeat)} came back ${show(error)} off zero: the base, the tip or the seat moved. Void it and find out which.`,
+        words: `Reading ${number(repeat)} came back ${show(error)} off zero: the base, the tip or the seat moved. Void it and find out which.${unseated(repeat)}`,
       })
     } else if (error > options.graduation / 2) {
       findings.push({
         gate: 'closing',
         level: 'warn',
         repeatId: repeat.id,
-        words: `Reading ${number(repeat)} came back ${show(error)} off zero.`,
+        words: `Reading ${number(repeat)} came back ${show(error)} off zero.${unseated(repeat)}`,
       })
     }
     if (repeat.springBack) {

@@ -36,6 +36,21 @@ const options = (band: number | null) => ({
 })
 const gates = (repeats: Repeat[], band: number | null = 11) => gateSeries(repeats, options(band)).map(f => `${f.gate}:${f.level}`)
 
+it('a play that comes back past zero was zeroed unseated: the figure stands, and it is said (handbook: 0, 3, −0.5 gives 3.25)', () => {
+  const options = { graduation: 12_700, step: 6_350, band: 101_600, unit: 'thou' as const }
+  const past = { id: 'a', start: thou(0), far: thou(3), back: thou(-0.5) }
+  expect(signedPlay(past)).toBe(thou(3.25))
+  const words = (back: number, far = 3) =>
+    gateSeries([{ ...past, far: thou(far), back: thou(back) }], options)
+      .map(finding => finding.words)
+      .join(' ')
+  expect(words(-0.5)).toContain('the zero was taken unseated')
+  expect(words(0.5, -3)).toContain('the zero was taken unseated')
+  expect(words(0.5)).not.toContain('unseated')
+  expect(words(0.5)).toContain('off zero')
+  expect(words(0)).not.toContain('unseated')
+})
+
 describe('a repeat', () => {
   it('is far less the middle of start and back, signed', () => {
     expect(signedPlay(r(3, -1, -1))).toBe(thou(4))

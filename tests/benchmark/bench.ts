@@ -122,6 +122,43 @@ async function allocationFigures(): Promise<void> {
   }
 }
 
+/** One piece that moves two results, against the same question about one. */
+function twoResultsFigures(): void {
+  const random = stream(17)
+  const [alone, both]: [number[], number[]] = [[], []]
+  for (let i = 0; i < INSTANCES; i++) {
+    const { lots, fitted } = madeDrawer(random, 120, true)
+    const drawer = prepareDrawer(lots, fitted, { perPiece: 1, pair: false }, { most: 8 })
+    const total = Math.round((random() * 8_000_000) / 20) * 20
+    const play = thou(3) - (total - drawer.fittedTotal)
+    const question = asked({
+      measured: { play, u: 4000, nu: 6 },
+      uRefit: 6350,
+      aim: thou(3),
+      limits,
+      unit: 'thou',
+      cannotBind: 'above',
+    })
+    // Thread engaged: it falls as the pack grows, and is well within its limits at the aim.
+    const thread = { ...limits, lower: thou(160), upper: thou(260) }
+    const also = [{ id: 'thread', label: 'Thread', play: thou(203) - play, u: 5000, nu: 8, limits: thread, perPiece: -1 as const }]
+    // The first of each only warms up.
+    for (const [into, asks] of [
+      [null, question],
+      [alone, question],
+      [null, { ...question, also }],
+      [both, { ...question, also }],
+    ] as const) {
+      const t = performance.now()
+      choosePacks(drawer, asks)
+      into?.push(performance.now() - t)
+    }
+  }
+  const [one, two] = [quantile(alone, 0.5), quantile(both, 0.5)]
+  say(`\nA piece that moves two results: 120 sizes, packs to 8`)
+  say(`  one result median ${one.toFixed(1)} ms, two ${two.toFixed(1)} ms; two / one: ${(two / one).toFixed(2)}`)
+}
+
 /** Ten thousand rollers into two sets, against sorting alone. */
 function rollerFigures(): void {
   const random = stream(5)
@@ -148,6 +185,7 @@ function rollerFigures(): void {
 
 const PARTS: Readonly<Record<string, () => void | Promise<void>>> = {
   rollers: rollerFigures,
+  two: twoResultsFigures,
   allocation: allocationFigures,
   ...Object.fromEntries(Object.entries(DRAWERS).map(([name, drawers]) => [name, () => chooserFigures(drawers)])),
   scale: () => scaleFigures(say),

@@ -125,6 +125,12 @@ test('a taper bearing hub: kit at one go, inspected, bound, loosened, proved; wh
 
 test('a hub spacer by comparator: set to the window, tried dry, locked, one set; void once a member is changed', async ({ page, shop }) => {
   await newJob(page, shop.address, 'island bus', 'rear hub')
+  await page.keyboard.press('Escape')
+  await page.getByRole('button', { name: 'Leave it' }).press('Enter')
+  // A job with a wheel off is offered the look at its bearings as a routine.
+  await expect(page.getByTestId('offer')).toContainText('every tyre change')
+  await page.getByTestId('offer').getByRole('button').press('Enter')
+  await expect(page.getByLabel('Kind of check')).toHaveValue('taper-hub')
   await page.keyboard.type('rear hub spacer')
   await pick(page, 'Kind of check', 'Hub spacer by')
   await fill(page, /^Book limit, lower/, '6')

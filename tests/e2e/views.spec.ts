@@ -20,6 +20,9 @@ const views = [
   '/checks/loader-transfer',
   '/checks/bus-main',
   '/checks/launch-output',
+  '/jobs/moto-wheel',
+  '/checks/moto-hub',
+  '/checks/bus-hub-spacer',
 ]
 
 /** What unfolds only when it is asked for. */
@@ -31,6 +34,18 @@ async function unfold(page: Page, address: string, look: (name: string) => Promi
     .click()
   await expect(page.getByTestId('hone-curve')).toBeVisible()
   await look('sets and honing')
+  await page.goto(`${address}/checks/bus-hub-spacer`)
+  await page.getByRole('button', { name: /Prove/ }).first().click()
+  await expect(page.getByTestId('matched-set')).toBeVisible()
+  await look('a matched set, void')
+  await page.getByRole('heading', { name: 'Matched set' }).click()
+  await page.keyboard.press('c')
+  await expect(page.getByTestId('closing-card')).toBeVisible()
+  await look('the card before closing')
+  await page.goto(`${address}/stock`)
+  await page.getByRole('button', { name: 'Whole kit' }).click()
+  await page.getByLabel(/^Sizes, one a line/).fill('32 stepped\nred 4 x 2\nred 5')
+  await look('a kit')
   await page.goto(`${address}/checks/le-mains`)
   await page.getByRole('button', { name: 'Work it out' }).click()
   await page.getByRole('button', { name: 'Mix grades, halves too' }).click()

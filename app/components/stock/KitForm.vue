@@ -73,7 +73,7 @@ async function add(): Promise<void> {
       </div>
     </div>
     <div aria-live="polite">
-      <h3 class="label mb-1">As it is read</h3>
+      <h2 class="label mb-1">As it is read</h2>
       <p v-if="!kit.sizes.length && !kit.faults.length" class="text-[14px] text-mute">
         Size, how many, its letter or colour, stepped or sprung, in any order. They count as marked until they are measured.
       </p>

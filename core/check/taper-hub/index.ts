@@ -39,6 +39,10 @@ export const taperHub = defineKind({
   safety:
     'A wheel that comes loose or binds can kill. The maker’s manual comes first; where law, insurer or type approval asks for a licensed mechanic or an inspection, this check does not replace it.',
   closing: 'Before the wheel goes on',
+  offered: {
+    to: /\b(tyre|tire|wheel|hub|wheel bearing)s?\b/i,
+    words: 'The wheel is off: look at its bearings too. It is due at every tyre change, bearing change and second-hand machine.',
+  },
   fields: FIELDS,
   parts: () => [
     { id: 'bearings', label: 'Bearings, cups and cones of both sides' },

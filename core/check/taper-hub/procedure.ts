@@ -53,7 +53,13 @@ export function hubSteps({ axleTorque }: HubSetup): readonly Step[] {
       text: 'Stepped spacer in again, once, its step to the bearing; thin spacers between thick ones',
       required: true,
     },
-    { id: 'back-to-tray', phase: 'prove', text: 'Spacers that came out are back in the tray by size', required: false },
+    {
+      id: 'back-to-tray',
+      phase: 'prove',
+      text: 'Spacers that came out are back in the tray by size',
+      required: false,
+      caution: 'Never a pressure washer near these bearings.',
+    },
   ]
 }
 
