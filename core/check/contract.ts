@@ -134,6 +134,13 @@ export interface CombinedResult {
   readonly formula: string
 }
 
+/** What a piece does to another result besides, per thickness: a washer under a nut takes thread away. */
+export interface Effect {
+  /** id of a result, with its position */
+  readonly result: string
+  readonly perPiece: 1 | -1
+}
+
 /** Where pieces go, and which result they move. A check that selects nothing has no place. */
 export interface PackPlace {
   readonly id: string
@@ -143,6 +150,8 @@ export interface PackPlace {
   /** the result that is the most of what `result` is the least of: both are moved alike, and both must be in limits */
   readonly widest?: string
   readonly response: Response
+  /** Other results its pieces move: a pack is in limits when all of them are, and as sure as the worst. */
+  readonly also?: readonly Effect[]
   /** What stands left and right of the pack in its drawing. */
   readonly between: readonly [string, string]
   /** Pieces that must be in it, and that it holds: one ring a groove, two halves. As many as must be is as many as can be: they are replaced one for one. */

@@ -3,16 +3,17 @@ import { quadrature } from '../reading/statistics'
 import { aimPoint, type AimPoint } from '../verdict/aim'
 import { nm } from '../quantity/length'
 import { endsOf, limitsFault, overZeroAtLeast, type LimitSet } from '../verdict/limits'
+import type { Also } from '../pack/also'
 import type { PackQuestion } from '../pack/chooser/proposal'
 import { MOST_PIECES, type PackRules } from '../pack/chooser/prepare'
 import { readLedger, type Ledger } from '../pack/ledger'
 import { lotMap, packTotal, type Lot, type Pack } from '../pack/lot'
 import { refitUncertainty, samePack, type Grounds, type Measured } from '../pack/predict'
 import type { Response } from '../pack/response'
-import { packWindow, type Window } from '../pack/window'
+import { bothWindows, packWindow, type Window } from '../pack/window'
 import type { CheckKind, PackPlace } from './contract'
 import { drawerFor, packIn, piecesIn, type CheckDocument } from './document'
-import type { FittingEvaluation, ResultEvaluation } from './evaluate-fitting'
+import { resultName, type FittingEvaluation, type ResultEvaluation } from './evaluate-fitting'
 
 /** What the chooser needs, ready to hand to a worker. */
 export interface ChoiceRequest {
@@ -115,13 +116,16 @@ export function evaluatePlace(
     const fitted = piecesIn(last, place.id)
     const spread = result ? spreadOf(result) : 0
     const limits = result ? narrowed(choiceLimits(result), spread) : null
+    const others = alsoMoved()
+    if ('unmeasured' in others) return { ...NOTHING, note: `Its pieces move “${others.unmeasured}” too: measure that first.` }
     const grounds = groundsOf(fitted)
     if (!grounds || !result) return { ...NOTHING, note: 'Measure first: the choice rests on a valid reading.' }
     const known = now.pack !== null
-    const window =
+    const own =
       grounds.measured && endsOf(result.limits.working)
         ? packWindow(narrowed(result.limits.working, spread), grounds.measured.play, packTotal(fitted, index), place.response, known)
         : null
+    const window = own && withOthers(own, others.also, packTotal(fitted, index), known)
     const best = refitUncertainty(grounds)
     const found = resultIn(asFound)
     const aim = aimPoint(document.aim, narrowed(result.limits.working, spread), best, found?.valid ? found.estimate!.value : null)
@@ -146,9 +150,36 @@ export function evaluatePlace(
           unit: document.entryUnit,
           cannotBind: result.kind.cannotBind,
           atLeast: leastPlay(grounds.from, fitted, limits),
+          ...(others.also.length > 0 ? { also: others.also } : {}),
         },
       },
     }
+  }
+
+  /** What its pieces move besides, as it reads now; or the name of one that has limits and no figure. */
+  function alsoMoved(): { readonly also: readonly Also[] } | { readonly unmeasured: string } {
+    const also: Also[] = []
+    for (const effect of place.also ?? []) {
+      const other = fittings.at(-1)!.results.find(({ id }) => id === effect.result)
+      if (!other || !endsOf(other.limits.working)) continue
+      if (!other.valid || !other.estimate || other.stale !== null) return { unmeasured: resultName(other) }
+      also.push({
+        id: other.id,
+        label: resultName(other),
+        ...asMeasured(other.estimate),
+        limits: other.limits.working,
+        perPiece: effect.perPiece,
+      })
+    }
+    return { also }
+  }
+
+  /** Totals at which the others keep their limits too; null where none is left. */
+  function withOthers(own: Window, also: readonly Also[], fittedTotal: number, known: boolean): Window | null {
+    return also.reduce<Window | null>((left, { play, limits, perPiece }) => {
+      const theirs = packWindow(limits, play, fittedTotal, { perPiece, pair: false }, known)
+      return left && theirs && bothWindows(left, theirs)
+    }, own)
   }
 
   /** How much wider the most of it is than the least, nm: both move alike. */

@@ -26,3 +26,16 @@ export function packWindow(limits: LimitSet | null, play: number, fittedTotal: n
   const cut = known && low.at < 0
   return { low: cut ? 0 : low.at, high: high.at, lowExcluded: !cut && low.excluded, highExcluded: high.excluded }
 }
+
+/** What meets both; null where nothing does. */
+export function bothWindows(a: Window, b: Window): Window | null {
+  const [low, other] = a.low >= b.low ? [a, b] : [b, a]
+  const [high, beside] = a.high <= b.high ? [a, b] : [b, a]
+  if (low.low > high.high) return null
+  return {
+    low: low.low,
+    high: high.high,
+    lowExcluded: low.lowExcluded || (other.low === low.low && other.lowExcluded),
+    highExcluded: high.highExcluded || (beside.high === high.high && beside.highExcluded),
+  }
+}

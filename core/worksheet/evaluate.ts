@@ -190,6 +190,9 @@ function proposalAnswer(proposal: Proposal, lots: LotMap) {
     predicted: { play: predicted.play, u: predicted.u, nuEff: finite(predicted.nu), U: predicted.U },
     chance: proposal.chance,
     unmeasured: proposal.unmeasured,
+    ...(proposal.also.length > 0
+      ? { also: proposal.also.map(({ id, play, u, nu, chance }) => ({ id, play, u, nuEff: finite(nu), chance })) }
+      : {}),
     like: proposal.like,
     rests: proposal.predicted.rests,
     atMost: proposal.atMost,

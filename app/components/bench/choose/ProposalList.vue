@@ -55,6 +55,9 @@ const changes = (at: number) => props.choice!.proposals[at]!.change.out.length +
               }}{{ proposal.like ? `, and ${proposal.like} like it` : ''
               }}{{ proposal.predicted.rests === 'before' ? ', read before' : '' }}</span
             >
+            <span v-for="other in proposal.also" :key="other.id" class="block text-[13px] text-mute"
+              >{{ other.label }} then {{ formatLength(other.play, preferences.unit, { unit: true }) }}</span
+            >
           </span>
           <span class="figure col-start-2 whitespace-nowrap text-[15px] sm:col-start-3">{{
             proposal.atMost
