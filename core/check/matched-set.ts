@@ -1,6 +1,5 @@
-import type { CheckDocument, PartChange } from './document'
+import { newerThan, type CheckDocument, type PartChange } from './document'
 import type { ResultEvaluation } from './evaluate-fitting'
-import { newerThan } from './document'
 import { checkKind } from './registry'
 
 /** Parts measured together that stay together: what is on their label. */
@@ -25,11 +24,8 @@ export function matchedSet(document: CheckDocument, results: readonly ResultEval
   const roles = kind.matched?.(document.setup) ?? []
   if (roles.length === 0) return null
   const labels = new Map(kind.parts(document.setup).map(({ id, label }) => [id, label]))
-  const changed = document.partChanges
-    .filter(
-      ({ role, order }) =>
-        (role === '*' || roles.includes(role)) && document.reopened !== null && newerThan(document.reopened.order, order),
-    )
+  const changed = changesSince(document)
+    .filter(({ role }) => role === '*' || roles.includes(role))
     .at(-1)
   return {
     members: roles.map(role => ({ role, label: labels.get(role)!, part: document.parts[role] ?? null })),
@@ -37,4 +33,11 @@ export function matchedSet(document: CheckDocument, results: readonly ResultEval
     made: document.signOff && { by: document.signOff.by, at: document.signOff.at },
     void: document.signOff === null && changed ? { label: labels.get(changed.role) ?? 'Everything', change: changed } : null,
   }
+}
+
+/** What was changed since the last reading that was signed: signed, a check is not read again before it is opened. */
+function changesSince({ trials, partChanges, reopened }: CheckDocument): readonly PartChange[] {
+  if (reopened === null) return []
+  const signed = trials.flatMap(({ readings }) => readings.flatMap(({ order }) => (newerThan(order, reopened.order) ? [] : [order!])))
+  return partChanges.filter(({ order }) => newerThan(order, Math.max(0, ...signed)))
 }

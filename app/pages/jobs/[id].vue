@@ -97,12 +97,7 @@ async function keepNotes(): Promise<void> {
 
 /** Its first field takes the focus as soon as it is there, however early it was asked for. */
 watch(titleField, field => field?.focus(), { flush: 'post' })
-/** Checks that a job of this kind is offered as a routine, as long as it has none. */
-const offers = computed(() => {
-  const words = `${job.value?.title ?? ''} ${job.value?.notes ?? ''}`
-  const has = new Set(job.value?.checks.map(mark => mark.kind))
-  return making.value ? [] : checkKinds.filter(({ id: own, offered }) => offered?.to.test(words) && !has.has(own))
-})
+/** A check that the job is offered. */
 async function take(own: string): Promise<void> {
   kind.value = own
   await begin()
@@ -260,10 +255,7 @@ useHead({ title: computed(() => (job.value ? `${job.value.unit.name}: ${job.valu
         </div>
       </form>
 
-      <p v-for="offer in offers" :key="offer.id" class="mb-4 flex flex-wrap items-center gap-x-4 gap-y-2 text-[15px]" data-test="offer">
-        {{ offer.offered!.words }}
-        <button type="button" class="button" @click="take(offer.id)">{{ offer.title }}</button>
-      </p>
+      <CheckOffers v-if="!making" :job="job" @take="take" />
       <RemovedNotice :removed="check.removed.value" :refusal="check.refusal.value" @undo="check.undo" />
       <h2 class="label mb-1">Route, in build order</h2>
       <p v-if="job.checks.length === 0" class="max-w-2xl border-t rule py-5">

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { GAUGES, checkOf, figures, gauge, plays, said, trial } from '../../../tests/documents'
+import { newLot } from '../../command/pack'
 import { nm, thou } from '../../quantity/length'
 import { twoSided } from '../../verdict/limits'
 import type { CheckDocument, PointReading } from '../document'
@@ -97,19 +98,8 @@ describe('a hub spacer under the comparator', () => {
   it('fixed: the spacer is a piece of the drawer, longer by as much as it is longer', () => {
     const piece = { lotId: 's', count: 1 }
     const lot = (id: string, length: number, onHand: number) => ({
-      id,
-      family: 'pieces',
-      nominal: thou(length),
-      measured: thou(length),
-      tolerance: null,
+      ...newLot({ id, family: 'pieces', nominal: thou(length), tags: [] }, true),
       onHand,
-      reserved: 0,
-      mark: '',
-      colour: '',
-      tags: [],
-      cost: null,
-      leadDays: null,
-      shape: 'flat' as const,
     })
     const document = hub({ sense: 'falls', spacer: 'fixed' }, [turn(376, 378), ...zeros(), at('spacer', 381)])
     const fitted = { ...document, trials: [{ ...document.trials[0]!, packs: { spacer: [piece] } }] }

@@ -7,7 +7,7 @@ import { sumOf, type Term } from '../../reading/sum'
 import { stated } from '../../reading/estimate'
 import type { Answers, CombinedResult, MeasuringPoint, Target, Wanted } from '../contract'
 import { defineKind } from '../define-kind'
-import { inspectionFindings, inspectionPoints } from '../hub-inspection'
+import { WHEEL_SAFETY, inspectionFindings, inspectionPoints } from '../hub'
 import { formResult, playFrom, playResult, sizeResult } from '../results'
 import { choice, type SetupOf } from '../setup'
 import { COMPARATOR_CONDITIONS, COMPARATOR_REMINDERS, comparatorSteps } from './procedure'
@@ -45,8 +45,7 @@ export const comparatorHub = defineKind({
   title: 'Hub spacer by comparator',
   about: 'A spacer between taper bearings, set longer than the shortest seat distance by a given amount.',
   plausible: thou(1000),
-  safety:
-    'A wheel that comes loose or binds can kill. The maker’s manual comes first; where law, insurer or type approval asks for a licensed mechanic or an inspection, this check does not replace it.',
+  safety: WHEEL_SAFETY,
   closing: 'Before the hub goes back',
   fields: FIELDS,
   parts: () => [

@@ -1,5 +1,6 @@
 import type { Step } from '../../method/step'
 import type { Condition, Reminder } from '../conditions'
+import { dryBearings } from '../hub'
 import type { ComparatorSetup } from '.'
 
 /** The work of a hub spacer under the comparator. Common practice; the maker's manual comes first. */
@@ -31,18 +32,7 @@ export const comparatorSteps = ({ spacer }: ComparatorSetup): readonly Step[] =>
   { id: 'label', phase: 'prove', text: 'Hub, bearings and spacer labelled as one set', required: true },
 ]
 
-export const COMPARATOR_CONDITIONS: readonly Condition[] = [
-  {
-    id: 'bearings',
-    label: 'Bearings',
-    states: [
-      { value: 'dry', label: 'Clean and dry' },
-      { value: 'greased', label: 'Greased' },
-    ],
-    stays: true,
-    later: 'Grease packed',
-  },
-]
+export const COMPARATOR_CONDITIONS: readonly Condition[] = [dryBearings('Grease packed')]
 export const COMPARATOR_REMINDERS: readonly Reminder[] = [
   { id: 'seals', words: 'Seals fitted' },
   { id: 'in-the-car', words: 'Hub in the car again, nut at its torque: turns free, no knock' },

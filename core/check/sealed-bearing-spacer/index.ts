@@ -4,7 +4,7 @@ import type { Finding } from '../../reading/gates'
 import { sumOf, type Term } from '../../reading/sum'
 import type { Answers, MeasuringPoint } from '../contract'
 import { defineKind } from '../define-kind'
-import { inspectionFindings, inspectionPoints } from '../hub-inspection'
+import { WHEEL_SAFETY, inspectionFindings, inspectionPoints } from '../hub'
 import { sizeResult } from '../results'
 import { choice, length, type SetupOf } from '../setup'
 import { spacerSteps } from './procedure'
@@ -43,8 +43,7 @@ export const sealedBearingSpacer = defineKind({
   title: 'Spacer between sealed bearings',
   about: 'A spacer no shorter than the seat distance, so that tightening does not load the balls.',
   plausible: thou(1000),
-  safety:
-    'A wheel that comes loose or binds can kill. The maker’s manual comes first; where law, insurer or type approval asks for a licensed mechanic or an inspection, this check does not replace it.',
+  safety: WHEEL_SAFETY,
   closing: 'Before the wheel goes on',
   fields: FIELDS,
   asked: {

@@ -4,7 +4,7 @@ import { MOST_PIECES } from '../../pack/chooser/prepare'
 import type { Finding } from '../../reading/gates'
 import type { Answers } from '../contract'
 import { defineKind } from '../define-kind'
-import { inspectionFindings, inspectionPoints } from '../hub-inspection'
+import { WHEEL_SAFETY, inspectionFindings, inspectionPoints } from '../hub'
 import { playFrom, playResult } from '../results'
 import { choice, torque, type SetupOf } from '../setup'
 import { HUB_CONDITIONS, HUB_REMINDERS, hubSteps, hubSuspicions } from './procedure'
@@ -36,8 +36,7 @@ export const taperHub = defineKind({
   title: 'Taper bearing hub',
   about: 'End play of a wheel on taper bearings, set by spacers on the sleeve.',
   plausible: thou(100),
-  safety:
-    'A wheel that comes loose or binds can kill. The maker’s manual comes first; where law, insurer or type approval asks for a licensed mechanic or an inspection, this check does not replace it.',
+  safety: WHEEL_SAFETY,
   closing: 'Before the wheel goes on',
   offered: {
     to: /\b(tyre|tire|wheel|hub|wheel bearing)s?\b/i,

@@ -3,6 +3,7 @@ import { dialSteps } from '../../method/dial/steps'
 import type { Step } from '../../method/step'
 import type { Suspicion } from '../../pack/ledger'
 import type { Condition, Reminder } from '../conditions'
+import { dryBearings } from '../hub'
 import type { HubSetup } from '.'
 
 /** The work of a taper bearing hub. Common practice; the maker's manual comes first. */
@@ -64,16 +65,7 @@ export function hubSteps({ axleTorque }: HubSetup): readonly Step[] {
 }
 
 export const HUB_CONDITIONS: readonly Condition[] = [
-  {
-    id: 'bearings',
-    label: 'Bearings',
-    states: [
-      { value: 'dry', label: 'Clean and dry' },
-      { value: 'greased', label: 'Greased' },
-    ],
-    stays: true,
-    later: 'Grease packed, lips and axle greased; no anti-seize near greased tapers',
-  },
+  dryBearings('Grease packed, lips and axle greased; no anti-seize near greased tapers'),
   {
     id: 'seals',
     label: 'Seals',

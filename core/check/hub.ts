@@ -1,5 +1,22 @@
 import type { Finding } from '../reading/gates'
+import type { Condition } from './conditions'
 import type { Answers, MeasuringPoint } from './contract'
+
+/** Stands on top of every check of a wheel and its bearings. */
+export const WHEEL_SAFETY =
+  'A wheel that comes loose or binds can kill. The maker’s manual comes first; where law, insurer or type approval asks for a licensed mechanic or an inspection, this check does not replace it.'
+
+/** Bearings are measured clean and dry: grease holds rollers off their tracks. @param later  what is packed and greased afterwards */
+export const dryBearings = (later: string): Condition => ({
+  id: 'bearings',
+  label: 'Bearings',
+  states: [
+    { value: 'dry', label: 'Clean and dry' },
+    { value: 'greased', label: 'Greased' },
+  ],
+  stays: true,
+  later,
+})
 
 /** What is looked at before a bearing is measured, one word each. In doubt counts as worn. */
 const LOOKED_AT = [

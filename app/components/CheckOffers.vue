@@ -1,0 +1,22 @@
+<script setup lang="ts">
+import { checkKinds } from '#core/check/registry'
+import type { JobView } from '#shared/types'
+
+/** Checks that are a routine for work like this job’s, as long as it has none of them. */
+const props = defineProps<{ job: JobView }>()
+defineEmits<{ take: [kind: string] }>()
+const offers = computed(() => {
+  const words = `${props.job.title} ${props.job.notes}`
+  const has = new Set(props.job.checks.map(({ kind }) => kind))
+  return checkKinds.flatMap(({ id, title, offered }) =>
+    offered?.to.test(words) && !has.has(id) ? [{ id, title, words: offered.words }] : [],
+  )
+})
+</script>
+
+<template>
+  <p v-for="offer in offers" :key="offer.id" class="mb-4 flex flex-wrap items-center gap-x-4 gap-y-2 text-[15px]" data-test="offer">
+    {{ offer.words }}
+    <button type="button" class="button" @click="$emit('take', offer.id)">{{ offer.title }}</button>
+  </p>
+</template>
