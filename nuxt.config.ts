@@ -31,7 +31,7 @@ export default defineNuxtConfig({
   modules: ['@pinia/nuxt', '@nuxt/eslint', noRouteBlocks],
   // The bench lives in the browser (drafts, outbox, worker); the server only answers the API and hands out the page.
   ssr: false,
-  components: [{ path: '~/components', pathPrefix: false }],
+  components: [{ path: '~/components', pathPrefix: false, extensions: ['vue'] }],
   devtools: { enabled: false },
   app: {
     head: {

@@ -130,6 +130,7 @@ try {
   await picture('strip', '/checks/le-rods', { act: typeGap })
   await picture('rollers', '/checks/mr-bigends', { full: true, act: honing })
   await picture('lapping', '/checks/pb-flange', { full: true, act: lap })
+  await picture('swivel', '/checks/loader-swivels-preload')
   await picture('hub', '/checks/moto-hub')
   await picture('hub-spacer', '/checks/bus-hub-spacer', {
     theme: 'dark',

@@ -3,6 +3,7 @@ import type { BoreKit } from '#core/method/bore-gauge/builder'
 import type { Lot, Pack } from '#core/pack/lot'
 import type { Gauge } from '#core/reading/gauge'
 import type { LengthUnit } from '#core/quantity/length'
+import type { MeasureUnit } from '#core/quantity/measure'
 import type { VerdictState } from '#core/verdict/decide'
 
 /** How a check stands in the lists: signed outside its limits, with a reason, it is accepted. */
@@ -17,8 +18,9 @@ export interface StationMark {
   readonly word: string
   /** why it is stale, or what is to be done next */
   readonly note: string
-  /** nm */
+  /** in small units: nm, or of what `measure` is a unit of */
   readonly figure: number | null
+  readonly measure: MeasureUnit | null
   readonly unit: LengthUnit
   readonly signed: boolean
   /** how much is still to be done: seals, grease, a torque */

@@ -1,9 +1,11 @@
 import type { CheckDocument, PointReading, Trial } from '#core/check/document'
 import { checkKind } from '#core/check/registry'
-import { nm, thou, type Nm } from '#core/quantity/length'
+import type { Exact } from '#core/quantity/figure'
+import { nm, thou } from '#core/quantity/length'
+import type { Force, Torque } from '#core/quantity/measure'
 import { PLAIN_GAUGE, type Gauge, type GaugeKind } from '#core/reading/gauge'
 
-export const gauge = (kind: GaugeKind, graduation: Nm, more: Partial<Gauge> = {}): Gauge => ({
+export const gauge = (kind: GaugeKind, graduation: Exact, more: Partial<Gauge> = {}): Gauge => ({
   id: kind,
   name: `Test ${kind}`,
   kind,
@@ -24,6 +26,18 @@ export const GAUGES: Readonly<Record<Exclude<GaugeKind, 'calipers'>, Gauge>> = {
   'micrometer': gauge('micrometer', thou(0.1)),
   'bore-gauge': gauge('bore-gauge', thou(0.1)),
   'feeler-set': gauge('feeler-set', thou(1), { sizes: [thou(1.5), thou(2), thou(3), thou(4), thou(5), thou(6), thou(8), thou(10)] }),
+  'torque-gauge': gauge('torque-gauge', 10_000_000 as Torque, {
+    unit: 'N·m',
+    permissibleError: 0 as Torque,
+    repeatability: 5_000_000 as Torque,
+    range: { low: 30_000_000 as Torque, high: 5e9 as Torque },
+  }),
+  'spring-scale': gauge('spring-scale', 490_333 as Force, {
+    unit: 'kgf',
+    readableFraction: 1,
+    permissibleError: 0 as Force,
+    repeatability: 0 as Force,
+  }),
   'plastic-strip': gauge('plastic-strip', thou(0.5), { sizes: [thou(1), thou(1.5), thou(2), thou(2.5), thou(3)] }),
 }
 
@@ -88,3 +102,6 @@ export const between = (point: string, low: number, high: number, leaves = 1): P
   leaves,
 })
 export const said = (point: string, word: string): PointReading => ({ ...head(point), word })
+/** Two figures each, in small units: what goes and what does not; a torque while turning and to start. */
+export const ranges = (point: string, ...figures: (readonly [number, number])[]): PointReading[] =>
+  figures.map(([low, high]) => ({ ...head(point), low: low as Exact, high: high as Exact }))

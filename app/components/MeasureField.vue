@@ -1,5 +1,6 @@
 <script setup lang="ts" generic="Kind extends MeasureKind">
-import { formatMeasure, parseMeasure, UNITS, type Measure, type MeasureKind, type MeasureUnit } from '#core/quantity/measure'
+import { formatFigure } from '#core/quantity/figure'
+import { parseMeasure, UNITS, type Measure, type MeasureKind, type MeasureUnit } from '#core/quantity/measure'
 
 /** A torque, a force or an angle as it is typed, in any unit of it; what it comes to in another stands beside. Handed on when the field is left. */
 const props = defineProps<{
@@ -12,7 +13,7 @@ const props = defineProps<{
   fault?: string
 }>()
 const model = defineModel<Measure<Kind> | null>({ required: true })
-const shown = () => (model.value === null ? '' : formatMeasure(props.of, model.value, props.unit))
+const shown = () => (model.value === null ? '' : formatFigure(model.value, props.unit))
 const text = ref(shown())
 const typing = ref(false)
 watch(model, () => {
@@ -45,7 +46,7 @@ function leave(): void {
       @change="leave"
     />
     <span class="pointer-events-none absolute inset-y-0 right-3 flex items-center text-xs text-mute"
-      >{{ unit }}<template v-if="!blank && entry.ok"> · {{ formatMeasure(of, entry.value, beside, { unit: true }) }}</template></span
+      >{{ unit }}<template v-if="!blank && entry.ok"> · {{ formatFigure(entry.value, beside, { unit: true }) }}</template></span
     >
   </div>
   <p :id="`${id}-note`" class="fault">

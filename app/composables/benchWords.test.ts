@@ -38,7 +38,7 @@ describe('the proposal in words', () => {
       proposal: proposal(more),
       choice: { fallback: false, notes: ['Nothing in the drawer reaches the limits.'], ...choice } as PackChoice,
       change: 'Put in 5',
-      leaves: thou(4),
+      leaves: { value: thou(4), U: thou(0.5) },
       fine,
       at: '',
       unit: 'thou',

@@ -3,6 +3,7 @@ import type { PackChoice } from '#core/pack/chooser/choose'
 import type { Proposal } from '#core/pack/chooser/proposal'
 import type { Window as PackWindow } from '#core/pack/window'
 import { formatLength } from '#core/quantity/format-length'
+import { formatFigure, type Unit } from '#core/quantity/figure'
 import { UNIT_NAME, type LengthUnit } from '#core/quantity/length'
 import { lowerFirst } from '#core/quantity/lower-first'
 import { percent } from '#core/quantity/percent'
@@ -24,7 +25,7 @@ export function windowInWords({ low, high, lowExcluded, highExcluded }: PackWind
 }
 
 /** What more readings like these would bring; null: nothing worth saying. */
-export function moreReadingsInWords({ estimate, state, limits }: ResultEvaluation, rule: DecisionRule, unit: LengthUnit): string | null {
+export function moreReadingsInWords({ estimate, state, limits }: ResultEvaluation, rule: DecisionRule, unit: Unit): string | null {
   if (estimate && state === 'close') {
     const more = readingsToSettle(estimate, limits.working, rule)
     return more === null
@@ -32,7 +33,7 @@ export function moreReadingsInWords({ estimate, state, limits }: ResultEvaluatio
       : `${more === 1 ? 'One more reading' : `${more} more readings`} like these would settle it.`
   }
   return estimate?.oneMore && estimate.oneMore < estimate.U * 0.9
-    ? `One more reading like these would bring ± ${formatLength(estimate.U, unit)} to ± ${formatLength(estimate.oneMore, unit, { unit: true })}.`
+    ? `One more reading like these would bring ± ${formatFigure(estimate.U, unit)} to ± ${formatFigure(estimate.oneMore, unit, { unit: true })}.`
     : null
 }
 
@@ -41,26 +42,26 @@ interface Proposed {
   readonly choice: PackChoice | null
   /** what to do with the hands */
   readonly change: string
-  /** what it leaves of the result looked at, nm */
-  readonly leaves: number
+  /** what it leaves of the result looked at, in small units; null: only the way is known */
+  readonly leaves: { readonly value: number; readonly U: number } | null
   /** in limits already */
   readonly fine: boolean
   /** the result, where there are several: `Main 2 clearance: ` */
   readonly at: string
-  readonly unit: LengthUnit
+  readonly unit: Unit
 }
 
 /** The proposal in hand as the answer of the bench. Whose it is stands beside the figure. */
 export function proposalInWords({ proposal, choice, change, leaves, fine, at, unit }: Proposed): string {
-  const show = (value: number) => formatLength(value, unit)
-  const name = UNIT_NAME[unit]
+  const show = (value: number, named = true) => formatFigure(value, unit, { unit: named })
   const inside = proposal.chance?.inside
   if (proposal.atMost)
-    return `${at}no play that can be told from zero. For a trial: ${lowerFirst(change)}, leaves at most ${show(proposal.predicted.play)} ${name}.`
+    return `${at}no play that can be told from zero. For a trial: ${lowerFirst(change)}, leaves at most ${show(proposal.predicted.play)}.`
+  if (!leaves) return `${at}${change}. By how much it moves, the next fitting shows.`
   if (choice?.fallback)
     return proposal.change.in.length + proposal.change.out.length === 0
       ? choice.notes[0]!
-      : `${choice.notes[0]} Nearest for a trial: ${lowerFirst(change)}, leaves ${show(leaves)} ${name}.`
+      : `${choice.notes[0]} Nearest for a trial: ${lowerFirst(change)}, leaves ${show(leaves.value)}.`
   const chance = inside === undefined ? '.' : inside >= 0.95 ? ', in limits.' : `, ${percent(inside)} in limits.`
-  return `${fine ? `In limits already. Nearer the aim: ${lowerFirst(change)}` : change}: leaves ${show(leaves)} ± ${formatLength(proposal.predicted.U, unit, { unit: true })}${chance}`
+  return `${fine ? `In limits already. Nearer the aim: ${lowerFirst(change)}` : change}: leaves ${show(leaves.value, false)} ± ${show(leaves.U)}${chance}`
 }

@@ -2,8 +2,9 @@ import type { CheckDocument } from '#core/check/document'
 import { readingsAt, resultName } from '#core/check/evaluate-fitting'
 import { shownFigure, type CheckEvaluation } from '#core/check/evaluate-check'
 import { checkKind } from '#core/check/registry'
-import { unitFor } from '#core/quantity/format-length'
-import { UNIT_NAME, type UnitSystem } from '#core/quantity/length'
+import { unitOfResult } from '#core/check/results'
+import { unitName } from '#core/quantity/figure'
+import type { UnitSystem } from '#core/quantity/length'
 import { lowerFirst } from '#core/quantity/lower-first'
 import { unvoided } from '#core/reading/reading'
 import { describeLimits } from '#core/verdict/limits'
@@ -24,9 +25,9 @@ export interface ClosingCard {
 /** @param system  of the figures */
 export function closingCard(document: CheckDocument, evaluation: CheckEvaluation, system: UnitSystem): ClosingCard {
   const { headline, word, state, conditions, reminders, signOff } = evaluation
-  const unit = unitFor(system, headline.kind.scale)
+  const unit = unitOfResult(headline.kind, system)
   const several = evaluation.current.results.filter(({ kind }) => kind.main).length > 1
-  const figure = headline.estimate ? ` ${shownFigure(headline, unit)} ${UNIT_NAME[unit]}` : ''
+  const figure = headline.estimate ? ` ${shownFigure(headline, unit)} ${unitName(unit)}` : ''
   const limits = headline.limits.working ? `, limits ${describeLimits(headline.limits.working, unit)}` : ''
   return {
     state,

@@ -1,5 +1,5 @@
 import { computed, type Ref } from 'vue'
-import { packIn, type CheckDocument } from '#core/check/document'
+import { packAt, type CheckDocument } from '#core/check/document'
 import type { CheckEvaluation } from '#core/check/evaluate-check'
 import { counts, resultName, type ResultEvaluation } from '#core/check/evaluate-fitting'
 import type { PlaceEvaluation } from '#core/check/evaluate-place'
@@ -8,10 +8,11 @@ import { changeWords } from '#core/pack/arithmetic'
 import type { PackChoice } from '#core/pack/chooser/choose'
 import { sumInOneLine, type Proposal } from '#core/pack/chooser/proposal'
 import { lotMap, type Lot } from '#core/pack/lot'
-import { formatLength, unitFor } from '#core/quantity/format-length'
+import { unitOfResult } from '#core/check/results'
+import { toldValue } from '#core/pack/told'
+import { formatFigure, unitName } from '#core/quantity/figure'
 import { lowerFirst } from '#core/quantity/lower-first'
 import { coverageFactor } from '#core/reading/student'
-import { UNIT_NAME } from '#core/quantity/length'
 import { usePreferences } from '~/stores/preferences'
 import { percent } from '#core/quantity/percent'
 import { moreReadingsInWords, proposalInWords, windowInWords } from './benchWords'
@@ -33,13 +34,13 @@ interface Bench {
 /** What the bench says: the answer in one sentence, its sum in one line, and what the band points at. */
 export function useBenchWords({ document, evaluation, shown, place, choice, proposal, lots, phase }: Bench) {
   const preferences = usePreferences()
-  const unit = computed(() => unitFor(preferences.system, shown.value.kind.scale))
-  const name = computed(() => UNIT_NAME[unit.value])
-  const show = (value: number) => formatLength(value, unit.value)
+  const unit = computed(() => unitOfResult(shown.value.kind, preferences.system))
+  const name = computed(() => unitName(unit.value))
+  const show = (value: number) => formatFigure(value, unit.value)
   const index = computed(() => lotMap(lots.value))
   const current = computed(() => document.value.trials.at(-1)!)
-  const fitted = computed(() => (place.value ? packIn(current.value, place.value.place.id) : null) ?? [])
-  const change = computed(() => (proposal.value ? changeWords(fitted.value, proposal.value.pack, index.value, unit.value) : ''))
+  const fitted = computed(() => (place.value ? packAt(current.value, place.value.place) : null) ?? [])
+  const change = computed(() => (proposal.value ? changeWords(fitted.value, proposal.value.pack, index.value, preferences.unit) : ''))
   /** Main results that are read, of how many. */
   const progress = computed(() => {
     const main = evaluation.value.current.results.filter(counts)
@@ -47,14 +48,28 @@ export function useBenchWords({ document, evaluation, shown, place, choice, prop
   })
   const at = computed(() => (progress.value.all > 1 ? `${resultName(shown.value)}: ` : ''))
 
+  /** Is it the result that the pieces of the place are chosen for? */
+  const moved = computed(() => [place.value?.place.result, place.value?.place.widest].includes(shown.value.id))
+
   /** How much more the most at a position is than its least: a pack moves both alike. */
   const spread = computed(() => {
     const { result, place: at } = place.value ?? {}
     const widest = evaluation.value.current.results.find(({ id }) => at?.widest !== undefined && id === at.widest)
     return result?.estimate && widest?.estimate ? Math.max(0, widest.estimate.value - result.estimate.value) : 0
   })
-  /** What the proposal leaves of the result looked at. */
-  const leaves = computed(() => (proposal.value?.predicted.play ?? 0) + (shown.value.id === place.value?.place.widest ? spread.value : 0))
+  /** What the proposal leaves of the result looked at; null: that cannot be told yet, the first pack is chosen by the gap it fills, or it moves something else. */
+  const leaves = computed(() => {
+    const told = place.value?.request?.question.told
+    if (!proposal.value || told?.by === 'direction' || (place.value?.learned && !told)) return null
+    const other = proposal.value.also.find(({ id }) => id === shown.value.id)
+    if (other) return { value: other.play, U: coverageFactor(other.nu) * other.u }
+    if (!moved.value) return null
+    const { play, U } = proposal.value.predicted
+    return {
+      value: toldValue(play, told) + (shown.value.id === place.value?.place.widest ? spread.value : 0),
+      U: toldValue(U, told),
+    }
+  })
 
   /** Nothing needs changing while it is measured: the pack in hand is no answer yet. */
   const settled = computed(() => phase.value === 'measure' && (shown.value.state === 'in' || shown.value.state === 'provisional'))
@@ -65,10 +80,11 @@ export function useBenchWords({ document, evaluation, shown, place, choice, prop
     const result = shown.value
     const fine = result.state === 'in' || result.state === 'provisional'
     if (result.stale) return `${at.value}stale: ${result.stale}. Measure again.`
-    if (result.overrule) return `${at.value}${result.overrule}.`
+    const offered = (result.overrule !== null || e.next !== null) && phase.value === 'choose' && place.value?.learned && proposal.value
+    if (result.overrule) return `${at.value}${result.overrule}.${offered ? ` ${change.value}.` : ''}`
     const wrong = result.findings.find(f => f.level === 'fail')
     if (!result.estimate && wrong) return wrong.words
-    if (e.next && !result.estimate) return e.next.words
+    if (e.next && !result.estimate) return offered ? `${e.next.words} ${change.value}.` : e.next.words
     if (!result.estimate) {
       const due = result.predicted
       if (due && current.value.predicted[result.id]) return `Fitted. Measure again: ${show(due.play)} ${name.value} is expected.`
@@ -84,6 +100,7 @@ export function useBenchWords({ document, evaluation, shown, place, choice, prop
       return result.state === 'in'
         ? `${at.value ? `${at.value}in` : 'In'} limits${e.state === 'in' ? ': nothing needs changing. Sign it under Prove.' : '.'}`
         : provisional(e)
+    if (!moved.value && leaves.value === null && phase.value !== 'prove') return result.findings.at(-1)?.words ?? ''
     if (proposal.value && phase.value !== 'prove')
       return proposalInWords({
         proposal: proposal.value,
@@ -117,12 +134,13 @@ export function useBenchWords({ document, evaluation, shown, place, choice, prop
       : 'In limits by hand: provisional until a gauge has been there.'
 
   const arithmetic = computed(() => {
-    if (!proposal.value || !place.value?.request || phase.value === 'prove' || settled.value || document.value.signOff) return ''
+    if (!proposal.value || !place.value?.request || !moved.value || phase.value === 'prove' || settled.value || document.value.signOff)
+      return ''
     if (proposal.value.change.in.length + proposal.value.change.out.length === 0) return ''
     const { request } = place.value
     const inside = proposal.value.chance?.inside
     return (
-      sumInOneLine(request.question, request.fitted, proposal.value, index.value, request.response, unit.value) +
+      sumInOneLine(request.question, request.fitted, proposal.value, index.value, request.response, preferences.unit) +
       (spread.value > 0 ? `, most ${show(proposal.value.predicted.play + spread.value)}` : '') +
       // Said in the sentence where it is less.
       (inside === undefined || inside < 0.95 ? '' : ` · chance in limits ${percent(inside)}`)
@@ -138,12 +156,14 @@ export function useBenchWords({ document, evaluation, shown, place, choice, prop
     }
     const { out, in: put } = proposal.value.change
     if (out.length + put.length === 0) return null
-    return { value: leaves.value, U: proposal.value.predicted.U, words: lowerFirst(change.value) }
+    return leaves.value && { ...leaves.value, words: lowerFirst(change.value) }
   })
   const windowWords = computed(() => {
     const { window, place: own } = place.value ?? {}
-    return window && own ? windowInWords(window, packIn(current.value, own.id) !== null, unit.value) : null
+    return window && own ? windowInWords(window, packAt(current.value, own) !== null, preferences.unit) : null
   })
   const oneMore = computed(() => moreReadingsInWords(shown.value, document.value.rule, unit.value))
-  return { sentence, arithmetic, predicted, windowWords, oneMore }
+  /** What is aimed at, where the pieces are chosen for the result looked at. */
+  const aim = computed(() => (moved.value ? (place.value?.aim ?? null) : null))
+  return { sentence, arithmetic, predicted, aim, windowWords, oneMore }
 }

@@ -1,9 +1,10 @@
 import { useSessionStorage } from '@vueuse/core'
 import { computed, watch, type Ref } from 'vue'
-import { parseLength, parseRange, type EntryOptions, type LengthEntry } from '#core/quantity/parse-length'
+import { isLengthUnit, parseFigure, type Exact, type FigureEntry, type Unit } from '#core/quantity/figure'
+import { parseLength, parseRange, type EntryOptions } from '#core/quantity/parse-length'
 import { parseSum } from '#core/quantity/parse-sum'
 import { counterReading } from '#core/method/dial/dial'
-import { ZERO, type LengthUnit, type Nm } from '#core/quantity/length'
+import { ZERO, type Nm } from '#core/quantity/length'
 import type { PointReading } from '#core/check/document'
 import { zeroAnswer } from '#core/method/zero-words'
 import { parseTemperature } from '#core/quantity/temperature'
@@ -27,11 +28,11 @@ export interface DraftForm {
   readonly point: string
   readonly entry: Entry
   /** what a bare figure means */
-  readonly unit: LengthUnit
+  readonly unit: Unit
   /** which figures are asked about */
   readonly asks: EntryOptions
   /** travel of one turn of the dial, for `2:37` (turns on the counter, then the pointer); null without a counter */
-  readonly perTurn: Nm | null
+  readonly perTurn: Exact | null
   /** what is said of a range typed the wrong way round */
   readonly backwards: string
   /** the part may be read warm: its temperature can be noted */
@@ -72,7 +73,7 @@ export function useDraft(checkId: string, form: Ref<DraftForm>) {
   )
   const unit = computed(() => form.value.unit)
 
-  function read(text: string): LengthEntry {
+  function read(text: string): FigureEntry {
     const none = form.value.canBeNone ? zeroAnswer(text) : null
     if (none && 'fault' in none) return { ok: false, reason: none.fault }
     const answer = draft.value.asked[`${unit.value}:${text}`]
@@ -80,30 +81,34 @@ export function useDraft(checkId: string, form: Ref<DraftForm>) {
     const turns = /^\s*([+-−]?\d{1,3})\s*:\s*(.+)$/.exec(text)
     if (turns && form.value.entry === 'travel') return withTurns(Number(turns[1]!.replace('−', '-')), turns[2]!)
     // A stack of feelers is typed as it lies in the hand.
-    return form.value.entry === 'range' ? parseSum(text, unit.value, form.value.asks) : parseLength(text, unit.value, form.value.asks)
+    const bare = unit.value
+    return form.value.entry === 'range' && isLengthUnit(bare)
+      ? parseSum(text, bare, form.value.asks)
+      : parseFigure(text, bare, form.value.asks)
   }
-  function withTurns(turns: number, pointer: string): LengthEntry {
+  function withTurns(turns: number, pointer: string): FigureEntry {
     const { perTurn } = form.value
-    if (perTurn === null) return { ok: false, reason: 'This dial has no revolution counter.' }
+    if (perTurn === null || !isLengthUnit(unit.value)) return { ok: false, reason: 'This dial has no revolution counter.' }
     const figure = parseLength(pointer, unit.value)
     if (!figure.ok) return figure
     if (figure.value < 0 || figure.value >= perTurn) return { ok: false, reason: 'After the turns comes the pointer: less than one turn.' }
-    return { ...figure, value: counterReading(turns, perTurn, figure.value) }
+    return { ...figure, value: counterReading(turns, perTurn as Nm, figure.value) }
   }
-  const entry = (text: string): LengthEntry =>
+  const entry = (text: string): FigureEntry =>
     text.trim() === '' ? { ok: true, value: ZERO, unit: unit.value, rounded: false } : read(text)
   const start = computed(() => entry(draft.value.start))
   /** Both ends typed into the first field: `5..6`. */
   const both = computed(() => {
     if (form.value.entry !== 'range' || draft.value.back.trim() !== '') return null
+    if (!isLengthUnit(unit.value)) return null
     const range = parseRange(draft.value.far, unit.value, form.value.asks)
     return range.ok && range.low !== range.high ? range : null
   })
-  const far = computed<LengthEntry>(() =>
+  const far = computed<FigureEntry>(() =>
     both.value ? { ok: true, value: both.value.low, unit: unit.value, rounded: false } : read(draft.value.far),
   )
   /** Blank: returned to where it started; or the same stack, snug. */
-  const back = computed<LengthEntry>(() => {
+  const back = computed<FigureEntry>(() => {
     if (both.value) return { ok: true, value: both.value.high, unit: unit.value, rounded: false }
     if (draft.value.back.trim() === '') return form.value.entry === 'range' ? far.value : start.value
     const typed = entry(draft.value.back)
@@ -121,6 +126,7 @@ export function useDraft(checkId: string, form: Ref<DraftForm>) {
   const leaves = computed(() => {
     const said = draft.value.leaves.trim()
     if (/^[1-9]\d?$/.test(said)) return Math.min(30, Number(said))
+    if (!isLengthUnit(unit.value)) return null
     const { parts } = parseSum(draft.value.far, unit.value)
     return said === '' && parts > 1 ? parts : null
   })
@@ -148,7 +154,9 @@ export function useDraft(checkId: string, form: Ref<DraftForm>) {
         high: b.value,
         ...(leaves.value === null ? {} : { leaves: leaves.value }),
       }
-    return s.ok ? { point, start: s.value, far: f.value, back: b.value, ...(draft.value.springBack ? { springBack: true } : {}) } : null
+    return s.ok
+      ? { point, start: s.value as Nm, far: f.value as Nm, back: b.value as Nm, ...(draft.value.springBack ? { springBack: true } : {}) }
+      : null
   })
   const answer = (text: string, value: number) => {
     draft.value = { ...draft.value, asked: { ...draft.value.asked, [`${unit.value}:${text}`]: value } }

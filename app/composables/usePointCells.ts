@@ -4,9 +4,8 @@ import type { MeasuringPoint } from '#core/check/contract'
 import type { PointReading } from '#core/check/document'
 import type { ResultEvaluation } from '#core/check/evaluate-fitting'
 import { ways } from '#core/method/ways'
-import type { LengthUnit } from '#core/quantity/length'
-import { formatLength, readDecimals } from '#core/quantity/format-length'
-import { isFigure, readingWords, unvoided } from '#core/reading/reading'
+import { formatFigure, isLengthUnit, readDecimals, unitName, type Unit } from '#core/quantity/figure'
+import { isFigure, isRange, readingWords, unvoided } from '#core/reading/reading'
 
 /** A point of a check with many, as the grid shows it. */
 export interface PointCell {
@@ -23,7 +22,7 @@ export function usePointCells(
   readingsOf: (point: MeasuringPoint) => readonly PointReading[],
   results: Ref<readonly ResultEvaluation[]>,
   /** that of its gauge */
-  unitOf: (point: MeasuringPoint) => LengthUnit,
+  unitOf: (point: MeasuringPoint) => Unit,
 ) {
   /** As many for all points of a part as one of them needs, in the grid and in the series beside it. */
   const decimalsOf = computed(
@@ -47,9 +46,12 @@ export function usePointCells(
     const last = live.at(-1)
     if (!last) return null
     if (point.way === 'pieces') return `${live.length} read`
-    if (isFigure(last)) return formatLength(last.figure, unitOf(point), { decimals: decimalsAt(point) })
+    if (isRange(last) && !isLengthUnit(unitOf(point))) return formatFigure(last.low, unitOf(point))
+    if (isFigure(last)) return formatFigure(last.figure, unitOf(point), { decimals: decimalsAt(point) })
     const word = 'word' in last ? point.words?.find(({ value }) => value === last.word)?.label : undefined
-    return word ?? readingWords(last, unitOf(point)).replace(/ (thou|tenths|in|mm|µm)$/, '')
+    const unit = ` ${unitName(unitOf(point))}`
+    const said = word ?? readingWords(last, unitOf(point))
+    return said.endsWith(unit) ? said.slice(0, -unit.length) : said
   }
 
   const cells = computed(() =>

@@ -40,16 +40,23 @@ export function useShown({ document, evaluation, phase, taking, typed }: Bench) 
     )
   })
 
+  /** A place beside the first that moves the same result, by hand. */
+  const pickedPlace = ref('')
   /** The place that moves the result looked at, or another result at its position. */
   const place = computed(() => {
     const { places } = evaluation.value
+    const byHand = places.find(({ place: { id, result } }) => id === pickedPlace.value && result === shown.value.id)
+    if (byHand) return byHand
     const { id, position } = shown.value
     const beside = position === null ? undefined : places.find(({ result }) => result?.position === position)
     return places.find(candidate => candidate.place.result === id) ?? beside ?? places[0] ?? null
   })
 
   /** Main results at several positions, drawn side by side; in Choose they take the place of the readings. */
-  const row = computed(() => results.value.filter(({ kind, position }) => kind.main && !kind.judgedBy && position !== null))
+  const row = computed(() => {
+    const main = results.value.filter(({ kind, position }) => kind.main && !kind.judgedBy && position !== null)
+    return main.filter(({ kind }) => kind.id === main[0]!.kind.id)
+  })
 
   const readings = computed(() => taking.readingsOf(taking.point.value))
   /** What is said of the series being taken: that of its point, with what its result adds; each thing once. */
@@ -73,5 +80,5 @@ export function useShown({ document, evaluation, phase, taking, typed }: Bench) 
     return unvoided(all).flatMap(one => (isRepeat(one) ? [Math.abs(signedPlay(one))] : []))
   })
 
-  return { several, picked, shown, place, row, readings, findings, plays }
+  return { several, picked, shown, place, pickedPlace, row, readings, findings, plays }
 }

@@ -1,7 +1,7 @@
 import { useSessionStorage } from '@vueuse/core'
 import { computed, ref, watch, type Ref } from 'vue'
 import type { CheckDocument, PointReading } from '#core/check/document'
-import { evaluateCheck } from '#core/check/evaluate-check'
+import { nextStepOf } from '#core/check/evaluate-check'
 import { freshReadings, readingsAt } from '#core/check/evaluate-fitting'
 import { gaugeOf } from '#core/check/gauge-needs'
 import { plausibleAt } from '#core/check/plausible'
@@ -9,8 +9,8 @@ import { turnedRound } from '#core/check/point-order'
 import { checkKind } from '#core/check/registry'
 import type { MeasuringPoint } from '#core/check/contract'
 import { ways } from '#core/method/ways'
-import { unitFor } from '#core/quantity/format-length'
-import { systemOf, type LengthUnit } from '#core/quantity/length'
+import type { Unit } from '#core/quantity/figure'
+import { unitOfGauge } from '#core/quantity/format-length'
 import type { Gauge } from '#core/reading/gauge'
 import { unvoided } from '#core/reading/reading'
 import { useDraft, type DraftForm } from './useDraft'
@@ -39,7 +39,7 @@ export function useTaking(checkId: string, document: Ref<CheckDocument>) {
   const named = (id: string | null | undefined) => points.value.find(candidate => candidate.id === id) ?? null
   const picked = computed(() => named(chosen.value))
   /** Where the kind’s own order of work wants the next reading. */
-  const due = () => (checkKind(document.value.kind).next ? named(evaluateCheck(document.value, []).next?.point ?? undefined) : null)
+  const due = () => named(nextStepOf(document.value)?.point)
   const suggested = () => due() ?? next.value ?? required.value.findLast(point => readingsOf(point).length > 0) ?? points.value[0]!
   const point = computed<MeasuringPoint>(() => picked.value ?? suggested())
   /** Pointed at by hand: the eye stays with it. */
@@ -80,9 +80,9 @@ export function useTaking(checkId: string, document: Ref<CheckDocument>) {
 
   const gaugeAt = (of: MeasuringPoint): Gauge | null => gaugeOf(document.value, of)
   /** A bare figure is what the gauge in hand is read in; without a gauge, the check’s unit. */
-  const unitOf = (of: MeasuringPoint): LengthUnit => {
+  const unitOf = (of: MeasuringPoint): Unit => {
     const read = gaugeAt(of)?.unit ?? document.value.entryUnit
-    return ways[of.way].scale === 'size' ? unitFor(systemOf(read), 'size') : read
+    return ways[of.way].scale === 'size' ? unitOfGauge(read, 'size') : read
   }
   const way = computed(() => ways[point.value.way])
   const gauge = computed(() => gaugeAt(point.value))

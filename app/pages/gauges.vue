@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { groups as groupBy } from 'd3-array'
-import { formatLength, unitFor } from '#core/quantity/format-length'
-import { UNIT_NAME, systemOf } from '#core/quantity/length'
+import { unitOfGauge } from '#core/quantity/format-length'
+import { formatFigure, isLengthUnit, systemOf, unitName } from '#core/quantity/figure'
 import { GAUGE_NAME, hasStandard, isListOfSizes, type Gauge } from '#core/reading/gauge'
 import { api, faultsOf } from '~/composables/useApi'
 import { key, useKeys } from '~/composables/useKeys'
@@ -28,12 +28,13 @@ const late = (g: Gauge) => g.due !== null && g.due < today()
 const overdue = computed(() => (gauges.value ?? []).filter(late).length)
 const zeroes = (g: Gauge) => !isListOfSizes(g.kind)
 /** Each gauge in its own system: its figures are those engraved on it. */
-const step = (value: number, g: Gauge) => {
-  const system = systemOf(g.unit)
-  return formatLength(value, unitFor(system), { trim: true, decimals: system === 'inch' ? 2 : 4 })
-}
-const stepUnit = (g: Gauge) => UNIT_NAME[unitFor(systemOf(g.unit))]
-const size = (value: number, g: Gauge, unit = false) => formatLength(value, unitFor(systemOf(g.unit), 'size'), { trim: true, unit })
+const step = (value: number, g: Gauge) =>
+  formatFigure(value, unitOfGauge(g.unit, 'play'), {
+    trim: true,
+    decimals: !isLengthUnit(g.unit) ? 3 : systemOf(g.unit) === 'metric' ? 4 : 2,
+  })
+const stepUnit = (g: Gauge) => unitName(unitOfGauge(g.unit, 'play'))
+const size = (value: number, g: Gauge, unit = false) => formatFigure(value, unitOfGauge(g.unit, 'size'), { trim: true, unit })
 const reach = (g: Gauge) =>
   g.range
     ? `${size(g.range.low, g)} – ${size(g.range.high, g, true)}`

@@ -4,8 +4,7 @@ import { watchDebounced } from '@vueuse/core'
 import { api, faultAt, faultsOf } from '~/composables/useApi'
 import { key, useKeys } from '~/composables/useKeys'
 import { usePreferences } from '~/stores/preferences'
-import { formatLength } from '#core/quantity/format-length'
-import { UNIT_NAME } from '#core/quantity/length'
+import { formatFigure } from '#core/quantity/figure'
 import type { Fault, JobList, JobSummary, StationMark } from '#shared/types'
 
 const STATES = [
@@ -54,7 +53,7 @@ watch(state, () => load())
 const next = computed(() => list.value?.next ?? null)
 const asking = computed(() => find.value.trim() !== '' || state.value !== 'all')
 const figure = (check: StationMark) =>
-  check.figure === null ? '' : ` at ${formatLength(check.figure, preferences.unit)} ${UNIT_NAME[preferences.unit]}`
+  check.figure === null ? '' : ` at ${formatFigure(check.figure, check.measure ?? preferences.unit, { unit: true })}`
 
 async function make(): Promise<void> {
   faults.value = []

@@ -1,7 +1,8 @@
 import { useLocalStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, watchEffect } from 'vue'
-import { unitFor, otherUnit, formatLength, type FormatOptions } from '#core/quantity/format-length'
+import type { FormatOptions } from '#core/quantity/figure'
+import { unitFor, otherUnit, formatLength } from '#core/quantity/format-length'
 import type { UnitSystem } from '#core/quantity/length'
 
 /** What this screen prefers: unit system and theme. The unit shown is also the unit a bare figure takes. */

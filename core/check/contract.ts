@@ -1,6 +1,7 @@
 import type { Scale } from '../quantity/format-length'
 import type { Quantity } from '../quantity/quantity'
 import type { LengthUnit, Nm } from '../quantity/length'
+import type { MeasureUnit } from '../quantity/measure'
 import type { Estimate } from '../reading/estimate'
 import type { Finding } from '../reading/gates'
 import type { Gauge, GaugeKind } from '../reading/gauge'
@@ -34,6 +35,8 @@ export interface ResultKind {
   readonly id: string
   readonly label: string
   readonly quantity: Quantity
+  /** what it is shown in, where that is no length; a length goes by the check’s system */
+  readonly unit?: MeasureUnit
   /** How it is shown: a whole size, or a play. */
   readonly scale: Scale
   readonly ends: EndWords
@@ -77,6 +80,8 @@ export interface MeasuringPoint {
   readonly counting?: Counting
   /** What a part read warm is corrected by. */
   readonly heat?: Heat
+  /** Where a force is pulled, from the axis it turns about. */
+  readonly radius?: Nm | null
 }
 
 /** A figure the work has to bring about before the result is right: the size to hone a bore to, what a dial should then show. */
@@ -156,8 +161,20 @@ export interface PackPlace {
   readonly between: readonly [string, string]
   /** Pieces that must be in it, and that it holds: one ring a groove, two halves. As many as must be is as many as can be: they are replaced one for one. */
   readonly capacity: { readonly fewest: number; readonly most: number }
+  /** Why it cannot do without any, where that is worth saying. */
+  readonly without?: string
+  /** It takes pieces of this shape and no others; pieces of this shape go nowhere else. A packing is in for a trial: it comes out when the pack beside it is changed. */
+  readonly holds?: 'packing'
+  /** Nothing is in it until something is put in. */
+  readonly startsEmpty?: true
+  /** It takes washers whose hole clears this, and whose rim stays inside that, diameters in nm; null where nobody knows. */
+  readonly washers?: { readonly over: Nm | null; readonly within: Nm | null }
   /** Exactly one piece of this shape must be among them: the stepped spacer, the sprung shim. */
   readonly one?: Shape
+  /** How much its pieces move the result is learned from fittings; only the way is known. A torque tells no thickness before that. */
+  readonly learned?: true
+  /** What the first pack is chosen by, while the result says nothing yet: a length, such as the gap a pack has to fill, and what should be left of it. */
+  readonly first?: { readonly result: string; readonly response: Response; readonly aim: Nm }
   /** A piece for it can be lapped to size; shells cannot. */
   readonly lappable: boolean
 }
@@ -165,6 +182,8 @@ export interface PackPlace {
 /** What the points of one fitting said, for a kind to combine. */
 export interface Answers {
   of(point: string): PointAnswer
+  /** what is fitted in a place now, as its pieces measure; null where it is not known */
+  fitted(place: string): Estimate | null
   /** why what was read there no longer holds; null: it holds */
   stale(point: string): string | null
   /** Was it read, or said, later than what was read last at the other? */

@@ -8,7 +8,7 @@ import { isInside, type LimitSet } from '../verdict/limits'
 import type { PackRules } from '../pack/chooser/prepare'
 import type { Lap } from '../pack/lapping'
 import type { Lot, Pack } from '../pack/lot'
-import { resultId } from './contract'
+import { resultId, type PackPlace } from './contract'
 import type { Setup } from './setup'
 
 /** A reading, and the point of the check kind it was taken at. */
@@ -155,20 +155,40 @@ export function asItWasFound(document: CheckDocument): CheckDocument {
 /** The pack of a place in a fitting; null: not known, or not all of it. */
 export const packIn = (trial: Pick<Trial, 'packs' | 'unlisted'>, place: string): Pack | null =>
   trial.unlisted.includes(place) ? null : (trial.packs[place] ?? null)
+/** The same of a place of the kind: where nothing is until something is put in, nothing is. */
+export const packAt = (trial: Pick<Trial, 'packs' | 'unlisted'>, { id, startsEmpty }: Pick<PackPlace, 'id' | 'startsEmpty'>): Pack | null =>
+  packIn(trial, id) ?? (startsEmpty && !trial.unlisted.includes(id) ? [] : null)
 /** The pieces that are known to be in a place, whatever else is in there. */
 export const piecesIn = (trial: Pick<Trial, 'packs'>, place: string): Pack => trial.packs[place] ?? []
 
 /** Is the first newer than the second? What is still on its way to be stored is newer than all. */
 export const newerThan = (order: number | undefined, than: number): boolean => (order ?? Infinity) > than
 
+/** A packing goes where packings go, and nothing else goes there; a washer where its hole and its rim allow, as far as both are known. */
+export function goesInto(
+  { holds, washers }: Pick<PackPlace, 'holds' | 'washers'>,
+  { shape, inside, outside }: Pick<Lot, 'shape' | 'inside' | 'outside'>,
+): boolean {
+  if ((shape === 'packing') !== (holds === 'packing')) return false
+  const clears = washers?.over == null || (inside !== undefined && inside > washers.over)
+  const stays = washers?.within == null || (outside !== undefined && outside < washers.within)
+  return clears && stays
+}
+
 /** The sheets pieces of its family are made from. */
 export const sheetsFor = (document: Pick<CheckDocument, 'family'>, lots: readonly Lot[]): Lot[] =>
   lots.filter(lot => lot.family === document.family && lot.shape === 'sheet' && lot.onHand > 0)
 
-/** The pieces of the drawer this check may choose from: its family, and whatever was ever fitted. */
-export function drawerFor(document: Pick<CheckDocument, 'family' | 'trials'>, lots: readonly Lot[]): Lot[] {
+/** The pieces of the drawer this check may choose from: its family, and whatever was ever fitted. @param place  only what goes there */
+export function drawerFor(
+  document: Pick<CheckDocument, 'family' | 'trials'>,
+  lots: readonly Lot[],
+  place?: Pick<PackPlace, 'id' | 'holds' | 'washers'>,
+): Lot[] {
   const fitted = new Set(
     document.trials.flatMap(trial => Object.values(trial.packs).flatMap(pack => pack?.map(piece => piece.lotId) ?? [])),
   )
-  return lots.filter(lot => (lot.family === document.family && lot.shape !== 'sheet') || fitted.has(lot.id))
+  const here = place && document.trials.flatMap(trial => piecesIn(trial, place.id).map(({ lotId }) => lotId))
+  const goes = (lot: Lot) => place === undefined || goesInto(place, lot) || here!.includes(lot.id)
+  return lots.filter(lot => ((lot.family === document.family && lot.shape !== 'sheet') || fitted.has(lot.id)) && goes(lot))
 }

@@ -148,6 +148,7 @@ describe('the kinds', () => {
       }
       for (const { kind: id, points: used } of kind.combine(setup, {
         of: () => NO_ANSWER,
+        fitted: () => null,
         stale: () => null,
         after: () => true,
         gauge: () => null,

@@ -1,5 +1,4 @@
-import { formatLength, decimalsApart } from '../quantity/format-length'
-import type { LengthUnit } from '../quantity/length'
+import { decimalsApart, formatFigure, type Unit } from '../quantity/figure'
 import { sharedVariance, type Estimate } from '../reading/estimate'
 import { aimPoint, type AimPoint } from '../verdict/aim'
 import { gaugeFit, type GaugeFit, type VerdictState } from '../verdict/decide'
@@ -10,11 +9,12 @@ import { prepareDrawer, type PreparedDrawer } from '../pack/chooser/prepare'
 import type { PlaceQuestion } from '../pack/allocation/columns'
 import type { Lot } from '../pack/lot'
 import type { Phase, Step } from '../method/step'
-import type { NextStep, Target } from './contract'
+import type { CheckKind, NextStep, Target } from './contract'
 import { asItWasFound, limitsOf, type CheckDocument, type Trial } from './document'
 import { conditionsOf, pendingItems, type ConditionState, type PendingItem } from './conditions'
 import { evaluateFitting, counts, type FittingEvaluation, type ResultEvaluation } from './evaluate-fitting'
 import { evaluatePlace, type ChoiceRequest, type PlaceEvaluation } from './evaluate-place'
+import { evaluateLearned } from './learned-place'
 import { checkKind } from './registry'
 import { signOffGate, type SignOffGate } from './sign-off-gate'
 
@@ -66,15 +66,16 @@ export function evaluateCheck(document: CheckDocument, lots: readonly Lot[]): Ch
   const provisional = (trial: Trial) =>
     pendingFor(trial).length > 0 || conditionsOf(kind, document, trial).some(({ is }) => is !== 'as-asked')
 
-  const trials = document.trials.map((_, i) => evaluateFitting(document, kind, i, provisional))
+  const trials = document.trials.map((_, i) => evaluateFitting(document, kind, i, provisional, lots))
   const current = trials.at(-1)!
   const pending = pendingFor(document.trials.at(-1)!)
   const conditions = conditionsOf(kind, document, document.trials.at(-1)!)
-  const asFound = evaluateFitting(asItWasFound(document), kind, 0, provisional)
-  const places = kind.places(document.setup).map(place => evaluatePlace(document, kind, place, { trials, asFound }, lots))
+  const asFound = evaluateFitting(asItWasFound(document), kind, 0, provisional, lots)
+  const places = kind
+    .places(document.setup)
+    .map(place => (place.learned ? evaluateLearned : evaluatePlace)(document, kind, place, { trials, asFound }, lots))
   const { headline } = current
-  const targets = kind.targets?.(document.setup, current.answers, wanted) ?? []
-  const next = kind.next?.(document.setup, current.answers, targets) ?? null
+  const { targets, next } = workOf(document, kind, current)
   const estimate = headline.valid ? headline.estimate : null
   return {
     trials,
@@ -95,10 +96,6 @@ export function evaluateCheck(document: CheckDocument, lots: readonly Lot[]): Ch
     phase: phaseOf(),
   }
 
-  function wanted(result: string, position: string | null, known: Pick<Estimate, 'u' | 'nu' | 'U'>): AimPoint | null {
-    return aimPoint(document.aim, limitsOf(document, result, position).working, known, null)
-  }
-
   function phaseOf(): Phase {
     if (document.signOff) return 'prove'
     const main = current.results.filter(counts)
@@ -114,6 +111,22 @@ export function evaluateCheck(document: CheckDocument, lots: readonly Lot[]): Ch
   }
 }
 
+/** Figures to work to, and what comes next where the kind has an order of its own. */
+function workOf(document: CheckDocument, kind: CheckKind, { answers }: FittingEvaluation): Pick<CheckEvaluation, 'targets' | 'next'> {
+  const wanted = (result: string, position: string | null, known: Pick<Estimate, 'u' | 'nu' | 'U'>): AimPoint | null =>
+    aimPoint(document.aim, limitsOf(document, result, position).working, known, null)
+  const targets = kind.targets?.(document.setup, answers, wanted) ?? []
+  return { targets, next: kind.next?.(document.setup, answers, targets) ?? null }
+}
+
+/** What comes next by the kind’s own order of work, from the readings alone: no drawer is looked at. Null: as usual. */
+export function nextStepOf(document: CheckDocument): NextStep | null {
+  const kind = checkKind(document.kind)
+  if (!kind.next) return null
+  const current = evaluateFitting(document, kind, document.trials.length - 1, () => false)
+  return workOf(document, kind, current).next
+}
+
 /** Prepares the drawer and answers: for the server, the file evaluation and the worker. */
 export const prepareRequest = (request: Pick<ChoiceRequest, 'drawer' | 'fitted' | 'response' | 'rules'>): PreparedDrawer =>
   prepareDrawer(request.drawer, request.fitted, request.response, request.rules)
@@ -126,10 +139,10 @@ export const openPlaces = (evaluation: Pick<CheckEvaluation, 'places'>): PlaceQu
   )
 
 /** A result's figure as text in a unit, with a digit more where rounding would hide the verdict. */
-export function shownFigure(result: Pick<ResultEvaluation, 'estimate' | 'limits'>, unit: LengthUnit): string {
+export function shownFigure(result: Pick<ResultEvaluation, 'estimate' | 'limits'>, unit: Unit): string {
   if (!result.estimate) return '–'
   const decimals = decimalsApart(result.estimate.value, finiteEnds(result.limits.working), unit)
-  return formatLength(result.estimate.value, unit, { decimals })
+  return formatFigure(result.estimate.value, unit, { decimals })
 }
 
 /** Own part of a prediction's uncertainty, nm: without the gauge's share, which the proof's reading carries too. */

@@ -1,12 +1,14 @@
 import { NO_ANSWER, type PointAnswer } from '../method/way'
 import { ways } from '../method/ways'
 import { saidZero } from '../method/zero-words'
-import { ownVariance, type Estimate } from '../reading/estimate'
+import { ownVariance, stated, type Estimate } from '../reading/estimate'
 import { isValid, type Finding } from '../reading/gates'
 import { unvoided } from '../reading/reading'
 import { judge, type Verdict, type VerdictState } from '../verdict/decide'
 import { bandOf, endsOf, overZero, type LimitSet } from '../verdict/limits'
 import { gaugeOf } from './gauge-needs'
+import { changeSpread } from '../pack/change-spread'
+import { lotMap, packTotal, type Lot, type LotMap, type Pack } from '../pack/lot'
 import { proofResidual, type Residual } from '../pack/residual'
 import {
   positionOf,
@@ -22,6 +24,7 @@ import { staleWords } from './parts'
 import {
   limitsOf,
   newerThan,
+  packAt,
   type CheckDocument,
   type LimitPair,
   type PartChange,
@@ -142,6 +145,7 @@ function pointState(
           pooled: gauge ? (document.history[gauge.id] ?? null) : null,
           heat: point.heat ?? null,
           counting: point.counting ?? 'smallest',
+          radius: point.radius ?? null,
           guarded: document.rule === 'guarded',
         })
   const newest = unvoided(readings).at(-1)
@@ -152,7 +156,13 @@ function pointState(
 export type IsProvisional = (trial: Trial) => boolean
 
 /** Evaluates the fitting at `index`: every point, then every result of the kind, judged by its own limits. */
-export function evaluateFitting(document: CheckDocument, kind: CheckKind, index: number, provisional: IsProvisional): FittingEvaluation {
+export function evaluateFitting(
+  document: CheckDocument,
+  kind: CheckKind,
+  index: number,
+  provisional: IsProvisional,
+  lots: readonly Lot[] = [],
+): FittingEvaluation {
   const trial = document.trials[index]!
   const resultKinds = kind.results(document.setup)
   const points = kind.points(document.setup)
@@ -161,6 +171,10 @@ export function evaluateFitting(document: CheckDocument, kind: CheckKind, index:
     of: point => states.get(point)?.answer ?? NO_ANSWER,
     stale: point => states.get(point)?.stale ?? null,
     after: (point, other) => newerThan(states.get(point)?.order, states.get(other)?.order ?? -1),
+    fitted: id => {
+      const place = kind.places(document.setup).find(candidate => candidate.id === id)
+      return fittedTotal(place ? packAt(trial, place) : null, lotMap(lots))
+    },
     gauge: which => document.gauges[which] ?? null,
     unit: document.entryUnit,
   }
@@ -218,6 +232,13 @@ export function evaluateFitting(document: CheckDocument, kind: CheckKind, index:
         : judged
     }
   }
+}
+
+/** What a pack measures in all, as well as its pieces are known. */
+function fittedTotal(pack: Pack | null, lots: LotMap): Estimate | null {
+  if (pack === null || pack.some(({ lotId }) => !lots.has(lotId))) return null
+  const u = changeSpread({ out: [], in: pack }, lots)
+  return stated(packTotal(pack, lots), u === 0 ? [] : [{ source: 'pieces', words: 'Pieces that are in', u, nu: Infinity, shared: false }])
 }
 
 /** The limits of a result, from above zero where zero is never right. */

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { GAUGES, checkOf, figures, gauge, said, trial } from '../../tests/documents'
-import { newLot } from '../command/pack'
+import { newLot } from '../command/found-pack'
 import { choosePacks } from '../pack/chooser/choose'
 import { prepareDrawer } from '../pack/chooser/prepare'
 import { nm, thou } from '../quantity/length'

@@ -1,7 +1,7 @@
-import { ownVariance, sharedVariance, type Estimate } from '../reading/estimate'
+import { ownVariance, sharedVariance } from '../reading/estimate'
 import { quadrature } from '../reading/statistics'
 import { aimPoint, type AimPoint } from '../verdict/aim'
-import { nm } from '../quantity/length'
+import { nm, type Nm } from '../quantity/length'
 import { endsOf, limitsFault, overZeroAtLeast, type LimitSet } from '../verdict/limits'
 import type { Also } from '../pack/also'
 import type { PackQuestion } from '../pack/chooser/proposal'
@@ -12,8 +12,10 @@ import { refitUncertainty, samePack, type Grounds, type Measured } from '../pack
 import type { Response } from '../pack/response'
 import { bothWindows, packWindow, type Window } from '../pack/window'
 import type { CheckKind, PackPlace } from './contract'
-import { drawerFor, packIn, piecesIn, type CheckDocument } from './document'
+import { drawerFor, piecesIn, type CheckDocument } from './document'
 import { resultName, type FittingEvaluation, type ResultEvaluation } from './evaluate-fitting'
+import type { Learned } from './learned'
+import { asMeasured, placeFittings, type PlaceFitting } from './place-fittings'
 
 /** What the chooser needs, ready to hand to a worker. */
 export interface ChoiceRequest {
@@ -38,25 +40,17 @@ export interface PlaceEvaluation {
   /** packs that are not fitted are reckoned from fittings that agree, not from the present reading alone */
   readonly fused: boolean
   readonly ledger: Ledger
+  /** how much the pieces move it, as far as fittings have shown; null where that is known from the start */
+  readonly learned: Learned | null
 }
 
-/** A fitting of the place: its whole pack where known, and what was read on it. */
-interface Fitting {
-  readonly id: string
-  readonly pack: Pack | null
-  /** a figure that can be told from zero; null: there is none */
-  readonly estimate: Estimate | null
-  /** no more than this, nm, where the play was zero or less, or could be; null: no bound */
-  readonly atMost: number | null
-}
-
-const asMeasured = ({ value, u, nuExact }: Estimate): Measured => ({ play: value, u, nu: nuExact })
-const NOTHING = { aim: null, window: null, request: null, fused: false } as const
+export const NO_CHOICE = { aim: null, window: null, request: null, fused: false } as const
 
 /**
  * Aim, window, question and ledger of one place.
  * @param fittings  all of the check, evaluated; and the first as it was found, before any part was replaced
  * @param lots  the whole drawer
+ * @param aimAt  what is aimed at where that is no matter of limits
  */
 export function evaluatePlace(
   document: CheckDocument,
@@ -64,31 +58,16 @@ export function evaluatePlace(
   place: PackPlace,
   { trials: fittings, asFound }: { readonly trials: readonly FittingEvaluation[]; readonly asFound: FittingEvaluation },
   lots: readonly Lot[],
+  aimAt: AimPoint | null = null,
 ): PlaceEvaluation {
   const index = lotMap(lots)
   const uRefit: number = document.uRefit
   const resultIn = (fitting: FittingEvaluation | undefined) => fitting?.results.find(result => result.id === place.result) ?? null
   const result = resultIn(fittings.at(-1))
-  const all = fittingsOf()
+  const all = placeFittings(document, place, fittings)
   const now = all.at(-1)!
   const ledger = ledgerOf()
-  return { place, result, ledger, ...choiceOf() }
-
-  /** Fittings of this place, each with everything that was read until it was taken apart again; what a part change made stale is none. */
-  function fittingsOf(): Fitting[] {
-    const ends = document.trials.flatMap((_, i) =>
-      i + 1 === document.trials.length || document.trials[i + 1]!.refitted.includes(place.id) ? [i] : [],
-    )
-    return ends.flatMap((i): Fitting[] => {
-      const [trial, found] = [document.trials[i]!, resultIn(fittings[i])]
-      const holds = found !== null && found.stale === null
-      if (!holds && i !== document.trials.length - 1) return []
-      const estimate = holds && found.valid ? found.estimate : null
-      const near = estimate !== null && found!.kind.floored && estimate.value - estimate.U <= 0
-      const atMost = holds && found.atMost !== null ? found.atMost.value : near ? estimate.value + estimate.U : null
-      return [{ id: trial.id, pack: packIn(trial, place.id), estimate: atMost === null ? estimate : null, atMost }]
-    })
-  }
+  return { place, result, ledger, learned: null, ...choiceOf() }
 
   function ledgerOf(): Ledger {
     const known = all.flatMap(fitting => (fitting.pack === null ? [] : [{ ...fitting, pack: fitting.pack }]))
@@ -109,17 +88,17 @@ export function evaluatePlace(
   }
 
   function choiceOf(): Pick<PlaceEvaluation, 'aim' | 'window' | 'request' | 'note' | 'fused'> {
-    if (result?.stale) return { ...NOTHING, note: `What was read no longer holds (${result.stale}): measure again.` }
+    if (result?.stale) return { ...NO_CHOICE, note: `What was read no longer holds (${result.stale}): measure again.` }
     if (ledger.signDoubtful)
-      return { ...NOTHING, note: 'The play went the other way than the pack. See in Set up whether the place is right, then choose.' }
+      return { ...NO_CHOICE, note: 'The play went the other way than the pack. See in Set up whether the place is right, then choose.' }
     const last = document.trials.at(-1)!
     const fitted = piecesIn(last, place.id)
     const spread = result ? spreadOf(result) : 0
     const limits = result ? narrowed(choiceLimits(result), spread) : null
     const others = alsoMoved()
-    if ('unmeasured' in others) return { ...NOTHING, note: `Its pieces move “${others.unmeasured}” too: measure that first.` }
+    if ('unmeasured' in others) return { ...NO_CHOICE, note: `Its pieces move “${others.unmeasured}” too: measure that first.` }
     const grounds = groundsOf(fitted)
-    if (!grounds || !result) return { ...NOTHING, note: 'Measure first: the choice rests on a valid reading.' }
+    if (!grounds || !result) return { ...NO_CHOICE, note: 'Measure first: the choice rests on a valid reading.' }
     const known = now.pack !== null
     const own =
       grounds.measured && endsOf(result.limits.working)
@@ -128,7 +107,7 @@ export function evaluatePlace(
     const window = own && withOthers(own, others.also, packTotal(fitted, index), known)
     const best = refitUncertainty(grounds)
     const found = resultIn(asFound)
-    const aim = aimPoint(document.aim, narrowed(result.limits.working, spread), best, found?.valid ? found.estimate!.value : null)
+    const aim = aimAt ?? aimPoint(document.aim, narrowed(result.limits.working, spread), best, found?.valid ? found.estimate!.value : null)
     const fused = grounds.from !== grounds.measured && !grounds.bound
     const refusal = limits && limitsFault(limits) ? NO_PACK : refusalFor(known, window, aim)
     if (refusal) return { aim, window, request: null, fused, note: refusal }
@@ -138,13 +117,13 @@ export function evaluatePlace(
       fused,
       note: noteFor(grounds, known),
       request: {
-        drawer: drawerFor(document, lots),
+        drawer: drawerFor(document, lots, place),
         fitted,
         response: place.response,
         rules: rulesFor(document, place),
         question: {
           ...grounds,
-          aim: aim!.target,
+          aim: aim!.target as Nm,
           limits,
           rule: document.rule,
           unit: document.entryUnit,
@@ -161,13 +140,18 @@ export function evaluatePlace(
     const also: Also[] = []
     for (const effect of place.also ?? []) {
       const other = fittings.at(-1)!.results.find(({ id }) => id === effect.result)
-      if (!other || !endsOf(other.limits.working)) continue
-      if (!other.valid || !other.estimate || other.stale !== null) return { unmeasured: resultName(other) }
+      const limits = other ? choiceLimits(other) : null
+      if (!other) continue
+      const judged = limits !== null && endsOf(limits) !== null
+      if (!other.valid || !other.estimate || other.stale !== null) {
+        if (judged) return { unmeasured: resultName(other) }
+        continue
+      }
       also.push({
         id: other.id,
         label: resultName(other),
         ...asMeasured(other.estimate),
-        limits: other.limits.working,
+        limits: judged ? limits : null,
         perPiece: effect.perPiece,
       })
     }
@@ -177,6 +161,7 @@ export function evaluatePlace(
   /** Totals at which the others keep their limits too; null where none is left. */
   function withOthers(own: Window, also: readonly Also[], fittedTotal: number, known: boolean): Window | null {
     return also.reduce<Window | null>((left, { play, limits, perPiece }) => {
+      if (!limits) return left
       const theirs = packWindow(limits, play, fittedTotal, { perPiece, pair: false }, known)
       return left && theirs && bothWindows(left, theirs)
     }, own)
@@ -220,7 +205,7 @@ export function evaluatePlace(
   }
 
   /** Earlier packs with what they measured, the newest reading of each. */
-  function uniquePacks(earlier: readonly Fitting[]): Grounds['before'] {
+  function uniquePacks(earlier: readonly PlaceFitting[]): Grounds['before'] {
     const found: { pack: Pack; measured: Measured }[] = []
     for (const { id, pack, estimate } of [...earlier].reverse()) {
       if (!pack || !estimate || id === ledger.suspect?.id || found.some(other => samePack(other.pack, pack))) continue
@@ -256,7 +241,10 @@ const NO_PACK = 'Its least and its most lie further apart than the limits: no pa
 export const swaps = ({ capacity: { fewest, most } }: Pick<PackPlace, 'capacity'>): boolean => fewest === most
 
 /** The rules of the check, within what the place takes. */
-function rulesFor({ packRules }: Pick<CheckDocument, 'packRules'>, { capacity, one }: Pick<PackPlace, 'capacity' | 'one'>): PackRules {
+export function rulesFor(
+  { packRules }: Pick<CheckDocument, 'packRules'>,
+  { capacity, one }: Pick<PackPlace, 'capacity' | 'one'>,
+): PackRules {
   return {
     ...packRules,
     fewest: Math.max(packRules.fewest ?? 0, capacity.fewest),

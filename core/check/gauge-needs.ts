@@ -1,6 +1,7 @@
 import type { WayId } from '../method/way'
 import { ways } from '../method/ways'
-import { systemOf, type UnitSystem } from '../quantity/length'
+import { systemOf } from '../quantity/figure'
+import type { UnitSystem } from '../quantity/length'
 import { GAUGE_NAME, suits, type Gauge, type GaugeKind } from '../reading/gauge'
 import type { MeasuringPoint } from './contract'
 import type { CheckDocument } from './document'
@@ -15,12 +16,12 @@ export interface GaugeNeed {
   readonly way: WayId
 }
 
-function needOf({ way, tool }: Pick<MeasuringPoint, 'way' | 'tool'>): GaugeNeed | null {
+export function needOf({ way, tool }: Pick<MeasuringPoint, 'way' | 'tool'>): GaugeNeed | null {
   const kind = ways[way].gauge
   if (kind === null) return null
   return tool === undefined
     ? { key: kind, kind, label: GAUGE_NAME[kind], way }
-    : { key: `${kind}:${tool}`, kind, label: `${GAUGE_NAME[kind]}, ${tool}`, way }
+    : { key: `${kind}:${tool}`, kind, label: `${GAUGE_NAME[kind]}, ${tool.replace('-', ' ')}`, way }
 }
 
 /** What these points are read with, each once, in the order of the points. */

@@ -107,8 +107,36 @@ const STEPS: readonly (readonly [kind: string, setup: Readonly<Record<string, re
   ],
   ['sealed-bearing-spacer', { way: ['depths'] }, 's:clean! s:standard m:one-face! m:square p:first-home! p:tightened!'],
   ['sealed-bearing-spacer', { way: ['length'] }, 's:clean! s:standard m:square p:first-home! p:tightened!'],
-  ['oil-pump-clearance', { way: ['feeler'] }, 's:clean! s:flat! s:feeler-clean m:feeler-pushed p:prime'],
-  ['oil-pump-clearance', { way: ['strip'] }, 's:clean! s:flat! s:strip-dry! m:strip-torque! p:strip-clean! p:prime'],
+  [
+    'swivel-preload',
+    { way: ['scale', 'gauge'] },
+    's:bolts-free! s:pin-pressed! s:washer-found! s:sprung-in! s:kept m:nip m:steady m:at-torque c:thicker-less p:proved-full! p:same-pack',
+  ],
+  [
+    'swivel-preload',
+    { way: ['feel'] },
+    's:bolts-free! s:pin-pressed! s:washer-found! s:sprung-in! s:kept m:nip m:at-torque c:thicker-less p:proved-full! p:same-pack',
+  ],
+  ['steering-head-kit', { origin: ['genuine'] }, 's:old-inspected!'],
+  [
+    'steering-head-kit',
+    { origin: ['kit'] },
+    's:old-inspected! s:kit-named! s:unpressed! m:gap-round c:washer-inside p:squeezed! p:torqued!',
+  ],
+  ['torque-preload', { stages: ['one'], way: ['scale', 'feel'] }, 's:clean! s:case-torque! m:steady c:lap-cold p:proved-full!'],
+  ['torque-preload', { stages: ['one'], way: ['gauge'] }, 's:clean! s:adaptor! s:case-torque! m:steady c:lap-cold p:proved-full!'],
+  [
+    'torque-preload',
+    { stages: ['two', 'three'], way: ['scale', 'feel'] },
+    's:clean! s:crown-bolts! s:case-torque! m:steady c:lap-cold p:proved-full!',
+  ],
+  [
+    'torque-preload',
+    { stages: ['two', 'three'], way: ['gauge'] },
+    's:clean! s:crown-bolts! s:adaptor! s:case-torque! m:steady c:lap-cold p:proved-full!',
+  ],
+  ['oil-pump-clearance', { way: ['feeler'] }, 's:clean! s:flat! s:feeler-clean m:feeler-pushed c:rub p:turned p:prime'],
+  ['oil-pump-clearance', { way: ['strip'] }, 's:clean! s:flat! s:strip-dry! m:strip-torque! p:strip-clean! c:rub p:turned p:prime'],
 ]
 
 /** Every set-up a kind's choices allow. */

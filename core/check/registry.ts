@@ -7,8 +7,11 @@ import { oilPumpClearance } from './oil-pump-clearance'
 import { rollerBigEnd } from './roller-big-end'
 import { sealedBearingSpacer } from './sealed-bearing-spacer'
 import { shaftEndPlay } from './shaft-end-play'
+import { steeringHeadKit } from './steering-head-kit'
+import { swivelPreload } from './swivel-preload'
 import { taperHub } from './taper-hub'
 import { thrustAlignment } from './thrust-alignment'
+import { torquePreload } from './torque-preload'
 
 /** Every kind of check there is. A new one is a folder beside this file and its line here. */
 export const checkKinds: readonly CheckKind[] = [
@@ -22,6 +25,9 @@ export const checkKinds: readonly CheckKind[] = [
   taperHub,
   comparatorHub,
   sealedBearingSpacer,
+  torquePreload,
+  swivelPreload,
+  steeringHeadKit,
 ]
 
 /** @throws RangeError for a kind this version does not know */

@@ -1,7 +1,8 @@
 import { groups } from 'd3-array'
+import type { Way } from '../method/way'
 import { ways } from '../method/ways'
 import { isValid } from '../reading/gates'
-import { isFigure, isRepeat, unvoided, type Reading } from '../reading/reading'
+import { isFigure, isRange, isRepeat, unvoided, type Reading } from '../reading/reading'
 import { signedPlay } from '../reading/repeat'
 import { mean } from '../reading/statistics'
 import { bandOf } from '../verdict/limits'
@@ -15,7 +16,9 @@ export interface Spread {
   readonly nu: number
 }
 
-const valueOf = (reading: Reading): number | null => (isRepeat(reading) ? signedPlay(reading) : isFigure(reading) ? reading.figure : null)
+/** What is averaged of a reading, if anything is: of a torque what keeps it turning. */
+const valueOf = (reading: Reading, again: Way['again']): number | null =>
+  isRepeat(reading) ? signedPlay(reading) : isFigure(reading) ? reading.figure : isRange(reading) && again === 'repeat' ? reading.low : null
 
 /** Its figure differs from a cold one by the heat of the part, which is nothing of the gauge. */
 const wasWarm = (reading: Reading): boolean => isFigure(reading) && (reading.hot === true || reading.celsius !== undefined)
@@ -37,8 +40,9 @@ export function spreadsOf(document: CheckDocument, workshop: string): Record<str
     for (const [, series] of groups(own, reading => `${reading.point} ${reading.gauge} ${stateOfParts(reading)}`)) {
       const { point: id, gauge: gaugeId } = series[0]!
       const point = points.find(candidate => candidate.id === id)
-      const values = series.flatMap(reading => valueOf(reading) ?? [])
-      if (!point || ways[point.way].again === 'another' || values.length < 2 || !valid(series)) continue
+      if (!point) continue
+      const values = series.flatMap(reading => valueOf(reading, ways[point.way].again) ?? [])
+      if (ways[point.way].again === 'another' || values.length < 2 || !valid(series)) continue
       const centre = mean(values)
       const known = spreads[gaugeId!] ?? { squares: 0, nu: 0 }
       spreads[gaugeId!] = {
@@ -68,6 +72,7 @@ export function spreadsOf(document: CheckDocument, workshop: string): Record<str
       pooled: null,
       heat: null,
       counting: 'smallest',
+      radius: point.radius ?? null,
     })
     return isValid(findings)
   }

@@ -1,4 +1,8 @@
-import { PLAY_WORDS, SIZE_WORDS } from '../verdict/words'
+import type { MeasureUnit } from '../quantity/measure'
+import { PLAY_WORDS, PRELOAD_WORDS, SIZE_WORDS } from '../verdict/words'
+import type { Unit } from '../quantity/figure'
+import { unitFor } from '../quantity/format-length'
+import type { UnitSystem } from '../quantity/length'
 import type { CombinedResult, Answers, ResultKind } from './contract'
 
 /** A length that is one figure, told as a play, and can be any. */
@@ -50,6 +54,26 @@ export const sizeResult = (id: string, label: string, more: Partial<ResultKind> 
   main: false,
   ...more,
 })
+
+/** The torque that keeps something turning under preload: there must be some. */
+export const turningResult = (id: string, label: string, unit: MeasureUnit<'torque'>, more: Partial<ResultKind> = {}): ResultKind => ({
+  id,
+  label,
+  quantity: 'torque',
+  unit,
+  scale: 'play',
+  ends: PRELOAD_WORDS,
+  cannotBind: 'below',
+  main: true,
+  floored: false,
+  overZero: true,
+  positions: [],
+  ...more,
+})
+
+/** What a result is shown in: its own unit, or a length’s in the system that is looked at. */
+export const unitOfResult = ({ unit, scale }: Pick<ResultKind, 'unit' | 'scale'>, system: UnitSystem): Unit =>
+  unit ?? unitFor(system, scale)
 
 /** The play is what its one point says. */
 export function playFrom(point: string, answers: Answers, formula: string): CombinedResult {

@@ -3,7 +3,7 @@ import type { Torque } from '../quantity/measure'
 import { parseTemperature } from '../quantity/temperature'
 import { REFERENCE } from '../reading/temperature'
 
-/** Choices made when a check is set up, by field: a choice's value, a count in digits, a length in whole nm, a temperature in °C, a torque in whole nN·m, a price in the smallest coin. */
+/** Choices made when a check is set up, by field: a choice's value, a count in digits, a length in whole nm, a temperature in °C, a torque in whole nN·m, a ratio in decimal digits, a price in the smallest coin. */
 export type Setup = Readonly<Record<string, string>>
 
 interface FieldHead {
@@ -39,12 +39,18 @@ export interface TemperatureField extends FieldHead {
 /** A torque, nN·m; blank where it is not known. */
 export interface TorqueField extends FieldHead {
   readonly kind: 'torque'
+  /** of a bearing, not of a bolt: in·lb beside N·m */
+  readonly small?: true
+}
+/** How many turns of one thing to a turn of another: decimal digits, above zero. */
+export interface RatioField extends FieldHead {
+  readonly kind: 'ratio'
 }
 /** Money, in the smallest coin; blank where it is not known. */
 export interface PriceField extends FieldHead {
   readonly kind: 'price'
 }
-export type SetupField = ChoiceField | CountField | LengthSetupField | TemperatureField | TorqueField | PriceField
+export type SetupField = ChoiceField | CountField | LengthSetupField | TemperatureField | TorqueField | RatioField | PriceField
 
 /** A sentence when a value does not fit its field, else null. */
 export function fieldFault(fields: readonly SetupField[], id: string, value: string): string | null {
@@ -63,6 +69,8 @@ export function fieldFault(fields: readonly SetupField[], id: string, value: str
       return Number(value) < field.least ? (field.least > 0 ? 'Must be above zero.' : 'That is too small.') : null
     case 'torque':
       return value === '' || (/^\d{1,15}$/.test(value) && Number(value) > 0) ? null : 'A torque above zero, in whole nN·m.'
+    case 'ratio':
+      return /^\d{1,3}(\.\d{1,4})?$/.test(value) && Number(value) > 0 ? null : 'A ratio above zero, such as 3.73.'
     case 'price':
       return value === '' || /^\d{1,8}$/.test(value) ? null : 'A price of zero or more.'
     case 'celsius': {
@@ -99,6 +107,11 @@ export const length = ({ initial, ...field }: Words<LengthSetupField> & { readon
 })
 export const celsius = (field: Words<TemperatureField>) => ({ kind: 'celsius' as const, initial: String(REFERENCE), ...field })
 export const torque = (field: Words<TorqueField>) => ({ kind: 'torque' as const, initial: '', ...field })
+export const ratio = ({ initial, ...field }: Words<RatioField> & { readonly initial: number }) => ({
+  kind: 'ratio' as const,
+  initial: String(initial),
+  ...field,
+})
 export const price = (field: Words<PriceField>) => ({ kind: 'price' as const, initial: '', ...field })
 
 /** The fields of a kind, in the order they are asked in. */
@@ -110,19 +123,20 @@ export type Fields = Readonly<
     | Described<LengthSetupField>
     | Described<TemperatureField>
     | Described<TorqueField>
+    | Described<RatioField>
     | Described<PriceField>
   >
 >
 type ValueOf<Field> = Field extends { readonly kind: 'choice'; readonly options: readonly { readonly value: infer Value }[] }
   ? Value
-  : Field extends { readonly kind: 'count' | 'celsius' }
+  : Field extends { readonly kind: 'count' | 'celsius' | 'ratio' }
     ? number
     : Field extends { readonly kind: 'length' }
       ? Nm | null
       : Field extends { readonly kind: 'torque' }
         ? Torque | null
         : number | null
-/** The set-up of a kind with these fields: a choice is one of its values, a length nm, a temperature °C, a torque nN·m, a price in the smallest coin; null is blank. */
+/** The set-up of a kind with these fields: a choice is one of its values, a length nm, a temperature °C, a torque nN·m, a ratio a number, a price in the smallest coin; null is blank. */
 export type SetupOf<F extends Fields> = { readonly [Id in keyof F]: ValueOf<F[Id]> }
 
 /** What was chosen, field by field; what was never asked is as it is at first. */
@@ -134,6 +148,7 @@ function valueIn({ kind }: Fields[string], text: string): string | number | null
     case 'choice':
       return text
     case 'count':
+    case 'ratio':
       return Number(text)
     case 'length':
       return text === '' ? null : nm(Number(text))

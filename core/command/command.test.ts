@@ -12,7 +12,7 @@ import { apply } from './apply'
 import type { Bench, Command } from './command'
 import { decide } from './decide'
 import type { Happening, Outcome } from './happening'
-import { newLot } from './pack'
+import { newLot } from './found-pack'
 import { beginCheck } from './settings'
 
 const AT = '2026-05-04T08:00:00.000Z'

@@ -2,6 +2,7 @@ import type { CheckDocument, Clearing } from '../check/document'
 import type { JobPart } from '../check/parts'
 import type { PieceInHand } from '../pack/in-hand'
 import type { Lot, Pack } from '../pack/lot'
+import type { Exact } from '../quantity/figure'
 import type { Nm } from '../quantity/length'
 import type { Torque } from '../quantity/measure'
 import type { Gauge } from '../reading/gauge'
@@ -33,12 +34,12 @@ export interface ReadingFields {
   readonly far?: Nm
   readonly back?: Nm
   readonly springBack?: boolean
-  readonly figure?: Nm
+  readonly figure?: Exact
   readonly celsius?: number
   readonly hot?: boolean
   readonly stone?: Stone
-  readonly low?: Nm
-  readonly high?: Nm
+  readonly low?: Exact
+  readonly high?: Exact
   readonly leaves?: number
   readonly word?: string
   readonly torque?: Torque

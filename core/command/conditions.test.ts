@@ -5,7 +5,7 @@ import { twoSided } from '../verdict/limits'
 import { apply } from './apply'
 import type { Bench, Command } from './command'
 import { decide } from './decide'
-import { newLot } from './pack'
+import { newLot } from './found-pack'
 
 const AT = '2026-05-04T08:00:00.000Z'
 let op = 0

@@ -4,7 +4,8 @@ import { thickness } from '../pack/lot'
 import { formatLength } from '../quantity/format-length'
 import type { BeginLapCommand, Bench, EndLapCommand, LapPassCommand } from './command'
 import { happened, refused, type Happening, type Outcome, type RefusedCommand } from './happening'
-import { NO_PLACE, newLot, placeOf } from './pack'
+import { newLot } from './found-pack'
+import { NO_PLACE, placeOf } from './pack'
 
 /** Takes a piece out of the drawer to lap it, or starts one from sheet; a sheet yields more than one, its count stays. */
 export function beginLap({ document, lots }: Bench, command: BeginLapCommand): Outcome {

@@ -1,20 +1,22 @@
 import { evaluateCheck, predictionOwn, type CheckEvaluation } from '../check/evaluate-check'
 import { keptConditions } from '../check/conditions'
-import { packIn, piecesIn, type CheckDocument, type Predicted, type Trial } from '../check/document'
+import { goesInto, packAt, piecesIn, type CheckDocument, type Predicted, type Trial } from '../check/document'
 import { checkKind } from '../check/registry'
 import type { PackPlace } from '../check/contract'
+import type { PlaceEvaluation } from '../check/evaluate-place'
 import { changeWords, pieceList } from '../pack/arithmetic'
-import { lotMap, packChange, pieceCount, thickness, type Lot, type LotMap, type Pack } from '../pack/lot'
-import { predict } from '../pack/predict'
+import { lotMap, packChange, pieceCount, thickness, type LotMap, type Pack } from '../pack/lot'
+import { predict, type Prediction } from '../pack/predict'
+import { toldValue } from '../pack/told'
 import { formatLength } from '../quantity/format-length'
 import { lowerFirst } from '../quantity/lower-first'
-import type { Bench, FitCommand, FoundPiece, ListCommand, PromiseCommand } from './command'
+import type { Bench, FitCommand, PromiseCommand } from './command'
 import { claims, shortOf } from './drawer'
 import { happened, refused, type Happening, type Outcome, type RefusedCommand } from './happening'
 import { tellApart } from './in-hand'
 
 /** One entry a lot, whatever order they were named in. */
-function merged(pieces: Pack): Pack {
+export function merged(pieces: Pack): Pack {
   const counts = new Map<string, number>()
   for (const { lotId, count } of pieces) counts.set(lotId, (counts.get(lotId) ?? 0) + count)
   return [...counts].map(([lotId, count]) => ({ lotId, count }))
@@ -27,10 +29,20 @@ export const placeOf = ({ kind, setup }: Pick<CheckDocument, 'kind' | 'setup'>, 
 export const NO_PLACE = 'This check has no such place.'
 
 /** What speaks against so many pieces in a place; null: nothing. */
-function capacityFault({ label, capacity: { fewest, most } }: PackPlace, count: number, whole: boolean): string | null {
+export function capacityFault({ label, capacity: { fewest, most }, without }: PackPlace, count: number, whole: boolean): string | null {
   if (count <= most && (count >= fewest || !whole)) return null
   const takes = fewest === most ? `${most}` : count > most ? `at most ${most}` : `at least ${fewest}`
-  return `${label}: it takes ${takes} ${takes.endsWith('1') && most === 1 ? 'piece' : 'pieces'}, not ${count}.`
+  const why = count === 0 && without !== undefined ? `: ${without}` : ''
+  return `${label}: it takes ${takes} ${takes.endsWith('1') && most === 1 ? 'piece' : 'pieces'}, not ${count}${why}.`
+}
+
+/** A packing in a pack of shims, or a shim in a joint; null: each piece goes there. */
+export function shapeFault(place: PackPlace, pack: Pack, lots: LotMap): string | null {
+  if (pack.every(({ lotId }) => goesInto(place, lots.get(lotId)!))) return null
+  if (place.holds === 'packing') return `${place.label}: only a packing goes there.`
+  return pack.some(({ lotId }) => lots.get(lotId)!.shape === 'packing')
+    ? `${place.label}: a packing is no part of it.`
+    : `${place.label}: a washer goes there whose hole clears the stem and whose rim stays inside the pocket. Its diameters are in Stock.`
 }
 
 /**
@@ -63,6 +75,16 @@ export function fit(before: Bench, asked: FitCommand): Outcome {
     for (const { lotId, count } of done.change.in) moves.set(lotId, (moves.get(lotId) ?? 0) - count)
     for (const { lotId, count } of done.change.out) moves.set(lotId, (moves.get(lotId) ?? 0) + count - lappedOf(document, id, lotId))
   }
+  const packings = packingsOut(
+    document,
+    command.packs.map(({ place }) => place),
+  )
+  for (const [id, pack] of packings) {
+    packs[id] = []
+    words.push('trial packing out')
+    for (const { lotId, count } of pack) moves.set(lotId, (moves.get(lotId) ?? 0) + count)
+  }
+  const refitted = [...command.packs.map(({ place }) => place), ...packings.map(([id]) => id)]
   const short = shortOf(moves, all, command.claim ?? false, document.entryUnit)
   if (short) return short
   const trial: Omit<Trial, 'readings'> = {
@@ -70,7 +92,7 @@ export function fit(before: Bench, asked: FitCommand): Outcome {
     at: command.at,
     packs,
     unlisted: last.unlisted,
-    refitted: command.packs.map(({ place }) => place),
+    refitted,
     predicted,
     conditions: keptConditions(checkKind(document.kind), document, last),
   }
@@ -100,14 +122,24 @@ export function fit(before: Bench, asked: FitCommand): Outcome {
   )
 }
 
+/** Packings that are in for a trial beside a pack that is changed: they come out with it. */
+function packingsOut(document: CheckDocument, changed: readonly string[]): [place: string, pack: Pack][] {
+  const places = checkKind(document.kind).places(document.setup)
+  const results = places.filter(({ id }) => changed.includes(id)).map(({ result }) => result)
+  return places.flatMap(({ id, result, holds }): [string, Pack][] => {
+    const pack = piecesIn(document.trials.at(-1)!, id)
+    return holds === 'packing' && results.includes(result) && !changed.includes(id) && pack.length > 0 ? [[id, pack]] : []
+  })
+}
+
 /** Pieces of a size that were taken out of this fitting to be lapped: they do not come back as what they were. */
 const lappedOf = ({ laps, trials }: CheckDocument, place: string, lotId: string): number =>
   laps.filter(lap => lap.place === place && lap.lotId === lotId && lap.trial === trials.at(-1)!.id).length
 
 /** Places of which nothing was listed before something was put in hold that, and what nobody listed. */
-function withUnlisted(trial: Omit<Trial, 'readings'>, { trials }: CheckDocument): Omit<Trial, 'readings'> {
+function withUnlisted(trial: Omit<Trial, 'readings'>, { trials, kind, setup }: CheckDocument): Omit<Trial, 'readings'> {
   const last = trials.at(-1)!
-  const opened = trial.refitted.filter(place => packIn(last, place) === null && !last.unlisted.includes(place))
+  const opened = trial.refitted.filter(id => packAt(last, placeOf({ kind, setup }, id)!) === null && !last.unlisted.includes(id))
   return { ...trial, unlisted: [...last.unlisted, ...opened].sort() }
 }
 
@@ -135,8 +167,8 @@ function fitPlace(
   const ghost = next.find(({ lotId }) => !all.has(lotId))
   if (ghost) return refused('missing', 'There is no such size in the drawer.', `${path}.pieces`)
   const last = document.trials.at(-1)!
-  const whole = packIn(last, id) !== null
-  const fault = capacityFault(found.place, pieceCount(next), whole)
+  const whole = packAt(last, found.place) !== null
+  const fault = shapeFault(found.place, next, all) ?? capacityFault(found.place, pieceCount(next), whole)
   if (fault) return refused('invalid', fault, `${path}.pieces`)
   const { one } = found.place
   const ones = next.reduce((sum, { lotId, count }) => sum + (all.get(lotId)!.shape === one ? count : 0), 0)
@@ -146,15 +178,23 @@ function fitPlace(
       `${found.place.label}: exactly one ${one} piece belongs in it, not ${ones === 0 ? 'none' : ones}.`,
       `${path}.pieces`,
     )
-  const { request, result } = found
+  const { request } = found
   const expected = predict(request.question, request.fitted, next, all, request.response)
   return {
     next,
     change: packChange(request.fitted, next),
     result: found.place.result,
-    predicted: request.question.bound ? null : { play: expected.play, u: expected.u, uOwn: predictionOwn(expected.u, result.estimate) },
+    predicted: predictedBy(found, expected),
     words: lowerFirst(changeWords(piecesIn(last, id), next, all, document.entryUnit)),
   }
+}
+
+/** What is held against the next reading, in small units of its result; null: only a bound or the way is known, or it was chosen by another figure. */
+function predictedBy({ request, result, place }: PlaceEvaluation, expected: Prediction): Predicted | null {
+  const { bound, told } = request!.question
+  if (bound || told?.by === 'direction' || (place.first && !told)) return null
+  const u = toldValue(expected.u, told)
+  return { play: toldValue(expected.play, told), u, uOwn: predictionOwn(u, result!.estimate) }
 }
 
 /** Promises pieces to a place: what is here and not promised elsewhere. None: takes the promise back. */
@@ -178,88 +218,3 @@ export function promise({ document, lots }: Bench, { place, pieces }: PromiseCom
     { type: 'promised', place, pack },
   )
 }
-
-/**
- * The pack as it was found, piece by piece, or none. Sizes the drawer does not know become lots of their own, tagged to the place.
- * What was put in or taken out since then stays: the pieces found are added to every fitting in which the place was not known.
- */
-export function list({ document, lots }: Bench, { op, place: id, pieces }: ListCommand): Outcome {
-  const place = placeOf(document, id)
-  if (!place) return refused('invalid', NO_PLACE, 'place')
-  const [first] = document.trials
-  if (document.trials.length > 1 && packIn(document.trials.at(-1)!, id) !== null)
-    return refused('conflict', 'The pack was changed since it was found; it cannot be listed again.')
-  const fault = capacityFault(
-    place,
-    pieces.reduce((sum, { count }) => sum + count, 0),
-    false,
-  )
-  if (fault) return refused('invalid', fault, 'pieces')
-  const found: { lotId: string; count: number }[] = []
-  const added: Happening[] = []
-  for (const [i, piece] of pieces.entries()) {
-    const lot = lotFor(piece, i, document, lots, `${document.id}:${op}:${i}`.slice(-64))
-    if ('ok' in lot) return lot
-    if ('lot' in lot) added.push({ type: 'lot-added', lot: lot.lot })
-    found.push({ lotId: 'lot' in lot ? lot.lot.id : lot.id, count: piece.count })
-  }
-  const pack = merged(found)
-  const count = pieces.reduce((sum, piece) => sum + piece.count, 0)
-  const unknown = document.trials.filter(trial => trial === first || packIn(trial, id) === null)
-  return happened(
-    count === 0 ? 'Pack as found: nothing fitted' : `Pack as found: ${count} ${count === 1 ? 'piece' : 'pieces'} listed`,
-    ...added,
-    ...unknown.map((trial): Happening => ({
-      type: 'listed',
-      trial: trial.id,
-      place: id,
-      pack: trial === first ? pack : merged([...pack, ...piecesIn(trial, id)]),
-    })),
-  )
-}
-
-function lotFor(
-  piece: FoundPiece,
-  at: number,
-  { family, title }: CheckDocument,
-  lots: readonly Lot[],
-  newId: string,
-): { readonly id: string } | { readonly lot: Omit<Lot, 'onHand'> } | RefusedCommand {
-  if (piece.lotId !== undefined)
-    return lots.some(lot => lot.id === piece.lotId)
-      ? { id: piece.lotId }
-      : refused('invalid', 'That size is not in the drawer.', `pieces.${at}.lotId`)
-  if (piece.size === undefined) return refused('invalid', 'Give the piece its size.', `pieces.${at}.size`)
-  const same = lots.find(
-    lot =>
-      lot.family === family &&
-      !lot.apart &&
-      (piece.measured ? lot.measured === piece.size : lot.measured === null && lot.nominal === piece.size),
-  )
-  if (same) return { id: same.id }
-  const lot = newLot({ id: newId, family: family || UNSORTED, nominal: piece.size, tags: [`found in ${title}`] }, piece.measured)
-  return { lot: piece.measured && piece.count === 1 ? { ...lot, apart: true } : lot }
-}
-
-/** Where pieces are kept that were found in a check with no drawer of its own. */
-const UNSORTED = 'Unsorted'
-
-/** A size the drawer does not know yet, of which nothing more is known. */
-export const newLot = (
-  { id, family, nominal, tags }: Pick<Lot, 'id' | 'family' | 'nominal' | 'tags'>,
-  measured = false,
-): Omit<Lot, 'onHand'> => ({
-  id,
-  family,
-  nominal,
-  measured: measured ? nominal : null,
-  ...(measured ? { sizes: [nominal] } : {}),
-  tolerance: null,
-  reserved: 0,
-  mark: '',
-  colour: '',
-  tags: tags.map(tag => tag.slice(0, 120)),
-  cost: null,
-  leadDays: null,
-  shape: 'flat',
-})

@@ -1,13 +1,14 @@
 import type { CheckKind } from '../check/contract'
-import { resultId } from '../check/contract'
+import { positionOf, resultId } from '../check/contract'
 import { DEFAULT_REFIT, limitsOf, type CheckDocument } from '../check/document'
 import { evaluateCheck } from '../check/evaluate-check'
-import { gaugeNeeds, keySuits, likelyGauge } from '../check/gauge-needs'
+import { gaugeNeeds, keySuits, likelyGauge, needOf, type GaugeNeed } from '../check/gauge-needs'
 import { bindParts } from '../check/parts'
 import { checkKind } from '../check/registry'
 import { fieldFault, lengthIn, type Setup } from '../check/setup'
 import type { PackRules } from '../pack/chooser/prepare'
-import { nm, systemOf } from '../quantity/length'
+import { systemOf } from '../quantity/figure'
+import { nm } from '../quantity/length'
 import { ways } from '../method/ways'
 import type { Gauge } from '../reading/gauge'
 import { limitsFault, type LimitSet } from '../verdict/limits'
@@ -56,8 +57,7 @@ export function set(bench: Bench, command: SetCommand): Outcome {
   const limits = limitsWith(kind, setup, change)
   if ('ok' in limits) return limits
   const after = limits.reduce(apply, { ...bench, document: { ...document, setup } }).document
-  const main = kind.results(setup).find(result => result.main)
-  const gauges = gaugesWith(document, kind, setup, main ? limitsOf(after, main.id, null).working : null, command)
+  const gauges = gaugesWith(document, after, kind, setup, command)
   if ('ok' in gauges) return gauges
   return happened(
     `Set-up changed: ${Object.entries(change)
@@ -116,7 +116,8 @@ function limitsWith(kind: CheckKind, setup: Setup, { limits = [] }: SettingsChan
   for (const [i, { result, role, set: wanted }] of limits.entries()) {
     if (!known.includes(result)) return refused('invalid', 'This check has no such result.', `settings.limits.${i}.result`)
     const limitSet = wanted.kind === 'none' ? null : wanted
-    const fault = limitSet && limitsFault(limitSet)
+    const of = kind.results(setup).find(({ id }) => id === result.split('@')[0])!.quantity
+    const fault = limitSet && limitsFault(limitSet, of)
     if (fault) return refused('invalid', fault, `settings.limits.${i}.set`)
     happenings.push({ type: 'limited', result, role, set: limitSet })
   }
@@ -125,9 +126,9 @@ function limitsWith(kind: CheckKind, setup: Setup, { limits = [] }: SettingsChan
 
 function gaugesWith(
   document: CheckDocument,
+  after: CheckDocument,
   kind: CheckKind,
   setup: Setup,
-  limits: LimitSet | null,
   { change: { gauges = {}, entryUnit: unit = document.entryUnit }, register }: SetCommand,
 ): Happening[] | RefusedCommand {
   const needs = gaugeNeeds(kind.points(setup))
@@ -146,12 +147,19 @@ function gaugesWith(
     const of = register.filter(gauge => gauge.kind === wantedKind)
     // As long as nothing was read with it and nobody chose it, it goes by what is measured.
     const free = gauges[key] === undefined && !readWith(document, used[key])
-    const use = { limits, master: lengthIn(setup, 'master'), unit, used: used[key] ?? null }
+    const use = { limits: limitsOfNeed(after, kind, setup, need), master: lengthIn(setup, 'master'), unit, used: used[key] ?? null }
     const fitting = free ? ways[need.way].suited?.(of, use) : null
     const wanted = fitting ?? (used[key] ? null : (used[wantedKind] ?? likelyGauge(need, register, systemOf(unit)) ?? null))
     if (wanted && wanted.id !== used[key]?.id) happenings.push({ type: 'gauged', key, gauge: wanted })
   }
   return happenings
+}
+
+/** Limits of what a gauge is needed for: of the first of its points that has some. */
+function limitsOfNeed(after: CheckDocument, kind: CheckKind, setup: Setup, { key }: GaugeNeed): LimitSet | null {
+  const results = kind.results(setup)
+  const points = kind.points(setup).filter(point => needOf(point)?.key === key)
+  return points.reduce<LimitSet | null>((found, point) => found ?? limitsOf(after, point.result, positionOf(results, point)).working, null)
 }
 
 const readWith = ({ trials }: CheckDocument, gauge: Gauge | undefined): boolean =>

@@ -1,4 +1,4 @@
-import { formatLength } from '../quantity/format-length'
+import { formatFigure } from '../quantity/figure'
 import { nm } from '../quantity/length'
 import { estimateFigure } from '../reading/estimate'
 import { gateFigures, type Finding } from '../reading/gates'
@@ -50,7 +50,7 @@ function heatFindings(figures: readonly FigureReading[], { heat, band }: WayCont
     if (Math.abs(effect) < 0.5) return []
     // Of the part itself, whichever way its dial runs.
     const part = gauge.kind === 'bore-gauge' ? boreSign(gauge) * effect : effect
-    const amount = formatLength(Math.abs(effect), gauge.unit, { unit: true })
+    const amount = formatFigure(Math.abs(effect), gauge.unit, { unit: true })
     return [
       {
         gate: 'heat',

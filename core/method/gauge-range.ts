@@ -1,15 +1,15 @@
-import { formatLength, unitFor } from '../quantity/format-length'
-import { systemOf } from '../quantity/length'
+import { formatFigure } from '../quantity/figure'
+import { unitOfGauge } from '../quantity/format-length'
 import type { Finding } from '../reading/gates'
 import type { Gauge } from '../reading/gauge'
 import { unvoided, type FigureReading } from '../reading/reading'
 
 /** A sentence where a size is outside the range of its gauge; null: it is inside, or the range is not known. */
 export function outOfRange(size: number, { range, unit, name }: Gauge): string | null {
-  const own = unitFor(systemOf(unit), 'size')
-  const show = (value: number) => formatLength(value, own, { trim: true })
+  const own = unitOfGauge(unit, 'size')
+  const show = (value: number) => formatFigure(value, own, { trim: true })
   return range && (size < range.low || size > range.high)
-    ? `${formatLength(size, own, { unit: true })} is outside the range of ${name} (${show(range.low)} – ${show(range.high)}).`
+    ? `${formatFigure(size, own, { unit: true })} is outside the range of ${name} (${show(range.low)} – ${show(range.high)}).`
     : null
 }
 

@@ -1,5 +1,5 @@
 import type { Scale } from '../quantity/format-length'
-import type { LengthUnit } from '../quantity/length'
+import type { LengthUnit, Nm } from '../quantity/length'
 import type { EntryOptions } from '../quantity/parse-length'
 import type { Estimate, Pooled } from '../reading/estimate'
 import type { Finding } from '../reading/gates'
@@ -24,12 +24,16 @@ export type WayId =
   | 'comparator'
   | 'comparator-now'
   | 'depth'
+  | 'turning-torque'
+  | 'spring-scale'
+  | 'go-no-go'
+  | 'calipers'
 
 /** What a way of measuring needs to know besides the readings. */
 export interface WayContext {
   /** null for ways that use none, and where the register has none yet */
   readonly gauge: Gauge | null
-  /** Width of the limits the gates go by, nm; null when graduations alone decide. */
+  /** Width of the limits the gates go by, in small units of the result; null when graduations alone decide. */
   readonly band: number | null
   readonly unit: LengthUnit
   /** Degrees between plunger and movement, for a dial. */
@@ -39,6 +43,8 @@ export interface WayContext {
   readonly guarded?: boolean
   /** What a part that was not at the temperature of its gauge is corrected by; null where the kind knows no metal. */
   readonly heat: Heat | null
+  /** where a force is pulled, from the axis it turns about; null: not known */
+  readonly radius: Nm | null
   /** which of the readings at several places of one gap counts */
   readonly counting: Counting
 }

@@ -1,15 +1,19 @@
 import { boreGauge } from './bore-gauge/way'
+import { calipers } from './calipers/way'
 import { comparator, comparatorNow } from './comparator/way'
 import { depth } from './depth/way'
 import { dial } from './dial/way'
 import { feel } from './feel/way'
 import { feeler } from './feeler/way'
+import { goNoGo } from './go-no-go/way'
 import { hone } from './hone/way'
 import { insideMicrometer } from './inside-micrometer/way'
 import { micrometer } from './micrometer/way'
 import { pieces } from './pieces/way'
 import { plasticStrip } from './plastic-strip/way'
 import { set } from './set/way'
+import { springScale } from './spring-scale/way'
+import { turningTorque } from './turning-torque/way'
 import type { Way, WayId } from './way'
 import { word } from './word/way'
 
@@ -29,4 +33,8 @@ export const ways: Readonly<Record<WayId, Way>> = {
   'comparator': comparator,
   'comparator-now': comparatorNow,
   'depth': depth,
+  'turning-torque': turningTorque,
+  'spring-scale': springScale,
+  'go-no-go': goNoGo,
+  'calipers': calipers,
 }

@@ -1,4 +1,5 @@
-import { formatMeasure, parseMeasure, type Torque } from '../quantity/measure'
+import { formatFigure } from '../quantity/figure'
+import { parseMeasure, type Torque } from '../quantity/measure'
 import { isWord, unvoided, type Reading } from '../reading/reading'
 import { NO_ANSWER, type PointAnswer } from './way'
 
@@ -34,7 +35,7 @@ export function saidZero(readings: readonly Reading[]): PointAnswer | null {
         word: word.value,
         atMost: {
           value: 0,
-          words: word.words + (torque === undefined ? '' : ` at ${formatMeasure('torque', torque, 'N·m', { unit: true })}`),
+          words: word.words + (torque === undefined ? '' : ` at ${formatFigure(torque, 'N·m', { unit: true })}`),
         },
       }
     : null

@@ -4,7 +4,8 @@ import type { EntryOptions } from '../quantity/parse-length'
 import { rectangular } from '../reading/budget'
 import { mean, quadrature } from '../reading/statistics'
 
-export const SHAPES = ['flat', 'stepped', 'sprung', 'sheet'] as const
+/** A packing is paper or gasket for a trial, as thick as it is squeezed. */
+export const SHAPES = ['flat', 'stepped', 'sprung', 'sheet', 'packing'] as const
 export type Shape = (typeof SHAPES)[number]
 
 /**
@@ -37,6 +38,9 @@ export interface Lot {
   readonly cost: number | null
   /** How long it takes to come, days; null when not known. */
   readonly leadDays: number | null
+  /** A washer’s hole and its rim, diameters, where somebody knows them. */
+  readonly inside?: Nm
+  readonly outside?: Nm
   /** A stepped spacer or a sprung shim has its own place and drawing; from sheet, pieces are made. */
   readonly shape: Shape
 }

@@ -54,7 +54,8 @@ const MADE = 'made'
  * Equal pairs are not offered: both would have to be made alike.
  */
 export function makePlan({ drawer, sheets, fitted, response, rules, question, lappable }: MakeRequest): MakeOption[] {
-  if (!lappable || response.pair || question.bound) return []
+  // While only the way is known, nobody can say how thick a piece should be.
+  if (!lappable || response.pair || question.bound || question.told?.by === 'direction') return []
   const raw = sheets.map(lot => ({ ...lot, shape: 'flat' as const, onHand: FROM_SHEET, reserved: 0 }))
   const isSheet = new Set(raw.map(lot => lot.id))
   const all = [...drawer.filter(lot => !isSheet.has(lot.id)), ...raw]

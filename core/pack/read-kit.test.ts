@@ -21,6 +21,12 @@ it('takes letters and marks, cells from a spreadsheet, and leaves a heading out'
     { ...plain, nominal: thou(3), mark: 'long side' },
   ])
 })
+it('takes a washer’s hole and rim, in any order', () => {
+  const washer = { ...plain, nominal: mm(0.5), inside: mm(30.2), outside: mm(41) }
+  expect(lines('0.5 mm inside 30.2 mm outside 41 mm x2', 'id 30.2 mm 0.5 mm od 41 mm').sizes).toEqual([{ ...washer, count: 2 }, washer])
+  expect(lines('0.5 mm inside 30 mm').sizes).toEqual([{ ...plain, nominal: mm(0.5), inside: mm(30) }])
+  expect(lines('0.5 mm inside 41 mm outside 41 mm').faults[0]!.reason).toContain('inside below outside')
+})
 it('says which line is wrong, and why', () => {
   const faultOf = (...text: string[]) => lines(...text).faults
   expect(faultOf('red 4', 'blue 6', 'Red 8')).toEqual([{ line: 3, reason: '“red” is in line 1 already: which is it?' }])

@@ -9,6 +9,9 @@ export interface KitSize {
   readonly mark: string
   readonly colour: string
   readonly shape: Shape
+  /** diameters of a washer: `inside 30.2 outside 42` */
+  readonly inside?: Nm
+  readonly outside?: Nm
 }
 export interface KitFault {
   /** counted from 1 */
@@ -24,13 +27,20 @@ export interface Kit {
 const COLOURS = new Set(
   'black white grey gray silver gold brown red orange yellow green blue purple violet pink copper brass plain natural'.split(' '),
 )
-const SHAPE_WORDS: Readonly<Record<string, Shape>> = { flat: 'flat', stepped: 'stepped', sprung: 'sprung', sheet: 'sheet' }
+const SHAPE_WORDS: Readonly<Record<string, Shape>> = {
+  flat: 'flat',
+  stepped: 'stepped',
+  sprung: 'sprung',
+  sheet: 'sheet',
+  packing: 'packing',
+}
 const UNIT = /^(mm|µm|um|thou|th|in|"|″|inch|inches|tenths?)$/i
 /** So many sizes are one kit. */
 const MOST = 200
 
 /**
- * A kit typed or pasted as a small table, a size a line: `red 0.50 mm 2`, `A  1.05`, `32 stepped`, `16 x 3`. Cells are parted by tabs,
+ * A kit typed or pasted as a small table, a size a line: `red 0.50 mm 2`, `A  1.05`, `32 stepped`, `16 x 3`,
+ * `1.0 inside 30.2 outside 42`. Cells are parted by tabs,
  * semicolons or spaces; a first line without figures is a heading. A mark or a colour names one size.
  * @param unit  what a bare size means
  */
@@ -63,11 +73,17 @@ function readLine(words: string, unit: LengthUnit): KitSize | string {
   let shape: Shape = 'flat'
   const marks: string[] = []
   let colour = ''
+  const diameters: { inside?: Nm; outside?: Nm } = {}
   for (const token of tokens) {
     const lower = token.toLowerCase()
     const times = /^(?:[x×*](\d{1,3})|(\d{1,3})[x×*])$/.exec(lower)
     const bare = /^[\d.,/½¼¾]/.test(token)
-    if (times) count = Number(times[1] ?? times[2])
+    const diameter = /^(inside|outside|id|od) (.+)$/.exec(lower)
+    if (diameter) {
+      const entry = parseLength(diameter[2]!, unit)
+      if (!entry.ok) return `${token}: ${entry.reason}`
+      diameters[diameter[1]!.startsWith('i') ? 'inside' : 'outside'] = entry.value
+    } else if (times) count = Number(times[1] ?? times[2])
     else if (lower in SHAPE_WORDS) shape = SHAPE_WORDS[lower]!
     else if (bare && nominal === null) {
       const entry = parseLength(token, unit)
@@ -81,9 +97,10 @@ function readLine(words: string, unit: LengthUnit): KitSize | string {
   if (nominal === null) return 'No size in this line.'
   if (nominal <= 0) return 'A piece is thicker than nothing.'
   if (count === 0) return 'No piece of it: leave the line out.'
+  if ((diameters.inside ?? 0) >= (diameters.outside ?? Infinity)) return 'The hole is smaller than the rim: inside below outside.'
   const mark = marks.join(' ')
   if (mark.length > 20) return 'A mark has up to 20 letters.'
-  return { nominal, count: count ?? 1, mark, colour, shape }
+  return { nominal, count: count ?? 1, mark, colour, shape, ...diameters }
 }
 
 /** A figure and its unit, or a cross and its count, that stand apart. */
@@ -91,7 +108,10 @@ function joined(tokens: readonly string[]): string[] {
   const whole: string[] = []
   for (const token of tokens) {
     const last = whole.at(-1)
-    if (last !== undefined && UNIT.test(token) && /^[\d.,/½¼¾]/.test(last)) whole[whole.length - 1] = `${last} ${token}`
+    const wants = last !== undefined && /^(inside|outside|id|od)$/i.test(last)
+    if (wants && /^[\d.,]/.test(token)) whole[whole.length - 1] = `${last} ${token}`
+    else if (last !== undefined && UNIT.test(token) && /^((inside|outside|id|od) )?[\d.,/½¼¾]/i.test(last))
+      whole[whole.length - 1] = `${last} ${token}`
     else if (last !== undefined && /^[x×*]$/i.test(last) && /^\d{1,3}$/.test(token)) whole[whole.length - 1] = last + token
     else whole.push(token)
   }

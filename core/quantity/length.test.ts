@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { decimalsApart, formatLength } from './format-length'
+import { decimalsApart } from './figure'
+import { formatLength } from './format-length'
 import { NM_PER, nm, thou, type LengthUnit } from './length'
 import { parseLength, parseRange } from './parse-length'
 

@@ -22,7 +22,6 @@ export const NM_PER: Readonly<Record<LengthUnit, number>> = {
 export const UNIT_NAME: Readonly<Record<LengthUnit, string>> = { thou: 'thou', tenth: 'tenths', in: 'in', mm: 'mm', um: 'µm' }
 
 export type UnitSystem = 'inch' | 'metric'
-export const systemOf = (unit: LengthUnit): UnitSystem => (unit === 'mm' || unit === 'um' ? 'metric' : 'inch')
 
 /**
  * A whole number of nanometres as a length.

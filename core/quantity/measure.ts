@@ -80,18 +80,3 @@ export function parseMeasure<Kind extends MeasureKind>(text: string, kind: Kind,
 
 const unitOf = <Kind extends MeasureKind>(kind: Kind, unit: MeasureUnit<Kind>): UnitOf =>
   (UNITS[kind] as Readonly<Record<string, UnitOf>>)[unit]!
-
-/**
- * A figure as it is shown. Averages may be fractions of the small unit.
- * @example formatMeasure('torque', 1.2e9, 'N·m', { unit: true }) // "1.20 N·m"
- */
-export function formatMeasure<Kind extends MeasureKind>(
-  kind: Kind,
-  value: number,
-  unit: MeasureUnit<Kind>,
-  { unit: named = false, decimals = unitOf(kind, unit).decimals }: { readonly unit?: boolean; readonly decimals?: number } = {},
-): string {
-  const figure = Math.abs(value / unitOf(kind, unit).per).toFixed(decimals)
-  const sign = value < 0 && Number(figure) !== 0 ? '−' : ''
-  return `${sign}${figure}${named ? (unit === '°' ? '°' : ` ${unit}`) : ''}`
-}

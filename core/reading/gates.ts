@@ -1,5 +1,4 @@
-import { formatLength } from '../quantity/format-length'
-import type { LengthUnit } from '../quantity/length'
+import { formatFigure, type Unit } from '../quantity/figure'
 import { unvoided, type FigureReading, type ReadingHead } from './reading'
 import { closingError, signedPlay, type Repeat } from './repeat'
 import { median } from './statistics'
@@ -37,7 +36,7 @@ export interface GateOptions {
   /** Width of the limits, nm (0…upper when one-sided); null when graduations alone decide. */
   readonly band: number | null
   /** For the figures in the sentences. */
-  readonly unit: LengthUnit
+  readonly unit: Unit
   /** Failure can hurt: two readings are never enough. */
   readonly guarded?: boolean
 }
@@ -82,7 +81,7 @@ export function gateSeries(repeats: readonly Repeat[], options: GateOptions): Fi
   const live = unvoided(repeats)
   if (live.length === 0) return []
   const findings: Finding[] = []
-  const show = (value: number) => formatLength(value, options.unit, { unit: true, trim: true })
+  const show = (value: number) => formatFigure(value, options.unit, { unit: true, trim: true })
   const number = (repeat: Repeat) => repeats.indexOf(repeat) + 1
 
   for (const repeat of live) {
@@ -172,7 +171,7 @@ function spreadFinding(values: readonly number[], options: GateOptions): Finding
     {
       gate: 'spread',
       level: settled ? 'warn' : 'fail',
-      words: `The readings lie ${formatLength(spread, options.unit, { unit: true, trim: true })} apart. ${settled ? 'Their uncertainty carries it; better find the cause.' : 'Take more, or find the cause.'}`,
+      words: `The readings lie ${formatFigure(spread, options.unit, { unit: true, trim: true })} apart. ${settled ? 'Their uncertainty carries it; better find the cause.' : 'Take more, or find the cause.'}`,
     },
   ]
 }

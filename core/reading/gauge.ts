@@ -1,7 +1,17 @@
-import type { LengthUnit, Nm } from '../quantity/length'
+import { quantityOf, unitName, unitsOf, type Exact, type Unit } from '../quantity/figure'
 
-export type GaugeKind = 'dial-indicator' | 'micrometer' | 'calipers' | 'bore-gauge' | 'feeler-set' | 'plastic-strip'
-export const GAUGE_KINDS: readonly GaugeKind[] = ['dial-indicator', 'micrometer', 'calipers', 'bore-gauge', 'feeler-set', 'plastic-strip']
+export type GaugeKind =
+  'dial-indicator' | 'micrometer' | 'calipers' | 'bore-gauge' | 'feeler-set' | 'plastic-strip' | 'torque-gauge' | 'spring-scale'
+export const GAUGE_KINDS: readonly GaugeKind[] = [
+  'dial-indicator',
+  'micrometer',
+  'calipers',
+  'bore-gauge',
+  'feeler-set',
+  'plastic-strip',
+  'torque-gauge',
+  'spring-scale',
+]
 export const GAUGE_NAME: Readonly<Record<GaugeKind, string>> = {
   'dial-indicator': 'Dial indicator',
   'micrometer': 'Outside micrometer',
@@ -9,32 +19,37 @@ export const GAUGE_NAME: Readonly<Record<GaugeKind, string>> = {
   'bore-gauge': 'Bore gauge',
   'feeler-set': 'Feeler gauges',
   'plastic-strip': 'Plastic gauging strip',
+  'torque-gauge': 'Torque gauge',
+  'spring-scale': 'Spring scale',
 }
+/** What a gauge of a kind reads. */
+export const readsOf = (kind: GaugeKind): 'length' | 'torque' | 'force' =>
+  kind === 'torque-gauge' ? 'torque' : kind === 'spring-scale' ? 'force' : 'length'
 
-/** A gauge of the register, as the uncertainty of a reading needs to know it. Lengths in nm. */
+/** A gauge of the register, as the uncertainty of a reading needs to know it. Figures in whole small units of what it reads: nm, nN·m, µN. */
 export interface Gauge {
   readonly id: string
   readonly name: string
   readonly kind: GaugeKind
-  readonly unit: LengthUnit
-  readonly graduation: Nm
+  readonly unit: Unit
+  readonly graduation: Exact
   /** The part of a graduation that can be read: 1 for digital, ½ or ⅕ for a needle. */
   readonly readableFraction: number
   /** Maximum permissible error, half-width; of each leaf for feelers. */
-  readonly permissibleError: Nm
+  readonly permissibleError: Exact
   /** Stated standard deviation of one reading, used until repeats say better. */
-  readonly repeatability: Nm
-  readonly hysteresis: Nm
+  readonly repeatability: Exact
+  readonly hysteresis: Exact
   /** Travel of one turn of the pointer, for a dial with a revolution counter. */
-  readonly rangePerTurn: Nm | null
+  readonly rangePerTurn: Exact | null
   /** Smallest and largest it measures. */
-  readonly range: { readonly low: Nm; readonly high: Nm } | null
+  readonly range: { readonly low: Exact; readonly high: Exact } | null
   /** Does the dial climb or fall as the plunger goes in? Decides the sign of a bore. */
   readonly sense: 'climbs' | 'falls'
   /** Leaves of a feeler set; gaps printed on the scale of a plastic strip. */
-  readonly sizes: readonly Nm[]
+  readonly sizes: readonly Exact[]
   /** Printed width of a plastic strip’s scale at its smallest gap; null: not known. */
-  readonly widest: Nm | null
+  readonly widest: Exact | null
   readonly lastCheck: string | null
   /** Day the next check is due, `2026-05-04`. */
   readonly due: string | null
@@ -52,6 +67,12 @@ export const PLAIN_GAUGE = {
   zeroedOn: null,
 } as const satisfies Partial<Gauge>
 
+/** A sentence where a gauge is given in a unit of something it does not read, else null. */
+export function gaugeUnitFault({ kind, unit }: Pick<Gauge, 'kind' | 'unit'>): string | null {
+  const reads = readsOf(kind)
+  return quantityOf(unit) === reads ? null : `${GAUGE_NAME[kind]} reads a ${reads}: ${unitsOf(reads).map(unitName).join(', ')}.`
+}
+
 /** Can it be read where a gauge of this kind is asked for? Calipers stand in for a micrometer, and for no other. */
 export const suits = (wanted: GaugeKind, { kind }: Pick<Gauge, 'kind'>): boolean =>
   kind === wanted || (wanted === 'micrometer' && kind === 'calipers')
@@ -61,7 +82,7 @@ export const isListOfSizes = (kind: GaugeKind): boolean => kind === 'feeler-set'
 /** A micrometer is tried on its standard; anything else with a scale is zeroed. */
 export const hasStandard = (kind: GaugeKind): boolean => kind === 'micrometer' || kind === 'calipers'
 
-/** The smallest step that can be read, nm. */
+/** The smallest step that can be read. */
 export const readableStep = (gauge: Gauge): number => gauge.graduation * gauge.readableFraction
 
 export interface GaugeWarning {

@@ -1,6 +1,5 @@
-import { asRead } from '../quantity/format-length'
-import type { LengthUnit, Nm } from '../quantity/length'
-import { formatMeasure, type Torque } from '../quantity/measure'
+import { asRead, formatFigure, type Exact, type Unit } from '../quantity/figure'
+import type { Torque } from '../quantity/measure'
 import type { Repeat } from './repeat'
 
 /** What every logged reading has. */
@@ -21,9 +20,9 @@ export interface ReadingHead {
 export type Stone = 'coarse' | 'medium' | 'fine'
 export const STONES: readonly Stone[] = ['coarse', 'medium', 'fine']
 
-/** One figure: a diameter by micrometer, what a bore gauge shows, the printed gap a squashed strip matches. nm */
+/** One figure, in small units of what its gauge reads: a diameter by micrometer, what a bore gauge shows, the printed gap a squashed strip matches. */
 export interface FigureReading extends ReadingHead {
-  readonly figure: Nm
+  readonly figure: Exact
   /** Temperature of the part when it was read, °C; left out where it was as warm as its gauge. */
   readonly celsius?: number
   /** It was warm, and nobody knows how warm: the figure is not final. */
@@ -32,10 +31,10 @@ export interface FigureReading extends ReadingHead {
   readonly stone?: Stone
 }
 
-/** Between two figures, nm: the leaf that goes and the one that does not, or the range a hand felt. Both alike: one snug stack. */
+/** Two figures, in small units: the leaf that goes and the one that does not, the range a hand felt; both alike: one snug stack. Or a torque while turning, and what it took to start. */
 export interface RangeReading extends ReadingHead {
-  readonly low: Nm
-  readonly high: Nm
+  readonly low: Exact
+  readonly high: Exact
   /** Feeler leaves in the stack. */
   readonly leaves?: number
 }
@@ -98,9 +97,9 @@ export const isPieces = (reading: Reading): reading is PiecesReading => 'pieces'
 export const unvoided = <R extends ReadingHead>(readings: readonly R[]): R[] => readings.filter(reading => !reading.voided)
 
 /** A reading as a few words, for records and messages: `18 thou`, `5 – 6 thou`, `turns`. */
-export function readingWords(reading: Reading, unit: LengthUnit): string {
+export function readingWords(reading: Reading, unit: Unit): string {
   if (isWord(reading))
-    return reading.word + (reading.torque === undefined ? '' : ` at ${formatMeasure('torque', reading.torque, 'N·m', { unit: true })}`)
+    return reading.word + (reading.torque === undefined ? '' : ` at ${formatFigure(reading.torque, 'N·m', { unit: true })}`)
   if (isPieces(reading)) return `a set of ${reading.pieces.length}`
   if (isRange(reading))
     return reading.low === reading.high

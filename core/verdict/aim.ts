@@ -1,4 +1,4 @@
-import { nm, type Nm } from '../quantity/length'
+import { exact, type Exact } from '../quantity/figure'
 import { chanceInLimits } from './chance'
 import { SURE } from './decide'
 import { endsOf, type LimitSet } from './limits'
@@ -8,13 +8,13 @@ export type AimSchool = 'middle' | 'tight' | 'loose' | 'as-found' | 'own'
 /** Where in the limits a pack should bring the figure, and why. */
 export interface Aim {
   readonly school: AimSchool
-  readonly own?: Nm
+  readonly own?: Exact
   readonly reason?: string
 }
 
 export interface AimPoint {
-  /** nm */
-  readonly target: Nm
+  /** whole small units */
+  readonly target: Exact
   /** What was aimed at, for the screen. */
   readonly words: string
   /** Set when the school's point could not be used. */
@@ -96,5 +96,5 @@ export function aimPoint(
 }
 
 function point(target: number, words: string, caution?: string): AimPoint {
-  return { target: nm(Math.round(target)), words, ...(caution ? { caution } : {}) }
+  return { target: exact(Math.round(target)), words, ...(caution ? { caution } : {}) }
 }

@@ -1,5 +1,6 @@
-import { formatLength } from '../quantity/format-length'
-import { UNIT_NAME, nm, systemOf, type LengthUnit, type Nm } from '../quantity/length'
+import { ALL_UNITS, exact, formatFigure, isLengthUnit, quantityOf, systemOf, unitName, type Exact, type Unit } from '../quantity/figure'
+import type { Quantity } from '../quantity/quantity'
+import type { LengthUnit } from '../quantity/length'
 
 export type LimitSourceKind = 'book' | 'shop' | 'kit-leaflet' | 'borrowed' | 'common-practice' | 'own'
 
@@ -13,18 +14,18 @@ export interface LimitSource {
 }
 
 /**
- * What is allowed. Ends are inclusive unless excluded ("some play, never zero"); lengths in nm, judged unrounded;
- * `unit` is the unit they were given in.
+ * What is allowed. Ends are inclusive unless excluded ("some play, never zero"); whole small units, judged unrounded;
+ * `unit` is the unit they were given in, and says what is limited: a length, a torque.
  */
 export interface LimitSet {
   readonly kind: 'two-sided' | 'upper' | 'lower' | 'figure' | 'none'
-  readonly lower?: Nm
-  readonly upper?: Nm
+  readonly lower?: Exact
+  readonly upper?: Exact
   readonly lowerExcluded?: boolean
   readonly upperExcluded?: boolean
   /** One recommended figure without limits. */
-  readonly figure?: Nm
-  readonly unit: LengthUnit
+  readonly figure?: Exact
+  readonly unit: Unit
   readonly source: LimitSource
 }
 
@@ -69,7 +70,7 @@ export function isInside(limits: LimitSet, other: LimitSet | null): boolean {
 export function overZero(limits: LimitSet | null): LimitSet | null {
   if (!limits || (limits.kind !== 'upper' && limits.kind !== 'two-sided' && limits.kind !== 'lower')) return limits
   if (limits.kind !== 'upper' && limits.lower! > 0) return limits
-  return { ...limits, kind: limits.kind === 'lower' ? 'lower' : 'two-sided', lower: nm(0), lowerExcluded: true }
+  return { ...limits, kind: limits.kind === 'lower' ? 'lower' : 'two-sided', lower: exact(0), lowerExcluded: true }
 }
 
 /** What a choice goes by where nothing else judges a figure that must be above zero. */
@@ -78,7 +79,7 @@ export const overZeroAtLeast = (limits: LimitSet | null): LimitSet =>
     ? overZero(limits)!
     : {
         kind: 'lower',
-        lower: nm(0),
+        lower: exact(0),
         lowerExcluded: true,
         unit: limits?.unit ?? 'thou',
         source: { kind: 'common-practice', text: 'some play, never zero' },
@@ -92,8 +93,15 @@ export function bandOf(limits: LimitSet | null): number | null {
   return null
 }
 
-/** A sentence when the set does not make sense, else null. */
-export function limitsFault(limits: LimitSet): string | null {
+/**
+ * A sentence when the set does not make sense, else null.
+ * @param of  what is limited, where that is known: a torque has no limits in thou
+ */
+export function limitsFault(limits: LimitSet, of?: Quantity): string | null {
+  if (of !== undefined && quantityOf(limits.unit) !== of)
+    return `These are limits of a ${of}: give them in ${ALL_UNITS.filter(unit => quantityOf(unit) === of)
+      .map(unitName)
+      .join(', ')}.`
   const needs = { 'two-sided': ['lower', 'upper'], 'upper': ['upper'], 'lower': ['lower'], 'figure': ['figure'], 'none': [] }[
     limits.kind
   ] as ('lower' | 'upper' | 'figure')[]
@@ -111,18 +119,20 @@ export function limitsFault(limits: LimitSet): string | null {
 /** Decimals of a limit that was given in the other system. */
 const CONVERTED: Readonly<Record<LengthUnit, number>> = { thou: 2, tenth: 1, in: 5, mm: 3, um: 1 }
 
+const sameSystem = (a: Unit, b: Unit): boolean => (isLengthUnit(a) && isLengthUnit(b) ? systemOf(a) === systemOf(b) : a === b)
+
 /** `19 – 30 thou`, `up to 2 thou`, `over 0, up to 0.05 mm`. */
-export function describeLimits(limits: LimitSet | null, unit?: LengthUnit): string {
+export function describeLimits(limits: LimitSet | null, unit?: Unit): string {
   if (!limits || limits.kind === 'none') return 'no limit known'
   const shown = unit ?? limits.unit
   // Converted, a limit needs a digit more: 0.05 mm is 1.97 thou, not 2.
-  const decimals = systemOf(shown) === systemOf(limits.unit) ? {} : { decimals: CONVERTED[shown] }
-  const figure = (value: Nm) => formatLength(value, shown, { trim: true, ...decimals })
+  const decimals = sameSystem(shown, limits.unit) ? {} : isLengthUnit(shown) ? { decimals: CONVERTED[shown] } : { decimals: 3 }
+  const figure = (value: Exact) => formatFigure(value, shown, { trim: true, ...decimals })
   // Two ends stand with as many decimals each: 0.025 – 0.100.
-  const places = (value: Nm) => figure(value).split('.')[1]?.length ?? 0
-  const end = (value: Nm) =>
-    value === 0 ? '0' : formatLength(value, shown, { decimals: Math.max(places(limits.lower!), places(limits.upper!)) })
-  const name = UNIT_NAME[shown]
+  const places = (value: Exact) => figure(value).split('.')[1]?.length ?? 0
+  const end = (value: Exact) =>
+    value === 0 ? '0' : formatFigure(value, shown, { decimals: Math.max(places(limits.lower!), places(limits.upper!)) })
+  const name = unitName(shown)
   switch (limits.kind) {
     case 'figure':
       return `${figure(limits.figure!)} ${name}, no limits given`
@@ -138,10 +148,10 @@ export function describeLimits(limits: LimitSet | null, unit?: LengthUnit): stri
 }
 
 /** Two-sided limits from plain figures, for kinds' defaults and tests. */
-export const twoSided = (lower: number, upper: number, unit: LengthUnit, source: LimitSource): LimitSet => ({
+export const twoSided = (lower: number, upper: number, unit: Unit, source: LimitSource): LimitSet => ({
   kind: 'two-sided',
-  lower: nm(lower),
-  upper: nm(upper),
+  lower: exact(lower),
+  upper: exact(upper),
   unit,
   source,
 })

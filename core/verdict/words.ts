@@ -7,6 +7,8 @@ export interface EndWords {
 }
 
 export const PLAY_WORDS: EndWords = { below: 'Tight', above: 'Loose' }
+export const PRELOAD_WORDS: EndWords = { below: 'Too little', above: 'Too much' }
+export const FIT_WORDS: EndWords = { below: 'Too tight', above: 'Too loose' }
 export const SIZE_WORDS: EndWords = { below: 'Below', above: 'Above' }
 
 /** The word for a state. */

@@ -12,6 +12,8 @@ import { lapProgress } from '../pack/lapping'
 import { needsOrder, orderPlan } from '../pack/order-plan'
 import { lotMap, thickness, type Lot, type LotMap, type Pack } from '../pack/lot'
 import type { Proposal } from '../pack/chooser/proposal'
+import type { Prediction } from '../pack/predict'
+import { toldValue, type Told } from '../pack/told'
 import { verdictWord } from '../verdict/words'
 import type { Verdict } from '../verdict/decide'
 import type { Worksheet } from './worksheet'
@@ -118,8 +120,8 @@ function resultAnswer(result: ResultEvaluation, unit: LengthUnit) {
     valid: result.valid,
     estimate: estimate && {
       value: estimate.value,
-      shown: shownFigure(result, unit),
-      unit,
+      shown: shownFigure(result, result.kind.unit ?? unit),
+      unit: result.kind.unit ?? unit,
       n: estimate.n,
       u: estimate.u,
       nuEff: finite(estimate.nu),
@@ -135,15 +137,16 @@ function resultAnswer(result: ResultEvaluation, unit: LengthUnit) {
   }
 }
 
-function placeAnswer({ place, aim, window, request, note, ledger }: PlaceEvaluation, lots: LotMap, sheets: readonly Lot[]) {
+function placeAnswer({ place, aim, window, request, note, ledger, learned }: PlaceEvaluation, lots: LotMap, sheets: readonly Lot[]) {
   const choice = request && answerRequest(request)
+  const told = request?.question.told
   return {
     id: place.id,
     label: place.label,
     result: place.result,
     aim,
     window: window && { low: finite(window.low), high: finite(window.high) },
-    proposals: choice?.proposals.map(proposal => proposalAnswer(proposal, lots)) ?? [],
+    proposals: choice?.proposals.map(proposal => proposalAnswer(proposal, lots, told)) ?? [],
     choice: {
       proven: choice?.proven ?? null,
       fallback: choice?.fallback ?? null,
@@ -160,7 +163,7 @@ function placeAnswer({ place, aim, window, request, note, ledger }: PlaceEvaluat
               low,
               high,
               with: rest,
-              predicted: { play: predicted.play, u: predicted.u, U: predicted.U },
+              predicted: inFigure(predicted, told),
               chance: inside,
             }),
           )
@@ -173,10 +176,34 @@ function placeAnswer({ place, aim, window, request, note, ledger }: PlaceEvaluat
       suspect: ledger.suspect,
       bases: ledger.entries.map(({ id, total, play, base, u }) => ({ id, total, play, base, u })),
     },
+    ...(learned
+      ? {
+          learned: {
+            unit: learned.unit,
+            slope: learned.line && {
+              perNm: learned.line.slope,
+              u: learned.line.uSlope,
+              fittings: learned.line.count,
+              byScatter: learned.line.byScatter,
+            },
+            next: learned.next,
+            dragEnds: learned.ends,
+            points: learned.points,
+            withoutDrag: learned.none,
+          },
+        }
+      : {}),
   }
 }
 
-function proposalAnswer(proposal: Proposal, lots: LotMap) {
+/** What a pack leaves, in small units of its result; null where only the way can be told. */
+const inFigure = <More extends object>(
+  { play, u, U }: Pick<Prediction, 'play' | 'u' | 'U'>,
+  told: Told | undefined,
+  more: More = {} as More,
+) => (told?.by === 'direction' ? null : { play: toldValue(play, told), u: toldValue(u, told), ...more, U: toldValue(U, told) })
+
+function proposalAnswer(proposal: Proposal, lots: LotMap, told: Told | undefined) {
   const pieces = (pack: Proposal['pack']) => pack.map(({ lotId, count }) => ({ lot: lotId, count, thickness: thickness(lots.get(lotId)!) }))
   const { predicted } = proposal
   return {
@@ -187,7 +214,7 @@ function proposalAnswer(proposal: Proposal, lots: LotMap) {
     total: proposal.total,
     takeOut: pieces(proposal.change.out),
     putIn: pieces(proposal.change.in),
-    predicted: { play: predicted.play, u: predicted.u, nuEff: finite(predicted.nu), U: predicted.U },
+    predicted: inFigure(predicted, told, { nuEff: finite(predicted.nu) }),
     chance: proposal.chance,
     unmeasured: proposal.unmeasured,
     ...(proposal.also.length > 0

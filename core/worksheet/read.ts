@@ -6,6 +6,7 @@ import { keySuits } from '../check/gauge-needs'
 import { fieldFault } from '../check/setup'
 import { ways } from '../method/ways'
 import { zeroWord } from '../method/zero-words'
+import { gaugeUnitFault } from '../reading/gauge'
 import { READING_FIELDS, fieldsOf, isPieces, isWord, type Entry, type Reading } from '../reading/reading'
 import { lotMap, type LotMap } from '../pack/lot'
 import { limitsFault } from '../verdict/limits'
@@ -216,6 +217,8 @@ function* checkFaults(check: CheckDocument, path: string, lots: LotMap): Generat
     yield { path: `${path}/aim/own`, reason: 'An aim of one’s own needs its figure.' }
   for (const [key, gauge] of Object.entries(check.gauges)) {
     if (!keySuits(key, gauge)) yield { path: `${path}/gauges/${key}/kind`, reason: `A ${gauge.kind} does not belong here.` }
+    const fault = gaugeUnitFault(gauge)
+    if (fault) yield { path: `${path}/gauges/${key}/unit`, reason: fault }
   }
   const trials = new Set(check.trials.map(trial => trial.id))
   for (const [i, tick] of check.ticks.entries()) {
@@ -247,7 +250,8 @@ function* limitFaults(check: CheckDocument, kind: CheckKind, path: string): Gene
   for (const [key, pair] of Object.entries(check.limits.sets)) {
     if (!known.has(key)) yield { path: `${path}/limits/sets/${key}`, reason: `This kind has no result “${key}”.` }
     for (const end of ['book', 'shop'] as const) {
-      const fault = pair[end] && limitsFault(pair[end])
+      const of = results.find(({ id }) => id === key.split('@')[0])?.quantity
+      const fault = pair[end] && limitsFault(pair[end], of)
       if (fault) yield { path: `${path}/limits/sets/${key}/${end}`, reason: fault }
     }
   }

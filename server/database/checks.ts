@@ -1,4 +1,5 @@
 import type { CheckDocument, Tick } from '#core/check/document'
+import type { MeasureUnit } from '#core/quantity/measure'
 import type { Settings as CheckSettings } from '#core/command/happening'
 import type { Lot, Pack } from '#core/pack/lot'
 import type { LengthUnit, Nm } from '#core/quantity/length'
@@ -75,17 +76,20 @@ export interface ListedAnswer {
   /** why it is stale, or what is to be done next */
   readonly note: string
   readonly figure: number | null
+  /** what the figure is in, where it is no length */
+  readonly measure: MeasureUnit | null
   readonly signed: boolean
   /** signed with a reason */
   readonly accepted: boolean
   /** how much is still to be done, now that the figure stands */
   readonly pending: number
 }
-export const listedColumns = ({ state, word, note, figure, signed, accepted, pending }: ListedAnswer) => ({
+export const listedColumns = ({ state, word, note, figure, measure, signed, accepted, pending }: ListedAnswer) => ({
   state,
   word,
   note,
   figure,
+  measure,
   signed,
   accepted,
   pending,
@@ -93,8 +97,8 @@ export const listedColumns = ({ state, word, note, figure, signed, accepted, pen
 /** What the lists show from now on, and the version it is of. */
 export const recordAnswer = (sql: Sql, id: string, version: number, a: ListedAnswer) =>
   sql.rows(
-    'UPDATE checks SET version = $2, state = $3, word = $4, note = $5, figure = $6, signed = $7, accepted = $8, pending = $9 WHERE id = $1',
-    [id, version, a.state, a.word, a.note, a.figure, a.signed, a.accepted, a.pending],
+    'UPDATE checks SET version = $2, state = $3, word = $4, note = $5, figure = $6, signed = $7, accepted = $8, pending = $9, measure = $10 WHERE id = $1',
+    [id, version, a.state, a.word, a.note, a.figure, a.signed, a.accepted, a.pending, a.measure],
   )
 
 /** The rows of a statement as one JSON array. */

@@ -77,6 +77,26 @@ describe('sizes piece by piece', () => {
     expect(await lot('eighteen')).toMatchObject({ sizes: [447_000], measured: 447_000 })
     expect(await reasonOf(joinLike(db, 'tray-4', await command('tray-4')))).toContain('not in the drawer')
   })
+  it('a washer keeps its hole and its rim, over a measurement and through a file; a rim within the hole is refused', async () => {
+    await addLot(db, {
+      op: op(),
+      id: 'washer',
+      family: 'washers',
+      nominal: nm(500_000),
+      count: 2,
+      inside: nm(30_200_000),
+      outside: nm(41_000_000),
+    })
+    await changeLot(db, 'washer', { ...(await command('washer')), sizes: [nm(501_000)] })
+    await changeLot(db, 'washer', { ...(await command('washer')), outside: nm(42_000_000) })
+    expect(await lot('washer')).toMatchObject({ measured: 501_000, inside: 30_200_000, outside: 42_000_000 })
+    expect(await exportStock(db)).toContain('30.2 mm,42 mm')
+    expect(await reasonOf(changeLot(db, 'washer', { ...(await command('washer')), outside: nm(30_000_000) }))).toContain(
+      'inside below outside',
+    )
+    await changeLot(db, 'washer', { ...(await command('washer')), inside: null, outside: null })
+    expect((await lot('washer')).inside).toBeUndefined()
+  })
   it('none that is free: none to be told apart', async () => {
     await size('twelve', 1, 12)
     await changeLot(db, 'twelve', { ...(await command('twelve')), kept: 1 })

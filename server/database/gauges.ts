@@ -3,7 +3,7 @@ import type { BoreKit } from '#core/method/bore-gauge/builder'
 import type { RegisteredGauge } from '#shared/types'
 import type { CheckDocument } from '#core/check/document'
 import type { Gauge, GaugeKind } from '#core/reading/gauge'
-import type { LengthUnit, Nm } from '#core/quantity/length'
+import type { Exact, Unit } from '#core/quantity/figure'
 import type { Sql } from './client'
 
 export interface GaugeRow {
@@ -20,8 +20,8 @@ export interface GaugeRow {
   range_low: number | null
   range_high: number | null
   sense: Gauge['sense']
-  sizes: Nm[]
-  widest_nm: Nm | null
+  sizes: Exact[]
+  widest_nm: Exact | null
   last_check: string | null
   due: string | null
   zeroed_on: string | null
@@ -32,14 +32,14 @@ const gaugeOf = (row: GaugeRow): Gauge => ({
   id: row.id,
   name: row.name,
   kind: row.kind as GaugeKind,
-  unit: row.unit as LengthUnit,
-  graduation: row.graduation as Nm,
+  unit: row.unit as Unit,
+  graduation: row.graduation as Exact,
   readableFraction: row.readable_fraction,
-  permissibleError: row.permissible_error as Nm,
-  repeatability: row.repeatability as Nm,
-  hysteresis: row.hysteresis as Nm,
-  rangePerTurn: row.range_per_turn as Nm | null,
-  range: row.range_low === null || row.range_high === null ? null : { low: row.range_low as Nm, high: row.range_high as Nm },
+  permissibleError: row.permissible_error as Exact,
+  repeatability: row.repeatability as Exact,
+  hysteresis: row.hysteresis as Exact,
+  rangePerTurn: row.range_per_turn as Exact | null,
+  range: row.range_low === null || row.range_high === null ? null : { low: row.range_low as Exact, high: row.range_high as Exact },
   sense: row.sense,
   sizes: row.sizes,
   widest: row.widest_nm,

@@ -30,12 +30,14 @@ interface StationRow {
   word: string
   note: string
   figure: number | null
+  measure: StationMark['measure']
   entry_unit: StationMark['unit']
   signed: boolean
   accepted: boolean
   pending: number
 }
-const STATION = 'c.id, c.job_id, c.title, c.kind, c.state, c.word, c.note, c.figure, c.entry_unit, c.signed, c.accepted, c.pending'
+const STATION =
+  'c.id, c.job_id, c.title, c.kind, c.state, c.word, c.note, c.figure, c.measure, c.entry_unit, c.signed, c.accepted, c.pending'
 
 const stationOf = (row: StationRow): StationMark => ({
   id: row.id,
@@ -46,6 +48,7 @@ const stationOf = (row: StationRow): StationMark => ({
   word: row.accepted && row.state !== 'in' ? `${row.word}, accepted with reason` : row.word,
   note: row.note,
   figure: row.figure,
+  measure: row.measure,
   unit: row.entry_unit,
   signed: row.signed,
   pending: row.pending,

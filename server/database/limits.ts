@@ -1,5 +1,5 @@
 import type { CheckLimits, LimitPair } from '#core/check/document'
-import type { LengthUnit, Nm } from '#core/quantity/length'
+import type { Exact, Unit } from '#core/quantity/figure'
 import type { LimitSet, LimitSource } from '#core/verdict/limits'
 import { insertRows } from './bulk'
 import type { Sql } from './client'
@@ -23,12 +23,12 @@ export interface LimitRow {
   result: string
   role: 'book' | 'shop'
   kind: LimitSet['kind'] | null
-  lower_nm: Nm | null
-  upper_nm: Nm | null
+  lower_nm: Exact | null
+  upper_nm: Exact | null
   lower_excluded: boolean | null
   upper_excluded: boolean | null
-  figure_nm: Nm | null
-  unit: LengthUnit
+  figure_nm: Exact | null
+  unit: Unit
   source: LimitSource
 }
 

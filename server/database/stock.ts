@@ -20,6 +20,8 @@ export interface LotRow {
   lead_days: number | null
   sizes: Nm[]
   scatter_nm: number | null
+  inside_nm: number | null
+  outside_nm: number | null
   apart: boolean
   shape: Lot['shape']
   version: number
@@ -41,6 +43,8 @@ export const lotOf = (row: LotRow): Lot & { version: number } => ({
   leadDays: row.lead_days,
   ...(row.sizes.length > 0 ? { sizes: row.sizes } : {}),
   ...(row.scatter_nm === null ? {} : { scatter: row.scatter_nm as Nm }),
+  ...(row.inside_nm === null ? {} : { inside: row.inside_nm as Nm }),
+  ...(row.outside_nm === null ? {} : { outside: row.outside_nm as Nm }),
   ...(row.apart ? { apart: true } : {}),
   shape: row.shape,
   version: row.version,
@@ -75,6 +79,8 @@ export const lotColumns = (lot: Omit<Lot, 'onHand'>) => ({
   lead_days: lot.leadDays,
   sizes: lot.sizes ?? (lot.measured === null ? [] : [lot.measured]),
   scatter_nm: lot.scatter ?? null,
+  inside_nm: lot.inside ?? null,
+  outside_nm: lot.outside ?? null,
   apart: lot.apart ?? false,
 })
 

@@ -26,6 +26,8 @@ const COLUMNS = [
   'sizes',
   'scatter',
   'apart',
+  'inside',
+  'outside',
 ] as const
 type Row = Partial<Record<(typeof COLUMNS)[number], string>>
 /** A spreadsheet must not run what a mark or a tag says: such text is written with a leading apostrophe. */
@@ -53,6 +55,8 @@ export function writeDrawer(lots: readonly Lot[]): string {
     lot.apart ? '' : (lot.sizes ?? []).map(mm).join('; '),
     mm(lot.scatter),
     lot.apart ? 'yes' : '',
+    mm(lot.inside),
+    mm(lot.outside),
   ])
   return `${Papa.unparse({ fields: [...COLUMNS], data: rows }, OPTIONS)}\n`
 }
@@ -106,7 +110,7 @@ function lotFrom(row: Row, line: string, faults: Fault[]): Lot {
     faults.push({ path: `${line}, id`, reason: 'An id has up to 64 letters, digits and . _ : -' })
   const shape = field('shape') || 'flat'
   if (!(SHAPES as readonly string[]).includes(shape))
-    faults.push({ path: `${line}, shape`, reason: 'Must be flat, stepped, sprung or sheet.' })
+    faults.push({ path: `${line}, shape`, reason: 'Must be flat, stepped, sprung, sheet or packing.' })
   const sizes = field('sizes')
     .split(';')
     .map(text => text.trim())
@@ -119,6 +123,9 @@ function lotFrom(row: Row, line: string, faults: Fault[]): Lot {
       return []
     })
   const scatter = length('scatter', 0)
+  const [inside, outside] = [length('inside', 1), length('outside', 1)]
+  if (inside !== null && outside !== null && inside >= outside)
+    faults.push({ path: `${line}, inside`, reason: 'The hole is smaller than the rim: inside below outside.' })
   const apart = /^(yes|true|1)$/i.test(field('apart'))
   if (apart && field('measured') === '') faults.push({ path: `${line}, apart`, reason: 'A piece told apart has a measured figure.' })
   if (apart && whole('count', 0) > 1) faults.push({ path: `${line}, apart`, reason: 'A piece told apart is one piece.' })
@@ -144,6 +151,8 @@ function lotFrom(row: Row, line: string, faults: Fault[]): Lot {
     shape: shape as Lot['shape'],
     ...(scatter === null ? {} : { scatter }),
     ...(apart ? { apart } : {}),
+    ...(inside === null ? {} : { inside }),
+    ...(outside === null ? {} : { outside }),
   }
   return sizes.length > 0 && !apart ? withSizes(lot, sizes) : lot
 }

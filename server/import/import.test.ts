@@ -85,10 +85,11 @@ describe('an import', () => {
       word: string
       note: string
       figure: number | null
+      measure: string | null
       signed: boolean
       accepted: boolean
       pending: number
-    }>('SELECT id, state, word, note, figure, signed, accepted, pending FROM checks ORDER BY id')
+    }>('SELECT id, state, word, note, figure, measure, signed, accepted, pending FROM checks ORDER BY id')
     expect(rows.length).toBeGreaterThan(15)
     for (const { id, ...listed } of rows) {
       const { document, lots } = await loadCheck(db, id)

@@ -68,6 +68,7 @@ export function answerOf(document: CheckDocument, lots: CheckView['lots']): List
     word,
     note: headline.stale ?? (begun && next ? next.words : ''),
     figure: estimate?.value ?? null,
+    measure: headline.kind.unit ?? null,
     signed: document.signOff !== null,
     accepted: document.signOff?.reason != null,
     pending: document.signOff !== null || stands(state) ? reminders.filter(({ cleared }) => cleared === null).length : 0,

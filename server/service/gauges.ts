@@ -1,6 +1,7 @@
 import { kitFaults } from '#core/method/bore-gauge/builder'
+import { exact } from '#core/quantity/figure'
 import { nm } from '#core/quantity/length'
-import { GAUGE_NAME, PLAIN_GAUGE, type Gauge } from '#core/reading/gauge'
+import { GAUGE_NAME, PLAIN_GAUGE, gaugeUnitFault, readsOf, type Gauge } from '#core/reading/gauge'
 import type { BoreKitDto, GaugeChangeDto, GaugeFieldsDto, NewGaugeDto, ZeroedDto } from '#shared/dto/gauge'
 import type { CommandDto } from '#shared/dto/command'
 import type { RegisteredGauge } from '#shared/types'
@@ -21,8 +22,18 @@ function changed(gauge: Gauge, fields: GaugeFieldsDto): Gauge {
     Object.entries(sent).filter(([field, value]) => value !== null || MAY_BE_NONE.includes(field)),
   ) as Partial<Gauge>
   if (given.range && given.range.high <= given.range.low) throw refuse(422, 'The range must rise.', 'fields.range')
-  return { ...gauge, ...given }
+  const next = { ...gauge, ...given }
+  const fault = gaugeUnitFault(next)
+  if (fault) throw refuse(422, fault, 'fields.unit')
+  return next
 }
+
+/** What a gauge is taken to be while nobody says: graduation, permissible error, scatter, in small units. */
+const FINENESS = {
+  length: { unit: 'mm', graduation: nm(10_000), permissibleError: nm(4_000), repeatability: nm(2_000) },
+  torque: { unit: 'N·m', graduation: exact(50_000_000), permissibleError: exact(50_000_000), repeatability: exact(25_000_000) },
+  force: { unit: 'N', graduation: exact(500_000), permissibleError: exact(250_000), repeatability: exact(250_000) },
+} as const
 
 export const createGauge = (db: Database, dto: NewGaugeDto): Promise<RegisteredGauge[]> =>
   db.transaction(async sql => {
@@ -32,11 +43,8 @@ export const createGauge = (db: Database, dto: NewGaugeDto): Promise<RegisteredG
         id: dto.id,
         name: GAUGE_NAME[dto.kind],
         kind: dto.kind,
-        unit: 'mm',
-        graduation: nm(10_000),
+        ...FINENESS[readsOf(dto.kind)],
         readableFraction: 0.5,
-        permissibleError: nm(4_000),
-        repeatability: nm(2_000),
         hysteresis: nm(0),
         rangePerTurn: null,
         lastCheck: null,

@@ -52,6 +52,7 @@ export async function addLot(db: Database, dto: NewLotDto): Promise<StockView> {
       cost: dto.cost ?? null,
       leadDays: dto.leadDays ?? null,
       shape: dto.shape ?? 'flat',
+      ...diametersOf(dto),
     })
     if (!added) throw refuse(409, 'That id is taken.', 'id')
     if (dto.count > 0) await insertMovement(sql, { id: `${dto.op}:in`, lotId: dto.id, change: dto.count, why: 'take-in', note: '' })
@@ -73,21 +74,34 @@ export const moveStock = (db: Database, id: string, dto: MovementDto): Promise<S
 export const changeLot = (db: Database, id: string, dto: LotChangeDto): Promise<StockView> =>
   commandLot(db, id, dto, async (_sql, lot) => {
     if (lot.apart && dto.sizes && dto.sizes.length !== 1) throw refuse(422, 'This is one piece: it has one figure.', 'sizes')
-    const { scatter: _, ...measured } = dto.sizes === undefined ? lot : withSizes(lot, dto.sizes)
+    const { scatter: _, inside: __, outside: ___, ...plain } = dto.sizes === undefined ? lot : withSizes(lot, dto.sizes)
     const scatter = dto.scatter === undefined ? (lot.scatter ?? null) : dto.scatter
     return {
       next: {
-        ...measured,
+        ...plain,
         ...(scatter === null ? {} : { scatter }),
         reserved: dto.kept ?? lot.reserved,
         mark: dto.mark ?? lot.mark,
         colour: dto.colour ?? lot.colour,
         cost: dto.cost === undefined ? lot.cost : dto.cost,
         leadDays: dto.leadDays === undefined ? lot.leadDays : dto.leadDays,
+        ...diametersOf(dto, lot),
       },
       what: dto.sizes === undefined ? 'Size changed' : measuredWords(dto.sizes, lot.sizes ?? []),
     }
   })
+
+/** Hole and rim of a washer; the rim is the larger. */
+function diametersOf(
+  dto: Pick<LotChangeDto, 'inside' | 'outside'>,
+  lot: Pick<Lot, 'inside' | 'outside'> = {},
+): Pick<Lot, 'inside' | 'outside'> {
+  const inside = dto.inside === undefined ? lot.inside : (dto.inside ?? undefined)
+  const outside = dto.outside === undefined ? lot.outside : (dto.outside ?? undefined)
+  if (inside !== undefined && outside !== undefined && inside >= outside)
+    throw refuse(422, 'The hole is smaller than the rim: inside below outside.', 'inside')
+  return { ...(inside === undefined ? {} : { inside }), ...(outside === undefined ? {} : { outside }) }
+}
 
 const measuredWords = (sizes: readonly Nm[], before: readonly Nm[]): string =>
   sizes.length > before.length

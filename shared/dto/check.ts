@@ -19,6 +19,7 @@ import {
   ValidateNested,
   ValidateBy,
 } from 'class-validator'
+import type { Exact } from '#core/quantity/figure'
 import type { LengthUnit, Nm } from '#core/quantity/length'
 import type { Torque } from '#core/quantity/measure'
 import { STONES, type Stone } from '#core/reading/reading'
@@ -41,7 +42,7 @@ const AreIds = () =>
 
 export class AimDto {
   @IsIn(['middle', 'tight', 'loose', 'as-found', 'own'], { message: 'Choose what to aim at.' }) school!: AimSchool
-  @IsOptional() @IsLength() own?: Nm
+  @IsOptional() @IsLength() own?: Exact
   @IsOptional() @IsString() @MaxLength(200) reason?: string
 }
 
@@ -111,9 +112,9 @@ export class ReadingDto extends CommandDto {
   @IsOptional() @IsLength() far?: Nm
   @IsOptional() @IsLength() back?: Nm
   @IsOptional() @IsBoolean() springBack?: boolean
-  @IsOptional() @IsLength() figure?: Nm
-  @IsOptional() @IsLength() low?: Nm
-  @IsOptional() @IsLength() high?: Nm
+  @IsOptional() @IsLength() figure?: Exact
+  @IsOptional() @IsLength() low?: Exact
+  @IsOptional() @IsLength() high?: Exact
   @IsOptional() @IsInt() @Min(1) @Max(30) leaves?: number
   @IsOptional() @IsString() @MaxLength(20) word?: string
   @IsOptional() @IsInt({ message: 'A torque is a whole number of nN·m.' }) @Min(1) @Max(Number.MAX_SAFE_INTEGER) torque?: Torque

@@ -15,33 +15,34 @@ import {
   ValidateNested,
 } from 'class-validator'
 import { GAUGE_KINDS, type GaugeKind } from '#core/reading/gauge'
-import type { LengthUnit, Nm } from '#core/quantity/length'
+import { ALL_UNITS, type Exact, type Unit } from '#core/quantity/figure'
+import type { Nm } from '#core/quantity/length'
 import { CommandDto, ID, ID_FAULT, IsDay, NEEDED, OperationDto } from './command'
-import { IsLength, UNITS } from './limits'
+import { IsLength } from './limits'
 
 export class GaugeRangeDto {
-  @IsLength(0) low!: Nm
-  @IsLength(1) high!: Nm
+  @IsLength(0) low!: Exact
+  @IsLength(1) high!: Exact
 }
 
 /** Everything of a gauge; what is left out stays, or takes the plain default on a new one. */
 export class GaugeFieldsDto {
   @IsOptional() @IsString() @Matches(/\S/, { message: 'Give the gauge a name.' }) @MaxLength(80) name?: string
-  @IsOptional() @IsIn(UNITS, { message: 'Choose a unit.' }) unit?: LengthUnit
-  @IsOptional() @IsLength(1) graduation?: Nm
+  @IsOptional() @IsIn(ALL_UNITS as Unit[], { message: 'Choose a unit.' }) unit?: Unit
+  @IsOptional() @IsLength(1) graduation?: Exact
   @IsOptional()
   @IsNumber({}, { message: 'A part of a graduation, such as 0.5.' })
   @Min(0.01, { message: 'Between a hundredth and one.' })
   @Max(1, { message: 'Between a hundredth and one.' })
   readableFraction?: number
-  @IsOptional() @IsLength(0) permissibleError?: Nm
-  @IsOptional() @IsLength(0) repeatability?: Nm
-  @IsOptional() @IsLength(0) hysteresis?: Nm
-  @IsOptional() @IsLength(1) rangePerTurn?: Nm
+  @IsOptional() @IsLength(0) permissibleError?: Exact
+  @IsOptional() @IsLength(0) repeatability?: Exact
+  @IsOptional() @IsLength(0) hysteresis?: Exact
+  @IsOptional() @IsLength(1) rangePerTurn?: Exact
   @IsOptional() @IsObject(NEEDED) @ValidateNested() @Type(() => GaugeRangeDto) range?: GaugeRangeDto
   @IsOptional() @IsIn(['climbs', 'falls']) sense?: 'climbs' | 'falls'
-  @IsOptional() @IsArray() @ArrayMaxSize(200) @IsLength(1, true) sizes?: Nm[]
-  @IsOptional() @IsLength(1) widest?: Nm | null
+  @IsOptional() @IsArray() @ArrayMaxSize(200) @IsLength(1, true) sizes?: Exact[]
+  @IsOptional() @IsLength(1) widest?: Exact | null
   @IsOptional() @IsDay() lastCheck?: string
   @IsOptional() @IsDay() due?: string
 }

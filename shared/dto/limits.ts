@@ -1,16 +1,17 @@
 import { Type } from 'class-transformer'
 import { IsBoolean, IsIn, IsInt, IsObject, IsOptional, IsString, Max, MaxLength, Min, ValidateNested } from 'class-validator'
-import type { LengthUnit, Nm } from '#core/quantity/length'
+import { ALL_UNITS, type Exact, type Unit } from '#core/quantity/figure'
+import type { LengthUnit } from '#core/quantity/length'
 import type { LimitSourceKind } from '#core/verdict/limits'
 import { NEEDED } from './command'
 
-/** Bench lengths stay within ±1 km: anything else is a slip. nm */
+/** Bench figures stay within ±1 km, 1000 N·m, 1000 kN: anything else is a slip. Small units */
 export const LONGEST = 1e12
 export const UNITS: LengthUnit[] = ['thou', 'tenth', 'in', 'mm', 'um']
-const WHOLE = { message: 'A length is a whole number of nanometres.' }
-const RANGE = { message: 'That is longer than anything on a bench.' }
+const WHOLE = { message: 'A length is a whole number of nanometres; a torque of nN·m, a force of µN.' }
+const RANGE = { message: 'That is longer than anything on a bench, or more.' }
 
-/** A length in nm at a field; with `each`, every length of a list. */
+/** A figure in small units at a field, a length in nm; with `each`, every figure of a list. */
 export function IsLength(least = -LONGEST, each = false, most = LONGEST): PropertyDecorator {
   return (target, key) => {
     IsInt({ each, ...WHOLE })(target, key as string)
@@ -37,11 +38,11 @@ export class LimitSourceDto {
 export class LimitSetDto {
   @IsIn(['two-sided', 'upper', 'lower', 'figure', 'none'], { message: 'Choose the kind of limits.' }) kind!:
     'two-sided' | 'upper' | 'lower' | 'figure' | 'none'
-  @IsOptional() @IsLength() lower?: Nm
-  @IsOptional() @IsLength() upper?: Nm
+  @IsOptional() @IsLength() lower?: Exact
+  @IsOptional() @IsLength() upper?: Exact
   @IsOptional() @IsBoolean() lowerExcluded?: boolean
   @IsOptional() @IsBoolean() upperExcluded?: boolean
-  @IsOptional() @IsLength() figure?: Nm
-  @IsIn(UNITS, { message: 'Choose a unit.' }) unit!: LengthUnit
+  @IsOptional() @IsLength() figure?: Exact
+  @IsIn(ALL_UNITS as Unit[], { message: 'Choose a unit.' }) unit!: Unit
   @IsObject(NEEDED) @ValidateNested() @Type(() => LimitSourceDto) source!: LimitSourceDto
 }

@@ -41,7 +41,10 @@ export class NewLotDto extends OperationDto {
   @Min(0, { message: 'Not less than no days.' })
   @Max(1000, { message: 'At most 1000 days.' })
   leadDays?: number
-  @IsOptional() @IsIn(SHAPES, { message: 'Flat, stepped, sprung or sheet.' }) shape?: Shape
+  /** diameters of a washer */
+  @IsOptional() @IsPieceLength(1) inside?: Nm
+  @IsOptional() @IsPieceLength(1) outside?: Nm
+  @IsOptional() @IsIn(SHAPES, { message: 'Flat, stepped, sprung, sheet or packing.' }) shape?: Shape
 }
 
 /** Take in (why: take-in), or correct a count (why: count, with a reason). */
@@ -70,6 +73,8 @@ export class LotChangeDto extends CommandDto {
   @Min(0, { message: 'Not less than no days.' })
   @Max(1000, { message: 'At most 1000 days.' })
   leadDays?: number | null
+  @IsOptional() @IsPieceLength(1) inside?: Nm | null
+  @IsOptional() @IsPieceLength(1) outside?: Nm | null
 }
 
 /** One piece is measured and told apart from its like: it lies where its mark says. */

@@ -2,7 +2,7 @@ import { describe, it } from 'vitest'
 import type { CheckKind } from '#core/check/contract'
 import { checkKinds } from '#core/check/registry'
 import type { Setup } from '#core/check/setup'
-import { newLot } from '#core/command/pack'
+import { newLot } from '#core/command/found-pack'
 import type { Lot } from '#core/pack/lot'
 import { NM_PER, nm, thou, type Nm } from '#core/quantity/length'
 import { twoSided } from '#core/verdict/limits'
@@ -27,9 +27,15 @@ const LOTS = [
   lot('z', thou(3), 5, { family: 'others' }),
 ]
 
+/** A kind that has a piece of its own finds it. */
+const lotsFor = (kind: CheckKind, setup: Setup): Lot[] =>
+  kind.places(setup).some(({ one, holds }) => one === 'sprung' || holds !== undefined)
+    ? [...LOTS, lot('s', thou(10), 2, { shape: 'sprung' }), lot('p', thou(4), 3, { shape: 'packing' })]
+    : LOTS
+
 /** Every choice of every field, one after the other, the rest as a check begins. */
 function setupsOf({ setupFields, defaultSetup }: CheckKind): Setup[] {
-  const size = (id: string) => String(id === 'master' ? 38 * NM_PER.mm : 10 * NM_PER.um)
+  const size = (id: string) => String(id === 'radius' ? 150 * NM_PER.mm : id === 'master' ? 38 * NM_PER.mm : 10 * NM_PER.um)
   const sizes = Object.fromEntries(setupFields.flatMap(({ id, kind }) => (kind === 'length' ? [[id, size(id)]] : [])))
   const base = { ...defaultSetup, ...sizes }
   return [
@@ -45,7 +51,10 @@ describe.each(checkKinds.map(kind => [kind.id, kind] as const))('the record of a
         kind
           .results(setup)
           .filter(({ scale }) => scale === 'play')
-          .map(({ id: result }) => [result, { book: twoSided(thou(1), thou(3), 'thou', { kind: 'book' }), shop: null }]),
+          .map(({ id: result, unit }) => [
+            result,
+            { book: unit ? twoSided(1e9, 3e9, unit, { kind: 'book' }) : twoSided(thou(1), thou(3), 'thou', { kind: 'book' }), shop: null },
+          ]),
       )
       const document = checkOf(id, {
         setup,
@@ -57,7 +66,7 @@ describe.each(checkKinds.map(kind => [kind.id, kind] as const))('the record of a
       return [
         '',
         JSON.stringify(setup).replaceAll('"', ''),
-        ...lifeOf({ document, lots: LOTS, reserves: {} }, { seed: 1000 + at * 2 + odd, steps: 30, look: 10 }),
+        ...lifeOf({ document, lots: lotsFor(kind, setup), reserves: {} }, { seed: 1000 + at * 2 + odd, steps: 30, look: 10 }),
       ]
     })
     compare(text, `${id}.${odd}`)

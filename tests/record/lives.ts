@@ -9,6 +9,7 @@ import { ways } from '#core/method/ways'
 import { NM_PER, nm, thou } from '#core/quantity/length'
 import { unvoided } from '#core/reading/reading'
 import { endsOf, type LimitSet } from '#core/verdict/limits'
+import { readsOf } from '#core/reading/gauge'
 import { GAUGES, gauge } from '../documents'
 
 /** One step of a check that was worked on at random: what was done, or why it was refused. */
@@ -25,6 +26,11 @@ const REGISTER = [
   gauge('dial-indicator', thou(0.1), { id: 'tenths', hysteresis: nm(1_000), permissibleError: nm(2_000) }),
   gauge('bore-gauge', thou(0.1), { id: 'falling', sense: 'falls', range: { low: nm(20_000_000), high: nm(60_000_000) } }),
 ]
+
+/** What measures no length stands in the register too, and is picked only where a kind asks for it. */
+const LENGTHS = REGISTER.filter(({ kind }) => readsOf(kind) === 'length')
+/** Torques are drawn as lengths are, a thou for a N·m. */
+const AS_TORQUE = 1e9 / 25_400
 
 /**
  * A check, worked on at random from where it stands: sensible and silly commands, the same for the same seed. Figures are drawn round
@@ -183,7 +189,10 @@ function figureAt(document: CheckDocument, point: MeasuringPoint, draw: Draw) {
   // A point reads much the same each time, as far into its limits or out of them as its name has it; now and then it does not.
   const place =
     draw(12) === 0 ? draw(15) : [...point.id].reduce((sum, letter) => sum + letter.charCodeAt(0), document.trials.length * 5) % 15
-  return nm(Math.round(low + ((high - low || 100_000) * (place - 2)) / 10) + scatter)
+  const kind = checkKind(document.kind)
+  const torque = kind.results(document.setup).find(({ id }) => id === point.result)?.quantity === 'torque'
+  const drawn = low + ((high - low || (torque ? 4e9 : 100_000)) * (place - 2)) / 10 + scatter * (torque ? AS_TORQUE : 1)
+  return nm(Math.round(point.way === 'spring-scale' ? drawn / (point.radius ?? NM_PER.mm) / 1e-6 : torque ? Math.abs(drawn) : drawn))
 }
 
 function settingsFor(document: CheckDocument, draw: Draw): SettingsChange {
@@ -191,15 +200,16 @@ function settingsFor(document: CheckDocument, draw: Draw): SettingsChange {
   const of = <T>(items: readonly T[]): T => items[draw(items.length)]!
   const field = kind.setupFields[draw(kind.setupFields.length)]
   const result = of(kind.results(document.setup))
-  const low = thou(1 + draw(4))
+  const { unit, per } = result.unit ? { unit: result.unit, per: AS_TORQUE } : { unit: 'thou' as const, per: 1 }
+  const low = nm(Math.round(thou(1 + draw(4)) * per))
   const source = { kind: 'book' as const }
   const set: LimitSet = of([
-    { kind: 'two-sided', lower: low, upper: nm(low + thou(1 + draw(6))), unit: 'thou', source },
-    { kind: 'upper', upper: low, unit: 'thou', source },
-    { kind: 'lower', lower: low, unit: 'thou', source },
-    { kind: 'figure', figure: low, unit: 'thou', source },
-    { kind: 'none', unit: 'thou', source },
-    { kind: 'two-sided', lower: low, upper: nm(low - thou(1)), unit: 'thou', source },
+    { kind: 'two-sided', lower: low, upper: nm(Math.round(low + thou(1 + draw(6)) * per)), unit, source },
+    { kind: 'upper', upper: low, unit, source },
+    { kind: 'lower', lower: low, unit, source },
+    { kind: 'figure', figure: low, unit, source },
+    { kind: 'none', unit, source },
+    { kind: 'two-sided', lower: low, upper: nm(Math.round(low - thou(1) * per)), unit, source },
   ] as LimitSet[])
   return of<SettingsChange>([
     { rule: of(['plain', 'careful', 'guarded']) },
@@ -217,6 +227,6 @@ function settingsFor(document: CheckDocument, draw: Draw): SettingsChange {
     { entryUnit: of(['thou', 'mm', 'in', 'tenth', 'um']) },
     { uRefit: nm(draw(3) * 2_000) },
     { tipAngle: draw(30) },
-    { gauges: { [of(['dial-indicator', 'micrometer', 'bore-gauge'])]: of(REGISTER).id } },
+    { gauges: { [of(['dial-indicator', 'micrometer', 'bore-gauge'])]: of(result.unit ? REGISTER : LENGTHS).id } },
   ])
 }

@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { UNITS, formatMeasure, parseMeasure, type MeasureKind, type MeasureUnit } from '#core/quantity/measure'
+import { formatFigure } from '#core/quantity/figure'
+import { UNITS, parseMeasure, type MeasureKind, type MeasureUnit } from '#core/quantity/measure'
 import { runs } from '../runs'
 
 // NIST SP 811 (2008), appendix B.8: factors for units listed alphabetically, to the digits printed there (from memory).
@@ -49,12 +50,12 @@ describe('a torque, a force, an angle as typed', () => {
 
 describe('shown', () => {
   it('in its unit, to its decimals, with a true minus and no minus zero', () => {
-    expect(formatMeasure('torque', 1_129_848_290, 'in·lb', { unit: true })).toBe('10.0 in·lb')
-    expect(formatMeasure('torque', -250_000_000, 'N·m')).toBe('−0.25')
-    expect(formatMeasure('torque', -1, 'N·m')).toBe('0.00')
-    expect(formatMeasure('force', 4_448_222, 'lbf', { unit: true })).toBe('1.00 lbf')
-    expect(formatMeasure('angle', 45_500, '°', { unit: true })).toBe('45.5°')
-    expect(formatMeasure('torque', 1_234_567_890, 'N·m', { decimals: 4 })).toBe('1.2346')
+    expect(formatFigure(1_129_848_290, 'in·lb', { unit: true })).toBe('10.0 in·lb')
+    expect(formatFigure(-250_000_000, 'N·m')).toBe('−0.25')
+    expect(formatFigure(-1, 'N·m')).toBe('0.00')
+    expect(formatFigure(4_448_222, 'lbf', { unit: true })).toBe('1.00 lbf')
+    expect(formatFigure(45_500, '°', { unit: true })).toBe('45.5°')
+    expect(formatFigure(1_234_567_890, 'N·m', { decimals: 4 })).toBe('1.2346')
   })
   it('and typed again it is the same, to half of its last decimal (property)', () => {
     const units = (Object.keys(UNITS) as MeasureKind[]).flatMap(kind =>
@@ -63,7 +64,7 @@ describe('shown', () => {
     fc.assert(
       fc.property(fc.constantFrom(...units), fc.integer({ min: -1e10, max: 1e10 }), ([kind, unit], value) => {
         const { per, decimals } = (UNITS[kind] as Record<string, { per: number; decimals: number }>)[unit]!
-        const [back] = parsed(formatMeasure(kind, value, unit as never, { unit: true }), kind, unit) as [number, string]
+        const [back] = parsed(formatFigure(value, unit as never, { unit: true }), kind, unit) as [number, string]
         expect(Math.abs(back - value)).toBeLessThanOrEqual((per / 10 ** decimals) * 0.5 + 1)
       }),
       { numRuns: runs(300) },

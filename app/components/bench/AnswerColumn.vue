@@ -26,7 +26,7 @@ defineEmits<{
   /** the cursor goes back to the reading */ leave: []
 }>()
 const bench = useBench()
-const { several, picked: pickedResult, shown, place, row } = props.look
+const { several, picked: pickedResult, shown, place, pickedPlace, row } = props.look
 const { choice, choosing, picked, proposal, ownPack, takeOwn, asking, ask, fitAll } = props.fitting
 const { busy, said, command } = props.writes
 /** What this kind chooses that is no pack from the drawer. */
@@ -81,6 +81,7 @@ const sign = (path: 'sign-off' | 'reopen', { by, reason, accepts }: { by: string
       @fit-all="fitAll($event)"
       @own="takeOwn"
       @command="command"
+      @look="pickedPlace = $event"
     />
     <component
       :is="ownChoice"

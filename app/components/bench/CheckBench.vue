@@ -3,7 +3,7 @@ import type { CheckDocument } from '#core/check/document'
 import { resultName } from '#core/check/evaluate-fitting'
 import { checkKind } from '#core/check/registry'
 import type { Step } from '#core/method/step'
-import { systemOf } from '#core/quantity/length'
+import { systemOf } from '#core/quantity/figure'
 import { readingWords } from '#core/reading/reading'
 import { bandOf } from '#core/verdict/limits'
 import { api, faultsOf } from '~/composables/useApi'
@@ -55,7 +55,7 @@ const {
 onMounted(() => openPhase(phase.value))
 
 const look = useShown({ document, evaluation, phase, taking, typed })
-const { several, picked: pickedResult, shown, place, row, readings, findings, plays } = look
+const { several, picked: pickedResult, pickedPlace, shown, place, row, readings, findings, plays } = look
 function pickPoint(next: string): void {
   pickedResult.value = ''
   taking.pick(next)
@@ -72,6 +72,7 @@ const fitting = useFitting({
   done: () => {
     // The eye goes with the work again.
     pickedResult.value = ''
+    pickedPlace.value = ''
     openPhase('prove')
   },
 })
@@ -93,7 +94,7 @@ watch(
 
 const { log, logWord, take, voiding, voidingAt, voidLast, voidNow } = useReadingLog({ taking, findings, locked, focus })
 const words = useBenchWords({ document, evaluation, shown, place, choice, proposal, lots, phase })
-const { sentence, arithmetic, predicted, oneMore } = words
+const { sentence, arithmetic, predicted, aim, oneMore } = words
 
 /** Says that the gauge in hand was zeroed today, and shows the check with it. */
 async function markZeroed(): Promise<void> {
@@ -137,19 +138,20 @@ useBenchKeys({ locked, phase, place, proposal, pick, takeOwn, ask, step, panel, 
         <LimitBand
           :book="shown.limits.book"
           :shop="shown.limits.shop"
-          :aim="place?.aim?.target ?? null"
+          :aim="aim?.target ?? null"
           :readings="plays"
           :measured="shown.estimate"
           :predicted="predicted"
           :ends="shown.kind.ends"
           :label="several ? resultName(shown) : null"
+          v-bind="shown.kind.unit ? { measure: shown.kind.unit } : {}"
         />
         <p v-if="evaluation.gauge?.answer === 'cannot-decide'" class="text-near">
           This gauge cannot decide a band this narrow: its U is wider than half the band.
         </p>
-        <p v-if="place?.aim?.caution" class="text-[14px] text-near">{{ place.aim.caution }}</p>
+        <p v-if="aim?.caution" class="text-[14px] text-near">{{ aim.caution }}</p>
         <LimitsHere
-          v-if="!locked && phase !== 'setup'"
+          v-if="!locked && phase !== 'setup' && !shown.kind.told"
           :document="document"
           :shown="shown"
           :results="evaluation.current.results"
@@ -228,6 +230,7 @@ useBenchKeys({ locked, phase, place, proposal, pick, takeOwn, ask, step, panel, 
       :busy="busy"
       :fault="said"
       :promised="faults.some(({ path }) => path === 'claim')"
+      :of-gap="place?.learned != null && place.request?.question.told === undefined"
       :place="several && place ? `${document.title}, ${place.place.label}` : document.title"
       @close="asking = false"
       @done="fit"

@@ -6,8 +6,10 @@ import type { PlaceEvaluation } from '#core/check/evaluate-place'
 import { CORE_VERSION } from '#core/version'
 import type { Proposal } from '#core/pack/chooser/proposal'
 import type { BudgetLine } from '#core/reading/budget'
+import { unitOfResult } from '#core/check/results'
+import { toldValue } from '#core/pack/told'
+import { formatFigure, isLengthUnit, perUnit, unitName } from '#core/quantity/figure'
 import { formatLength, unitFor, type Scale } from '#core/quantity/format-length'
-import { UNIT_NAME } from '#core/quantity/length'
 import { RULES, gaugeFit } from '#core/verdict/decide'
 import { SOURCE_NAME, describeLimits } from '#core/verdict/limits'
 import { verdictWord } from '#core/verdict/words'
@@ -27,7 +29,7 @@ const props = defineProps<{
 }>()
 defineEmits<{ close: [] }>()
 const preferences = usePreferences()
-const unit = computed(() => unitFor(preferences.system, props.shown.kind.scale))
+const unit = computed(() => unitOfResult(props.shown.kind, preferences.system))
 /** Of a part still being worked: what it would come to now. */
 const standing = computed(() =>
   props.evaluation.next?.standing?.result === props.shown.id ? props.evaluation.next.standing.estimate : null,
@@ -55,7 +57,10 @@ const points = computed(() =>
     .filter(point => props.shown.points.includes(point.id)),
 )
 const ends = computed(() => props.shown.kind.ends)
-const fine = (value: number) => formatLength(value, unit.value, { decimals: { thou: 2, tenth: 2, in: 5, mm: 4, um: 1 }[unit.value] })
+const DECIMALS = { thou: 2, tenth: 2, in: 5, mm: 4, um: 1 } as const
+const fine = (value: number) => formatFigure(value, unit.value, { decimals: isLengthUnit(unit.value) ? DECIMALS[unit.value] : 3 })
+/** What a pack in hand leaves is reckoned in thickness, and told as what it is of. */
+const told = computed(() => props.place?.request?.question.told)
 const nu = (line: Pick<BudgetLine, 'nu'>) => (Number.isFinite(line.nu) ? String(line.nu) : '∞')
 const against = computed(() =>
   (['book', 'shop'] as const).flatMap(role => {
@@ -89,7 +94,7 @@ const against = computed(() =>
             >
           </template>
           <template v-else>, with the part as last read,</template> =
-          <span class="figure">{{ fine(estimate.value) }} {{ UNIT_NAME[unit] }}</span
+          <span class="figure">{{ fine(estimate.value) }} {{ unitName(unit) }}</span
           >.<template v-if="gauges"> Gauge: {{ gauges }}.</template>
         </p>
         <table>
@@ -127,7 +132,7 @@ const against = computed(() =>
       </template>
       <p v-else class="text-mute">Nothing measured yet.</p>
       <p v-if="shown.residual && shown.predicted" data-test="explain-residual">
-        Residual: measured − predicted = {{ inScale(shown.residual.difference, shown.kind.scale, true) }},
+        Residual: measured − predicted = {{ formatFigure(shown.residual.difference, unit, { fine: true, unit: true, sign: true }) }},
         <span class="figure">{{ Math.abs(shown.residual.z).toFixed(1) }}</span> times its standard uncertainty.
       </p>
       <table v-if="targets.length" data-test="explain-targets">
@@ -175,24 +180,32 @@ const against = computed(() =>
         </tbody>
       </table>
       <p v-if="place?.aim">
-        <strong>Aim</strong>: {{ place.aim.words }}, {{ fine(place.aim.target) }} {{ UNIT_NAME[unit] }}.
+        <strong>Aim</strong>: {{ place.aim.words }}, {{ fine(place.aim.target) }} {{ unitName(unit) }}.
         <span v-if="place.aim.caution" class="text-near">{{ place.aim.caution }}</span>
       </p>
-      <p v-if="place?.window">
+      <p v-if="place?.learned?.line">
+        <strong>Slope</strong>, learned from {{ place.learned.line.count }} fittings by least squares:
+        {{ formatFigure(place.learned.line.slope * perUnit(preferences.unit), place.learned.unit, { sign: true, unit: true }) }} per
+        {{ unitName(preferences.unit) }}, ±
+        {{ formatFigure(1.96 * place.learned.line.uSlope * perUnit(preferences.unit), place.learned.unit) }};
+        {{ place.learned.line.byScatter ? 'from their scatter' : 'from what readings and pieces are known to' }} (JCGM 100, H.3). Fittings
+        without drag are not in it.
+      </p>
+      <p v-if="place?.window && !place.learned">
         <strong>Totals that would do</strong>: pack as fitted {{ place.place.response.perPiece === 1 ? '+' : '−' }} (limit − play), since a
         thicker pack here gives {{ place.place.response.perPiece === 1 ? 'more' : 'less' }} play.
       </p>
-      <template v-if="proposal">
+      <template v-if="proposal && told?.by !== 'direction'">
         <p><strong>Pack in hand</strong>: {{ proposal.arithmetic }}</p>
         <table>
           <tbody>
             <tr v-for="(line, i) in proposal.predicted.lines" :key="i">
               <td>{{ line.words }}</td>
-              <td class="figure text-right">{{ fine(line.u) }}</td>
+              <td class="figure text-right">{{ fine(toldValue(line.u, told)) }}</td>
             </tr>
             <tr class="font-bold">
               <td>Prediction; U = {{ proposal.predicted.k.toFixed(2) }} × u</td>
-              <td class="figure text-right">{{ fine(proposal.predicted.u) }}</td>
+              <td class="figure text-right">{{ fine(toldValue(proposal.predicted.u, told)) }}</td>
             </tr>
           </tbody>
         </table>

@@ -2,8 +2,8 @@
 import { groups as groupBy } from 'd3-array'
 import { shownFigure } from '#core/check/evaluate-check'
 import { counts, rankedPositions, resultName, type ResultEvaluation } from '#core/check/evaluate-fitting'
-import { formatLength, unitFor } from '#core/quantity/format-length'
-import { UNIT_NAME } from '#core/quantity/length'
+import { unitOfResult } from '#core/check/results'
+import { formatFigure, unitName } from '#core/quantity/figure'
 import { describeLimits } from '#core/verdict/limits'
 import { verdictWord } from '#core/verdict/words'
 import { stateText } from '~/composables/stateColour'
@@ -43,9 +43,9 @@ const positions = computed(() => {
   return own.sort((a, b) => (rank.get(a.id) ?? 0) - (rank.get(b.id) ?? 0))
 })
 const at = (kind: string, position: string) => props.results.find(result => result.kind.id === kind && result.position === position)
-const unitOf = (result: Pick<ResultEvaluation, 'kind'>) => unitFor(preferences.system, result.kind.scale)
+const unitOf = (result: Pick<ResultEvaluation, 'kind'>) => unitOfResult(result.kind, preferences.system)
 const limits = (result: ResultEvaluation | undefined) =>
-  result?.limits.working ? describeLimits(result.limits.working, unitOf(result)).replace(/ (thou|in|mm)$/, '') : '–'
+  result?.limits.working ? describeLimits(result.limits.working, unitOf(result)).replace(` ${unitName(unitOf(result))}`, '') : '–'
 /** One row where all positions have the same limits; else one for each that differs. */
 const limitRows = computed(() => {
   const rows = positions.value.map(({ id, label }) => ({ label, limits: placed.value.map(kind => limits(at(kind.id, id))) }))
@@ -65,7 +65,7 @@ const marked = (result: ResultEvaluation) =>
         <tr>
           <td class="!border-0" />
           <th v-for="kind in placed" :key="kind.id" class="w-24 !pr-1.5 pl-2 text-right align-bottom leading-tight">
-            {{ kind.label }}<span class="block font-normal">{{ UNIT_NAME[unitFor(preferences.system, kind.scale)] }}</span>
+            {{ kind.label }}<span class="block font-normal">{{ unitName(unitOfResult(kind, preferences.system)) }}</span>
           </th>
         </tr>
       </thead>
@@ -84,12 +84,12 @@ const marked = (result: ResultEvaluation) =>
                   marked(result) ? stateText(result.state) : '',
                 ]"
                 :aria-pressed="picked === result.id"
-                :aria-label="`${resultName(result)}: ${shownFigure(result, unitOf(result))}${kind.main && result.estimate ? `± ${formatLength(result.estimate.U, unitOf(result))}` : ''}, ${verdictWord(result.state, result.kind.ends)}`"
+                :aria-label="`${resultName(result)}: ${shownFigure(result, unitOf(result))}${kind.main && result.estimate ? `± ${formatFigure(result.estimate.U, unitOf(result))}` : ''}, ${verdictWord(result.state, result.kind.ends)}`"
                 @click="picked = result.id"
               >
                 <StateMark v-if="marked(result)" :state="result.state" :size="15" />{{ shownFigure(result, unitOf(result))
                 }}<span v-if="kind.main && result.estimate" class="text-[12px] font-normal text-mute"
-                  >± {{ formatLength(result.estimate.U, unitOf(result)) }}</span
+                  >± {{ formatFigure(result.estimate.U, unitOf(result)) }}</span
                 >
               </button>
             </template>
@@ -121,7 +121,7 @@ const marked = (result: ResultEvaluation) =>
           <td class="figure text-right whitespace-nowrap" :class="result.id === headline ? 'font-bold' : ''">
             {{ shownFigure(result, unitOf(result)) }}
             <span class="font-normal text-mute">{{
-              result.estimate ? `± ${formatLength(result.estimate.U, unitOf(result), { unit: true })}` : ''
+              result.estimate ? `± ${formatFigure(result.estimate.U, unitOf(result), { unit: true })}` : ''
             }}</span>
           </td>
           <td class="text-right text-[13px] whitespace-nowrap text-mute">{{ limits(result) }}</td>

@@ -2,8 +2,9 @@
 import type { CheckDocument } from '#core/check/document'
 import { shownFigure, type CheckEvaluation } from '#core/check/evaluate-check'
 import { resultName, type ResultEvaluation } from '#core/check/evaluate-fitting'
-import { formatLength, unitFor, otherUnit } from '#core/quantity/format-length'
-import { UNIT_NAME } from '#core/quantity/length'
+import { unitOfResult } from '#core/check/results'
+import { formatFigure, unitName } from '#core/quantity/figure'
+import { otherUnit } from '#core/quantity/format-length'
 import { RULES } from '#core/verdict/decide'
 import { verdictWord } from '#core/verdict/words'
 import { stateText } from '~/composables/stateColour'
@@ -21,15 +22,15 @@ const preferences = usePreferences()
 const result = computed(() => props.shown)
 const word = computed(() => verdictWord(result.value.state, result.value.kind.ends))
 const raw = computed(() => result.value.estimate)
-const unit = computed(() => unitFor(preferences.system, result.value.kind.scale))
+const unit = computed(() => unitOfResult(result.value.kind, preferences.system))
 const figure = computed(() => shownFigure(result.value, unit.value))
 const several = computed(() => props.evaluation.current.results.filter(other => other.kind.main).length > 1)
 /** What the check comes to as a whole, where another result decides than the one in hand. */
 const whole = computed(() => {
   const { headline, word: decided } = props.evaluation
   if (!several.value || headline.id === result.value.id || headline.state === 'to-do') return null
-  const headUnit = unitFor(preferences.system, headline.kind.scale)
-  return `The whole check: ${decided.toLowerCase()}, ${resultName(headline)}${headline.estimate ? ` at ${shownFigure(headline, headUnit)} ${UNIT_NAME[headUnit]}` : ''}.`
+  const headUnit = unitOfResult(headline.kind, preferences.system)
+  return `The whole check: ${decided.toLowerCase()}, ${resultName(headline)}${headline.estimate ? ` at ${shownFigure(headline, headUnit)} ${unitName(headUnit)}` : ''}.`
 })
 /** What the other rules would say, where they say something else. */
 const otherRules = computed(() => {
@@ -51,8 +52,8 @@ const otherRules = computed(() => {
       <div v-if="raw || several" class="leading-tight text-mute">
         <p v-if="several" class="text-[14px] font-semibold">{{ resultName(result) }}</p>
         <p v-if="raw" class="figure text-[17px]">
-          ± {{ formatLength(raw.U, unit) }} {{ UNIT_NAME[unit] }}<br />{{
-            formatLength(raw.value, otherUnit(unit, result.kind.scale), { unit: true })
+          ± {{ formatFigure(raw.U, unit) }} {{ unitName(unit) }}<br />{{
+            formatFigure(raw.value, otherUnit(unit, result.kind.scale), { unit: true })
           }}
         </p>
       </div>

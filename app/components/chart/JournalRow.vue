@@ -2,8 +2,8 @@
 import { extent } from 'd3-array'
 import { scaleBand, scaleLinear } from 'd3-scale'
 import { worstOf, type ResultEvaluation } from '#core/check/evaluate-fitting'
-import { formatLength, unitFor } from '#core/quantity/format-length'
-import { NM_PER } from '#core/quantity/length'
+import { unitOfResult } from '#core/check/results'
+import { formatFigure, OTHER_MEASURE, perUnit, unitName, type Unit } from '#core/quantity/figure'
 import { endsOf, finiteEnds } from '#core/verdict/limits'
 import { verdictWord } from '#core/verdict/words'
 import { statePaint } from '~/composables/stateColour'
@@ -11,7 +11,7 @@ import { usePreferences } from '~/stores/preferences'
 import { axisTicks, useChartWidth } from './axis'
 
 /**
- * The row of journals: clearance at each position to one scale, thou on the left and millimetres on the right, limits, the worst marked.
+ * The row of journals: clearance at each position to one scale, thou on the left and millimetres on the right (a torque in its unit, and that of the other system), limits, the worst marked.
  * Where a position has a least and a most, its bar shows both and is named by the one that decides.
  */
 const props = defineProps<{
@@ -30,6 +30,11 @@ const TOP = 26
 const FOOT = 164
 const SIDE = 44
 
+/** Along the left, and along the right. */
+const axes = computed<readonly [Unit, Unit]>(() => {
+  const unit = props.results[0]?.kind.unit
+  return unit ? [unit, OTHER_MEASURE[unit]] : ['thou', 'mm']
+})
 const columns = computed(() =>
   props.results.map(least => {
     const most =
@@ -43,7 +48,7 @@ const y = computed(() => {
     ...(least.estimate ? [least.estimate.value - least.estimate.U] : []),
     ...(most.estimate ? [most.estimate.value + most.estimate.U] : []),
   ])
-  const [low = 0, high = NM_PER.thou * 3] = extent(marks) as [number | undefined, number | undefined]
+  const [low = 0, high = perUnit(axes.value[0]) * 3] = extent(marks) as [number | undefined, number | undefined]
   const span = Math.max(high, 0) - Math.min(low, 0)
   return scaleLinear([Math.min(low, 0) - (low < 0 ? span * 0.08 : 0), Math.max(high, 0) + span * 0.12], [FOOT, TOP])
 })
@@ -80,7 +85,8 @@ const bars = computed(() =>
     }
   }),
 )
-const show = (result: ResultEvaluation) => (result.estimate ? formatLength(result.estimate.value, unitFor(preferences.system)) : '–')
+const show = (result: ResultEvaluation) =>
+  result.estimate ? formatFigure(result.estimate.value, unitOfResult({ ...result.kind, scale: 'play' }, preferences.system)) : '–'
 const summary = computed(() =>
   columns.value.map(({ result }) => `${result.label} ${show(result)}, ${verdictWord(result.state, result.kind.ends)}`).join('; '),
 )
@@ -99,15 +105,15 @@ const summary = computed(() =>
       data-test="journal-row"
     >
       <g class="figure" font-size="11.5" fill="var(--mute)">
-        <g v-for="t in axisTicks(y, NM_PER.thou)" :key="`t${t.value}`">
+        <g v-for="t in axisTicks(y, perUnit(axes[0]))" :key="`t${t.value}`">
           <line :x1="SIDE - 6" :x2="width - SIDE + 6" :y1="t.at" :y2="t.at" stroke="var(--hair)" />
           <text :x="SIDE - 10" :y="t.at + 4" text-anchor="end">{{ t.value }}</text>
         </g>
-        <text v-for="t in axisTicks(y, NM_PER.mm)" :key="`m${t.value}`" :x="width - SIDE + 10" :y="t.at + 4">{{ t.value }}</text>
+        <text v-for="t in axisTicks(y, perUnit(axes[1]))" :key="`m${t.value}`" :x="width - SIDE + 10" :y="t.at + 4">{{ t.value }}</text>
       </g>
       <g font-size="12" fill="var(--mute)">
-        <text :x="SIDE - 10" y="12" text-anchor="end">thou</text>
-        <text :x="width - SIDE + 10" y="12">mm</text>
+        <text :x="SIDE - 10" y="12" text-anchor="end">{{ unitName(axes[0]) }}</text>
+        <text :x="width - SIDE + 10" y="12">{{ unitName(axes[1]) }}</text>
       </g>
       <line :x1="SIDE - 6" :x2="width - SIDE + 6" :y1="y(0)" :y2="y(0)" stroke="var(--ink)" stroke-width="1.3" />
       <g v-for="bar in bars" :key="bar.id" class="cursor-pointer" @click="emit('pick', bar.result.id)">

@@ -1,14 +1,14 @@
 <script setup lang="ts">
-import { formatLength } from '#core/quantity/format-length'
-import { NM_PER } from '#core/quantity/length'
+import { formatFigure, OTHER_MEASURE, perUnit, unitName, type Unit } from '#core/quantity/figure'
+import type { MeasureUnit } from '#core/quantity/measure'
 import { describeLimits, endsOf, finiteEnds, type LimitSet } from '#core/verdict/limits'
 import { usePreferences } from '~/stores/preferences'
 import { useChartWidth } from './axis'
 import { bandScale, betweenEdges, ticks } from './band-scale'
 
 /**
- * The strip of dyed blue with the limits scribed on it, thou along the top and millimetres along the bottom. Tight is left, loose
- * is right. Everything in nm.
+ * The strip of dyed blue with the limits scribed on it, thou along the top and millimetres along the bottom; a torque in its unit
+ * and that of the other system. Tight is left, loose is right. Everything in small units.
  */
 const props = defineProps<{
   book: LimitSet | null
@@ -20,6 +20,8 @@ const props = defineProps<{
   ends: { below: string; above: string }
   /** which result this is, where a check has several */
   label?: string | null
+  /** of a figure that is no length */
+  measure?: MeasureUnit
 }>()
 const box = ref<HTMLElement>()
 const preferences = usePreferences()
@@ -64,13 +66,19 @@ const zones = computed(() =>
     { name: 'Shop', set: props.shop, at: zone(props.shop) },
   ].filter(z => z.at !== null),
 )
-const thouTicks = computed(() => ticks(scale.value, NM_PER.thou, 13))
-const mmTicks = computed(() => ticks(scale.value, NM_PER.mm, 13))
+/** Along the top, and along the bottom. */
+const axes = computed<readonly [Unit, Unit]>(() => (props.measure ? [props.measure, OTHER_MEASURE[props.measure]] : ['thou', 'mm']))
+const unit = computed<Unit>(() => props.measure ?? preferences.unit)
+const topTicks = computed(() => ticks(scale.value, perUnit(axes.value[0]), 13))
+const bottomTicks = computed(() => ticks(scale.value, perUnit(axes.value[1]), 13))
 /** Labels keep clear of the unit's name at the right end and of the left edge. */
 const labelled = (all: ReturnType<typeof ticks>) => all.filter(tick => tick.major && tick.at < width.value - 56 && tick.at > 12)
 /** Where the names of the limits stand: right of them, left of them, or, with no room on either side, inside. */
 const names = computed(() =>
-  zones.value.map(({ name, set }) => ({ name, words: `${name} ${describeLimits(set, preferences.unit).replace(/ (thou|mm)$/, '')}` })),
+  zones.value.map(({ name, set }) => ({
+    name,
+    words: `${name} ${describeLimits(set, unit.value).replace(` ${unitName(unit.value)}`, '')}`,
+  })),
 )
 const room = computed(() => 20 + 7.4 * Math.max(0, ...names.value.map(({ words }) => words.length)))
 /** null: there is room nowhere on the band, they stand below it */
@@ -87,7 +95,7 @@ const within = (at: number, characters: number, size = 8.6) => {
   const half = (characters * size) / 2 + 6
   return Math.min(width.value - half, Math.max(half, at))
 }
-const show = (value: number) => formatLength(value, preferences.unit)
+const show = (value: number) => formatFigure(value, unit.value)
 const arrow = computed(() => {
   if (!props.measured || !props.predicted) return null
   const from = x(props.measured.value)
@@ -100,9 +108,9 @@ const arrow = computed(() => {
 const summary = computed(() =>
   [
     props.measured
-      ? `Measured ${show(props.measured.value)} plus or minus ${formatLength(props.measured.U, preferences.unit)} ${preferences.system === 'inch' ? 'thou' : 'mm'}`
+      ? `Measured ${show(props.measured.value)} plus or minus ${show(props.measured.U)} ${unitName(unit.value)}`
       : 'Nothing measured',
-    ...zones.value.map(z => `${z.name} limits ${describeLimits(z.set, preferences.unit)}`),
+    ...zones.value.map(z => `${z.name} limits ${describeLimits(z.set, unit.value)}`),
     ...(props.predicted
       ? [
           props.measured
@@ -153,16 +161,16 @@ const tickLabel = (value: number) => String(Math.round(value * 1e6) / 1e6).repla
         </template>
       </g>
       <g stroke="var(--scribe)" stroke-width="1">
-        <line v-for="t in thouTicks" :key="`t${t.at}`" :x1="t.at" :x2="t.at" y1="0" :y2="t.major ? 15 : 6" />
-        <line v-for="t in mmTicks" :key="`m${t.at}`" :x1="t.at" :x2="t.at" :y1="HEIGHT" :y2="HEIGHT - (t.major ? 15 : 6)" />
+        <line v-for="t in topTicks" :key="`t${t.at}`" :x1="t.at" :x2="t.at" y1="0" :y2="t.major ? 15 : 6" />
+        <line v-for="t in bottomTicks" :key="`m${t.at}`" :x1="t.at" :x2="t.at" :y1="HEIGHT" :y2="HEIGHT - (t.major ? 15 : 6)" />
       </g>
       <g class="figure" fill="var(--scribe)" font-size="12" text-anchor="middle">
-        <text v-for="t in labelled(thouTicks)" :key="`tl${t.at}`" :x="t.at" y="27">{{ tickLabel(t.value) }}</text>
-        <text v-for="t in labelled(mmTicks)" :key="`ml${t.at}`" :x="t.at" :y="HEIGHT - 19">{{ tickLabel(t.value) }}</text>
+        <text v-for="t in labelled(topTicks)" :key="`tl${t.at}`" :x="t.at" y="27">{{ tickLabel(t.value) }}</text>
+        <text v-for="t in labelled(bottomTicks)" :key="`ml${t.at}`" :x="t.at" :y="HEIGHT - 19">{{ tickLabel(t.value) }}</text>
       </g>
       <g fill="var(--scribe-soft)" font-size="12.5">
-        <text :x="width - 8" y="27" text-anchor="end">thou</text>
-        <text :x="width - 8" :y="HEIGHT - 19" text-anchor="end">mm</text>
+        <text :x="width - 8" y="27" text-anchor="end">{{ unitName(axes[0]) }}</text>
+        <text :x="width - 8" :y="HEIGHT - 19" text-anchor="end">{{ unitName(axes[1]) }}</text>
         <text v-if="label && !narrow" x="10" :y="106" font-size="13" font-weight="650" fill="var(--scribe)">{{ label }}</text>
         <text x="10" :y="124">{{ ends.below.toLowerCase() }}</text>
         <text :x="width - 10" :y="124" text-anchor="end">{{ ends.above.toLowerCase() }}</text>

@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { v4 as uuid } from 'uuid'
-import { GAUGE_KINDS, GAUGE_NAME, isListOfSizes, type Gauge, type GaugeKind } from '#core/reading/gauge'
+import { GAUGE_KINDS, GAUGE_NAME, isListOfSizes, readsOf, type Gauge, type GaugeKind } from '#core/reading/gauge'
 import { parseLength } from '#core/quantity/parse-length'
-import { unitFor } from '#core/quantity/format-length'
-import { systemOf, UNIT_NAME, type LengthUnit, type Nm } from '#core/quantity/length'
+import { unitOfGauge } from '#core/quantity/format-length'
+import { unitName, unitsOf, type Exact, type Unit } from '#core/quantity/figure'
+import type { LengthUnit, Nm } from '#core/quantity/length'
 import { RefusedError, api, faultsOf } from '~/composables/useApi'
 import { exactText } from '~/composables/sizeText'
 import { usePreferences } from '~/stores/preferences'
@@ -20,26 +21,30 @@ const g = props.gauge
 const fields = reactive({
   name: g?.name ?? '',
   unit: g?.unit ?? ((preferences.system === 'inch' ? 'thou' : 'mm') as Gauge['unit']),
-  graduation: g?.graduation ?? (null as Nm | null),
+  graduation: g?.graduation ?? (null as Exact | null),
   readableFraction: String(g?.readableFraction ?? 0.5),
-  permissibleError: g?.permissibleError ?? (null as Nm | null),
-  repeatability: g?.repeatability ?? (null as Nm | null),
-  hysteresis: g?.hysteresis ?? (null as Nm | null),
-  rangePerTurn: g?.rangePerTurn ?? (null as Nm | null),
-  low: g?.range?.low ?? (null as Nm | null),
-  high: g?.range?.high ?? (null as Nm | null),
+  permissibleError: g?.permissibleError ?? (null as Exact | null),
+  repeatability: g?.repeatability ?? (null as Exact | null),
+  hysteresis: g?.hysteresis ?? (null as Exact | null),
+  rangePerTurn: g?.rangePerTurn ?? (null as Exact | null),
+  low: g?.range?.low ?? (null as Exact | null),
+  high: g?.range?.high ?? (null as Exact | null),
   sense: g?.sense ?? ('climbs' as Gauge['sense']),
   sizes: '',
-  widest: g?.widest ?? (null as Nm | null),
+  widest: g?.widest ?? (null as Exact | null),
   lastCheck: g?.lastCheck ?? '',
   due: g?.due ?? '',
 })
-const UNITS = Object.keys(UNIT_NAME) as LengthUnit[]
+/** A gauge reads one quantity: a scale no lengths. */
+const units = computed(() => unitsOf(readsOf(kind.value)))
+watch(units, all => {
+  if (!all.includes(fields.unit)) fields.unit = all[0]!
+})
 /** What a bare figure means here: what the gauge itself is read in, whatever is shown elsewhere. */
-const own = computed(() => (fields.unit === 'in' ? 'thou' : fields.unit))
-const ownSize = computed(() => unitFor(systemOf(fields.unit), 'size'))
-const listUnit = computed(() => unitFor(systemOf(fields.unit)))
-const asList = (list: readonly Nm[]) => list.map(size => exactText(size, listUnit.value).replace(' ', '')).join(', ')
+const own = computed<Unit>(() => (fields.unit === 'in' ? 'thou' : fields.unit))
+const ownSize = computed(() => unitOfGauge(fields.unit, 'size'))
+const listUnit = computed(() => unitOfGauge(fields.unit, 'play') as LengthUnit)
+const asList = (list: readonly Exact[]) => list.map(size => exactText(size, listUnit.value).replace(' ', '')).join(', ')
 fields.sizes = asList(g?.sizes ?? [])
 watch(listUnit, (_, was) => {
   const list = sizes(was)
@@ -134,22 +139,22 @@ async function keep(): Promise<void> {
     <div>
       <label class="label mb-1 block" for="gauge-unit">Read in</label>
       <select id="gauge-unit" v-model="fields.unit" class="field">
-        <option v-for="unit in UNITS" :key="unit" :value="unit">{{ UNIT_NAME[unit] }}</option>
+        <option v-for="unit in units" :key="unit" :value="unit">{{ unitName(unit) }}</option>
       </select>
     </div>
-    <LengthField v-model="fields.graduation" :label="listed ? 'Step' : 'Graduation'" :unit="own" :fault="fault('graduation')" />
+    <FigureField v-model="fields.graduation" :label="listed ? 'Step' : 'Graduation'" :unit="own" :fault="fault('graduation')" />
     <div v-if="!listed">
       <label class="label mb-1 block" for="gauge-fraction">Read to, parts of a graduation</label>
       <input id="gauge-fraction" v-model="fields.readableFraction" class="field figure" inputmode="decimal" autocomplete="off" />
       <p v-if="fault('readableFraction')" class="fault">{{ fault('readableFraction') }}</p>
     </div>
-    <LengthField
+    <FigureField
       v-model="fields.permissibleError"
       :label="kind === 'feeler-set' ? 'Permissible error of a leaf, ±' : 'Permissible error, ±'"
       :unit="own"
       :fault="fault('permissibleError')"
     />
-    <LengthField
+    <FigureField
       v-if="!listed"
       v-model="fields.repeatability"
       label="Scatter of one reading to the next"
@@ -157,13 +162,14 @@ async function keep(): Promise<void> {
       :fault="fault('repeatability')"
     />
     <template v-if="kind === 'dial-indicator'">
-      <LengthField v-model="fields.hysteresis" label="Push and pull read apart by" :unit="own" :fault="fault('hysteresis')" />
-      <LengthField v-model="fields.rangePerTurn" label="One turn of the pointer" optional :unit="own" :fault="fault('rangePerTurn')" />
+      <FigureField v-model="fields.hysteresis" label="Push and pull read apart by" :unit="own" :fault="fault('hysteresis')" />
+      <FigureField v-model="fields.rangePerTurn" label="One turn of the pointer" optional :unit="own" :fault="fault('rangePerTurn')" />
     </template>
-    <div v-if="kind === 'micrometer' || kind === 'bore-gauge'">
+    <div v-if="kind === 'micrometer' || kind === 'bore-gauge' || readsOf(kind) !== 'length'">
+      <p v-if="readsOf(kind) !== 'length'" class="label mb-1">Usable range: below it, it reads nothing</p>
       <div class="grid grid-cols-2 gap-2">
-        <LengthField v-model="fields.low" label="From" plain :unit="ownSize" />
-        <LengthField v-model="fields.high" label="To" plain :unit="ownSize" />
+        <FigureField v-model="fields.low" label="From" plain :unit="ownSize" />
+        <FigureField v-model="fields.high" label="To" plain :unit="ownSize" />
       </div>
       <p v-if="fault('range')" class="fault">{{ fault('range') }}</p>
     </div>
@@ -203,7 +209,7 @@ async function keep(): Promise<void> {
         </text>
       </svg>
     </fieldset>
-    <LengthField
+    <FigureField
       v-if="kind === 'plastic-strip'"
       v-model="fields.widest"
       label="Printed width at the smallest gap"

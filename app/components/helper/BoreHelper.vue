@@ -82,7 +82,7 @@ async function addWasher(): Promise<void> {
             <option v-for="g in bores" :key="g.id" :value="g.id">{{ g.name }}</option>
           </select>
         </div>
-        <LengthField v-model="target" label="Bore" :unit="unit" />
+        <FigureField v-model="target" label="Bore" :unit="unit" />
       </div>
       <table v-if="builds.length" class="tight" data-test="builds">
         <thead>
@@ -173,8 +173,8 @@ async function addWasher(): Promise<void> {
           <label class="label mb-1 block" for="anvil-name">Anvil</label>
           <input id="anvil-name" v-model="fresh.name" class="field" maxlength="40" autocomplete="off" />
         </div>
-        <LengthField v-model="fresh.low" label="From" :unit="unit" plain />
-        <LengthField v-model="fresh.high" label="To" :unit="unit" plain />
+        <FigureField v-model="fresh.low" label="From" :unit="unit" plain />
+        <FigureField v-model="fresh.high" label="To" :unit="unit" plain />
         <button type="submit" class="button px-3">Add</button>
       </form>
       <form class="grid grid-cols-[1fr_1fr_1fr_auto] items-end gap-2" novalidate @submit.prevent="addWasher">
@@ -182,7 +182,7 @@ async function addWasher(): Promise<void> {
           <label class="label mb-1 block" for="washer-name">Washer</label>
           <input id="washer-name" v-model="fresh.washer" class="field" maxlength="40" autocomplete="off" />
         </div>
-        <LengthField v-model="fresh.length" label="Length" :unit="unit" plain />
+        <FigureField v-model="fresh.length" label="Length" :unit="unit" plain />
         <span />
         <button type="submit" class="button px-3">Add</button>
       </form>

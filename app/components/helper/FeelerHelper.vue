@@ -14,7 +14,7 @@ const set = computed(() => sets.value.find(gauge => gauge.id === picked.value) ?
 const gap = ref<Nm | null>(null)
 const near = computed(() => {
   if (!set.value || gap.value === null) return []
-  const all = stacks(set.value.sizes)
+  const all = stacks(set.value.sizes as readonly Nm[])
   const at = all.findIndex(stack => stack.total >= gap.value!)
   const from = Math.max(0, (at < 0 ? all.length : at) - 3)
   return all.slice(from, from + 6)
@@ -31,7 +31,7 @@ const show = (value: number) => formatLength(value, preferences.unit, { trim: tr
           <option v-for="gauge in sets" :key="gauge.id" :value="gauge.id">{{ gauge.name }}</option>
         </select>
       </div>
-      <LengthField v-model="gap" label="Gap" :unit="preferences.unit" />
+      <FigureField v-model="gap" label="Gap" :unit="preferences.unit" />
     </div>
     <table v-if="near.length" class="tight self-start">
       <thead>

@@ -32,17 +32,17 @@ const back = computed(() => {
 <template>
   <div class="grid gap-x-8 gap-y-3 lg:grid-cols-[300px_minmax(0,1fr)]" data-test="micrometer-helper">
     <div class="space-y-3">
-      <LengthField
+      <FigureField
         v-model="target"
         label="Set it to"
         :unit="unit"
         :fault="target !== null && target < 0 ? 'A micrometer has no setting below zero.' : undefined"
       />
-      <LengthField v-model="calipers" label="Calipers across it" optional :unit="unit" />
+      <FigureField v-model="calipers" label="Calipers across it" optional :unit="unit" />
       <p v-if="check" class="text-[14px]" :class="check.answer === 'agrees' ? 'text-in' : 'text-out'" data-test="calipers-answer">
         {{ check.words }}
       </p>
-      <LengthField v-model="readBack" label="Thimble read back" optional :unit="unit" />
+      <FigureField v-model="readBack" label="Thimble read back" optional :unit="unit" />
       <p v-if="back" class="text-[14px]" :class="back.fine ? 'text-in' : 'text-out'" data-test="read-back">{{ back.words }}</p>
     </div>
     <div v-if="setting">

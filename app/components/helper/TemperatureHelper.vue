@@ -44,7 +44,7 @@ const NAMES = { part: 'Part', gauge: 'Gauge, scale or master' } as const
 <template>
   <div class="grid gap-x-8 gap-y-3 lg:grid-cols-[minmax(0,440px)_minmax(0,1fr)]" data-test="temperature-helper">
     <div class="space-y-3">
-      <LengthField v-model="reading" label="It reads" :unit="unit" />
+      <FigureField v-model="reading" label="It reads" :unit="unit" />
       <div v-for="which in ['part', 'gauge'] as const" :key="which" class="grid grid-cols-[1fr_7rem_7rem] gap-2">
         <div>
           <label class="label mb-1 block" :for="`metal-${which}`">{{ NAMES[which] }}</label>
@@ -79,7 +79,7 @@ const NAMES = { part: 'Part', gauge: 'Gauge, scale or master' } as const
         <p v-if="ppmFault(which)" class="fault col-span-3">{{ ppmFault(which) }}</p>
       </div>
       <div class="grid grid-cols-2 gap-2">
-        <LengthField v-model="ownBand" label="Width of the limits" optional :unit="preferences.unit" />
+        <FigureField v-model="ownBand" label="Width of the limits" optional :unit="preferences.unit" />
         <div>
           <label class="label mb-1 block" for="heat-running">Part runs at, if asked</label>
           <input

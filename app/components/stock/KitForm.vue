@@ -19,8 +19,17 @@ const kit = computed(() => readKit(text.value, preferences.unit))
 const fileIn = reactive(useFileIn<{ added: number }>('text/csv'))
 const field = ref<HTMLInputElement>()
 onMounted(() => field.value?.focus())
-const words = ({ nominal, count, mark, colour, shape }: KitSize) =>
-  [`${count} × ${markedText(nominal)}`, mark, colour, shape === 'flat' ? '' : shape].filter(Boolean).join(', ')
+const words = ({ nominal, count, mark, colour, shape, inside, outside }: KitSize) =>
+  [
+    `${count} × ${markedText(nominal)}`,
+    mark,
+    colour,
+    shape === 'flat' ? '' : shape,
+    inside === undefined ? '' : `inside ${markedText(inside)}`,
+    outside === undefined ? '' : `outside ${markedText(outside)}`,
+  ]
+    .filter(Boolean)
+    .join(', ')
 const fault = computed(() =>
   !tried.value
     ? null
@@ -32,6 +41,7 @@ const fault = computed(() =>
 )
 
 /** Every length with its unit, so that nothing is taken for something else on the way. */
+const inMm = (length: number | undefined) => (length === undefined ? '' : `${formatLength(length, 'mm', { decimals: 6, trim: true })} mm`)
 const asCsv = (sizes: readonly KitSize[]) =>
   Papa.unparse(
     sizes.map(size => ({
@@ -41,6 +51,8 @@ const asCsv = (sizes: readonly KitSize[]) =>
       mark: size.mark,
       colour: size.colour,
       shape: size.shape,
+      inside: inMm(size.inside),
+      outside: inMm(size.outside),
     })),
     { newline: '\n', escapeFormulae: /^[=+\-@\t\r]/ },
   )

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { formatLength, otherUnit } from '#core/quantity/format-length'
+import { formatLength, otherUnit, unitFor } from '#core/quantity/format-length'
 import { BAD_PRICE, money, parseMoney } from '~/composables/money'
 import { useLotCommand } from '~/composables/useLotCommand'
 import { markedText } from '~/composables/sizeText'
@@ -21,6 +21,8 @@ function showOrdering(): void {
   days.value = props.lot.leadDays ?? ''
 }
 showOrdering()
+const inside = ref(props.lot.inside ?? null)
+const outside = ref(props.lot.outside ?? null)
 const { send, refuse, fault, stale } = useLotCommand(
   () => props.lot,
   view => emit('changed', view),
@@ -29,6 +31,8 @@ watch(
   () => [props.lot.id, props.lot.version],
   () => {
     kept.value = props.lot.reserved
+    inside.value = props.lot.inside ?? null
+    outside.value = props.lot.outside ?? null
     showOrdering()
   },
 )
@@ -47,6 +51,7 @@ async function keepOrdering(): Promise<void> {
   if (cost === undefined) refuse('order', 'cost', BAD_PRICE)
   else await send('order', 'PATCH', '', { cost, leadDays: days.value === '' ? null : Number(days.value) })
 }
+const sizeUnit = computed(() => unitFor(preferences.system, 'size'))
 const show = (value: number) =>
   `${formatLength(value, preferences.unit, { unit: true })} · ${formatLength(value, otherUnit(preferences.unit), { unit: true })}`
 </script>
@@ -62,6 +67,11 @@ const show = (value: number) =>
         {{ markedText(lot.nominal) }} <span class="text-mute">{{ [lot.mark, lot.colour].filter(Boolean).join(' ') }}</span>
       </h2>
       <p class="text-[14px] text-mute">{{ lot.family }} · {{ show(lot.nominal) }} · {{ lot.onHand }} on hand</p>
+      <p v-if="lot.inside !== undefined || lot.outside !== undefined" class="text-[13.5px]">
+        {{
+          [lot.inside && `inside ${markedText(lot.inside)}`, lot.outside && `outside ${markedText(lot.outside)}`].filter(Boolean).join(', ')
+        }}
+      </p>
       <p v-if="lot.tags.length" class="text-[13.5px]">{{ lot.tags.join(' · ') }}</p>
     </div>
     <p v-if="stale.length" class="fault">
@@ -118,6 +128,11 @@ const show = (value: number) =>
       <p v-if="fault('order', 'cost') ?? fault('order', 'leadDays')" class="fault">
         {{ fault('order', 'cost') ?? fault('order', 'leadDays') }}
       </p>
+    </form>
+    <form novalidate class="flex items-end gap-2" @submit.prevent="send('washer', 'PATCH', '', { inside, outside })">
+      <FigureField v-model="inside" class="flex-1" label="Washer: inside" plain :unit="sizeUnit" :fault="fault('washer', 'inside')" />
+      <FigureField v-model="outside" class="flex-1" label="Outside" plain :unit="sizeUnit" :fault="fault('washer', 'outside')" />
+      <button class="button" type="submit">Keep</button>
     </form>
     <button v-if="uses.length === 0" type="button" class="link text-[14px]" data-test="remove-lot" @click="emit('remove')">
       Entered by mistake: remove this size

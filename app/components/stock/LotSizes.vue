@@ -52,7 +52,7 @@ const keepScatter = () => send('scatter', 'PATCH', '', { scatter: scatter.value 
       <p class="text-[14px]" data-test="lot-sizes">{{ summary }}</p>
       <div class="flex gap-2">
         <div class="min-w-0 flex-1">
-          <LengthField
+          <FigureField
             v-model="measured"
             :label="lot.apart ? 'Measure it again' : 'Measure a piece'"
             :unit="unitMade([lot])!"
@@ -87,7 +87,7 @@ const keepScatter = () => send('scatter', 'PATCH', '', { scatter: scatter.value 
     </form>
     <form v-if="!lot.apart && lot.measured !== null" novalidate class="flex items-end gap-2" @submit.prevent="keepScatter">
       <div class="min-w-0 flex-1">
-        <LengthField v-model="scatter" label="Piece to piece, if known" :unit="unitMade([lot])!" :fault="fault('scatter', 'scatter')" />
+        <FigureField v-model="scatter" label="Piece to piece, if known" :unit="unitMade([lot])!" :fault="fault('scatter', 'scatter')" />
       </div>
       <button class="button" type="submit">Keep</button>
     </form>

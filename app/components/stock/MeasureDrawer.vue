@@ -100,7 +100,7 @@ useKeys(computed(() => [key('Esc', 'leave the drawer', () => close(), { keys: ['
     </div>
     <form v-if="lot" novalidate class="mt-3 flex flex-wrap items-start gap-3" @submit.prevent="keep">
       <div ref="field" class="w-72">
-        <LengthField
+        <FigureField
           v-model="size"
           label="What the micrometer says"
           :unit="unitMade([lot])!"

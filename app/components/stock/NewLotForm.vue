@@ -2,6 +2,8 @@
 import { v4 as uuid } from 'uuid'
 import { useLocalStorage } from '@vueuse/core'
 import { SHAPES, pieceAsks, unitMade, type Lot, type Shape } from '#core/pack/lot'
+import { systemOf } from '#core/quantity/figure'
+import { unitFor } from '#core/quantity/format-length'
 import type { Nm } from '#core/quantity/length'
 import { BAD_PRICE, parseMoney } from '~/composables/money'
 import { api, faultAt, faultsOf } from '~/composables/useApi'
@@ -42,6 +44,8 @@ const colour = ref('')
 const price = ref('')
 const days = ref<number | ''>('')
 const shape = ref<Shape>('flat')
+const inside = ref<Nm | null>(null)
+const outside = ref<Nm | null>(null)
 const faults = ref<readonly Fault[]>([])
 const form = ref<HTMLFormElement>()
 /** With the family known, the size is what is typed next. */
@@ -77,6 +81,8 @@ async function add(): Promise<void> {
         ...(coins === null ? {} : { cost: coins }),
         ...(days.value === '' ? {} : { leadDays: Number(days.value) }),
         shape: shape.value,
+        ...(inside.value === null ? {} : { inside: inside.value }),
+        ...(outside.value === null ? {} : { outside: outside.value }),
       },
     })
     // Before it is told: who is told may close this form.
@@ -104,8 +110,8 @@ async function add(): Promise<void> {
       </datalist>
       <p v-if="faultAt(faults, 'family')" class="fault">{{ faultAt(faults, 'family') }}</p>
     </div>
-    <LengthField v-model="nominal" label="Size, as marked" :unit="unit" :fault="faultAt(faults, 'nominal')" />
-    <LengthField
+    <FigureField v-model="nominal" label="Size, as marked" :unit="unit" :fault="faultAt(faults, 'nominal')" />
+    <FigureField
       v-model="measured"
       label="Measured"
       optional
@@ -118,8 +124,8 @@ async function add(): Promise<void> {
       <input id="lot-pieces" v-model="count" type="number" min="0" class="field figure" />
       <p v-if="faultAt(faults, 'count')" class="fault">{{ faultAt(faults, 'count') }}</p>
     </div>
-    <LengthField v-model="plus" label="Tolerance, above" optional :unit="unit" :fault="faultAt(faults, 'tolerance.plus')" />
-    <LengthField v-model="minus" label="Tolerance, below" optional :unit="unit" :fault="faultAt(faults, 'tolerance.minus')" />
+    <FigureField v-model="plus" label="Tolerance, above" optional :unit="unit" :fault="faultAt(faults, 'tolerance.plus')" />
+    <FigureField v-model="minus" label="Tolerance, below" optional :unit="unit" :fault="faultAt(faults, 'tolerance.minus')" />
     <div>
       <label class="label mb-1 block" for="lot-mark">Letter or mark</label>
       <input id="lot-mark" v-model="mark" class="field" maxlength="20" autocomplete="off" />
@@ -144,6 +150,20 @@ async function add(): Promise<void> {
         <option v-for="s in SHAPES" :key="s" :value="s">{{ s === 'sheet' ? 'sheet, to cut from' : s }}</option>
       </select>
     </div>
+    <FigureField
+      v-model="inside"
+      label="Washer: inside"
+      optional
+      :unit="unitFor(systemOf(unit), 'size')"
+      :fault="faultAt(faults, 'inside')"
+    />
+    <FigureField
+      v-model="outside"
+      label="Washer: outside"
+      optional
+      :unit="unitFor(systemOf(unit), 'size')"
+      :fault="faultAt(faults, 'outside')"
+    />
     <p v-if="faultAt(faults, '')" class="fault col-span-full">{{ faultAt(faults, '') }}</p>
     <div class="col-span-full flex gap-2">
       <button type="submit" class="button primary">Add the size</button>

@@ -1,16 +1,14 @@
 <script setup lang="ts">
 import { v4 as uuid } from 'uuid'
 import { checkKinds } from '#core/check/registry'
-import { gaugeNeeds, likelyGauge } from '#core/check/gauge-needs'
-import { formatLength, unitFor } from '#core/quantity/format-length'
-import { UNIT_NAME, type Nm, type UnitSystem } from '#core/quantity/length'
-import type { Gauge } from '#core/reading/gauge'
+import { unitOfResult } from '#core/check/results'
+import { formatFigure, type Exact } from '#core/quantity/figure'
 import { familiesFor } from '~/composables/families'
 import { RefusedError, api, faultAt, faultsOf } from '~/composables/useApi'
 import { useRemoval } from '~/composables/useRemoval'
 import { key, useKeys } from '~/composables/useKeys'
 import { usePreferences } from '~/stores/preferences'
-import type { CheckView, Fault, JobView, StockView } from '#shared/types'
+import type { CheckView, Fault, JobView, StationMark, StockView } from '#shared/types'
 
 const id = String(useRoute().params.id)
 const preferences = usePreferences()
@@ -21,7 +19,6 @@ const notes = ref('')
 const saved = ref('')
 const making = ref(false)
 const stock = ref<StockView | null>(null)
-const gauges = ref<readonly Gauge[]>([])
 const titleField = ref<HTMLInputElement>()
 const kind = ref(checkKinds[0]!.id)
 const title = ref('')
@@ -35,11 +32,11 @@ const family = computed({
     chosenFamily.value = picked
   },
 })
-const lower = ref<Nm | null>(null)
-const upper = ref<Nm | null>(null)
+const lower = ref<Exact | null>(null)
+const upper = ref<Exact | null>(null)
 const chosenKind = computed(() => checkKinds.find(k => k.id === kind.value)!)
 const mainResult = computed(() => chosenKind.value.results(setup).find(result => result.main)!)
-const limitUnit = computed(() => unitFor(preferences.system, mainResult.value.scale))
+const limitUnit = computed(() => unitOfResult(mainResult.value, preferences.system))
 watch(
   kind,
   () => {
@@ -109,27 +106,13 @@ async function begin(): Promise<void> {
   shop = lookAround()
   await shop
 }
-/** The drawers and gauges a new check starts with. */
+/** The drawers a new check can start with. */
 async function lookAround(): Promise<void> {
-  const [drawers, register] = await Promise.all([
-    api<StockView>('/api/stock').catch(() => null),
-    api<Gauge[]>('/api/gauges').catch(() => []),
-  ])
-  gauges.value = register
-  stock.value = drawers
-}
-/** The first gauge of each kind the points need, of this unit system where there is one. */
-function gaugesIn(system: UnitSystem): Record<string, string> {
-  return Object.fromEntries(
-    gaugeNeeds(chosenKind.value.points(setup)).flatMap(need => {
-      const best = likelyGauge(need, gauges.value, system)
-      return best ? [[need.key, best.id]] : []
-    }),
-  )
+  stock.value = await api<StockView>('/api/stock').catch(() => null)
 }
 async function make(): Promise<void> {
   faults.value = []
-  // Whoever types faster than the shop answers still gets its drawer and gauges.
+  // Whoever types faster than the shop answers still gets its drawer. Gauges the server takes from the register.
   await shop
   const has = { lower: lower.value !== null, upper: upper.value !== null }
   const limits =
@@ -151,7 +134,6 @@ async function make(): Promise<void> {
           entryUnit: preferences.unit,
           setup: { ...setup },
           family: family.value,
-          gauges: gaugesIn(preferences.system),
           ...(limits
             ? {
                 limits: [
@@ -169,7 +151,8 @@ async function make(): Promise<void> {
 }
 
 const next = computed(() => job.value?.checks.find(check => !check.signed) ?? null)
-const figure = (value: number | null) => (value === null ? '–' : `${formatLength(value, preferences.unit)} ${UNIT_NAME[preferences.unit]}`)
+const figureOf = ({ figure, measure }: StationMark) =>
+  figure === null ? '–' : formatFigure(figure, measure ?? preferences.unit, { unit: true })
 useKeys(
   computed(() => [
     ...(next.value ? [key('C', 'carry on', () => void navigateTo(`/checks/${next.value!.id}`))] : []),
@@ -203,7 +186,7 @@ useHead({ title: computed(() => (job.value ? `${job.value.unit.name}: ${job.valu
         <div class="min-w-0 flex-1">
           <p class="text-[18px] font-bold">Next: {{ next.title }}</p>
           <p class="text-[14px]">
-            {{ next.word }}{{ next.figure === null ? '' : ` at ${figure(next.figure)}` }}{{ next.note ? `: ${next.note}` : '' }}
+            {{ next.word }}{{ next.figure === null ? '' : ` at ${figureOf(next)}` }}{{ next.note ? `: ${next.note}` : '' }}
           </p>
         </div>
         <NuxtLink :to="`/checks/${next.id}`" class="button scribed">{{
@@ -241,8 +224,8 @@ useHead({ title: computed(() => (job.value ? `${job.value.unit.name}: ${job.valu
             <option v-for="f in families?.families ?? []" :key="f" :value="f">{{ f }}</option>
           </select>
         </div>
-        <LengthField v-model="lower" label="Book limit, lower" :unit="limitUnit" optional />
-        <LengthField
+        <FigureField v-model="lower" label="Book limit, lower" :unit="limitUnit" optional />
+        <FigureField
           v-model="upper"
           label="Book limit, upper"
           :unit="limitUnit"
@@ -274,7 +257,7 @@ useHead({ title: computed(() => (job.value ? `${job.value.unit.name}: ${job.valu
               >{{ mark.word }}{{ mark.note ? `: ${mark.note}` : '' }}{{ mark.signed ? ', signed off' : ''
               }}<span v-if="mark.pending" class="text-near"> · {{ mark.pending }} still to do</span></span
             >
-            <span class="figure col-start-3 row-start-1 text-right md:col-start-4">{{ figure(mark.figure) }}</span>
+            <span class="figure col-start-3 row-start-1 text-right md:col-start-4">{{ figureOf(mark) }}</span>
           </NuxtLink>
           <span class="w-20 text-right">
             <button

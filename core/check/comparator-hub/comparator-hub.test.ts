@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { GAUGES, checkOf, figures, gauge, plays, said, trial } from '../../../tests/documents'
-import { newLot } from '../../command/pack'
+import { newLot } from '../../command/found-pack'
 import { nm, thou } from '../../quantity/length'
 import { twoSided } from '../../verdict/limits'
 import type { CheckDocument, PointReading } from '../document'

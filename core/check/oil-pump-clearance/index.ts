@@ -1,6 +1,6 @@
 import { thou } from '../../quantity/length'
 import { SIZE_WORDS } from '../../verdict/words'
-import type { MeasuringPoint } from '../contract'
+import type { CombinedResult, MeasuringPoint } from '../contract'
 import { defineKind } from '../define-kind'
 import { clearanceResult, formResult } from '../results'
 import { choice, type SetupOf } from '../setup'
@@ -63,16 +63,34 @@ export const oilPumpClearance = defineKind({
       rests: ['pump'],
       optional: true,
     },
+    {
+      id: 'turns',
+      label: 'Closed: turned by hand',
+      at: {},
+      way: 'word',
+      result: 'clearance',
+      moves: [],
+      rests: ['rotors', 'pump'],
+      words: [
+        { value: 'free', label: 'free' },
+        { value: 'binds', label: 'binds' },
+      ],
+      optional: true,
+    },
   ],
   places: () => [],
   procedure: pumpSteps,
   suspicions: () => [],
   combine: (setup, answers) => [
-    ...ROTORS.map(rotor => ({
+    ...ROTORS.map((rotor): CombinedResult => ({
       kind: 'clearance',
       position: rotor.id,
       estimate: answers.of(`${setup.way}-${rotor.id}`).estimate,
       points: [`${setup.way}-${rotor.id}`],
+      // What a hand finds when it is closed beats arithmetic.
+      ...(answers.of('turns').word === 'binds' && answers.stale('turns') === null
+        ? { overrule: { state: 'below', words: 'closed, it binds by hand' } as const }
+        : {}),
       formula: setup.way === 'strip' ? 'gap of the printed width' : '(go + no-go)/2',
     })),
     { kind: 'cover', position: null, estimate: answers.of('cover').estimate, points: ['cover'], formula: '(go + no-go)/2' },

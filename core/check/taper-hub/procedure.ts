@@ -1,4 +1,4 @@
-import { formatMeasure } from '../../quantity/measure'
+import { formatFigure } from '../../quantity/figure'
 import { dialSteps } from '../../method/dial/steps'
 import type { Step } from '../../method/step'
 import type { Suspicion } from '../../pack/ledger'
@@ -11,7 +11,7 @@ export function hubSteps({ axleTorque }: HubSetup): readonly Step[] {
   const full =
     axleTorque === null
       ? 'the axle torque of the manual'
-      : `${formatMeasure('torque', axleTorque, 'N·m', { unit: true })} (${formatMeasure('torque', axleTorque, 'ft·lb', { unit: true })})`
+      : `${formatFigure(axleTorque, 'N·m', { unit: true })} (${formatFigure(axleTorque, 'ft·lb', { unit: true })})`
   return [
     {
       id: 'stack',

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { GAUGES, checkOf, gauge, plays, said, trial } from '../../../tests/documents'
-import { newLot } from '../../command/pack'
+import { newLot } from '../../command/found-pack'
 import { nm, thou } from '../../quantity/length'
 import type { Torque } from '../../quantity/measure'
 import type { Lot, Shape } from '../../pack/lot'

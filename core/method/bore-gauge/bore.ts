@@ -1,4 +1,4 @@
-import { formatLength } from '../../quantity/format-length'
+import { formatFigure } from '../../quantity/figure'
 import { rectangular, type BudgetLine } from '../../reading/budget'
 import { stated, type Estimate } from '../../reading/estimate'
 import type { Finding } from '../../reading/gates'
@@ -77,7 +77,7 @@ export function zeroDrift(recheck: PointAnswer, gauge: Gauge, where = 'Back in t
     {
       gate: 'zero-drift',
       level: 'fail',
-      words: `${where} shows ${formatLength(recheck.estimate.value, gauge.unit, { unit: true, sign: true })}: its zero drifted. Something was touched or moved: zero it and read again.`,
+      words: `${where} shows ${formatFigure(recheck.estimate.value, gauge.unit, { unit: true, sign: true })}: its zero drifted. Something was touched or moved: zero it and read again.`,
     },
   ]
 }

@@ -1,4 +1,4 @@
-import { systemOf } from '../../quantity/length'
+import { systemOf } from '../../quantity/figure'
 import { answerFigures } from '../figures'
 import { outOfRange } from '../gauge-range'
 import type { Way } from '../way'

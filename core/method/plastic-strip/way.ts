@@ -1,6 +1,6 @@
 import { stated } from '../../reading/estimate'
 import { ZERO, nm } from '../../quantity/length'
-import { formatLength } from '../../quantity/format-length'
+import { formatFigure, type Unit } from '../../quantity/figure'
 import type { Finding } from '../../reading/gates'
 import { isFigure, unvoided } from '../../reading/reading'
 import { NO_ANSWER, type Way } from '../way'
@@ -46,17 +46,13 @@ export const plasticStrip: Way = {
 /** This many times what the scale shows is no gap read from a strip; beyond the scale is another grade. Common sense, no source. */
 const TIMES_SCALE = 5
 
-function offScale(
-  figure: number,
-  id: string,
-  { sizes, unit, name }: { sizes: readonly number[]; unit: Parameters<typeof formatLength>[1]; name: string },
-): Finding {
-  const show = (value: number) => formatLength(value, unit, { trim: true })
+function offScale(figure: number, id: string, { sizes, unit, name }: { sizes: readonly number[]; unit: Unit; name: string }): Finding {
+  const show = (value: number) => formatFigure(value, unit, { trim: true })
   const range = sizes.length > 0 ? ` (${show(Math.min(...sizes))} – ${show(Math.max(...sizes))})` : ''
   return {
     gate: 'size',
     level: 'fail',
     repeatId: id,
-    words: `${formatLength(figure, unit, { unit: true })} is off the scale of ${name}${range}: take another grade.`,
+    words: `${formatFigure(figure, unit, { unit: true })} is off the scale of ${name}${range}: take another grade.`,
   }
 }

@@ -1,10 +1,10 @@
-import { formatLength } from '../../quantity/format-length'
-import { UNIT_NAME, nm } from '../../quantity/length'
+import { nm } from '../../quantity/length'
 import { judge } from '../../verdict/decide'
 import { endsOf, insideRange } from '../../verdict/limits'
 import { samePack } from '../predict'
 import { alsoRange } from '../also'
 import { piecesPerPick, type Response } from '../response'
+import { toldText } from '../told'
 import { compareKeys, fineWidth } from './merit'
 import type { PreparedDrawer } from './prepare'
 import type { PackQuestion, Proposal } from './proposal'
@@ -43,6 +43,7 @@ export function choosePacks(drawer: PreparedDrawer, question: PackQuestion): Pac
   const { one } = drawer.rules
   if (one !== undefined && !drawer.single.includes(true))
     return { proposals: [], proven: true, fallback: false, notes: [`One ${one} piece must be in this place, and the drawer has none.`] }
+  if (question.told?.by === 'direction') return firstStep(drawer, question)
   if (question.bound) return looser(drawer, question)
   const inside = inLimits(drawer, question)
   return inside.proposals.length > 0 ? inside : onTheSafeSide(drawer, question, inside.proven)
@@ -96,7 +97,11 @@ function standsFirst({ chance }: Proposal, { measured, limits, rule, also = [] }
   const whole = Math.max(1, Math.floor(nu * (1 + 1e-12)))
   const verdict = judge({ value: play, u, nu: whole }, limits, rule)
   if (
-    also.some(other => judge({ value: other.play, u: other.u, nu: Math.max(1, Math.floor(other.nu)) }, other.limits, rule).state !== 'in')
+    also.some(
+      other =>
+        other.limits !== null &&
+        judge({ value: other.play, u: other.u, nu: Math.max(1, Math.floor(other.nu)) }, other.limits, rule).state !== 'in',
+    )
   )
     return false
   return verdict.state === 'in' && (rule !== 'plain' || (chance?.inside ?? 0) >= PLAIN_FIRST)
@@ -163,6 +168,16 @@ function looser(drawer: PreparedDrawer, question: PackQuestion): PackChoice {
   return { proposals: proposals.slice(0, question.wanted ?? WANTED), proven, fallback: true, notes: [note] }
 }
 
+/** Only the way is known: the packs nearest a first step that way. What they leave, nobody can say. */
+function firstStep(drawer: PreparedDrawer, question: PackQuestion): PackChoice {
+  const rank = ranking(drawer, question)
+  const allowed: Range = question.aim < 0 ? { low: -Infinity, high: -1 } : { low: 1, high: Infinity }
+  const { found, proven } = searchPacks(drawer, { ...searchFor(question), allowed })
+  const proposals = folded(found.map(rank.found), question.unit).map(({ proposal }) => proposal)
+  const notes = found.length > 0 ? [] : ['The drawer has nothing that would move it that way.']
+  return { proposals: proposals.slice(0, question.wanted ?? WANTED), proven, fallback: true, notes }
+}
+
 /** "4 cannot be had with these pieces: 3 or 5 can." */
 function gapNotes(drawer: PreparedDrawer, question: PackQuestion, first: Ranked): string[] {
   const [, stepsOff] = first.key
@@ -173,8 +188,8 @@ function gapNotes(drawer: PreparedDrawer, question: PackQuestion, first: Ranked)
     play => play !== undefined && play > 0,
   ) as number[]
   if (options.length === 0) return []
-  const show = (play: number) => formatLength(play, question.unit, { trim: true })
-  return [`${show(question.aim)} ${UNIT_NAME[question.unit]} cannot be had with these pieces: ${options.map(show).join(' or ')} can.`]
+  const show = (play: number, unit = false) => toldText(play, question.told, question.unit, { trim: true, unit })
+  return [`${show(question.aim, true)} cannot be had with these pieces: ${options.map(play => show(play)).join(' or ')} can.`]
 }
 
 /** Is there nothing but what is fitted? */

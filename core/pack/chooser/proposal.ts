@@ -1,5 +1,6 @@
 import { formatLength } from '../../quantity/format-length'
-import { UNIT_NAME, nm, type LengthUnit, type Nm } from '../../quantity/length'
+import { formatFigure, systemOf } from '../../quantity/figure'
+import { NM_PER, nm, type LengthUnit, type Nm } from '../../quantity/length'
 import { chanceInLimits, type Chance } from '../../verdict/chance'
 import type { DecisionRule } from '../../verdict/decide'
 import type { LimitSet } from '../../verdict/limits'
@@ -8,6 +9,7 @@ import { arithmeticLine, changeWords } from '../arithmetic'
 import { packChange, packTotal, pieceCount, type LotMap, type Pack, type PackChange } from '../lot'
 import { predict, unmeasuredIn, type Grounds, type Prediction } from '../predict'
 import type { Response } from '../response'
+import { toldText, type Told } from '../told'
 import { stackingOrder } from '../stacking'
 
 /** What is asked of the drawer for one place. */
@@ -28,6 +30,8 @@ export interface PackQuestion extends Grounds {
   /** what its pieces move besides */
   readonly also?: readonly Also[]
   readonly wanted?: number
+  /** what is chosen in thickness is told as another figure, or cannot be told yet */
+  readonly told?: Told
 }
 
 /** A pack with what it would leave. */
@@ -69,7 +73,8 @@ export function proposalFor({ question, fitted, lots, response, required }: Prop
   const predicted = predict(question, fitted, pack, lots, response)
   const change = packChange(fitted, pack)
   const also = predictAlso(question.also ?? [], question.from, predicted, response)
-  const own = question.bound ? null : chanceInLimits({ value: predicted.play, u: predicted.u, nu: predicted.nu }, question.limits)
+  const untold = question.bound || question.told?.by === 'direction'
+  const own = untold ? null : chanceInLimits({ value: predicted.play, u: predicted.u, nu: predicted.nu }, question.limits)
   return {
     pack,
     predicted,
@@ -78,7 +83,7 @@ export function proposalFor({ question, fitted, lots, response, required }: Prop
     order: stackingOrder(pack, lots, required),
     total: nm(packTotal(pack, lots)),
     pieces: pieceCount(pack),
-    chance: question.bound ? null : worstChance(own, also),
+    chance: untold ? null : worstChance(own, also),
     also,
     words: changeWords(fitted, pack, lots, question.unit),
     arithmetic: sumInOneLine(question, fitted, { pack, predicted }, lots, response, question.unit),
@@ -89,20 +94,38 @@ export function proposalFor({ question, fitted, lots, response, required }: Prop
 
 /** How a proposal's figure came about, in one line: the sum, or the reading that stands in its place. */
 export function sumInOneLine(
-  grounds: Pick<Grounds, 'from'>,
+  grounds: Pick<PackQuestion, 'from' | 'told'>,
   fitted: Pack,
   { pack, predicted }: Pick<Proposal, 'pack' | 'predicted'>,
   lots: LotMap,
   response: Response,
   unit: LengthUnit,
 ): string {
-  const read = `${formatLength(predicted.play, unit)} ${UNIT_NAME[unit]}`
+  const { told } = grounds
+  const read = toldText(predicted.play, told, unit, { unit: true })
   switch (predicted.rests) {
     case 'reading':
       return `${read}, as it reads now`
     case 'before':
       return `${read}, as this pack read before`
     case 'sum':
+      if (told) return told.by === 'direction' ? '' : lineSum(grounds.from.play, fitted, { pack, predicted }, lots, told, unit)
       return arithmeticLine(Math.round(grounds.from.play), fitted, pack, predicted.play, lots, response, unit)
   }
+}
+
+/** The sum by a learned line: `2.40 N·m − 0.050 mm × 20.00 N·m per mm = 1.40 N·m`. */
+function lineSum(
+  from: number,
+  fitted: Pack,
+  { pack, predicted }: Pick<Proposal, 'pack' | 'predicted'>,
+  lots: LotMap,
+  told: Extract<Told, { readonly by: 'slope' }>,
+  unit: LengthUnit,
+): string {
+  const step = systemOf(unit) === 'inch' ? 'thou' : 'mm'
+  const change = Math.abs(packTotal(pack, lots) - packTotal(fitted, lots))
+  const figure = (play: number) => toldText(play, told, unit, { unit: true })
+  const slope = formatFigure(told.per * NM_PER[step], told.unit, { unit: true })
+  return `${figure(from)} ${predicted.play < from ? '−' : '+'} ${formatLength(change, unit, { unit: true })} × ${slope} per ${step} = ${figure(predicted.play)}`
 }

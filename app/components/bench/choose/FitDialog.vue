@@ -4,7 +4,8 @@ import type { Proposal } from '#core/pack/chooser/proposal'
 import { withLotsInHand } from '#core/pack/in-hand'
 import { lotMap, pieceAsks, thickness, unitMade, type Pack } from '#core/pack/lot'
 import type { PieceInHand } from '#core/pack/in-hand'
-import { formatLength, pieceText } from '#core/quantity/format-length'
+import { toldText } from '#core/pack/told'
+import { pieceText } from '#core/quantity/format-length'
 import { percent } from '#core/quantity/percent'
 import { UNIT_NAME } from '#core/quantity/length'
 import { useInHand } from '~/composables/useInHand'
@@ -20,10 +21,13 @@ const props = defineProps<{
   /** what speaks against it is a promise to another check */
   promised: boolean
   place: string
+  /** it is chosen by the gap it fills */
+  ofGap?: boolean
 }>()
 const emit = defineEmits<{ close: []; done: [PieceInHand[]]; claim: [PieceInHand[]] }>()
 const preferences = usePreferences()
 const { pieces, inHand, told } = useInHand(toRef(props, 'open'), toRef(props, 'request'), toRef(props, 'proposal'))
+const show = (value: number, unit = false) => toldText(value, props.request?.question.told, preferences.unit, { unit })
 const index = computed(() => lotMap(withLotsInHand(props.request?.drawer ?? [], inHand.value)))
 const size = (id: string) => pieceText(thickness(index.value.get(id)!), preferences.unit)
 function name(id: string): string {
@@ -76,7 +80,7 @@ const known = computed(() => list(props.proposal?.change.in ?? []).filter(({ lot
             <span v-if="piece.lot.measured === null" class="block text-[13px] text-near">nobody measured this one: measure it</span>
           </p>
           <div class="w-44">
-            <LengthField
+            <FigureField
               v-model="piece.size"
               hide-label
               optional
@@ -104,12 +108,11 @@ const known = computed(() => list(props.proposal?.change.in ?? []).filter(({ lot
         <p class="figure">{{ told.order.map(size).join(' · ') || 'no pieces' }}</p>
       </div>
       <p class="caution">Clean and dry, every piece flat. Tighten as the maker’s manual says before measuring again.</p>
-      <p data-test="fit-leaves">
-        It will leave
-        <strong v-if="told.atMost" class="figure">at most {{ formatLength(told.predicted.play, preferences.unit, { unit: true }) }}</strong>
-        <strong v-else class="figure"
-          >{{ formatLength(told.predicted.play, preferences.unit) }} ±
-          {{ formatLength(told.predicted.U, preferences.unit, { unit: true }) }}</strong
+      <p v-if="request?.question.told?.by === 'direction'" data-test="fit-leaves">By how much it moves, the next fitting shows.</p>
+      <p v-else data-test="fit-leaves">
+        {{ ofGap ? 'Of the gap it leaves' : 'It will leave' }}
+        <strong v-if="told.atMost" class="figure">at most {{ show(told.predicted.play, true) }}</strong>
+        <strong v-else class="figure">{{ show(told.predicted.play) }} ± {{ show(told.predicted.U, true) }}</strong
         ><template v-if="told.chance">, {{ percent(told.chance.inside) }} in limits</template>.
         <span class="text-mute">{{ told.arithmetic }}</span>
       </p>

@@ -5,7 +5,9 @@ import { pieceList } from '#core/pack/arithmetic'
 import { LAP_POINTS, lapProgress } from '#core/pack/lapping'
 import { lotMap, type Lot } from '#core/pack/lot'
 import { makePlan, type MakeOption } from '#core/pack/make-plan'
-import { formatLength, readDecimals } from '#core/quantity/format-length'
+import { readDecimals } from '#core/quantity/figure'
+import { toldText } from '#core/pack/told'
+import { formatLength } from '#core/quantity/format-length'
 import { parseLength } from '#core/quantity/parse-length'
 import { UNIT_NAME, type Nm } from '#core/quantity/length'
 import { markedText } from '~/composables/sizeText'
@@ -47,6 +49,7 @@ const log = computed(() =>
   }),
 )
 const full = (value: number) => formatLength(value, preferences.unit, { fine: true })
+const leaves = (value: number) => toldText(value, props.request.question.told, preferences.unit)
 const show = (value: number) => formatLength(value, preferences.unit, { fine: true, trim: true })
 const name = (id: string) => {
   const lot = index.value.get(id)
@@ -180,9 +183,7 @@ watch(
           data-test="make-option"
         >
           <span class="min-w-0 flex-1 text-[14.5px]">{{ words(option) }}</span>
-          <span class="figure text-[14px]"
-            >{{ formatLength(option.predicted.play, preferences.unit) }} ± {{ formatLength(option.predicted.U, preferences.unit) }}</span
-          >
+          <span class="figure text-[14px]">{{ leaves(option.predicted.play) }} ± {{ leaves(option.predicted.U) }}</span>
           <button type="button" class="button min-h-9" @click="begin(option)">Begin</button>
         </li>
       </ul>

@@ -2,8 +2,8 @@
 import type { ChoiceRequest } from '#core/check/evaluate-place'
 import type { Proposal } from '#core/pack/chooser/proposal'
 import { thickness, type Lot, type Pack } from '#core/pack/lot'
+import { toldText } from '#core/pack/told'
 import { formatLength, pieceText } from '#core/quantity/format-length'
-import { UNIT_NAME } from '#core/quantity/length'
 import { percent } from '#core/quantity/percent'
 import { usePreferences } from '~/stores/preferences'
 
@@ -18,6 +18,8 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ change: [Pack]; fit: [] }>()
 const preferences = usePreferences()
+const told = computed(() => props.request.question.told)
+const show = (value: number, unit = false) => toldText(value, told.value, preferences.unit, { unit })
 const countOf = (pack: Pack, id: string) => pack.find(piece => piece.lotId === id)?.count ?? 0
 const free = (lot: Lot) => Math.max(0, lot.onHand - lot.reserved) + countOf(props.request.fitted, lot.id) - countOf(props.pack, lot.id)
 const size = (lot: Lot) =>
@@ -103,13 +105,16 @@ const fault = computed(() =>
     </div>
     <div v-if="proposal" class="flex flex-wrap items-center gap-x-4 gap-y-1" data-test="own-says">
       <p class="min-w-0 flex-1 basis-64 text-[14.5px]">
-        Total {{ formatLength(proposal.total, preferences.unit) }}, leaves
-        <strong class="figure">{{
-          proposal.atMost
-            ? `at most ${formatLength(proposal.predicted.play, preferences.unit)}`
-            : `${formatLength(proposal.predicted.play, preferences.unit)} ± ${formatLength(proposal.predicted.U, preferences.unit)}`
-        }}</strong>
-        {{ UNIT_NAME[preferences.unit] }}<template v-if="proposal.chance">, {{ percent(proposal.chance.inside) }} in limits</template>.
+        Total {{ formatLength(proposal.total, preferences.unit) }},
+        <template v-if="told?.by === 'direction'">what it leaves, the next fitting shows</template
+        ><template v-else
+          >leaves
+          <strong class="figure">{{
+            proposal.atMost
+              ? `at most ${show(proposal.predicted.play, true)}`
+              : `${show(proposal.predicted.play)} ± ${show(proposal.predicted.U, true)}`
+          }}</strong></template
+        ><template v-if="proposal.chance">, {{ percent(proposal.chance.inside) }} in limits</template>.
         <span v-if="fault" class="text-near">{{ fault }}</span>
       </p>
       <button v-if="changed && canFit && !fault" type="button" class="button primary min-h-11" @click="emit('fit')">Fit this</button>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { v4 as uuid } from 'uuid'
-import { packIn, piecesIn, type CheckDocument } from '#core/check/document'
+import { packAt, piecesIn, type CheckDocument } from '#core/check/document'
 import type { CheckEvaluation } from '#core/check/evaluate-check'
 import type { PlaceEvaluation } from '#core/check/evaluate-place'
 import type { Phase } from '#core/method/step'
@@ -38,6 +38,7 @@ const emit = defineEmits<{
   fitAll: [{ place: string; pieces: Pack }[]]
   own: [Pack | null]
   command: [string, Record<string, unknown>]
+  look: [string]
 }>()
 const bench = useBench()
 const view = useKindView(() => props.document.kind)
@@ -45,13 +46,19 @@ const view = useKindView(() => props.document.kind)
 const open = computed(() => props.phase === 'choose')
 const preferences = usePreferences()
 const request = computed(() => (props.locked ? null : props.place.request))
+/** The first pack goes by the gap it fills, not yet by what is wanted in the end. */
+const ofGap = computed(() => props.place.learned !== null && request.value !== null && request.value.question.told === undefined)
 const id = computed(() => props.place.place.id)
 const proposal = computed(() => (request.value ? props.proposal : null))
 const last = computed(() => props.document.trials.at(-1)!)
 const fitted = computed(() =>
-  packIn(last.value, id.value) === null && piecesIn(last.value, id.value).length === 0 ? null : piecesIn(last.value, id.value),
+  packAt(last.value, props.place.place) === null && piecesIn(last.value, id.value).length === 0 ? null : piecesIn(last.value, id.value),
 )
-const known = computed(() => packIn(last.value, id.value) !== null)
+const known = computed(() => packAt(last.value, props.place.place) !== null)
+/** Other places that move the same figure: a packing in the joint beside the shims. */
+const siblings = computed(() =>
+  props.evaluation.places.map(({ place }) => place).filter(({ result }) => result === props.place.place.result),
+)
 /** Pieces promised to this place until it is fitted or signed. */
 const kept = computed(() => bench.view?.reserves[id.value] ?? [])
 /** Sizes are being put in from here. */
@@ -62,6 +69,25 @@ const keep = (pieces: Pack) => emit('command', 'reserves', { place: id.value, pi
 
 <template>
   <div>
+    <div
+      v-if="siblings.length > 1 && open"
+      class="mb-2 flex flex-wrap gap-2"
+      role="group"
+      aria-label="What is changed"
+      data-test="siblings"
+    >
+      <button
+        v-for="sibling in siblings"
+        :key="sibling.id"
+        type="button"
+        class="button min-h-9"
+        :aria-pressed="sibling.id === id"
+        :class="sibling.id === id ? 'border-accent font-bold' : ''"
+        @click="$emit('look', sibling.id)"
+      >
+        {{ sibling.label }}
+      </button>
+    </div>
     <div class="mb-1 flex flex-wrap justify-between gap-x-4">
       <h2 class="label">{{ place.place.label }}</h2>
       <span v-if="windowWords" class="label font-normal">{{ windowWords }}</span>
@@ -93,7 +119,7 @@ const keep = (pieces: Pack) => emit('command', 'reserves', { place: id.value, pi
       :lots="bench.lots"
       @keep="$emit('command', 'settings', { settings: $event })"
     />
-    <p v-if="place.fused && open" class="mt-2 text-[13.5px] text-mute">
+    <p v-if="place.fused && open && !place.learned" class="mt-2 text-[13.5px] text-mute">
       Packs that are not fitted are reckoned from the fittings that agree; leaving it as it is, from the present reading.
     </p>
     <p v-if="place.ledger.piece && open" class="mt-2 text-[14px] text-near" data-test="mislabelled">{{ place.ledger.piece.words }}</p>
@@ -122,7 +148,8 @@ const keep = (pieces: Pack) => emit('command', 'reserves', { place: id.value, pi
         :fitted="fitted ?? []"
         :lots="bench.lots"
         :can-fit="!typing && !locked"
-        :result="place.result?.kind.label ?? ''"
+        :result="ofGap ? 'gap that is left' : (place.result?.kind.label ?? '')"
+        v-bind="request?.question.told ? { told: request.question.told } : {}"
         @fit="$emit('fit')"
       />
     </div>

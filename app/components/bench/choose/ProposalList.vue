@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import type { PackChoice } from '#core/pack/chooser/choose'
 import { formatLength } from '#core/quantity/format-length'
-import { UNIT_NAME } from '#core/quantity/length'
 import { changeWords } from '#core/pack/arithmetic'
 import { lotMap, type Lot, type Pack } from '#core/pack/lot'
+import { toldText, type Told } from '#core/pack/told'
+import { unitName } from '#core/quantity/figure'
 import { percent } from '#core/quantity/percent'
 import { usePreferences } from '~/stores/preferences'
 
@@ -17,10 +18,15 @@ const props = defineProps<{
   canFit: boolean
   /** what is predicted: end play, clearance */
   result: string
+  /** how it is told, where that is no length */
+  told?: Told
 }>()
 const picked = defineModel<number>('picked', { required: true })
 defineEmits<{ fit: [] }>()
 const preferences = usePreferences()
+const untold = computed(() => props.told?.by === 'direction')
+const show = (value: number) => toldText(value, props.told, preferences.unit)
+const unit = computed(() => unitName(props.told?.by === 'slope' ? props.told.unit : preferences.unit))
 const index = computed(() => lotMap(props.lots))
 const changes = (at: number) => props.choice!.proposals[at]!.change.out.length + props.choice!.proposals[at]!.change.in.length > 0
 </script>
@@ -60,9 +66,11 @@ const changes = (at: number) => props.choice!.proposals[at]!.change.out.length +
             >
           </span>
           <span class="figure col-start-2 whitespace-nowrap text-[15px] sm:col-start-3">{{
-            proposal.atMost
-              ? `≤ ${formatLength(proposal.predicted.play, preferences.unit)}`
-              : `${formatLength(proposal.predicted.play, preferences.unit)} ± ${formatLength(proposal.predicted.U, preferences.unit)}`
+            untold
+              ? ''
+              : proposal.atMost
+                ? `≤ ${show(proposal.predicted.play)}`
+                : `${show(proposal.predicted.play)} ± ${show(proposal.predicted.U)}`
           }}</span>
           <span
             class="figure text-right text-[14px]"
@@ -75,7 +83,7 @@ const changes = (at: number) => props.choice!.proposals[at]!.change.out.length +
                     ? 'text-near'
                     : 'text-out'
             "
-            >{{ proposal.chance ? percent(proposal.chance.inside) : '–' }}</span
+            >{{ untold ? '' : proposal.chance ? percent(proposal.chance.inside) : '–' }}</span
           >
         </button>
         <button
@@ -88,8 +96,8 @@ const changes = (at: number) => props.choice!.proposals[at]!.change.out.length +
         </button>
       </li>
     </ol>
-    <p v-if="choice?.proposals.length" class="mt-1 text-right text-[12.5px] text-mute">
-      predicted {{ result.toLowerCase() }}, {{ UNIT_NAME[preferences.unit] }} · chance in limits
+    <p v-if="choice?.proposals.length && !untold" class="mt-1 text-right text-[12.5px] text-mute">
+      predicted {{ result.toLowerCase() }}, {{ unit }} · chance in limits
     </p>
   </section>
 </template>

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { parseSum } from '#core/quantity/parse-sum'
 import { nextLeaves } from '#core/method/feeler/leaves'
-import { formatLength } from '#core/quantity/format-length'
-import { UNIT_NAME, type Nm } from '#core/quantity/length'
+import { formatFigure, isLengthUnit, unitName, type Exact } from '#core/quantity/figure'
+import type { Nm } from '#core/quantity/length'
 import { STONES, type Entry } from '#core/reading/reading'
 import type { Draft } from '~/composables/useDraft'
 import { useEntry, type EntryProps } from './useEntry'
@@ -19,7 +19,7 @@ const props = defineProps<
     /** what the two figures of a range are called */
     ends: readonly [string, string]
     /** of the feelers in use; null: it is read without */
-    leaves: readonly Nm[] | null
+    leaves: readonly Exact[] | null
   }
 >()
 const draft = defineModel<Draft>('draft', { required: true })
@@ -56,11 +56,17 @@ const fields = computed<Fields>(() => {
             },
             missing: 'Type the thickest stack that goes.',
           }
-        : {
-            first: { name: props.ends[0], aria: `${capital(props.ends[0])}; a range such as 15..20 may be typed here`, placeholder: '' },
-            second: { name: props.ends[1], aria: capital(props.ends[1]), placeholder: '' },
-            missing: 'Type the first figure, or a range such as 5..6.',
-          }
+        : !isLengthUnit(props.unit)
+          ? {
+              first: { name: props.ends[0], aria: capital(props.ends[0]), placeholder: '' },
+              second: { name: props.ends[1], aria: `${capital(props.ends[1])}; blank: not noted`, placeholder: '–' },
+              missing: 'Type the figure while it turns.',
+            }
+          : {
+              first: { name: props.ends[0], aria: `${capital(props.ends[0])}; a range such as 15..20 may be typed here`, placeholder: '' },
+              second: { name: props.ends[1], aria: capital(props.ends[1]), placeholder: '' },
+              missing: 'Type the first figure, or a range such as 5..6.',
+            }
     default:
       return { first: { name: '', aria: 'Figure read', placeholder: 'figure' }, second: null, missing: 'Type the figure first.' }
   }
@@ -72,8 +78,10 @@ const { first, second, choiceList, asking, reason, beside, focus, firstEntered, 
   log: () => emit('log'),
   answer: (text, value) => emit('answer', text, value),
 })
-const show = (value: number) => formatLength(value, props.unit, { trim: true })
-const next = computed(() => (props.leaves && props.far.ok && draft.value.far.trim() ? nextLeaves(props.leaves, props.far.value) : null))
+const show = (value: number) => formatFigure(value, props.unit, { trim: true })
+const next = computed(() =>
+  props.leaves && props.far.ok && draft.value.far.trim() ? nextLeaves(props.leaves as readonly Nm[], props.far.value as Nm) : null,
+)
 const onFirst = () => (fields.value.second ? firstEntered() : submit())
 defineExpose({ focus, submit })
 </script>
@@ -176,7 +184,7 @@ defineExpose({ focus, submit })
           type="text"
           inputmode="numeric"
           autocomplete="off"
-          :placeholder="String(parseSum(draft.far, unit).parts)"
+          :placeholder="String(isLengthUnit(unit) ? parseSum(draft.far, unit).parts : 1)"
           class="figure w-8 border-b rule bg-transparent text-ink"
           @keydown.enter.prevent.stop="submit"
       /></label>
@@ -185,7 +193,7 @@ defineExpose({ focus, submit })
     </div>
     <p v-if="next" class="text-[13px] text-mute" data-test="next-leaves">
       Next up: {{ next.up.map(show).join(' + ') || 'none in this set'
-      }}<template v-if="next.down.length"> · down: {{ next.down.map(show).join(' + ') }}</template> {{ UNIT_NAME[unit] }}
+      }}<template v-if="next.down.length"> · down: {{ next.down.map(show).join(' + ') }}</template> {{ unitName(unit) }}
     </p>
   </div>
 </template>

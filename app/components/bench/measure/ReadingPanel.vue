@@ -6,8 +6,8 @@ import { ZERO_WORDS, zeroAnswer } from '#core/method/zero-words'
 import type { Finding } from '#core/reading/gates'
 import { hasStandard, type Gauge, type GaugeWarning } from '#core/reading/gauge'
 import { besideUnit } from '#core/quantity/format-length'
-import { UNIT_NAME, type LengthUnit, type Nm } from '#core/quantity/length'
-import type { LengthEntry } from '#core/quantity/parse-length'
+import { unitName, type Exact, type FigureEntry, type Unit } from '#core/quantity/figure'
+import type { LengthUnit } from '#core/quantity/length'
 import { exactText } from '~/composables/sizeText'
 import type { Draft } from '~/composables/useDraft'
 
@@ -16,14 +16,14 @@ const props = defineProps<{
   point: MeasuringPoint
   several: boolean
   /** what a bare figure means */
-  unit: LengthUnit
+  unit: Unit
   checkUnit: LengthUnit
   gauge: Gauge | null
   readings: readonly PointReading[]
   findings: readonly Finding[]
-  far: LengthEntry
-  back: LengthEntry
-  start: LengthEntry
+  far: FigureEntry
+  back: FigureEntry
+  start: FigureEntry
   heatFault: string | null
   locked: boolean
   oneMore: string | null
@@ -54,7 +54,7 @@ const entry = computed(() => ({
 }))
 const lacksGauge = computed(() => way.value.gauge !== null && props.gauge === null)
 /** The gap of a mark goes into the field; Enter logs it. */
-function pickGap(gap: Nm): void {
+function pickGap(gap: Exact): void {
   draft.value = { ...draft.value, far: exactText(gap, props.unit) }
   form.value?.focus()
 }
@@ -64,7 +64,7 @@ defineExpose({ focus: () => form.value?.focus(), submit: () => form.value?.submi
 <template>
   <section aria-label="Readings">
     <h2 class="label mb-1">
-      {{ several ? `${point.label}, ` : 'Readings, ' }}{{ way.entry === 'word' ? way.title.toLowerCase() : UNIT_NAME[unit] }}
+      {{ several ? `${point.label}, ` : 'Readings, ' }}{{ way.entry === 'word' ? way.title.toLowerCase() : unitName(unit) }}
     </h2>
     <p v-if="!locked && lacksGauge" class="text-[14px] text-near">
       There is no gauge for this yet: put one in the register under Gauges, then choose it in Set up.

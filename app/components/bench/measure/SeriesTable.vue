@@ -2,8 +2,7 @@
 import type { PointReading } from '#core/check/document'
 import type { Finding } from '#core/reading/gates'
 import { isFigure, isPieces, isRange, isRepeat, isWord, type Entry } from '#core/reading/reading'
-import { formatLength, readDecimals } from '#core/quantity/format-length'
-import type { LengthUnit } from '#core/quantity/length'
+import { formatFigure, readDecimals, type Unit } from '#core/quantity/figure'
 
 /** The series so far at one point: what was read, what is said of each, and the way to strike one out. */
 const props = defineProps<{
@@ -11,7 +10,7 @@ const props = defineProps<{
   findings: readonly Finding[]
   /** readings that no longer hold: a part was replaced since */
   stale: ReadonlySet<string>
-  unit: LengthUnit
+  unit: Unit
   entry: Entry
   /** what the two figures of a range are called */
   ends: readonly [string, string]
@@ -23,6 +22,8 @@ const props = defineProps<{
   words: readonly { value: string; label: string }[]
 }>()
 defineEmits<{ void: [PointReading] }>()
+/** What a second figure like the first means: one stack went snugly, the start was not noted. */
+const SAME: Readonly<Record<string, string>> = { goes: 'snug', turning: '–' }
 const HEADS: Readonly<Record<Entry, readonly string[]>> = {
   travel: ['start', 'far', 'back'],
   figure: ['figure'],
@@ -48,7 +49,7 @@ const decimals = computed(() =>
     ),
   ),
 )
-const show = (value: number) => formatLength(value, props.unit, { decimals: decimals.value })
+const show = (value: number) => formatFigure(value, props.unit, { decimals: decimals.value })
 const rows = computed(() => {
   const numbered = props.readings.map((reading, i) => ({ reading, number: i + 1 }))
   return props.newestFirst ? numbered.reverse() : numbered
@@ -75,7 +76,8 @@ function cells(reading: PointReading): string[] {
   if (isRepeat(reading)) return [...(starts.value ? [show(reading.start)] : []), show(reading.far), show(reading.back)]
   if (isFigure(reading)) return [show(reading.figure), ...(props.entry === 'pass' ? [reading.stone ?? '–'] : [])]
   if (isPieces(reading)) return [String(reading.pieces.length)]
-  if (isRange(reading)) return [show(reading.low), reading.high === reading.low && props.ends[0] === 'goes' ? 'snug' : show(reading.high)]
+  if (isRange(reading))
+    return [show(reading.low), reading.high !== reading.low ? show(reading.high) : (SAME[props.ends[0]] ?? show(reading.high))]
   return [isWord(reading) ? (props.words.find(word => word.value === reading.word)?.label ?? reading.word) : '']
 }
 </script>

@@ -2,11 +2,12 @@
 import { markFor, scaleMarks, sideOf } from '#core/method/plastic-strip/scale'
 import type { Gauge } from '#core/reading/gauge'
 import { formatLength, unitFor } from '#core/quantity/format-length'
-import { systemOf, type LengthUnit, type Nm } from '#core/quantity/length'
+import { systemOf, type Unit } from '#core/quantity/figure'
+import type { Nm } from '#core/quantity/length'
 import { usePreferences } from '~/stores/preferences'
 
 /** One printed side of a plastic strip's scale, widths to one scale. A width finds its gap. */
-const props = defineProps<{ gauge: Gauge; /** the gap being typed, nm */ figure: number | null; unit: LengthUnit }>()
+const props = defineProps<{ gauge: Gauge; /** the gap being typed, nm */ figure: number | null; unit: Unit }>()
 defineEmits<{ pick: [Nm] }>()
 const preferences = usePreferences()
 /** The side that is read: in the unit the reading is typed in. */
@@ -50,7 +51,7 @@ const lit = computed(() => props.figure ?? found.value?.gap ?? null)
     </ul>
     <p class="text-[12px] text-mute">The {{ system === 'inch' ? 'inch' : 'millimetre' }} side of the scale, its figures as printed.</p>
     <template v-if="gauge.widest !== null">
-      <LengthField
+      <FigureField
         v-model="width"
         label="Width by calipers, if the scale is not at hand"
         :unit="preferences.system === 'inch' ? 'in' : 'mm'"

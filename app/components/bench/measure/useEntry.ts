@@ -1,17 +1,16 @@
 import { computed, nextTick, ref, type Ref } from 'vue'
-import { formatLength } from '#core/quantity/format-length'
-import { UNIT_NAME, type LengthUnit } from '#core/quantity/length'
-import type { Choice, LengthEntry } from '#core/quantity/parse-length'
+import { formatFigure, unitName, type FigureEntry, type Unit } from '#core/quantity/figure'
+import type { Choice } from '#core/quantity/parse-length'
 import type { Draft } from '~/composables/useDraft'
 
 /** What every entry field of the bench is given. */
 export interface EntryProps {
-  readonly unit: LengthUnit
+  readonly unit: Unit
   /** the unit shown beside it: the check’s, or where that is the same, the other system’s */
-  readonly other: LengthUnit
-  readonly start: LengthEntry
-  readonly far: LengthEntry
-  readonly back: LengthEntry
+  readonly other: Unit
+  readonly start: FigureEntry
+  readonly far: FigureEntry
+  readonly back: FigureEntry
   readonly hint: string
   /** wrong beside the figure: the temperature */
   readonly heatFault: string | null
@@ -54,8 +53,8 @@ export function useEntry({ props, draft, missing, log, answer }: Entry) {
   })
   const beside = computed(() =>
     !blank.value && props.far.ok
-      ? `${/\d.*\+/.test(draft.value.far) ? `= ${formatLength(props.far.value, props.unit, { trim: true })} ` : ''}${UNIT_NAME[props.unit]} · ${formatLength(props.far.value, props.other, { unit: true })}`
-      : UNIT_NAME[props.unit],
+      ? `${/\d.*\+/.test(draft.value.far) ? `= ${formatFigure(props.far.value, props.unit, { trim: true })} ` : ''}${unitName(props.unit)} · ${formatFigure(props.far.value, props.other, { unit: true })}`
+      : unitName(props.unit),
   )
 
   const focus = () => void nextTick(() => first.value?.focus())

@@ -5,8 +5,8 @@ import type { PlaceEvaluation } from '#core/check/evaluate-place'
 import { shownFigure } from '#core/check/evaluate-check'
 import { pieceList } from '#core/pack/arithmetic'
 import { lotMap, type Lot } from '#core/pack/lot'
-import { unitFor } from '#core/quantity/format-length'
-import { UNIT_NAME } from '#core/quantity/length'
+import { unitOfResult } from '#core/check/results'
+import { unitName } from '#core/quantity/figure'
 import { shortTime } from '~/composables/shortTime'
 import { usePreferences } from '~/stores/preferences'
 
@@ -22,7 +22,7 @@ const rows = computed(() =>
     const until = props.document.trials.findIndex((later, at) => at > i && later.refitted.includes(id))
     const fitting = props.evaluation.trials[(until === -1 ? props.document.trials.length : until) - 1]!
     const result = fitting.results.find(candidate => candidate.id === props.place.place.result)
-    const unit = result ? unitFor(preferences.system, result.kind.scale) : preferences.unit
+    const unit = result ? unitOfResult(result.kind, preferences.system) : preferences.unit
     const pieces = pieceList(piecesIn(trial, id), index.value, preferences.unit)
     const known = packIn(trial, id) !== null
     return [
@@ -31,7 +31,7 @@ const rows = computed(() =>
         number: i + 1,
         at: trial.at,
         pack: known ? pieces || 'nothing' : pieces ? `${pieces}, and what was not listed` : 'not listed',
-        read: result?.atMost ? result.atMost.words : result?.estimate ? `${shownFigure(result, unit)} ${UNIT_NAME[unit]}` : '–',
+        read: result?.atMost ? result.atMost.words : result?.estimate ? `${shownFigure(result, unit)} ${unitName(unit)}` : '–',
         stale: result?.stale ?? null,
       },
     ]

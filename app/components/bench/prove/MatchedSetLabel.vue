@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import type { MatchedSet } from '#core/check/matched-set'
-import { formatLength } from '#core/quantity/format-length'
+import { unitOfResult } from '#core/check/results'
+import { formatFigure } from '#core/quantity/figure'
 import { lowerFirst } from '#core/quantity/lower-first'
-import { UNIT_NAME } from '#core/quantity/length'
 import { shortTime } from '~/composables/shortTime'
 import { usePreferences } from '~/stores/preferences'
 
@@ -24,7 +24,9 @@ const preferences = usePreferences()
       <dl class="mt-1 grid grid-cols-[1fr_auto] gap-x-4" :class="set.void ? 'text-mute line-through' : ''">
         <template v-for="figure in set.figures" :key="figure.id">
           <dt>{{ figure.label }}</dt>
-          <dd class="figure text-right">{{ formatLength(figure.estimate!.value, preferences.unit) }} {{ UNIT_NAME[preferences.unit] }}</dd>
+          <dd class="figure text-right">
+            {{ formatFigure(figure.estimate!.value, unitOfResult(figure.kind, preferences.system), { unit: true }) }}
+          </dd>
         </template>
       </dl>
       <p class="mt-1 text-mute">{{ set.made ? `${set.made.by}, ${shortTime(set.made.at)}` : 'A set once it is signed.' }}</p>

@@ -5,8 +5,8 @@ import { matchedSet } from '#core/check/matched-set'
 import { resultName, type ResultEvaluation } from '#core/check/evaluate-fitting'
 import type { PlaceEvaluation } from '#core/check/evaluate-place'
 import type { Lot } from '#core/pack/lot'
-import { formatLength } from '#core/quantity/format-length'
-import { UNIT_NAME } from '#core/quantity/length'
+import { unitOfResult } from '#core/check/results'
+import { formatFigure, unitName } from '#core/quantity/figure'
 import { shortTime } from '~/composables/shortTime'
 import { usePreferences } from '~/stores/preferences'
 
@@ -35,7 +35,8 @@ const predicted = computed(() => props.shown.predicted)
 const residual = computed(() => props.shown.residual)
 const matched = computed(() => matchedSet(props.document, props.evaluation.current.results))
 const ledger = computed(() => props.place?.ledger ?? null)
-const show = (value: number, sign = false) => formatLength(value, preferences.unit, { sign })
+const unit = computed(() => unitOfResult(props.shown.kind, preferences.system))
+const show = (value: number, sign = false) => formatFigure(value, unit.value, { sign })
 const severalFittings = computed(() => (ledger.value?.entries.length ?? 0) > 1)
 const gate = computed(() => props.evaluation.signOff)
 const nameFault = computed(() => (tried.value && preferences.signer.trim() === '' ? 'A signature needs a name.' : null))
@@ -147,12 +148,18 @@ watch(
       </template>
       <p class="text-[12.5px] text-mute">
         The maker’s manual comes first. Where law or insurance asks for a licensed mechanic, this record does not replace one. Figures in
-        {{ UNIT_NAME[preferences.unit] }}.
+        {{ unitName(unit) }}.
       </p>
     </form>
     <div v-if="severalFittings && place">
-      <h2 class="label mb-1">Does the play follow the pack?</h2>
-      <LedgerPlot :ledger="ledger!" :response="place.place.response" :limits="shown.limits.working" />
+      <template v-if="place.learned">
+        <h2 class="label mb-1">What does the pack do to it?</h2>
+        <SlopePlot :learned="place.learned" :limits="shown.limits.working" :aim="place.aim?.target ?? null" />
+      </template>
+      <template v-else>
+        <h2 class="label mb-1">Does the play follow the pack?</h2>
+        <LedgerPlot :ledger="ledger!" :response="place.place.response" :limits="shown.limits.working" />
+      </template>
     </div>
   </section>
 </template>

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import type { LimitSet, LimitSourceKind } from '#core/verdict/limits'
 import { SOURCE_NAME, limitsFault } from '#core/verdict/limits'
-import type { LengthUnit, Nm } from '#core/quantity/length'
+import type { Exact, Unit } from '#core/quantity/figure'
 
 /** One set of limits with where it comes from. Kept when it makes sense, as soon as a field is left. */
-const props = defineProps<{ title: string; limits: LimitSet | null; unit: LengthUnit; defaultSource: LimitSourceKind; locked: boolean }>()
+const props = defineProps<{ title: string; limits: LimitSet | null; unit: Unit; defaultSource: LimitSourceKind; locked: boolean }>()
 const emit = defineEmits<{ keep: [LimitSet] }>()
 const kinds = [
   { value: 'none', label: 'No limit known' },
@@ -16,9 +16,9 @@ const kinds = [
 const id = useId()
 const box = ref<HTMLElement>()
 const kind = ref<LimitSet['kind']>('none')
-const lower = ref<Nm | null>(null)
-const upper = ref<Nm | null>(null)
-const figure = ref<Nm | null>(null)
+const lower = ref<Exact | null>(null)
+const upper = ref<Exact | null>(null)
+const figure = ref<Exact | null>(null)
 const lowerExcluded = ref(false)
 const source = ref<LimitSourceKind>(props.defaultSource)
 const text = ref('')
@@ -83,11 +83,11 @@ function leave(): void {
       <option v-for="option in kinds" :key="option.value" :value="option.value">{{ option.label }}</option>
     </select>
     <div v-if="kind !== 'none'" class="grid grid-cols-2 gap-2">
-      <LengthField v-if="kind === 'two-sided' || kind === 'lower'" v-model="lower" label="Lower" :unit="unit" />
-      <LengthField v-if="kind === 'two-sided' || kind === 'upper'" v-model="upper" label="Upper" :unit="unit" />
-      <LengthField v-if="kind === 'figure'" v-model="figure" label="Figure" :unit="unit" />
+      <FigureField v-if="kind === 'two-sided' || kind === 'lower'" v-model="lower" label="Lower" :unit="unit" />
+      <FigureField v-if="kind === 'two-sided' || kind === 'upper'" v-model="upper" label="Upper" :unit="unit" />
+      <FigureField v-if="kind === 'figure'" v-model="figure" label="Figure" :unit="unit" />
       <label v-if="kind === 'two-sided' || kind === 'lower'" class="col-span-2 flex min-h-11 items-center gap-2 text-[13.5px]">
-        <input v-model="lowerExcluded" type="checkbox" class="size-4" />the lower figure itself is not allowed: some play, never zero</label
+        <input v-model="lowerExcluded" type="checkbox" class="size-4" />the lower figure itself is not allowed</label
       >
       <div>
         <label class="label mb-1 block" :for="`${id}-source`">Comes from</label>

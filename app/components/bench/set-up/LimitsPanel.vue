@@ -3,7 +3,8 @@ import { resultId, type CheckKind } from '#core/check/contract'
 import type { CheckDocument } from '#core/check/document'
 import type { ResultEvaluation } from '#core/check/evaluate-fitting'
 import { unitFor } from '#core/quantity/format-length'
-import { systemOf } from '#core/quantity/length'
+import type { Unit } from '#core/quantity/figure'
+import { systemOf } from '#core/quantity/figure'
 import { describeLimits, type LimitSet } from '#core/verdict/limits'
 import { faultAt } from '~/composables/useApi'
 import type { Fault } from '#shared/types'
@@ -40,8 +41,10 @@ const picked = ref('')
 const shown = computed(() => options.value.find(option => option.id === picked.value) ?? options.value[0]!)
 const pair = computed(() => props.document.limits.sets[shown.value.id] ?? { book: null, shop: null })
 /** Figures mean the unit of their set; a new set has the check’s. */
-const unit = computed(() =>
-  shown.value.kind.scale === 'size' ? unitFor(systemOf(props.document.entryUnit), 'size') : props.document.entryUnit,
+const unit = computed<Unit>(
+  () =>
+    shown.value.kind.unit ??
+    (shown.value.kind.scale === 'size' ? unitFor(systemOf(props.document.entryUnit), 'size') : props.document.entryUnit),
 )
 const unitOf = (set: LimitSet | null) => set?.unit ?? unit.value
 const keep = (role: 'book' | 'shop', set: LimitSet) =>

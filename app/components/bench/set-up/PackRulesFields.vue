@@ -82,7 +82,7 @@ const checked = (event: Event) => (event.target as HTMLInputElement).checked
         </select>
       </div>
     </div>
-    <LengthField
+    <FigureField
       v-if="capacity.fewest < capacity.most"
       v-model="largest"
       label="Largest stack"
@@ -106,7 +106,7 @@ const checked = (event: Event) => (event.target as HTMLInputElement).checked
         @change="keepRules({ noUnmeasured: checked($event) })"
       />put in measured pieces only</label
     >
-    <LengthField
+    <FigureField
       v-model="refit"
       label="What taking apart and refitting does to a play"
       :unit="document.entryUnit"

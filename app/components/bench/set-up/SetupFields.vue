@@ -57,7 +57,7 @@ function price(id: string, text: string): void {
 <template>
   <div v-for="field in fields" :key="field.id">
     <template v-if="field.kind === 'length'">
-      <LengthField
+      <FigureField
         :model-value="lengthIn(setup, field.id)"
         :label="field.label"
         :unit="unitFor(unitSystem, 'size')"
@@ -110,11 +110,22 @@ function price(id: string, text: string): void {
         :id="`setup-${field.id}`"
         :model-value="setup[field.id] ? (Number(setup[field.id]) as Torque) : null"
         of="torque"
-        :unit="unitSystem === 'inch' ? 'ft·lb' : 'N·m'"
-        :beside="unitSystem === 'inch' ? 'N·m' : 'ft·lb'"
+        :unit="unitSystem === 'metric' ? 'N·m' : field.small ? 'in·lb' : 'ft·lb'"
+        :beside="unitSystem === 'inch' ? 'N·m' : field.small ? 'in·lb' : 'ft·lb'"
         :disabled="off(field)"
         :fault="faultAt(faults, `settings.setup.${field.id}`)"
         @update:model-value="given => torque(field.id, given)"
+      />
+      <TextField
+        v-else-if="field.kind === 'ratio'"
+        :id="`setup-${field.id}`"
+        class="figure"
+        type="text"
+        inputmode="decimal"
+        :text="setup[field.id] ?? kind.defaultSetup[field.id] ?? ''"
+        :disabled="off(field)"
+        :aria-invalid="faultAt(faults, `settings.setup.${field.id}`) !== undefined"
+        @keep="text => emit('change', { [field.id]: text.trim().replace(',', '.') })"
       />
       <TextField
         v-else

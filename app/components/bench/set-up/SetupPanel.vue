@@ -9,7 +9,7 @@ import { describeLimits, endsOf } from '#core/verdict/limits'
 import { suits, type Gauge } from '#core/reading/gauge'
 import { AIM_NAME, type AimSchool } from '#core/verdict/aim'
 import type { DecisionRule } from '#core/verdict/decide'
-import { systemOf, type Nm } from '#core/quantity/length'
+import { systemOf, type Exact, type Unit } from '#core/quantity/figure'
 import type { Lot } from '#core/pack/lot'
 import { useFamilies } from '~/composables/useFamilies'
 import { faultAt, api } from '~/composables/useApi'
@@ -29,7 +29,7 @@ const emit = defineEmits<{
   found: [{ place: string; pieces: readonly object[] }]
 }>()
 const kind = computed(() => checkKind(props.document.kind))
-const places = computed(() => kind.value.places(props.document.setup))
+const places = computed(() => kind.value.places(props.document.setup).filter(({ startsEmpty }) => !startsEmpty))
 const locked = computed(() => props.document.signOff !== null)
 /** Places whose pack can still be named: before anything was changed, or as long as it is not known. */
 const unlisted = computed(() =>
@@ -53,7 +53,9 @@ onMounted(async () => {
   gauges.value = await api<Gauge[]>('/api/gauges').catch(() => Object.values(props.document.gauges))
 })
 
-const own = ref<Nm | null>(props.document.aim.own ?? null)
+/** An aim of one’s own is a figure of what is chosen for. */
+const aimUnit = computed<Unit>(() => props.results.find(result => result.kind.main)?.kind.unit ?? props.document.entryUnit)
+const own = ref<Exact | null>(props.document.aim.own ?? null)
 const school = ref<AimSchool>(props.document.aim.school)
 const aimReason = ref(props.document.aim.reason ?? '')
 function keepAim(): void {
@@ -182,7 +184,7 @@ const value = (event: Event) => (event.target as HTMLSelectElement).value
               <option v-for="(name, key) in AIM_NAME" :key="key" :value="key">{{ name }}</option>
             </select>
           </div>
-          <LengthField v-if="school === 'own'" v-model="own" label="Own figure" hide-label :unit="document.entryUnit" />
+          <FigureField v-if="school === 'own'" v-model="own" label="Own figure" hide-label :unit="aimUnit" />
         </div>
         <label class="sr-only" for="setup-aim-reason">Why this aim</label>
         <input

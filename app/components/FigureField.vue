@@ -1,13 +1,14 @@
-<script setup lang="ts">
-import { parseLength, type Choice, type EntryOptions } from '#core/quantity/parse-length'
+<script setup lang="ts" generic="U extends Unit">
+import { formatFigure, parseFigure, unitName, type ExactIn, type Unit } from '#core/quantity/figure'
+import { otherUnit } from '#core/quantity/format-length'
+import { NM_PER } from '#core/quantity/length'
+import type { Choice, EntryOptions } from '#core/quantity/parse-length'
 import { exactText } from '~/composables/sizeText'
-import { formatLength, otherUnit } from '#core/quantity/format-length'
-import { NM_PER, UNIT_NAME, type LengthUnit, type Nm } from '#core/quantity/length'
 
-/** One length as it is typed: understands every unit, shows the other system beside it, asks when it can be read two ways. */
+/** One figure as it is typed: understands every unit of its quantity, shows the other system beside it, asks when it can be read two ways. */
 const props = defineProps<{
   label: string
-  unit: LengthUnit
+  unit: U
   options?: EntryOptions
   fault?: string
   optional?: boolean
@@ -18,36 +19,36 @@ const props = defineProps<{
   /** hand the figure on when the field is left, not at every key */
   lazy?: boolean
 }>()
-const model = defineModel<Nm | null>({ required: true })
-const length = ref<Nm | null>(model.value)
+const model = defineModel<ExactIn<U> | null>({ required: true })
+const figure = ref<ExactIn<U> | null>(model.value)
 watch(model, value => {
-  length.value = value
+  figure.value = value
 })
-watch(length, value => {
+watch(figure, value => {
   if (!props.lazy && value !== model.value) model.value = value
 })
 const leave = () => {
-  if (length.value !== model.value && (blank.value || length.value !== null)) model.value = length.value
+  if (figure.value !== model.value && (blank.value || figure.value !== null)) model.value = figure.value
 }
-const text = ref(length.value === null ? '' : exactText(length.value, props.unit))
+const text = ref(figure.value === null ? '' : exactText(figure.value, props.unit))
 const id = useId()
 const asked = ref<string | null>(null)
 
-watch(length, value => {
-  const entry = parseLength(text.value, props.unit, props.options)
+watch(figure, value => {
+  const entry = parseFigure(text.value, props.unit, props.options)
   if (value !== null && !(entry.ok && entry.value === value) && asked.value === null) text.value = exactText(value, props.unit)
   if (value === null && entry.ok) text.value = ''
 })
 watch(
   () => props.unit,
   unit => {
-    if (length.value === null) return
+    if (figure.value === null) return
     typed.value = false
-    text.value = exactText(length.value, unit)
+    text.value = exactText(figure.value, unit)
   },
 )
 
-const entry = computed(() => parseLength(text.value, props.unit, props.options))
+const entry = computed(() => parseFigure(text.value, props.unit, props.options))
 const blank = computed(() => text.value.trim() === '')
 /** Only what was typed is questioned, never a figure that was put there. */
 const typed = ref(false)
@@ -59,20 +60,20 @@ const reason = computed(() => {
   return entry.value.ok ? props.fault : entry.value.reason
 })
 const beside = computed(() =>
-  length.value === null
-    ? UNIT_NAME[props.unit]
-    : `${UNIT_NAME[props.unit]} · ${formatLength(length.value, otherUnit(props.unit), { unit: true, fine: Math.abs(length.value) < NM_PER.thou })}${entry.value.ok && entry.value.rounded ? ', rounded' : ''}`,
+  figure.value === null
+    ? unitName(props.unit)
+    : `${unitName(props.unit)} · ${formatFigure(figure.value, otherUnit(props.unit), { unit: true, fine: Math.abs(figure.value) < NM_PER.thou })}${entry.value.ok && entry.value.rounded ? ', rounded' : ''}`,
 )
 
 function onInput(): void {
   typed.value = true
   asked.value = null
-  length.value = entry.value.ok ? entry.value.value : null
+  figure.value = entry.value.ok ? (entry.value.value as ExactIn<U>) : null
 }
 function pick(choice: Choice): void {
   asked.value = text.value
-  length.value = choice.value
-  if (props.lazy) model.value = choice.value
+  figure.value = choice.value as ExactIn<U>
+  if (props.lazy) model.value = choice.value as ExactIn<U>
 }
 </script>
 

@@ -1,0 +1,5 @@
+import { FIELDS } from '#core/check/steering-head-kit'
+import { defineView } from '../views'
+import HeadSketch from './HeadSketch.vue'
+
+export default defineView(FIELDS, HeadSketch, ({ origin }) => ({ origin }))

@@ -1,0 +1,5 @@
+import { FIELDS } from '#core/check/torque-preload'
+import { defineView } from '../views'
+import PreloadSketch from './PreloadSketch.vue'
+
+export default defineView(FIELDS, PreloadSketch, ({ shims, way, stages }) => ({ shims, way, stages }))

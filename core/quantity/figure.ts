@@ -1,0 +1,130 @@
+import { NM_PER, UNIT_NAME, nm, type LengthUnit, type Nm, type UnitSystem } from './length'
+import { UNITS, parseMeasure, type Measure, type MeasureKind, type MeasureUnit } from './measure'
+import { parseLength, type EntryOptions, type LengthEntry } from './parse-length'
+
+/** A figure of any quantity, in whole small units of it: nm, nN·m, µN, thousandths of a degree. */
+export type Exact = Nm | Measure<MeasureKind>
+/** A unit says what it is a unit of: `thou` a length, `N·m` a torque. */
+export type Unit = LengthUnit | MeasureUnit
+/** What a figure in a unit is. */
+export type ExactIn<U extends Unit> = U extends LengthUnit ? Nm : Measure<MeasureKind>
+
+interface UnitFacts {
+  readonly quantity: 'length' | MeasureKind
+  /** small units in one of it */
+  readonly per: number
+  /** shown to so many: inch lengths to the tenth of a thou, millimetres to the micrometre */
+  readonly decimals: number
+  /** as it is written after a figure */
+  readonly name: string
+}
+const LENGTH_DECIMALS: Readonly<Record<LengthUnit, number>> = { thou: 1, tenth: 1, in: 4, mm: 3, um: 0 }
+const FACTS = Object.fromEntries([
+  ...Object.entries(NM_PER).map(([unit, per]) => [
+    unit,
+    { quantity: 'length', per, decimals: LENGTH_DECIMALS[unit as LengthUnit], name: UNIT_NAME[unit as LengthUnit] },
+  ]),
+  ...Object.entries(UNITS).flatMap(([quantity, units]) =>
+    Object.entries(units).map(([unit, { per, decimals }]) => [unit, { quantity, per, decimals, name: unit }]),
+  ),
+]) as Readonly<Record<Unit, UnitFacts>>
+
+export const ALL_UNITS = Object.keys(FACTS) as readonly Unit[]
+export const quantityOf = (unit: Unit): UnitFacts['quantity'] => FACTS[unit].quantity
+export const isLengthUnit = (unit: Unit): unit is LengthUnit => FACTS[unit].quantity === 'length'
+/** Small units in one of a unit: 25 400 nm in a thou, 1 000 000 000 nN·m in a N·m. */
+export const perUnit = (unit: Unit): number => FACTS[unit].per
+export const unitName = (unit: Unit): string => FACTS[unit].name
+const METRIC: readonly Unit[] = ['mm', 'um', 'N·m', 'kgf·cm', 'N', 'kgf', '°', 'h']
+export const systemOf = (unit: Unit): UnitSystem => (METRIC.includes(unit) ? 'metric' : 'inch')
+export const unitsOf = (quantity: UnitFacts['quantity']): Unit[] => ALL_UNITS.filter(unit => FACTS[unit].quantity === quantity)
+
+/**
+ * A whole number of small units.
+ * @throws RangeError when `n` is not a safe integer
+ */
+export const exact = (n: number): Exact => nm(n)
+
+export interface FormatOptions {
+  /** More (or fewer) decimals than usual. */
+  readonly decimals?: number
+  /** One decimal more than usual in inches: bores, masters and what is honed go by parts of a tenth. Micrometres are fine enough. */
+  readonly fine?: boolean
+  /** Print the unit after the figure. */
+  readonly unit?: boolean
+  /** Print + before a positive figure. */
+  readonly sign?: boolean
+  /** Drop decimals that are zero: 18, not 18.0. */
+  readonly trim?: boolean
+}
+
+/**
+ * A figure (small units; averages may be fractions of one) as text.
+ * @example formatFigure(1.2e9, 'N·m', { unit: true }) // "1.20 N·m"
+ */
+export function formatFigure(value: number, unit: Unit, options: FormatOptions = {}): string {
+  const { per, decimals: usual, name } = FACTS[unit]
+  const decimals = options.decimals ?? usual + (options.fine && unit !== 'mm' && unit !== 'um' ? 1 : 0)
+  // Whole steps first: dividing before rounding would print 0.25 thou as 0.2 or 0.3 by luck.
+  const steps = Math.round((Math.abs(value) * 10 ** decimals) / per)
+  const digits = String(steps).padStart(decimals + 1, '0')
+  let figure = decimals === 0 ? digits : `${digits.slice(0, -decimals)}.${digits.slice(-decimals)}`
+  if (options.trim && decimals > 0) figure = figure.replace(/\.?0+$/, '')
+  const sign = steps === 0 ? '' : value < 0 ? '−' : options.sign ? '+' : ''
+  return sign + figure + (options.unit ? (name === '°' ? name : ` ${name}`) : '')
+}
+
+/** Decimals of readings as they were taken: as many more as show a figure that was read finer than usual, and none where it was read in another system. */
+export function readDecimals(values: readonly number[], unit: Unit): number {
+  const { per, decimals } = FACTS[unit]
+  const extra = unit === 'mm' || unit === 'um' ? [0, 1] : [0, 1, 2]
+  const exactWith = (value: number) => extra.find(more => (value * 10 ** (decimals + more)) % per === 0) ?? 0
+  return decimals + Math.max(0, ...values.map(exactWith))
+}
+export const asRead = (value: number, unit: Unit, options: Omit<FormatOptions, 'decimals' | 'fine'> = {}): string =>
+  formatFigure(value, unit, { ...options, decimals: readDecimals([value], unit) })
+
+/**
+ * Decimals that keep the printed figure on the same side of a limit as the true one:
+ * 2.04 against an upper limit of 2 must not print as "2.0, loose".
+ */
+export function decimalsApart(value: number, limits: readonly number[], unit: Unit): number {
+  const { per, decimals: usual } = FACTS[unit]
+  let decimals = usual
+  for (; decimals < usual + 3; decimals++) {
+    const shown = Math.round((value * 10 ** decimals) / per)
+    const clash = limits.some(limit => value !== limit && shown === Math.round((limit * 10 ** decimals) / per))
+    if (!clash) break
+  }
+  return decimals
+}
+
+/** A torque or a force in the system that the unit is not of. */
+export const OTHER_MEASURE: Readonly<Record<MeasureUnit, MeasureUnit>> = {
+  'N·m': 'in·lb',
+  'in·lb': 'N·m',
+  'ft·lb': 'N·m',
+  'kgf·cm': 'N·m',
+  'N': 'kgf',
+  'kgf': 'N',
+  'lbf': 'N',
+  'oz': 'N',
+  '°': 'h',
+  'h': '°',
+}
+
+export type FigureEntry =
+  | { readonly ok: true; readonly value: Exact; readonly unit: Unit; readonly rounded: boolean }
+  | Extract<LengthEntry, { readonly ok: false }>
+
+/**
+ * A figure as it is typed, of the quantity that the unit of a bare one belongs to.
+ * @param options  what is asked about, of lengths
+ */
+export function parseFigure(text: string, bare: Unit, options: EntryOptions = {}): FigureEntry {
+  if (isLengthUnit(bare)) return parseLength(text, bare, options)
+  const entry = parseMeasure(text, FACTS[bare].quantity as MeasureKind, bare)
+  if (!entry.ok) return entry
+  if (entry.value < 0) return { ok: false, reason: `Less than nothing: a ${FACTS[bare].quantity} is read without a sign.` }
+  return { ...entry, rounded: false }
+}
