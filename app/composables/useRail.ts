@@ -32,8 +32,8 @@ export function useRail({ document, evaluation, steps, ticked }: Rail) {
       choose:
         places.length === 0 && kind.value.next
           ? 'sets and sizes'
-          : places.length === 0 && kind.value.targets
-            ? 'what to set it to'
+          : places.length === 0 && kind.value.works
+            ? 'what to bring it to'
             : places.length === 0
               ? 'nothing to choose'
               : places[0]!.aim

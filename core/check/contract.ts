@@ -5,7 +5,6 @@ import type { MeasureUnit } from '../quantity/measure'
 import type { Estimate } from '../reading/estimate'
 import type { Finding } from '../reading/gates'
 import type { Gauge, GaugeKind } from '../reading/gauge'
-import type { AimPoint } from '../verdict/aim'
 import type { VerdictState } from '../verdict/decide'
 import type { LimitSet } from '../verdict/limits'
 import type { EndWords } from '../verdict/words'
@@ -17,6 +16,7 @@ import type { Counting } from '../method/places'
 import type { Heat, PointAnswer, WayId } from '../method/way'
 import type { Condition, Reminder } from './conditions'
 import type { Setup, SetupField } from './setup'
+import type { Target, Work } from './work'
 
 /** Something a measurement rests on: replaced or reworked, what was measured on it is stale. */
 export interface PartRole {
@@ -74,6 +74,8 @@ export interface MeasuringPoint {
   readonly words?: readonly { readonly value: string; readonly label: string }[]
   /** Its size says nothing of the others read in its way: a depth to one seat, and to the other. */
   readonly alone?: true
+  /** the size it is expected near before any like it was read; null: not known */
+  readonly near?: Nm | null
   /** Worth having; the check is done without it. */
   readonly optional?: boolean
   /** Which of the readings at several places counts; the smallest unless said. */
@@ -84,22 +86,6 @@ export interface MeasuringPoint {
   readonly radius?: Nm | null
 }
 
-/** A figure the work has to bring about before the result is right: the size to hone a bore to, what a dial should then show. */
-export interface Target {
-  /** `bore`, `dial` */
-  readonly id: string
-  readonly label: string
-  readonly position: string | null
-  readonly scale: Scale
-  /** nm */
-  readonly value: number
-  /** what the figures it rests on are known to, at 95 %, nm */
-  readonly U: number
-  /** where in the limits of its result it leads, and why there */
-  readonly aim: AimPoint
-  readonly points: readonly string[]
-  readonly formula: string
-}
 /** What is to be done now, and in which phase. */
 export interface NextStep {
   readonly phase: Phase
@@ -109,9 +95,6 @@ export interface NextStep {
   /** what a result would come to if the work stopped here: a bore before its last stroke */
   readonly standing: { readonly result: string; readonly estimate: Estimate } | null
 }
-
-/** What is aimed at for a result, when its figure will be known to `u`; null without limits. */
-export type Wanted = (kind: string, position: string | null, known: Pick<Estimate, 'u' | 'nu' | 'U'>) => AimPoint | null
 
 /** A play that is no figure: so much or less, and how that was found. */
 export interface AtMost {
@@ -167,6 +150,8 @@ export interface PackPlace {
   readonly holds?: 'packing'
   /** Nothing is in it until something is put in. */
   readonly startsEmpty?: true
+  /** What will be in it once it is closed for good, unless it was measured so already: a film of sealant, as squeezed. */
+  readonly film?: { readonly thickness: Nm; readonly unless: { readonly condition: string; readonly is: string } }
   /** It takes washers whose hole clears this, and whose rim stays inside that, diameters in nm; null where nobody knows. */
   readonly washers?: { readonly over: Nm | null; readonly within: Nm | null }
   /** Exactly one piece of this shape must be among them: the stepped spacer, the sprung shim. */
@@ -197,7 +182,7 @@ export interface Answers {
  * A check kind: which points it has, how they combine, what its pieces do, and how the work goes.
  * Everything else (limits, verdict, choice of pieces, ledger, proof, record) is common and knows no kind.
  */
-export interface CheckKind {
+export interface CheckKind<Details extends object = object> {
   readonly id: string
   readonly title: string
   /** One line: what it answers. */
@@ -226,12 +211,12 @@ export interface CheckKind {
   reminders?(setup: Setup): readonly Reminder[]
   suspicions(setup: Setup): readonly Suspicion[]
   combine(setup: Setup, answers: Answers): readonly CombinedResult[]
-  /** Figures to work to, where a part is made to size. */
-  targets?(setup: Setup, answers: Answers, wanted: Wanted): readonly Target[]
+  /** What is set or worked to a figure, where no piece is chosen: as far as the readings tell. */
+  works?(setup: Setup, answers: Answers): readonly Work[]
   /** Where there is something to choose that is no pack, the order of the work is the kind’s own: sets to take, stock to hone off. Null: as usual. */
   next?(setup: Setup, answers: Answers, targets: readonly Target[]): NextStep | null
   /** What else the kind works out, as plain data for the evaluation: sets of rollers, how far a bore is from its size. */
-  details?(setup: Setup, answers: Answers, targets: readonly Target[]): Readonly<Record<string, unknown>>
+  details?(setup: Setup, answers: Answers, targets: readonly Target[]): Details
   /** Limits by rule of thumb for a result nobody has limits for, labelled as such; null when there is none. */
   thumb?(setup: Setup, answers: Answers, result: string): LimitSet | null
 }

@@ -5,17 +5,23 @@ import { readSetup, type Fields, type Setup, type SetupField, type SetupOf } fro
 type WithSetup<Member, Typed> = Member extends (setup: Setup, ...rest: infer Rest) => infer Answer
   ? (setup: Typed, ...rest: Rest) => Answer
   : Member
-type Common = Omit<CheckKind, 'setupFields' | 'defaultSetup'>
+type Common<Details extends object> = Omit<CheckKind<Details>, 'setupFields' | 'defaultSetup'>
 
 /** A check kind as it is written down: its fields with their defaults, and everything else by a set-up of just these fields. */
-export type KindSpec<F extends Fields> = { readonly [Member in keyof Common]: WithSetup<Common[Member], SetupOf<F>> } & {
+export type KindSpec<F extends Fields, Details extends object> = {
+  readonly [Member in keyof Common<Details>]: WithSetup<Common<Details>[Member], SetupOf<F>>
+} & {
   readonly fields: F
   /** Fields that are asked only when the other choices call for them. */
   readonly asked?: { readonly [Id in keyof F]?: (setup: SetupOf<F>) => boolean }
 }
 
 /** A check kind for the common code, which knows a set-up only as texts by field. */
-export function defineKind<const F extends Fields>({ fields, asked, ...spec }: KindSpec<F>): CheckKind {
+export function defineKind<const F extends Fields, Details extends object = object>({
+  fields,
+  asked,
+  ...spec
+}: KindSpec<F, Details>): CheckKind<Details> {
   const typed = (setup: Setup) => readSetup(fields, setup)
   const members = Object.entries(spec).map(([name, member]) => [
     name,
@@ -28,5 +34,5 @@ export function defineKind<const F extends Fields>({ fields, asked, ...spec }: K
     return { ...field, id, ...(when ? { when: (setup: Setup) => when(typed(setup)) } : {}) } as SetupField
   })
   const defaultSetup = Object.fromEntries(Object.entries(fields).map(([id, { initial }]) => [id, initial]))
-  return { ...Object.fromEntries(members), setupFields, defaultSetup } as unknown as CheckKind
+  return { ...Object.fromEntries(members), setupFields, defaultSetup } as unknown as CheckKind<Details>
 }

@@ -1,6 +1,5 @@
 import { decimalsApart, formatFigure, type Unit } from '../quantity/figure'
 import { sharedVariance, type Estimate } from '../reading/estimate'
-import { aimPoint, type AimPoint } from '../verdict/aim'
 import { gaugeFit, type GaugeFit, type VerdictState } from '../verdict/decide'
 import { finiteEnds } from '../verdict/limits'
 import { verdictWord } from '../verdict/words'
@@ -9,13 +8,14 @@ import { prepareDrawer, type PreparedDrawer } from '../pack/chooser/prepare'
 import type { PlaceQuestion } from '../pack/allocation/columns'
 import type { Lot } from '../pack/lot'
 import type { Phase, Step } from '../method/step'
-import type { CheckKind, NextStep, Target } from './contract'
-import { asItWasFound, limitsOf, type CheckDocument, type Trial } from './document'
+import type { CheckKind, NextStep } from './contract'
+import { asItWasFound, type CheckDocument, type Trial } from './document'
 import { conditionsOf, pendingItems, type ConditionState, type PendingItem } from './conditions'
 import { evaluateFitting, counts, type FittingEvaluation, type ResultEvaluation } from './evaluate-fitting'
 import { evaluatePlace, type ChoiceRequest, type PlaceEvaluation } from './evaluate-place'
 import { evaluateLearned } from './learned-place'
 import { checkKind } from './registry'
+import { targetsOf, type Target } from './work'
 import { signOffGate, type SignOffGate } from './sign-off-gate'
 
 export interface CheckEvaluation {
@@ -36,7 +36,7 @@ export interface CheckEvaluation {
   /** what is to be done now, where the kind has an order of work of its own; null: as usual */
   readonly next: NextStep | null
   /** what else the kind works out; null where it does not */
-  readonly details: Readonly<Record<string, unknown>> | null
+  readonly details: object | null
   /** required steps not ticked yet */
   readonly pending: readonly Step[]
   /** the state the unit is in, as far as it was said of the present fitting */
@@ -60,7 +60,7 @@ export function evaluateCheck(document: CheckDocument, lots: readonly Lot[]): Ch
   // A proof step concerns what was changed: another pack, or a part worked to size. What was found needs only its set-up.
   const pendingFor = (trial: Trial) =>
     steps.filter(
-      step => step.required && !ticked(step, trial) && (step.phase !== 'prove' || trial.refitted.length > 0 || kind.targets !== undefined),
+      step => step.required && !ticked(step, trial) && (step.phase !== 'prove' || trial.refitted.length > 0 || kind.works !== undefined),
     )
 
   const provisional = (trial: Trial) =>
@@ -107,15 +107,21 @@ export function evaluateCheck(document: CheckDocument, lots: readonly Lot[]): Ch
     if (measured.length === 0 && !refitted) return pending.some(step => step.phase === 'setup') ? 'setup' : 'measure'
     const whole = measured.length === main.length && !main.some(result => result.state === 'not-valid')
     if (!whole) return refitted ? 'prove' : 'measure'
-    return places.length === 0 || current.state === 'in' || current.state === 'provisional' ? 'prove' : 'choose'
+    const nothingToChoose = places.length === 0 && (targets.length === 0 || kind.next !== undefined)
+    return nothingToChoose || current.state === 'in' || current.state === 'provisional' ? 'prove' : 'choose'
   }
 }
 
+/** What a kind worked out besides, with its types; null where the check is of another kind. */
+export const detailsOf = <Details extends object>(
+  kind: CheckKind<Details>,
+  document: Pick<CheckDocument, 'kind'>,
+  { details }: Pick<CheckEvaluation, 'details'>,
+): Details | null => (document.kind === kind.id ? (details as Details | null) : null)
+
 /** Figures to work to, and what comes next where the kind has an order of its own. */
 function workOf(document: CheckDocument, kind: CheckKind, { answers }: FittingEvaluation): Pick<CheckEvaluation, 'targets' | 'next'> {
-  const wanted = (result: string, position: string | null, known: Pick<Estimate, 'u' | 'nu' | 'U'>): AimPoint | null =>
-    aimPoint(document.aim, limitsOf(document, result, position).working, known, null)
-  const targets = kind.targets?.(document.setup, answers, wanted) ?? []
+  const targets = targetsOf(document, kind, kind.works?.(document.setup, answers) ?? [])
   return { targets, next: kind.next?.(document.setup, answers, targets) ?? null }
 }
 

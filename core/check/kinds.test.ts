@@ -136,8 +136,8 @@ const POINTS: readonly (readonly [kind: string, setup: Setup, points: readonly s
     [
       'feeler-outer: feeler for clearance on rotors pump at Outer rotor',
       'feeler-inner: feeler for clearance on rotors pump at Inner rotor',
-      'cover?: feeler for cover on pump at ',
-      'turns?: word for clearance on rotors pump at ',
+      'cover?: feeler for cover on cover at ',
+      'turns?: word for clearance on rotors pump cover at ',
     ],
   ],
   [
@@ -146,8 +146,8 @@ const POINTS: readonly (readonly [kind: string, setup: Setup, points: readonly s
     [
       'strip-outer: plastic-strip for clearance on rotors pump at Outer rotor',
       'strip-inner: plastic-strip for clearance on rotors pump at Inner rotor',
-      'cover?: feeler for cover on pump at ',
-      'turns?: word for clearance on rotors pump at ',
+      'cover?: feeler for cover on cover at ',
+      'turns?: word for clearance on rotors pump cover at ',
     ],
   ],
 ]

@@ -16,7 +16,7 @@ import type { CheckKind, PackPlace } from './contract'
 import { drawerFor, piecesIn, type CheckDocument, type Trial } from './document'
 import type { FittingEvaluation } from './evaluate-fitting'
 import { evaluatePlace, NO_CHOICE, rulesFor, type PlaceEvaluation } from './evaluate-place'
-import { learnedLedger, lineAt, scaled, slopeWords, stepAgainstBand, type Learned } from './learned'
+import { filmOf, learnedLedger, lineAt, scaled, slopeWords, stepAgainstBand, type Learned } from './learned'
 import { asMeasured, placeFittings, type PlaceFitting } from './place-fittings'
 
 /** A first step that shows the slope, while nobody knows it: 0.05 mm, 2 thou. Common practice. */
@@ -202,6 +202,19 @@ export function evaluateLearned(
     )
   }
 
+  /** What the figure changes by when the joint is closed for good, while it was measured bare. */
+  function filmToCome(line: LearnedSlope) {
+    const at = [place, ...beside].find(({ film }) => film !== undefined)
+    const film = at?.film
+    if (!at || !film || now.conditions[film.unless.condition] === film.unless.is) return null
+    return filmOf(line, film.thickness, at.response.perPiece / place.response.perPiece, {
+      measured: result.valid && result.stale === null ? (result.estimate?.value ?? null) : null,
+      limits: result.limits.working,
+      unit: result.kind.unit ?? 'N·m',
+      entryUnit: document.entryUnit,
+    })
+  }
+
   function learnedFrom(): Learned {
     const known = all.flatMap(({ pack, ...one }) => (pack === null ? [] : [{ ...one, pack }]))
     const felt = known.filter(({ estimate }) => estimate !== null)
@@ -220,6 +233,7 @@ export function evaluateLearned(
       none: known.flatMap(({ id, pack, atMost }) => (atMost === null ? [] : [{ id, thickness: thicknessOf(id, pack) }])),
       line,
       next: line && aim ? thicknessFor(line, aim.target) : null,
+      film: line && filmToCome(line),
       ends: line && dragEnds(line),
     }
   }

@@ -1,8 +1,8 @@
 import { formatFigure, systemOf, type Unit } from '../quantity/figure'
 import { formatLength } from '../quantity/format-length'
-import { NM_PER, nm, type LengthUnit } from '../quantity/length'
+import { NM_PER, nm, type LengthUnit, type Nm } from '../quantity/length'
 import { ownVariance } from '../reading/estimate'
-import { CHI_SQUARE_95 } from '../reading/student'
+import { CHI_SQUARE_95, coverageFactor } from '../reading/student'
 import { bandOf, endsOf, type LimitSet } from '../verdict/limits'
 import { agreesWithNone, thicknessFor, type LearnedSlope, type NextThickness } from '../pack/learned-slope'
 import type { Ledger } from '../pack/ledger'
@@ -21,8 +21,21 @@ export interface Learned {
   readonly line: LearnedSlope | null
   /** total at which the figure comes to what is aimed at, with its interval */
   readonly next: NextThickness | null
+  /** what the film of sealant will do to it when it is closed for good; null where there is none, or it is in already */
+  readonly film: Film | null
   /** total at which the line comes to nothing: beyond it there is no drag to be measured */
   readonly ends: NextThickness | null
+}
+
+/** A film that is not in yet: what the figure measured bare changes by. */
+export interface Film {
+  readonly thickness: Nm
+  /** small units of the figure, with what it is known to at 95 % */
+  readonly change: number
+  readonly U: number
+  /** what the figure then comes to; null where none was measured */
+  readonly leaves: number | null
+  readonly words: string
 }
 
 /** What the line gives at a thickness. */
@@ -48,6 +61,35 @@ export function slopeWords(line: LearnedSlope, next: NextThickness, unit: Unit, 
   const slope = formatFigure(line.slope * NM_PER[step], unit, { sign: true, unit: true })
   const total = formatLength(next.thickness, entryUnit)
   return `${line.count} fittings with drag: ${slope} per ${step} of pack. Aimed at with ${total} ± ${formatLength(next.U, entryUnit, { unit: true })} in all.`
+}
+
+/** What a film will do, by the slope of the pack it lies beside. @param sign  −1: it does what a thinner pack would; @param measured  as it is, bare */
+export function filmOf(
+  { slope, uSlope, nu }: LearnedSlope,
+  thick: Nm,
+  sign: number,
+  {
+    measured,
+    limits,
+    unit,
+    entryUnit,
+  }: { readonly measured: number | null; readonly limits: LimitSet | null; readonly unit: Unit; readonly entryUnit: LengthUnit },
+): Film {
+  const change = slope * sign * thick
+  const U = coverageFactor(nu) * uSlope * thick
+  const leaves = measured === null ? null : measured + change
+  const ends = endsOf(limits)
+  const out = leaves !== null && ends !== null && (leaves < ends.lower || leaves > ends.upper)
+  const show = (value: number, sign_ = false) => formatFigure(value, unit, { unit: true, sign: sign_ })
+  return {
+    thickness: thick,
+    change,
+    U,
+    leaves,
+    words: `Measured bare: closed with a film of ${formatLength(thick, entryUnit, { unit: true })}, ${show(change, true)} ± ${show(U)} by the slope${
+      leaves === null ? '' : `, so about ${show(leaves)}${out ? ', out of limits: allow for it' : ''}`
+    }. Read it again sealed where that can be done.`,
+  }
 }
 
 /** Do the fittings lie on one line, and the right way up? */

@@ -7,7 +7,6 @@ import { finiteEnds } from '../verdict/limits'
 import { positionOf, type CheckKind, type MeasuringPoint } from './contract'
 import { limitsOf, type CheckDocument } from './document'
 import { gaugeOf } from './gauge-needs'
-import { lengthIn } from './setup'
 
 /** No diameter on a bench is larger: a metre. */
 const LARGEST_SIZE = nm(1_000_000_000)
@@ -35,7 +34,7 @@ export function plausibleAt(document: CheckDocument, kind: CheckKind, point: Mea
   }
 }
 
-/** What the others of its kind measured, or the size of the master a bore gauge stands in for it; null: nothing yet. */
+/** What the others of its kind measured, or what the kind expects of it; null: nothing yet. */
 function itsLike(document: CheckDocument, kind: CheckKind, point: MeasuringPoint): Nm | null {
   if (point.alone) return null
   const alike = new Set(
@@ -47,5 +46,5 @@ function itsLike(document: CheckDocument, kind: CheckKind, point: MeasuringPoint
   const read = document.trials.flatMap(({ readings }) => unvoided(readings))
   const figures = read.flatMap(reading => ('figure' in reading && alike.has(reading.point) ? [reading.figure] : []))
   const middle = median(figures)
-  return middle === undefined ? (point.at.part === 'journal' ? lengthIn(document.setup, 'master') : null) : nm(Math.round(middle))
+  return middle === undefined ? (point.near ?? null) : nm(Math.round(middle))
 }

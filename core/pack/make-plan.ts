@@ -85,13 +85,14 @@ export function makePlan({ drawer, sheets, fitted, response, rules, question, la
     response.perPiece < 0
       ? { low: question.aim - MOST_OFF, high: question.aim - LEAST_OFF }
       : { low: question.aim + LEAST_OFF, high: question.aim + MOST_OFF }
-  const lapped = search(side).flatMap(pack => {
+  // The fitted pack is no answer of the search, but a piece of it may be all that is too thick.
+  const lapped = [...(fitted.length > 0 ? [fitted] : []), ...search(side)].flatMap(pack => {
     const excess = packTotal(pack, index) - totalFor(question.aim, Math.round(question.from.play), packTotal(fitted, index), response)
     const from = pack
       .map(piece => index.get(piece.lotId)!)
       .filter(lot => lot.shape === 'flat' && lot.id !== rules.required)
       .sort((a, b) => Number(isSheet.has(b.id)) - Number(isSheet.has(a.id)) || thickness(b) - thickness(a))[0]
-    return from && excess >= LEAST_OFF && excess < thickness(from) / 2 ? [option(pack, from, excess)] : []
+    return from && excess >= LEAST_OFF && excess <= MOST_OFF && excess < thickness(from) / 2 ? [option(pack, from, excess)] : []
   })
   const pieces = (plan: MakeOption) => plan.rest.reduce((sum, { count }) => sum + count, 0)
   const chosen = new Map<string, MakeOption>()

@@ -3,9 +3,12 @@ import type { LengthUnit } from '../quantity/length'
 import { answerRequest, evaluateCheck, openPlaces, shownFigure, type CheckEvaluation } from '../check/evaluate-check'
 import { allocate } from '../pack/allocation/allocate'
 import type { Solve } from '../pack/allocation/solver'
+import { resultId } from '../check/contract'
 import type { ResultEvaluation } from '../check/evaluate-fitting'
+import { ratesOf } from '../check/making'
 import { matchedSet } from '../check/matched-set'
 import type { PlaceEvaluation } from '../check/evaluate-place'
+import { checkKind } from '../check/registry'
 import { sheetsFor, type CheckDocument } from '../check/document'
 import { makePlan } from '../pack/make-plan'
 import { lapProgress } from '../pack/lapping'
@@ -14,6 +17,7 @@ import { lotMap, thickness, type Lot, type LotMap, type Pack } from '../pack/lot
 import type { Proposal } from '../pack/chooser/proposal'
 import type { Prediction } from '../pack/predict'
 import { toldValue, type Told } from '../pack/told'
+import { waysCompared, type WorkRates } from '../pack/ways-compared'
 import { verdictWord } from '../verdict/words'
 import type { Verdict } from '../verdict/decide'
 import type { Worksheet } from './worksheet'
@@ -50,7 +54,11 @@ export function checkAnswer(check: CheckDocument, lots: readonly Lot[], solve: S
     rule: check.rule,
     results: evaluation.current.results.map(result => resultAnswer(result, check.entryUnit)),
     next: evaluation.next && { phase: evaluation.next.phase, words: evaluation.next.words, point: evaluation.next.point },
-    targets: evaluation.targets,
+    targets: evaluation.targets.map(({ effects, now, way: _, ...target }) => ({
+      ...target,
+      moves: effects.map(({ result, position, slope }) => ({ result: resultId(result, position), slope })),
+      now: now && now.value,
+    })),
     details: evaluation.details,
     laps: check.laps.map(lap => ({
       id: lap.id,
@@ -60,7 +68,9 @@ export function checkAnswer(check: CheckDocument, lots: readonly Lot[], solve: S
       end: lap.end,
       ...lapProgress(lap, check.entryUnit),
     })),
-    places: evaluation.places.map(place => placeAnswer(place, lotMap(lots), sheetsFor(check, lots))),
+    places: evaluation.places.map(place =>
+      placeAnswer(place, lotMap(lots), sheetsFor(check, lots), ratesOf(checkKind(check.kind), check.setup)),
+    ),
     together: solve && togetherAnswer(evaluation, lots, solve),
     conditions: evaluation.conditions.map(({ condition, said, is }) => ({ id: condition.id, label: condition.label, said, is })),
     pending: evaluation.reminders.map(({ id, words, cleared }) => ({ id, words, cleared })),
@@ -137,8 +147,16 @@ function resultAnswer(result: ResultEvaluation, unit: LengthUnit) {
   }
 }
 
-function placeAnswer({ place, aim, window, request, note, ledger, learned }: PlaceEvaluation, lots: LotMap, sheets: readonly Lot[]) {
+function placeAnswer(
+  { place, aim, window, request, note, ledger, learned }: PlaceEvaluation,
+  lots: LotMap,
+  sheets: readonly Lot[],
+  rates: WorkRates | null,
+) {
   const choice = request && answerRequest(request)
+  const lacking = choice && request && needsOrder(choice) ? request : null
+  const order = lacking && orderPlan(lacking)
+  const made = lacking ? makePlan({ ...lacking, sheets, lappable: place.lappable }) : []
   const told = request?.question.told
   return {
     id: place.id,
@@ -152,22 +170,31 @@ function placeAnswer({ place, aim, window, request, note, ledger, learned }: Pla
       fallback: choice?.fallback ?? null,
       notes: [...(note ? [note] : []), ...(choice?.notes ?? [])],
     },
-    order: choice && request && needsOrder(choice) ? orderPlan(request) : null,
-    make:
-      choice && request && needsOrder(choice)
-        ? makePlan({ ...request, sheets, lappable: place.lappable }).map(
-            ({ from, amount, target, low, high, rest, predicted, inside }) => ({
-              lot: from.id,
-              amount,
-              target,
-              low,
-              high,
-              with: rest,
-              predicted: inFigure(predicted, told),
-              chance: inside,
-            }),
-          )
-        : [],
+    order,
+    make: made.map(({ from, amount, target, low, high, rest, predicted, inside }) => ({
+      lot: from.id,
+      amount,
+      target,
+      low,
+      high,
+      with: rest,
+      predicted: inFigure(predicted, told),
+      chance: inside,
+    })),
+    ...(rates && lacking
+      ? {
+          ways: waysCompared(
+            {
+              proposal: choice!.fallback ? null : (choice!.proposals.find(({ change }) => change.in.length > 0) ?? null),
+              order,
+              make: made[0] ?? null,
+            },
+            rates,
+            lacking.fitted,
+            lots,
+          ),
+        }
+      : {}),
     ledger: {
       state: ledger.state,
       words: ledger.words,
@@ -189,6 +216,7 @@ function placeAnswer({ place, aim, window, request, note, ledger, learned }: Pla
             next: learned.next,
             dragEnds: learned.ends,
             points: learned.points,
+            ...(learned.film ? { film: learned.film } : {}),
             withoutDrag: learned.none,
           },
         }

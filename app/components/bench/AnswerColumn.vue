@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { CheckDocument } from '#core/check/document'
 import type { CheckEvaluation } from '#core/check/evaluate-check'
+import { checkKind } from '#core/check/registry'
 import type { Phase } from '#core/method/step'
 import { useKindView } from '~/components/bench/kinds/views'
 import type { useCommand } from '~/composables/useCommand'
@@ -32,6 +33,8 @@ const { busy, said, command } = props.writes
 /** What this kind chooses that is no pack from the drawer. */
 const view = useKindView(() => props.document.kind)
 const ownChoice = computed(() => view.value?.choice)
+/** Nothing is chosen: a part is set, or worked, to a figure. */
+const worked = computed(() => props.evaluation.places.length === 0 && checkKind(props.document.kind).works !== undefined)
 const choosingHere = computed(() => props.phase === 'choose' && (ownChoice.value || (row.value.length > 1 && place.value !== null)))
 
 const sign = (path: 'sign-off' | 'reopen', { by, reason, accepts }: { by: string; reason: string; accepts?: readonly string[] }) =>
@@ -92,7 +95,8 @@ const sign = (path: 'sign-off' | 'reopen', { by, reason, accepts }: { by: string
       @take="(at: string, pieces: readonly string[]) => $emit('take', at, pieces)"
       @leave="$emit('leave')"
     />
-    <p v-else-if="!place && !ownChoice" class="text-mute">
+    <TargetPanel v-else-if="phase === 'choose' && !place && worked" :evaluation="evaluation" />
+    <p v-else-if="!place && !ownChoice && !worked" class="text-mute">
       This check measures and judges; there is nothing to choose. Sign it off under Prove.
     </p>
   </div>

@@ -3,6 +3,7 @@ import type { CheckDocument } from '#core/check/document'
 import type { CheckEvaluation } from '#core/check/evaluate-check'
 import { resultName, type ResultEvaluation } from '#core/check/evaluate-fitting'
 import type { PlaceEvaluation } from '#core/check/evaluate-place'
+import { coverageFactor } from '#core/reading/student'
 import { CORE_VERSION } from '#core/version'
 import type { Proposal } from '#core/pack/chooser/proposal'
 import type { BudgetLine } from '#core/reading/budget'
@@ -187,9 +188,10 @@ const against = computed(() =>
         <strong>Slope</strong>, learned from {{ place.learned.line.count }} fittings by least squares:
         {{ formatFigure(place.learned.line.slope * perUnit(preferences.unit), place.learned.unit, { sign: true, unit: true }) }} per
         {{ unitName(preferences.unit) }}, ±
-        {{ formatFigure(1.96 * place.learned.line.uSlope * perUnit(preferences.unit), place.learned.unit) }};
-        {{ place.learned.line.byScatter ? 'from their scatter' : 'from what readings and pieces are known to' }} (JCGM 100, H.3). Fittings
-        without drag are not in it.
+        {{
+          formatFigure(coverageFactor(place.learned.line.nu) * place.learned.line.uSlope * perUnit(preferences.unit), place.learned.unit)
+        }}; {{ place.learned.line.byScatter ? 'from their scatter' : 'from what readings and pieces are known to' }} (JCGM 100, H.3).
+        Fittings without drag are not in it.
       </p>
       <p v-if="place?.window && !place.learned">
         <strong>Totals that would do</strong>: pack as fitted {{ place.place.response.perPiece === 1 ? '+' : '−' }} (limit − play), since a

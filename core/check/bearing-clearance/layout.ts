@@ -67,6 +67,7 @@ export function points(setup: BearingSetup): MeasuringPoint[] {
       label: `Journal, ${name}, ${direction} ${station}`.trim(),
       at: { part: 'journal', position: label, direction, ...(station ? { station } : {}) },
       way: 'micrometer',
+      near: setup.master,
       result: 'journal',
       moves: [],
       rests: ['crankshaft'],

@@ -1,15 +1,16 @@
-import { nm, thou } from '../../quantity/length'
+import { thou } from '../../quantity/length'
 import { formatLength } from '../../quantity/format-length'
 import { driftLine, zeroDrift } from '../../method/bore-gauge/bore'
 import type { Estimate } from '../../reading/estimate'
 import type { Finding } from '../../reading/gates'
 import { sumOf, type Term } from '../../reading/sum'
 import { stated } from '../../reading/estimate'
-import type { Answers, CombinedResult, MeasuringPoint, Target, Wanted } from '../contract'
+import type { Answers, CombinedResult, MeasuringPoint } from '../contract'
 import { defineKind } from '../define-kind'
 import { WHEEL_SAFETY, inspectionFindings, inspectionPoints } from '../hub'
 import { formResult, playFrom, playResult, sizeResult } from '../results'
 import { choice, type SetupOf } from '../setup'
+import type { Work } from '../work'
 import { COMPARATOR_CONDITIONS, COMPARATOR_REMINDERS, comparatorSteps } from './procedure'
 
 export const FIELDS = {
@@ -86,7 +87,7 @@ export const comparatorHub = defineKind({
     { effect: 'more-play', words: 'The spacer lay the other way up, or on dirt.' },
   ],
   combine,
-  targets,
+  works,
 })
 
 const LONGER = { scale: 'play', cannotBind: 'above' } as const
@@ -264,23 +265,22 @@ function shorteningOf(answers: Answers, set: Estimate | null): Estimate | null {
     : null
 }
 
-/** What the spacer has to read: that of the shortest distance, less or more what is aimed at. */
-function targets(setup: ComparatorSetup, answers: Answers, wanted: Wanted): Target[] {
+/** What the spacer has to read: that of the shortest distance, less or more what it is to be longer by. */
+function works(setup: ComparatorSetup, answers: Answers): Work[] {
   const { turn } = answers.of('distance')
   if (setup.spacer !== 'adjustable' || !turn) return []
   const falls = setup.sense === 'falls'
-  const shortest = falls ? turn.most : turn.least
-  const aim = wanted('longer', null, shortest)
-  if (!aim) return []
   return [
     {
       id: 'spacer',
       label: 'Set the spacer to read',
+      does: 'adjustment',
       position: null,
       scale: 'play',
-      value: nm(Math.round(shortest.value + (falls ? -aim.target : aim.target))),
-      U: shortest.U,
-      aim,
+      effects: [{ result: 'longer', position: null, zero: falls ? turn.most : turn.least, slope: falls ? -1 : 1 }],
+      now: answers.of('spacer').estimate,
+      way: falls ? { up: 'Set it shorter by', down: 'Set it longer by' } : { up: 'Set it longer by', down: 'Set it shorter by' },
+      note: `Longer is a ${falls ? 'smaller figure ↓' : 'larger figure ↑'}, less preload; shorter is more. Not from the mean of the turn: that makes it longer than meant by about half the spread.`,
       points: ['distance'],
       formula: `reading of the shortest distance ${falls ? '−' : '+'} what it is to be longer by`,
     },

@@ -1,9 +1,11 @@
 import { thou } from '../../quantity/length'
 import { SIZE_WORDS } from '../../verdict/words'
-import type { CombinedResult, MeasuringPoint } from '../contract'
+import { stated } from '../../reading/estimate'
+import type { Answers, CombinedResult, MeasuringPoint } from '../contract'
 import { defineKind } from '../define-kind'
 import { clearanceResult, formResult } from '../results'
 import { choice, type SetupOf } from '../setup'
+import type { Work } from '../work'
 import { pumpSteps } from './procedure'
 
 const ROTORS = [
@@ -37,7 +39,8 @@ export const oilPumpClearance = defineKind({
   fields: FIELDS,
   parts: () => [
     { id: 'rotors', label: 'Pump rotors' },
-    { id: 'pump', label: 'Pump body and cover' },
+    { id: 'pump', label: 'Pump body' },
+    { id: 'cover', label: 'Pump cover' },
   ],
   results: () => [
     clearanceResult('clearance', 'End clearance', { ends: SIZE_WORDS, positions: ROTORS }),
@@ -60,7 +63,7 @@ export const oilPumpClearance = defineKind({
       way: 'feeler',
       result: 'cover',
       moves: [],
-      rests: ['pump'],
+      rests: ['cover'],
       optional: true,
     },
     {
@@ -70,7 +73,7 @@ export const oilPumpClearance = defineKind({
       way: 'word',
       result: 'clearance',
       moves: [],
-      rests: ['rotors', 'pump'],
+      rests: ['rotors', 'pump', 'cover'],
       words: [
         { value: 'free', label: 'free' },
         { value: 'binds', label: 'binds' },
@@ -95,4 +98,30 @@ export const oilPumpClearance = defineKind({
     })),
     { kind: 'cover', position: null, estimate: answers.of('cover').estimate, points: ['cover'], formula: '(go + no-go)/2' },
   ],
+  works: rubbing,
 })
+
+/** The body’s face rubbed down on a flat bar: as much as comes off it, both clearances lose. */
+function rubbing(setup: PumpSetup, answers: Answers): Work[] {
+  const points = ROTORS.map(({ id }) => `${setup.way}-${id}`)
+  const effects = ROTORS.flatMap(({ id }, i) => {
+    const { estimate } = answers.of(points[i]!)
+    return estimate && answers.stale(points[i]!) === null ? [{ result: 'clearance', position: id, zero: estimate, slope: -1 } as const] : []
+  })
+  if (effects.length < ROTORS.length) return []
+  return [
+    {
+      id: 'face',
+      label: 'Rub off the body’s face',
+      does: 'rework',
+      position: null,
+      scale: 'play',
+      effects,
+      now: stated(0, []),
+      way: { up: 'To come off', down: 'Too much is off by' },
+      note: 'As much as comes off the body’s face, both rotors lose; the cover’s face takes nothing off. The rotors must still turn.',
+      points,
+      formula: 'clearance − clearance wanted',
+    },
+  ]
+}

@@ -14,7 +14,7 @@ export function pumpSteps(setup: PumpSetup): readonly Step[] {
       phase: 'choose',
       text: 'Too much: rub the housing’s face on a flat bar, by as much as it is too much. Rubbing the cover takes nothing off the clearance',
       required: false,
-      caution: 'Note it under parts as rework of the pump body: what was measured before no longer holds. The rotors must still turn.',
+      caution: 'Note it under parts as rework of the pump body: what was measured before then no longer holds. The rotors must still turn.',
     },
     { id: 'turned', phase: 'prove', text: 'Closed and turned by hand: free. Binding beats arithmetic', required: false },
     { id: 'prime', phase: 'prove', text: 'Oiled or packed before it is closed: a dry pump does not prime', required: false },

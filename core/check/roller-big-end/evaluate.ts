@@ -5,10 +5,11 @@ import type { Finding } from '../../reading/gates'
 import { sumOf } from '../../reading/sum'
 import type { LimitSet } from '../../verdict/limits'
 import { boreFindings, boreFrom, masterOf } from '../bore-master'
-import type { Answers, CombinedResult, Position, Target, Wanted } from '../contract'
+import type { Answers, CombinedResult, Position } from '../contract'
 import { diametersOf, largestDifference, meanDiameter } from '../diameters'
 import { NM_PER, nm, thou } from '../../quantity/length'
 import { bagPoint, bagsOf, beforePoints, borePoints, pinPoints, rodsOf, setPoint, zeroPoint } from './layout'
+import type { Work } from '../work'
 import { takenSet } from './sets'
 import type { RollerSetup } from './setup'
 
@@ -117,8 +118,8 @@ function roundFinding(round: Estimate | null, { unit }: Answers): Finding[] {
  * The largest roller gives the least clearance, the smallest the most; the middle of the two is brought to the clearance wanted:
  * bore = pin + largest + smallest + wanted. On the dial: less the master, with the sense of the gauge. Common practice.
  */
-export function boreTargets(setup: RollerSetup, answers: Answers, wanted: Wanted): Target[] {
-  return rodsOf(setup).flatMap(({ id }): Target[] => {
+export function boreWorks(setup: RollerSetup, answers: Answers): Work[] {
+  return rodsOf(setup).flatMap(({ id }): Work[] => {
     const pin = meanDiameter(pinOf(id, answers), 'pin')
     const set = takenSet(setup, answers, id)
     // A pin that was replaced or reground has no size until it is measured again.
@@ -128,22 +129,22 @@ export function boreTargets(setup: RollerSetup, answers: Answers, wanted: Wanted
       { name: 'largest roller', factor: 1, estimate: set.largest },
       { name: 'smallest roller', factor: 1, estimate: set.smallest },
     ])
-    const aim = wanted('clearance', id, inside)
-    if (!aim) return []
-    const points = [...ids(pinPoints(id)), setPoint(id)]
-    const bore: Target = {
+    const middle = { result: 'clearance', position: id, reach: set.largest.value - set.smallest.value } as const
+    const bore: Work = {
       id: 'bore',
       label: 'Bore to hone to',
+      does: 'rework',
       position: id,
       scale: 'size',
-      value: inside.value + aim.target,
-      U: inside.U,
-      aim,
-      points,
+      effects: [{ ...middle, zero: inside, slope: 1 }],
+      now: null,
+      way: { up: 'Still to come off', down: 'Too large by' },
+      points: [...ids(pinPoints(id)), setPoint(id)],
       formula: 'pin (mean) + largest + smallest roller + clearance wanted',
     }
     const [master, gauge] = [masterOf(setup, answers), answers.gauge('bore-gauge')]
     if (!master || !gauge) return [bore]
+    const slope = boreSign(gauge)
     return [
       bore,
       {
@@ -151,9 +152,8 @@ export function boreTargets(setup: RollerSetup, answers: Answers, wanted: Wanted
         id: 'dial',
         label: 'On the dial, bore cold',
         scale: 'play',
-        value: dialFigure(bore.value - master.size, gauge),
-        formula:
-          boreSign(gauge) > 0 ? 'bore to hone to − master' : 'master − bore to hone to, for a dial that climbs as the plunger goes in',
+        effects: [{ ...middle, zero: { ...inside, value: dialFigure(inside.value - master.size, gauge) }, slope }],
+        formula: slope > 0 ? 'bore to hone to − master' : 'master − bore to hone to, for a dial that climbs as the plunger goes in',
       },
     ]
   })

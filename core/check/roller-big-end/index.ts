@@ -1,6 +1,6 @@
 import { thou } from '../../quantity/length'
 import { defineKind } from '../define-kind'
-import { boreTargets, combineRods, thumbLimits } from './evaluate'
+import { boreWorks, combineRods, thumbLimits } from './evaluate'
 import { honePlan } from './hone-plan'
 import { points, resultKinds, roles, rodsOf } from './layout'
 import { nextAtTheRods } from './next'
@@ -28,7 +28,7 @@ export const rollerBigEnd = defineKind({
   procedure: rollerSteps,
   suspicions: () => [],
   combine: combineRods,
-  targets: boreTargets,
+  works: boreWorks,
   next: nextAtTheRods,
   details: (setup, answers, targets) => ({
     sorting: sortedRollers(setup, answers),

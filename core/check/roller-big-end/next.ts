@@ -1,4 +1,5 @@
-import { resultId, type Answers, type NextStep, type Target } from '../contract'
+import { resultId, type Answers, type NextStep } from '../contract'
+import type { Target } from '../work'
 import { lowerFirst } from '../../quantity/lower-first'
 import { leastClearance } from './evaluate'
 import { honePlan } from './hone-plan'

@@ -3,7 +3,8 @@ import { checkOf, figures, GAUGES, trial } from '../../../tests/documents'
 import { inches, thou, type Nm } from '../../quantity/length'
 import { twoSided } from '../../verdict/limits'
 import type { PointReading } from '../document'
-import { evaluateCheck } from '../evaluate-check'
+import { detailsOf, evaluateCheck } from '../evaluate-check'
+import { rollerBigEnd } from '.'
 import { honePlan, stoneFor } from './hone-plan'
 import { readRollers } from './setup'
 import { sortedRollers } from './sets'
@@ -308,7 +309,9 @@ describe('a part replaced or reworked', () => {
   it('a rod straightened begins its honing anew; pin and rollers stay', () => {
     const { details, targets } = after('rod-1')
     expect(targets).toHaveLength(2)
-    expect(details!.honing).toMatchObject([{ rod: '1', left: null, words: ['Read the bore at both ends before the first stroke.'] }])
+    expect(detailsOf(rollerBigEnd, { kind: 'roller-big-end' }, { details })!.honing).toMatchObject([
+      { rod: '1', left: null, words: ['Read the bore at both ends before the first stroke.'] },
+    ])
   })
   it('new rollers are none until they are measured: sets and sizes go with the old ones', () => {
     const { details, targets, phase, current } = after('rollers')

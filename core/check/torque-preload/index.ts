@@ -1,14 +1,15 @@
 import { formatFigure } from '../../quantity/figure'
-import { thou } from '../../quantity/length'
+import { mm, thou } from '../../quantity/length'
 import { MOST_PIECES } from '../../pack/chooser/prepare'
 import type { Estimate } from '../../reading/estimate'
 import type { Finding } from '../../reading/gates'
 import { sumOf } from '../../reading/sum'
 import type { Answers, CombinedResult, MeasuringPoint, PackPlace, PartRole, Position } from '../contract'
 import { defineKind } from '../define-kind'
+import { MAKING_FIELDS } from '../making'
 import { PRELOAD_FIELDS, preloadOf, preloadPoints } from '../preload'
 import { turningResult } from '../results'
-import { choice, ratio, type SetupOf } from '../setup'
+import { choice, length, ratio, type SetupOf } from '../setup'
 import { PRELOAD_REMINDERS, preloadConditions, preloadSteps, preloadSuspicions } from './procedure'
 
 const TURNS_WITH = [
@@ -40,12 +41,20 @@ export const FIELDS = {
     initial: 'behind',
   }),
   ...PRELOAD_FIELDS,
+  film: length({
+    label: 'Film of sealant when it is closed for good',
+    hint: 'as squeezed; it opens the joint, and preload falls',
+    free: true,
+    least: mm(0.001),
+    optional: true,
+  }),
   turns2: choice({ label: 'Output shaft is read', options: TURNS_WITH, initial: 'with' }),
   ratio2: ratio({ label: 'Turns of the output shaft to one of the differential', initial: 1 }),
   book2: choice({ label: 'The book’s figure for the output shaft', options: BOOK_MEANS, initial: 'all' }),
   turns3: choice({ label: 'Further shafts are read', options: TURNS_WITH, initial: 'with' }),
   ratio3: ratio({ label: 'Turns of the further shafts to one of the output shaft', initial: 1 }),
   book3: choice({ label: 'The book’s figure for the further shafts', options: BOOK_MEANS, initial: 'all' }),
+  ...MAKING_FIELDS,
 }
 export type TorqueSetup = SetupOf<typeof FIELDS>
 
@@ -138,7 +147,7 @@ const pointsOf = (setup: TorqueSetup, { id, label }: Position): MeasuringPoint[]
   })
 
 /** The shim, and a trial packing in the joint: it opens the case, so that it does what a thinner shim behind the race would. */
-function placesOf({ shims }: TorqueSetup, { id, label }: Position): PackPlace[] {
+function placesOf({ shims, film }: TorqueSetup, { id, label }: Position): PackPlace[] {
   const opens = shims === 'behind' ? 1 : -1
   const common = { result: `turning@${id}`, learned: true } as const
   return [
@@ -160,6 +169,7 @@ function placesOf({ shims }: TorqueSetup, { id, label }: Position): PackPlace[] 
       capacity: { fewest: 0, most: 2 },
       holds: 'packing',
       startsEmpty: true,
+      ...(film === null ? {} : { film: { thickness: film, unless: { condition: 'joint', is: 'built' } } }),
       lappable: false,
     },
   ]

@@ -6,6 +6,7 @@ import { makePlan } from '../../pack/make-plan'
 import { mm, nm } from '../../quantity/length'
 import { twoSided } from '../../verdict/limits'
 import type { CheckDocument, Trial } from '../document'
+import { checkAnswer } from '../../worksheet/evaluate'
 import { evaluateCheck, prepareRequest } from '../evaluate-check'
 
 // Common practice; sizes and torques constructed.
@@ -98,6 +99,47 @@ describe('a shim behind a race, by torque', () => {
     ]
     expect(evaluated(covered, { setup: { shims: 'cover' } }).places[0]!.ledger.signDoubtful).toBe(false)
     expect(evaluated(covered).places[0]!.ledger.signDoubtful).toBe(true)
+  })
+  it('a film of sealant in the joint takes preload off by the slope: 0.03 of it is 0.18 N·m, and says so where that is too little', () => {
+    const proved = trial('t3', turning('1', 1.05, 1.05, 1.05), {
+      packs: { 'shim-1': pack('1.9'), 'joint-1': [] },
+      refitted: ['shim-1', 'joint-1'],
+      conditions: CONDITIONS,
+    })
+    const film = (trials: readonly Trial[], change: Partial<CheckDocument> = {}) =>
+      evaluated(trials, { ...change, setup: { film: String(mm(0.03)) } }).places[0]!.learned!.film
+    const bare = film([found, papered, proved])!
+    expect([bare.change / NM, bare.leaves! / NM]).toEqual([expect.closeTo(-0.18, 3), expect.closeTo(0.87, 3)])
+    expect(bare.words).not.toContain('out of limits')
+    expect(film([found, papered, proved], { limits: { working: 'book', sets: { turning: at(0.9, 1.4) } } })!.words).toContain(
+      'out of limits: allow for it',
+    )
+    expect(film([found, papered, { ...proved, conditions: { ...CONDITIONS, joint: 'built' } }])).toBeNull()
+    expect(evaluated([found, papered, proved]).places[0]!.learned!.film).toBeNull()
+  })
+  it('what each way takes stands side by side before the first stroke', () => {
+    const lots = [...LOTS.filter(({ id }) => id !== '1.9'), piece('1.91', 1.91, { onHand: 0, cost: 450, leadDays: 3 })]
+    const ways = (setup: Record<string, string>) =>
+      checkAnswer(check([found, papered], { setup }), lots).places[0]!.ways!.map(({ id, hours, price, days, ask }) => ({
+        id,
+        hours: hours && Math.round(hours * 100) / 100,
+        price,
+        days,
+        ask,
+      }))
+    // 2.000 to 1.908: 0.092 to come off, at 0.03 an hour 3.06 hours, at 40.00 each.
+    const rates = { hour: '4000', rubbed: String(mm(0.03)), ground: '2500' }
+    expect(ways(rates)).toEqual([
+      { id: 'order', hours: null, price: 450, days: 3, ask: null },
+      { id: 'rub', hours: 3.06, price: 12_222, days: 0, ask: null },
+      { id: 'grind', hours: null, price: 2500, days: null, ask: null },
+    ])
+    expect(ways({}).map(({ ask }) => ask)).toEqual([
+      null,
+      'say in Set up how much comes off in an hour',
+      'ask the grinder, and say it in Set up',
+    ])
+    expect(ways({ ...rates, hour: '' })[1]).toMatchObject({ hours: 3.06, price: null, ask: 'say in Set up what an hour costs' })
   })
   it('without limits a torque is no limit known, accepted with a reason and never In', () => {
     const { state, signOff } = evaluated([found], { limits: { working: 'book', sets: {} } })

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import type { ChoiceRequest } from '#core/check/evaluate-place'
-import { sheetsFor, type CheckDocument } from '#core/check/document'
+import type { CheckDocument } from '#core/check/document'
 import { pieceList } from '#core/pack/arithmetic'
-import { LAP_POINTS, lapProgress } from '#core/pack/lapping'
+import { LAP_POINTS, lapProgress, type Lap } from '#core/pack/lapping'
 import { lotMap, type Lot } from '#core/pack/lot'
-import { makePlan, type MakeOption } from '#core/pack/make-plan'
+import type { MakeOption } from '#core/pack/make-plan'
 import { readDecimals } from '#core/quantity/figure'
 import { toldText } from '#core/pack/told'
 import { formatLength } from '#core/quantity/format-length'
@@ -16,35 +16,29 @@ import { usePreferences } from '~/stores/preferences'
 /** A piece made for a place: cut from sheet, or lapped to size; the log of its passes at four points. */
 const props = defineProps<{
   document: CheckDocument
-  place: string
+  /** pieces made for this place, and the one that is being lapped */
+  laps: readonly Lap[]
+  lap: Lap | null
+  plan: readonly MakeOption[]
   request: ChoiceRequest
   lots: readonly Lot[]
-  needed: boolean
-  lappable: boolean
+  open: boolean
   locked: boolean
   /** a write is on its way */
   busy: boolean
 }>()
 const emit = defineEmits<{
+  ask: []
   begin: [{ lotId: string; target: Nm; low?: Nm; high?: Nm }]
   pass: [string, readonly Nm[]]
   end: [string, boolean]
 }>()
 const preferences = usePreferences()
 const index = computed(() => lotMap(props.lots))
-const asked = ref(false)
-const laps = computed(() => props.document.laps.filter(lap => lap.place === props.place))
-const lap = computed(() => laps.value.find(candidate => candidate.end === null) ?? null)
-const open = computed(() => props.needed || asked.value || laps.value.length > 0)
-const plan = computed<MakeOption[]>(() =>
-  open.value && !lap.value && !props.locked
-    ? makePlan({ ...props.request, lappable: props.lappable, sheets: sheetsFor(props.document, props.lots) })
-    : [],
-)
-const progress = computed(() => (lap.value ? lapProgress(lap.value, preferences.unit) : null))
+const progress = computed(() => (props.lap ? lapProgress(props.lap, preferences.unit) : null))
 const log = computed(() =>
-  (lap.value?.passes ?? []).map((pass, i) => {
-    const { parallelism, left } = lapProgress({ ...lap.value!, passes: [pass] }, preferences.unit)
+  (props.lap?.passes ?? []).map((pass, i) => {
+    const { parallelism, left } = lapProgress({ ...props.lap!, passes: [pass] }, preferences.unit)
     return { ...pass, number: i + 1, parallelism: parallelism!, left: left! }
   }),
 )
@@ -78,11 +72,11 @@ function enter(i: number): void {
   if (props.busy) return
   if (fault.value || figures.length < LAP_POINTS)
     return fields.value[texts.value.findIndex((text, at) => text.trim() === '' || !entries.value[at]!.ok)]?.focus()
-  emit('pass', lap.value!.id, figures)
+  emit('pass', props.lap!.id, figures)
 }
 // Four figures read at a plate are not thrown away before they are stored.
 watch(
-  () => lap.value?.passes.length,
+  () => props.lap?.passes.length,
   () => {
     texts.value = texts.value.map(() => '')
     tried.value = false
@@ -96,7 +90,7 @@ watch(
   <section class="mt-4" aria-label="Make or lap a piece" data-test="make">
     <div class="mb-1 flex flex-wrap items-center gap-x-4">
       <h2 class="label">Make or lap a piece</h2>
-      <button v-if="!open" type="button" class="link min-h-9 text-[13.5px]" @click="asked = true">what could be made for this place</button>
+      <button v-if="!open" type="button" class="link min-h-9 text-[13.5px]" @click="$emit('ask')">what could be made for this place</button>
     </div>
     <template v-if="lap && progress">
       <p class="text-[14.5px]">

@@ -1,22 +1,13 @@
 <script setup lang="ts">
-import type { ChoiceRequest } from '#core/check/evaluate-place'
-import type { PackChoice } from '#core/pack/chooser/choose'
-import { needsOrder } from '#core/pack/order-plan'
+import type { OrderPlan } from '#core/pack/order-plan'
 import { lotMap, type Lot } from '#core/pack/lot'
-import { useOrderPlan } from '~/composables/useChooser'
 import { money } from '~/composables/money'
 import { markedText } from '~/composables/sizeText'
 
 /** What to order when the drawer does not have it: fewest sizes, their chances, and what is lost if one does not come. */
-const props = defineProps<{ request: ChoiceRequest; choice: PackChoice; lots: readonly Lot[] }>()
-const needed = computed(() => needsOrder(props.choice))
-const asked = ref(false)
-const open = computed(() => needed.value || asked.value)
-const wanted = ref(0.95)
-const { plan, busy } = useOrderPlan(
-  computed(() => (open.value ? props.request : null)),
-  wanted,
-)
+const props = defineProps<{ plan: OrderPlan | null; busy: boolean; lots: readonly Lot[]; open: boolean }>()
+const wanted = defineModel<number>('wanted', { required: true })
+defineEmits<{ ask: [] }>()
 const index = computed(() => lotMap(props.lots))
 const name = (id: string) => {
   const lot = index.value.get(id)
@@ -29,7 +20,7 @@ const percent = (p: number) => `${Math.round(p * 100)} %`
   <section class="mt-4" aria-label="Order plan" data-test="order-plan">
     <div class="mb-1 flex flex-wrap items-center gap-x-4">
       <h2 class="label">Order plan</h2>
-      <button v-if="!open" type="button" class="link min-h-9 text-[13.5px]" @click="asked = true">
+      <button v-if="!open" type="button" class="link min-h-9 text-[13.5px]" @click="$emit('ask')">
         what to order, if these will not do
       </button>
       <label v-else class="ml-auto flex items-center gap-2 text-[13px] text-mute"

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { v4 as uuid } from 'uuid'
 import { packAt, piecesIn, type CheckDocument } from '#core/check/document'
 import type { CheckEvaluation } from '#core/check/evaluate-check'
 import type { PlaceEvaluation } from '#core/check/evaluate-place'
@@ -9,7 +8,6 @@ import type { PackChoice } from '#core/pack/chooser/choose'
 import type { Proposal } from '#core/pack/chooser/proposal'
 import { lotMap, type Pack } from '#core/pack/lot'
 import { MOST_PIECES } from '#core/pack/chooser/prepare'
-import { needsOrder } from '#core/pack/order-plan'
 import { useKindView } from '~/components/bench/kinds/views'
 import { useBench } from '~/stores/bench'
 import { usePreferences } from '~/stores/preferences'
@@ -172,23 +170,18 @@ const keep = (pieces: Pack) => emit('command', 'reserves', { place: id.value, pi
         :busy="busy || typing"
         @fit="$emit('fitAll', $event)"
       />
-      <template v-if="request && choice">
-        <MakePanel
-          :key="`make-${id}`"
-          :document="document"
-          :place="id"
-          :request="request"
-          :lots="bench.lots"
-          :needed="needsOrder(choice)"
-          :lappable="place.place.lappable"
-          :locked="locked"
-          :busy="busy"
-          @begin="piece => $emit('command', 'laps', { id: uuid(), place: id, ...piece })"
-          @pass="(lapId, figures) => $emit('command', 'lap-passes', { lapId, id: uuid(), figures, at: new Date().toISOString() })"
-          @end="(lapId, made) => $emit('command', 'lap-ends', { lapId, made })"
-        />
-        <OrderPanel :key="id" :request="request" :choice="choice" :lots="bench.lots" />
-      </template>
+      <OtherWays
+        v-if="request && choice"
+        :key="id"
+        :document="document"
+        :place="place"
+        :request="request"
+        :choice="choice"
+        :lots="bench.lots"
+        :locked="locked"
+        :busy="busy"
+        @command="(path, body) => $emit('command', path, body)"
+      />
     </template>
   </div>
 </template>

@@ -2,7 +2,8 @@
 import type { CheckKind } from '#core/check/contract'
 import { fieldsFor, lengthIn, type Setup, type SetupField } from '#core/check/setup'
 import { unitFor } from '#core/quantity/format-length'
-import type { Nm, UnitSystem } from '#core/quantity/length'
+import type { Exact } from '#core/quantity/figure'
+import type { UnitSystem } from '#core/quantity/length'
 import type { Torque } from '#core/quantity/measure'
 import { BAD_PRICE, money, parseMoney } from '~/composables/money'
 import { faultAt } from '~/composables/useApi'
@@ -39,12 +40,10 @@ function mend(): void {
   why.value = ''
 }
 const value = (event: Event) => (event.target as HTMLSelectElement).value
-function length(id: string, given: Nm | null): void {
+/** A length or a torque, in whole small units. */
+function figure(id: string, given: Exact | null): void {
   const text = given === null ? '' : String(given)
   if (text !== (props.setup[id] ?? '')) emit('change', { [id]: text })
-}
-function torque(id: string, given: Torque | null): void {
-  emit('change', { [id]: given === null ? '' : String(given) })
 }
 const badPrice = ref('')
 function price(id: string, text: string): void {
@@ -56,18 +55,28 @@ function price(id: string, text: string): void {
 
 <template>
   <div v-for="field in fields" :key="field.id">
-    <template v-if="field.kind === 'length'">
-      <FigureField
-        :model-value="lengthIn(setup, field.id)"
-        :label="field.label"
-        :unit="unitFor(unitSystem, 'size')"
-        :optional="field.optional ?? false"
-        :fault="faultAt(faults, `settings.setup.${field.id}`)"
-        :disabled="off(field)"
-        lazy
-        @update:model-value="given => length(field.id, given)"
-      />
-    </template>
+    <FigureField
+      v-if="field.kind === 'length'"
+      :model-value="lengthIn(setup, field.id)"
+      :label="field.label"
+      :unit="unitFor(unitSystem, 'size')"
+      :optional="field.optional ?? false"
+      :fault="faultAt(faults, `settings.setup.${field.id}`)"
+      :disabled="off(field)"
+      lazy
+      @update:model-value="given => figure(field.id, given)"
+    />
+    <FigureField
+      v-else-if="field.kind === 'torque'"
+      :model-value="setup[field.id] ? (Number(setup[field.id]) as Torque) : null"
+      :label="field.label"
+      :unit="unitSystem === 'metric' ? 'N·m' : field.small ? 'in·lb' : 'ft·lb'"
+      optional
+      :fault="faultAt(faults, `settings.setup.${field.id}`)"
+      :disabled="off(field)"
+      lazy
+      @update:model-value="given => figure(field.id, given)"
+    />
     <template v-else>
       <label class="label mb-1 block" :for="`setup-${field.id}`">{{ field.label }}</label>
       <select
@@ -105,17 +114,6 @@ function price(id: string, text: string): void {
         :aria-invalid="badPrice === field.id"
         @keep="text => price(field.id, text)"
       />
-      <MeasureField
-        v-else-if="field.kind === 'torque'"
-        :id="`setup-${field.id}`"
-        :model-value="setup[field.id] ? (Number(setup[field.id]) as Torque) : null"
-        of="torque"
-        :unit="unitSystem === 'metric' ? 'N·m' : field.small ? 'in·lb' : 'ft·lb'"
-        :beside="unitSystem === 'inch' ? 'N·m' : field.small ? 'in·lb' : 'ft·lb'"
-        :disabled="off(field)"
-        :fault="faultAt(faults, `settings.setup.${field.id}`)"
-        @update:model-value="given => torque(field.id, given)"
-      />
       <TextField
         v-else-if="field.kind === 'ratio'"
         :id="`setup-${field.id}`"
@@ -139,7 +137,7 @@ function price(id: string, text: string): void {
         @keep="text => emit('change', { [field.id]: text })"
       />
       <p v-if="badPrice === field.id" class="fault">{{ BAD_PRICE }}</p>
-      <p v-if="field.kind !== 'torque' && faultAt(faults, `settings.setup.${field.id}`)" class="fault">
+      <p v-if="faultAt(faults, `settings.setup.${field.id}`)" class="fault">
         {{ faultAt(faults, `settings.setup.${field.id}`) }}
       </p>
     </template>

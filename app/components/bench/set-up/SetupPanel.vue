@@ -175,7 +175,7 @@ const value = (event: Event) => (event.target as HTMLSelectElement).value
     </div>
     <div class="space-y-4">
       <LimitsPanel :kind="kind" :document="document" :locked="locked" :faults="faults" :results="results" @keep="emit('keep', $event)" />
-      <fieldset v-if="places.length || kind.targets" class="space-y-2" :disabled="locked" @focusout="keepAim">
+      <fieldset v-if="places.length || kind.works" class="space-y-2" :disabled="locked" @focusout="keepAim">
         <legend class="label mb-1">Aim</legend>
         <div class="grid grid-cols-2 gap-2">
           <div>

@@ -1,6 +1,5 @@
 import { FIELDS } from '#core/check/comparator-hub'
 import { defineView } from '../views'
 import ComparatorSketch from './ComparatorSketch.vue'
-import SpacerTarget from './SpacerTarget.vue'
 
-export default defineView(FIELDS, ComparatorSketch, ({ sense }) => ({ sense }), { choice: SpacerTarget })
+export default defineView(FIELDS, ComparatorSketch, ({ sense }) => ({ sense }))

@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import type { Target } from '#core/check/contract'
 import type { CheckDocument } from '#core/check/document'
 import type { CheckEvaluation } from '#core/check/evaluate-check'
+import type { Target } from '#core/check/work'
 import { honePlan } from '#core/check/roller-big-end/hone-plan'
 import { rodsOf } from '#core/check/roller-big-end/layout'
 import { readRollers } from '#core/check/roller-big-end/setup'

@@ -1,0 +1,73 @@
+<script setup lang="ts">
+import { v4 as uuid } from 'uuid'
+import type { CheckDocument } from '#core/check/document'
+import { sheetsFor } from '#core/check/document'
+import type { ChoiceRequest, PlaceEvaluation } from '#core/check/evaluate-place'
+import { ratesOf } from '#core/check/making'
+import { checkKind } from '#core/check/registry'
+import type { PackChoice } from '#core/pack/chooser/choose'
+import { lotMap, type Lot } from '#core/pack/lot'
+import { makePlan } from '#core/pack/make-plan'
+import { needsOrder } from '#core/pack/order-plan'
+import { waysCompared } from '#core/pack/ways-compared'
+import { useOrderPlan } from '~/composables/useChooser'
+
+/** Where the drawer does not have it: a piece to make, sizes to order, and what each way costs, side by side. */
+const props = defineProps<{
+  document: CheckDocument
+  place: PlaceEvaluation
+  request: ChoiceRequest
+  choice: PackChoice
+  lots: readonly Lot[]
+  locked: boolean
+  busy: boolean
+}>()
+defineEmits<{ command: [string, Record<string, unknown>] }>()
+const id = computed(() => props.place.place.id)
+const needed = computed(() => needsOrder(props.choice))
+const making = ref(false)
+const ordering = ref(false)
+const laps = computed(() => props.document.laps.filter(lap => lap.place === id.value))
+const lap = computed(() => laps.value.find(({ end }) => end === null) ?? null)
+const makes = computed(() => needed.value || making.value || laps.value.length > 0)
+const orders = computed(() => needed.value || ordering.value)
+const plan = computed(() =>
+  makes.value && !lap.value && !props.locked
+    ? makePlan({ ...props.request, lappable: props.place.place.lappable, sheets: sheetsFor(props.document, props.lots) })
+    : [],
+)
+const wanted = ref(0.95)
+const { plan: order, busy: reckoning } = useOrderPlan(
+  computed(() => (orders.value ? props.request : null)),
+  wanted,
+)
+const rates = computed(() => ratesOf(checkKind(props.document.kind), props.document.setup))
+const ways = computed(() => {
+  if (!rates.value || lap.value) return []
+  const { fitted } = props.request
+  const proposal = props.choice.fallback ? null : (props.choice.proposals.find(({ change }) => change.in.length > 0) ?? null)
+  return waysCompared({ proposal, order: order.value, make: plan.value[0] ?? null }, rates.value, fitted, lotMap(props.lots))
+})
+</script>
+
+<template>
+  <div>
+    <WaysCompared v-if="(makes || orders) && ways.length > 1" class="mt-4" :ways="ways" />
+    <MakePanel
+      :document="document"
+      :laps="laps"
+      :lap="lap"
+      :plan="plan"
+      :request="request"
+      :lots="lots"
+      :open="makes"
+      :locked="locked"
+      :busy="busy"
+      @ask="making = true"
+      @begin="piece => $emit('command', 'laps', { id: uuid(), place: id, ...piece })"
+      @pass="(lapId, figures) => $emit('command', 'lap-passes', { lapId, id: uuid(), figures, at: new Date().toISOString() })"
+      @end="(lapId, made) => $emit('command', 'lap-ends', { lapId, made })"
+    />
+    <OrderPanel v-model:wanted="wanted" :plan="order" :busy="reckoning" :lots="lots" :open="orders" @ask="ordering = true" />
+  </div>
+</template>

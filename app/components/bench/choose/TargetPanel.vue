@@ -1,0 +1,57 @@
+<script setup lang="ts">
+import type { CheckEvaluation } from '#core/check/evaluate-check'
+import type { Target } from '#core/check/work'
+import { formatLength, unitFor } from '#core/quantity/format-length'
+import { UNIT_NAME } from '#core/quantity/length'
+import { usePreferences } from '~/stores/preferences'
+
+/** What is set or worked to a figure where no piece is chosen: the figure, what would do as well, and how far it is from there. */
+const props = defineProps<{ evaluation: CheckEvaluation }>()
+const preferences = usePreferences()
+const unitOf = ({ scale }: Target) => unitFor(preferences.system, scale)
+const show = (value: number, target: Target) => formatLength(value, unitOf(target))
+/** `3.0 to 5.0 would do` */
+function windowWords(target: Target): string {
+  const { low, high } = target
+  if (target.impossible) return 'no figure brings all of it into its limits'
+  if (low === null && high === null) return ''
+  if (low === null) return `up to ${show(high!, target)} would do`
+  if (high === null) return `${show(low, target)} and more would do`
+  return `${show(low, target)} to ${show(high, target)} would do`
+}
+/** What is left to do, in words; null where it is not known how it is now. */
+function leftWords(target: Target): { words: string; figure: string } | null {
+  if (target.left === null || Math.abs(target.left) < 1) return null
+  return { words: target.left > 0 ? target.way.up : target.way.down, figure: show(Math.abs(target.left), target) }
+}
+const targets = computed(() => props.evaluation.targets)
+</script>
+
+<template>
+  <section aria-label="To work to" class="space-y-5" data-test="target">
+    <div v-for="target in targets" :key="`${target.id}@${target.position}`" class="space-y-2">
+      <h2 class="label">{{ target.label }}</h2>
+      <p class="flex flex-wrap items-baseline gap-x-4">
+        <span class="figure text-[40px] leading-none font-bold">{{ show(target.value, target) }}</span>
+        <span class="text-mute">{{ UNIT_NAME[unitOf(target)] }}</span>
+        <span class="figure text-[17px]" :class="target.impossible ? 'text-out' : ''">{{ windowWords(target) }}</span>
+      </p>
+      <p v-if="target.note" class="text-[15px]">{{ target.note }}</p>
+      <p class="text-[14px] text-mute">{{ target.formula }}; aimed at {{ show(target.aim.target, target) }}, {{ target.aim.words }}.</p>
+      <table class="tight">
+        <tbody>
+          <tr v-if="target.does === 'adjustment'">
+            <td>It reads now</td>
+            <td class="figure text-right">{{ target.now ? show(target.now.value, target) : '–' }}</td>
+          </tr>
+          <tr v-if="leftWords(target)">
+            <td>{{ leftWords(target)!.words }}</td>
+            <td class="figure text-right">{{ leftWords(target)!.figure }}</td>
+          </tr>
+        </tbody>
+      </table>
+      <p v-if="target.enough" class="text-[14px] text-in">It would do as it is.</p>
+    </div>
+    <p v-if="targets.length === 0" class="text-mute">Measure first, and give the limits: what to work to follows from both.</p>
+  </section>
+</template>
