@@ -46,6 +46,8 @@ export interface JobSummary {
 /** A job on its own page: with its parts. */
 export interface JobView extends JobSummary {
   readonly parts: readonly JobPartView[]
+  /** checks of this unit that are signed, in this job or another: what is complained of may make one doubtful */
+  readonly signedOnUnit: readonly { readonly id: string; readonly kind: string; readonly title: string; readonly job: string }[]
   /** checks on which nothing rests: they can be removed */
   readonly removable: readonly string[]
 }

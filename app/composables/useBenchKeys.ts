@@ -1,10 +1,10 @@
 import { computed, type Ref } from 'vue'
 import { navigateTo } from '#imports'
 import type { PlaceEvaluation } from '#core/check/evaluate-place'
+import { checkKind } from '#core/check/registry'
 import type { Phase } from '#core/method/step'
 import type { Proposal } from '#core/pack/chooser/proposal'
 import type { Pack } from '#core/pack/lot'
-import { useKindView } from '~/components/bench/kinds/views'
 import { useBench } from '~/stores/bench'
 import { key, useKeys, type KeyBinding } from './useKeys'
 import type { useTaking } from './useTaking'
@@ -49,9 +49,9 @@ export function useBenchKeys({
   const bench = useBench()
   const { draft, way } = taking
   const travel = computed(() => way.value.entry === 'travel')
-  const view = useKindView(() => bench.document?.kind)
+  const worked = computed(() => place.value === null && bench.document !== null && checkKind(bench.document.kind).works !== undefined)
   /** Is there a reading to take? In Choose only where a part is worked to size there. */
-  const reads = computed(() => phase.value !== 'setup' && (phase.value !== 'choose' || view.value?.choice !== undefined))
+  const reads = computed(() => phase.value !== 'setup' && (phase.value !== 'choose' || worked.value))
 
   function choosing(): KeyBinding[] {
     if (phase.value !== 'choose') return []

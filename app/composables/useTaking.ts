@@ -4,6 +4,7 @@ import type { CheckDocument, PointReading } from '#core/check/document'
 import { nextStepOf } from '#core/check/evaluate-check'
 import { freshReadings, readingsAt } from '#core/check/evaluate-fitting'
 import { gaugeOf } from '#core/check/gauge-needs'
+import { zeroWordsAt } from '#core/check/none-said'
 import { plausibleAt } from '#core/check/plausible'
 import { turnedRound } from '#core/check/point-order'
 import { checkKind } from '#core/check/registry'
@@ -99,7 +100,7 @@ export function useTaking(checkId: string, document: Ref<CheckDocument>) {
     perTurn: gauge.value?.rangePerTurn ?? null,
     warm: point.value.heat !== undefined,
     backwards: backwards.value,
-    canBeNone: canBeNone.value,
+    canBeNone: zeroWords.value.length > 0,
   }))
   /** Readings of the point in hand that no longer hold: what they rest on was replaced since. */
   const staleReadings = computed<ReadonlySet<string>>(() => {
@@ -107,14 +108,8 @@ export function useTaking(checkId: string, document: Ref<CheckDocument>) {
     const { readings, stale } = freshReadings(document.value, point.value, all)
     return new Set((stale ? all : all.filter(reading => !readings.includes(reading))).map(({ id }) => id))
   })
-  /** A movement between stops can be said to be none. */
-  const canBeNone = computed(
-    () =>
-      way.value.entry !== 'word' &&
-      checkKind(document.value.kind)
-        .results(document.value.setup)
-        .some(({ id, floored }) => floored && id === point.value.result),
-  )
+  /** A movement between stops can be said to be none; so can a gap. */
+  const zeroWords = computed(() => zeroWordsAt(checkKind(document.value.kind).results(document.value.setup), point.value))
   /**
    * After a reading: from end to end where the kind’s order of work wants the next; else a movement is repeated where it is, and anything else goes on to
    * the next point that lacks one; where one was read again, first through the rest of its part at its position; where one was read
@@ -151,7 +146,7 @@ export function useTaking(checkId: string, document: Ref<CheckDocument>) {
     next,
     pointed,
     staleReadings,
-    canBeNone,
+    zeroWords,
     way,
     gauge,
     unit,

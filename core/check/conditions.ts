@@ -13,6 +13,18 @@ export interface Condition {
   readonly later?: string
 }
 
+/** Measured with a seal out, because it drags; it goes in afterwards. @param id  of the condition; @param out  how it is said where more counts as out */
+export const sealOut = (id: string, label: string, later: string, out = 'Out'): Condition => ({
+  id,
+  label,
+  states: [
+    { value: 'out', label: out },
+    { value: 'in', label: 'In' },
+  ],
+  stays: true,
+  later,
+})
+
 /** Something to be done when the figure stands. It reminds; it holds nothing back. */
 export interface Reminder {
   readonly id: string

@@ -78,6 +78,8 @@ export interface MeasuringPoint {
   readonly near?: Nm | null
   /** Worth having; the check is done without it. */
   readonly optional?: boolean
+  /** What is said where there is none of it to be measured: `no gap`. */
+  readonly noneWord?: string
   /** Which of the readings at several places counts; the smallest unless said. */
   readonly counting?: Counting
   /** What a part read warm is corrected by. */
@@ -203,12 +205,16 @@ export interface CheckKind<Details extends object = object> {
   conditions?(setup: Setup): readonly Condition[]
   /** A routine: jobs in whose words this stands are offered the check. */
   readonly offered?: { readonly to: RegExp; readonly words: string }
+  /** What, said of a job, makes a signed check of this kind on the same unit doubtful. */
+  readonly suspect?: { readonly to: RegExp; readonly words: string }
   /** What comes after which there is no way back: `Before the case is closed`. */
   readonly closing?: string
   /** Roles of the parts that stay together afterwards as one set: changing one voids it. */
   matched?(setup: Setup): readonly string[]
   /** What is to be done after the proof: seals, grease, the torque on the machine. */
   reminders?(setup: Setup): readonly Reminder[]
+  /** What a signed check tells the next of its kind on the same unit: fields of its set-up, by what was learned. */
+  handsOn?(setup: Setup, answers: Answers): Setup
   suspicions(setup: Setup): readonly Suspicion[]
   combine(setup: Setup, answers: Answers): readonly CombinedResult[]
   /** What is set or worked to a figure, where no piece is chosen: as far as the readings tell. */

@@ -20,6 +20,7 @@ import {
   type MeasuringPoint,
   type ResultKind,
 } from './contract'
+import { zeroWordsAt } from './none-said'
 import { staleWords } from './parts'
 import {
   limitsOf,
@@ -130,10 +131,9 @@ function pointState(
   const way = ways[point.way]
   const gauge = gaugeOf(document, point)
   const { readings, stale } = freshReadings(document, point, readingsAt(document.trials, point, index))
-  const result = results.find(candidate => candidate.id === point.result)
   const position = positionOf(results, point)
   const band = bandOf(limitsOf(document, point.result, position).working)
-  const zero = result?.floored && way.entry !== 'word' ? saidZero(readings) : null
+  const zero = zeroWordsAt(results, point).length > 0 ? saidZero(readings, point.noneWord) : null
   const answer =
     readings.length === 0 || zero
       ? (zero ?? NO_ANSWER)

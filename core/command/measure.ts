@@ -1,10 +1,10 @@
 import type { MeasuringPoint } from '../check/contract'
 import { newerThan, type PointReading } from '../check/document'
 import { gaugeOf } from '../check/gauge-needs'
+import { zeroWordsAt } from '../check/none-said'
 import { staleWords } from '../check/parts'
 import { checkKind } from '../check/registry'
 import { ways } from '../method/ways'
-import { ZERO_WORDS } from '../method/zero-words'
 import { READING_FIELDS, fieldsOf, readingWords, type Entry } from '../reading/reading'
 import type { Bench, ReadCommand, ReadingFields, TickCommand, VoidCommand } from './command'
 import { happened, refused, type Outcome, type RefusedCommand } from './happening'
@@ -29,9 +29,9 @@ export function read({ document }: Bench, { trialId, seen, reading: given }: Rea
       'seen',
     )
   const way = ways[point.way]
-  const result = kind.results(document.setup).find(({ id }) => id === point.result)
-  const none = result?.floored === true && way.entry !== 'word' && ZERO_WORDS.some(({ value }) => value === given.word)
-  const reading = inForm(given, none ? 'word' : way.entry, none ? { ...point, words: ZERO_WORDS } : point, all)
+  const words = zeroWordsAt(kind.results(document.setup), point)
+  const none = words.some(({ value }) => value === given.word)
+  const reading = inForm(given, none ? 'word' : way.entry, none ? { ...point, words } : point, all)
   if ('ok' in reading) return reading
   const gauge = gaugeOf(document, point)
   if (way.gauge !== null && gauge === null)

@@ -5,10 +5,10 @@ import { evaluateCheck } from '../check/evaluate-check'
 import { gaugeNeeds, keySuits, likelyGauge, needOf, type GaugeNeed } from '../check/gauge-needs'
 import { bindParts } from '../check/parts'
 import { checkKind } from '../check/registry'
-import { fieldFault, lengthIn, type Setup } from '../check/setup'
+import { fieldFault, type Setup } from '../check/setup'
 import type { PackRules } from '../pack/chooser/prepare'
 import { systemOf } from '../quantity/figure'
-import { nm } from '../quantity/length'
+import { nm, type Nm } from '../quantity/length'
 import { ways } from '../method/ways'
 import type { Gauge } from '../reading/gauge'
 import { limitsFault, type LimitSet } from '../verdict/limits'
@@ -147,7 +147,7 @@ function gaugesWith(
     const of = register.filter(gauge => gauge.kind === wantedKind)
     // As long as nothing was read with it and nobody chose it, it goes by what is measured.
     const free = gauges[key] === undefined && !readWith(document, used[key])
-    const use = { limits: limitsOfNeed(after, kind, setup, need), master: lengthIn(setup, 'master'), unit, used: used[key] ?? null }
+    const use = { ...whatItReads(after, kind, setup, need), unit, used: used[key] ?? null }
     const fitting = free ? ways[need.way].suited?.(of, use) : null
     const wanted = fitting ?? (used[key] ? null : (used[wantedKind] ?? likelyGauge(need, register, systemOf(unit)) ?? null))
     if (wanted && wanted.id !== used[key]?.id) happenings.push({ type: 'gauged', key, gauge: wanted })
@@ -155,11 +155,22 @@ function gaugesWith(
   return happenings
 }
 
-/** Limits of what a gauge is needed for: of the first of its points that has some. */
-function limitsOfNeed(after: CheckDocument, kind: CheckKind, setup: Setup, { key }: GaugeNeed): LimitSet | null {
+/** Limits of what a gauge is needed for, and the size it reads near: of the first of its points that has some. */
+function whatItReads(
+  after: CheckDocument,
+  kind: CheckKind,
+  setup: Setup,
+  { key }: GaugeNeed,
+): { readonly limits: LimitSet | null; readonly near: Nm | null } {
   const results = kind.results(setup)
   const points = kind.points(setup).filter(point => needOf(point)?.key === key)
-  return points.reduce<LimitSet | null>((found, point) => found ?? limitsOf(after, point.result, positionOf(results, point)).working, null)
+  return {
+    limits: points.reduce<LimitSet | null>(
+      (found, point) => found ?? limitsOf(after, point.result, positionOf(results, point)).working,
+      null,
+    ),
+    near: points.find(({ near }) => near != null)?.near ?? null,
+  }
 }
 
 const readWith = ({ trials }: CheckDocument, gauge: Gauge | undefined): boolean =>

@@ -108,8 +108,8 @@ export interface Way {
 /** What a gauge is to be used for. */
 export interface GaugeUse {
   readonly limits: LimitSet | null
-  /** size of the master it is zeroed in, nm; null: not known */
-  readonly master: number | null
+  /** size that is measured, nm; null: not known */
+  readonly near: number | null
   /** the check’s unit */
   readonly unit: LengthUnit
   /** the gauge in hand */

@@ -5,7 +5,7 @@ import { NO_ANSWER, type PointAnswer } from './way'
 
 /** What is said of a movement that is none. Readings too: zero or less, kept and shown, never reckoned with as a figure. */
 export const ZERO_WORDS = [
-  { value: 'none-felt', label: 'none felt', said: /^(none( felt)?|no play|nothing( felt)?|zero felt)$/, words: 'no play is felt' },
+  { value: 'none-felt', label: 'none felt', said: /^(none( felt)?|no play|no gap|nothing( felt)?|zero felt)$/, words: 'no play is felt' },
   { value: 'binds', label: 'binds', said: /^(it )?(binds|binding|locks|locked|tight|stuck)$/, words: 'it binds' },
 ] as const
 
@@ -24,8 +24,8 @@ export function zeroAnswer(text: string): { readonly word: string; readonly torq
   return torque.value > 0 ? { word: 'binds', torque: torque.value } : { fault: 'It binds at a torque above zero.' }
 }
 
-/** What the newest word of a movement comes to, if nothing was read since it; null: the figures count. */
-export function saidZero(readings: readonly Reading[]): PointAnswer | null {
+/** What the newest word of a movement comes to, if nothing was read since it; null: the figures count. @param none  how it is said where it is no movement */
+export function saidZero(readings: readonly Reading[], none?: string): PointAnswer | null {
   const last = unvoided(readings).at(-1)
   const word = last && isWord(last) ? ZERO_WORDS.find(({ value }) => value === last.word) : undefined
   const torque = last && isWord(last) ? last.torque : undefined
@@ -35,7 +35,7 @@ export function saidZero(readings: readonly Reading[]): PointAnswer | null {
         word: word.value,
         atMost: {
           value: 0,
-          words: word.words + (torque === undefined ? '' : ` at ${formatFigure(torque, 'N·m', { unit: true })}`),
+          words: (none ?? word.words) + (torque === undefined ? '' : ` at ${formatFigure(torque, 'N·m', { unit: true })}`),
         },
       }
     : null

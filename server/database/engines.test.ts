@@ -374,6 +374,27 @@ describe('what is stored', () => {
     expect(Math.sqrt(spread!.squares / spread!.nu)).toBeLessThan(thou(0.15))
     await shop.close()
   })
+  it('a hub checked again begins with what the last of its type has learned of the nut; another unit does not', async () => {
+    const shop = await openDatabase(undefined, migrations)
+    const sheet = JSON.parse(demo('11-island-bus-hub.worksheet.json')) as {
+      jobs: [{ unit: { name: string }; checks: [Record<string, unknown>] }]
+    }
+    const [job] = sheet.jobs
+    job.checks[0].signOff = { at: '2026-11-20T08:00:00.000Z', by: 'T. Marl', reason: null, core: '1.0.0' }
+    await importWorksheet(shop, JSON.stringify(sheet), false)
+    const begun = async (unit: string, setup: Record<string, string> = {}) => {
+      const id = `${unit}-${Object.keys(setup).length}`.replace(/\W/g, '-')
+      await createJob(shop, { op: `j${id}`, id: `j${id}`, unit, title: 'Rear hub, off side' })
+      const { document } = await createCheck(shop, `j${id}`, { op: `c${id}`, id, kind: 'comparator-hub', settings: { setup } })
+      return [document.setup.lost, document.setup.lostIs]
+    }
+    // Longer by 378 less … of the spacer, no play felt under the nut: it took as much or more.
+    const [longer] = evaluateCheck((await checkView(shop, String(job.checks[0].id))).document, []).current.results
+    expect(await begun(job.unit.name)).toEqual([String(Math.round(longer!.estimate!.value)), 'least'])
+    expect(await begun('Fire pump')).toEqual(['', 'figure'])
+    expect(await begun(job.unit.name, { lost: String(thou(3)) })).toEqual([String(thou(3)), 'least'])
+    await shop.close()
+  })
   it('a file teaches nothing of a gauge, and one’s own file read as a copy does not count twice', async () => {
     const shop = await openDatabase(undefined, migrations)
     await createJob(shop, { op: 'j', id: 'j', unit: 'Ferry', title: 'Box' })

@@ -1,5 +1,5 @@
 import type { JobQueryDto } from '#shared/dto/job'
-import type { JobList, JobSummary, ListState, StationMark } from '#shared/types'
+import type { JobList, JobSummary, JobView, ListState, StationMark } from '#shared/types'
 import type { Sql } from './client'
 
 export interface JobRow {
@@ -78,6 +78,15 @@ export async function jobSummary(sql: Sql, id: string): Promise<JobSummary | und
   const job = await jobRow(sql, id)
   return job && summaryOf(job, (await stationsOf(sql, [id])).get(id)!)
 }
+
+/** Signed checks of the unit a job is on, its own first, then the newest. */
+export const signedOnUnit = (sql: Sql, id: string): Promise<JobView['signedOnUnit']> =>
+  sql.rows(
+    `SELECT c.id, c.kind, c.title, other.title AS job FROM job JOIN job other ON other.unit_id = job.unit_id AND other.removed_at IS NULL
+    JOIN checks c ON c.job_id = other.id WHERE job.id = $1 AND c.removed_at IS NULL AND c.signed
+    ORDER BY (other.id = job.id) DESC, c.created_at DESC, c.id LIMIT 50`,
+    [id],
+  )
 
 const hasCheck = (condition: string) => `job.id IN (SELECT c.job_id FROM checks c WHERE c.removed_at IS NULL AND ${condition})`
 const WAITS = "NOT c.signed AND c.state <> 'to-do'"

@@ -3,7 +3,7 @@ import type { JobChangeDto, NewJobDto } from '#shared/dto/job'
 import type { Database, Sql } from '../database/client'
 import { insertEvent } from '../database/events'
 import { isRepeat } from './once'
-import { insertJob, jobKnown, jobRow, jobSummary, unitNamed, updateJob } from '../database/jobs'
+import { insertJob, jobKnown, jobRow, jobSummary, signedOnUnit, unitNamed, updateJob } from '../database/jobs'
 import { partViews } from '../database/parts'
 import { restsOnChecks } from '../database/removals'
 import { notFound, refuse } from '../http/refuse'
@@ -18,6 +18,7 @@ async function summary(sql: Sql, id: string): Promise<JobSummary> {
 export const jobView = async (sql: Sql, id: string): Promise<JobView> => ({
   ...(await summary(sql, id)),
   parts: await partViews(sql, id),
+  signedOnUnit: await signedOnUnit(sql, id),
   removable: (await restsOnChecks(sql, id)).filter(({ rests }) => rests === null).map(check => check.id),
 })
 

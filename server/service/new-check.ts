@@ -1,5 +1,7 @@
 import type { CheckKind } from '#core/check/contract'
+import { evaluateCheck } from '#core/check/evaluate-check'
 import { checkKind } from '#core/check/registry'
+import type { Setup } from '#core/check/setup'
 import { beginCheck, settingsOf } from '#core/command/settings'
 import type { NewCheckDto } from '#shared/dto/check'
 import type { CheckView } from '#shared/types'
@@ -7,7 +9,7 @@ import { insertCheck } from '../database/checks'
 import type { Database, Sql } from '../database/client'
 import { isRepeat } from './once'
 import { allGauges } from '../database/gauges'
-import { jobRow } from '../database/jobs'
+import { jobRow, signedOnUnit } from '../database/jobs'
 import { partsOfJob } from '../database/parts'
 import { insertTrial } from '../database/trials'
 import { notFound, refuse } from '../http/refuse'
@@ -32,16 +34,26 @@ async function begin(sql: Sql, jobId: string, { id, op, content, settings }: New
   await insertCheck(sql, jobId, { id, kind: kind.id, ...settingsOf(document) })
   await insertTrial(sql, id, document.trials[0]!)
   const given = settingsChange(settings)
+  const learned = await fromTheLast(sql, jobId, kind)
   const command = {
     kind: 'set',
     op,
     at,
-    change: { ...given, title: given.title?.trim() || kind.title },
+    change: { ...given, title: given.title?.trim() || kind.title, ...(learned ? { setup: { ...learned, ...given.setup } } : {}) },
     register: await allGauges(sql),
     parts: await partsOfJob(sql, jobId),
   } as const
   const loaded = await loadCheck(sql, id)
   await carryOut(sql, { ...loaded, row: { ...loaded.row, version: 0 } }, command, { op, content })
+}
+
+/** What the newest signed check of the kind on this unit has learned for the next; null: nothing. */
+async function fromTheLast(sql: Sql, jobId: string, kind: CheckKind): Promise<Setup | null> {
+  if (!kind.handsOn) return null
+  const last = (await signedOnUnit(sql, jobId)).find(check => check.kind === kind.id)
+  if (!last) return null
+  const { document, lots } = await loadCheck(sql, last.id)
+  return kind.handsOn(document.setup, evaluateCheck(document, lots).current.answers)
 }
 
 function kindOf(id: string): CheckKind {

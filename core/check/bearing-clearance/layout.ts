@@ -90,6 +90,7 @@ export function points(setup: BearingSetup): MeasuringPoint[] {
             label: `Bore on the dial, ${name}, ${direction} ${station}`.trim(),
             at: { part: 'dial', position: label, direction, ...(station ? { station } : {}) },
             way: 'bore-gauge',
+            near: setup.master,
             result: 'clearance',
             moves,
             rests: [housing(setup, position), shells],

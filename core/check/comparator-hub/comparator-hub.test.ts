@@ -5,6 +5,7 @@ import { nm, thou } from '../../quantity/length'
 import { twoSided } from '../../verdict/limits'
 import type { CheckDocument, PointReading } from '../document'
 import { evaluateCheck } from '../evaluate-check'
+import { checkKind } from '../registry'
 
 const INSPECTED = ['tracks', 'rust', 'water'].map(point => said(point, 'good'))
 const FINE = { ...GAUGES, 'dial-indicator': gauge('dial-indicator', thou(0.5), { repeatability: nm(1_000), permissibleError: nm(2_000) }) }
@@ -94,6 +95,25 @@ describe('a hub spacer under the comparator', () => {
     expect(wordsOf(locked)).toContain('Locking moved its reading by −1.0 thou')
     expect(locked.signOff).toMatchObject({ blockers: [], needsReason: expect.stringContaining('not tried dry') })
     expect(evaluate(FALLS, ...set, none(), word('spin', 'free'), at('locked', 370)).signOff).toEqual({ blockers: [], needsReason: null })
+  })
+  it('what the nut took goes to the next hub of this type: so much, or so much and more', () => {
+    const learned = (...readings: readonly PointReading[]) => {
+      const kind = checkKind('comparator-hub')
+      const document = hub(FALLS, [...set, ...readings])
+      return kind.handsOn!(document.setup, evaluateCheck(document, []).current.answers)
+    }
+    expect(learned()).toEqual({})
+    expect(learned(none(), word('spin', 'free'))).toEqual({ lost: String(thou(7)), lostIs: 'least' })
+    const some = plays('end-play', 2, 2).map(reading => ({ ...reading, id: `p${order}`, order: order++ }))
+    expect(learned(...some)).toEqual({ lost: String(thou(5)), lostIs: 'figure' })
+  })
+  it.each([
+    [{ lost: String(thou(5)) }, 'About 2.0 thou of play is to be expected'],
+    [{ lost: String(thou(5)), lostIs: 'least' }, '2.0 thou of play or less is to be expected'],
+    [{ lost: String(thou(8)) }, 'No play is to be expected'],
+  ])('and says what to expect of its trial: %j', (setup, words) => {
+    expect(wordsOf(evaluate({ ...FALLS, ...setup }, ...set))).toContain(words)
+    expect(wordsOf(evaluate({ ...FALLS, ...setup }, ...set, none()))).not.toContain('to be expected')
   })
   it('fixed: the spacer is a piece of the drawer, longer by as much as it is longer', () => {
     const piece = { lotId: 's', count: 1 }

@@ -1,7 +1,7 @@
 import type { Step } from '../../method/step'
 import type { Condition, Reminder } from '../conditions'
 import { dryBearings } from '../hub'
-import type { ComparatorSetup } from '.'
+import type { ComparatorSetup } from './setup'
 
 /** The work of a hub spacer under the comparator. Common practice; the maker's manual comes first. */
 export const comparatorSteps = ({ spacer }: ComparatorSetup): readonly Step[] => [

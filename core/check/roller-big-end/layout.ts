@@ -124,6 +124,7 @@ export function points(setup: RollerSetup): MeasuringPoint[] {
         label: `Finished bore, ${label.toLowerCase()}, ${direction} ${station}`,
         at: { part: 'bore', position: label, direction, station },
         way: 'bore-gauge',
+        near: setup.master,
         result: 'clearance',
         rests: [`rod-${id}`],
         heat: boreHeat(setup),

@@ -1,16 +1,16 @@
 import type { Step } from '../../method/step'
 import type { Suspicion } from '../../pack/ledger'
 import type { Reminder } from '../conditions'
-import type { HeadSetup } from '.'
+import { NAMES, type HeadSetup } from './setup'
 
 /** The work of a steering head’s kit, before anything is pressed. Common practice; the maker's manual comes first. */
-export const headSteps = ({ origin }: HeadSetup): readonly Step[] => [
+export const headSteps = ({ origin, at }: HeadSetup): readonly Step[] => [
   {
     id: 'old-inspected',
     phase: 'setup',
     text: 'Old bearings looked at: balls missing, cage broken, tracks dented. A missing ball is found',
     required: true,
-    caution: 'The front end is held: it drops out when the nut is off.',
+    caution: at === 'head' ? 'The front end is held: it drops out when the nut is off.' : 'The machine stands held: the wheel is out.',
   },
   ...(origin === 'genuine'
     ? []
@@ -41,11 +41,23 @@ export const headSteps = ({ origin }: HeadSetup): readonly Step[] => [
           caution: 'Metal to metal from nut to lower cone: a seal in between gets pressed on the cage.',
         },
         { id: 'squeezed', phase: 'prove', text: 'Stack squeezed by hand: seal touches its frame, cage free, ring clamped', required: true },
-        { id: 'torqued', phase: 'prove', text: 'Then pressed, tightened to torque, turned from lock to lock', required: true },
+        {
+          id: 'torqued',
+          phase: 'prove',
+          text: `Then pressed, tightened to torque, ${at === 'head' ? 'turned ' : ''}${NAMES[at].nut}`,
+          required: true,
+        },
       ] satisfies Step[])),
 ]
 
-export const HEAD_REMINDERS: readonly Reminder[] = [
+/** What is done when the kit stands. */
+export const headReminders = ({ at }: HeadSetup): readonly Reminder[] => (at === 'wheel' ? WHEEL_REMINDERS : HEAD_REMINDERS)
+
+const WHEEL_REMINDERS: readonly Reminder[] = [
+  { id: 'torque', words: 'Axle torque on the machine' },
+  { id: 'spins', words: 'On the machine: the wheel turns freely, no knock' },
+]
+const HEAD_REMINDERS: readonly Reminder[] = [
   { id: 'setting', words: 'Setting: seated, backed off, tightened to feel; scale at the bar end both ways, hoses off' },
   { id: 'after-ride', words: 'After the first ride: no knock when braking, no notch' },
 ]

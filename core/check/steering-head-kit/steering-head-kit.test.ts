@@ -7,6 +7,7 @@ import { mm, nm } from '../../quantity/length'
 import { twoSided, type LimitSet } from '../../verdict/limits'
 import type { CheckDocument, PointReading, Trial } from '../document'
 import { evaluateCheck, prepareRequest } from '../evaluate-check'
+import { checkKind } from '../registry'
 
 // Common practice; sizes constructed.
 const washer = (thick: number, more: Partial<Lot> = {}): Lot => ({
@@ -177,6 +178,14 @@ describe('words beat arithmetic', () => {
       overrule: expect.stringContaining('rubs'),
     })
   })
+  it('no gap at the clamped face is metal to metal: no figure, and the hand that squeezes it decides', () => {
+    const bare = (...words: readonly PointReading[]) =>
+      result(evaluated([...SIZES, ...stack(), said('gap-upper', 'none-felt'), ...words]), 'clearance@upper')
+    expect(bare()).toMatchObject({ state: 'to-do', estimate: null })
+    expect(bare().findings).toContainEqual(expect.objectContaining({ words: expect.stringContaining('metal to metal') }))
+    expect(bare(said('squeezed-upper', 'free'))).toMatchObject({ state: 'in', overrule: expect.stringContaining('without a gap') })
+    expect(bare(said('squeezed-upper', 'rubs')).state).toBe('below')
+  })
   it('squeezed first, then tightened: the second word counts after the first', () => {
     const free = () => [said('squeezed-upper', 'free'), said('squeezed-lower', 'free')]
     expect(result(worded(...free(), said('turned', 'free')), 'movement').state).toBe('in')
@@ -184,6 +193,23 @@ describe('words beat arithmetic', () => {
     expect(result(worded(...free(), said('turned', 'rubs')), 'movement').state).toBe('below')
     expect(worded(...free()).signOff.blockers.join()).toContain('Full movement')
   })
+})
+
+it('a wheel’s kit is looked at in the same way, and called what it is', () => {
+  const { points, parts } = checkKind('steering-head-kit')
+  const setup = { ...checkKind('steering-head-kit').defaultSetup, at: 'wheel' }
+  expect(points(setup).find(({ id }) => id === 'seat-upper')!.label).toBe('Upper: axle seat, outside')
+  expect(parts(setup).map(({ label }) => label)).toContain('Axle')
+})
+
+it('stiff steering makes it doubtful, a stiff clutch does not', () => {
+  const { to } = checkKind('steering-head-kit').suspect!
+  expect(['Stiff steering', 'steering has gone heavy', 'stiff clutch', 'steering lock'].map(words => to.test(words))).toEqual([
+    true,
+    true,
+    false,
+    false,
+  ])
 })
 
 it('genuine parts are only looked at for a mix-up', () => {

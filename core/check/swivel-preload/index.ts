@@ -5,6 +5,7 @@ import { defineKind } from '../define-kind'
 import { PRELOAD_FIELDS, preloadOf, preloadPoints } from '../preload'
 import { sizeResult, turningResult } from '../results'
 import { choice, length, type SetupOf } from '../setup'
+import { stackFindings, stackPoint } from '../stack-sum'
 import { SWIVEL_CONDITIONS, SWIVEL_REMINDERS, swivelSteps, swivelSuspicions } from './procedure'
 
 export const FIELDS = {
@@ -76,7 +77,7 @@ export const swivelPreload = defineKind({
   suspicions: swivelSuspicions,
   combine: (setup, answers) =>
     sidesOf(setup).flatMap(({ id }): CombinedResult[] => [
-      { kind: 'turning', position: id, ...preloadOf(setup, answers, id) },
+      withStack(preloadOf(setup, answers, id), id, answers),
       {
         kind: 'gap',
         position: id,
@@ -86,6 +87,13 @@ export const swivelPreload = defineKind({
       },
     ]),
   next: firstPack,
+})
+
+const withStack = (said: ReturnType<typeof preloadOf>, id: string, answers: Answers): CombinedResult => ({
+  kind: 'turning',
+  position: id,
+  ...said,
+  findings: [...said.findings, ...stackFindings(answers, packAt(id))],
 })
 
 function pointsOf(setup: SwivelSetup, { id, label }: Position): MeasuringPoint[] {
@@ -107,6 +115,7 @@ function pointsOf(setup: SwivelSetup, { id, label }: Position): MeasuringPoint[]
       result: 'turning',
       play: setup.upper === 'roller' ? 'lift or side play' : 'side play',
     }),
+    stackPoint(placeOf(setup, { id, label }), { at: { ...where.at, what: 'pack' }, result: 'turning', rests: [] }),
   ]
 }
 

@@ -1,6 +1,6 @@
 import type { Step } from '../../method/step'
 import type { Suspicion } from '../../pack/ledger'
-import type { Condition, Reminder } from '../conditions'
+import { sealOut, type Condition, type Reminder } from '../conditions'
 import type { SwivelSetup } from '.'
 
 /** The work of a swivel housing. Common practice; the maker's manual comes first. */
@@ -77,16 +77,7 @@ export const SWIVEL_CONDITIONS: readonly Condition[] = [
     ],
     stays: true,
   },
-  {
-    id: 'seals',
-    label: 'Swivel seal and ring seal of the pin',
-    states: [
-      { value: 'out', label: 'Out' },
-      { value: 'in', label: 'In' },
-    ],
-    stays: true,
-    later: 'Ring seal of the pin and swivel seal in, lips greased',
-  },
+  sealOut('seals', 'Swivel seal and ring seal of the pin', 'Ring seal of the pin and swivel seal in, lips greased'),
   {
     id: 'bolts',
     label: 'Cap bolts',

@@ -2,11 +2,12 @@ import { thou } from '../../quantity/length'
 import { formatLength } from '../../quantity/format-length'
 import { MOST_PIECES } from '../../pack/chooser/prepare'
 import type { Finding } from '../../reading/gates'
-import type { Answers } from '../contract'
+import type { Answers, PackPlace } from '../contract'
 import { defineKind } from '../define-kind'
 import { WHEEL_SAFETY, inspectionFindings, inspectionPoints } from '../hub'
 import { playFrom, playResult } from '../results'
 import { choice, torque, type SetupOf } from '../setup'
+import { stackFindings, stackPoint } from '../stack-sum'
 import { HUB_CONDITIONS, HUB_REMINDERS, hubSteps, hubSuspicions } from './procedure'
 
 export const FIELDS = {
@@ -26,6 +27,17 @@ export type HubSetup = SetupOf<typeof FIELDS>
 
 /** What rests on the bearings is measured anew when one of these changes; a bearing is cup and cone, both sides: no half of it is replaced alone. */
 const RESTS = ['bearings', 'sleeve', 'hub', 'axle']
+
+const SPACERS: PackPlace = {
+  id: 'spacers',
+  label: 'Spacers on the sleeve',
+  result: 'play',
+  response: { perPiece: 1, pair: false },
+  between: ['sleeve', 'upper cone'],
+  capacity: { fewest: 1, most: MOST_PIECES },
+  one: 'stepped',
+  lappable: false,
+}
 
 /**
  * End play of a wheel hub on a pair of taper roller bearings, set by spacers on the sleeve between the cones: a thicker pack gives
@@ -67,19 +79,9 @@ export const taperHub = defineKind({
       optional: true,
     },
     { id: 'travel', label: 'Travel of the hub along the axle', at: {}, way: 'dial', result: 'play', moves: ['spacers'], rests: RESTS },
+    stackPoint(SPACERS, { at: {}, result: 'play', rests: ['sleeve'] }),
   ],
-  places: () => [
-    {
-      id: 'spacers',
-      label: 'Spacers on the sleeve',
-      result: 'play',
-      response: { perPiece: 1, pair: false },
-      between: ['sleeve', 'upper cone'],
-      capacity: { fewest: 1, most: MOST_PIECES },
-      one: 'stepped',
-      lappable: false,
-    },
-  ],
+  places: () => [SPACERS],
   procedure: hubSteps,
   conditions: () => HUB_CONDITIONS,
   reminders: () => HUB_REMINDERS,
@@ -87,7 +89,9 @@ export const taperHub = defineKind({
   combine(_setup, answers) {
     const play = playFrom('travel', answers, 'mean of far − (start + back)/2')
     const measured = play.estimate !== null || play.atMost !== undefined
-    return [{ ...play, findings: [...inspectionFindings(answers, measured), ...handAgainstDial(answers)] }]
+    return [
+      { ...play, findings: [...inspectionFindings(answers, measured), ...handAgainstDial(answers), ...stackFindings(answers, SPACERS.id)] },
+    ]
   },
 })
 

@@ -2,7 +2,7 @@ import { formatFigure } from '../../quantity/figure'
 import { dialSteps } from '../../method/dial/steps'
 import type { Step } from '../../method/step'
 import type { Suspicion } from '../../pack/ledger'
-import type { Condition, Reminder } from '../conditions'
+import { sealOut, type Condition, type Reminder } from '../conditions'
 import { dryBearings } from '../hub'
 import type { HubSetup } from '.'
 
@@ -66,16 +66,7 @@ export function hubSteps({ axleTorque }: HubSetup): readonly Step[] {
 
 export const HUB_CONDITIONS: readonly Condition[] = [
   dryBearings('Grease packed, lips and axle greased; no anti-seize near greased tapers'),
-  {
-    id: 'seals',
-    label: 'Seals',
-    states: [
-      { value: 'out', label: 'Out' },
-      { value: 'in', label: 'In' },
-    ],
-    stays: true,
-    later: 'Seals filled and fitted',
-  },
+  sealOut('seals', 'Seals', 'Seals filled and fitted'),
   {
     id: 'torque',
     label: 'Axle nut',

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { GAUGES, checkOf, gauge, plays, said, trial } from '../../../tests/documents'
+import { GAUGES, checkOf, figures, gauge, plays, said, trial } from '../../../tests/documents'
 import { newLot } from '../../command/found-pack'
 import { nm, thou } from '../../quantity/length'
 import type { Torque } from '../../quantity/measure'
@@ -92,6 +92,22 @@ describe('a taper bearing hub', () => {
         .parts({})
         .map(({ id }) => id),
     ).toEqual(['bearings', 'sleeve', 'hub', 'axle'])
+  })
+  it('holds what its pieces add up to against what they measure pressed together: two sums of one stack', () => {
+    const pressed = (together: number, tolerance: Lot['tolerance'] = null) => {
+      const lots = KIT.map(lot => (lot.id === 'p32' && tolerance ? { ...lot, measured: null, tolerance } : lot))
+      const readings = [...INSPECTED, ...plays('travel', 4, 4, 4), ...figures('stack-spacers', thou(together))]
+      return evaluateCheck(hub(readings), lots)
+        .headline.findings.map(({ words }) => words)
+        .join()
+    }
+    expect(pressed(64)).not.toContain('add up')
+    expect(pressed(66)).toContain(
+      'Its pieces add up to 64.0 thou, pressed together they measure 66.0 thou, 2.0 thou more: two stick together',
+    )
+    expect(pressed(56)).toContain('8.0 thou less: one is listed and not in')
+    // A piece nobody measured may be off by its tolerance: then the two do not contradict each other.
+    expect(pressed(66, { minus: nm(0), plus: thou(3) })).not.toContain('add up')
   })
   it('holds the hand against the dial', () => {
     const said27 = (word: string, ...figures: number[]) =>

@@ -1,6 +1,6 @@
 import type { Step } from '../../method/step'
 import type { Suspicion } from '../../pack/ledger'
-import type { Condition, Reminder } from '../conditions'
+import { sealOut, type Condition, type Reminder } from '../conditions'
 import type { TorqueSetup } from '.'
 
 /** The work of setting preload by torque. Common practice; the maker's manual comes first. */
@@ -71,16 +71,7 @@ export const preloadConditions = (): readonly Condition[] => [
     stays: true,
     later: 'Measured bare: the film of a sealant opens the joint, and preload falls. Read it again sealed where that can be done',
   },
-  {
-    id: 'seal',
-    label: 'Shaft seal',
-    states: [
-      { value: 'out', label: 'Out, or its drag taken off' },
-      { value: 'in', label: 'In' },
-    ],
-    stays: true,
-    later: 'Shaft seal in',
-  },
+  sealOut('seal', 'Shaft seal', 'Shaft seal in', 'Out, or its drag taken off'),
 ]
 
 export const PRELOAD_REMINDERS: readonly Reminder[] = [{ id: 'turns', words: 'Closed for good: turns through all gears, no tight spot' }]

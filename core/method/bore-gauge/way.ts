@@ -13,10 +13,10 @@ export const boreGauge: Way = {
   again: 'next',
   hint: 'Zero in the master, rock through the bore, type what the dial shows at the reversal, with its sign.',
   answer: (readings, context) => answerFigures(readings, context, 2),
-  /** One that reaches to the master, of the check's own system if there is one. */
-  suited(of, { master, unit, used }) {
-    if (master === null || (used && outOfRange(master, used) === null)) return null
-    const others = of.filter(gauge => outOfRange(master, gauge) === null)
+  /** One that reaches to the size that is measured, of the check's own system if there is one. */
+  suited(of, { near, unit, used }) {
+    if (near === null || (used && outOfRange(near, used) === null)) return null
+    const others = of.filter(gauge => outOfRange(near, gauge) === null)
     return others.find(gauge => systemOf(gauge.unit) === systemOf(unit)) ?? others[0] ?? null
   },
 }

@@ -55,7 +55,7 @@ defineExpose({ focus: () => panel.value?.focus(), submit: () => panel.value?.sub
       :one-more="several ? null : oneMore"
       :stale="taking.staleReadings.value"
       :decimals="decimalsAt(point)"
-      :can-be-none="taking.canBeNone.value"
+      :zero-words="taking.zeroWords.value"
       :warnings="gauge ? gaugeWarnings(gauge, today()) : []"
       @log="$emit('log')"
       @zeroed="$emit('zeroed')"

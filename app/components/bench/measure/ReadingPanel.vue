@@ -2,7 +2,7 @@
 import type { MeasuringPoint } from '#core/check/contract'
 import type { PointReading } from '#core/check/document'
 import { ways } from '#core/method/ways'
-import { ZERO_WORDS, zeroAnswer } from '#core/method/zero-words'
+import { zeroAnswer } from '#core/method/zero-words'
 import type { Finding } from '#core/reading/gates'
 import { hasStandard, type Gauge, type GaugeWarning } from '#core/reading/gauge'
 import { besideUnit } from '#core/quantity/format-length'
@@ -35,7 +35,8 @@ const props = defineProps<{
   /** of the figures of its part; the series has no fewer */
   decimals: number
   /** the movement can be said to be none, in a word */
-  canBeNone: boolean
+  /** what may be said where there is nothing to measure */
+  zeroWords: readonly { readonly value: string; readonly label: string }[]
 }>()
 const draft = defineModel<Draft>('draft', { required: true })
 const emit = defineEmits<{ log: []; answer: [string, number]; void: [PointReading]; word: [string]; zeroed: [] }>()
@@ -50,7 +51,7 @@ const entry = computed(() => ({
   back: props.back,
   hint: way.value.hint,
   heatFault: props.heatFault,
-  word: props.canBeNone && 'word' in (zeroAnswer(draft.value.far) ?? {}),
+  word: props.zeroWords.length > 0 && 'word' in (zeroAnswer(draft.value.far) ?? {}),
 }))
 const lacksGauge = computed(() => way.value.gauge !== null && props.gauge === null)
 /** The gap of a mark goes into the field; Enter logs it. */
@@ -84,9 +85,9 @@ defineExpose({ focus: () => form.value?.focus(), submit: () => form.value?.submi
       />
       <WordEntry v-else ref="form" v-model:typed="draft.far" :words="point.words ?? []" @word="emit('word', $event)" />
     </template>
-    <p v-if="!locked && canBeNone && !quiet" class="my-1 flex flex-wrap items-center gap-x-3 text-[13px] text-mute">
-      No movement?
-      <button v-for="word in ZERO_WORDS" :key="word.value" type="button" class="link min-h-9" @click="emit('word', word.value)">
+    <p v-if="!locked && zeroWords.length && !quiet" class="my-1 flex flex-wrap items-center gap-x-3 text-[13px] text-mute">
+      {{ point.noneWord ? 'Nothing to measure?' : 'No movement?' }}
+      <button v-for="word in zeroWords" :key="word.value" type="button" class="link min-h-9" @click="emit('word', word.value)">
         {{ word.label }}
       </button>
       <span>· or type it</span>
@@ -128,7 +129,7 @@ defineExpose({ focus: () => form.value?.focus(), submit: () => form.value?.submi
       :ends="way.ends ?? ['from', 'to']"
       :locked="locked"
       :newest-first="way.again === 'another'"
-      :words="[...(point.words ?? []), ...ZERO_WORDS]"
+      :words="[...(point.words ?? []), ...zeroWords]"
       :stale="stale"
       :least="decimals"
       @void="emit('void', $event)"

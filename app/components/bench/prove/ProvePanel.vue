@@ -26,7 +26,8 @@ const emit = defineEmits<{
   clear: [{ item: string; how: 'done' | 'open'; trial: string; by: string }]
 }>()
 const preferences = usePreferences()
-const reason = ref('')
+/** why it is opened again, where a job sent here: what was complained of */
+const reason = ref(props.document.signOff ? String(useRoute().query.suspect ?? '') : '')
 const tried = ref(false)
 /** What is still to be done, and whether it is accepted as it is. */
 const open = computed(() => props.evaluation.reminders.filter(({ cleared }) => cleared === null))

@@ -1,4 +1,4 @@
-import { FIELDS } from '#core/check/comparator-hub'
+import { FIELDS } from '#core/check/comparator-hub/setup'
 import { defineView } from '../views'
 import ComparatorSketch from './ComparatorSketch.vue'
 

@@ -1,4 +1,4 @@
-import { FIELDS } from '#core/check/steering-head-kit'
+import { FIELDS } from '#core/check/steering-head-kit/setup'
 import { defineView } from '../views'
 import HeadSketch from './HeadSketch.vue'
 

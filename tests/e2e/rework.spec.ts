@@ -1,0 +1,51 @@
+import { newJob, next, pick, tabToField, tickAll } from './by-keyboard'
+import { emptyForThisFile, expect, sign, tabTo, test, type } from './workshop'
+
+// From an empty data folder to a signature, by keyboard alone. The figures are made up.
+emptyForThisFile()
+
+test('an oil pump: what to rub off its face for both rotors, noted as rework, measured again, signed', async ({ page, shop }) => {
+  await newJob(page, shop.address, 'fire pump', 'lubrication')
+  await page.keyboard.type('oil pump')
+  await pick(page, 'Kind of check', 'Oil pump')
+  await tabToField(page, /^Book limit, upper/)
+  await type(page, '3')
+  await expect(page.getByTestId('verdict')).toContainText('To do')
+  await tickAll(page)
+  await next(page)
+  const gap = async (rotor: string, goes: string, not: string) => {
+    await page.getByRole('button', { name: `${rotor}, end clearance:` }).press('Enter')
+    await expect(page.getByLabel(/^Thickest stack/)).toBeFocused()
+    await type(page, goes, not)
+  }
+  await gap('Outer rotor', '5.5', '6.5')
+  await gap('Inner rotor', '4.5', '5.5')
+  await expect(page.getByTestId('verdict')).toContainText('Above')
+  await next(page)
+  // 6 and 5, up to 3: over 3 and less than 5 has to come off, 4 leaves 2 and 1.
+  const target = page.getByTestId('target')
+  await expect(target).toContainText('Rub off the body’s face')
+  await expect(target).toContainText('4.0')
+  await expect(target).toContainText('3.0 to 5.0 would do')
+  await expect(target).toContainText('the cover’s face takes nothing off')
+
+  // Rubbed: noted under the parts of the job, and what was measured no longer holds.
+  await page.keyboard.press('j')
+  await expect(page.getByRole('heading', { name: 'fire pump' })).toBeVisible()
+  await page.getByRole('button', { name: 'Pump body was replaced or reworked' }).press('Enter')
+  await expect(page.getByLabel('What was done')).toBeFocused()
+  await page.keyboard.type('face rubbed down')
+  await tabTo(page, active => active.id === 'part-by')
+  await type(page, 'T. Marl')
+  await page.getByRole('link', { name: /oil pump/ }).press('Enter')
+  await expect(page.getByTestId('verdict')).toContainText('Stale')
+  await gap('Outer rotor', '1.5', '2.5')
+  await gap('Inner rotor', '0.5', '1.5')
+  await page.getByRole('button', { name: 'Closed: turned by hand:' }).press('Enter')
+  await type(page, 'free')
+  await tickAll(page)
+  await page.keyboard.press('Escape')
+  await page.getByRole('navigation', { name: 'Phases' }).getByRole('button', { name: /Prove/ }).press('Enter')
+  await tickAll(page)
+  await sign(page, (await page.locator('#sign-reason').count()) > 0 ? 'as measured' : '')
+})
