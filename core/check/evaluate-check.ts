@@ -121,7 +121,7 @@ export const detailsOf = <Details extends object>(
 
 /** Figures to work to, and what comes next where the kind has an order of its own. */
 function workOf(document: CheckDocument, kind: CheckKind, { answers }: FittingEvaluation): Pick<CheckEvaluation, 'targets' | 'next'> {
-  const targets = targetsOf(document, kind, kind.works?.(document.setup, answers) ?? [])
+  const targets = targetsOf(document, kind, answers)
   return { targets, next: kind.next?.(document.setup, answers, targets) ?? null }
 }
 

@@ -14,6 +14,8 @@ interface FieldHead {
   readonly when?: (setup: Setup) => boolean
   /** May still change after the pack was changed: it does not say what was measured. */
   readonly free?: boolean
+  /** Asked since later than the first files: one that lacks it means what it is at first. */
+  readonly added?: true
   /** Says which way the pieces move it: may be mended, with a reason, when the fittings show that it is wrong. */
   readonly sign?: boolean
 }

@@ -3,7 +3,7 @@ import type { Scale } from '../quantity/format-length'
 import type { Estimate } from '../reading/estimate'
 import { aimPoint, type AimPoint } from '../verdict/aim'
 import { endsOf, insideRange, overZeroAtLeast, type LimitSet } from '../verdict/limits'
-import type { CheckKind } from './contract'
+import type { Answers, CheckKind } from './contract'
 import { limitsOf, type CheckDocument } from './document'
 
 /** What the figure of a work does to one result: it gains, or loses, as much as the figure grows. */
@@ -60,10 +60,12 @@ export interface Target extends Work {
   readonly enough: boolean
 }
 
-/** What the works of a kind have to come to; one whose first result has no limits to aim at has no target. */
-export function targetsOf(document: CheckDocument, kind: CheckKind, works: readonly Work[]): Target[] {
+/** What the works of a kind have to come to: none where a reading it rests on no longer holds, or its first result has no limits to aim at. */
+export function targetsOf(document: CheckDocument, kind: CheckKind, answers: Answers): Target[] {
   const results = kind.results(document.setup)
-  return works.flatMap((work): Target[] => {
+  const works = kind.works?.(document.setup, answers) ?? []
+  const hold = ({ points }: Work) => points.every(point => answers.stale(point) === null)
+  return works.filter(hold).flatMap((work): Target[] => {
     const moved = work.effects.map(effect => {
       const { working } = limitsOf(document, effect.result, effect.position)
       const overZero = results.find(({ id }) => id === effect.result)?.overZero ?? false

@@ -207,7 +207,7 @@ function* checkFaults(check: CheckDocument, path: string, lots: LotMap): Generat
     return
   }
   // A field that says nothing of what was measured may be missing: a kind can learn one later.
-  const missing = kind.setupFields.find(field => !field.free && check.setup[field.id] === undefined)
+  const missing = kind.setupFields.find(field => !field.free && !field.added && check.setup[field.id] === undefined)
   if (missing) {
     yield { path: `${path}/setup/${missing.id}`, reason: 'This is missing.' }
     return

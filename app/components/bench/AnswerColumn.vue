@@ -43,6 +43,7 @@ const sign = (path: 'sign-off' | 'reopen', { by, reason, accepts }: { by: string
 
 <template>
   <div>
+    <TargetPanel v-if="phase === 'choose' && !place && worked && !ownChoice" class="mb-6" :evaluation="evaluation" />
     <ResultPanel
       v-if="several && !choosingHere"
       :evaluation="evaluation"
@@ -95,7 +96,6 @@ const sign = (path: 'sign-off' | 'reopen', { by, reason, accepts }: { by: string
       @take="(at: string, pieces: readonly string[]) => $emit('take', at, pieces)"
       @leave="$emit('leave')"
     />
-    <TargetPanel v-else-if="phase === 'choose' && !place && worked" :evaluation="evaluation" />
     <p v-else-if="!place && !ownChoice && !worked" class="text-mute">
       This check measures and judges; there is nothing to choose. Sign it off under Prove.
     </p>

@@ -96,6 +96,11 @@ describe('a hub spacer under the comparator', () => {
     expect(locked.signOff).toMatchObject({ blockers: [], needsReason: expect.stringContaining('not tried dry') })
     expect(evaluate(FALLS, ...set, none(), word('spin', 'free'), at('locked', 370)).signOff).toEqual({ blockers: [], needsReason: null })
   })
+  it('a bearing replaced since the turn was read leaves nothing to set the spacer to', () => {
+    const change = (role: string) => ({ partChanges: [{ role, at: '2026-05-06T08:00:00.000Z', reason: 'cracked', order: 1e9 }] })
+    expect(evaluateCheck(hub(FALLS, set, change('outer-bearing')), []).targets).toEqual([])
+    expect(evaluateCheck(hub(FALLS, set, change('spacer')), []).targets).toMatchObject([{ value: thou(371), now: null, left: null }])
+  })
   it('what the nut took goes to the next hub of this type: so much, or so much and more', () => {
     const learned = (...readings: readonly PointReading[]) => {
       const kind = checkKind('comparator-hub')

@@ -198,7 +198,7 @@ export function works(setup: ComparatorSetup, answers: Answers): Work[] {
       position: null,
       scale: 'play',
       effects: [{ result: 'longer', position: null, zero: shortest, slope: falls ? -1 : 1 }],
-      now: answers.of('spacer').estimate,
+      now: answers.stale('spacer') === null ? answers.of('spacer').estimate : null,
       way: falls ? { up: 'Set it shorter by', down: 'Set it longer by' } : { up: 'Set it longer by', down: 'Set it shorter by' },
       note: `Longer is a ${falls ? 'smaller figure ↓' : 'larger figure ↑'}, less preload; shorter is more. Not from the mean of the turn: that makes it longer than meant by about half the spread.`,
       points: ['distance'],

@@ -106,7 +106,7 @@ function rubbing(setup: PumpSetup, answers: Answers): Work[] {
   const points = ROTORS.map(({ id }) => `${setup.way}-${id}`)
   const effects = ROTORS.flatMap(({ id }, i) => {
     const { estimate } = answers.of(points[i]!)
-    return estimate && answers.stale(points[i]!) === null ? [{ result: 'clearance', position: id, zero: estimate, slope: -1 } as const] : []
+    return estimate ? [{ result: 'clearance', position: id, zero: estimate, slope: -1 } as const] : []
   })
   if (effects.length < ROTORS.length) return []
   return [

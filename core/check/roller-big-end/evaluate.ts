@@ -122,8 +122,7 @@ export function boreWorks(setup: RollerSetup, answers: Answers): Work[] {
   return rodsOf(setup).flatMap(({ id }): Work[] => {
     const pin = meanDiameter(pinOf(id, answers), 'pin')
     const set = takenSet(setup, answers, id)
-    // A pin that was replaced or reground has no size until it is measured again.
-    if (!pin || !set?.largest || !set.smallest || pinPoints(id).some(({ point }) => answers.stale(point) !== null)) return []
+    if (!pin || !set?.largest || !set.smallest) return []
     const inside = sumOf([
       { name: 'pin', factor: 1, estimate: pin },
       { name: 'largest roller', factor: 1, estimate: set.largest },

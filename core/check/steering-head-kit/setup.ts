@@ -26,6 +26,7 @@ const fitChoice = (label: string, hint: string) =>
 export const FIELDS = {
   at: choice({
     label: 'Bearings of',
+    added: true,
     options: [
       { value: 'head', label: 'A steering head' },
       { value: 'wheel', label: 'A wheel', hint: 'the same gap there is far worse' },

@@ -31,7 +31,8 @@ const targets = computed(() => props.evaluation.targets)
   <section aria-label="To work to" class="space-y-5" data-test="target">
     <div v-for="target in targets" :key="`${target.id}@${target.position}`" class="space-y-2">
       <h2 class="label">{{ target.label }}</h2>
-      <p class="flex flex-wrap items-baseline gap-x-4">
+      <p v-if="target.enough && target.does === 'rework'" class="text-[17px] text-in">In limits as it is: nothing has to come off.</p>
+      <p v-else class="flex flex-wrap items-baseline gap-x-4">
         <span class="figure text-[40px] leading-none font-bold">{{ show(target.value, target) }}</span>
         <span class="text-mute">{{ UNIT_NAME[unitOf(target)] }}</span>
         <span class="figure text-[17px]" :class="target.impossible ? 'text-out' : ''">{{ windowWords(target) }}</span>
@@ -44,13 +45,13 @@ const targets = computed(() => props.evaluation.targets)
             <td>It reads now</td>
             <td class="figure text-right">{{ target.now ? show(target.now.value, target) : '–' }}</td>
           </tr>
-          <tr v-if="leftWords(target)">
+          <tr v-if="target.does === 'adjustment' && leftWords(target)">
             <td>{{ leftWords(target)!.words }}</td>
             <td class="figure text-right">{{ leftWords(target)!.figure }}</td>
           </tr>
         </tbody>
       </table>
-      <p v-if="target.enough" class="text-[14px] text-in">It would do as it is.</p>
+      <p v-if="target.enough && target.does === 'adjustment'" class="text-[14px] text-in">It would do as it is.</p>
     </div>
     <p v-if="targets.length === 0" class="text-mute">Measure first, and give the limits: what to work to follows from both.</p>
   </section>

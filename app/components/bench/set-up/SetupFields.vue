@@ -54,6 +54,9 @@ function price(id: string, text: string): void {
 </script>
 
 <template>
+  <p v-if="!disabled && fields.some(fixed)" class="text-[12.5px] text-mute" data-test="fixed">
+    What is grey is fixed since the pack was changed: it says what was measured.
+  </p>
   <div v-for="field in fields" :key="field.id">
     <FigureField
       v-if="field.kind === 'length'"
@@ -149,9 +152,6 @@ function price(id: string, text: string): void {
       <button type="submit" class="button" :disabled="why.trim() === ''">Change it</button>
     </form>
     <p v-else-if="mends(field)" class="mt-0.5 text-[12.5px] text-near">The play went the other way than the pack: this may be wrong.</p>
-    <p v-else-if="fixed(field) && !disabled" class="mt-0.5 text-[12.5px] text-mute" data-test="fixed">
-      Fixed since the pack was changed: it says what was measured.
-    </p>
     <p v-if="field.hint" class="mt-0.5 text-[12.5px] text-mute">{{ field.hint }}</p>
   </div>
 </template>

@@ -155,23 +155,6 @@ const value = (event: Event) => (event.target as HTMLSelectElement).value
           <p v-if="faultAt(faults, 'settings.tipAngle')" class="fault">{{ faultAt(faults, 'settings.tipAngle') }}</p>
         </div>
       </div>
-      <fieldset :disabled="locked">
-        <legend class="label mb-1">Rule</legend>
-        <label v-for="(words, rule) in RULE_WORDS" :key="rule" class="flex min-h-11 items-center gap-2 text-[14px]">
-          <input type="radio" name="rule" class="size-4" :checked="document.rule === rule" @change="emit('keep', { rule })" />{{
-            words
-          }}</label
-        >
-      </fieldset>
-      <PackRulesFields
-        v-if="places.length"
-        :document="document"
-        :capacity="places[0]!.capacity"
-        :lots="lots"
-        :locked="locked"
-        :faults="faults"
-        @keep="emit('keep', $event)"
-      />
     </div>
     <div class="space-y-4">
       <LimitsPanel :kind="kind" :document="document" :locked="locked" :faults="faults" :results="results" @keep="emit('keep', $event)" />
@@ -196,6 +179,23 @@ const value = (event: Event) => (event.target as HTMLSelectElement).value
           autocomplete="off"
         />
       </fieldset>
+      <fieldset :disabled="locked">
+        <legend class="label mb-1">Rule</legend>
+        <label v-for="(words, rule) in RULE_WORDS" :key="rule" class="flex min-h-11 items-center gap-2 text-[14px]">
+          <input type="radio" name="rule" class="size-4" :checked="document.rule === rule" @change="emit('keep', { rule })" />{{
+            words
+          }}</label
+        >
+      </fieldset>
+      <PackRulesFields
+        v-if="places.length"
+        :document="document"
+        :capacity="places[0]!.capacity"
+        :lots="lots"
+        :locked="locked"
+        :faults="faults"
+        @keep="emit('keep', $event)"
+      />
     </div>
   </section>
 </template>
