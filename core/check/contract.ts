@@ -48,6 +48,8 @@ export interface ResultKind {
   readonly floored: boolean
   /** Zero or less is never right: a play, a clearance. Its limits begin above zero. */
   readonly overZero: boolean
+  /** Shown with what is judged even where nobody has limits for it: it answers a question of its own. */
+  readonly beside?: true
   /** Told and never judged: nobody has limits for a bore as it came. */
   readonly told?: boolean
   /** The kind of result whose limits judge it, where it has none of its own: the least and the most of one clearance. */
@@ -217,6 +219,8 @@ export interface CheckKind<Details extends object = object> {
   handsOn?(setup: Setup, answers: Answers): Setup
   suspicions(setup: Setup): readonly Suspicion[]
   combine(setup: Setup, answers: Answers): readonly CombinedResult[]
+  /** What this fitting says that the one before it contradicts: what no piece moves has moved. By kind of result. */
+  compare?(setup: Setup, before: Answers, now: Answers): readonly { readonly result: string; readonly finding: Finding }[]
   /** What is set or worked to a figure, where no piece is chosen: as far as the readings tell. */
   works?(setup: Setup, answers: Answers): readonly Work[]
   /** Where there is something to choose that is no pack, the order of the work is the kind’s own: sets to take, stock to hone off. Null: as usual. */

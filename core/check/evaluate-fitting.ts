@@ -155,18 +155,16 @@ function pointState(
 /** Is an “In” of this fitting not final yet? A step is not ticked, or the unit was not in the state the procedure asks for. */
 export type IsProvisional = (trial: Trial) => boolean
 
-/** Evaluates the fitting at `index`: every point, then every result of the kind, judged by its own limits. */
-export function evaluateFitting(
+/** What every point of a fitting says. */
+function answersAt(
   document: CheckDocument,
   kind: CheckKind,
   index: number,
-  provisional: IsProvisional,
-  lots: readonly Lot[] = [],
-): FittingEvaluation {
+  lots: readonly Lot[],
+): { readonly answers: Answers; readonly states: ReadonlyMap<string, PointState> } {
   const trial = document.trials[index]!
-  const resultKinds = kind.results(document.setup)
-  const points = kind.points(document.setup)
-  const states = new Map(points.map(point => [point.id, pointState(document, point, index, kind, resultKinds)]))
+  const results = kind.results(document.setup)
+  const states = new Map(kind.points(document.setup).map(point => [point.id, pointState(document, point, index, kind, results)]))
   const answers: Answers = {
     of: point => states.get(point)?.answer ?? NO_ANSWER,
     stale: point => states.get(point)?.stale ?? null,
@@ -178,6 +176,21 @@ export function evaluateFitting(
     gauge: which => document.gauges[which] ?? null,
     unit: document.entryUnit,
   }
+  return { answers, states }
+}
+
+/** Evaluates the fitting at `index`: every point, then every result of the kind, judged by its own limits. */
+export function evaluateFitting(
+  document: CheckDocument,
+  kind: CheckKind,
+  index: number,
+  provisional: IsProvisional,
+  lots: readonly Lot[] = [],
+): FittingEvaluation {
+  const trial = document.trials[index]!
+  const resultKinds = kind.results(document.setup)
+  const { answers, states } = answersAt(document, kind, index, lots)
+  const against = kind.compare && index > 0 ? kind.compare(document.setup, answersAt(document, kind, index - 1, lots).answers, answers) : []
   const results = kind.combine(document.setup, answers).map(resultOf)
   const headline = worstOf(results)
   return { id: trial.id, results, headline, state: headline.state, answers }
@@ -186,13 +199,17 @@ export function evaluateFitting(
     const resultKind = resultKinds.find(candidate => candidate.id === combined.kind)!
     const id = resultId(combined.kind, combined.position)
     const used = combined.points.map(point => states.get(point)).filter(state => state !== undefined)
-    const findings = [...used.flatMap(state => state.answer.findings), ...(combined.findings ?? [])]
+    const findings = [
+      ...used.flatMap(state => state.answer.findings),
+      ...(combined.findings ?? []),
+      ...against.flatMap(({ result, finding }) => (result === combined.kind ? [finding] : [])),
+    ]
     const stale = used.find(state => state.stale !== null)?.stale ?? null
     const limits = judgingLimits(document, resultKind, combined)
     const { estimate } = combined
     const overrule = combined.overrule ?? (combined.atMost ? { state: 'below' as const, words: combined.atMost.words } : undefined)
     const valid = estimate !== null && isValid(findings)
-    const against = (set: typeof limits.book) =>
+    const judged = (set: typeof limits.book) =>
       valid && set ? judge({ value: estimate.value, u: estimate.u, nu: estimate.nu }, set, document.rule) : null
     const working = valid ? judge({ value: estimate.value, u: estimate.u, nu: estimate.nu }, limits.working, document.rule) : null
     const predicted = document.trials
@@ -211,7 +228,7 @@ export function evaluateFitting(
       limits,
       stale,
       predicted,
-      verdict: { book: against(limits.book), shop: against(limits.shop), working },
+      verdict: { book: judged(limits.book), shop: judged(limits.shop), working },
       overrule: overrule?.words ?? null,
       atMost: combined.atMost ?? null,
       asksReason: combined.asksReason ?? null,
@@ -266,9 +283,11 @@ const WEIGHT: Readonly<Record<VerdictState, number>> = {
   'in': 1,
 }
 
-/** Does this result weigh on the check? Main ones always; others once they are measured and limits for them are known. */
+/** Does this result weigh on the check? Main ones always; others once they are measured and limits for them are known, or where they are out whatever the limits. */
 export const counts = (result: ResultEvaluation): boolean =>
-  result.kind.main || (result.estimate !== null && result.limits.working !== null && result.limits.working.kind !== 'none')
+  result.kind.main ||
+  (result.overrule !== null && !result.kind.told) ||
+  (result.estimate !== null && result.limits.working !== null && result.limits.working.kind !== 'none')
 
 const inside = (result: ResultEvaluation) => result.verdict.working?.chance?.inside ?? 1
 /** How far outside its limits, nm. */

@@ -137,6 +137,10 @@ const STEPS: readonly (readonly [kind: string, setup: Readonly<Record<string, re
   ],
   ['oil-pump-clearance', { way: ['feeler'] }, 's:clean! s:flat! s:feeler-clean m:feeler-pushed c:rub p:turned p:prime'],
   ['oil-pump-clearance', { way: ['strip'] }, 's:clean! s:flat! s:strip-dry! m:strip-torque! p:strip-clean! c:rub p:turned p:prime'],
+  ['release-bearing', { plate: ['in'] }, 's:plate-in! s:clutch-up! s:bar-measured m:three-round! m:free! c:one-shim p:again!'],
+  ['release-bearing', { plate: ['none'] }, 's:clutch-up! s:bar-measured m:three-round! m:free! c:one-shim p:again!'],
+  ['clutch-fork', { old: ['measured'] }, 's:old-first! s:one-plane! m:fingers-round! m:fork-back! c:turn-by-turn p:greased! p:threadlock!'],
+  ['clutch-fork', { old: ['gone'] }, 's:old-first s:one-plane! m:fingers-round! m:fork-back! c:turn-by-turn p:greased! p:threadlock!'],
 ]
 
 /** Every set-up a kind's choices allow. */

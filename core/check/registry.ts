@@ -1,9 +1,11 @@
 import type { CheckKind } from './contract'
 import { bearingClearance } from './bearing-clearance'
+import { clutchFork } from './clutch-fork'
 import { comparatorHub } from './comparator-hub'
 import { crankshaftEndPlay } from './crankshaft-end-play'
 import { eccentricShaftEndPlay } from './eccentric-shaft-end-play'
 import { oilPumpClearance } from './oil-pump-clearance'
+import { releaseBearing } from './release-bearing'
 import { rollerBigEnd } from './roller-big-end'
 import { sealedBearingSpacer } from './sealed-bearing-spacer'
 import { shaftEndPlay } from './shaft-end-play'
@@ -28,6 +30,8 @@ export const checkKinds: readonly CheckKind[] = [
   torquePreload,
   swivelPreload,
   steeringHeadKit,
+  releaseBearing,
+  clutchFork,
 ]
 
 /** @throws RangeError for a kind this version does not know */

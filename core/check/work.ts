@@ -6,14 +6,14 @@ import { endsOf, insideRange, overZeroAtLeast, type LimitSet } from '../verdict/
 import type { Answers, CheckKind } from './contract'
 import { limitsOf, type CheckDocument } from './document'
 
-/** What the figure of a work does to one result: it gains, or loses, as much as the figure grows. */
+/** What the figure of a work does to one result: so much of it per unit of the figure. */
 export interface WorkEffect {
   /** kind of the result */
   readonly result: string
   readonly position: string | null
   /** the figure at which the result would be nothing */
   readonly zero: Estimate
-  readonly slope: 1 | -1
+  readonly slope: number
   /** the result is the middle of a range: so far its ends lie from it, and both must be in limits */
   readonly reach?: number
 }
@@ -36,6 +36,10 @@ export interface Work {
   readonly now: Estimate | null
   /** which way it has to go, in words: by how much it lacks, and by how much it is too far */
   readonly way: { readonly up: string; readonly down: string }
+  /** a screw does it: what one turn moves the figure by */
+  readonly turn?: number
+  /** it goes no further than this, and why */
+  readonly stop?: { readonly at: number; readonly words: string }
   /** what to know while doing it */
   readonly note?: string
   readonly points: readonly string[]
@@ -58,6 +62,8 @@ export interface Target extends Work {
   readonly left: number | null
   /** it would do as it is now */
   readonly enough: boolean
+  /** it cannot be brought there: it stops before */
+  readonly stopped: boolean
 }
 
 /** What the works of a kind have to come to: none where a reading it rests on no longer holds, or its first result has no limits to aim at. */
@@ -71,7 +77,7 @@ export function targetsOf(document: CheckDocument, kind: CheckKind, answers: Ans
       const overZero = results.find(({ id }) => id === effect.result)?.overZero ?? false
       return { ...effect, aim: aimPoint(document.aim, working, effect.zero, null), limits: overZero ? overZeroAtLeast(working) : working }
     })
-    const aims = moved.flatMap(({ aim, zero, slope }) => (aim ? [zero.value + slope * aim.target] : []))
+    const aims = moved.flatMap(({ aim, zero, slope }) => (aim ? [zero.value + aim.target / slope] : []))
     const [first] = moved
     if (!first?.aim) return []
     const { low, high } = moved.map(figuresWithin).reduce((a, b) => ({ low: Math.max(a.low, b.low), high: Math.min(a.high, b.high) }))
@@ -90,6 +96,7 @@ export function targetsOf(document: CheckDocument, kind: CheckKind, answers: Ans
         high: whole(high),
         impossible,
         left: now === null ? null : value - now,
+        stopped: work.stop !== undefined && value > work.stop.at,
         enough: now !== null && now >= low && now <= high,
       },
     ]
@@ -105,6 +112,6 @@ function figuresWithin({ zero, slope, reach = 0, limits }: WorkEffect & { readon
   const { low, high } = insideRange(limits)
   const [least, most] = [low + reach, high - reach]
   if (least > most) return { low: Infinity, high: -Infinity }
-  const ends = [least, most].map(end => zero.value + slope * end).sort((a, b) => a - b)
+  const ends = [least, most].map(end => zero.value + end / slope).sort((a, b) => a - b)
   return { low: Math.ceil(ends[0]!), high: Math.floor(ends[1]!) }
 }

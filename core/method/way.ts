@@ -24,6 +24,7 @@ export type WayId =
   | 'comparator'
   | 'comparator-now'
   | 'depth'
+  | 'depth-now'
   | 'turning-torque'
   | 'spring-scale'
   | 'go-no-go'

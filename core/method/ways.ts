@@ -1,7 +1,7 @@
 import { boreGauge } from './bore-gauge/way'
 import { calipers } from './calipers/way'
 import { comparator, comparatorNow } from './comparator/way'
-import { depth } from './depth/way'
+import { depth, depthNow } from './depth/way'
 import { dial } from './dial/way'
 import { feel } from './feel/way'
 import { feeler } from './feeler/way'
@@ -33,6 +33,7 @@ export const ways: Readonly<Record<WayId, Way>> = {
   'comparator': comparator,
   'comparator-now': comparatorNow,
   'depth': depth,
+  'depth-now': depthNow,
   'turning-torque': turningTorque,
   'spring-scale': springScale,
   'go-no-go': goNoGo,

@@ -57,6 +57,7 @@ export function checkAnswer(check: CheckDocument, lots: readonly Lot[], solve: S
     targets: evaluation.targets.map(({ effects, now, way: _, ...target }) => ({
       ...target,
       moves: effects.map(({ result, position, slope }) => ({ result: resultId(result, position), slope })),
+      ...(target.turn === undefined ? {} : { turns: target.value / target.turn }),
       now: now && now.value,
     })),
     details: evaluation.details,

@@ -26,7 +26,7 @@ const read = computed(() =>
   groupBy(
     props.results.filter(result => counts(result) || result.estimate !== null),
     result => result.kind.id,
-  ).map(([, of]) => ({ kind: of[0]!.kind, judged: of.some(counts) })),
+  ).map(([, of]) => ({ kind: of[0]!.kind, judged: of.some(result => counts(result) || result.kind.beside) })),
 )
 const judged = computed(() => read.value.filter(({ judged: counted }) => counted).map(({ kind }) => kind))
 const told = computed(() => read.value.filter(({ judged: counted }) => !counted).map(({ kind }) => kind))

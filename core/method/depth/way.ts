@@ -1,4 +1,5 @@
 import { rangeFinding } from '../gauge-range'
+import { isFigure, unvoided } from '../../reading/reading'
 import { answerFigures } from '../figures'
 import type { Way } from '../way'
 
@@ -15,4 +16,12 @@ export const depth: Way = {
   again: 'next',
   hint: 'The rod straight down on the seat, the beam flat on the face or the bar: type the depth it reads.',
   answer: (readings, context) => answerFigures(readings, context, 1, rangeFinding),
+}
+
+/** The same of something that is set and set again: the newest reading counts, those before are how it got there. */
+export const depthNow: Way = {
+  ...depth,
+  id: 'depth-now',
+  hint: 'Read again after every turn: the newest counts. Type the depth it reads.',
+  answer: (readings, context) => answerFigures(unvoided(readings.filter(isFigure)).slice(-1), context, 1, rangeFinding),
 }

@@ -24,6 +24,8 @@ function leftWords(target: Target): { words: string; figure: string } | null {
   if (target.left === null || Math.abs(target.left) < 1) return null
   return { words: target.left > 0 ? target.way.up : target.way.down, figure: show(Math.abs(target.left), target) }
 }
+/** `1.2 turns in` */
+const turns = ({ value, turn, way }: Target) => `${Math.abs(value / turn!).toFixed(1)} turns${value < 0 ? ` ${way.down}` : ` ${way.up}`}`
 const targets = computed(() => props.evaluation.targets)
 </script>
 
@@ -35,13 +37,15 @@ const targets = computed(() => props.evaluation.targets)
       <p v-else class="flex flex-wrap items-baseline gap-x-4">
         <span class="figure text-[40px] leading-none font-bold">{{ show(target.value, target) }}</span>
         <span class="text-mute">{{ UNIT_NAME[unitOf(target)] }}</span>
+        <span v-if="target.turn" class="figure text-[17px]">{{ turns(target) }}</span>
         <span class="figure text-[17px]" :class="target.impossible ? 'text-out' : ''">{{ windowWords(target) }}</span>
       </p>
+      <p v-if="target.stopped" class="text-[15px] text-out">{{ target.stop!.words }}</p>
       <p v-if="target.note" class="text-[15px]">{{ target.note }}</p>
       <p class="text-[14px] text-mute">{{ target.formula }}; aimed at {{ show(target.aim.target, target) }}, {{ target.aim.words }}.</p>
       <table class="tight">
         <tbody>
-          <tr v-if="target.does === 'adjustment'">
+          <tr v-if="target.does === 'adjustment' && (target.now || !target.turn)">
             <td>It reads now</td>
             <td class="figure text-right">{{ target.now ? show(target.now.value, target) : '–' }}</td>
           </tr>

@@ -1,0 +1,5 @@
+import { FIELDS } from '#core/check/clutch-fork/setup'
+import { defineView } from '../views'
+import ForkSketch from './ForkSketch.vue'
+
+export default defineView(FIELDS, ForkSketch, ({ bell }) => ({ bell }))

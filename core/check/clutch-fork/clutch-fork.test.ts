@@ -1,0 +1,102 @@
+import { describe, expect, it } from 'vitest'
+import { checkOf, figures, gauge, GAUGES, trial } from '../../../tests/documents'
+import { inches, mm, nm } from '../../quantity/length'
+import { twoSided, type LimitSet } from '../../verdict/limits'
+import type { CheckDocument, PointReading } from '../document'
+import { evaluateCheck } from '../evaluate-check'
+
+// Common practice; the second example with constructed sizes.
+const FINE = {
+  ...GAUGES,
+  calipers: gauge('calipers', nm(10_000), { unit: 'mm', permissibleError: nm(10_000), repeatability: nm(2_000), readableFraction: 0.2 }),
+}
+const fingers = (...values: number[]) => [1, 2, 3].flatMap(place => figures(`f-${place}`, mm(values[place - 1] ?? values[0]!)))
+const NEW = [...fingers(48.25), ...figures('r', mm(45.1)), ...figures('pivot', mm(31.13))]
+const OLD = [...figures('f-old', mm(53.35)), ...figures('pivot-old', mm(37.11))]
+const gapLimits: LimitSet = twoSided(mm(2.5), mm(3.5), 'mm', { kind: 'own' })
+const check = (readings: readonly PointReading[], setup: Record<string, string> = {}, change: Partial<CheckDocument> = {}) =>
+  evaluateCheck(
+    checkOf('clutch-fork', {
+      entryUnit: 'mm',
+      gauges: FINE,
+      limits: { working: 'book', sets: { gap: { book: gapLimits, shop: null } } },
+      trials: [trial('t1', readings)],
+      ...change,
+      setup,
+    }),
+    [],
+  )
+const inMm = (value: number | undefined) => Math.round(value! / 10_000) / 100
+const of = (e: ReturnType<typeof check>, id: string) => inMm(e.current.results.find(result => result.id === id)!.estimate?.value)
+const words = (e: ReturnType<typeof check>, id: string) =>
+  e.current.results
+    .find(result => result.id === id)!
+    .findings.map(({ words: said }) => said)
+    .join(' ')
+
+describe('a clutch fork on its pivot', () => {
+  it('F 53.35 and 48.25, pivot 37.11 and 31.13, R 45.10: gap 3.15, and it grew by 0.88', () => {
+    const e = check([...OLD, ...NEW])
+    expect([of(e, 'gap'), of(e, 'grown'), of(e, 'shorter')]).toEqual([3.15, 5.1, 5.98])
+    expect(words(e, 'shorter')).toContain('+0.880 mm')
+  })
+  it('with the bell on the gearbox both are read from its other side, and the sign turns', () => {
+    const e = check([...fingers(45.1), ...figures('r', mm(48.25))], { bell: 'gearbox' })
+    expect(of(e, 'gap')).toBe(3.15)
+    expect(e.current.results[0]!.formula).toContain('R − F')
+    expect(check([...fingers(48.25), ...figures('r', mm(45.1))], { bell: 'gearbox' }).headline).toMatchObject({ id: 'gap', state: 'below' })
+  })
+  it('a bar left in the new F alone makes gap and difference wrong by it; taken off it is right', () => {
+    const bar = { bar: String(mm(1)) }
+    const slipped = [...OLD, ...fingers(49.25), ...figures('r', mm(45.1)), ...figures('pivot', mm(31.13))]
+    const e = check(slipped, bar)
+    expect([of(e, 'gap'), of(e, 'grown')]).toEqual([4.15, 4.1])
+    const off = check(slipped, { ...bar, overF: 'bar' })
+    expect([of(off, 'gap'), of(off, 'grown')]).toEqual([3.15, 5.1])
+    expect(words(check(slipped, { overF: 'bar' }), 'gap')).toContain('give its thickness')
+  })
+  it('2.78 is the largest ratio that still releases, and not the fork’s own', () => {
+    const asked = { endTravel: String(inches(1.235)), need: String(inches(0.445)) }
+    expect(words(check(NEW, asked), 'travel')).toContain('largest ratio that still releases is 2.78: that is not the fork’s own')
+    const tried = { ...asked, endMoved: String(mm(30)), bearingMoved: String(mm(10)) }
+    expect(words(check(NEW, tried), 'travel')).toContain('the fork’s own is 3.00: 31.369 mm at its end do not release it')
+    // What is left at the fingers, and what the adjuster has to take up.
+    const e = check(NEW, { ...tried, bearingMoved: String(mm(12)) })
+    expect([of(e, 'travel'), of(e, 'slack')]).toEqual([12.55, 7.88])
+  })
+  it('release travel and a diameter of thread are offered as limits, and judge nothing by themselves', () => {
+    const e = check([...NEW, ...figures('engaged', mm(9))], {
+      endTravel: String(inches(1.235)),
+      endMoved: String(mm(25)),
+      bearingMoved: String(mm(10)),
+      need: String(mm(11.3)),
+      most: String(mm(13)),
+      stud: String(mm(10)),
+    })
+    const offered = (id: string) => e.current.results.find(result => result.id === id)!
+    expect(offered('travel').thumb).toMatchObject({ lower: mm(11.3), upper: mm(13), source: { kind: 'kit-leaflet' } })
+    expect(offered('engaged').thumb).toMatchObject({ kind: 'lower', lower: mm(10) })
+    expect(offered('engaged').state).toBe('no-limit')
+  })
+  it('turns for this build: angle kept, and cable end held; not further than it goes', () => {
+    const tight = [...fingers(48.25), ...figures('r', mm(47)), ...figures('left', mm(2))]
+    const setup = { pitch: String(mm(1.5)), toBearing: String(mm(50)), toCable: String(mm(125)) }
+    const { targets, phase } = check(tight, setup)
+    expect(phase).toBe('choose')
+    // 1.25 is there, 3.00 is wanted: 1.75 in, 1.17 turns; held it gives 1 − 50/125 = 0.6 of it: 2.92 in.
+    expect(targets.map(({ id, value, stopped }) => [id, inMm(value), stopped])).toEqual([
+      ['kept', 1.75, false],
+      ['held', 2.92, true],
+    ])
+    expect(inMm(targets[0]!.low!)).toBe(1.25)
+    expect(targets[0]!.turn).toBe(mm(1.5))
+  })
+  it('after a turn the newest R counts', () => {
+    const turned = [...fingers(48.25), ...figures('r', mm(47), mm(45.5))]
+    expect(of(check(turned), 'gap')).toBe(2.75)
+  })
+  it('what was never measured of the old clutch is not asked for', () => {
+    const e = check(NEW, { old: 'gone' })
+    expect(e.current.results.map(({ id }) => id)).toEqual(['gap', 'travel', 'slack', 'engaged'])
+  })
+})

@@ -1,0 +1,220 @@
+import { formatLength } from '../../quantity/format-length'
+import { thou } from '../../quantity/length'
+import { stated, type Estimate } from '../../reading/estimate'
+import type { Finding } from '../../reading/gates'
+import { sumOf } from '../../reading/sum'
+import type { LimitSet } from '../../verdict/limits'
+import type { Answers, CombinedResult } from '../contract'
+import { barMissing, belowFace } from '../over-bar'
+import type { Work } from '../work'
+import type { ForkSetup } from './setup'
+
+/** Places round at which the fingers are read. */
+export const FINGERS = ['1', '2', '3'] as const
+/** Fingers further apart than this are not level. Own figure, no source. */
+const LEVEL = thou(20)
+
+const fingers = (name: string) => FINGERS.map(place => `${name}-${place}`)
+const term = (name: string, factor: number, estimate: Estimate) => ({ name, factor, estimate })
+
+/** Mean of the fingers, below the face; null before all were read. */
+function fingersOf(answers: Answers, name: string): Estimate | null {
+  const read = fingers(name).flatMap(point => answers.of(point).estimate ?? [])
+  return read.length < FINGERS.length ? null : sumOf(read.map((estimate, i) => term(FINGERS[i]!, 1 / FINGERS.length, estimate)))
+}
+
+interface Sizes {
+  readonly f: Estimate | null
+  readonly fOld: Estimate | null
+  readonly r: Estimate | null
+  readonly pivot: Estimate | null
+  readonly pivotOld: Estimate | null
+}
+function sizesOf(setup: ForkSetup, answers: Answers): Sizes {
+  const of = (point: string) => answers.of(point).estimate
+  return {
+    f: belowFace(fingersOf(answers, 'f'), setup.overF, setup.bar),
+    fOld: setup.old === 'measured' ? belowFace(of('f-old'), setup.overOld, setup.bar) : null,
+    r: belowFace(of('r'), setup.overR, setup.bar),
+    pivot: of('pivot'),
+    pivotOld: setup.old === 'measured' ? of('pivot-old') : null,
+  }
+}
+
+/** Between bearing and fingers: F − R, or R − F where both are read from the bell’s engine side. */
+function gapOf({ bell }: ForkSetup, { f, r }: Sizes): Estimate | null {
+  const sign = bell === 'engine' ? 1 : -1
+  return f && r ? sumOf([term('F', sign, f), term('R', -sign, r)]) : null
+}
+
+/** How far the end of the fork goes for what the bearing moves: as it was tried, else by its two arms. */
+export function ratioOf({ endMoved, bearingMoved, toBearing, toCable }: ForkSetup): number | null {
+  if (endMoved !== null && bearingMoved !== null && bearingMoved > 0) return endMoved / bearingMoved
+  return toBearing !== null && toCable !== null && toBearing !== 0 ? Math.abs(toCable / toBearing) : null
+}
+
+/** What the bearing gives way when the pivot goes in by one, with the fork’s cable end held. */
+const heldShare = ({ toBearing, toCable }: ForkSetup, ratio: number | null): number | null =>
+  toBearing !== null && toCable !== null && toCable !== 0 ? 1 - toBearing / toCable : ratio === null ? null : 1 - 1 / ratio
+
+const DEPTHS = [...fingers('f'), 'r']
+
+/** Gap, travel that is left of the pedal’s, slack at the cable end, thread that holds. Common practice. */
+export function combineFork(setup: ForkSetup, answers: Answers): CombinedResult[] {
+  const sizes = sizesOf(setup, answers)
+  const gap = gapOf(setup, sizes)
+  const ratio = ratioOf(setup)
+  const { fOld, f, pivot, pivotOld } = sizes
+  const grown = fOld && f ? sumOf([term('old', 1, fOld), term('new', -1, f)]) : null
+  const shorter = pivotOld && pivot ? sumOf([term('old', 1, pivotOld), term('new', -1, pivot)]) : null
+  const open = gap ? sumOf([term('gap', 1, gap), term('left', -1, stated(setup.slackLeft ?? 0, []))]) : null
+  const travel =
+    gap && ratio !== null && setup.endTravel !== null
+      ? sumOf([term('travel', 1, stated(setup.endTravel / ratio, [])), term('gap', -1, stated(setup.slackLeft ?? 0, []))])
+      : null
+  const slack = open && ratio !== null ? sumOf([term('gap', ratio, open)]) : null
+  const missing = barMissing([setup.overF, setup.overR, setup.old === 'measured' ? setup.overOld : 'face'], setup.bar)
+  const from = setup.bell === 'engine' ? 'F − R' : 'R − F'
+  return [
+    {
+      kind: 'gap',
+      position: null,
+      estimate: gap,
+      points: DEPTHS,
+      formula: `${from}, both from the plane where engine and gearbox meet`,
+      findings: [...missing, ...levelFindings(answers), ...unlikeBars(setup)],
+      ...(gap && gap.value <= 0 ? { overrule: { state: 'below', words: 'no gap: the bearing presses on the fingers' } as const } : {}),
+    },
+    {
+      kind: 'travel',
+      position: null,
+      estimate: travel,
+      points: DEPTHS,
+      formula: 'travel of the cable end ÷ ratio − gap that stays',
+      findings: largestRatio(setup, ratio, answers),
+    },
+    { kind: 'slack', position: null, estimate: slack, points: DEPTHS, formula: 'gap to take up × ratio' },
+    { kind: 'engaged', position: null, estimate: answers.of('engaged').estimate, points: ['engaged'], formula: 'as read' },
+    {
+      kind: 'grown',
+      position: null,
+      estimate: grown,
+      points: ['f-old', ...fingers('f')],
+      formula: 'F of the old clutch − F',
+      findings: setup.old === 'measured' && setup.overOld !== setup.overF ? unlikeBars(setup) : [],
+    },
+    {
+      kind: 'shorter',
+      position: null,
+      estimate: shorter,
+      points: ['pivot-old', 'pivot'],
+      formula: 'old pivot − new pivot',
+      findings: bothTold(grown, shorter, answers),
+    },
+  ]
+}
+
+/** F old and F new have to be taken alike, or their difference is off by the bar. */
+function unlikeBars({ old, overF, overOld, overR, bar }: ForkSetup): Finding[] {
+  const show = bar === null ? 'the bar' : `the bar’s ${formatLength(bar, 'mm', { unit: true })}`
+  return old === 'measured' && overF !== overOld && overF === overR
+    ? [{ gate: 'hand', level: 'note', words: `F old and F new were not read alike: a slip there is ${show} in their difference.` }]
+    : []
+}
+
+function levelFindings(answers: Answers): Finding[] {
+  const values = fingers('f').flatMap(point => answers.of(point).estimate?.value ?? [])
+  const spread = values.length < FINGERS.length ? 0 : Math.max(...values) - Math.min(...values)
+  const show = (value: number) => formatLength(value, answers.unit, { unit: true })
+  return spread <= LEVEL
+    ? []
+    : [
+        {
+          gate: 'spread',
+          level: 'warn',
+          words: `Fingers ${show(spread)} out of level, more than ${show(LEVEL)} (own figure): is one bent?`,
+        },
+      ]
+}
+
+/** Travel over need is no ratio of the fork: it is the largest that still releases. */
+function largestRatio({ endTravel, need, slackLeft }: ForkSetup, ratio: number | null, answers: Answers): Finding[] {
+  if (endTravel === null || need === null) return []
+  const largest = endTravel / (need + (slackLeft ?? 0))
+  const said = `The largest ratio that still releases is ${largest.toFixed(2)}`
+  const show = (value: number) => formatLength(value, answers.unit, { unit: true })
+  if (ratio === null)
+    return [
+      { gate: 'hand', level: 'note', words: `${said}: that is not the fork’s own. Move its end by a known way and read the bearing.` },
+    ]
+  return [
+    {
+      gate: 'hand',
+      level: ratio > largest ? 'warn' : 'note',
+      words: `${said}, the fork’s own is ${ratio.toFixed(2)}${ratio > largest ? `: ${show(endTravel)} at its end do not release it` : ''}.`,
+    },
+  ]
+}
+
+/** What the pivot gave up against what the clutch took: with the fork’s angle kept the gap grew by the difference. */
+function bothTold(grown: Estimate | null, shorter: Estimate | null, answers: Answers): Finding[] {
+  if (!grown || !shorter) return []
+  const show = (value: number, sign = false) => formatLength(value, answers.unit, { unit: true, sign })
+  const more = shorter.value - grown.value
+  return [
+    {
+      gate: 'hand',
+      level: 'note',
+      words: `The clutch stands ${show(grown.value)} further out, the pivot is ${show(shorter.value)} shorter: with the fork’s angle kept the gap changes by ${show(more, true)}.`,
+    },
+  ]
+}
+
+/** How far the pivot goes in, from the gap as it is: with the fork’s angle kept, and with its cable end held. */
+export function pivotWorks(setup: ForkSetup, answers: Answers): Work[] {
+  const gap = gapOf(setup, sizesOf(setup, answers))
+  if (!gap) return []
+  const held = heldShare(setup, ratioOf(setup))
+  const left = answers.of('left').estimate
+  const work = (id: string, label: string, share: number): Work => ({
+    id,
+    label,
+    does: 'adjustment',
+    position: null,
+    scale: 'play',
+    effects: [{ result: 'gap', position: null, zero: sumOf([term('gap', -1 / share, gap)]), slope: share }],
+    now: null,
+    way: { up: 'in', down: 'out' },
+    ...(setup.pitch === null ? {} : { turn: setup.pitch }),
+    ...(left
+      ? {
+          stop: {
+            at: left.value,
+            words: `It goes in only ${formatLength(left.value, answers.unit, { unit: true })} more: not without cutting it.`,
+          },
+        }
+      : {}),
+    points: DEPTHS,
+    formula: share === 1 ? 'gap wanted − gap' : `(gap wanted − gap) ÷ ${share.toFixed(2)}`,
+    note:
+      share === 1
+        ? 'With the fork at the angle it has: the bearing moves as far as the pivot. One turn, jam nut, R again.'
+        : 'With the cable end held where it is: the bearing moves by 1 − b/c of it. R is always read again.',
+  })
+  return [
+    work('kept', 'Screw the pivot in by, fork’s angle kept', 1),
+    ...(held !== null && held > 0 ? [work('held', 'Screw the pivot in by, cable end held', held)] : []),
+  ]
+}
+
+/** What the makers say, offered where no limits were given: release travel, and a diameter of thread. */
+export function forkThumb({ need, most, stud }: ForkSetup, _answers: Answers, result: string): LimitSet | null {
+  const unit = 'mm'
+  if (result === 'travel' && need !== null)
+    return most === null
+      ? { kind: 'lower', lower: need, unit, source: { kind: 'kit-leaflet', text: 'release travel of the clutch maker' } }
+      : { kind: 'two-sided', lower: need, upper: most, unit, source: { kind: 'kit-leaflet', text: 'release travel of the clutch maker' } }
+  return result === 'engaged' && stud !== null
+    ? { kind: 'lower', lower: stud, unit, source: { kind: 'common-practice', text: 'as much thread as its diameter' } }
+    : null
+}

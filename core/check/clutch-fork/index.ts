@@ -1,0 +1,91 @@
+import { mm } from '../../quantity/length'
+import type { MeasuringPoint } from '../contract'
+import { defineKind } from '../define-kind'
+import { clearanceResult, sizeResult } from '../results'
+import { combineFork, FINGERS, forkThumb, pivotWorks, ratioOf } from './evaluate'
+import { FORK_REMINDERS, forkSteps } from './procedure'
+import { FIELDS, type ForkSetup } from './setup'
+
+const CLUTCH = ['clutch', 'flywheel', 'bell']
+const FORK = ['pivot', 'fork', 'gearbox', 'bearing']
+
+/**
+ * A clutch fork on a screwed pivot: the gap between bearing and fingers, how far the pivot goes in for it, whether what the pedal
+ * moves still releases, and whether the cable can still be set.
+ */
+export const clutchFork = defineKind({
+  id: 'clutch-fork',
+  title: 'Clutch fork and pivot',
+  about: 'Gap between release bearing and fingers, turns of the pivot, travel that is left and slack to take up.',
+  plausible: mm(300),
+  safety: null,
+  closing: 'Before the gearbox goes up',
+  fields: FIELDS,
+  asked: {
+    overOld: ({ old }) => old === 'measured',
+    endTravel: setup => ratioOf(setup) !== null || setup.endMoved === null,
+  },
+  parts: () => [
+    { id: 'clutch', label: 'Clutch' },
+    { id: 'flywheel', label: 'Flywheel' },
+    { id: 'bell', label: 'Bell housing' },
+    { id: 'pivot', label: 'Pivot' },
+    { id: 'fork', label: 'Fork' },
+    { id: 'gearbox', label: 'Gearbox' },
+    { id: 'bearing', label: 'Release bearing' },
+  ],
+  results: ({ old }) => [
+    clearanceResult('gap', 'Gap, bearing to fingers'),
+    sizeResult('travel', 'Travel left at the fingers', { scale: 'play', cannotBind: 'below', beside: true }),
+    sizeResult('slack', 'Slack to take up at the cable', { scale: 'play', cannotBind: 'below', beside: true }),
+    sizeResult('engaged', 'Thread engaged', { scale: 'play', cannotBind: 'above' }),
+    ...(old === 'measured'
+      ? [
+          sizeResult('grown', 'Clutch stands further out by', { scale: 'play', told: true }),
+          sizeResult('shorter', 'Pivot shorter by', { scale: 'play', told: true }),
+        ]
+      : []),
+  ],
+  points: forkPoints,
+  places: () => [],
+  procedure: forkSteps,
+  reminders: () => FORK_REMINDERS,
+  suspicions: () => [],
+  combine: (setup, answers) => {
+    const kept = setup.old === 'measured' ? [] : ['grown', 'shorter']
+    return combineFork(setup, answers).filter(({ kind }) => !kept.includes(kind))
+  },
+  works: pivotWorks,
+  thumb: forkThumb,
+})
+
+function forkPoints({ old }: ForkSetup): MeasuringPoint[] {
+  const depth = (id: string, label: string, rests: readonly string[], more: Partial<MeasuringPoint> = {}): MeasuringPoint => ({
+    id,
+    label,
+    at: {},
+    way: 'depth',
+    result: 'gap',
+    moves: [],
+    rests,
+    alone: true,
+    ...more,
+  })
+  return [
+    ...(old === 'measured'
+      ? [
+          depth('f-old', 'F of the old clutch, to its fingers', ['bell'], { result: 'grown', optional: true }),
+          depth('pivot-old', 'Old pivot, its length', [], { way: 'calipers', result: 'shorter', optional: true }),
+        ]
+      : []),
+    ...FINGERS.map(place => depth(`f-${place}`, `F, to the fingers, place ${place}`, CLUTCH)),
+    depth('r', 'R, to the bearing, fork fully back', FORK, { way: 'depth-now' }),
+    depth('pivot', 'Pivot fitted, its length', ['pivot'], {
+      way: 'calipers',
+      result: old === 'measured' ? 'shorter' : 'engaged',
+      optional: true,
+    }),
+    depth('engaged', 'Thread of the pivot in its hole', ['pivot', 'gearbox'], { way: 'calipers', result: 'engaged', optional: true }),
+    depth('left', 'How far it could still go in', ['pivot', 'gearbox'], { way: 'calipers', result: 'engaged', optional: true }),
+  ]
+}

@@ -1,0 +1,205 @@
+import { formatLength } from '../../quantity/format-length'
+import { thou } from '../../quantity/length'
+import type { Estimate } from '../../reading/estimate'
+import type { Finding } from '../../reading/gates'
+import { sumOf } from '../../reading/sum'
+import type { Answers, CombinedResult } from '../contract'
+import { barMissing, belowFace, justTheBar, type Over } from '../over-bar'
+import type { Setup } from '../setup'
+import type { ReleaseSetup } from './setup'
+
+/** Places round at which fingers and bearing are read. */
+export const ROUND = ['1', '2', '3'] as const
+/** Fingers further apart than this are not level. Own figure, no source. */
+const LEVEL = thou(20)
+
+/** The four lengths, each below the face it is meant from. */
+interface Lengths {
+  readonly a: Estimate | null
+  readonly h: Estimate | null
+  readonly d: Estimate | null
+  readonly b: Estimate | null
+}
+
+const ids = (name: string) => ROUND.map(place => `${name}-${place}`)
+
+/** The mean of the places round that were read; null before all of them are. */
+function meanRound(answers: Answers, name: string): Estimate | null {
+  const read = ids(name).flatMap(point => answers.of(point).estimate ?? [])
+  return read.length < ROUND.length ? null : sumOf(read.map((estimate, i) => ({ name: ROUND[i]!, factor: 1 / ROUND.length, estimate })))
+}
+
+function lengthsOf(setup: ReleaseSetup, answers: Answers): Lengths {
+  const { bar, centre } = setup
+  return {
+    a: belowFace(answers.of('a').estimate, setup.overA, bar),
+    h: belowFace(meanRound(answers, 'h'), setup.overH === 'face' ? 'face' : 'bar', setup.overH === 'centre' ? centre : bar),
+    d: belowFace(meanRound(answers, 'd'), setup.overD, bar),
+    b: belowFace(meanRound(answers, 'b'), setup.overB, bar),
+  }
+}
+
+const strokeOf = ({ d, b }: Lengths): Estimate | null =>
+  d && b
+    ? sumOf([
+        { name: 'B', factor: 1, estimate: b },
+        { name: 'D', factor: -1, estimate: d },
+      ])
+    : null
+
+/**
+ * Compression at rest = A + H − D; stroke = B − D; reserve = B − A − H, in which D cancels. Common practice.
+ */
+export function combineRelease(setup: ReleaseSetup, answers: Answers): CombinedResult[] {
+  const lengths = lengthsOf(setup, answers)
+  const { a, h, d, b } = lengths
+  const proud = setup.flange === 'proud' ? 1 : -1
+  const sign = proud > 0 ? '+' : '−'
+  const missing = missingThickness(setup)
+  const compression =
+    a && h && d
+      ? sumOf([
+          { name: 'A', factor: proud, estimate: a },
+          { name: 'H', factor: 1, estimate: h },
+          { name: 'D', factor: -1, estimate: d },
+        ])
+      : null
+  const reserve =
+    a && h && b
+      ? sumOf([
+          { name: 'B', factor: 1, estimate: b },
+          { name: 'A', factor: -proud, estimate: a },
+          { name: 'H', factor: -1, estimate: h },
+        ])
+      : null
+  const stroke = strokeOf(lengths)
+  const unlike = stroke ? unlikeBars(setup, answers) : []
+  return [
+    {
+      kind: 'compression',
+      position: null,
+      estimate: compression,
+      points: ['a', ...ids('h'), ...ids('d')],
+      formula: `${proud > 0 ? '' : '−'}A + H − D, the mean of three places each`,
+      findings: [
+        ...missing,
+        ...unlike,
+        ...levelFindings(answers, 'h', 'Fingers'),
+        ...levelFindings(answers, 'd', 'Bearing'),
+        ...againstLast(setup, h, answers),
+      ],
+    },
+    {
+      kind: 'reserve',
+      position: null,
+      estimate: reserve,
+      points: [...ids('b'), 'a', ...ids('h')],
+      formula: `B ${sign === '+' ? '−' : '+'} A − H: the stroke less the compression, in which D cancels`,
+      findings: [...missing, ...unlike, ...forecast(reserve, answers)],
+      ...(reserve && reserve.value <= 0
+        ? { overrule: { state: 'below', words: 'none left: the bearing is pushed home before the disc has worn at all' } as const }
+        : {}),
+    },
+    {
+      kind: 'stroke',
+      position: null,
+      estimate: stroke,
+      points: [...ids('b'), ...ids('d')],
+      formula: 'B − D',
+      findings: [...unlike, ...againstMaker(setup, stroke, answers)],
+    },
+  ]
+}
+
+const missingThickness = ({ overA, overH, overD, overB, bar, centre }: ReleaseSetup): Finding[] => [
+  ...barMissing([overA, overH === 'bar' ? 'bar' : 'face', overD, overB] satisfies Over[], bar),
+  ...(overH === 'centre' && centre === null
+    ? [{ gate: 'hand', level: 'fail', words: 'H was read to a centring piece: give its height in Set up.' } as const]
+    : []),
+]
+
+/** D and B are one difference: what lies between has to be the same, or it is wrong by the bar. */
+function unlikeBars({ overD, overB, bar }: ReleaseSetup, { unit }: Answers): Finding[] {
+  if (overD === overB) return []
+  return [
+    {
+      gate: 'hand',
+      level: 'fail',
+      words: `D and B were not read alike: one over the bar, the other not. A slip there makes stroke and reserve wrong by ${
+        bar === null ? 'its thickness' : formatLength(bar, unit, { unit: true })
+      }. Read both the same way.`,
+    },
+  ]
+}
+
+function levelFindings(answers: Answers, name: string, what: string): Finding[] {
+  const values = ids(name).flatMap(point => answers.of(point).estimate?.value ?? [])
+  const spread = values.length < ROUND.length ? 0 : Math.max(...values) - Math.min(...values)
+  if (spread <= LEVEL) return []
+  return [
+    {
+      gate: 'spread',
+      level: 'warn',
+      words: `${what} ${formatLength(spread, answers.unit, { unit: true })} out of level round, more than ${formatLength(LEVEL, answers.unit, { unit: true })} (own figure): is something bent, or not home?`,
+    },
+  ]
+}
+
+/** Figure and sentence, no promise of miles. */
+const forecast = (reserve: Estimate | null, { unit }: Answers): Finding[] =>
+  reserve && reserve.value > 0
+    ? [
+        {
+          gate: 'hand',
+          level: 'note',
+          words: `As the disc wears the fingers may move back ${formatLength(reserve.value, unit, { unit: true })} before they load the bearing and the clutch slips.`,
+        },
+      ]
+    : []
+
+function againstMaker({ stroke: maker, bar }: ReleaseSetup, stroke: Estimate | null, answers: Answers): Finding[] {
+  if (maker === null || !stroke) return []
+  const apart = stroke.value - maker
+  if (Math.abs(apart) <= Math.max(stroke.U, thou(5))) return []
+  const show = (value: number) => formatLength(value, answers.unit, { unit: true })
+  return [
+    {
+      gate: 'hand',
+      level: 'warn',
+      words: `A stroke of ${show(stroke.value)}, and its maker says ${show(maker)}: was it pushed fully home, was it at its free end?`,
+    },
+    ...justTheBar(apart, stroke.U, bar, answers),
+  ]
+}
+
+/** Another build’s H is no measurement; one that is off by just the bar is a slip. */
+const againstLast = ({ lastH, bar }: ReleaseSetup, h: Estimate | null, answers: Answers): Finding[] =>
+  lastH === null || !h ? [] : justTheBar(h.value - lastH, h.U, bar, answers)
+
+/** No shim changes the stroke. */
+export function strokeBefore(setup: ReleaseSetup, before: Answers, now: Answers): { result: string; finding: Finding }[] {
+  const [was, is] = [strokeOf(lengthsOf(setup, before)), strokeOf(lengthsOf(setup, now))]
+  if (!was || !is || Math.abs(is.value - was.value) <= Math.hypot(was.U, is.U)) return []
+  const show = (value: number) => formatLength(value, now.unit, { unit: true })
+  const words = `The stroke was ${show(was.value)} before the shim and is ${show(is.value)} now: no shim changes it. Read D and B again.`
+  return ['compression', 'reserve', 'stroke'].map(result => ({ result, finding: { gate: 'hand', level: 'fail', words } }))
+}
+
+/** A build like it takes minutes: bar, plate and how it was read are as they were, its H is told beside the new one. */
+export function handedOn(setup: ReleaseSetup, answers: Answers): Setup {
+  const { h } = lengthsOf(setup, answers)
+  const { plate, flange, bar, overA, overH, centre, overD, overB, stroke } = setup
+  const figure = (value: number | null) => (value === null ? '' : String(value))
+  return {
+    plate,
+    flange,
+    overA,
+    overH,
+    overD,
+    overB,
+    bar: figure(bar),
+    centre: figure(centre),
+    stroke: figure(stroke),
+    lastH: h ? String(Math.round(h.value)) : '',
+  }
+}
