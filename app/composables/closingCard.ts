@@ -16,6 +16,8 @@ export interface ClosingCard {
   readonly state: VerdictState
   /** `In 3.1 thou, of 2 – 6 thou` */
   readonly answer: string
+  /** figures that answer a question of their own beside it: what is left to travel, the reserve */
+  readonly beside: string | null
   /** which readings, which gauge, since when, in which state of the unit */
   readonly rests: string
   /** what is not done yet, the gravest first */
@@ -32,8 +34,18 @@ export function closingCard(document: CheckDocument, evaluation: CheckEvaluation
   return {
     state,
     answer: `${several ? `${resultName(headline)}: ` : ''}${word}${figure}${limits}`,
+    beside: besideIt(),
     rests: restsOn(),
     open: stillOpen(),
+  }
+
+  function besideIt(): string | null {
+    const others = evaluation.current.results.filter(({ kind, estimate, id }) => kind.beside && estimate !== null && id !== headline.id)
+    const words = others.map(other => {
+      const own = unitOfResult(other.kind, system)
+      return `${resultName(other)} ${shownFigure(other, own)} ${unitName(own)}`
+    })
+    return words.length === 0 ? null : words.join(' · ')
   }
 
   function restsOn(): string {

@@ -139,7 +139,17 @@ const STEPS: readonly (readonly [kind: string, setup: Readonly<Record<string, re
   ['oil-pump-clearance', { way: ['strip'] }, 's:clean! s:flat! s:strip-dry! m:strip-torque! p:strip-clean! c:rub p:turned p:prime'],
   ['release-bearing', { plate: ['in'] }, 's:plate-in! s:clutch-up! s:bar-measured m:three-round! m:free! c:one-shim p:again!'],
   ['release-bearing', { plate: ['none'] }, 's:clutch-up! s:bar-measured m:three-round! m:free! c:one-shim p:again!'],
-  ['clutch-fork', { old: ['measured'] }, 's:old-first! s:one-plane! m:fingers-round! m:fork-back! c:turn-by-turn p:greased! p:threadlock!'],
+  ['diameter', { part: ['bore'], way: ['gauge'], work: ['judged'] }, 's:clean! s:zeroed! m:rocked p:all-places'],
+  ['diameter', { part: ['bore'], way: ['gauge'], work: ['sized'] }, 's:clean! s:zeroed! m:rocked c:cold p:all-places'],
+  ['diameter', { part: ['bore'], way: ['micrometer'], work: ['judged'] }, 's:clean! s:standard! p:all-places'],
+  ['diameter', { part: ['bore'], way: ['micrometer'], work: ['sized'] }, 's:clean! s:standard! c:cold p:all-places'],
+  ['diameter', { part: ['shaft'], work: ['judged'] }, 's:clean! s:standard! p:all-places'],
+  ['diameter', { part: ['shaft'], work: ['sized'] }, 's:clean! s:standard! c:cold p:all-places'],
+  [
+    'clutch-fork',
+    { old: ['measured', 'worn'] },
+    's:old-first! s:one-plane! m:fingers-round! m:fork-back! c:turn-by-turn p:greased! p:threadlock!',
+  ],
   ['clutch-fork', { old: ['gone'] }, 's:old-first s:one-plane! m:fingers-round! m:fork-back! c:turn-by-turn p:greased! p:threadlock!'],
 ]
 

@@ -2,6 +2,7 @@ import type { CheckKind } from './contract'
 import { bearingClearance } from './bearing-clearance'
 import { clutchFork } from './clutch-fork'
 import { comparatorHub } from './comparator-hub'
+import { diameter } from './diameter'
 import { crankshaftEndPlay } from './crankshaft-end-play'
 import { eccentricShaftEndPlay } from './eccentric-shaft-end-play'
 import { oilPumpClearance } from './oil-pump-clearance'
@@ -32,6 +33,7 @@ export const checkKinds: readonly CheckKind[] = [
   steeringHeadKit,
   releaseBearing,
   clutchFork,
+  diameter,
 ]
 
 /** @throws RangeError for a kind this version does not know */

@@ -391,6 +391,8 @@ describe('what is stored', () => {
     // Longer by 378 less … of the spacer, no play felt under the nut: it took as much or more.
     const [longer] = evaluateCheck((await checkView(shop, String(job.checks[0].id))).document, []).current.results
     expect(await begun(job.unit.name)).toEqual([String(Math.round(longer!.estimate!.value)), 'least'])
+    const again = (await checkView(shop, `${job.unit.name}-0`.replace(/\W/g, '-'))).document
+    expect(again.limits.sets).toEqual((await checkView(shop, String(job.checks[0].id))).document.limits.sets)
     expect(await begun('Fire pump')).toEqual(['', 'figure'])
     expect(await begun(job.unit.name, { lost: String(thou(3)) })).toEqual([String(thou(3)), 'least'])
     await shop.close()

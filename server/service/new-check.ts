@@ -2,6 +2,7 @@ import type { CheckKind } from '#core/check/contract'
 import { evaluateCheck } from '#core/check/evaluate-check'
 import { checkKind } from '#core/check/registry'
 import type { Setup } from '#core/check/setup'
+import type { SettingsChange } from '#core/command/command'
 import { beginCheck, settingsOf } from '#core/command/settings'
 import type { NewCheckDto } from '#shared/dto/check'
 import type { CheckView } from '#shared/types'
@@ -39,7 +40,11 @@ async function begin(sql: Sql, jobId: string, { id, op, content, settings }: New
     kind: 'set',
     op,
     at,
-    change: { ...given, title: given.title?.trim() || kind.title, ...(learned ? { setup: { ...learned, ...given.setup } } : {}) },
+    change: {
+      ...given,
+      title: given.title?.trim() || kind.title,
+      ...(learned ? { setup: { ...learned.setup, ...given.setup }, limits: given.limits ?? learned.limits } : {}),
+    },
     register: await allGauges(sql),
     parts: await partsOfJob(sql, jobId),
   } as const
@@ -47,13 +52,16 @@ async function begin(sql: Sql, jobId: string, { id, op, content, settings }: New
   await carryOut(sql, { ...loaded, row: { ...loaded.row, version: 0 } }, command, { op, content })
 }
 
-/** What the newest signed check of the kind on this unit has learned for the next; null: nothing. */
-async function fromTheLast(sql: Sql, jobId: string, kind: CheckKind): Promise<Setup | null> {
+/** What the newest signed check of the kind on this unit has learned for the next, and the limits it went by; null: nothing. */
+async function fromTheLast(sql: Sql, jobId: string, kind: CheckKind): Promise<(Pick<SettingsChange, 'limits'> & { setup: Setup }) | null> {
   if (!kind.handsOn) return null
   const last = (await signedOnUnit(sql, jobId)).find(check => check.kind === kind.id)
   if (!last) return null
   const { document, lots } = await loadCheck(sql, last.id)
-  return kind.handsOn(document.setup, evaluateCheck(document, lots).current.answers)
+  const limits = Object.entries(document.limits.sets).flatMap(([result, pair]) =>
+    (['book', 'shop'] as const).flatMap(role => (pair[role] ? [{ result, role, set: pair[role] }] : [])),
+  )
+  return { setup: kind.handsOn(document.setup, evaluateCheck(document, lots).current.answers), limits }
 }
 
 function kindOf(id: string): CheckKind {

@@ -1,4 +1,4 @@
-import { newJob, next, pick, tabToField, tickAll } from './by-keyboard'
+import { fill, keep, newJob, next, pick, tabToField, tickAll } from './by-keyboard'
 import { emptyForThisFile, expect, sign, tabTo, test, type } from './workshop'
 
 // From an empty data folder to a signature, by keyboard alone. The figures are made up.
@@ -48,4 +48,66 @@ test('an oil pump: what to rub off its face for both rotors, noted as rework, me
   await page.getByRole('navigation', { name: 'Phases' }).getByRole('button', { name: /Prove/ }).press('Enter')
   await tickAll(page)
   await sign(page, (await page.locator('#sign-reason').count()) > 0 ? 'as measured' : '')
+})
+
+test('a bore to a size: class offered by ISO 286, what to hone it to and what the dial shows, a master mistyped, signed', async ({
+  page,
+  shop,
+}) => {
+  await newJob(page, shop.address, 'mail launch', 'reduction box')
+  await page.keyboard.type('bearing bore')
+  await pick(page, 'Kind of check', 'Diameter')
+  await pick(page, 'It is', 'Worked to size')
+  await fill(page, /^Nominal diameter/, '60 mm')
+  await pick(page, 'Class of the hole, ISO 286', 'H7')
+  await fill(page, /^Actual size of the master/, '40 mm')
+  await tabTo(page, active => active.text === 'Begin the check')
+  await page.keyboard.press('Enter')
+  await expect(page.getByTestId('verdict')).toContainText('To do')
+  await tickAll(page)
+  await next(page)
+  const places = ['plane A, station 1', 'plane B, station 1', 'plane A, station 2', 'plane B, station 2']
+  const at = async (point: string, figure: string) => {
+    await page
+      .getByRole('button', { name: new RegExp(`^(Bore, )?${point}:`) })
+      .first()
+      .press('Enter')
+    await expect(page.getByLabel(/^Figure read/)).toBeFocused()
+    await type(page, figure)
+  }
+  for (const place of places) await at(place, '0.040 mm')
+  // The master was mistyped: no bore gauge of the register reaches there.
+  await expect(page.getByText('is outside the range of Bore gauge').first()).toBeVisible()
+  await page
+    .getByRole('navigation', { name: 'Phases' })
+    .getByRole('button', { name: /Set up/ })
+    .press('Enter')
+  await keep(page, /^Actual size of the master/, '60 mm')
+  await next(page)
+  // 60 less 0.04: no limits yet, and those of the class are offered.
+  await page.keyboard.press('Escape')
+  await page.getByRole('button', { name: 'Set a limit here' }).press('Enter')
+  await expect(page.getByTestId('thumb')).toContainText('ISO 286 H7 at 60 mm')
+  await page.getByRole('button', { name: 'Use it as shop limits' }).press('Enter')
+  await expect(page.getByTestId('verdict')).toContainText('Below')
+  await page
+    .getByRole('navigation', { name: 'Phases' })
+    .getByRole('button', { name: /Choose/ })
+    .press('Enter')
+  const target = page.getByTestId('target')
+  await expect(target).toContainText('Hone it to')
+  await expect(target).toContainText('On the dial, cold')
+  await expect(target).toContainText('Still to come off')
+  await page.keyboard.press('j')
+  await page.getByRole('button', { name: 'Bore was replaced or reworked' }).press('Enter')
+  await expect(page.getByLabel('What was done')).toBeFocused()
+  await page.keyboard.type('honed')
+  await tabTo(page, active => active.id === 'part-by')
+  await type(page, 'T. Marl')
+  await page.getByRole('link', { name: /bearing bore/ }).press('Enter')
+  await expect(page.getByTestId('verdict')).toContainText('Stale')
+  for (const place of places) await at(place, '-0.012 mm')
+  await page.getByRole('navigation', { name: 'Phases' }).getByRole('button', { name: /Prove/ }).press('Enter')
+  await tickAll(page)
+  await sign(page, (await page.locator('#sign-reason').count()) > 0 ? 'as honed' : '')
 })

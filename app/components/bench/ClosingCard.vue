@@ -20,6 +20,7 @@ const question = computed(() => `${checkKind(props.document.kind).closing ?? 'Be
       <p class="flex items-center gap-5 text-[44px] leading-tight font-bold" :class="stateText(card.state)">
         <StateMark :state="card.state" :size="56" />{{ card.answer }}
       </p>
+      <p v-if="card.beside" class="text-[28px] leading-snug">{{ card.beside }}</p>
       <p class="text-[28px] leading-snug">{{ card.rests }}</p>
       <p class="text-[28px] leading-snug font-semibold" :class="card.open === 'Nothing is pending.' ? 'text-in' : 'text-near'">
         {{ card.open }}

@@ -91,12 +91,20 @@ describe('a clutch fork on its pivot', () => {
     expect(inMm(targets[0]!.low!)).toBe(1.25)
     expect(targets[0]!.turn).toBe(mm(1.5))
   })
+  it('between where it binds and where the sleeve ends there is room for the travel, or there is not', () => {
+    const marks = (sleeve: number) => [...NEW, ...figures('binds-at', mm(20)), ...figures('sleeve-ends', mm(sleeve))]
+    const tried = { endTravel: String(mm(30)), endMoved: String(mm(25)), bearingMoved: String(mm(10)) }
+    expect(of(check(marks(34), tried), 'swing')).toBe(2)
+    expect(of(check(marks(31), tried), 'swing')).toBe(-1)
+  })
+  it('old parts that were worn are a used figure, and said to be', () =>
+    expect(words(check([...OLD, ...NEW], { old: 'worn' }), 'shorter')).toContain('Measured on a worn pivot'))
   it('after a turn the newest R counts', () => {
     const turned = [...fingers(48.25), ...figures('r', mm(47), mm(45.5))]
     expect(of(check(turned), 'gap')).toBe(2.75)
   })
   it('what was never measured of the old clutch is not asked for', () => {
     const e = check(NEW, { old: 'gone' })
-    expect(e.current.results.map(({ id }) => id)).toEqual(['gap', 'travel', 'slack', 'engaged'])
+    expect(e.current.results.map(({ id }) => id)).toEqual(['gap', 'travel', 'slack', 'engaged', 'swing'])
   })
 })

@@ -7,7 +7,7 @@ import type { LimitSet } from '../../verdict/limits'
 import type { Answers, CombinedResult } from '../contract'
 import { barMissing, belowFace } from '../over-bar'
 import type { Work } from '../work'
-import type { ForkSetup } from './setup'
+import { oldKnown, type ForkSetup } from './setup'
 
 /** Places round at which the fingers are read. */
 export const FINGERS = ['1', '2', '3'] as const
@@ -34,10 +34,10 @@ function sizesOf(setup: ForkSetup, answers: Answers): Sizes {
   const of = (point: string) => answers.of(point).estimate
   return {
     f: belowFace(fingersOf(answers, 'f'), setup.overF, setup.bar),
-    fOld: setup.old === 'measured' ? belowFace(of('f-old'), setup.overOld, setup.bar) : null,
+    fOld: oldKnown(setup) ? belowFace(of('f-old'), setup.overOld, setup.bar) : null,
     r: belowFace(of('r'), setup.overR, setup.bar),
     pivot: of('pivot'),
-    pivotOld: setup.old === 'measured' ? of('pivot-old') : null,
+    pivotOld: oldKnown(setup) ? of('pivot-old') : null,
   }
 }
 
@@ -73,7 +73,12 @@ export function combineFork(setup: ForkSetup, answers: Answers): CombinedResult[
       ? sumOf([term('travel', 1, stated(setup.endTravel / ratio, [])), term('gap', -1, stated(setup.slackLeft ?? 0, []))])
       : null
   const slack = open && ratio !== null ? sumOf([term('gap', ratio, open)]) : null
-  const missing = barMissing([setup.overF, setup.overR, setup.old === 'measured' ? setup.overOld : 'face'], setup.bar)
+  const [binds, sleeve] = [answers.of('binds-at').estimate, answers.of('sleeve-ends').estimate]
+  const swing =
+    binds && sleeve && ratio !== null && setup.endTravel !== null
+      ? sumOf([term('sleeve', 1, sleeve), term('binds', -1, binds), term('travel', -1, stated(setup.endTravel / ratio, []))])
+      : null
+  const missing = barMissing([setup.overF, setup.overR, oldKnown(setup) ? setup.overOld : 'face'], setup.bar)
   const from = setup.bell === 'engine' ? 'F − R' : 'R − F'
   return [
     {
@@ -101,7 +106,7 @@ export function combineFork(setup: ForkSetup, answers: Answers): CombinedResult[
       estimate: grown,
       points: ['f-old', ...fingers('f')],
       formula: 'F of the old clutch − F',
-      findings: setup.old === 'measured' && setup.overOld !== setup.overF ? unlikeBars(setup) : [],
+      findings: unlikeBars(setup),
     },
     {
       kind: 'shorter',
@@ -109,15 +114,28 @@ export function combineFork(setup: ForkSetup, answers: Answers): CombinedResult[
       estimate: shorter,
       points: ['pivot-old', 'pivot'],
       formula: 'old pivot − new pivot',
-      findings: bothTold(grown, shorter, answers),
+      findings: [
+        ...bothTold(grown, shorter, answers),
+        ...(setup.old === 'worn' && shorter
+          ? [{ gate: 'hand', level: 'note', words: 'Measured on a worn pivot: its top is gone by what it has worn.' } as const]
+          : []),
+      ],
+    },
+    {
+      kind: 'swing',
+      position: null,
+      estimate: swing,
+      points: ['binds-at', 'sleeve-ends'],
+      formula: 'from where it binds to where the sleeve ends, less the travel at the bearing',
     },
   ]
 }
 
 /** F old and F new have to be taken alike, or their difference is off by the bar. */
-function unlikeBars({ old, overF, overOld, overR, bar }: ForkSetup): Finding[] {
+function unlikeBars(setup: ForkSetup): Finding[] {
+  const { overF, overOld, overR, bar } = setup
   const show = bar === null ? 'the bar' : `the bar’s ${formatLength(bar, 'mm', { unit: true })}`
-  return old === 'measured' && overF !== overOld && overF === overR
+  return oldKnown(setup) && overF !== overOld && overF === overR
     ? [{ gate: 'hand', level: 'note', words: `F old and F new were not read alike: a slip there is ${show} in their difference.` }]
     : []
 }

@@ -4,7 +4,7 @@ import { defineKind } from '../define-kind'
 import { clearanceResult, sizeResult } from '../results'
 import { combineFork, FINGERS, forkThumb, pivotWorks, ratioOf } from './evaluate'
 import { FORK_REMINDERS, forkSteps } from './procedure'
-import { FIELDS, type ForkSetup } from './setup'
+import { FIELDS, oldKnown, type ForkSetup } from './setup'
 
 const CLUTCH = ['clutch', 'flywheel', 'bell']
 const FORK = ['pivot', 'fork', 'gearbox', 'bearing']
@@ -22,7 +22,7 @@ export const clutchFork = defineKind({
   closing: 'Before the gearbox goes up',
   fields: FIELDS,
   asked: {
-    overOld: ({ old }) => old === 'measured',
+    overOld: oldKnown,
     endTravel: setup => ratioOf(setup) !== null || setup.endMoved === null,
   },
   parts: () => [
@@ -34,12 +34,13 @@ export const clutchFork = defineKind({
     { id: 'gearbox', label: 'Gearbox' },
     { id: 'bearing', label: 'Release bearing' },
   ],
-  results: ({ old }) => [
+  results: setup => [
     clearanceResult('gap', 'Gap, bearing to fingers'),
     sizeResult('travel', 'Travel left at the fingers', { scale: 'play', cannotBind: 'below', beside: true }),
     sizeResult('slack', 'Slack to take up at the cable', { scale: 'play', cannotBind: 'below', beside: true }),
     sizeResult('engaged', 'Thread engaged', { scale: 'play', cannotBind: 'above' }),
-    ...(old === 'measured'
+    clearanceResult('swing', 'Room to swing', { main: false }),
+    ...(oldKnown(setup)
       ? [
           sizeResult('grown', 'Clutch stands further out by', { scale: 'play', told: true }),
           sizeResult('shorter', 'Pivot shorter by', { scale: 'play', told: true }),
@@ -52,14 +53,14 @@ export const clutchFork = defineKind({
   reminders: () => FORK_REMINDERS,
   suspicions: () => [],
   combine: (setup, answers) => {
-    const kept = setup.old === 'measured' ? [] : ['grown', 'shorter']
+    const kept = oldKnown(setup) ? [] : ['grown', 'shorter']
     return combineFork(setup, answers).filter(({ kind }) => !kept.includes(kind))
   },
   works: pivotWorks,
   thumb: forkThumb,
 })
 
-function forkPoints({ old }: ForkSetup): MeasuringPoint[] {
+function forkPoints(setup: ForkSetup): MeasuringPoint[] {
   const depth = (id: string, label: string, rests: readonly string[], more: Partial<MeasuringPoint> = {}): MeasuringPoint => ({
     id,
     label,
@@ -72,7 +73,7 @@ function forkPoints({ old }: ForkSetup): MeasuringPoint[] {
     ...more,
   })
   return [
-    ...(old === 'measured'
+    ...(oldKnown(setup)
       ? [
           depth('f-old', 'F of the old clutch, to its fingers', ['bell'], { result: 'grown', optional: true }),
           depth('pivot-old', 'Old pivot, its length', [], { way: 'calipers', result: 'shorter', optional: true }),
@@ -82,10 +83,12 @@ function forkPoints({ old }: ForkSetup): MeasuringPoint[] {
     depth('r', 'R, to the bearing, fork fully back', FORK, { way: 'depth-now' }),
     depth('pivot', 'Pivot fitted, its length', ['pivot'], {
       way: 'calipers',
-      result: old === 'measured' ? 'shorter' : 'engaged',
+      result: oldKnown(setup) ? 'shorter' : 'engaged',
       optional: true,
     }),
     depth('engaged', 'Thread of the pivot in its hole', ['pivot', 'gearbox'], { way: 'calipers', result: 'engaged', optional: true }),
+    depth('binds-at', 'Travel bar: where the fork begins to bind', ['fork', 'pivot'], { result: 'swing', optional: true }),
+    depth('sleeve-ends', 'Travel bar: where the sleeve ends', ['fork', 'bearing'], { result: 'swing', optional: true }),
     depth('left', 'How far it could still go in', ['pivot', 'gearbox'], { way: 'calipers', result: 'engaged', optional: true }),
   ]
 }

@@ -1,14 +1,14 @@
 import type { Step } from '../../method/step'
 import type { Reminder } from '../conditions'
-import type { ForkSetup } from './setup'
+import { oldKnown, type ForkSetup } from './setup'
 
 /** The work of a clutch fork’s pivot. Common practice; the maker's manual comes first. */
-export const forkSteps = ({ old }: ForkSetup): readonly Step[] => [
+export const forkSteps = (setup: ForkSetup): readonly Step[] => [
   {
     id: 'old-first',
     phase: 'setup',
     text: 'Old clutch and old pivot measured before they come off: afterwards the old gap is gone for good',
-    required: old === 'measured',
+    required: oldKnown(setup),
   },
   { id: 'one-plane', phase: 'setup', text: 'F and R from the plane where engine and gearbox meet', required: true },
   {

@@ -15,6 +15,7 @@ export const FIELDS = {
     label: 'Old clutch and pivot',
     options: [
       { value: 'measured', label: 'Measured before they came off' },
+      { value: 'worn', label: 'Measured, and worn: a used figure' },
       { value: 'gone', label: 'Gone: the old gap cannot be told any more' },
     ],
     initial: 'measured',
@@ -51,3 +52,5 @@ export const FIELDS = {
   }),
 }
 export type ForkSetup = SetupOf<typeof FIELDS>
+/** Old parts were measured, worn or not. */
+export const oldKnown = ({ old }: Pick<ForkSetup, 'old'>): boolean => old !== 'gone'

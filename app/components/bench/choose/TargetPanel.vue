@@ -26,6 +26,8 @@ function leftWords(target: Target): { words: string; figure: string } | null {
 }
 /** `1.2 turns in` */
 const turns = ({ value, turn, way }: Target) => `${Math.abs(value / turn!).toFixed(1)} turns${value < 0 ? ` ${way.down}` : ` ${way.up}`}`
+/** A cut begins at nothing, and a screw where it stands: that is no figure to be shown. */
+const nowShown = ({ now, does, turn }: Target) => (now ? now.value !== 0 : does === 'adjustment' && !turn)
 const targets = computed(() => props.evaluation.targets)
 </script>
 
@@ -45,11 +47,11 @@ const targets = computed(() => props.evaluation.targets)
       <p class="text-[14px] text-mute">{{ target.formula }}; aimed at {{ show(target.aim.target, target) }}, {{ target.aim.words }}.</p>
       <table class="tight">
         <tbody>
-          <tr v-if="target.does === 'adjustment' && (target.now || !target.turn)">
-            <td>It reads now</td>
+          <tr v-if="nowShown(target)">
+            <td>{{ target.does === 'adjustment' ? 'It reads now' : 'It measures now' }}</td>
             <td class="figure text-right">{{ target.now ? show(target.now.value, target) : '–' }}</td>
           </tr>
-          <tr v-if="target.does === 'adjustment' && leftWords(target)">
+          <tr v-if="nowShown(target) && leftWords(target)">
             <td>{{ leftWords(target)!.words }}</td>
             <td class="figure text-right">{{ leftWords(target)!.figure }}</td>
           </tr>

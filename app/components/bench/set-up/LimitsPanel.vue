@@ -5,7 +5,8 @@ import type { ResultEvaluation } from '#core/check/evaluate-fitting'
 import { unitFor } from '#core/quantity/format-length'
 import type { Unit } from '#core/quantity/figure'
 import { systemOf } from '#core/quantity/figure'
-import { describeLimits, type LimitSet } from '#core/verdict/limits'
+import { lowerFirst } from '#core/quantity/lower-first'
+import { SOURCE_NAME, describeLimits, type LimitSet } from '#core/verdict/limits'
 import { faultAt } from '~/composables/useApi'
 import type { Fault } from '#shared/types'
 
@@ -73,8 +74,8 @@ const fault = computed(
     </div>
     <div v-if="thumb && !locked" class="space-y-1 text-[14px]" data-test="thumb">
       <p>
-        No limit known. By rule of thumb: <strong class="figure">{{ describeLimits(thumb, unit) }}</strong>{{ ' '
-        }}<span class="text-mute">({{ thumb.source.text }}; common practice, the book wins)</span>
+        No limit known. Offered: <strong class="figure">{{ describeLimits(thumb, unit) }}</strong>{{ ' '
+        }}<span class="text-mute">({{ thumb.source.text }}; {{ lowerFirst(SOURCE_NAME[thumb.source.kind]) }}, the book wins)</span>
       </p>
       <button type="button" class="button min-h-9" @click="keep('shop', thumb)">Use it as shop limits</button>
     </div>
