@@ -54,3 +54,16 @@ export const next = async (page: Page) => {
   await page.keyboard.press('Escape')
   await page.keyboard.press('PageDown')
 }
+
+/** A whole kit into the drawer, a size a line. */
+export async function kit(page: Page, address: string, family: string, ...lines: string[]): Promise<void> {
+  await page.goto(`${address}/stock`)
+  await page.getByRole('button', { name: 'Whole kit' }).press('Enter')
+  await expect(page.getByLabel('Family of the kit')).toBeFocused()
+  await page.keyboard.type(family)
+  await page.keyboard.press('Tab')
+  await type(page, ...lines)
+  await tabTo(page, active => active.text === 'Put the kit in')
+  await page.keyboard.press('Enter')
+  await expect(page.getByTestId('csv-result')).toContainText(`${lines.length} sizes of “${family}” put in`)
+}

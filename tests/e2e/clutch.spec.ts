@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { fill, newJob, next, pick, tabToField, tickAll } from './by-keyboard'
+import { fill, kit, newJob, next, pick, tabToField, tickAll } from './by-keyboard'
 import { emptyForThisFile, expect, sign, tabTo, test, type } from './workshop'
 
 // From an empty data folder to a signature, by keyboard alone. The figures are made up.
@@ -18,16 +18,7 @@ test('a release bearing: a bar in one depth only is refused, one shim moves comp
   page,
   shop,
 }) => {
-  await page.goto(`${shop.address}/stock`)
-  await page.getByRole('button', { name: 'Whole kit' }).press('Enter')
-  await expect(page.getByLabel('Family of the kit')).toBeFocused()
-  await page.keyboard.type('release shims')
-  await page.keyboard.press('Tab')
-  await type(page, '0.1 in', '0.15 in', '0.2 in')
-  await tabTo(page, active => active.text === 'Put the kit in')
-  await page.keyboard.press('Enter')
-  await expect(page.getByTestId('csv-result')).toContainText('3 sizes')
-
+  await kit(page, shop.address, 'release shims', '0.1 in', '0.15 in', '0.2 in')
   await newJob(page, shop.address, 'island bus', 'clutch')
   await page.keyboard.type('release bearing')
   await pick(page, 'Kind of check', 'Hydraulic release')

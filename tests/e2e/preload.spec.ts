@@ -1,21 +1,10 @@
 import type { Page } from '@playwright/test'
-import { fill, newJob, next, pick, tabToField, tickAll } from './by-keyboard'
+import { fill, kit, newJob, next, pick, tabToField, tickAll } from './by-keyboard'
 import { emptyForThisFile, expect, sign, tabTo, test, type } from './workshop'
 
 // From an empty data folder to a signature, by keyboard alone. The figures are made up.
 emptyForThisFile()
 
-async function kit(page: Page, address: string, family: string, ...lines: string[]): Promise<void> {
-  await page.goto(`${address}/stock`)
-  await page.getByRole('button', { name: 'Whole kit' }).press('Enter')
-  await expect(page.getByLabel('Family of the kit')).toBeFocused()
-  await page.keyboard.type(family)
-  await page.keyboard.press('Tab')
-  await type(page, ...lines)
-  await tabTo(page, active => active.text === 'Put the kit in')
-  await page.keyboard.press('Enter')
-  await expect(page.getByTestId('csv-result')).toContainText(`${lines.length} sizes of “${family}” put in`)
-}
 async function turned(page: Page, ...torques: string[]): Promise<void> {
   await page.getByLabel('Turning', { exact: true }).focus()
   for (const torque of torques) {

@@ -1,27 +1,15 @@
 import { formatLength } from '../../quantity/format-length'
-import { thou } from '../../quantity/length'
 import { stated, type Estimate } from '../../reading/estimate'
 import type { Finding } from '../../reading/gates'
 import { sumOf } from '../../reading/sum'
 import type { LimitSet } from '../../verdict/limits'
 import type { Answers, CombinedResult } from '../contract'
 import { barMissing, belowFace } from '../over-bar'
+import { meanRound, outOfLevel, roundPoints } from '../round'
 import type { Work } from '../work'
 import { oldKnown, type ForkSetup } from './setup'
 
-/** Places round at which the fingers are read. */
-export const FINGERS = ['1', '2', '3'] as const
-/** Fingers further apart than this are not level. Own figure, no source. */
-const LEVEL = thou(20)
-
-const fingers = (name: string) => FINGERS.map(place => `${name}-${place}`)
 const term = (name: string, factor: number, estimate: Estimate) => ({ name, factor, estimate })
-
-/** Mean of the fingers, below the face; null before all were read. */
-function fingersOf(answers: Answers, name: string): Estimate | null {
-  const read = fingers(name).flatMap(point => answers.of(point).estimate ?? [])
-  return read.length < FINGERS.length ? null : sumOf(read.map((estimate, i) => term(FINGERS[i]!, 1 / FINGERS.length, estimate)))
-}
 
 interface Sizes {
   readonly f: Estimate | null
@@ -33,7 +21,7 @@ interface Sizes {
 function sizesOf(setup: ForkSetup, answers: Answers): Sizes {
   const of = (point: string) => answers.of(point).estimate
   return {
-    f: belowFace(fingersOf(answers, 'f'), setup.overF, setup.bar),
+    f: belowFace(meanRound(answers, 'f'), setup.overF, setup.bar),
     fOld: oldKnown(setup) ? belowFace(of('f-old'), setup.overOld, setup.bar) : null,
     r: belowFace(of('r'), setup.overR, setup.bar),
     pivot: of('pivot'),
@@ -57,7 +45,7 @@ export function ratioOf({ endMoved, bearingMoved, toBearing, toCable }: ForkSetu
 const heldShare = ({ toBearing, toCable }: ForkSetup, ratio: number | null): number | null =>
   toBearing !== null && toCable !== null && toCable !== 0 ? 1 - toBearing / toCable : ratio === null ? null : 1 - 1 / ratio
 
-const DEPTHS = [...fingers('f'), 'r']
+const DEPTHS = [...roundPoints('f'), 'r']
 
 /** Gap, travel that is left of the pedal’s, slack at the cable end, thread that holds. Common practice. */
 export function combineFork(setup: ForkSetup, answers: Answers): CombinedResult[] {
@@ -87,7 +75,7 @@ export function combineFork(setup: ForkSetup, answers: Answers): CombinedResult[
       estimate: gap,
       points: DEPTHS,
       formula: `${from}, both from the plane where engine and gearbox meet`,
-      findings: [...missing, ...levelFindings(answers), ...unlikeBars(setup)],
+      findings: [...missing, ...outOfLevel(answers, 'f', 'Fingers'), ...unlikeBars(setup)],
       ...(gap && gap.value <= 0 ? { overrule: { state: 'below', words: 'no gap: the bearing presses on the fingers' } as const } : {}),
     },
     {
@@ -104,7 +92,7 @@ export function combineFork(setup: ForkSetup, answers: Answers): CombinedResult[
       kind: 'grown',
       position: null,
       estimate: grown,
-      points: ['f-old', ...fingers('f')],
+      points: ['f-old', ...roundPoints('f')],
       formula: 'F of the old clutch − F',
       findings: unlikeBars(setup),
     },
@@ -138,21 +126,6 @@ function unlikeBars(setup: ForkSetup): Finding[] {
   return oldKnown(setup) && overF !== overOld && overF === overR
     ? [{ gate: 'hand', level: 'note', words: `F old and F new were not read alike: a slip there is ${show} in their difference.` }]
     : []
-}
-
-function levelFindings(answers: Answers): Finding[] {
-  const values = fingers('f').flatMap(point => answers.of(point).estimate?.value ?? [])
-  const spread = values.length < FINGERS.length ? 0 : Math.max(...values) - Math.min(...values)
-  const show = (value: number) => formatLength(value, answers.unit, { unit: true })
-  return spread <= LEVEL
-    ? []
-    : [
-        {
-          gate: 'spread',
-          level: 'warn',
-          words: `Fingers ${show(spread)} out of level, more than ${show(LEVEL)} (own figure): is one bent?`,
-        },
-      ]
 }
 
 /** Travel over need is no ratio of the fork: it is the largest that still releases. */

@@ -2,7 +2,8 @@ import { mm } from '../../quantity/length'
 import type { MeasuringPoint } from '../contract'
 import { defineKind } from '../define-kind'
 import { clearanceResult, sizeResult } from '../results'
-import { combineFork, FINGERS, forkThumb, pivotWorks, ratioOf } from './evaluate'
+import { ROUND } from '../round'
+import { combineFork, forkThumb, pivotWorks, ratioOf } from './evaluate'
 import { FORK_REMINDERS, forkSteps } from './procedure'
 import { FIELDS, oldKnown, type ForkSetup } from './setup'
 
@@ -79,7 +80,7 @@ function forkPoints(setup: ForkSetup): MeasuringPoint[] {
           depth('pivot-old', 'Old pivot, its length', [], { way: 'calipers', result: 'shorter', optional: true }),
         ]
       : []),
-    ...FINGERS.map(place => depth(`f-${place}`, `F, to the fingers, place ${place}`, CLUTCH)),
+    ...ROUND.map(place => depth(`f-${place}`, `F, to the fingers, place ${place}`, CLUTCH)),
     depth('r', 'R, to the bearing, fork fully back', FORK, { way: 'depth-now' }),
     depth('pivot', 'Pivot fitted, its length', ['pivot'], {
       way: 'calipers',

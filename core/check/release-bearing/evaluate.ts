@@ -5,13 +5,9 @@ import type { Finding } from '../../reading/gates'
 import { sumOf } from '../../reading/sum'
 import type { Answers, CombinedResult } from '../contract'
 import { barMissing, belowFace, justTheBar, type Over } from '../over-bar'
+import { meanRound, outOfLevel, roundPoints } from '../round'
 import type { Setup } from '../setup'
 import type { ReleaseSetup } from './setup'
-
-/** Places round at which fingers and bearing are read. */
-export const ROUND = ['1', '2', '3'] as const
-/** Fingers further apart than this are not level. Own figure, no source. */
-const LEVEL = thou(20)
 
 /** The four lengths, each below the face it is meant from. */
 interface Lengths {
@@ -19,14 +15,6 @@ interface Lengths {
   readonly h: Estimate | null
   readonly d: Estimate | null
   readonly b: Estimate | null
-}
-
-const ids = (name: string) => ROUND.map(place => `${name}-${place}`)
-
-/** The mean of the places round that were read; null before all of them are. */
-function meanRound(answers: Answers, name: string): Estimate | null {
-  const read = ids(name).flatMap(point => answers.of(point).estimate ?? [])
-  return read.length < ROUND.length ? null : sumOf(read.map((estimate, i) => ({ name: ROUND[i]!, factor: 1 / ROUND.length, estimate })))
 }
 
 function lengthsOf(setup: ReleaseSetup, answers: Answers): Lengths {
@@ -79,13 +67,13 @@ export function combineRelease(setup: ReleaseSetup, answers: Answers): CombinedR
       kind: 'compression',
       position: null,
       estimate: compression,
-      points: ['a', ...ids('h'), ...ids('d')],
+      points: ['a', ...roundPoints('h'), ...roundPoints('d')],
       formula: `${proud > 0 ? '' : '−'}A + H − D, the mean of three places each`,
       findings: [
         ...missing,
         ...unlike,
-        ...levelFindings(answers, 'h', 'Fingers'),
-        ...levelFindings(answers, 'd', 'Bearing'),
+        ...outOfLevel(answers, 'h', 'Fingers'),
+        ...outOfLevel(answers, 'd', 'Bearing'),
         ...againstLast(setup, h, answers),
       ],
     },
@@ -93,7 +81,7 @@ export function combineRelease(setup: ReleaseSetup, answers: Answers): CombinedR
       kind: 'reserve',
       position: null,
       estimate: reserve,
-      points: [...ids('b'), 'a', ...ids('h')],
+      points: [...roundPoints('b'), 'a', ...roundPoints('h')],
       formula: `B ${sign === '+' ? '−' : '+'} A − H: the stroke less the compression, in which D cancels`,
       findings: [...missing, ...unlike, ...forecast(reserve, answers)],
       ...(reserve && reserve.value <= 0
@@ -104,7 +92,7 @@ export function combineRelease(setup: ReleaseSetup, answers: Answers): CombinedR
       kind: 'stroke',
       position: null,
       estimate: stroke,
-      points: [...ids('b'), ...ids('d')],
+      points: [...roundPoints('b'), ...roundPoints('d')],
       formula: 'B − D',
       findings: [...unlike, ...againstMaker(setup, stroke, answers)],
     },
@@ -128,19 +116,6 @@ function unlikeBars({ overD, overB, bar }: ReleaseSetup, { unit }: Answers): Fin
       words: `D and B were not read alike: one over the bar, the other not. A slip there makes stroke and reserve wrong by ${
         bar === null ? 'its thickness' : formatLength(bar, unit, { unit: true })
       }. Read both the same way.`,
-    },
-  ]
-}
-
-function levelFindings(answers: Answers, name: string, what: string): Finding[] {
-  const values = ids(name).flatMap(point => answers.of(point).estimate?.value ?? [])
-  const spread = values.length < ROUND.length ? 0 : Math.max(...values) - Math.min(...values)
-  if (spread <= LEVEL) return []
-  return [
-    {
-      gate: 'spread',
-      level: 'warn',
-      words: `${what} ${formatLength(spread, answers.unit, { unit: true })} out of level round, more than ${formatLength(LEVEL, answers.unit, { unit: true })} (own figure): is something bent, or not home?`,
     },
   ]
 }
