@@ -139,6 +139,7 @@ const STEPS: readonly (readonly [kind: string, setup: Readonly<Record<string, re
   ['oil-pump-clearance', { way: ['strip'] }, 's:clean! s:flat! s:strip-dry! m:strip-torque! p:strip-clean! c:rub p:turned p:prime'],
   ['release-bearing', { plate: ['in'] }, 's:plate-in! s:clutch-up! s:bar-measured m:three-round! m:free! c:one-shim p:again!'],
   ['release-bearing', { plate: ['none'] }, 's:clutch-up! s:bar-measured m:three-round! m:free! c:one-shim p:again!'],
+  ['universal-joint', {}, 's:grooves! s:held! s:dial-base! s:dial-tip! m:quarter m:dial-zero m:dial-return c:one-plane p:home-again!'],
   ['diameter', { part: ['bore'], way: ['gauge'], work: ['judged'] }, 's:clean! s:zeroed! m:rocked p:all-places'],
   ['diameter', { part: ['bore'], way: ['gauge'], work: ['sized'] }, 's:clean! s:zeroed! m:rocked c:cold p:all-places'],
   ['diameter', { part: ['bore'], way: ['micrometer'], work: ['judged'] }, 's:clean! s:standard! p:all-places'],

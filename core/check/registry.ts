@@ -15,6 +15,7 @@ import { swivelPreload } from './swivel-preload'
 import { taperHub } from './taper-hub'
 import { thrustAlignment } from './thrust-alignment'
 import { torquePreload } from './torque-preload'
+import { universalJoint } from './universal-joint'
 
 /** Every kind of check there is. A new one is a folder beside this file and its line here. */
 export const checkKinds: readonly CheckKind[] = [
@@ -34,6 +35,7 @@ export const checkKinds: readonly CheckKind[] = [
   releaseBearing,
   clutchFork,
   diameter,
+  universalJoint,
 ]
 
 /** @throws RangeError for a kind this version does not know */

@@ -107,7 +107,11 @@ export const length = ({ initial, ...field }: Words<LengthSetupField> & { readon
   initial: initial === undefined ? '' : String(initial),
   ...field,
 })
-export const celsius = (field: Words<TemperatureField>) => ({ kind: 'celsius' as const, initial: String(REFERENCE), ...field })
+export const celsius = ({ initial = REFERENCE, ...field }: Words<TemperatureField> & { readonly initial?: number }) => ({
+  kind: 'celsius' as const,
+  initial: String(initial),
+  ...field,
+})
 export const torque = (field: Words<TorqueField>) => ({ kind: 'torque' as const, initial: '', ...field })
 export const ratio = ({ initial, ...field }: Words<RatioField> & { readonly initial: number }) => ({
   kind: 'ratio' as const,

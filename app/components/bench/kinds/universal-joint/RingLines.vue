@@ -1,0 +1,75 @@
+<script setup lang="ts">
+import type { CheckDocument } from '#core/check/document'
+import type { CheckEvaluation } from '#core/check/evaluate-check'
+import { drawerFor, piecesIn } from '#core/check/document'
+import { ringLine, type RingPlay } from '#core/check/universal-joint/evaluate'
+import { lotOf, lotMap, thickness, type Lot } from '#core/pack/lot'
+import { formatLength } from '#core/quantity/format-length'
+import { UNIT_NAME } from '#core/quantity/length'
+import { insideRange } from '#core/verdict/limits'
+import { markedText } from '~/composables/sizeText'
+import { usePreferences } from '~/stores/preferences'
+
+/** Every ring of the kit, one each side, and the play it would leave: a line a plane. */
+const props = defineProps<{ document: CheckDocument; evaluation: CheckEvaluation; lots: readonly Lot[]; locked: boolean; busy: boolean }>()
+defineEmits<{ fit: [{ place: string; pieces: { lotId: string; count: number }[] }[]] }>()
+const preferences = usePreferences()
+const lines = computed(() =>
+  props.evaluation.places.flatMap(({ place, result }) => {
+    const [piece] = piecesIn(props.document.trials.at(-1)!, place.id)
+    if (!piece || !result?.valid || !result.estimate || result.stale) return []
+    const fitted = thickness(lotOf(lotMap(props.lots), piece.lotId))
+    const range = insideRange(result.limits.working)
+    const inside = ({ play }: RingPlay) => play > 0 && play >= range.low && play <= range.high
+    const word = (ring: RingPlay) => (ring.play <= 0 ? 'preload' : result.limits.working ? (inside(ring) ? 'in' : 'loose') : '')
+    return [
+      {
+        id: place.id,
+        label: place.label,
+        rings: ringLine(result.estimate.value, fitted, drawerFor(props.document, props.lots, place)).map(ring => ({
+          ...ring,
+          word: word(ring),
+        })),
+      },
+    ]
+  }),
+)
+const name = (id: string) => {
+  const lot = props.lots.find(candidate => candidate.id === id)!
+  return [markedText(lot.nominal), lot.colour || lot.mark].filter(Boolean).join(' ')
+}
+</script>
+
+<template>
+  <section v-if="lines.some(({ rings }) => rings.length)" class="mt-4 space-y-3" aria-label="Every ring of the kit" data-test="ring-lines">
+    <h2 class="label">Every ring of the kit, one each side: play it leaves, {{ UNIT_NAME[preferences.unit] }}</h2>
+    <div v-for="line in lines" :key="line.id" class="overflow-x-auto">
+      <table class="tight">
+        <tbody>
+          <tr>
+            <th class="text-left">{{ line.label }}</th>
+            <td v-for="ring in line.rings" :key="ring.lotId" class="text-right whitespace-nowrap">{{ name(ring.lotId) }}</td>
+          </tr>
+          <tr>
+            <td class="text-mute">play</td>
+            <td
+              v-for="ring in line.rings"
+              :key="ring.lotId"
+              class="figure text-right"
+              :class="ring.word === 'in' ? 'text-in font-bold' : ring.word === 'preload' ? 'text-out' : ''"
+            >
+              {{ formatLength(ring.play, preferences.unit) }}
+            </td>
+          </tr>
+          <tr>
+            <td class="text-mute">there</td>
+            <td v-for="ring in line.rings" :key="ring.lotId" class="text-right text-[13px] whitespace-nowrap text-mute">
+              {{ ring.word === 'preload' ? 'preload' : `${ring.onHand} here` }}
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
+    <p class="text-[13px] text-mute">A step of the kit counts twice: one ring each side. Nominal until measured.</p>
+  </section>
+</template>
