@@ -76,7 +76,7 @@ function leave(): void {
 </script>
 
 <template>
-  <fieldset ref="box" class="space-y-2" :disabled="locked" @focusout="leave">
+  <fieldset ref="box" class="break-inside-avoid space-y-2" :disabled="locked" @focusout="leave">
     <legend class="label mb-1">{{ title }}</legend>
     <label class="sr-only" :for="`${id}-kind`">{{ title }}: kind</label>
     <select :id="`${id}-kind`" v-model="kind" class="field !mt-0" @change="leave">

@@ -76,9 +76,9 @@ const value = (event: Event) => (event.target as HTMLSelectElement).value
 </script>
 
 <template>
-  <section aria-label="Set up" class="grid gap-x-8 gap-y-5 lg:grid-cols-2">
-    <p v-if="faultAt(faults, '')" class="fault lg:col-span-2" role="alert">{{ faultAt(faults, '') }}</p>
-    <div class="space-y-4">
+  <section aria-label="Set up" class="gap-x-8 lg:columns-2">
+    <p v-if="faultAt(faults, '')" class="fault [column-span:all]" role="alert">{{ faultAt(faults, '') }}</p>
+    <div class="space-y-4 [&>*]:break-inside-avoid">
       <div>
         <label class="label mb-1 block" for="setup-title">Name of the check</label>
         <TextField id="setup-title" :text="document.title" maxlength="120" :disabled="locked" @keep="title => emit('keep', { title })" />
@@ -156,7 +156,7 @@ const value = (event: Event) => (event.target as HTMLSelectElement).value
         </div>
       </div>
     </div>
-    <div class="space-y-4">
+    <div class="mt-4 space-y-4 [&>*:not(:first-child)]:break-inside-avoid">
       <LimitsPanel :kind="kind" :document="document" :locked="locked" :faults="faults" :results="results" @keep="emit('keep', $event)" />
       <fieldset v-if="places.length || kind.works" class="space-y-2" :disabled="locked" @focusout="keepAim">
         <legend class="label mb-1">Aim</legend>
