@@ -11,7 +11,7 @@ export const stackPoint = (
 ): MeasuringPoint => ({
   ...where,
   id: `stack-${id}`,
-  label: `${label}: the pack pressed together`,
+  label: `${label}, pressed together`,
   way: 'micrometer',
   moves: [id],
   alone: true,

@@ -315,6 +315,9 @@ test('a steering head kit: the seal carries the nut, a washer by its diameters m
         .getByRole('button', { name: /Choose/ })
         .press('Enter')
   }
+  // The stack to scale, bottom up, with its table: two washers, and what is free above them.
+  await expect(page.getByTestId('stack').first()).toContainText('seal clear of the cage')
+  await expect(page.getByTestId('stack').first()).toContainText('23.6')
   // Squeezed by hand, then tightened: the second word is needed, and counts after the first.
   await at('Upper: stack squeezed by hand, the bearing', 'free', 'free')
   await expect(page.getByTestId('blockers')).toContainText('Full movement')

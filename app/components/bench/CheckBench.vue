@@ -198,6 +198,7 @@ useBenchKeys({ locked, phase, place, proposal, pick, takeOwn, ask, step, panel, 
             <div class="mt-4">
               <h2 class="label mb-1">Where the gauge stands</h2>
               <component :is="view.drawing" v-if="view" v-bind="view.drawn(document.setup)" data-drawing="where the gauge stands" />
+              <StackDrawing v-for="stack in view?.stacks?.(document, evaluation, lots) ?? []" :key="stack.label" :stack="stack" />
             </div>
           </div>
           <AnswerColumn

@@ -1,5 +1,6 @@
 import { computed, shallowReactive, watch, type Component, type ComputedRef } from 'vue'
 import { readSetup, type Fields, type Setup, type SetupOf } from '#core/check/setup'
+import type { StacksOf } from './stacks'
 
 /** What a kind draws for itself; everything else on the bench is common. */
 export interface KindView {
@@ -7,6 +8,8 @@ export interface KindView {
   readonly drawing: Component
   /** What the drawing shows, from the set-up as it is stored. */
   readonly drawn: (setup: Setup) => Record<string, unknown>
+  /** Stacks drawn to scale, bottom up, from what is fitted and measured. */
+  readonly stacks?: StacksOf
   /** What the kind chooses that is no pack from the drawer. */
   readonly choice?: Component
   /** What the kind weighs for all its places at once. */
@@ -20,7 +23,7 @@ export const defineView = <F extends Fields, Drawing extends Component>(
   fields: F,
   drawing: Drawing,
   drawn: (setup: SetupOf<F>) => Props<Drawing>,
-  more: Pick<KindView, 'choice' | 'options'> = {},
+  more: Pick<KindView, 'choice' | 'options' | 'stacks'> = {},
 ): KindView => ({ drawing, drawn: setup => drawn(readSetup(fields, setup)) as Record<string, unknown>, ...more })
 
 /** One file a kind, loaded when a check of that kind is opened. */

@@ -1,5 +1,19 @@
 import { FIELDS } from '#core/check/steering-head-kit/setup'
+import { gapUp, part, piecesUp, type StacksOf } from '../stacks'
 import { defineView } from '../views'
 import HeadSketch from './HeadSketch.vue'
 
-export default defineView(FIELDS, HeadSketch, ({ origin }) => ({ origin }))
+/** Each site: cage, washers on the inner ring, what is free between cage and seal. */
+const stacks: StacksOf = (document, evaluation, lots) =>
+  evaluation.places.map(({ place: { id, label, result } }) => ({
+    label,
+    layers: [
+      part('cone, its cage'),
+      ...piecesUp(document, id, lots),
+      ...gapUp(evaluation, result, 'seal clear of the cage'),
+      part('seal'),
+      part('nut'),
+    ],
+  }))
+
+export default defineView(FIELDS, HeadSketch, ({ origin }) => ({ origin }), { stacks })

@@ -1,5 +1,23 @@
 import { FIELDS } from '#core/check/taper-hub'
+import { gapUp, part, piecesUp, type StacksOf } from '../stacks'
 import { defineView } from '../views'
 import HubSketch from './HubSketch.vue'
 
-export default defineView(FIELDS, HubSketch, ({ discs }) => ({ discs }))
+/** The bench axle bottom up; the packings are no part of the pack. */
+const stacks: StacksOf = (document, evaluation, lots) => [
+  {
+    label: 'Bench axle, bottom up',
+    layers: [
+      part('lower packing'),
+      part('cone'),
+      part('sleeve, hub on it'),
+      ...piecesUp(document, 'spacers', lots),
+      ...gapUp(evaluation, 'play', 'end play'),
+      part('cone'),
+      part('packing above the thread'),
+      part('nut'),
+    ],
+  },
+]
+
+export default defineView(FIELDS, HubSketch, ({ discs }) => ({ discs }), { stacks })
