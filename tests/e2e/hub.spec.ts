@@ -166,6 +166,8 @@ test('a hub spacer by comparator: set to the window, tried dry, locked, one set;
   await expect(page.getByTestId('target')).toContainText('371.0')
   await expect(page.getByTestId('target')).toContainText('370.0 to 372.0 would do')
   await expect(page.getByTestId('target')).toContainText('Longer is a smaller figure')
+  // Nothing is measured of the spacer yet: no stack is drawn of it.
+  await expect(page.getByTestId('stack')).toHaveCount(0)
   await page.keyboard.press('r')
   await type(page, '374')
   await expect(page.getByTestId('target')).toContainText('Set it longer by')

@@ -20,6 +20,7 @@ import { useShown } from '~/composables/useShown'
 import { useTaking } from '~/composables/useTaking'
 import { useBench } from '~/stores/bench'
 import { usePreferences } from '~/stores/preferences'
+import { measuredStacks } from '~/components/bench/kinds/stacks'
 import { useKindView } from '~/components/bench/kinds/views'
 
 /** The bench of one check: its phases at the left, the answer on top, the reading being taken in the middle, what to do about it at the right. */
@@ -198,7 +199,11 @@ useBenchKeys({ locked, phase, place, proposal, pick, takeOwn, ask, step, panel, 
             <div class="mt-4">
               <h2 class="label mb-1">Where the gauge stands</h2>
               <component :is="view.drawing" v-if="view" v-bind="view.drawn(document.setup)" data-drawing="where the gauge stands" />
-              <StackDrawing v-for="stack in view?.stacks?.(document, evaluation, lots) ?? []" :key="stack.label" :stack="stack" />
+              <StackDrawing
+                v-for="stack in measuredStacks(view?.stacks?.(document, evaluation, lots) ?? [])"
+                :key="stack.label"
+                :stack="stack"
+              />
             </div>
           </div>
           <AnswerColumn

@@ -32,8 +32,14 @@ export function piecesUp(document: CheckDocument, place: string, lots: readonly 
   })
 }
 
-/** A figure of the present fitting as the gap it is; nothing where it was not measured, or is none. */
-export function gapUp(evaluation: CheckEvaluation, result: string, label: string): StackLayer[] {
+/** A figure of the present fitting as the gap it is; nothing where it was not measured, no longer holds, or is none. @param short  what it is called where it lacks */
+export function gapUp(evaluation: CheckEvaluation, result: string, label: string, short?: string): StackLayer[] {
   const found = evaluation.current.results.find(({ id }) => id === result)
-  return found?.valid && found.estimate && found.estimate.value > 0 ? [{ label, size: found.estimate.value, look: 'gap' }] : []
+  if (!found?.valid || found.stale !== null || !found.estimate) return []
+  const { value } = found.estimate
+  if (value > 0) return [{ label, size: value, look: 'gap' }]
+  return value < 0 && short !== undefined ? [{ label: short, size: -value, look: 'gap' }] : []
 }
+
+/** Those in which something is measured: the others would show nothing. */
+export const measuredStacks = (stacks: readonly Stack[]): Stack[] => stacks.filter(({ layers }) => layers.some(({ size }) => size !== null))

@@ -10,7 +10,7 @@ const stacks: StacksOf = (document, evaluation, lots) =>
     layers: [
       part('cone, its cage'),
       ...piecesUp(document, id, lots),
-      ...gapUp(evaluation, result, 'seal clear of the cage'),
+      ...gapUp(evaluation, result, 'seal clear of the cage', 'still open at the clamped face: the seal on the cage'),
       part('seal'),
       part('nut'),
     ],
