@@ -1,5 +1,6 @@
 import { computed, ref, watch, type Ref } from 'vue'
 import { v4 as uuid } from 'uuid'
+import type { CatalogueEntry } from '#core/check/catalogue'
 import type { PlaceEvaluation } from '#core/check/evaluate-place'
 import { proposalFor, type Proposal } from '#core/pack/chooser/proposal'
 import type { PieceInHand } from '#core/pack/in-hand'
@@ -56,16 +57,19 @@ export function useFitting({ place, closed, typing, command: { command, faults }
     const change = proposal.value?.change
     if (!closed.value && change && change.in.length + change.out.length > 0 && !typing.value) asking.value = true
   }
-  /** One or several places in one fitting. */
+  /** One or several places in one fitting. @param setting  what is set by hand with them */
   async function fitAll(
     packs: readonly { readonly place: string; readonly pieces: Pack }[],
     inHand: readonly PieceInHand[] = [],
     claim = false,
+    setting: CatalogueEntry['setting'] = null,
   ): Promise<void> {
     const more = { ...(claim ? { claim } : {}), ...(inHand.length > 0 ? { inHand } : {}) }
     if (!(await command('fittings', { trialId: uuid(), onto: bench.current!.id, packs, ...more }))) return
     asking.value = false
     own.value = null
+    // What was set with it is noted as it was proposed; set otherwise, it is typed anew.
+    if (setting) bench.logReading(setting, 'how it was set')
     done()
   }
   /**

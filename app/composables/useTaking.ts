@@ -3,7 +3,7 @@ import { computed, ref, watch, type Ref } from 'vue'
 import type { CheckDocument, PointReading } from '#core/check/document'
 import { nextStepOf } from '#core/check/evaluate-check'
 import { freshReadings, readingsAt } from '#core/check/evaluate-fitting'
-import { gaugeOf } from '#core/check/gauge-needs'
+import { gaugeOf, unitAt } from '#core/check/gauge-needs'
 import { zeroWordsAt } from '#core/check/none-said'
 import { plausibleAt } from '#core/check/plausible'
 import { turnedRound } from '#core/check/point-order'
@@ -82,7 +82,7 @@ export function useTaking(checkId: string, document: Ref<CheckDocument>) {
   const gaugeAt = (of: MeasuringPoint): Gauge | null => gaugeOf(document.value, of)
   /** A bare figure is what the gauge in hand is read in; without a gauge, the check’s unit. */
   const unitOf = (of: MeasuringPoint): Unit => {
-    const read = gaugeAt(of)?.unit ?? document.value.entryUnit
+    const read = unitAt(document.value, of)
     return ways[of.way].scale === 'size' ? unitOfGauge(read, 'size') : read
   }
   const way = computed(() => ways[point.value.way])

@@ -9,12 +9,13 @@ import type { VerdictState } from '../verdict/decide'
 import type { LimitSet } from '../verdict/limits'
 import type { EndWords } from '../verdict/words'
 import type { Suspicion } from '../pack/ledger'
-import type { Shape } from '../pack/lot'
+import type { Lot, Shape } from '../pack/lot'
 import type { Response } from '../pack/response'
 import type { Phase, Step } from '../method/step'
 import type { Counting } from '../method/places'
 import type { Heat, PointAnswer, WayId } from '../method/way'
 import type { Condition, Reminder } from './conditions'
+import type { Catalogue } from './catalogue'
 import type { Setup, SetupField } from './setup'
 import type { Target, Work } from './work'
 
@@ -48,6 +49,8 @@ export interface ResultKind {
   readonly floored: boolean
   /** Zero or less is never right: a play, a clearance. Its limits begin above zero. */
   readonly overZero: boolean
+  /** It goes either way from zero: “up to 5” means from −5 to +5. */
+  readonly bothWays?: true
   /** Shown with what is judged even where nobody has limits for it: it answers a question of its own. */
   readonly beside?: true
   /** Told and never judged: nobody has limits for a bore as it came. */
@@ -86,6 +89,8 @@ export interface MeasuringPoint {
   readonly counting?: Counting
   /** What a part read warm is corrected by. */
   readonly heat?: Heat
+  /** What a bare figure is in, where it is read without a gauge and is no length. */
+  readonly unit?: MeasureUnit
   /** Where a force is pulled, from the axis it turns about. */
   readonly radius?: Nm | null
 }
@@ -164,8 +169,18 @@ export interface PackPlace {
   readonly learned?: true
   /** What the first pack is chosen by, while the result says nothing yet: a length, such as the gap a pack has to fill, and what should be left of it. */
   readonly first?: { readonly result: string; readonly response: Response; readonly aim: Nm }
+  /** What goes in is chosen by the kind, with the way it is set: a dowel and its clock place. No pack is reckoned for it. */
+  readonly catalogue?: true
   /** A piece for it can be lapped to size; shells cannot. */
   readonly lappable: boolean
+}
+
+/** What a fitting contradicts of the one before it, at a kind of result. */
+export interface Contradiction {
+  readonly result: string
+  readonly finding: Finding
+  /** it is not signed without a reason */
+  readonly asksReason?: string
 }
 
 /** What the points of one fitting said, for a kind to combine. */
@@ -220,13 +235,15 @@ export interface CheckKind<Details extends object = object> {
   suspicions(setup: Setup): readonly Suspicion[]
   combine(setup: Setup, answers: Answers): readonly CombinedResult[]
   /** What this fitting says that the one before it contradicts: what no piece moves has moved. By kind of result. */
-  compare?(setup: Setup, before: Answers, now: Answers): readonly { readonly result: string; readonly finding: Finding }[]
+  compare?(setup: Setup, before: Answers, now: Answers): readonly Contradiction[]
+  /** What its catalogue places can be filled with, and how each is set: as far as the readings tell. */
+  catalogue?(setup: Setup, answers: Answers, drawer: (place: string) => readonly Lot[]): Catalogue | null
   /** What is set or worked to a figure, where no piece is chosen: as far as the readings tell. */
   works?(setup: Setup, answers: Answers): readonly Work[]
   /** Where there is something to choose that is no pack, the order of the work is the kind’s own: sets to take, stock to hone off. Null: as usual. */
   next?(setup: Setup, answers: Answers, targets: readonly Target[]): NextStep | null
   /** What else the kind works out, as plain data for the evaluation: sets of rollers, how far a bore is from its size. */
-  details?(setup: Setup, answers: Answers, targets: readonly Target[]): Details
+  details?(setup: Setup, answers: Answers, targets: readonly Target[]): Details | null
   /** Limits by rule of thumb for a result nobody has limits for, labelled as such; null when there is none. */
   thumb?(setup: Setup, answers: Answers, result: string): LimitSet | null
 }

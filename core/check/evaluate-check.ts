@@ -8,12 +8,13 @@ import { prepareDrawer, type PreparedDrawer } from '../pack/chooser/prepare'
 import type { PlaceQuestion } from '../pack/allocation/columns'
 import type { Lot } from '../pack/lot'
 import type { Phase, Step } from '../method/step'
-import type { CheckKind, NextStep } from './contract'
+import type { CheckKind, NextStep, PackPlace } from './contract'
 import { asItWasFound, type CheckDocument, type Trial } from './document'
 import { conditionsOf, pendingItems, type ConditionState, type PendingItem } from './conditions'
 import { evaluateFitting, counts, type FittingEvaluation, type ResultEvaluation } from './evaluate-fitting'
-import { evaluatePlace, type ChoiceRequest, type PlaceEvaluation } from './evaluate-place'
+import { evaluatePlace, placeByKind, type ChoiceRequest, type PlaceEvaluation } from './evaluate-place'
 import { evaluateLearned } from './learned-place'
+import { catalogueOf, type JudgedCatalogue } from './catalogue'
 import { checkKind } from './registry'
 import { targetsOf, type Target } from './work'
 import { signOffGate, type SignOffGate } from './sign-off-gate'
@@ -31,6 +32,8 @@ export interface CheckEvaluation {
   readonly gauge: GaugeFit | null
   /** empty where nothing is chosen */
   readonly places: readonly PlaceEvaluation[]
+  /** what a place can be filled with by the kind's own reckoning, and how it is set */
+  readonly catalogue: JudgedCatalogue | null
   /** figures to work to, in the present fitting */
   readonly targets: readonly Target[]
   /** what is to be done now, where the kind has an order of work of its own; null: as usual */
@@ -71,9 +74,8 @@ export function evaluateCheck(document: CheckDocument, lots: readonly Lot[]): Ch
   const pending = pendingFor(document.trials.at(-1)!)
   const conditions = conditionsOf(kind, document, document.trials.at(-1)!)
   const asFound = evaluateFitting(asItWasFound(document), kind, 0, provisional, lots)
-  const places = kind
-    .places(document.setup)
-    .map(place => (place.learned ? evaluateLearned : evaluatePlace)(document, kind, place, { trials, asFound }, lots))
+  const places = kind.places(document.setup).map(place => evaluatorOf(place)(document, kind, place, { trials, asFound }, lots))
+  const catalogue = catalogueOf(document, kind, current, lots)
   const { headline } = current
   const { targets, next } = workOf(document, kind, current)
   const estimate = headline.valid ? headline.estimate : null
@@ -83,6 +85,7 @@ export function evaluateCheck(document: CheckDocument, lots: readonly Lot[]): Ch
     headline,
     estimate,
     places,
+    catalogue,
     pending,
     conditions,
     reminders: pendingItems(kind, document),
@@ -111,6 +114,8 @@ export function evaluateCheck(document: CheckDocument, lots: readonly Lot[]): Ch
     return nothingToChoose || current.state === 'in' || current.state === 'provisional' ? 'prove' : 'choose'
   }
 }
+
+const evaluatorOf = ({ learned, catalogue }: PackPlace) => (catalogue ? placeByKind : learned ? evaluateLearned : evaluatePlace)
 
 /** What a kind worked out besides, with its types; null where the check is of another kind. */
 export const detailsOf = <Details extends object>(

@@ -5,7 +5,7 @@ import { ownVariance, stated, type Estimate } from '../reading/estimate'
 import { isValid, type Finding } from '../reading/gates'
 import { unvoided } from '../reading/reading'
 import { judge, type Verdict, type VerdictState } from '../verdict/decide'
-import { bandOf, endsOf, overZero, type LimitSet } from '../verdict/limits'
+import { bandOf, bothWays, endsOf, overZero, type LimitSet } from '../verdict/limits'
 import { gaugeOf } from './gauge-needs'
 import { changeSpread } from '../pack/change-spread'
 import { lotMap, packTotal, type Lot, type LotMap, type Pack } from '../pack/lot'
@@ -231,7 +231,8 @@ export function evaluateFitting(
       verdict: { book: judged(limits.book), shop: judged(limits.shop), working },
       overrule: overrule?.words ?? null,
       atMost: combined.atMost ?? null,
-      asksReason: combined.asksReason ?? null,
+      asksReason:
+        combined.asksReason ?? against.find(({ result, asksReason }) => result === combined.kind && asksReason)?.asksReason ?? null,
       thumb: limits.working ? null : (kind.thumb?.(document.setup, answers, combined.kind) ?? null),
       residual:
         valid && predicted ? proofResidual(estimate.value, Math.sqrt(ownVariance(estimate.lines)), predicted.play, predicted.uOwn) : null,
@@ -261,12 +262,13 @@ function fittedTotal(pack: Pack | null, lots: LotMap): Estimate | null {
 /** The limits of a result, from above zero where zero is never right. */
 function judgingLimits(
   document: CheckDocument,
-  { overZero: positive, judgedBy }: ResultKind,
+  { overZero: positive, bothWays: eitherWay, judgedBy }: ResultKind,
   { kind, position }: CombinedResult,
 ): LimitPair & { readonly working: LimitSet | null } {
   const { book, shop, working } = limitsOf(document, judgedBy ?? kind, position)
-  if (!positive) return { book, shop, working }
-  const pair = { book: overZero(book), shop: overZero(shop) }
+  if (!positive && !eitherWay) return { book, shop, working }
+  const reach = positive ? overZero : bothWays
+  const pair = { book: reach(book), shop: reach(shop) }
   return { ...pair, working: working === shop ? pair.shop : pair.book }
 }
 

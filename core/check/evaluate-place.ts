@@ -228,6 +228,18 @@ export function evaluatePlace(
   }
 }
 
+/** A place the kind chooses for by its own reckoning: no window, no pack, no ledger of one figure. */
+export function placeByKind(
+  _document: CheckDocument,
+  _kind: CheckKind,
+  place: PackPlace,
+  { trials }: { readonly trials: readonly FittingEvaluation[] },
+): PlaceEvaluation {
+  const result = trials.at(-1)!.results.find(({ id }) => id === place.result) ?? null
+  return { place, result, ledger: readLedger([], NOTHING, []), learned: null, ...NO_CHOICE, note: null }
+}
+const NOTHING = { lots: new Map(), family: '', response: { perPiece: 1, pair: false }, unit: 'thou', uShared: 0 } as const
+
 /** What a choice for a result goes by: its limits, with zero as the floor of a play even where only one figure is known. */
 const choiceLimits = ({ kind, limits }: ResultEvaluation): LimitSet | null =>
   kind.overZero ? overZeroAtLeast(limits.working) : limits.working

@@ -1,6 +1,6 @@
 import type { WayId } from '../method/way'
 import { ways } from '../method/ways'
-import { systemOf } from '../quantity/figure'
+import { systemOf, type Unit } from '../quantity/figure'
 import type { UnitSystem } from '../quantity/length'
 import { GAUGE_NAME, suits, type Gauge, type GaugeKind } from '../reading/gauge'
 import type { MeasuringPoint } from './contract'
@@ -39,6 +39,10 @@ export function likelyGauge({ key, kind, way }: GaugeNeed, register: readonly Ga
 
 /** Is this what a check may keep a gauge under? */
 export const keySuits = (key: string, gauge: Gauge): boolean => suits(key.split(':')[0] as GaugeKind, gauge)
+
+/** What a bare figure at a point is in: what its gauge is read in, else its own unit, else the check's. */
+export const unitAt = (document: Pick<CheckDocument, 'gauges' | 'entryUnit'>, point: Pick<MeasuringPoint, 'way' | 'tool' | 'unit'>): Unit =>
+  gaugeOf(document, point)?.unit ?? point.unit ?? document.entryUnit
 
 /** The gauge a point is read with: its own, else the one of its kind; null where none is used, or there is none yet. */
 export function gaugeOf({ gauges }: Pick<CheckDocument, 'gauges'>, point: Pick<MeasuringPoint, 'way' | 'tool'>): Gauge | null {

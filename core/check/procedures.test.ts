@@ -146,6 +146,10 @@ const STEPS: readonly (readonly [kind: string, setup: Readonly<Record<string, re
   ['diameter', { part: ['bore'], way: ['micrometer'], work: ['sized'] }, 's:clean! s:standard! c:cold p:all-places'],
   ['diameter', { part: ['shaft'], work: ['judged'] }, 's:clean! s:standard! p:all-places'],
   ['diameter', { part: ['shaft'], work: ['sized'] }, 's:clean! s:standard! c:cold p:all-places'],
+  ['runout', { what: ['housing'] }, 's:seated! s:base! s:marked! s:plugs m:one-way! m:hands-off c:flat-plate p:tight-again!'],
+  ['runout', { what: ['radial'] }, 's:held! s:clean! s:marked! m:one-way! m:hands-off c:trued'],
+  ['runout', { what: ['face'] }, 's:held! s:pressed! s:marked! m:one-way! m:hands-off c:trued'],
+  ['runout', { what: ['shaft'] }, 's:held! s:clean! s:marked! m:one-way! m:hands-off c:trued'],
   [
     'clutch-fork',
     { old: ['measured', 'worn'] },

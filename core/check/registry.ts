@@ -8,6 +8,7 @@ import { eccentricShaftEndPlay } from './eccentric-shaft-end-play'
 import { oilPumpClearance } from './oil-pump-clearance'
 import { releaseBearing } from './release-bearing'
 import { rollerBigEnd } from './roller-big-end'
+import { runout } from './runout'
 import { sealedBearingSpacer } from './sealed-bearing-spacer'
 import { shaftEndPlay } from './shaft-end-play'
 import { steeringHeadKit } from './steering-head-kit'
@@ -36,6 +37,7 @@ export const checkKinds: readonly CheckKind[] = [
   clutchFork,
   diameter,
   universalJoint,
+  runout,
 ]
 
 /** @throws RangeError for a kind this version does not know */

@@ -2,8 +2,9 @@ import { nm, type Nm } from '../quantity/length'
 import type { Torque } from '../quantity/measure'
 import { parseTemperature } from '../quantity/temperature'
 import { REFERENCE } from '../reading/temperature'
+import { marksFault } from '../quantity/marks'
 
-/** Choices made when a check is set up, by field: a choice's value, a count in digits, a length in whole nm, a temperature in °C, a torque in whole nN·m, a ratio in decimal digits, a price in the smallest coin. */
+/** Choices made when a check is set up, by field: a choice's value, a count in digits, a length in whole nm, a temperature in °C, a torque in whole nN·m, a ratio in decimal digits, a price in the smallest coin, marks in whole thousandths of a degree. */
 export type Setup = Readonly<Record<string, string>>
 
 interface FieldHead {
@@ -52,7 +53,11 @@ export interface RatioField extends FieldHead {
 export interface PriceField extends FieldHead {
   readonly kind: 'price'
 }
-export type SetupField = ChoiceField | CountField | LengthSetupField | TemperatureField | TorqueField | RatioField | PriceField
+/** Marks round a turn: thousandths of a degree clockwise from 12, in the order they are read, between blanks. */
+export interface MarksField extends FieldHead {
+  readonly kind: 'marks'
+}
+export type SetupField = MarksField | ChoiceField | CountField | LengthSetupField | TemperatureField | TorqueField | RatioField | PriceField
 
 /** A sentence when a value does not fit its field, else null. */
 export function fieldFault(fields: readonly SetupField[], id: string, value: string): string | null {
@@ -69,6 +74,8 @@ export function fieldFault(fields: readonly SetupField[], id: string, value: str
       if (value === '') return field.optional ? null : 'A figure is needed here.'
       if (!/^-?\d{1,13}$/.test(value)) return 'A length is a whole number of nanometres.'
       return Number(value) < field.least ? (field.least > 0 ? 'Must be above zero.' : 'That is too small.') : null
+    case 'marks':
+      return /^\d{1,6}( \d{1,6})*$/.test(value) ? marksFault(value.split(' ').map(Number)) : 'Marks are whole thousandths of a degree.'
     case 'torque':
       return value === '' || (/^\d{1,15}$/.test(value) && Number(value) > 0) ? null : 'A torque above zero, in whole nN·m.'
     case 'ratio':
@@ -113,6 +120,11 @@ export const celsius = ({ initial = REFERENCE, ...field }: Words<TemperatureFiel
   ...field,
 })
 export const torque = (field: Words<TorqueField>) => ({ kind: 'torque' as const, initial: '', ...field })
+export const marks = ({ initial, ...field }: Words<MarksField> & { readonly initial: readonly number[] }) => ({
+  kind: 'marks' as const,
+  initial: initial.join(' '),
+  ...field,
+})
 export const ratio = ({ initial, ...field }: Words<RatioField> & { readonly initial: number }) => ({
   kind: 'ratio' as const,
   initial: String(initial),
@@ -131,6 +143,7 @@ export type Fields = Readonly<
     | Described<TorqueField>
     | Described<RatioField>
     | Described<PriceField>
+    | Described<MarksField>
   >
 >
 type ValueOf<Field> = Field extends { readonly kind: 'choice'; readonly options: readonly { readonly value: infer Value }[] }
@@ -141,7 +154,9 @@ type ValueOf<Field> = Field extends { readonly kind: 'choice'; readonly options:
       ? Nm | null
       : Field extends { readonly kind: 'torque' }
         ? Torque | null
-        : number | null
+        : Field extends { readonly kind: 'marks' }
+          ? readonly number[]
+          : number | null
 /** The set-up of a kind with these fields: a choice is one of its values, a length nm, a temperature °C, a torque nN·m, a ratio a number, a price in the smallest coin; null is blank. */
 export type SetupOf<F extends Fields> = { readonly [Id in keyof F]: ValueOf<F[Id]> }
 
@@ -149,7 +164,7 @@ export type SetupOf<F extends Fields> = { readonly [Id in keyof F]: ValueOf<F[Id
 export const readSetup = <F extends Fields>(fields: F, setup: Setup): SetupOf<F> =>
   Object.fromEntries(Object.entries(fields).map(([id, field]) => [id, valueIn(field, setup[id] ?? field.initial)])) as SetupOf<F>
 
-function valueIn({ kind }: Fields[string], text: string): string | number | null {
+function valueIn({ kind }: Fields[string], text: string): string | number | readonly number[] | null {
   switch (kind) {
     case 'choice':
       return text
@@ -158,6 +173,8 @@ function valueIn({ kind }: Fields[string], text: string): string | number | null
       return Number(text)
     case 'length':
       return text === '' ? null : nm(Number(text))
+    case 'marks':
+      return text.split(' ').map(Number)
     case 'torque':
       return text === '' ? null : (Number(text) as Torque)
     case 'price':

@@ -1,6 +1,6 @@
 import type { MeasuringPoint } from '../check/contract'
 import { newerThan, type PointReading } from '../check/document'
-import { gaugeOf } from '../check/gauge-needs'
+import { gaugeOf, unitAt } from '../check/gauge-needs'
 import { zeroWordsAt } from '../check/none-said'
 import { staleWords } from '../check/parts'
 import { checkKind } from '../check/registry'
@@ -36,7 +36,7 @@ export function read({ document }: Bench, { trialId, seen, reading: given }: Rea
   const gauge = gaugeOf(document, point)
   if (way.gauge !== null && gauge === null)
     return refused('conflict', 'There is no gauge for this yet: put one in the register and choose it in Set up.')
-  return happened(`Reading ${readingWords(reading, document.entryUnit)} logged`, {
+  return happened(`Reading ${readingWords(reading, unitAt(document, point))} logged`, {
     type: 'read',
     trial: current.id,
     reading: gauge ? { ...reading, gauge: gauge.id } : reading,

@@ -6,7 +6,7 @@ import type { PackPlace } from '../check/contract'
 import type { PlaceEvaluation } from '../check/evaluate-place'
 import { changeWords, pieceList } from '../pack/arithmetic'
 import { lotMap, packChange, pieceCount, thickness, type LotMap, type Pack } from '../pack/lot'
-import { predict, type Prediction } from '../pack/predict'
+import { predict, samePack, type Prediction } from '../pack/predict'
 import { toldValue } from '../pack/told'
 import { formatLength } from '../quantity/format-length'
 import { lowerFirst } from '../quantity/lower-first'
@@ -162,6 +162,7 @@ function fitPlace(
 ): FittedPlace | RefusedCommand {
   const found = evaluation.places.find(({ place }) => place.id === id)
   if (!found) return refused('invalid', NO_PLACE, `${path}.place`)
+  if (found.place.catalogue) return fitFromCatalogue(document, evaluation, found.place, next, all, path)
   if (!found.request || !found.result)
     return refused('conflict', found.note ?? 'Measure the present fitting first: the change is reckoned from it.')
   const ghost = next.find(({ lotId }) => !all.has(lotId))
@@ -186,6 +187,29 @@ function fitPlace(
     result: found.place.result,
     predicted: predictedBy(found, expected),
     words: lowerFirst(changeWords(piecesIn(last, id), next, all, document.entryUnit)),
+  }
+}
+
+/** What the kind's catalogue holds, or nothing: the pair alike, the spacer of a letter. */
+function fitFromCatalogue(
+  document: CheckDocument,
+  { catalogue }: CheckEvaluation,
+  place: PackPlace,
+  next: Pack,
+  all: LotMap,
+  path: string,
+): FittedPlace | RefusedCommand {
+  if (!catalogue || catalogue.entries.length === 0)
+    return refused('conflict', catalogue?.note ?? 'Measure the present fitting first: the change is reckoned from it.')
+  const fits = catalogue.entries.some(({ pieces }) => samePack(pieces, next))
+  if (!fits) return refused('invalid', `${place.label}: nothing of that kind stands in the list. A pair is of one size.`, `${path}.pieces`)
+  const last = document.trials.at(-1)!
+  return {
+    next,
+    change: packChange(piecesIn(last, place.id), next),
+    result: place.result,
+    predicted: null,
+    words: lowerFirst(changeWords(piecesIn(last, place.id), next, all, document.entryUnit)),
   }
 }
 

@@ -29,6 +29,8 @@ export type WayId =
   | 'spring-scale'
   | 'go-no-go'
   | 'calipers'
+  | 'at-mark'
+  | 'clock'
 
 /** What a way of measuring needs to know besides the readings. */
 export interface WayContext {

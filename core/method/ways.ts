@@ -1,5 +1,7 @@
+import { atMark } from './at-mark/way'
 import { boreGauge } from './bore-gauge/way'
 import { calipers } from './calipers/way'
+import { clock } from './clock/way'
 import { comparator, comparatorNow } from './comparator/way'
 import { depth, depthNow } from './depth/way'
 import { dial } from './dial/way'
@@ -38,4 +40,6 @@ export const ways: Readonly<Record<WayId, Way>> = {
   'spring-scale': springScale,
   'go-no-go': goNoGo,
   'calipers': calipers,
+  'at-mark': atMark,
+  'clock': clock,
 }

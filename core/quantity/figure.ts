@@ -63,6 +63,7 @@ export interface FormatOptions {
  * @example formatFigure(1.2e9, 'N·m', { unit: true }) // "1.20 N·m"
  */
 export function formatFigure(value: number, unit: Unit, options: FormatOptions = {}): string {
+  if (unit === 'h') return clockFace(value) + (options.unit ? ' o’clock' : '')
   const { per, decimals: usual, name } = FACTS[unit]
   const decimals = options.decimals ?? usual + (options.fine && unit !== 'mm' && unit !== 'um' ? 1 : 0)
   // Whole steps first: dividing before rounding would print 0.25 thou as 0.2 or 0.3 by luck.
@@ -72,6 +73,13 @@ export function formatFigure(value: number, unit: Unit, options: FormatOptions =
   if (options.trim && decimals > 0) figure = figure.replace(/\.?0+$/, '')
   const sign = steps === 0 ? '' : value < 0 ? '−' : options.sign ? '+' : ''
   return sign + figure + (options.unit ? (name === '°' ? name : ` ${name}`) : '')
+}
+
+/** A place on a clock as hours and minutes, 12:00 on top; half a degree is a minute. */
+function clockFace(milli: number): string {
+  const minutes = ((Math.round(milli / 500) % 720) + 720) % 720
+  const hour = Math.floor(minutes / 60)
+  return `${hour === 0 ? 12 : hour}:${String(minutes % 60).padStart(2, '0')}`
 }
 
 /** Decimals of readings as they were taken: as many more as show a figure that was read finer than usual, and none where it was read in another system. */

@@ -58,7 +58,7 @@ export type MeasureEntry<Kind extends MeasureKind> =
   { readonly ok: true; readonly value: Measure<Kind>; readonly unit: MeasureUnit<Kind> } | { readonly ok: false; readonly reason: string }
 
 const NAME = { torque: 'torque', force: 'force', angle: 'angle' } as const
-const EXAMPLE = { torque: '1.2 N·m or 10 in·lb', force: '4 N or 0.4 kgf', angle: '90° or 3 o’clock' } as const
+const EXAMPLE = { torque: '1.2 N·m or 10 in·lb', force: '4 N or 0.4 kgf', angle: '3:42, or 111°' } as const
 
 /**
  * A figure as it is typed: `1.2`, `1,2 N·m`, `10 in lb`, `-0.5`. A bare figure is in `bare`, as it stands beside the field.
@@ -67,6 +67,8 @@ const EXAMPLE = { torque: '1.2 N·m or 10 in·lb', force: '4 N or 0.4 kgf', angl
 export function parseMeasure<Kind extends MeasureKind>(text: string, kind: Kind, bare: MeasureUnit<Kind>): MeasureEntry<Kind> {
   const plain = text.trim().toLowerCase().replace(/[−–—]/g, '-').replace(/[’′]/g, "'").replace(/⋅/g, '·').replace(/\s+/g, ' ')
   if (plain === '') return { ok: false, reason: 'Nothing typed yet.' }
+  const clock = kind === 'angle' ? clockPlace(plain) : null
+  if (clock !== null) return { ok: true, value: clock as Measure<Kind>, unit: 'h' as MeasureUnit<Kind> }
   const match = /^([+-]?(?:\d+(?:[.,]\d+)?|[.,]\d+)) ?(.*)$/.exec(plain)
   if (!match) return { ok: false, reason: `“${text.trim()}” is no ${NAME[kind]}. Type ${EXAMPLE[kind]}.` }
   const units = Object.entries(UNITS[kind]) as [MeasureUnit<Kind>, UnitOf][]
@@ -76,6 +78,13 @@ export function parseMeasure<Kind extends MeasureKind>(text: string, kind: Kind,
   const value = Math.round(Number(match[1]!.replace(',', '.')) * unitOf(kind, unit).per)
   if (!Number.isSafeInteger(value)) return { ok: false, reason: `No ${NAME[kind]} on a bench is as large as that.` }
   return { ok: true, value: (value === 0 ? 0 : value) as Measure<Kind>, unit }
+}
+
+/** `3:42` as an angle from 12, the way a clock goes: half a degree a minute. Null: not typed so. */
+function clockPlace(text: string): number | null {
+  const match = /^(\d{1,2}):([0-5]\d)(?: ?(?:h|o'clock))?$/.exec(text)
+  if (!match || Number(match[1]) > 12) return null
+  return (Number(match[1]) % 12) * 30_000 + Number(match[2]) * 500
 }
 
 const unitOf = <Kind extends MeasureKind>(kind: Kind, unit: MeasureUnit<Kind>): UnitOf =>

@@ -73,6 +73,17 @@ export function overZero(limits: LimitSet | null): LimitSet | null {
   return { ...limits, kind: limits.kind === 'lower' ? 'lower' : 'two-sided', lower: exact(0), lowerExcluded: true }
 }
 
+/** Limits of a figure that goes either way from zero: “up to 5” means from −5 to +5. */
+export const bothWays = (limits: LimitSet | null): LimitSet | null =>
+  limits?.kind === 'upper'
+    ? {
+        ...limits,
+        kind: 'two-sided',
+        lower: exact(-limits.upper!),
+        ...(limits.upperExcluded === undefined ? {} : { lowerExcluded: limits.upperExcluded }),
+      }
+    : limits
+
 /** What a choice goes by where nothing else judges a figure that must be above zero. */
 export const overZeroAtLeast = (limits: LimitSet | null): LimitSet =>
   endsOf(limits)

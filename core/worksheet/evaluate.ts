@@ -3,6 +3,7 @@ import type { LengthUnit } from '../quantity/length'
 import { answerRequest, evaluateCheck, openPlaces, shownFigure, type CheckEvaluation } from '../check/evaluate-check'
 import { allocate } from '../pack/allocation/allocate'
 import type { Solve } from '../pack/allocation/solver'
+import type { JudgedCatalogue } from '../check/catalogue'
 import { resultId } from '../check/contract'
 import type { ResultEvaluation } from '../check/evaluate-fitting'
 import { ratesOf } from '../check/making'
@@ -61,6 +62,7 @@ export function checkAnswer(check: CheckDocument, lots: readonly Lot[], solve: S
       now: now && now.value,
     })),
     details: evaluation.details,
+    ...(evaluation.catalogue ? { catalogue: catalogueAnswer(evaluation.catalogue) } : {}),
     laps: check.laps.map(lap => ({
       id: lap.id,
       place: lap.place,
@@ -224,6 +226,21 @@ function placeAnswer(
       : {}),
   }
 }
+
+const catalogueAnswer = ({ place, entries, note, elsewise }: JudgedCatalogue) => ({
+  place,
+  note,
+  elsewise,
+  entries: entries.map(({ words, pieces, setting, state, chance, here, leaves }) => ({
+    words,
+    pieces,
+    setting,
+    state,
+    chance,
+    here,
+    leaves: leaves.map(({ result, position, estimate: { value, u, U } }) => ({ id: resultId(result, position), value, u, U })),
+  })),
+})
 
 /** What a pack leaves, in small units of its result; null where only the way can be told. */
 const inFigure = <More extends object>(

@@ -65,8 +65,21 @@ const sign = (path: 'sign-off' | 'reopen', { by, reason, accepts }: { by: string
       @reopen="sign('reopen', $event)"
       @clear="command('clearings', $event)"
     />
+    <CataloguePanel
+      v-else-if="phase === 'choose' && place?.place.catalogue"
+      :document="document"
+      :evaluation="evaluation"
+      :place="place.place"
+      :lots="bench.lots"
+      :locked="locked"
+      :typing="typing"
+      :busy="busy"
+      :fault="said"
+      @command="command"
+      @fit="fitAll([{ place: place!.place.id, pieces: $event.pieces }], [], false, $event.setting)"
+    />
     <PlacePanel
-      v-else-if="place && (!several || phase === 'choose')"
+      v-else-if="place && !place.place.catalogue && (!several || phase === 'choose')"
       v-model:picked="picked"
       :own-pack="ownPack"
       :proposal="proposal"
@@ -99,5 +112,6 @@ const sign = (path: 'sign-off' | 'reopen', { by, reason, accepts }: { by: string
     <p v-else-if="!place && !ownChoice && !worked" class="text-mute">
       This check measures and judges; there is nothing to choose. Sign it off under Prove.
     </p>
+    <component :is="view.plot" v-if="view?.plot" class="mt-4" :document="document" :evaluation="evaluation" :phase="phase" />
   </div>
 </template>

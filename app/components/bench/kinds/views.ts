@@ -14,6 +14,8 @@ export interface KindView {
   readonly choice?: Component
   /** What the kind weighs for all its places at once. */
   readonly options?: Component
+  /** What the readings draw: a turn on its clock. */
+  readonly plot?: Component
 }
 
 type Props<Drawing> = Drawing extends new (...args: never[]) => { $props: infer All } ? All : never
@@ -23,7 +25,7 @@ export const defineView = <F extends Fields, Drawing extends Component>(
   fields: F,
   drawing: Drawing,
   drawn: (setup: SetupOf<F>) => Props<Drawing>,
-  more: Pick<KindView, 'choice' | 'options' | 'stacks'> = {},
+  more: Pick<KindView, 'choice' | 'options' | 'stacks' | 'plot'> = {},
 ): KindView => ({ drawing, drawn: setup => drawn(readSetup(fields, setup)) as Record<string, unknown>, ...more })
 
 /** One file a kind, loaded when a check of that kind is opened. */

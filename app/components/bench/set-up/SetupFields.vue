@@ -3,6 +3,7 @@ import type { CheckKind } from '#core/check/contract'
 import { fieldsFor, lengthIn, type Setup, type SetupField } from '#core/check/setup'
 import { unitFor } from '#core/quantity/format-length'
 import type { Exact } from '#core/quantity/figure'
+import { marksText, parseMarks } from '#core/quantity/marks'
 import type { UnitSystem } from '#core/quantity/length'
 import type { Torque } from '#core/quantity/measure'
 import { BAD_PRICE, money, parseMoney } from '~/composables/money'
@@ -44,6 +45,13 @@ const value = (event: Event) => (event.target as HTMLSelectElement).value
 function figure(id: string, given: Exact | null): void {
   const text = given === null ? '' : String(given)
   if (text !== (props.setup[id] ?? '')) emit('change', { [id]: text })
+}
+/** What is wrong with marks as they were typed; null: nothing. */
+const badMarks = ref<string | null>(null)
+function marked(id: string, text: string): void {
+  const read = parseMarks(text)
+  badMarks.value = read.ok ? null : read.reason
+  if (read.ok) emit('change', { [id]: read.marks.join(' ') })
 }
 const badPrice = ref('')
 function price(id: string, text: string): void {
@@ -129,7 +137,17 @@ function price(id: string, text: string): void {
         @keep="text => emit('change', { [field.id]: text.trim().replace(',', '.') })"
       />
       <TextField
-        v-else
+        v-else-if="field.kind === 'marks'"
+        :id="`setup-${field.id}`"
+        class="figure"
+        type="text"
+        :text="marksText((setup[field.id] ?? kind.defaultSetup[field.id]!).split(' ').map(Number))"
+        :disabled="off(field)"
+        :aria-invalid="badMarks !== null"
+        @keep="text => marked(field.id, text)"
+      />
+      <TextField
+        v-else-if="field.kind === 'count'"
         :id="`setup-${field.id}`"
         class="figure"
         type="number"
@@ -140,6 +158,7 @@ function price(id: string, text: string): void {
         @keep="text => emit('change', { [field.id]: text })"
       />
       <p v-if="badPrice === field.id" class="fault">{{ BAD_PRICE }}</p>
+      <p v-if="field.kind === 'marks' && badMarks" class="fault">{{ badMarks }}</p>
       <p v-if="faultAt(faults, `settings.setup.${field.id}`)" class="fault">
         {{ faultAt(faults, `settings.setup.${field.id}`) }}
       </p>

@@ -1,0 +1,116 @@
+<script setup lang="ts">
+import type { JudgedEntry } from '#core/check/catalogue'
+import type { CheckDocument } from '#core/check/document'
+import type { CheckEvaluation } from '#core/check/evaluate-check'
+import { resultId, type PackPlace } from '#core/check/contract'
+import { packAt } from '#core/check/document'
+import { samePack } from '#core/pack/predict'
+import { percent } from '#core/quantity/percent'
+import { formatFigure, unitName } from '#core/quantity/figure'
+import type { Lot } from '#core/pack/lot'
+import { verdictWord } from '#core/verdict/words'
+import { stateText } from '~/composables/stateColour'
+import { usePreferences } from '~/stores/preferences'
+
+/** What a place can be filled with by the kind's own reckoning: every piece, how it is set, what each figure would come to. */
+const props = defineProps<{
+  document: CheckDocument
+  evaluation: CheckEvaluation
+  place: PackPlace
+  lots: readonly Lot[]
+  locked: boolean
+  /** a reading is being typed: nothing is fitted before it is logged */
+  typing: boolean
+  busy: boolean
+  fault: string | null
+}>()
+defineEmits<{ fit: [JudgedEntry]; command: [string, Record<string, unknown>] }>()
+const preferences = usePreferences()
+const filling = ref(false)
+const catalogue = computed(() => props.evaluation.catalogue)
+const entries = computed(() => catalogue.value?.entries ?? [])
+const results = computed(() => props.evaluation.current.results)
+/** Every figure an entry tells, in the order of the results. */
+const columns = computed(() => {
+  const told = new Set(entries.value.flatMap(({ leaves }) => leaves.map(({ result, position }) => resultId(result, position))))
+  return results.value.filter(({ id }) => told.has(id))
+})
+const leaves = (entry: JudgedEntry, id: string) => entry.leaves.find(({ result, position }) => resultId(result, position) === id)!.estimate
+const show = (entry: JudgedEntry, id: string) => formatFigure(leaves(entry, id).value, preferences.unit, { sign: id.includes('@') })
+const fitted = computed(() => packAt(props.document.trials.at(-1)!, props.place) ?? [])
+const isIn = (entry: JudgedEntry) => samePack(entry.pieces, fitted.value)
+const words = (entry: JudgedEntry) => verdictWord(entry.state, results.value.find(({ kind }) => kind.main)!.kind.ends)
+const best = computed(() => entries.value.find(({ here }) => here) ?? null)
+const reached = computed(() => entries.value.some(({ state }) => state === 'in'))
+const empty = computed(() => !props.lots.some(({ family, onHand }) => family === props.document.family && onHand > 0))
+</script>
+
+<template>
+  <section :aria-label="place.label" data-test="catalogue">
+    <h2 class="label mb-1">{{ place.label }}: what each would leave, {{ unitName(preferences.unit) }}</h2>
+    <p v-if="typing && !locked" class="text-[14px] text-near">A reading is being typed: log it or clear it before anything is fitted.</p>
+    <DrawerHere
+      v-if="!locked && (empty || filling)"
+      v-model:adding="filling"
+      class="mt-2"
+      :document="document"
+      :lots="lots"
+      @keep="$emit('command', 'settings', { settings: $event })"
+    />
+    <p v-if="catalogue?.note" class="my-1 text-[14px] text-near">{{ catalogue.note }}</p>
+    <p v-if="!catalogue" class="text-mute">Read the whole turn first, with its return.</p>
+    <div v-if="entries.length" class="overflow-x-auto">
+      <table class="tight w-full">
+        <thead>
+          <tr>
+            <th>Pair, and where it points</th>
+            <th v-for="column in columns" :key="column.id" class="text-right">
+              {{ column.kind.main || column.position ? column.label : column.kind.label }}
+            </th>
+            <th>Verdict</th>
+            <td></td>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="entry in entries" :key="entry.words" :class="entry === best ? 'font-bold' : ''">
+            <td class="whitespace-nowrap">{{ entry.words }}</td>
+            <td v-for="column in columns" :key="column.id" class="figure text-right" :class="column.kind.told ? 'text-mute' : ''">
+              {{ show(entry, column.id) }}
+            </td>
+            <td class="whitespace-nowrap" :class="stateText(entry.state)">
+              {{ words(entry)
+              }}<span v-if="entry.chance !== null" class="figure ml-2 font-normal text-mute">{{ percent(entry.chance) }}</span>
+            </td>
+            <td class="text-right whitespace-nowrap">
+              <span v-if="isIn(entry) && entry.setting === null" class="text-[13px] font-normal text-mute">as it is</span>
+              <span v-else-if="!entry.here" class="text-[13px] font-normal text-mute">not two here</span>
+              <button
+                v-else-if="!locked"
+                type="button"
+                class="button min-h-9"
+                :class="entry === best ? 'primary' : ''"
+                :disabled="typing || busy"
+                @click="$emit('fit', entry)"
+              >
+                {{ isIn(entry) ? 'Turn' : 'Fit' }}
+              </button>
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
+    <p v-if="entries.length && !reached && !evaluation.headline.limits.working" class="mt-1 text-[14px] text-mute">
+      No limit known: set one, then each is judged.
+    </p>
+    <p v-else-if="entries.length && !reached" class="mt-1 text-[14px] text-near" data-test="elsewise">
+      None of the set is sure to reach the limit. {{ catalogue!.elsewise }}
+    </p>
+    <p v-if="entries.length" class="mt-1 text-[13.5px] text-mute">
+      Both of a pair alike, both turned alike; the high side marked on a flat plate first. Read the whole turn again afterwards.
+    </p>
+    <p v-if="!locked && !empty && !filling" class="mt-1 text-[13.5px]">
+      <button type="button" class="link min-h-9" @click="filling = true">put more of the set into stock</button>
+    </p>
+    <p v-if="fault" class="fault">{{ fault }}</p>
+  </section>
+</template>

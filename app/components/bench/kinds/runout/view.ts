@@ -1,0 +1,6 @@
+import { FIELDS } from '#core/check/runout/setup'
+import { defineView } from '../views'
+import ClockPlot from './ClockPlot.vue'
+import RunoutSketch from './RunoutSketch.vue'
+
+export default defineView(FIELDS, RunoutSketch, ({ what, sense }) => ({ what, sense }), { plot: ClockPlot })
