@@ -69,9 +69,9 @@ function prepared(document: CheckDocument, draw: Draw, seed: number): Command[] 
   ]
 }
 
-type Draw = (below: number) => number
+export type Draw = (below: number) => number
 /** Whole numbers from 0, the same for the same seed. */
-function stream(seed: number): Draw {
+export function stream(seed: number): Draw {
   let state = (seed * 2_654_435_761) >>> 0
   return below => {
     state = (Math.imul(state, 1_664_525) + 1_013_904_223) >>> 0

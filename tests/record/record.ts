@@ -32,12 +32,14 @@ export function lines(answer: object): string[] {
   )
 }
 
+/** Twelve digits that change with any figure or word of it. */
+export const sumOver = (answer: object): string => createHash('sha256').update(lines(answer).join('\n')).digest('hex').slice(0, 12)
+
 /** What an evaluation comes to in a few words, with a sum over all of it. */
-function inShort(answer: ReturnType<typeof checkAnswer>): string {
+export function inShort(answer: ReturnType<typeof checkAnswer>): string {
   const results = answer.results.map(({ id, word, estimate }) => `${id} ${estimate?.shown ?? '–'} ${word}`)
   const packs = answer.places.map(({ id, proposals }) => `${id}: ${proposals[0]?.words ?? 'nothing'}`)
-  const sum = createHash('sha256').update(lines(answer).join('\n')).digest('hex').slice(0, 12)
-  return `  = ${answer.word} | ${results.join(', ')} | ${packs.join(', ')} | ${sum}`
+  return `  = ${answer.word} | ${results.join(', ')} | ${packs.join(', ')} | ${sumOver(answer)}`
 }
 
 /** A check worked on at random: what was done and refused, looked at after every `look` commands. */
