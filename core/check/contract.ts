@@ -136,6 +136,8 @@ export interface Effect {
   /** id of a result, with its position */
   readonly result: string
   readonly perPiece: 1 | -1
+  /** It is built after, and read after: while it was not, the choice goes without it. */
+  readonly after?: true
 }
 
 /** Where pieces go, and which result they move. A check that selects nothing has no place. */
@@ -167,8 +169,8 @@ export interface PackPlace {
   readonly one?: Shape
   /** How much its pieces move the result is learned from fittings; only the way is known. A torque tells no thickness before that. */
   readonly learned?: true
-  /** What the first pack is chosen by, while the result says nothing yet: a length, such as the gap a pack has to fill, and what should be left of it. */
-  readonly first?: { readonly result: string; readonly response: Response; readonly aim: Nm }
+  /** What the first pack is chosen by, while the result says nothing yet: a length, such as the gap a pack has to fill, and what should be left of it; null: by its limits. */
+  readonly first?: { readonly result: string; readonly response: Response; readonly aim: Nm | null }
   /** What goes in is chosen by the kind, with the way it is set: a dowel and its clock place. No pack is reckoned for it. */
   readonly catalogue?: true
   /** A piece for it can be lapped to size; shells cannot. */

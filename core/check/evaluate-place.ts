@@ -14,8 +14,9 @@ import { bothWindows, packWindow, type Window } from '../pack/window'
 import type { CheckKind, PackPlace } from './contract'
 import { drawerFor, piecesIn, type CheckDocument } from './document'
 import { resultName, type FittingEvaluation, type ResultEvaluation } from './evaluate-fitting'
+import { sureWords } from './judged-by-hand'
 import type { Learned } from './learned'
-import { asMeasured, placeFittings, type PlaceFitting } from './place-fittings'
+import { asIfNow, asMeasured, moversOf, placeFittings, type PlaceFitting } from './place-fittings'
 
 /** What the chooser needs, ready to hand to a worker. */
 export interface ChoiceRequest {
@@ -64,7 +65,9 @@ export function evaluatePlace(
   const uRefit: number = document.uRefit
   const resultIn = (fitting: FittingEvaluation | undefined) => fitting?.results.find(result => result.id === place.result) ?? null
   const result = resultIn(fittings.at(-1))
-  const all = placeFittings(document, place, fittings)
+  const movers = moversOf(kind.places(document.setup), place)
+  const apart = movers.map(mover => mover.place.id)
+  const all = asIfNow(placeFittings(document, place, fittings, apart), document, movers, index)
   const now = all.at(-1)!
   const ledger = ledgerOf()
   return { place, result, ledger, learned: null, ...choiceOf() }
@@ -115,7 +118,8 @@ export function evaluatePlace(
       aim,
       window,
       fused,
-      note: noteFor(grounds, known),
+      note:
+        [noteFor(grounds, known), sureWords(result, place.response, document.entryUnit)].filter(words => words !== null).join(' ') || null,
       request: {
         drawer: drawerFor(document, lots, place),
         fitted,
@@ -144,7 +148,7 @@ export function evaluatePlace(
       if (!other) continue
       const judged = limits !== null && endsOf(limits) !== null
       if (!other.valid || !other.estimate || other.stale !== null) {
-        if (judged) return { unmeasured: resultName(other) }
+        if (judged && !effect.after) return { unmeasured: resultName(other) }
         continue
       }
       also.push({

@@ -257,10 +257,8 @@ function firstPack(
   if (!place.first) return null
   const { result, response, aim } = place.first
   const { learned: _, first: __, also: ___, ...plain } = place
-  const byGap = evaluatePlace(document, kind, { ...plain, result, response }, fittings, lots, {
-    target: aim,
-    words: aim === 0 ? 'just filled' : 'what the preload takes left of the gap',
-  })
+  const aimAt = aim === null ? null : { target: aim, words: aim === 0 ? 'just filled' : 'what the preload takes left of the gap' }
+  const byGap = evaluatePlace(document, kind, { ...plain, result, response }, fittings, lots, aimAt)
   return byGap.request === null ? null : byGap
 }
 

@@ -146,6 +146,13 @@ const STEPS: readonly (readonly [kind: string, setup: Readonly<Record<string, re
   ['diameter', { part: ['bore'], way: ['micrometer'], work: ['sized'] }, 's:clean! s:standard! c:cold p:all-places'],
   ['diameter', { part: ['shaft'], work: ['judged'] }, 's:clean! s:standard! p:all-places'],
   ['diameter', { part: ['shaft'], work: ['sized'] }, 's:clean! s:standard! c:cold p:all-places'],
+  ['crush-wire', {}, 's:clean! s:opposite! m:torqued! m:three-each m:again c:pressed p:closed!'],
+  ['gear-train', { freewheel: ['none'] }, 's:before-strip s:oil-holes! s:races! s:sun c:measured p:upwards'],
+  [
+    'gear-train',
+    { freewheel: ['clockwise', 'anticlockwise'] },
+    's:before-strip s:freewheel! s:oil-holes! s:races! s:sun c:measured p:upwards',
+  ],
   ['runout', { what: ['housing'] }, 's:seated! s:base! s:marked! s:plugs m:one-way! m:hands-off c:flat-plate p:tight-again!'],
   ['runout', { what: ['radial'] }, 's:held! s:clean! s:marked! m:one-way! m:hands-off c:trued'],
   ['runout', { what: ['face'] }, 's:held! s:pressed! s:marked! m:one-way! m:hands-off c:trued'],
@@ -158,14 +165,19 @@ const STEPS: readonly (readonly [kind: string, setup: Readonly<Record<string, re
   ['clutch-fork', { old: ['gone'] }, 's:old-first s:one-plane! m:fingers-round! m:fork-back! c:turn-by-turn p:greased! p:threadlock!'],
 ]
 
-/** Every set-up a kind's choices allow. */
+/** Every set-up of the choices that the table names for a kind, and with each of them every other choice by itself. */
 function setups(id: string): Record<string, string>[] {
   const kind = checkKind(id)
-  return kind.setupFields.reduce<Record<string, string>[]>(
-    (all, field) =>
-      field.kind === 'choice' ? all.flatMap(setup => field.options.map(({ value }) => ({ ...setup, [field.id]: value }))) : all,
-    [{ ...kind.defaultSetup }],
-  )
+  const named = new Set(STEPS.flatMap(([of, asks]) => (of === id ? Object.keys(asks) : [])))
+  const choices = kind.setupFields.flatMap(field => (field.kind === 'choice' ? [field] : []))
+  const crossed = choices
+    .filter(field => named.has(field.id))
+    .reduce<Record<string, string>[]>(
+      (all, field) => all.flatMap(setup => field.options.map(({ value }) => ({ ...setup, [field.id]: value }))),
+      [{ ...kind.defaultSetup }],
+    )
+  const others = choices.filter(field => !named.has(field.id))
+  return crossed.flatMap(setup => [setup, ...others.flatMap(field => field.options.map(({ value }) => ({ ...setup, [field.id]: value })))])
 }
 const rowFor = (id: string, setup: Readonly<Record<string, string>>) =>
   STEPS.filter(([kind, asks]) => kind === id && Object.entries(asks).every(([field, values]) => values.includes(setup[field]!)))

@@ -3,8 +3,10 @@ import { bearingClearance } from './bearing-clearance'
 import { clutchFork } from './clutch-fork'
 import { comparatorHub } from './comparator-hub'
 import { diameter } from './diameter'
+import { crushWire } from './crush-wire'
 import { crankshaftEndPlay } from './crankshaft-end-play'
 import { eccentricShaftEndPlay } from './eccentric-shaft-end-play'
+import { gearTrain } from './gear-train'
 import { oilPumpClearance } from './oil-pump-clearance'
 import { releaseBearing } from './release-bearing'
 import { rollerBigEnd } from './roller-big-end'
@@ -38,6 +40,8 @@ export const checkKinds: readonly CheckKind[] = [
   diameter,
   universalJoint,
   runout,
+  gearTrain,
+  crushWire,
 ]
 
 /** @throws RangeError for a kind this version does not know */

@@ -57,7 +57,14 @@ export interface PriceField extends FieldHead {
 export interface MarksField extends FieldHead {
   readonly kind: 'marks'
 }
-export type SetupField = MarksField | ChoiceField | CountField | LengthSetupField | TemperatureField | TorqueField | RatioField | PriceField
+/** A name, as it is called in the workshop. */
+export interface TextSetupField extends FieldHead {
+  readonly kind: 'text'
+}
+export type SetupField =
+  TextSetupField | MarksField | ChoiceField | CountField | LengthSetupField | TemperatureField | TorqueField | RatioField | PriceField
+
+const LONGEST_NAME = 40
 
 /** A sentence when a value does not fit its field, else null. */
 export function fieldFault(fields: readonly SetupField[], id: string, value: string): string | null {
@@ -74,6 +81,8 @@ export function fieldFault(fields: readonly SetupField[], id: string, value: str
       if (value === '') return field.optional ? null : 'A figure is needed here.'
       if (!/^-?\d{1,13}$/.test(value)) return 'A length is a whole number of nanometres.'
       return Number(value) < field.least ? (field.least > 0 ? 'Must be above zero.' : 'That is too small.') : null
+    case 'text':
+      return value.trim() === '' || value.length > LONGEST_NAME ? `A name of 1 to ${LONGEST_NAME} letters.` : null
     case 'marks':
       return /^\d{1,6}( \d{1,6})*$/.test(value) ? marksFault(value.split(' ').map(Number)) : 'Marks are whole thousandths of a degree.'
     case 'torque':
@@ -120,6 +129,11 @@ export const celsius = ({ initial = REFERENCE, ...field }: Words<TemperatureFiel
   ...field,
 })
 export const torque = (field: Words<TorqueField>) => ({ kind: 'torque' as const, initial: '', ...field })
+export const name = ({ initial, ...field }: Words<TextSetupField> & { readonly initial: string }) => ({
+  kind: 'text' as const,
+  initial,
+  ...field,
+})
 export const marks = ({ initial, ...field }: Words<MarksField> & { readonly initial: readonly number[] }) => ({
   kind: 'marks' as const,
   initial: initial.join(' '),
@@ -144,6 +158,7 @@ export type Fields = Readonly<
     | Described<RatioField>
     | Described<PriceField>
     | Described<MarksField>
+    | Described<TextSetupField>
   >
 >
 type ValueOf<Field> = Field extends { readonly kind: 'choice'; readonly options: readonly { readonly value: infer Value }[] }
@@ -156,7 +171,9 @@ type ValueOf<Field> = Field extends { readonly kind: 'choice'; readonly options:
         ? Torque | null
         : Field extends { readonly kind: 'marks' }
           ? readonly number[]
-          : number | null
+          : Field extends { readonly kind: 'text' }
+            ? string
+            : number | null
 /** The set-up of a kind with these fields: a choice is one of its values, a length nm, a temperature °C, a torque nN·m, a ratio a number, a price in the smallest coin; null is blank. */
 export type SetupOf<F extends Fields> = { readonly [Id in keyof F]: ValueOf<F[Id]> }
 
@@ -167,6 +184,7 @@ export const readSetup = <F extends Fields>(fields: F, setup: Setup): SetupOf<F>
 function valueIn({ kind }: Fields[string], text: string): string | number | readonly number[] | null {
   switch (kind) {
     case 'choice':
+    case 'text':
       return text
     case 'count':
     case 'ratio':

@@ -38,6 +38,8 @@ function drawn(field: SetupField, draw: Draw): string {
       return of(['0.5', '1', '2.4', '9.2'])
     case 'price':
       return of(['', '450'])
+    case 'text':
+      return of(['Planet', 'hub to drum'])
     case 'marks':
       return of(['0 90000 180000 270000', '0 45000 90000 135000 180000 225000 270000 315000', '10000 130000 200000'])
   }

@@ -137,6 +137,16 @@ function price(id: string, text: string): void {
         @keep="text => emit('change', { [field.id]: text.trim().replace(',', '.') })"
       />
       <TextField
+        v-else-if="field.kind === 'text'"
+        :id="`setup-${field.id}`"
+        type="text"
+        maxlength="40"
+        :text="setup[field.id] ?? kind.defaultSetup[field.id]!"
+        :disabled="off(field)"
+        :aria-invalid="faultAt(faults, `settings.setup.${field.id}`) !== undefined"
+        @keep="text => emit('change', { [field.id]: text })"
+      />
+      <TextField
         v-else-if="field.kind === 'marks'"
         :id="`setup-${field.id}`"
         class="figure"

@@ -1,0 +1,35 @@
+<script setup lang="ts">
+/** A race in its case with two lengths of wire on it, opposite each other; a squashed piece with the three places it is read at. Not to scale. */
+</script>
+
+<template>
+  <svg
+    viewBox="0 0 340 136"
+    class="w-full max-w-[330px]"
+    role="img"
+    aria-label="Two pieces of wire on the race, opposite each other; each piece is read at three places"
+    fill="none"
+    stroke="var(--ink)"
+    stroke-width="1.4"
+  >
+    <circle cx="72" cy="66" r="58" fill="var(--paper)" />
+    <circle cx="72" cy="66" r="46" fill="var(--steel)" />
+    <circle cx="72" cy="66" r="26" fill="var(--sheet)" />
+    <path d="M56 27a42 42 0 0 1 32 0M56 105a42 42 0 0 0 32 0" stroke="var(--brass-line)" stroke-width="6" />
+    <g font-size="11" fill="var(--ink)" stroke="none">
+      <text x="68" y="16">A</text>
+      <text x="68" y="128">B</text>
+      <text x="62" y="70">race</text>
+    </g>
+    <path d="M168 44h140v14h-140z" fill="var(--brass)" stroke="var(--brass-line)" />
+    <path d="M168 30h140M168 72h140" stroke="var(--mute)" stroke-dasharray="4 4" />
+    <g stroke="var(--out)" stroke-width="1.7">
+      <path v-for="x in [188, 238, 288]" :key="x" :d="`M${x} 30v12m0 28v-10`" />
+    </g>
+    <g font-size="11" fill="var(--ink)" stroke="none">
+      <text v-for="(x, i) in [188, 238, 288]" :key="x" :x="x - 3" y="90">{{ i + 1 }}</text>
+      <text x="168" y="112">each piece at three places,</text>
+      <text x="168" y="126">clear of letters and ends</text>
+    </g>
+  </svg>
+</template>

@@ -1,0 +1,6 @@
+import { FIELDS } from '#core/check/crush-wire/setup'
+import { defineView } from '../views'
+import CrushSketch from './CrushSketch.vue'
+import RunsTable from './RunsTable.vue'
+
+export default defineView(FIELDS, CrushSketch, () => ({}), { plot: RunsTable })
