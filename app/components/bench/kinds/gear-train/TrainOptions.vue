@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { drawerFor, goesInto, packAt, type CheckDocument } from '#core/check/document'
+import { drawerFor, packAt, type CheckDocument } from '#core/check/document'
 import type { CheckEvaluation } from '#core/check/evaluate-check'
 import { whatIf, type Reach } from '#core/check/gear-train/what-if'
 import { lotMap, lotOf, thickness, type Lot, type Pack } from '#core/pack/lot'
@@ -41,10 +41,6 @@ function alter(id: string, lotId: string, by: 1 | -1): void {
   const others = pack.filter(piece => piece.lotId !== lotId)
   packs.value = { ...packs.value, [id]: count > 0 ? [...others, { lotId, count }] : others }
 }
-function move(from: string, lotId: string, to: string): void {
-  alter(from, lotId, -1)
-  if (to !== 'out') alter(to, lotId, 1)
-}
 const name = (lotId: string) => {
   const lot = index.value.get(lotId)
   return lot ? [markedText(lot.nominal), lot.mark || lot.colour].filter(Boolean).join(' ') : lotId
@@ -58,26 +54,48 @@ const free = (lotId: string) => {
   }, 0)
   return lot.onHand - lot.reserved + out
 }
-const offered = (id: string) => {
-  const place = places.value.find(candidate => candidate.id === id)!
-  return drawerFor(props.document, props.lots, place)
-    .filter(lot => goesInto(place, lot) && free(lot.id) > 0)
-    .sort((a, b) => thickness(a) - thickness(b))
+/** A piece that can be moved: where it is now, and which. */
+interface Source {
+  readonly key: string
+  readonly from: string
+  readonly lotId: string
+  readonly words: string
 }
+const sources = computed<Source[]>(() => [
+  ...places.value.flatMap(({ id, label }) =>
+    inPlace(id).map(({ lotId }) => ({ key: `${id} ${lotId}`, from: id, lotId, words: `${name(lotId)}, in ${label}` })),
+  ),
+  ...drawerFor(props.document, props.lots)
+    .filter(lot => lot.shape !== 'packing' && free(lot.id) > 0)
+    .sort((a, b) => thickness(a) - thickness(b))
+    .map(({ id }) => ({ key: `drawer ${id}`, from: 'drawer', lotId: id, words: `${name(id)}, from the drawer` })),
+])
+const taken = ref('')
+const to = ref('')
+const source = computed(() => sources.value.find(({ key }) => key === taken.value) ?? null)
+const targets = computed(() => [
+  ...(source.value && source.value.from !== 'drawer' ? [{ id: 'out', label: 'the drawer' }] : []),
+  ...places.value.filter(({ id }) => id !== source.value?.from && known(id)),
+])
+/** One piece from where it is to where it would go. */
+function move(): void {
+  const { from, lotId } = source.value!
+  if (from !== 'drawer') alter(from, lotId, -1)
+  if (to.value !== 'out') alter(to.value, lotId, 1)
+  to.value = ''
+}
+/** `Planet to planet: 58 plastic, 2 × 14 steel` */
+const asChanged = computed(() =>
+  changed.value.map(([id, pack]) => {
+    const list = pack.map(({ lotId, count }) => `${count > 1 ? `${count} × ` : ''}${name(lotId)}`).join(', ')
+    return `${places.value.find(place => place.id === id)!.label}: ${list || 'none'}`
+  }),
+)
 const rows = computed(() => whatIf(props.document, props.evaluation, props.lots, packs.value))
 const show = (value: number, sign = false) => formatLength(value, preferences.unit, { trim: true, sign })
 const reach = (of: Reach | null) => (of === null ? '–' : `${show(of.low)} to ${show(of.high)}`)
 const LANDS = { in: 'in', may: 'may land', out: 'out' } as const
 const nothing = computed(() => changed.value.length > 0 && rows.value.every(({ change }) => Math.abs(change) < 1))
-const value = (event: Event) => (event.target as HTMLSelectElement).value
-function pickMove(event: Event, from: string, lotId: string): void {
-  move(from, lotId, value(event))
-  ;(event.target as HTMLSelectElement).value = ''
-}
-function pickIn(event: Event, to: string): void {
-  if (value(event)) alter(to, value(event), 1)
-  ;(event.target as HTMLSelectElement).value = ''
-}
 </script>
 
 <template>
@@ -109,38 +127,26 @@ function pickIn(event: Event, to: string): void {
           </tr>
         </tbody>
       </table>
-      <div class="grid gap-x-6 gap-y-2 sm:grid-cols-2">
-        <div v-for="place in places" :key="place.id" class="flex flex-wrap content-start items-center gap-x-2 gap-y-1">
-          <span class="w-full text-[13.5px]">{{ place.label }}</span>
-          <span v-if="!known(place.id)" class="text-[13px] text-mute">not listed</span>
-          <template v-for="piece in inPlace(place.id)" :key="piece.lotId">
-            <label class="flex items-center gap-1 text-[14px]">
-              <span class="figure">{{ piece.count > 1 ? `${piece.count} × ` : '' }}{{ name(piece.lotId) }}</span>
-              <select
-                v-if="!locked"
-                class="field !min-h-9 !w-auto !py-0 !pl-2 text-[13px]"
-                :aria-label="`${name(piece.lotId)} of ${place.label}: take out or move`"
-                @change="pickMove($event, place.id, piece.lotId)"
-              >
-                <option value="">stays</option>
-                <option value="out">out</option>
-                <option v-for="other in places.filter(({ id }) => id !== place.id)" :key="other.id" :value="other.id">
-                  to {{ other.label }}
-                </option>
-              </select>
-            </label>
-          </template>
-          <select
-            v-if="!locked && known(place.id)"
-            class="field !min-h-9 !w-auto !py-0 !pl-2 text-[13px]"
-            :aria-label="`Put into ${place.label}`"
-            @change="pickIn($event, place.id)"
-          >
-            <option value="">put in …</option>
-            <option v-for="lot in offered(place.id)" :key="lot.id" :value="lot.id">{{ name(lot.id) }}</option>
+      <form v-if="!locked" class="flex flex-wrap items-end gap-2" novalidate @submit.prevent="source && to && move()">
+        <div class="min-w-0 flex-1 basis-52">
+          <label class="label mb-1 block" for="what-if-piece">Piece</label>
+          <select id="what-if-piece" v-model="taken" class="field">
+            <option value="">which?</option>
+            <option v-for="one in sources" :key="one.key" :value="one.key">{{ one.words }}</option>
           </select>
         </div>
-      </div>
+        <div class="min-w-0 flex-1 basis-44">
+          <label class="label mb-1 block" for="what-if-to">Goes into</label>
+          <select id="what-if-to" v-model="to" class="field">
+            <option value="">where?</option>
+            <option v-for="target in targets" :key="target.id" :value="target.id">
+              {{ target.label }}
+            </option>
+          </select>
+        </div>
+        <button type="submit" class="button" :disabled="!source || !to">Move it</button>
+      </form>
+      <p v-for="words in asChanged" :key="words" class="text-[14px]">{{ words }}</p>
     </div>
     <p v-if="nothing" class="mt-1 text-[15px] text-near" data-test="gains-nothing">It gains nothing: as thick as what comes out.</p>
     <p v-if="changed.length && !locked" class="mt-2 flex flex-wrap gap-3">
