@@ -13,6 +13,8 @@ export const stackPoint = (
   id: `stack-${id}`,
   label: `${label}, pressed together`,
   way: 'micrometer',
+  // A pack is thinner than what else a micrometer is taken for.
+  tool: 'shims',
   moves: [id],
   alone: true,
   optional: true,
