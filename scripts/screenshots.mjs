@@ -76,12 +76,12 @@ async function workOut(page) {
 }
 
 /** @param {import('@playwright/test').Page} page */
-async function typeGap(page) {
+async function choose(page) {
   await page
-    .getByRole('button', { name: /Measure/ })
+    .getByRole('button', { name: /Choose/ })
     .first()
     .click()
-  await page.getByLabel('Figure read').fill('0.051')
+  await page.getByTestId('clock').waitFor()
 }
 
 /** @param {import('@playwright/test').Page} page */
@@ -127,7 +127,7 @@ try {
   })
   await picture('bearings-choose', '/checks/le-mains')
   await picture('bearings-options', '/checks/le-mains', { full: true, act: workOut })
-  await picture('strip', '/checks/le-rods', { act: typeGap })
+  await picture('runout', '/checks/pump-housing', { full: true, act: choose })
   await picture('rollers', '/checks/mr-bigends', { full: true, act: honing })
   await picture('lapping', '/checks/pb-flange', { full: true, act: lap })
   await picture('swivel', '/checks/loader-swivels-preload')

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { GAUGES, checkOf, figures, gauge, said, trial } from '../../tests/documents'
+import { GAUGES, checkOf, figures, gauge, plays, said, trial } from '../../tests/documents'
 import { newLot } from '../command/found-pack'
 import { choosePacks } from '../pack/chooser/choose'
 import { prepareDrawer } from '../pack/chooser/prepare'
@@ -7,6 +7,7 @@ import { nm, thou } from '../quantity/length'
 import { twoSided } from '../verdict/limits'
 import type { Effect, PackPlace } from './contract'
 import type { CheckDocument } from './document'
+import { evaluateCheck } from './evaluate-check'
 import { evaluateFitting } from './evaluate-fitting'
 import { evaluatePlace } from './evaluate-place'
 import { checkKind } from './registry'
@@ -69,5 +70,24 @@ describe('a place whose pieces move two results', () => {
     expect(place([{ result: 'spread', perPiece: 1 }], 9, unread).note).toBe('Its pieces move “Spread over a turn” too: measure that first.')
     const free = place([{ result: 'shortening', perPiece: 1 }])
     expect(free.window).toMatchObject({ low: thou(105), high: thou(111) })
+  })
+})
+
+describe('a film under the cover', () => {
+  const film = (said: Record<string, string>) =>
+    evaluateCheck(
+      checkOf('shaft-end-play', {
+        setup: { film: '50800' },
+        limits: { working: 'book', sets: { play: { book: twoSided(thou(2), thou(4), 'thou', { kind: 'book' }), shop: null } } },
+        trials: [trial('t1', plays('travel', 3, 3, 3), { packs: { pack: [] }, conditions: said })],
+      }),
+      [],
+    )
+  it('measured bare, what closing it for good will do is told; measured as built it is not', () => {
+    expect(film({ joint: 'bare' }).places[0]!.note).toContain('closed with a film of 2.0 thou it comes to 5.0 thou, out of limits')
+    expect(film({ joint: 'built' }).places[0]!.note ?? '').not.toContain('film')
+    expect(film({ joint: 'bare' }).reminders.map(({ words }) => words)).toContain(
+      'Closed with its film: read it again where that can be done',
+    )
   })
 })

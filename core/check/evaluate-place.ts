@@ -1,6 +1,7 @@
 import { ownVariance, sharedVariance } from '../reading/estimate'
 import { quadrature } from '../reading/statistics'
 import { aimPoint, type AimPoint } from '../verdict/aim'
+import { formatLength } from '../quantity/format-length'
 import { nm, type Nm } from '../quantity/length'
 import { endsOf, limitsFault, overZeroAtLeast, type LimitSet } from '../verdict/limits'
 import type { Also } from '../pack/also'
@@ -119,7 +120,9 @@ export function evaluatePlace(
       window,
       fused,
       note:
-        [noteFor(grounds, known), sureWords(result, place.response, document.entryUnit)].filter(words => words !== null).join(' ') || null,
+        [noteFor(grounds, known), sureWords(result, place.response, document.entryUnit), filmWords(place, document, result)]
+          .filter(words => words !== null)
+          .join(' ') || null,
       request: {
         drawer: drawerFor(document, lots, place),
         fitted,
@@ -230,6 +233,20 @@ export function evaluatePlace(
     )
     return least.length === 0 ? null : Math.max(...least)
   }
+}
+
+/** What the film will do to a length that was measured bare: what a piece as thick would. */
+function filmWords(
+  { film, response }: PackPlace,
+  { trials, entryUnit }: CheckDocument,
+  { estimate, limits }: ResultEvaluation,
+): string | null {
+  if (!film || !estimate || trials.at(-1)!.conditions[film.unless.condition] === film.unless.is) return null
+  const leaves = estimate.value + response.perPiece * film.thickness
+  const ends = endsOf(limits.working)
+  const out = ends !== null && (leaves < ends.lower || leaves > ends.upper)
+  const show = (value: number) => formatLength(value, entryUnit, { unit: true })
+  return `Measured bare: closed with a film of ${show(film.thickness)} it comes to ${show(leaves)}${out ? ', out of limits: allow for it' : ''}.`
 }
 
 /** A place the kind chooses for by its own reckoning: no window, no pack, no ledger of one figure. */

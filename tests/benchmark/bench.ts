@@ -11,6 +11,7 @@ import { madeBearings, madeDrawer, madeSingles, stream } from '../reference/draw
 import { cheapestByPieces, lexicographic, solver } from '../reference/milp'
 import { pageFigures } from './page'
 import { keptFigures } from './kept'
+import { chainFigures } from './chain'
 import { learnedFigures } from './learned'
 import { scaleFigures } from './scale'
 import { startFigures } from './start'
@@ -188,6 +189,7 @@ const PARTS: Readonly<Record<string, () => void | Promise<void>>> = {
   rollers: rollerFigures,
   two: twoResultsFigures,
   learned: () => learnedFigures(say),
+  chain: () => chainFigures(say),
   allocation: allocationFigures,
   ...Object.fromEntries(Object.entries(DRAWERS).map(([name, drawers]) => [name, () => chooserFigures(drawers)])),
   scale: () => scaleFigures(say),

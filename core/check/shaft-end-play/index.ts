@@ -1,9 +1,10 @@
-import { thou } from '../../quantity/length'
+import { nm, thou } from '../../quantity/length'
 import { MOST_PIECES } from '../../pack/chooser/prepare'
 import type { PackPlace } from '../contract'
+import type { Condition } from '../conditions'
 import { defineKind } from '../define-kind'
 import { playFrom, playResult } from '../results'
-import { choice, type SetupOf } from '../setup'
+import { choice, length, type SetupOf } from '../setup'
 import { endPlaySteps, endPlaySuspicions } from './procedure'
 
 export const FIELDS = {
@@ -18,6 +19,14 @@ export const FIELDS = {
       { value: 'none', label: 'Nothing to choose: measure and judge only' },
     ],
     initial: 'under-cover',
+  }),
+  film: length({
+    label: 'Film the cover is closed with for good',
+    hint: 'as squeezed, where it was measured bare; blank: none',
+    free: true,
+    added: true,
+    least: nm(0),
+    optional: true,
   }),
 }
 export type EndPlaySetup = SetupOf<typeof FIELDS>
@@ -35,6 +44,7 @@ export const shaftEndPlay = defineKind({
   safety: null,
   closing: 'Before the case is closed',
   fields: FIELDS,
+  asked: { film: ({ pack }) => pack === 'under-cover' },
   parts: () => [
     { id: 'shaft', label: 'Shaft' },
     { id: 'bearing', label: 'Bearings' },
@@ -52,11 +62,25 @@ export const shaftEndPlay = defineKind({
       rests: ['shaft', 'bearing', 'housing'],
     },
   ],
-  places: setup => placeFor(setup.pack),
+  places: setup => placeFor(setup),
+  conditions: setup => (filmOf(setup) === null ? [] : [JOINT]),
   procedure: endPlaySteps,
   suspicions: endPlaySuspicions,
   combine: (_setup, answers) => [playFrom('travel', answers, 'mean of far − (start + back)/2')],
 })
+
+/** A film lies under a cover alone. */
+const filmOf = ({ pack, film }: EndPlaySetup) => (pack === 'under-cover' ? film : null)
+const JOINT: Condition = {
+  id: 'joint',
+  label: 'Joint under the cover',
+  states: [
+    { value: 'bare', label: 'Bare' },
+    { value: 'built', label: 'As it is built' },
+  ],
+  stays: true,
+  later: 'Closed with its film: read it again where that can be done',
+}
 
 const GAP = {
   id: 'pack',
@@ -67,8 +91,9 @@ const GAP = {
 } as const
 
 /** Where the pieces go, and how many it takes. */
-function placeFor(pack: EndPlaySetup['pack']): PackPlace[] {
-  switch (pack) {
+function placeFor(setup: EndPlaySetup): PackPlace[] {
+  const film = filmOf(setup)
+  switch (setup.pack) {
     case 'none':
       return []
     case 'in-gap':
@@ -94,6 +119,7 @@ function placeFor(pack: EndPlaySetup['pack']): PackPlace[] {
           label: 'Pack under the cover',
           response: { perPiece: 1, pair: false },
           between: ['case', 'cover'],
+          ...(film === null ? {} : { film: { thickness: film, unless: { condition: JOINT.id, is: 'built' } } }),
           capacity: { fewest: 0, most: MOST_PIECES },
         },
       ]

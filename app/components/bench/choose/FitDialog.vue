@@ -110,7 +110,7 @@ const known = computed(() => list(props.proposal?.change.in ?? []).filter(({ lot
       <p class="caution">Clean and dry, every piece flat. Tighten as the maker’s manual says before measuring again.</p>
       <p v-if="request?.question.told?.by === 'direction'" data-test="fit-leaves">By how much it moves, the next fitting shows.</p>
       <p v-else data-test="fit-leaves">
-        {{ ofGap ? 'Of the gap it leaves' : 'It will leave' }}
+        {{ ofGap ? 'By the gap it leaves' : 'It will leave' }}
         <strong v-if="told.atMost" class="figure">at most {{ show(told.predicted.play, true) }}</strong>
         <strong v-else class="figure">{{ show(told.predicted.play) }} ± {{ show(told.predicted.U, true) }}</strong
         ><template v-if="told.chance">, {{ percent(told.chance.inside) }} in limits</template>.

@@ -46,6 +46,12 @@ const preferences = usePreferences()
 const request = computed(() => (props.locked ? null : props.place.request))
 /** The first pack goes by the gap it fills, not yet by what is wanted in the end. */
 const ofGap = computed(() => props.place.learned !== null && request.value !== null && request.value.question.told === undefined)
+/** What the first pack is chosen by. */
+const firstBy = computed(() => {
+  const { first } = props.place.place
+  const by = first?.aim === null ? props.evaluation.current.results.find(({ id: of }) => of === first.result) : undefined
+  return by ? by.kind.label : 'gap that is left'
+})
 const id = computed(() => props.place.place.id)
 const proposal = computed(() => (request.value ? props.proposal : null))
 const last = computed(() => props.document.trials.at(-1)!)
@@ -146,7 +152,7 @@ const keep = (pieces: Pack) => emit('command', 'reserves', { place: id.value, pi
         :fitted="fitted ?? []"
         :lots="bench.lots"
         :can-fit="!typing && !locked"
-        :result="ofGap ? 'gap that is left' : (place.result?.kind.label ?? '')"
+        :result="ofGap ? firstBy : (place.result?.kind.label ?? '')"
         v-bind="request?.question.told ? { told: request.question.told } : {}"
         @fit="$emit('fit')"
       />

@@ -100,12 +100,21 @@ const rules = computed(() => {
   const answers = props.evaluation.current.answers
   return ends && setup.value.judged !== 'unsaid' ? everyRule(setup.value, answers, ends.upper) : []
 })
+/** What speaks against the turn, each thing once: it stands here though the figure is in limits. */
+const warnings = computed(() => [
+  ...new Set(
+    props.evaluation.current.results
+      .filter(({ kind }) => kind.id === 'runout')
+      .flatMap(({ findings }) => findings.flatMap(({ level, words: said }) => (level === 'note' ? [] : [said]))),
+  ),
+])
 const RULE = { axis: 'each axis', once: 'once per turn, 2e', raw: 'raw spread', offset: 'offset, e' } as const
 </script>
 
 <template>
   <section v-if="turn" aria-label="The turn on its clock" data-test="clock">
     <p v-if="words" class="mb-1 text-[16px] font-semibold" data-test="move">{{ words }}</p>
+    <p v-for="warning in warnings" :key="warning" class="mb-1 text-[14px] text-near" data-test="turn-warning">{{ warning }}</p>
     <div class="flex flex-wrap gap-x-6 gap-y-2">
       <svg
         :viewBox="`0 0 ${SIZE} ${SIZE}`"
