@@ -81,7 +81,7 @@ async function choose(page) {
     .getByRole('button', { name: /Choose/ })
     .first()
     .click()
-  await page.getByTestId('clock').waitFor()
+  await page.locator('[data-test="clock"]').waitFor()
 }
 
 /** @param {import('@playwright/test').Page} page */

@@ -131,6 +131,14 @@ describe('what the repeats of a check teach of its gauge', () => {
     ['readings struck out', own({ voided: { reason: 'slip' } })],
     ['a series that is not valid', own({ springBack: true })],
   ])('nothing from %s', (_, readings) => expect(taught(readings as ReturnType<typeof own>)).toEqual({}))
+  it('nothing where the newest counts: a mark read again, a spacer set again', () => {
+    const again = (kind: string, point: string) => {
+      const readings = figures(point, thou(30), 0).map(reading => ({ ...reading, gauge: 'dial', taken: `here/${reading.id}` }))
+      return spreadsOf(checkOf(kind, { trials: [trial('t1', readings)] }), 'here')
+    }
+    expect(again('runout', 'return')).toEqual({})
+    expect(again('comparator-hub', 'spacer')).toEqual({})
+  })
   it('two gauges, and two states of a part, are two series each', () => {
     const two = own().map((reading, i) => ({ ...reading, order: i + 1, gauge: i < 2 ? 'dial' : 'other' }))
     expect(taught(two as ReturnType<typeof own>)).toEqual({ dial: { squares: thou(1) ** 2 / 2, nu: 1 } })

@@ -42,7 +42,7 @@ export function spreadsOf(document: CheckDocument, workshop: string): Record<str
       const point = points.find(candidate => candidate.id === id)
       if (!point) continue
       const values = series.flatMap(reading => valueOf(reading, ways[point.way].again) ?? [])
-      if (ways[point.way].again === 'another' || values.length < 2 || !valid(series)) continue
+      if (ways[point.way].again === 'another' || ways[point.way].newest || values.length < 2 || !valid(series)) continue
       const centre = mean(values)
       const known = spreads[gaugeId!] ?? { squares: 0, nu: 0 }
       spreads[gaugeId!] = {

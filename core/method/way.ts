@@ -97,6 +97,8 @@ export interface Way {
   readonly ends?: readonly [low: string, high: string]
   /** What follows a reading: the next point; a repeat of the same, averaged with it; another piece or pass at the same point, never averaged. */
   readonly again: 'next' | 'repeat' | 'another'
+  /** Read again, the newest counts: it was set or turned between, and its readings are no repeats of one figure. */
+  readonly newest?: true
   /** What the field asks for, before anything is typed. */
   readonly hint: string
   answer(readings: readonly Reading[], context: WayContext): PointAnswer

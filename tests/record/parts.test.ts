@@ -4,6 +4,8 @@ import { buildsFor, kitFaults } from '#core/method/bore-gauge/builder'
 import { nextLeaves, stacks } from '#core/method/feeler/leaves'
 import { calipersCheck, micrometerSetting } from '#core/method/micrometer/setting'
 import { markFor, scaleMarks, scaleStep, sideOf, stripFor } from '#core/method/plastic-strip/scale'
+import { choosePacks } from '#core/pack/chooser/choose'
+import { prepareDrawer } from '#core/pack/chooser/prepare'
 import { lapProgress } from '#core/pack/lapping'
 import { readLedger } from '#core/pack/ledger'
 import { lotMap, type Lot, type Pack } from '#core/pack/lot'
@@ -398,8 +400,11 @@ describe('the record of helpers and work', () => {
           },
         }
         const made = makePlan({ ...request, sheets: draw(2) ? [lot(90, { shape: 'sheet', onHand: 1 })] : [], lappable: draw(4) > 0 })
+        const merit = (['pieces', 'changes', 'cost'] as const).map(by =>
+          choosePacks(prepareDrawer(drawer, fitted, response, { most: 4, order: by }), request.question).proposals.map(({ pack }) => pack),
+        )
         const order = orderPlan(request)
-        return `${at} made ${made.map(({ amount, target }) => `${amount}→${target}`).join(' ')} | ${sumOver({ made })} order ${sumOver({ order, low: orderPlan(request, 0.5) })}`
+        return `${at} made ${made.map(({ amount, target }) => `${amount}→${target}`).join(' ')} | ${sumOver({ made })} order ${sumOver({ order, low: orderPlan(request, 0.5) })} chosen ${sumOver({ merit })}`
       }),
       'parts.plans',
     )

@@ -10,6 +10,7 @@ export const atMark: Way = {
   gauge: 'dial-indicator',
   scale: 'play',
   again: 'next',
+  newest: true,
   hint: 'Zero at the first mark, turn on to the next, hands off: type what it shows, with its sign. At the end the first mark again.',
   answer(readings, { gauge, pooled }) {
     const last = unvoided(readings.filter(isFigure)).at(-1)

@@ -14,6 +14,7 @@ export const clock: Way = {
   gauge: null,
   scale: 'play',
   again: 'next',
+  newest: true,
   hint: 'Where the mark points: 3:42, or degrees clockwise from 12.',
   answer(readings) {
     const last = unvoided(readings.filter(isFigure)).at(-1)

@@ -44,6 +44,7 @@ export const comparatorNow: Way = {
   gauge: 'dial-indicator',
   scale: 'play',
   again: 'next',
+  newest: true,
   hint: 'The same face towards the same side, on the same plate: type what it shows.',
   asks,
   answer(readings, { gauge, pooled }) {

@@ -22,6 +22,7 @@ export const depth: Way = {
 export const depthNow: Way = {
   ...depth,
   id: 'depth-now',
+  newest: true,
   hint: 'Read again after every turn: the newest counts. Type the depth it reads.',
   answer: (readings, context) => answerFigures(unvoided(readings.filter(isFigure)).slice(-1), context, 1, rangeFinding),
 }
