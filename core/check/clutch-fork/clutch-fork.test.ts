@@ -63,6 +63,8 @@ describe('a clutch fork on its pivot', () => {
     // What is left at the fingers, and what the adjuster has to take up.
     const e = check(NEW, { ...tried, bearingMoved: String(mm(12)) })
     expect([of(e, 'travel'), of(e, 'slack')]).toEqual([12.55, 7.88])
+    // A rule tells the end’s travel to half a millimetre: 2.5 times less at the bearing.
+    expect(e.current.results.find(({ id }) => id === 'travel')!.estimate!.u).toBeCloseTo(500_000 / Math.sqrt(3) / 2.5, 0)
   })
   it('release travel and a diameter of thread are offered as limits, and judge nothing by themselves', () => {
     const e = check([...NEW, ...figures('engaged', mm(9))], {

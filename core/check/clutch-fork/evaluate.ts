@@ -1,4 +1,5 @@
 import { formatLength } from '../../quantity/format-length'
+import { rectangular } from '../../reading/budget'
 import { stated, type Estimate } from '../../reading/estimate'
 import type { Finding } from '../../reading/gates'
 import { sumOf } from '../../reading/sum'
@@ -45,6 +46,20 @@ export function ratioOf({ endMoved, bearingMoved, toBearing, toCable }: ForkSetu
 const heldShare = ({ toBearing, toCable }: ForkSetup, ratio: number | null): number | null =>
   toBearing !== null && toCable !== null && toCable !== 0 ? 1 - toBearing / toCable : ratio === null ? null : 1 - 1 / ratio
 
+/** A travel of a cable end is read by a rule, to half a millimetre. Own figure, nm. */
+const BY_RULE = 500_000
+const ruled = (travel: number, factor: number): Estimate =>
+  stated(travel * factor, [
+    {
+      source: 'resolution',
+      words: 'Travel of the cable end, by a rule to ± 0.5 mm: assumed',
+      u: rectangular(BY_RULE) * factor,
+      nu: Infinity,
+      shared: false,
+      assumed: true,
+    },
+  ])
+
 const DEPTHS = [...roundPoints('f'), 'r']
 
 /** Gap, travel that is left of the pedal’s, slack at the cable end, thread that holds. Common practice. */
@@ -58,13 +73,13 @@ export function combineFork(setup: ForkSetup, answers: Answers): CombinedResult[
   const open = gap ? sumOf([term('gap', 1, gap), term('left', -1, stated(setup.slackLeft ?? 0, []))]) : null
   const travel =
     gap && ratio !== null && setup.endTravel !== null
-      ? sumOf([term('travel', 1, stated(setup.endTravel / ratio, [])), term('gap', -1, stated(setup.slackLeft ?? 0, []))])
+      ? sumOf([term('travel', 1, ruled(setup.endTravel, 1 / ratio)), term('gap', -1, stated(setup.slackLeft ?? 0, []))])
       : null
   const slack = open && ratio !== null ? sumOf([term('gap', ratio, open)]) : null
   const [binds, sleeve] = [answers.of('binds-at').estimate, answers.of('sleeve-ends').estimate]
   const swing =
     binds && sleeve && ratio !== null && setup.endTravel !== null
-      ? sumOf([term('sleeve', 1, sleeve), term('binds', -1, binds), term('travel', -1, stated(setup.endTravel / ratio, []))])
+      ? sumOf([term('sleeve', 1, sleeve), term('binds', -1, binds), term('travel', -1, ruled(setup.endTravel, 1 / ratio))])
       : null
   const missing = barMissing([setup.overF, setup.overR, oldKnown(setup) ? setup.overOld : 'face'], setup.bar)
   const from = setup.bell === 'engine' ? 'F − R' : 'R − F'

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { checkOf, figures, gauge, GAUGES, trial } from '../../../tests/documents'
+import { decide } from '../../command/decide'
 import { newLot } from '../../command/found-pack'
 import type { Lot } from '../../pack/lot'
 import { mm, nm, thou } from '../../quantity/length'
@@ -118,6 +119,27 @@ describe('dowels', () => {
     // Not known where it points: nothing can be reckoned.
     const lost = trial('t2', turn(0, 4.944, 4.944, 0), { packs: { dowels: [{ lotId: 'd7', count: 2 }] }, refitted: ['dowels'] })
     expect(housing(found, {}, {}, [lost]).catalogue!.note).toContain('where their marks point is not known')
+  })
+  it('a pair that is not alike is no pair, as found and as fitted', () => {
+    const document = checkOf('runout', {
+      family: 'dowels',
+      gauges: DIAL,
+      trials: [trial('t1', found)],
+      setup: { view: 'gearbox', judged: 'axis' },
+    })
+    const bench = { document, lots: SET, reserves: {} }
+    const unlike = [
+      { lotId: 'd7', count: 1 },
+      { lotId: 'd14', count: 1 },
+    ]
+    const at = '2026-05-04T08:00:00.000Z'
+    const listed = decide(bench, { kind: 'list', op: 'o1', at, place: 'dowels', pieces: unlike })
+    const fitted = decide(bench, { kind: 'fit', op: 'o2', at, trialId: 't2', onto: 't1', packs: [{ place: 'dowels', pieces: unlike }] })
+    expect([listed, fitted].map(outcome => (outcome.ok ? '' : outcome.faults[0]!.reason))).toEqual([
+      'Offset dowels: both of a pair are alike: two of one size, or none.',
+      'Offset dowels: nothing of that kind stands in the list. A pair is of one size.',
+    ])
+    expect(decide(bench, { kind: 'list', op: 'o3', at, place: 'dowels', pieces: [{ lotId: 'd7', count: 2 }] }).ok).toBe(true)
   })
   it('an empty set says so', () => expect(housing(found, {}, { family: 'none' }).catalogue!.note).toContain('No offset dowels'))
 })
