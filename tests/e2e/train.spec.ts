@@ -55,7 +55,9 @@ test('a gear train: a swap that gains nothing is said before it is apart, a judg
   // Thicker below opens the end play.
   await expect(ifs.getByRole('row', { name: /end play/ })).toContainText('+30.1')
   await ifs.getByRole('button', { name: 'Fit these' }).press('Enter')
+  await expect(page.getByRole('button', { name: 'Planet to planet: not read' })).toBeVisible()
   await phase(/Measure/)
+  await expect(page.getByLabel(/^From; a range/)).toBeFocused()
   await type(page, '10..13', '')
   await type(page, '42', '', '42', '', '42', '')
   await page.keyboard.press('Escape')
