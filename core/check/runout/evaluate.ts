@@ -260,7 +260,7 @@ export interface RunoutDetails {
   /** known to, at 95 % */
   readonly U: number
   readonly held: Offset | null
-  /** the limit under every rule: what its own rule decides stands beside what the others would say */
+  /** the way the offset points, thousandths of a degree clockwise from 12 */
   readonly towards: number
 }
 export function runoutDetails(setup: RunoutSetup, answers: Answers): RunoutDetails | null {
