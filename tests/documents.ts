@@ -2,7 +2,7 @@ import type { CheckDocument, PointReading, Trial } from '#core/check/document'
 import { checkKind } from '#core/check/registry'
 import type { Exact } from '#core/quantity/figure'
 import { nm, thou } from '#core/quantity/length'
-import type { Force, Torque } from '#core/quantity/measure'
+import type { Force, Temperature, Torque } from '#core/quantity/measure'
 import { PLAIN_GAUGE, type Gauge, type GaugeKind } from '#core/reading/gauge'
 
 export const gauge = (kind: GaugeKind, graduation: Exact, more: Partial<Gauge> = {}): Gauge => ({
@@ -37,6 +37,13 @@ export const GAUGES: Readonly<Record<Exclude<GaugeKind, 'calipers'>, Gauge>> = {
     readableFraction: 1,
     permissibleError: 0 as Force,
     repeatability: 0 as Force,
+  }),
+  'thermometer': gauge('thermometer', 100_000 as Temperature, {
+    unit: '°C',
+    readableFraction: 1,
+    permissibleError: 1_000_000 as Temperature,
+    repeatability: 500_000 as Temperature,
+    range: { low: -20_000_000 as Temperature, high: 200_000_000 as Temperature },
   }),
   'plastic-strip': gauge('plastic-strip', thou(0.5), { sizes: [thou(1), thou(1.5), thou(2), thou(2.5), thou(3)] }),
 }

@@ -11,6 +11,8 @@ const props = defineProps<{
   unit: U
   options?: EntryOptions
   fault?: string
+  /** by how much it differs, not how much it is */
+  change?: boolean
   optional?: boolean
   hideLabel?: boolean
   /** narrow: nothing beside the figure */
@@ -30,13 +32,15 @@ watch(figure, value => {
 const leave = () => {
   if (figure.value !== model.value && (blank.value || figure.value !== null)) model.value = figure.value
 }
-const text = ref(figure.value === null ? '' : exactText(figure.value, props.unit))
+const text = ref(figure.value === null ? '' : exactText(figure.value, props.unit, props.change))
 const id = useId()
 const asked = ref<string | null>(null)
+const read = () => parseFigure(text.value, props.unit, props.options, props.change)
 
 watch(figure, value => {
-  const entry = parseFigure(text.value, props.unit, props.options)
-  if (value !== null && !(entry.ok && entry.value === value) && asked.value === null) text.value = exactText(value, props.unit)
+  const entry = read()
+  if (value !== null && !(entry.ok && entry.value === value) && asked.value === null)
+    text.value = exactText(value, props.unit, props.change)
   if (value === null && entry.ok) text.value = ''
 })
 watch(
@@ -44,11 +48,11 @@ watch(
   unit => {
     if (figure.value === null) return
     typed.value = false
-    text.value = exactText(figure.value, unit)
+    text.value = exactText(figure.value, unit, props.change)
   },
 )
 
-const entry = computed(() => parseFigure(text.value, props.unit, props.options))
+const entry = computed(read)
 const blank = computed(() => text.value.trim() === '')
 /** Only what was typed is questioned, never a figure that was put there. */
 const typed = ref(false)
@@ -62,7 +66,7 @@ const reason = computed(() => {
 const beside = computed(() =>
   figure.value === null
     ? unitName(props.unit)
-    : `${unitName(props.unit)} · ${formatFigure(figure.value, otherUnit(props.unit), { unit: true, fine: Math.abs(figure.value) < NM_PER.thou })}${entry.value.ok && entry.value.rounded ? ', rounded' : ''}`,
+    : `${unitName(props.unit)} · ${formatFigure(figure.value, otherUnit(props.unit), { unit: true, change: props.change, fine: Math.abs(figure.value) < NM_PER.thou })}${entry.value.ok && entry.value.rounded ? ', rounded' : ''}`,
 )
 
 function onInput(): void {

@@ -3,7 +3,7 @@ import type { PackChoice } from '#core/pack/chooser/choose'
 import type { Proposal } from '#core/pack/chooser/proposal'
 import type { Window as PackWindow } from '#core/pack/window'
 import { formatLength } from '#core/quantity/format-length'
-import { formatFigure, type Unit } from '#core/quantity/figure'
+import { formatChange, formatFigure, type Unit } from '#core/quantity/figure'
 import { UNIT_NAME, type LengthUnit } from '#core/quantity/length'
 import { lowerFirst } from '#core/quantity/lower-first'
 import { percent } from '#core/quantity/percent'
@@ -33,7 +33,7 @@ export function moreReadingsInWords({ estimate, state, limits }: ResultEvaluatio
       : `${more === 1 ? 'One more reading' : `${more} more readings`} like these would settle it.`
   }
   return estimate?.oneMore && estimate.oneMore < estimate.U * 0.9
-    ? `One more reading like these would bring ± ${formatFigure(estimate.U, unit)} to ± ${formatFigure(estimate.oneMore, unit, { unit: true })}.`
+    ? `One more reading like these would bring ± ${formatChange(estimate.U, unit)} to ± ${formatChange(estimate.oneMore, unit, { unit: true })}.`
     : null
 }
 
@@ -63,5 +63,5 @@ export function proposalInWords({ proposal, choice, change, leaves, fine, at, un
       ? choice.notes[0]!
       : `${choice.notes[0]} Nearest for a trial: ${lowerFirst(change)}, leaves ${show(leaves.value)}.`
   const chance = inside === undefined ? '.' : inside >= 0.95 ? ', in limits.' : `, ${percent(inside)} in limits.`
-  return `${fine ? `In limits already. Nearer the aim: ${lowerFirst(change)}` : change}: leaves ${show(leaves.value, false)} ± ${show(leaves.U)}${chance}`
+  return `${fine ? `In limits already. Nearer the aim: ${lowerFirst(change)}` : change}: leaves ${show(leaves.value, false)} ± ${formatChange(leaves.U, unit, { unit: true })}${chance}`
 }

@@ -132,7 +132,7 @@ describe('sizes as text', () => {
     expect(reading.value).toMatchObject({ celsius: -5 })
     draft.value.celsius = 'warm'
     expect(reading.value).toBeNull()
-    expect(heatFault.value).toContain('is not a temperature')
+    expect(heatFault.value).toContain('is no temperature')
     clear()
     expect(draft.value).toMatchObject({ far: '', celsius: '', stone: 'medium' })
   })

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { groups as groupBy } from 'd3-array'
 import { unitOfGauge } from '#core/quantity/format-length'
-import { formatFigure, isLengthUnit, systemOf, unitName } from '#core/quantity/figure'
-import { GAUGE_NAME, hasStandard, isListOfSizes, type Gauge } from '#core/reading/gauge'
+import { formatChange, formatFigure, isLengthUnit, systemOf, unitName } from '#core/quantity/figure'
+import { GAUGE_NAME, hasStandard, isZeroed, type Gauge } from '#core/reading/gauge'
 import { api, faultsOf } from '~/composables/useApi'
 import { key, useKeys } from '~/composables/useKeys'
 import { today } from '~/composables/today'
@@ -26,10 +26,10 @@ const kinds = computed(() => groupBy(gauges.value ?? [], gauge => gauge.kind))
 const gauge = computed(() => gauges.value?.find(g => g.id === picked.value) ?? null)
 const late = (g: Gauge) => g.due !== null && g.due < today()
 const overdue = computed(() => (gauges.value ?? []).filter(late).length)
-const zeroes = (g: Gauge) => !isListOfSizes(g.kind)
+const zeroes = (g: Gauge) => isZeroed(g.kind)
 /** Each gauge in its own system: its figures are those engraved on it. */
 const step = (value: number, g: Gauge) =>
-  formatFigure(value, unitOfGauge(g.unit, 'play'), {
+  formatChange(value, unitOfGauge(g.unit, 'play'), {
     trim: true,
     decimals: !isLengthUnit(g.unit) ? 3 : systemOf(g.unit) === 'metric' ? 4 : 2,
   })

@@ -1,6 +1,9 @@
 import type { Finding } from '../reading/gates'
 import type { Condition } from './conditions'
-import type { Answers, MeasuringPoint } from './contract'
+import type { Step } from '../method/step'
+import type { Answers, CombinedResult, MeasuringPoint, ResultKind } from './contract'
+import { warmthResult } from './results'
+import { choice } from './setup'
 
 /** Stands on top of every check of a wheel and its bearings. */
 export const WHEEL_SAFETY =
@@ -62,3 +65,48 @@ export function inspectionFindings(answers: Answers, measured: boolean): Finding
     ? [{ gate: 'hand', level: 'fail', words: `Inspect first, a word each: ${open.map(({ label }) => label.toLowerCase()).join(', ')}.` }]
     : []
 }
+
+/** A hub that binds tells itself on the road: how warm it is after a run, where somebody takes it. */
+export const WARMTH = choice({
+  label: 'Warmth after a run',
+  hint: 'against a limit of the manual, or the hub of the other side',
+  free: true,
+  options: [
+    { value: 'no', label: 'Not taken' },
+    { value: 'yes', label: 'By contact thermometer' },
+  ],
+  initial: 'no',
+})
+interface Warmth {
+  readonly warmth: 'no' | 'yes'
+}
+export const warmthResults = ({ warmth }: Warmth): ResultKind[] => (warmth === 'yes' ? [warmthResult('warmth', 'Hub after a run')] : [])
+/** @param moves  places whose refitting has it run again @param rests  parts whose change does */
+export const warmthPoints = ({ warmth }: Warmth, moves: readonly string[], rests: readonly string[]): MeasuringPoint[] =>
+  warmth === 'yes'
+    ? [{ id: 'warmth', label: 'Hub, after a run', at: {}, way: 'thermometer', result: 'warmth', moves, rests, optional: true }]
+    : []
+export const warmthOf = ({ warmth }: Warmth, answers: Answers): CombinedResult[] =>
+  warmth === 'yes'
+    ? [
+        {
+          kind: 'warmth',
+          position: null,
+          estimate: answers.of('warmth').estimate,
+          points: ['warmth'],
+          formula: 'as read last after the run',
+        },
+      ]
+    : []
+export const warmthSteps = ({ warmth }: Warmth): Step[] =>
+  warmth === 'yes'
+    ? [
+        {
+          id: 'run',
+          phase: 'prove',
+          text: 'A short run, coasted to a stop without the brake; then the hub’s warmth, and that of the other side',
+          required: false,
+          caution: 'A brake warms a hub too. Too hot to hold is too hot: do not ride on, take it apart.',
+        },
+      ]
+    : []

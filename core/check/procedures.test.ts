@@ -92,18 +92,33 @@ const STEPS: readonly (readonly [kind: string, setup: Readonly<Record<string, re
   ],
   [
     'taper-hub',
-    {},
+    { warmth: ['no'] },
     's:stack! s:loose-first s:dial-base! s:dial-tip! m:spun m:dial-zero m:dial-return m:press c:magnet p:step-up! p:back-to-tray',
   ],
   [
+    'taper-hub',
+    { warmth: ['yes'] },
+    's:stack! s:loose-first s:dial-base! s:dial-tip! m:spun m:dial-zero m:dial-return m:press c:magnet p:step-up! p:back-to-tray p:run',
+  ],
+  [
     'comparator-hub',
-    { spacer: ['adjustable'] },
+    { spacer: ['adjustable'], warmth: ['no'] },
     's:same-pair! s:zero-base! s:zero-head! m:hub-in m:zeros-again c:set p:lock! p:dry-trial! p:label!',
   ],
   [
     'comparator-hub',
-    { spacer: ['fixed'] },
+    { spacer: ['adjustable'], warmth: ['yes'] },
+    's:same-pair! s:zero-base! s:zero-head! m:hub-in m:zeros-again c:set p:lock! p:dry-trial! p:label! p:run',
+  ],
+  [
+    'comparator-hub',
+    { spacer: ['fixed'], warmth: ['no'] },
     's:same-pair! s:zero-base! s:zero-head! m:hub-in m:zeros-again c:label-out p:dry-trial! p:label!',
+  ],
+  [
+    'comparator-hub',
+    { spacer: ['fixed'], warmth: ['yes'] },
+    's:same-pair! s:zero-base! s:zero-head! m:hub-in m:zeros-again c:label-out p:dry-trial! p:label! p:run',
   ],
   ['sealed-bearing-spacer', { way: ['depths'] }, 's:clean! s:standard m:one-face! m:square p:first-home! p:tightened!'],
   ['sealed-bearing-spacer', { way: ['length'] }, 's:clean! s:standard m:square p:first-home! p:tightened!'],

@@ -71,6 +71,19 @@ export const turningResult = (id: string, label: string, unit: MeasureUnit<'torq
   ...more,
 })
 
+/** How warm something runs: it can only be too much, and the check is done without it. */
+export const warmthResult = (id: string, label: string): ResultKind => ({
+  ...LENGTH,
+  id,
+  label,
+  quantity: 'temperature',
+  unit: '°C',
+  ends: SIZE_WORDS,
+  cannotBind: 'below',
+  main: false,
+  beside: true,
+})
+
 /** What a result is shown in: its own unit, or a length’s in the system that is looked at. */
 export const unitOfResult = ({ unit, scale }: Pick<ResultKind, 'unit' | 'scale'>, system: UnitSystem): Unit =>
   unit ?? unitFor(system, scale)

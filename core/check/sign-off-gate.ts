@@ -1,4 +1,4 @@
-import { formatFigure } from '../quantity/figure'
+import { formatChange } from '../quantity/figure'
 import type { Step } from '../method/step'
 import type { ConditionState } from './conditions'
 import { newerThan, type CheckDocument, type Reopening } from './document'
@@ -71,7 +71,7 @@ export function signOffGate(
       own.push(
         about(
           result,
-          `the proof is ${formatFigure(Math.abs(result.residual.difference), result.kind.unit ?? document.entryUnit, { unit: true })} off what was predicted`,
+          `the proof is ${formatChange(Math.abs(result.residual.difference), result.kind.unit ?? document.entryUnit, { unit: true })} off what was predicted`,
         ),
       )
     return own

@@ -138,7 +138,7 @@ describe('heat', () => {
   ])('reads %s', (text, celsius) => expect(parseTemperature(text)).toEqual({ ok: true, celsius: expect.closeTo(celsius, 9) }))
   it.each([
     ['-300', 'absolute zero'],
-    ['warm', 'not a temperature'],
+    ['warm', 'no temperature'],
     ['', 'Nothing typed'],
     ['  ', 'Nothing typed'],
     ['2000', 'that hot'],

@@ -31,6 +31,7 @@ export type WayId =
   | 'calipers'
   | 'at-mark'
   | 'clock'
+  | 'thermometer'
 
 /** What a way of measuring needs to know besides the readings. */
 export interface WayContext {

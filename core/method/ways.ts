@@ -15,6 +15,7 @@ import { pieces } from './pieces/way'
 import { plasticStrip } from './plastic-strip/way'
 import { set } from './set/way'
 import { springScale } from './spring-scale/way'
+import { thermometer } from './thermometer/way'
 import { turningTorque } from './turning-torque/way'
 import type { Way, WayId } from './way'
 import { word } from './word/way'
@@ -42,4 +43,5 @@ export const ways: Readonly<Record<WayId, Way>> = {
   'calipers': calipers,
   'at-mark': atMark,
   'clock': clock,
+  'thermometer': thermometer,
 }

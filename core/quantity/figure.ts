@@ -2,7 +2,7 @@ import { NM_PER, UNIT_NAME, nm, type LengthUnit, type Nm, type UnitSystem } from
 import { UNITS, parseMeasure, type Measure, type MeasureKind, type MeasureUnit } from './measure'
 import { parseLength, type EntryOptions, type LengthEntry } from './parse-length'
 
-/** A figure of any quantity, in whole small units of it: nm, nN·m, µN, thousandths of a degree. */
+/** A figure of any quantity, in whole small units of it: nm, nN·m, µN, thousandths of a degree, millionths of a kelvin from 0 °C. */
 export type Exact = Nm | Measure<MeasureKind>
 /** A unit says what it is a unit of: `thou` a length, `N·m` a torque. */
 export type Unit = LengthUnit | MeasureUnit
@@ -13,6 +13,8 @@ interface UnitFacts {
   readonly quantity: 'length' | MeasureKind
   /** small units in one of it */
   readonly per: number
+  /** small units at which it reads zero */
+  readonly zero: number
   /** shown to so many: inch lengths to the tenth of a thou, millimetres to the micrometre */
   readonly decimals: number
   /** as it is written after a figure */
@@ -22,10 +24,10 @@ const LENGTH_DECIMALS: Readonly<Record<LengthUnit, number>> = { thou: 1, tenth: 
 const FACTS = Object.fromEntries([
   ...Object.entries(NM_PER).map(([unit, per]) => [
     unit,
-    { quantity: 'length', per, decimals: LENGTH_DECIMALS[unit as LengthUnit], name: UNIT_NAME[unit as LengthUnit] },
+    { quantity: 'length', per, zero: 0, decimals: LENGTH_DECIMALS[unit as LengthUnit], name: UNIT_NAME[unit as LengthUnit] },
   ]),
   ...Object.entries(UNITS).flatMap(([quantity, units]) =>
-    Object.entries(units).map(([unit, { per, decimals }]) => [unit, { quantity, per, decimals, name: unit }]),
+    Object.entries(units).map(([unit, { per, zero = 0, decimals }]) => [unit, { quantity, per, zero, decimals, name: unit }]),
   ),
 ]) as Readonly<Record<Unit, UnitFacts>>
 
@@ -34,8 +36,10 @@ export const quantityOf = (unit: Unit): UnitFacts['quantity'] => FACTS[unit].qua
 export const isLengthUnit = (unit: Unit): unit is LengthUnit => FACTS[unit].quantity === 'length'
 /** Small units in one of a unit: 25 400 nm in a thou, 1 000 000 000 nN·m in a N·m. */
 export const perUnit = (unit: Unit): number => FACTS[unit].per
+/** Small units at which a unit reads zero: a temperature’s are not all the same. */
+export const zeroOf = (unit: Unit): number => FACTS[unit].zero
 export const unitName = (unit: Unit): string => FACTS[unit].name
-const METRIC: readonly Unit[] = ['mm', 'um', 'N·m', 'kgf·cm', 'N', 'kgf', '°', 'h']
+const METRIC: readonly Unit[] = ['mm', 'um', 'N·m', 'kgf·cm', 'N', 'kgf', '°', 'h', '°C']
 export const systemOf = (unit: Unit): UnitSystem => (METRIC.includes(unit) ? 'metric' : 'inch')
 export const unitsOf = (quantity: UnitFacts['quantity']): Unit[] => ALL_UNITS.filter(unit => FACTS[unit].quantity === quantity)
 
@@ -54,6 +58,8 @@ export interface FormatOptions {
   readonly unit?: boolean
   /** Print + before a positive figure. */
   readonly sign?: boolean
+  /** By how much it differs, and not how much it is: 5 K are 9 °F, whatever 5 °C are. */
+  readonly change?: boolean
   /** Drop decimals that are zero: 18, not 18.0. */
   readonly trim?: boolean
 }
@@ -64,16 +70,21 @@ export interface FormatOptions {
  */
 export function formatFigure(value: number, unit: Unit, options: FormatOptions = {}): string {
   if (unit === 'h') return clockFace(value) + (options.unit ? ' o’clock' : '')
-  const { per, decimals: usual, name } = FACTS[unit]
+  const { per, zero, decimals: usual, name } = FACTS[unit]
+  const from = options.change ? value : value - zero
   const decimals = options.decimals ?? usual + (options.fine && unit !== 'mm' && unit !== 'um' ? 1 : 0)
   // Whole steps first: dividing before rounding would print 0.25 thou as 0.2 or 0.3 by luck.
-  const steps = Math.round((Math.abs(value) * 10 ** decimals) / per)
+  const steps = Math.round((Math.abs(from) * 10 ** decimals) / per)
   const digits = String(steps).padStart(decimals + 1, '0')
   let figure = decimals === 0 ? digits : `${digits.slice(0, -decimals)}.${digits.slice(-decimals)}`
   if (options.trim && decimals > 0) figure = figure.replace(/\.?0+$/, '')
-  const sign = steps === 0 ? '' : value < 0 ? '−' : options.sign ? '+' : ''
+  const sign = steps === 0 ? '' : from < 0 ? '−' : options.sign ? '+' : ''
   return sign + figure + (options.unit ? (name === '°' ? name : ` ${name}`) : '')
 }
+
+/** How much a figure is off, or may be: U, a spread, a residual. */
+export const formatChange = (value: number, unit: Unit, options: Omit<FormatOptions, 'change'> = {}): string =>
+  formatFigure(value, unit, { ...options, change: true })
 
 /** A place on a clock as hours and minutes, 12:00 on top; half a degree is a minute. */
 function clockFace(milli: number): string {
@@ -84,9 +95,9 @@ function clockFace(milli: number): string {
 
 /** Decimals of readings as they were taken: as many more as show a figure that was read finer than usual, and none where it was read in another system. */
 export function readDecimals(values: readonly number[], unit: Unit): number {
-  const { per, decimals } = FACTS[unit]
+  const { per, zero, decimals } = FACTS[unit]
   const extra = unit === 'mm' || unit === 'um' ? [0, 1] : [0, 1, 2]
-  const exactWith = (value: number) => extra.find(more => (value * 10 ** (decimals + more)) % per === 0) ?? 0
+  const exactWith = (value: number) => extra.find(more => ((value - zero) * 10 ** (decimals + more)) % per === 0) ?? 0
   return decimals + Math.max(0, ...values.map(exactWith))
 }
 export const asRead = (value: number, unit: Unit, options: Omit<FormatOptions, 'decimals' | 'fine'> = {}): string =>
@@ -97,17 +108,17 @@ export const asRead = (value: number, unit: Unit, options: Omit<FormatOptions, '
  * 2.04 against an upper limit of 2 must not print as "2.0, loose".
  */
 export function decimalsApart(value: number, limits: readonly number[], unit: Unit): number {
-  const { per, decimals: usual } = FACTS[unit]
+  const { per, zero, decimals: usual } = FACTS[unit]
+  const stepsOf = (figure: number) => Math.round(((figure - zero) * 10 ** decimals) / per)
   let decimals = usual
   for (; decimals < usual + 3; decimals++) {
-    const shown = Math.round((value * 10 ** decimals) / per)
-    const clash = limits.some(limit => value !== limit && shown === Math.round((limit * 10 ** decimals) / per))
+    const clash = limits.some(limit => value !== limit && stepsOf(value) === stepsOf(limit))
     if (!clash) break
   }
   return decimals
 }
 
-/** A torque or a force in the system that the unit is not of. */
+/** The unit of the other system, or the other way to say it. */
 export const OTHER_MEASURE: Readonly<Record<MeasureUnit, MeasureUnit>> = {
   'N·m': 'in·lb',
   'in·lb': 'N·m',
@@ -119,6 +130,8 @@ export const OTHER_MEASURE: Readonly<Record<MeasureUnit, MeasureUnit>> = {
   'oz': 'N',
   '°': 'h',
   'h': '°',
+  '°C': '°F',
+  '°F': '°C',
 }
 
 export type FigureEntry =
@@ -128,11 +141,13 @@ export type FigureEntry =
 /**
  * A figure as it is typed, of the quantity that the unit of a bare one belongs to.
  * @param options  what is asked about, of lengths
+ * @param change  by how much, not how much
  */
-export function parseFigure(text: string, bare: Unit, options: EntryOptions = {}): FigureEntry {
+export function parseFigure(text: string, bare: Unit, options: EntryOptions = {}, change = false): FigureEntry {
   if (isLengthUnit(bare)) return parseLength(text, bare, options)
-  const entry = parseMeasure(text, FACTS[bare].quantity as MeasureKind, bare)
+  const entry = parseMeasure(text, FACTS[bare].quantity as MeasureKind, bare, change)
   if (!entry.ok) return entry
-  if (entry.value < 0) return { ok: false, reason: `Less than nothing: a ${FACTS[bare].quantity} is read without a sign.` }
+  if (entry.value < 0 && (change || FACTS[bare].quantity !== 'temperature'))
+    return { ok: false, reason: `Less than nothing: a ${FACTS[bare].quantity} is read without a sign.` }
   return { ...entry, rounded: false }
 }

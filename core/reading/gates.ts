@@ -1,4 +1,4 @@
-import { formatFigure, type Unit } from '../quantity/figure'
+import { formatChange, type Unit } from '../quantity/figure'
 import { unvoided, type FigureReading, type ReadingHead } from './reading'
 import { closingError, signedPlay, type Repeat } from './repeat'
 import { median } from './statistics'
@@ -81,7 +81,7 @@ export function gateSeries(repeats: readonly Repeat[], options: GateOptions): Fi
   const live = unvoided(repeats)
   if (live.length === 0) return []
   const findings: Finding[] = []
-  const show = (value: number) => formatFigure(value, options.unit, { unit: true, trim: true })
+  const show = (value: number) => formatChange(value, options.unit, { unit: true, trim: true })
   const number = (repeat: Repeat) => repeats.indexOf(repeat) + 1
 
   for (const repeat of live) {
@@ -171,7 +171,7 @@ function spreadFinding(values: readonly number[], options: GateOptions): Finding
     {
       gate: 'spread',
       level: settled ? 'warn' : 'fail',
-      words: `The readings lie ${formatFigure(spread, options.unit, { unit: true, trim: true })} apart. ${settled ? 'Their uncertainty carries it; better find the cause.' : 'Take more, or find the cause.'}`,
+      words: `The readings lie ${formatChange(spread, options.unit, { unit: true, trim: true })} apart. ${settled ? 'Their uncertainty carries it; better find the cause.' : 'Take more, or find the cause.'}`,
     },
   ]
 }

@@ -1,7 +1,15 @@
 import { quantityOf, unitName, unitsOf, type Exact, type Unit } from '../quantity/figure'
 
 export type GaugeKind =
-  'dial-indicator' | 'micrometer' | 'calipers' | 'bore-gauge' | 'feeler-set' | 'plastic-strip' | 'torque-gauge' | 'spring-scale'
+  | 'dial-indicator'
+  | 'micrometer'
+  | 'calipers'
+  | 'bore-gauge'
+  | 'feeler-set'
+  | 'plastic-strip'
+  | 'torque-gauge'
+  | 'spring-scale'
+  | 'thermometer'
 export const GAUGE_KINDS: readonly GaugeKind[] = [
   'dial-indicator',
   'micrometer',
@@ -11,6 +19,7 @@ export const GAUGE_KINDS: readonly GaugeKind[] = [
   'plastic-strip',
   'torque-gauge',
   'spring-scale',
+  'thermometer',
 ]
 export const GAUGE_NAME: Readonly<Record<GaugeKind, string>> = {
   'dial-indicator': 'Dial indicator',
@@ -21,12 +30,15 @@ export const GAUGE_NAME: Readonly<Record<GaugeKind, string>> = {
   'plastic-strip': 'Plastic gauging strip',
   'torque-gauge': 'Torque gauge',
   'spring-scale': 'Spring scale',
+  'thermometer': 'Contact thermometer',
 }
 /** What a gauge of a kind reads. */
-export const readsOf = (kind: GaugeKind): 'length' | 'torque' | 'force' =>
-  kind === 'torque-gauge' ? 'torque' : kind === 'spring-scale' ? 'force' : 'length'
+export const readsOf = (kind: GaugeKind): 'length' | 'torque' | 'force' | 'temperature' => OTHER_QUANTITY[kind] ?? 'length'
+const OTHER_QUANTITY = { 'torque-gauge': 'torque', 'spring-scale': 'force', 'thermometer': 'temperature' } as Readonly<
+  Partial<Record<GaugeKind, 'torque' | 'force' | 'temperature'>>
+>
 
-/** A gauge of the register, as the uncertainty of a reading needs to know it. Figures in whole small units of what it reads: nm, nN·m, µN. */
+/** A gauge of the register, as the uncertainty of a reading needs to know it. Figures in whole small units of what it reads: nm, nN·m, µN, µ°C. */
 export interface Gauge {
   readonly id: string
   readonly name: string
@@ -67,10 +79,13 @@ export const PLAIN_GAUGE = {
   zeroedOn: null,
 } as const satisfies Partial<Gauge>
 
-/** A sentence where a gauge is given in a unit of something it does not read, else null. */
-export function gaugeUnitFault({ kind, unit }: Pick<Gauge, 'kind' | 'unit'>): string | null {
+/** What a gauge cannot be, and at which of its particulars: a scale that reads a length, one that begins below nothing. Null: it can. */
+export function gaugeFault({ kind, unit, range }: Pick<Gauge, 'kind' | 'unit' | 'range'>): { at: 'unit' | 'range'; words: string } | null {
   const reads = readsOf(kind)
-  return quantityOf(unit) === reads ? null : `${GAUGE_NAME[kind]} reads a ${reads}: ${unitsOf(reads).map(unitName).join(', ')}.`
+  if (quantityOf(unit) !== reads)
+    return { at: 'unit', words: `${GAUGE_NAME[kind]} reads a ${reads}: ${unitsOf(reads).map(unitName).join(', ')}.` }
+  if (range && range.low < 0 && reads !== 'temperature') return { at: 'range', words: 'Only a thermometer reads below zero.' }
+  return null
 }
 
 /** Can it be read where a gauge of this kind is asked for? Calipers stand in for a micrometer, and for no other. */
@@ -79,6 +94,8 @@ export const suits = (wanted: GaugeKind, { kind }: Pick<Gauge, 'kind'>): boolean
 
 /** Feelers and strips are a list of sizes, and have no zero. */
 export const isListOfSizes = (kind: GaugeKind): boolean => kind === 'feeler-set' || kind === 'plastic-strip'
+/** It is set to zero, or tried on its standard, before it is used; a thermometer keeps what it was made to. */
+export const isZeroed = (kind: GaugeKind): boolean => !isListOfSizes(kind) && kind !== 'thermometer'
 /** A micrometer is tried on its standard; anything else with a scale is zeroed. */
 export const hasStandard = (kind: GaugeKind): boolean => kind === 'micrometer' || kind === 'calipers'
 
@@ -98,7 +115,7 @@ export interface GaugeWarning {
 export function gaugeWarnings(gauge: Gauge, today: string): GaugeWarning[] {
   const warnings: GaugeWarning[] = []
   if (gauge.due !== null && gauge.due < today) warnings.push({ words: `${gauge.name} was due for its check on ${gauge.due}.`, zero: false })
-  if (!isListOfSizes(gauge.kind) && gauge.zeroedOn !== today)
+  if (isZeroed(gauge.kind) && gauge.zeroedOn !== today)
     warnings.push({
       words: `${gauge.name} is not marked as ${hasStandard(gauge.kind) ? 'tried on its standard' : 'zeroed'} today.`,
       zero: true,

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
+import { exact } from '../quantity/figure'
 import { nm, thou } from '../quantity/length'
-import { describeLimits, endsOf, insideRange, isInside, limitsFault, overZero, twoSided, type LimitSet } from './limits'
+import { bandOf, describeLimits, endsOf, insideRange, isInside, limitsFault, overZero, twoSided, type LimitSet } from './limits'
 
 const book = { kind: 'book' as const }
 const set = (more: Partial<LimitSet>): LimitSet => ({ kind: 'none', unit: 'thou', source: book, ...more })
@@ -24,6 +25,12 @@ describe('limits that judge', () => {
     expect(limitsFault(set({ kind: 'upper', upper: nm(0) }))).toContain('leaves nothing')
     // A deviation may well be below zero at both ends.
     expect(limitsFault(set({ kind: 'two-sided', lower: thou(-3), upper: nm(0) }))).toBeNull()
+  })
+  it('of a temperature end at any degree, and have no width from zero', () => {
+    const warm = set({ kind: 'upper', upper: exact(71e6), unit: '°C' })
+    expect([bandOf(warm), limitsFault(warm, 'temperature'), limitsFault({ ...warm, upper: exact(0) })]).toEqual([null, null, null])
+    expect(limitsFault(warm, 'length')).toContain('limits of a length')
+    expect(describeLimits({ ...warm, kind: 'two-sided', lower: exact(0) }, '°F')).toBe('32.0 – 159.8 °F')
   })
 })
 

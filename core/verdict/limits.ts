@@ -1,4 +1,15 @@
-import { ALL_UNITS, exact, formatFigure, isLengthUnit, quantityOf, systemOf, unitName, type Exact, type Unit } from '../quantity/figure'
+import {
+  ALL_UNITS,
+  exact,
+  formatFigure,
+  isLengthUnit,
+  quantityOf,
+  systemOf,
+  unitName,
+  zeroOf,
+  type Exact,
+  type Unit,
+} from '../quantity/figure'
 import type { Quantity } from '../quantity/quantity'
 import type { LengthUnit } from '../quantity/length'
 
@@ -100,7 +111,8 @@ export const overZeroAtLeast = (limits: LimitSet | null): LimitSet =>
 export function bandOf(limits: LimitSet | null): number | null {
   if (!limits) return null
   if (limits.kind === 'two-sided') return limits.upper! - limits.lower!
-  if (limits.kind === 'upper') return limits.upper!
+  // Where zero is but a place on the scale, an upper limit has no width.
+  if (limits.kind === 'upper' && quantityOf(limits.unit) !== 'temperature') return limits.upper!
   return null
 }
 
@@ -123,7 +135,8 @@ export function limitsFault(limits: LimitSet, of?: Quantity): string | null {
     (limits.lower! > limits.upper! || (limits.lower === limits.upper && (limits.lowerExcluded || limits.upperExcluded)))
   )
     return 'The lower limit is above the upper one.'
-  if (limits.kind === 'upper' && limits.upper! <= 0) return 'An upper limit of zero or less leaves nothing.'
+  if (limits.kind === 'upper' && limits.upper! <= 0 && quantityOf(limits.unit) !== 'temperature')
+    return 'An upper limit of zero or less leaves nothing.'
   return null
 }
 
@@ -137,12 +150,20 @@ export function describeLimits(limits: LimitSet | null, unit?: Unit): string {
   if (!limits || limits.kind === 'none') return 'no limit known'
   const shown = unit ?? limits.unit
   // Converted, a limit needs a digit more: 0.05 mm is 1.97 thou, not 2.
-  const decimals = sameSystem(shown, limits.unit) ? {} : isLengthUnit(shown) ? { decimals: CONVERTED[shown] } : { decimals: 3 }
+  const decimals = sameSystem(shown, limits.unit)
+    ? {}
+    : isLengthUnit(shown)
+      ? { decimals: CONVERTED[shown] }
+      : quantityOf(shown) === 'temperature'
+        ? {}
+        : { decimals: 3 }
   const figure = (value: Exact) => formatFigure(value, shown, { trim: true, ...decimals })
   // Two ends stand with as many decimals each: 0.025 – 0.100.
   const places = (value: Exact) => figure(value).split('.')[1]?.length ?? 0
   const end = (value: Exact) =>
-    value === 0 ? '0' : formatFigure(value, shown, { decimals: Math.max(places(limits.lower!), places(limits.upper!)) })
+    value === 0 && zeroOf(shown) === 0
+      ? '0'
+      : formatFigure(value, shown, { decimals: Math.max(places(limits.lower!), places(limits.upper!)) })
   const name = unitName(shown)
   switch (limits.kind) {
     case 'figure':

@@ -6,7 +6,7 @@ import { keySuits } from '../check/gauge-needs'
 import { fieldFault } from '../check/setup'
 import { ways } from '../method/ways'
 import { zeroWord } from '../method/zero-words'
-import { gaugeUnitFault } from '../reading/gauge'
+import { gaugeFault } from '../reading/gauge'
 import { READING_FIELDS, fieldsOf, isPieces, isWord, type Entry, type Reading } from '../reading/reading'
 import { lotMap, type LotMap } from '../pack/lot'
 import { limitsFault } from '../verdict/limits'
@@ -217,8 +217,8 @@ function* checkFaults(check: CheckDocument, path: string, lots: LotMap): Generat
     yield { path: `${path}/aim/own`, reason: 'An aim of one’s own needs its figure.' }
   for (const [key, gauge] of Object.entries(check.gauges)) {
     if (!keySuits(key, gauge)) yield { path: `${path}/gauges/${key}/kind`, reason: `A ${gauge.kind} does not belong here.` }
-    const fault = gaugeUnitFault(gauge)
-    if (fault) yield { path: `${path}/gauges/${key}/unit`, reason: fault }
+    const fault = gaugeFault(gauge)
+    if (fault) yield { path: `${path}/gauges/${key}/${fault.at}`, reason: fault.words }
   }
   const trials = new Set(check.trials.map(trial => trial.id))
   for (const [i, tick] of check.ticks.entries()) {

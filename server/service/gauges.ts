@@ -1,7 +1,7 @@
 import { kitFaults } from '#core/method/bore-gauge/builder'
 import { exact } from '#core/quantity/figure'
 import { nm } from '#core/quantity/length'
-import { GAUGE_NAME, PLAIN_GAUGE, gaugeUnitFault, readsOf, type Gauge } from '#core/reading/gauge'
+import { GAUGE_NAME, PLAIN_GAUGE, gaugeFault, readsOf, type Gauge } from '#core/reading/gauge'
 import type { BoreKitDto, GaugeChangeDto, GaugeFieldsDto, NewGaugeDto, ZeroedDto } from '#shared/dto/gauge'
 import type { CommandDto } from '#shared/dto/command'
 import type { RegisteredGauge } from '#shared/types'
@@ -23,8 +23,8 @@ function changed(gauge: Gauge, fields: GaugeFieldsDto): Gauge {
   ) as Partial<Gauge>
   if (given.range && given.range.high <= given.range.low) throw refuse(422, 'The range must rise.', 'fields.range')
   const next = { ...gauge, ...given }
-  const fault = gaugeUnitFault(next)
-  if (fault) throw refuse(422, fault, 'fields.unit')
+  const fault = gaugeFault(next)
+  if (fault) throw refuse(422, fault.words, `fields.${fault.at}`)
   return next
 }
 
@@ -32,6 +32,7 @@ function changed(gauge: Gauge, fields: GaugeFieldsDto): Gauge {
 const FINENESS = {
   length: { unit: 'mm', graduation: nm(10_000), permissibleError: nm(4_000), repeatability: nm(2_000) },
   torque: { unit: 'N·m', graduation: exact(50_000_000), permissibleError: exact(50_000_000), repeatability: exact(25_000_000) },
+  temperature: { unit: '°C', graduation: exact(100_000), permissibleError: exact(1_000_000), repeatability: exact(500_000) },
   force: { unit: 'N', graduation: exact(500_000), permissibleError: exact(250_000), repeatability: exact(250_000) },
 } as const
 

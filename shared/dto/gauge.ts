@@ -21,7 +21,8 @@ import { CommandDto, ID, ID_FAULT, IsDay, NEEDED, OperationDto } from './command
 import { IsLength } from './limits'
 
 export class GaugeRangeDto {
-  @IsLength(0) low!: Exact
+  /** below zero for a thermometer, and no further than absolute zero */
+  @IsLength(-273_150_000) low!: Exact
   @IsLength(1) high!: Exact
 }
 

@@ -50,7 +50,7 @@ test('honed to size: a warm bore reckoned cold, the finished bores proved and si
   await page.keyboard.type('-0.6')
   await tabTo(page, active => active.name.startsWith('Temperature of the part'))
   await type(page, 'warm')
-  await expect(page.getByRole('alert')).toContainText('is not a temperature')
+  await expect(page.getByRole('alert')).toContainText('is no temperature')
   await page.keyboard.press('Control+a')
   await type(page, '18')
   await expect(page.getByLabel('Figure read')).toHaveValue('')

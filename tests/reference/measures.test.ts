@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { formatFigure } from '#core/quantity/figure'
+import { formatChange, formatFigure } from '#core/quantity/figure'
 import { UNITS, parseMeasure, type MeasureKind, type MeasureUnit } from '#core/quantity/measure'
 import { runs } from '../runs'
 
@@ -37,6 +37,12 @@ describe('a torque, a force, an angle as typed', () => {
     ['3 o’clock', 'angle', '°', 90_000, 'h'],
     ['1.5 h', 'angle', '°', 45_000, 'h'],
     ['-0', 'angle', '°', 0, '°'],
+    ['45', 'temperature', '°C', 45_000_000, '°C'],
+    ['20,5 ° C', 'temperature', '°F', 20_500_000, '°C'],
+    ['212', 'temperature', '°F', 100_000_000, '°F'],
+    ['-40°F', 'temperature', '°C', -40_000_000, '°F'],
+    ['160 f', 'temperature', '°C', 71_111_111, '°F'],
+    ['68°', 'temperature', '°F', 20_000_000, '°F'],
   ])('%s', (text, kind, bare, value, unit) => expect(parsed(text, kind, bare)).toEqual([value, unit]))
   it.each<[string, MeasureKind, string]>([
     ['', 'torque', 'Nothing typed'],
@@ -45,7 +51,21 @@ describe('a torque, a force, an angle as typed', () => {
     ['3 Nm', 'force', 'is no unit of force'],
     ['1 2', 'angle', 'is no unit of angle'],
     ['9999999999', 'torque', 'as large as that'],
+    ['-300', 'temperature', 'absolute zero'],
+    ['20 K', 'temperature', '“k” is no unit of temperature: °C, °F.'],
   ])('refuses %s', (text, kind, reason) => expect(parsed(text, kind, Object.keys(UNITS[kind])[0] as MeasureUnit)).toContain(reason))
+})
+
+describe('a change of temperature', () => {
+  // NIST SP 811, B.8: t/°C = (t/°F − 32)/1.8, and an interval of one degree Fahrenheit is 1/1.8 K (exact).
+  it('has no zero of its own: 5 °C are 41 °F, 5 K more are 9 °F more', () => {
+    expect(formatFigure(5_000_000, '°F', { unit: true })).toBe('41.0 °F')
+    expect(formatChange(5_000_000, '°F', { unit: true })).toBe('9.0 °F')
+    expect(formatChange(-5_000_000, '°F', { sign: true })).toBe('−9.0')
+    const typed = parseMeasure('9', 'temperature', '°F', true)
+    expect(typed.ok && typed.value).toBe(5_000_000)
+    expect(formatFigure(0, '°F')).toBe('32.0')
+  })
 })
 
 describe('shown', () => {
@@ -63,6 +83,7 @@ describe('shown', () => {
     )
     fc.assert(
       fc.property(fc.constantFrom(...units), fc.integer({ min: -1e10, max: 1e10 }), ([kind, unit], value) => {
+        fc.pre(kind !== 'temperature' || (value > -270e6 && value < 1000e6))
         const { per, decimals } = (UNITS[kind] as Record<string, { per: number; decimals: number }>)[unit]!
         const [back] = parsed(formatFigure(value, unit as never, { unit: true }), kind, unit) as [number, string]
         // A place on a clock is the same one turn on, and told to half a degree.

@@ -9,7 +9,7 @@ import type { Proposal } from '#core/pack/chooser/proposal'
 import type { BudgetLine } from '#core/reading/budget'
 import { unitOfResult } from '#core/check/results'
 import { toldValue } from '#core/pack/told'
-import { formatFigure, isLengthUnit, perUnit, unitName } from '#core/quantity/figure'
+import { formatChange, formatFigure, isLengthUnit, perUnit, unitName } from '#core/quantity/figure'
 import { formatLength, unitFor, type Scale } from '#core/quantity/format-length'
 import { RULES, gaugeFit } from '#core/verdict/decide'
 import { SOURCE_NAME, describeLimits } from '#core/verdict/limits'
@@ -59,7 +59,9 @@ const points = computed(() =>
 )
 const ends = computed(() => props.shown.kind.ends)
 const DECIMALS = { thou: 2, tenth: 2, in: 5, mm: 4, um: 1 } as const
-const fine = (value: number) => formatFigure(value, unit.value, { decimals: isLengthUnit(unit.value) ? DECIMALS[unit.value] : 3 })
+const decimals = computed(() => (isLengthUnit(unit.value) ? DECIMALS[unit.value] : 3))
+const fine = (value: number) => formatFigure(value, unit.value, { decimals: decimals.value })
+const fineChange = (value: number) => formatChange(value, unit.value, { decimals: decimals.value })
 /** What a pack in hand leaves is reckoned in thickness, and told as what it is of. */
 const told = computed(() => props.place?.request?.question.told)
 const nu = (line: Pick<BudgetLine, 'nu'>) => (Number.isFinite(line.nu) ? String(line.nu) : '∞')
@@ -109,12 +111,12 @@ const against = computed(() =>
           <tbody>
             <tr v-for="(line, i) in estimate.lines" :key="i">
               <td>{{ line.words }}</td>
-              <td class="figure text-right">{{ fine(line.u) }}</td>
+              <td class="figure text-right">{{ fineChange(line.u) }}</td>
               <td class="figure text-right">{{ nu(line) }}</td>
             </tr>
             <tr class="font-bold">
               <td>Combined; U = {{ estimate.k.toFixed(2) }} × u at 95 %</td>
-              <td class="figure text-right">{{ fine(estimate.u) }}</td>
+              <td class="figure text-right">{{ fineChange(estimate.u) }}</td>
               <td class="figure text-right">{{ nu(estimate) }}</td>
             </tr>
           </tbody>
@@ -133,7 +135,7 @@ const against = computed(() =>
       </template>
       <p v-else class="text-mute">Nothing measured yet.</p>
       <p v-if="shown.residual && shown.predicted" data-test="explain-residual">
-        Residual: measured − predicted = {{ formatFigure(shown.residual.difference, unit, { fine: true, unit: true, sign: true }) }},
+        Residual: measured − predicted = {{ formatChange(shown.residual.difference, unit, { fine: true, unit: true, sign: true }) }},
         <span class="figure">{{ Math.abs(shown.residual.z).toFixed(1) }}</span> times its standard uncertainty.
       </p>
       <table v-if="targets.length" data-test="explain-targets">
@@ -203,11 +205,11 @@ const against = computed(() =>
           <tbody>
             <tr v-for="(line, i) in proposal.predicted.lines" :key="i">
               <td>{{ line.words }}</td>
-              <td class="figure text-right">{{ fine(toldValue(line.u, told)) }}</td>
+              <td class="figure text-right">{{ fineChange(toldValue(line.u, told)) }}</td>
             </tr>
             <tr class="font-bold">
               <td>Prediction; U = {{ proposal.predicted.k.toFixed(2) }} × u</td>
-              <td class="figure text-right">{{ fine(toldValue(proposal.predicted.u, told)) }}</td>
+              <td class="figure text-right">{{ fineChange(toldValue(proposal.predicted.u, told)) }}</td>
             </tr>
           </tbody>
         </table>

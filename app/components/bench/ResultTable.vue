@@ -3,7 +3,7 @@ import { groups as groupBy } from 'd3-array'
 import { shownFigure } from '#core/check/evaluate-check'
 import { counts, rankedPositions, resultName, type ResultEvaluation } from '#core/check/evaluate-fitting'
 import { unitOfResult } from '#core/check/results'
-import { formatFigure, unitName } from '#core/quantity/figure'
+import { formatChange, unitName } from '#core/quantity/figure'
 import { describeLimits } from '#core/verdict/limits'
 import { verdictWord } from '#core/verdict/words'
 import { stateText } from '~/composables/stateColour'
@@ -84,12 +84,12 @@ const marked = (result: ResultEvaluation) =>
                   marked(result) ? stateText(result.state) : '',
                 ]"
                 :aria-pressed="picked === result.id"
-                :aria-label="`${resultName(result)}: ${shownFigure(result, unitOf(result))}${kind.main && result.estimate ? `± ${formatFigure(result.estimate.U, unitOf(result))}` : ''}, ${verdictWord(result.state, result.kind.ends)}`"
+                :aria-label="`${resultName(result)}: ${shownFigure(result, unitOf(result))}${kind.main && result.estimate ? `± ${formatChange(result.estimate.U, unitOf(result))}` : ''}, ${verdictWord(result.state, result.kind.ends)}`"
                 @click="picked = result.id"
               >
                 <StateMark v-if="marked(result)" :state="result.state" :size="15" />{{ shownFigure(result, unitOf(result))
                 }}<span v-if="kind.main && result.estimate" class="text-[12px] font-normal text-mute"
-                  >± {{ formatFigure(result.estimate.U, unitOf(result)) }}</span
+                  >± {{ formatChange(result.estimate.U, unitOf(result)) }}</span
                 >
               </button>
             </template>
@@ -121,7 +121,7 @@ const marked = (result: ResultEvaluation) =>
           <td class="figure text-right whitespace-nowrap" :class="result.id === headline ? 'font-bold' : ''">
             {{ shownFigure(result, unitOf(result)) }}
             <span class="font-normal text-mute">{{
-              result.estimate ? `± ${formatFigure(result.estimate.U, unitOf(result), { unit: true })}` : ''
+              result.estimate ? `± ${formatChange(result.estimate.U, unitOf(result), { unit: true })}` : ''
             }}</span>
           </td>
           <td class="text-right text-[13px] whitespace-nowrap text-mute">{{ limits(result) }}</td>

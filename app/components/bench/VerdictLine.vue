@@ -3,7 +3,7 @@ import type { CheckDocument } from '#core/check/document'
 import { shownFigure, type CheckEvaluation } from '#core/check/evaluate-check'
 import { resultName, type ResultEvaluation } from '#core/check/evaluate-fitting'
 import { unitOfResult } from '#core/check/results'
-import { formatFigure, unitName } from '#core/quantity/figure'
+import { formatChange, formatFigure, unitName } from '#core/quantity/figure'
 import { otherUnit } from '#core/quantity/format-length'
 import { RULES } from '#core/verdict/decide'
 import { verdictWord } from '#core/verdict/words'
@@ -52,7 +52,7 @@ const otherRules = computed(() => {
       <div v-if="raw || several" class="leading-tight text-mute">
         <p v-if="several" class="text-[14px] font-semibold">{{ resultName(result) }}</p>
         <p v-if="raw" class="figure text-[17px]">
-          ± {{ formatFigure(raw.U, unit) }} {{ unitName(unit) }}<br />{{
+          ± {{ formatChange(raw.U, unit) }} {{ unitName(unit) }}<br />{{
             formatFigure(raw.value, otherUnit(unit, result.kind.scale), { unit: true })
           }}
         </p>

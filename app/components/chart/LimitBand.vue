@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { formatFigure, OTHER_MEASURE, perUnit, unitName, type Unit } from '#core/quantity/figure'
+import { formatChange, formatFigure, OTHER_MEASURE, unitName, type Unit } from '#core/quantity/figure'
 import type { MeasureUnit } from '#core/quantity/measure'
-import { describeLimits, endsOf, finiteEnds, type LimitSet } from '#core/verdict/limits'
+import { bandOf, describeLimits, endsOf, finiteEnds, type LimitSet } from '#core/verdict/limits'
 import { usePreferences } from '~/stores/preferences'
 import { useChartWidth } from './axis'
 import { bandScale, betweenEdges, ticks } from './band-scale'
@@ -34,9 +34,11 @@ const TOP = 30
 const BOTTOM = 146
 const LINE = 84
 
+/** Up to something, from nothing; a temperature has no nothing. */
+const beginsAtZero = (set: LimitSet) => set.kind === 'upper' && bandOf(set) !== null
 const anchors = computed(() => {
   const found = [...finiteEnds(props.book), ...finiteEnds(props.shop)]
-  const open = [props.book, props.shop].some(set => set?.kind === 'upper') ? [0] : []
+  const open = [props.book, props.shop].some(set => set && beginsAtZero(set)) ? [0] : []
   return [...found, ...open]
 })
 const marks = computed(() => [
@@ -52,7 +54,7 @@ const clampX = (value: number) =>
 const zone = (set: LimitSet | null) => {
   const ends = endsOf(set)
   if (!ends || !set) return null
-  const left = clampX(set.kind === 'upper' ? 0 : ends.lower)
+  const left = clampX(beginsAtZero(set) ? 0 : ends.lower)
   return {
     left,
     right: clampX(ends.upper),
@@ -69,8 +71,8 @@ const zones = computed(() =>
 /** Along the top, and along the bottom. */
 const axes = computed<readonly [Unit, Unit]>(() => (props.measure ? [props.measure, OTHER_MEASURE[props.measure]] : ['thou', 'mm']))
 const unit = computed<Unit>(() => props.measure ?? preferences.unit)
-const topTicks = computed(() => ticks(scale.value, perUnit(axes.value[0]), 13))
-const bottomTicks = computed(() => ticks(scale.value, perUnit(axes.value[1]), 13))
+const topTicks = computed(() => ticks(scale.value, axes.value[0], 13))
+const bottomTicks = computed(() => ticks(scale.value, axes.value[1], 13))
 /** Labels keep clear of the unit's name at the right end and of the left edge. */
 const labelled = (all: ReturnType<typeof ticks>) => all.filter(tick => tick.major && tick.at < width.value - 56 && tick.at > 12)
 /** Where the names of the limits stand: right of them, left of them, or, with no room on either side, inside. */
@@ -108,7 +110,7 @@ const arrow = computed(() => {
 const summary = computed(() =>
   [
     props.measured
-      ? `Measured ${show(props.measured.value)} plus or minus ${show(props.measured.U)} ${unitName(unit.value)}`
+      ? `Measured ${show(props.measured.value)} plus or minus ${formatChange(props.measured.U, unit.value)} ${unitName(unit.value)}`
       : 'Nothing measured',
     ...zones.value.map(z => `${z.name} limits ${describeLimits(z.set, unit.value)}`),
     ...(props.predicted

@@ -29,7 +29,7 @@ describe('the axis of the limit band', () => {
   })
   it('puts ticks on whole steps, apart enough', () => {
     const scale = bandScale([2 * thou, 5 * thou], [19 * thou], 1000, 40)
-    const marks = ticks(scale, thou, 18)
+    const marks = ticks(scale, 'thou', 18)
     const gaps = marks.slice(1).map((mark, i) => mark.at - marks[i]!.at)
     expect(Math.min(...gaps)).toBeGreaterThanOrEqual(17.9)
     expect(marks.filter(mark => mark.major).length).toBeGreaterThan(1)

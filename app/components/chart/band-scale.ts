@@ -1,5 +1,6 @@
 import { scaleLinear, type ScaleLinear } from 'd3-scale'
 import { extent } from 'd3-array'
+import { perUnit, zeroOf, type Unit } from '#core/quantity/figure'
 
 export interface BandScale {
   readonly x: ScaleLinear<number, number>
@@ -50,17 +51,19 @@ export function bandScale(limits: readonly number[], marks: readonly number[], w
 }
 
 /** Round steps for ticks at least `apart` px from each other, and the labelled ones among them. */
-export function ticks(scale: BandScale, unit: number, apart: number): { at: number; value: number; major: boolean }[] {
+export function ticks(scale: BandScale, unit: Unit, apart: number): { at: number; value: number; major: boolean }[] {
+  const per = perUnit(unit)
+  const zero = zeroOf(unit)
   return scale.stretches.flatMap(([low, high]) => {
-    const pxPerUnit = Math.abs(scale.x(high) - scale.x(low)) / ((high - low) / unit)
+    const pxPerUnit = Math.abs(scale.x(high) - scale.x(low)) / ((high - low) / per)
     const wanted = apart / pxPerUnit
     const power = 10 ** Math.floor(Math.log10(wanted))
     const step = [1, 2, 5, 10].map(factor => factor * power).find(candidate => candidate >= wanted)!
     const every = String(step / power).startsWith('2') ? 5 : step / power === 5 ? 4 : 5
-    const first = Math.ceil(low / unit / step - 1e-9)
-    const last = Math.floor(high / unit / step + 1e-9)
+    const first = Math.ceil((low - zero) / per / step - 1e-9)
+    const last = Math.floor((high - zero) / per / step + 1e-9)
     return Array.from({ length: Math.max(0, last - first + 1) }, (_, i) => first + i).map(n => ({
-      at: scale.x(n * step * unit),
+      at: scale.x(n * step * per + zero),
       value: n * step,
       major: n % every === 0,
     }))

@@ -142,7 +142,7 @@ async function keep(): Promise<void> {
         <option v-for="unit in units" :key="unit" :value="unit">{{ unitName(unit) }}</option>
       </select>
     </div>
-    <FigureField v-model="fields.graduation" :label="listed ? 'Step' : 'Graduation'" :unit="own" :fault="fault('graduation')" />
+    <FigureField v-model="fields.graduation" :label="listed ? 'Step' : 'Graduation'" change :unit="own" :fault="fault('graduation')" />
     <div v-if="!listed">
       <label class="label mb-1 block" for="gauge-fraction">Read to, parts of a graduation</label>
       <input id="gauge-fraction" v-model="fields.readableFraction" class="field figure" inputmode="decimal" autocomplete="off" />
@@ -151,6 +151,7 @@ async function keep(): Promise<void> {
     <FigureField
       v-model="fields.permissibleError"
       :label="kind === 'feeler-set' ? 'Permissible error of a leaf, ±' : 'Permissible error, ±'"
+      change
       :unit="own"
       :fault="fault('permissibleError')"
     />
@@ -158,6 +159,7 @@ async function keep(): Promise<void> {
       v-if="!listed"
       v-model="fields.repeatability"
       label="Scatter of one reading to the next"
+      change
       :unit="own"
       :fault="fault('repeatability')"
     />

@@ -4,7 +4,7 @@ import { stated, type Estimate } from '../../reading/estimate'
 import type { Finding } from '../../reading/gates'
 import { sumOf, type Term } from '../../reading/sum'
 import type { Answers, CombinedResult } from '../contract'
-import { inspectionFindings } from '../hub'
+import { inspectionFindings, warmthOf } from '../hub'
 import { playFrom } from '../results'
 import type { Setup } from '../setup'
 import type { Work } from '../work'
@@ -98,6 +98,7 @@ export function combine(setup: ComparatorSetup, answers: Answers): CombinedResul
     ),
     { ...playFrom('end-play', answers, 'mean of far − (start + back)/2'), kind: 'trial' },
     result('shortening', shorteningOf(answers, set), ['end-play', ...used], 'longer − end play of the dry trial'),
+    ...warmthOf(setup, answers),
   ]
 }
 const INSPECTED = ['tracks', 'rust', 'water']

@@ -1,7 +1,7 @@
 import { thou } from '../../quantity/length'
 import type { MeasuringPoint } from '../contract'
 import { defineKind } from '../define-kind'
-import { WHEEL_SAFETY, inspectionPoints } from '../hub'
+import { WHEEL_SAFETY, inspectionPoints, warmthPoints, warmthResults } from '../hub'
 import { formResult, playResult, sizeResult } from '../results'
 import { combine, learnedOf, works } from './evaluate'
 import { COMPARATOR_CONDITIONS, COMPARATOR_REMINDERS, comparatorSteps } from './procedure'
@@ -37,6 +37,7 @@ export const comparatorHub = defineKind({
     formResult('spread', 'Spread over a turn'),
     { ...playResult('Dry trial'), id: 'trial', main: false, overZero: false, told: true },
     sizeResult('shortening', 'Shortening under the nut', { ...LONGER, told: true }),
+    ...warmthResults(setup),
   ],
   points,
   places: setup =>
@@ -103,5 +104,6 @@ function points(setup: ComparatorSetup): MeasuringPoint[] {
       ],
     },
     ...(fixed ? [] : [{ ...spacer, id: 'locked', label: 'Spacer once more, set screw locked', result: 'locked', moves: [] }]),
+    ...warmthPoints(setup, fixed ? ['spacer'] : [], SET),
   ]
 }

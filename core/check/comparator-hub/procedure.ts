@@ -1,10 +1,10 @@
 import type { Step } from '../../method/step'
 import type { Condition, Reminder } from '../conditions'
-import { dryBearings } from '../hub'
+import { dryBearings, warmthSteps } from '../hub'
 import type { ComparatorSetup } from './setup'
 
 /** The work of a hub spacer under the comparator. Common practice; the maker's manual comes first. */
-export const comparatorSteps = ({ spacer }: ComparatorSetup): readonly Step[] => [
+export const comparatorSteps = ({ spacer, ...setup }: ComparatorSetup): readonly Step[] => [
   { id: 'same-pair', phase: 'setup', text: 'The same hub and bearings as will be in the car, clean', required: true },
   { id: 'zero-base', phase: 'setup', text: 'Base alone under the indicator: zero', required: true },
   { id: 'zero-head', phase: 'setup', text: 'Head on the base, outer bearing upside down, cage free: zero', required: true },
@@ -30,6 +30,7 @@ export const comparatorSteps = ({ spacer }: ComparatorSetup): readonly Step[] =>
     : ([{ id: 'label-out', phase: 'choose', text: 'The spacer that comes out bagged and labelled', required: false }] satisfies Step[])),
   { id: 'dry-trial', phase: 'prove', text: 'Tried dry, nut at its full torque: end play, then spin', required: true },
   { id: 'label', phase: 'prove', text: 'Hub, bearings and spacer labelled as one set', required: true },
+  ...warmthSteps(setup),
 ]
 
 export const COMPARATOR_CONDITIONS: readonly Condition[] = [dryBearings('Grease packed')]

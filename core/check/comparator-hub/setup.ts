@@ -1,4 +1,5 @@
 import { nm } from '../../quantity/length'
+import { WARMTH } from '../hub'
 import { choice, length, type SetupOf } from '../setup'
 
 export const FIELDS = {
@@ -34,5 +35,6 @@ export const FIELDS = {
     ],
     initial: 'figure',
   }),
+  warmth: WARMTH,
 }
 export type ComparatorSetup = SetupOf<typeof FIELDS>

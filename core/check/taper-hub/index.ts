@@ -4,7 +4,7 @@ import { MOST_PIECES } from '../../pack/chooser/prepare'
 import type { Finding } from '../../reading/gates'
 import type { Answers, PackPlace } from '../contract'
 import { defineKind } from '../define-kind'
-import { WHEEL_SAFETY, inspectionFindings, inspectionPoints } from '../hub'
+import { WARMTH, WHEEL_SAFETY, inspectionFindings, inspectionPoints, warmthOf, warmthPoints, warmthResults } from '../hub'
 import { playFrom, playResult } from '../results'
 import { choice, torque, type SetupOf } from '../setup'
 import { stackFindings, stackPoint } from '../stack-sum'
@@ -22,6 +22,7 @@ export const FIELDS = {
     ],
     initial: 'one',
   }),
+  warmth: WARMTH,
 }
 export type HubSetup = SetupOf<typeof FIELDS>
 
@@ -61,8 +62,8 @@ export const taperHub = defineKind({
     { id: 'hub', label: 'Wheel hub' },
     { id: 'axle', label: 'Axle' },
   ],
-  results: () => [playResult('Hub end play')],
-  points: () => [
+  results: setup => [playResult('Hub end play'), ...warmthResults(setup)],
+  points: setup => [
     ...inspectionPoints(['bearings'], 'play'),
     {
       id: 'hand',
@@ -80,17 +81,19 @@ export const taperHub = defineKind({
     },
     { id: 'travel', label: 'Travel of the hub along the axle', at: {}, way: 'dial', result: 'play', moves: ['spacers'], rests: RESTS },
     stackPoint(SPACERS, { at: {}, result: 'play', rests: ['sleeve'] }),
+    ...warmthPoints(setup, [SPACERS.id], RESTS),
   ],
   places: () => [SPACERS],
   procedure: hubSteps,
   conditions: () => HUB_CONDITIONS,
   reminders: () => HUB_REMINDERS,
   suspicions: hubSuspicions,
-  combine(_setup, answers) {
+  combine(setup, answers) {
     const play = playFrom('travel', answers, 'mean of far − (start + back)/2')
     const measured = play.estimate !== null || play.atMost !== undefined
     return [
       { ...play, findings: [...inspectionFindings(answers, measured), ...handAgainstDial(answers), ...stackFindings(answers, SPACERS.id)] },
+      ...warmthOf(setup, answers),
     ]
   },
 })

@@ -3,11 +3,11 @@ import { dialSteps } from '../../method/dial/steps'
 import type { Step } from '../../method/step'
 import type { Suspicion } from '../../pack/ledger'
 import { sealOut, type Condition, type Reminder } from '../conditions'
-import { dryBearings } from '../hub'
+import { dryBearings, warmthSteps } from '../hub'
 import type { HubSetup } from '.'
 
 /** The work of a taper bearing hub. Common practice; the maker's manual comes first. */
-export function hubSteps({ axleTorque }: HubSetup): readonly Step[] {
+export function hubSteps({ axleTorque, ...setup }: HubSetup): readonly Step[] {
   const full =
     axleTorque === null
       ? 'the axle torque of the manual'
@@ -61,6 +61,7 @@ export function hubSteps({ axleTorque }: HubSetup): readonly Step[] {
       required: false,
       caution: 'Never a pressure washer near these bearings.',
     },
+    ...warmthSteps(setup),
   ]
 }
 

@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { GAUGES, checkOf, figures, gauge, plays, said, trial } from '../../../tests/documents'
 import { newLot } from '../../command/found-pack'
 import { nm, thou } from '../../quantity/length'
+import { exact, formatChange, formatFigure } from '../../quantity/figure'
 import type { Torque } from '../../quantity/measure'
 import type { Lot, Shape } from '../../pack/lot'
 import { twoSided } from '../../verdict/limits'
@@ -155,5 +156,43 @@ describe('the state the unit was in', () => {
   it('tells what was said from what was not', () => {
     const states = conditionsOf(checkKind('taper-hub'), { setup: {} }, { conditions: { bearings: 'greased', seals: 'out' } })
     expect(states.map(({ is }) => is)).toEqual(['short', 'as-asked', 'not-said'])
+  })
+})
+
+describe('how warm the hub is after a run', () => {
+  const degrees = (celsius: number) => exact(celsius * 1e6)
+  const ran = (celsius: number, upper: number | null, change: Partial<CheckDocument> = {}) => {
+    const base = hub([
+      ...INSPECTED,
+      ...plays('travel', 4, 4, 4),
+      { id: 'w', point: 'warmth', figure: degrees(celsius), order: 9 } as PointReading,
+    ])
+    const book = upper === null ? null : ({ kind: 'upper', upper: degrees(upper), unit: '°C', source: { kind: 'book' } } as const)
+    return evaluate({
+      ...base,
+      setup: { ...base.setup, warmth: 'yes' },
+      limits: { ...base.limits, sets: { ...base.limits.sets, warmth: { book, shop: null } } },
+      ...change,
+    })
+  }
+  const warm = (e: ReturnType<typeof ran>) => e.current.results.find(({ id }) => id === 'warmth')!
+  it('is judged by an upper limit in degrees, and the check with it', () => {
+    expect([warm(ran(60, 71)).state, ran(60, 71).state]).toEqual(['in', 'in'])
+    expect([warm(ran(78, 71)).state, ran(78, 71).state]).toEqual(['above', 'above'])
+    // ± 1.5 by a permissible 1 °C and a scatter of half a degree: 71.5 cannot be told from 71.
+    expect(warm(ran(71.5, 71, { rule: 'guarded' })).state).toBe('close')
+    // 160 °F are 71.1 °C; the U of it is no temperature: 1.5 K are 2.7 °F.
+    const { estimate } = warm(ran(60, 71))
+    expect(formatFigure(estimate!.value, '°F')).toBe('140.0')
+    expect(formatChange(estimate!.U, '°F')).toBe(((estimate!.U / 1e6) * 1.8).toFixed(1))
+  })
+  it('is shown without a limit, holds nothing back, and is no point unless it is taken', () => {
+    expect([warm(ran(78, null)).estimate!.value, ran(78, null).state]).toEqual([degrees(78), 'in'])
+    expect(evaluate(hub([...INSPECTED, ...plays('travel', 4, 4, 4)])).current.results.map(({ id }) => id)).toEqual(['play'])
+  })
+  it('off the thermometer’s scale it is no figure; bearings replaced want another run', () => {
+    expect(warm(ran(240, 300)).state).toBe('not-valid')
+    const bearings = { role: 'bearings', at: '2026-05-05T08:00:00.000Z', reason: 'replaced', order: 1e6 }
+    expect(warm(ran(60, 71, { partChanges: [bearings] })).state).toBe('stale')
   })
 })

@@ -6,7 +6,7 @@ import { resultName, type ResultEvaluation } from '#core/check/evaluate-fitting'
 import type { PlaceEvaluation } from '#core/check/evaluate-place'
 import type { Lot } from '#core/pack/lot'
 import { unitOfResult } from '#core/check/results'
-import { formatFigure, unitName } from '#core/quantity/figure'
+import { formatChange, formatFigure, unitName } from '#core/quantity/figure'
 import { shortTime } from '~/composables/shortTime'
 import { usePreferences } from '~/stores/preferences'
 
@@ -37,7 +37,7 @@ const residual = computed(() => props.shown.residual)
 const matched = computed(() => matchedSet(props.document, props.evaluation.current.results))
 const ledger = computed(() => props.place?.ledger ?? null)
 const unit = computed(() => unitOfResult(props.shown.kind, preferences.system))
-const show = (value: number, sign = false) => formatFigure(value, unit.value, { sign })
+const show = (value: number) => formatFigure(value, unit.value)
 const severalFittings = computed(() => (ledger.value?.entries.length ?? 0) > 1)
 const gate = computed(() => props.evaluation.signOff)
 const nameFault = computed(() => (tried.value && preferences.signer.trim() === '' ? 'A signature needs a name.' : null))
@@ -82,7 +82,7 @@ watch(
         <div>
           <dt class="text-[13px] text-mute">off by</dt>
           <dd class="figure text-xl font-bold" :class="residual?.flagged ? 'text-out' : ''">
-            {{ residual ? show(residual.difference, true) : '–' }}
+            {{ residual ? formatChange(residual.difference, unit, { sign: true }) : '–' }}
           </dd>
         </div>
       </dl>
