@@ -24,7 +24,9 @@ interface Fitting {
 /** The packs for the place looked at, the one in hand, and putting it in. */
 export function useFitting({ place, closed, typing, command: { command, faults }, done }: Fitting) {
   const bench = useBench()
-  const { choice, busy: choosing } = useChooser(computed(() => (closed.value ? null : (place.value?.request ?? null))))
+  /** What the chooser is asked; a place that is filled from a catalogue has its own list. */
+  const question = computed(() => (place.value && !place.value.place.catalogue ? place.value.request : null))
+  const { choice, busy: choosing } = useChooser(computed(() => (closed.value ? null : question.value)))
   /** The technician's own pack for the place looked at; null: one of the proposals is in hand. */
   const own = ref<{ readonly place: string; readonly pack: Pack } | null>(null)
   const picked = ref(0)
@@ -43,11 +45,10 @@ export function useFitting({ place, closed, typing, command: { command, faults }
     own.value = pack && place.value ? { place: place.value.place.id, pack } : null
   }
   const proposal = computed<Proposal | null>(() => {
-    const request = place.value?.request
+    const request = question.value
     if (!request) return null
     if (!ownPack.value) return choice.value?.proposals[picked.value] ?? null
-    const { question, fitted, response, rules, drawer } = request
-    return proposalFor({ question, fitted, response, lots: lotMap(drawer), required: rules.required ?? null }, ownPack.value)
+    return proposalFor({ ...request, lots: lotMap(request.drawer), required: request.rules.required ?? null }, ownPack.value)
   })
 
   /** The pack is to be changed: what comes out and goes in is shown once more. */

@@ -23,7 +23,7 @@ export const MASTER_FIELDS = {
     initial: 'ring',
   }),
   master: length({ label: 'Actual size of the master', least: nm(1), optional: true, free: true }),
-  masterError: length({ label: 'Its size is known to ±', least: nm(0), optional: true, free: true }),
+  masterError: length({ label: 'Its size is known to ±', scale: 'play', least: nm(0), optional: true, free: true }),
 }
 /** What is asked where a part may be read warm: gauges and masters are of steel. */
 export const heatFields = (of: string) => ({

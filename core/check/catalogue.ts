@@ -1,10 +1,12 @@
 import type { Estimate } from '../reading/estimate'
 import { judge, type DecisionRule, type VerdictState } from '../verdict/decide'
-import { pieceCount, type Lot, type Pack } from '../pack/lot'
+import { predict } from '../pack/predict'
+import { lotMap, pieceCount, type Lot, type Pack } from '../pack/lot'
 import type { Exact } from '../quantity/figure'
-import { resultId, type CheckKind } from './contract'
+import { positionIn, resultId, type CheckKind } from './contract'
 import { drawerFor, piecesIn, type CheckDocument } from './document'
 import type { FittingEvaluation, ResultEvaluation } from './evaluate-fitting'
+import type { PlaceEvaluation } from './evaluate-place'
 
 /** One way to fill a place: which pieces, how they are set, and what every result would come to. */
 export interface CatalogueEntry {
@@ -12,19 +14,25 @@ export interface CatalogueEntry {
   readonly words: string
   readonly pieces: Pack
   /** what is set by hand with them, as the reading that records it; null: nothing */
-  readonly setting: { readonly point: string; readonly figure: Exact } | null
-  /** by kind of result and position */
+  readonly setting: ({ readonly point: string } & ({ readonly figure: Exact } | { readonly word: string })) | null
+  /** the less the better, among those that are as sure and have as many pieces */
+  readonly merit: number
+  /** by kind of result and position; of a place whose pieces count by their thickness, that result is added */
   readonly leaves: readonly { readonly result: string; readonly position: string | null; readonly estimate: Estimate }[]
 }
 
 /** What there is to choose for a place, as the kind reckons it. */
 export interface Catalogue {
   readonly place: string
+  /** what an entry is: `Pair, and where it points` */
+  readonly title: string
   readonly entries: readonly CatalogueEntry[]
   /** why there is nothing, or what is to be known */
   readonly note: string | null
   /** what else can be done where none of it reaches the limits */
   readonly elsewise: string
+  /** how it is put in */
+  readonly advice: string
 }
 
 /** An entry against the limits of the check. */
@@ -43,13 +51,14 @@ export interface JudgedCatalogue extends Omit<Catalogue, 'entries'> {
 
 const WORSE: readonly VerdictState[] = ['below', 'above', 'close', 'no-limit', 'in']
 
-/** What can be chosen from the catalogue, judged; null where the kind has none, or nothing was measured. */
-export function catalogueOf(
+/** What can be chosen from each catalogue of the kind, judged. */
+export function cataloguesOf(
   document: CheckDocument,
   kind: CheckKind,
   { answers, results }: FittingEvaluation,
+  evaluated: readonly PlaceEvaluation[],
   lots: readonly Lot[],
-): JudgedCatalogue | null {
+): JudgedCatalogue[] {
   const places = kind.places(document.setup)
   const drawer = (id: string) =>
     drawerFor(
@@ -57,23 +66,42 @@ export function catalogueOf(
       lots,
       places.find(place => place.id === id)!,
     )
-  const catalogue = kind.catalogue?.(document.setup, answers, drawer)
-  if (!catalogue) return null
-  const fitted = piecesIn(document.trials.at(-1)!, catalogue.place)
-  const entries = catalogue.entries.map(entry => judged(entry, results, document.rule, entry.pieces.every(hasEnough)))
-  const most = ({ leaves }: CatalogueEntry) => Math.max(0, ...leaves.map(({ estimate }) => Math.abs(estimate.value)))
-  return {
-    ...catalogue,
-    entries: entries.sort(
-      (a, b) => rounded(b.chance) - rounded(a.chance) || pieceCount(a.pieces) - pieceCount(b.pieces) || most(a) - most(b),
-    ),
-  }
+  return (kind.catalogues?.(document.setup, answers, drawer) ?? []).map(catalogue => {
+    const at = evaluated.find(({ place }) => place.id === catalogue.place)!
+    const entries = catalogue.entries.flatMap(entry => {
+      const whole = withThickness(entry, at, lots)
+      return whole
+        ? [
+            judged(
+              whole,
+              results,
+              document.rule,
+              whole.pieces.every(piece => hasEnough(piece, catalogue.place)),
+            ),
+          ]
+        : []
+    })
+    const sorted = entries.sort(
+      (a, b) => rounded(b.chance) - rounded(a.chance) || pieceCount(a.pieces) - pieceCount(b.pieces) || a.merit - b.merit,
+    )
+    const unknown = at.place.catalogue === 'sides' && !at.request ? at.note : null
+    return { ...catalogue, note: catalogue.note ?? unknown, entries: sorted }
+  })
 
-  function hasEnough({ lotId, count }: Pack[number]): boolean {
+  function hasEnough({ lotId, count }: Pack[number], place: string): boolean {
     const lot = lots.find(({ id }) => id === lotId)
-    const inPlace = fitted.find(piece => piece.lotId === lotId)?.count ?? 0
+    const inPlace = piecesIn(document.trials.at(-1)!, place).find(piece => piece.lotId === lotId)?.count ?? 0
     return lot !== undefined && lot.onHand - lot.reserved + inPlace >= count
   }
+}
+
+/** With what its thickness leaves of the result, reckoned as that of any pack; null where nothing can be reckoned yet. */
+function withThickness(entry: CatalogueEntry, { place, request }: PlaceEvaluation, lots: readonly Lot[]): CatalogueEntry | null {
+  if (place.catalogue !== 'sides') return entry
+  if (!request) return null
+  const { play, lines, ...spread } = predict(request.question, request.fitted, entry.pieces, lotMap(lots), request.response)
+  const estimate: Estimate = { value: play, n: 1, lines, oneMore: null, ...spread }
+  return { ...entry, leaves: [{ ...positionIn(place.result), estimate }, ...entry.leaves] }
 }
 
 /** Chances nearer than this are alike: it is no matter for a technician. */

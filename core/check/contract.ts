@@ -171,8 +171,11 @@ export interface PackPlace {
   readonly learned?: true
   /** What the first pack is chosen by, while the result says nothing yet: a length, such as the gap a pack has to fill, and what should be left of it; null: by its limits. */
   readonly first?: { readonly result: string; readonly response: Response; readonly aim: Nm | null }
-  /** What goes in is chosen by the kind, with the way it is set: a dowel and its clock place. No pack is reckoned for it. */
-  readonly catalogue?: true
+  /**
+   * What goes in is chosen by the kind, with the way it is set. `set`: the way decides, and no thickness is reckoned with: a dowel and its
+   * clock place. `sides`: the thickness moves the result as that of any pack, and which piece goes where moves another.
+   */
+  readonly catalogue?: 'set' | 'sides'
   /** A piece for it can be lapped to size; shells cannot. */
   readonly lappable: boolean
 }
@@ -190,6 +193,8 @@ export interface Answers {
   of(point: string): PointAnswer
   /** what is fitted in a place now, as its pieces measure; null where it is not known */
   fitted(place: string): Estimate | null
+  /** each piece that is in a place now, as it measures, the thinnest first; null where that is not known */
+  pieces(place: string): readonly Estimate[] | null
   /** why what was read there no longer holds; null: it holds */
   stale(point: string): string | null
   /** Was it read, or said, later than what was read last at the other? */
@@ -239,7 +244,7 @@ export interface CheckKind<Details extends object = object> {
   /** What this fitting says that the one before it contradicts: what no piece moves has moved. By kind of result. */
   compare?(setup: Setup, before: Answers, now: Answers): readonly Contradiction[]
   /** What its catalogue places can be filled with, and how each is set: as far as the readings tell. */
-  catalogue?(setup: Setup, answers: Answers, drawer: (place: string) => readonly Lot[]): Catalogue | null
+  catalogues?(setup: Setup, answers: Answers, drawer: (place: string) => readonly Lot[]): readonly Catalogue[]
   /** What is set or worked to a figure, where no piece is chosen: as far as the readings tell. */
   works?(setup: Setup, answers: Answers): readonly Work[]
   /** Where there is something to choose that is no pack, the order of the work is the kind’s own: sets to take, stock to hone off. Null: as usual. */
@@ -252,6 +257,12 @@ export interface CheckKind<Details extends object = object> {
 
 /** A result's name in limits, predictions and files. */
 export const resultId = (kind: string, position: string | null): string => (position === null ? kind : `${kind}@${position}`)
+
+/** The kind and position of a result by its name: `play@1`. */
+export function positionIn(id: string): { readonly result: string; readonly position: string | null } {
+  const [result, position = null] = id.split('@')
+  return { result: result!, position }
+}
 
 /** The position of a point among those of its result; null where there is one figure for the whole check. */
 export function positionOf(results: readonly ResultKind[], point: MeasuringPoint): string | null {

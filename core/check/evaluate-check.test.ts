@@ -149,6 +149,7 @@ describe('the kinds', () => {
       for (const { kind: id, points: used } of kind.combine(setup, {
         of: () => NO_ANSWER,
         fitted: () => null,
+        pieces: () => null,
         stale: () => null,
         after: () => true,
         gauge: () => null,

@@ -14,7 +14,7 @@ import { conditionsOf, pendingItems, type ConditionState, type PendingItem } fro
 import { evaluateFitting, counts, type FittingEvaluation, type ResultEvaluation } from './evaluate-fitting'
 import { evaluatePlace, placeByKind, type ChoiceRequest, type PlaceEvaluation } from './evaluate-place'
 import { evaluateLearned } from './learned-place'
-import { catalogueOf, type JudgedCatalogue } from './catalogue'
+import { cataloguesOf, type JudgedCatalogue } from './catalogue'
 import { checkKind } from './registry'
 import { targetsOf, type Target } from './work'
 import { signOffGate, type SignOffGate } from './sign-off-gate'
@@ -32,8 +32,8 @@ export interface CheckEvaluation {
   readonly gauge: GaugeFit | null
   /** empty where nothing is chosen */
   readonly places: readonly PlaceEvaluation[]
-  /** what a place can be filled with by the kind's own reckoning, and how it is set */
-  readonly catalogue: JudgedCatalogue | null
+  /** what places can be filled with by the kind's own reckoning, and how it is set */
+  readonly catalogues: readonly JudgedCatalogue[]
   /** figures to work to, in the present fitting */
   readonly targets: readonly Target[]
   /** what is to be done now, where the kind has an order of work of its own; null: as usual */
@@ -75,7 +75,7 @@ export function evaluateCheck(document: CheckDocument, lots: readonly Lot[]): Ch
   const conditions = conditionsOf(kind, document, document.trials.at(-1)!)
   const asFound = evaluateFitting(asItWasFound(document), kind, 0, provisional, lots)
   const places = kind.places(document.setup).map(place => evaluatorOf(place)(document, kind, place, { trials, asFound }, lots))
-  const catalogue = catalogueOf(document, kind, current, lots)
+  const catalogues = cataloguesOf(document, kind, current, places, lots)
   const { headline } = current
   const { targets, next } = workOf(document, kind, current)
   const estimate = headline.valid ? headline.estimate : null
@@ -85,7 +85,7 @@ export function evaluateCheck(document: CheckDocument, lots: readonly Lot[]): Ch
     headline,
     estimate,
     places,
-    catalogue,
+    catalogues,
     pending,
     conditions,
     reminders: pendingItems(kind, document),
@@ -115,7 +115,7 @@ export function evaluateCheck(document: CheckDocument, lots: readonly Lot[]): Ch
   }
 }
 
-const evaluatorOf = ({ learned, catalogue }: PackPlace) => (catalogue ? placeByKind : learned ? evaluateLearned : evaluatePlace)
+const evaluatorOf = ({ learned, catalogue }: PackPlace) => (catalogue === 'set' ? placeByKind : learned ? evaluateLearned : evaluatePlace)
 
 /** What a kind worked out besides, with its types; null where the check is of another kind. */
 export const detailsOf = <Details extends object>(
@@ -146,7 +146,9 @@ export const answerRequest = (request: ChoiceRequest): PackChoice => choosePacks
 /** Places that are measured and can be chosen for, as an allocation asks about them. */
 export const openPlaces = (evaluation: Pick<CheckEvaluation, 'places'>): PlaceQuestion[] =>
   evaluation.places.flatMap(({ place, request }) =>
-    request ? [{ id: place.id, fitted: request.fitted, response: request.response, rules: request.rules, question: request.question }] : [],
+    request && !place.catalogue
+      ? [{ id: place.id, fitted: request.fitted, response: request.response, rules: request.rules, question: request.question }]
+      : [],
   )
 
 /** A result's figure as text in a unit, with a digit more where rounding would hide the verdict. */

@@ -164,15 +164,18 @@ function answersAt(
 ): { readonly answers: Answers; readonly states: ReadonlyMap<string, PointState> } {
   const trial = document.trials[index]!
   const results = kind.results(document.setup)
+  const places = kind.places(document.setup)
+  const packIn = (id: string) => {
+    const place = places.find(candidate => candidate.id === id)
+    return place ? packAt(trial, place) : null
+  }
   const states = new Map(kind.points(document.setup).map(point => [point.id, pointState(document, point, index, kind, results)]))
   const answers: Answers = {
     of: point => states.get(point)?.answer ?? NO_ANSWER,
     stale: point => states.get(point)?.stale ?? null,
     after: (point, other) => newerThan(states.get(point)?.order, states.get(other)?.order ?? -1),
-    fitted: id => {
-      const place = kind.places(document.setup).find(candidate => candidate.id === id)
-      return fittedTotal(place ? packAt(trial, place) : null, lotMap(lots))
-    },
+    fitted: id => fittedTotal(packIn(id), lotMap(lots)),
+    pieces: id => eachOf(packIn(id), lotMap(lots)),
     gauge: which => document.gauges[which] ?? null,
     unit: document.entryUnit,
   }
@@ -257,6 +260,12 @@ function fittedTotal(pack: Pack | null, lots: LotMap): Estimate | null {
   if (pack === null || pack.some(({ lotId }) => !lots.has(lotId))) return null
   const u = changeSpread({ out: [], in: pack }, lots)
   return stated(packTotal(pack, lots), u === 0 ? [] : [{ source: 'pieces', words: 'Pieces that are in', u, nu: Infinity, shared: false }])
+}
+
+/** Every piece of a pack by itself, thinnest first. */
+const eachOf = (pack: Pack | null, lots: LotMap): readonly Estimate[] | null => {
+  const pieces = pack?.flatMap(({ lotId, count }) => Array.from({ length: count }, () => fittedTotal([{ lotId, count: 1 }], lots)))
+  return !pieces || pieces.includes(null) ? null : (pieces as Estimate[]).sort((a, b) => a.value - b.value)
 }
 
 /** The limits of a result, from above zero where zero is never right. */

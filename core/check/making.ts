@@ -6,7 +6,7 @@ import { length, lengthIn, price, type Setup } from './setup'
 /** What work costs, asked where a piece may take hours to make. */
 export const MAKING_FIELDS = {
   hour: price({ label: 'An hour of work costs', free: true }),
-  rubbed: length({ label: 'Rubbing by hand takes off in an hour', free: true, least: mm(0.001), optional: true }),
+  rubbed: length({ label: 'Rubbing by hand takes off in an hour', scale: 'play', free: true, least: mm(0.001), optional: true }),
   ground: price({ label: 'Having one piece ground costs', free: true }),
 }
 

@@ -1,5 +1,6 @@
 import { nm, type Nm } from '../quantity/length'
 import type { Torque } from '../quantity/measure'
+import type { Scale } from '../quantity/format-length'
 import { parseTemperature } from '../quantity/temperature'
 import { REFERENCE } from '../reading/temperature'
 import { marksFault } from '../quantity/marks'
@@ -33,6 +34,8 @@ export interface CountField extends FieldHead {
 export interface LengthSetupField extends FieldHead {
   readonly kind: 'length'
   readonly least: Nm
+  /** how much something is off, or takes away: typed in thou, where a size is in inches */
+  readonly scale?: Scale
   readonly optional?: boolean
 }
 /** A temperature, °C in decimal digits; blank is 20. */

@@ -1,6 +1,7 @@
 import { evaluateCheck, predictionOwn, type CheckEvaluation } from '../check/evaluate-check'
 import { keptConditions } from '../check/conditions'
 import { goesInto, packAt, piecesIn, type CheckDocument, type Predicted, type Trial } from '../check/document'
+import { resultId } from '../check/contract'
 import { checkKind } from '../check/registry'
 import type { PackPlace } from '../check/contract'
 import type { PlaceEvaluation } from '../check/evaluate-place'
@@ -193,22 +194,32 @@ function fitPlace(
 /** What the kind's catalogue holds, or nothing: the pair alike, the spacer of a letter. */
 function fitFromCatalogue(
   document: CheckDocument,
-  { catalogue }: CheckEvaluation,
+  { catalogues, places }: CheckEvaluation,
   place: PackPlace,
   next: Pack,
   all: LotMap,
   path: string,
 ): FittedPlace | RefusedCommand {
+  const catalogue = catalogues.find(({ place: at }) => at === place.id)
   if (!catalogue || catalogue.entries.length === 0)
     return refused('conflict', catalogue?.note ?? 'Measure the present fitting first: the change is reckoned from it.')
-  const fits = catalogue.entries.some(({ pieces }) => samePack(pieces, next))
-  if (!fits) return refused('invalid', `${place.label}: nothing of that kind stands in the list. A pair is of one size.`, `${path}.pieces`)
+  const entry = catalogue.entries.find(({ pieces }) => samePack(pieces, next))
+  if (!entry)
+    return refused(
+      'invalid',
+      `${place.label}: nothing of that kind stands in the list.${place.response.pair ? ' A pair is of one size.' : ''}`,
+      `${path}.pieces`,
+    )
+  const result = places.find(({ place: { id } }) => id === place.id)?.result
+  const leaves = place.catalogue === 'sides' && entry.leaves.find(leaf => resultId(leaf.result, leaf.position) === place.result)
   const last = document.trials.at(-1)!
   return {
     next,
     change: packChange(piecesIn(last, place.id), next),
     result: place.result,
-    predicted: null,
+    predicted: leaves
+      ? { play: leaves.estimate.value, u: leaves.estimate.u, uOwn: predictionOwn(leaves.estimate.u, result?.estimate ?? null) }
+      : null,
     words: lowerFirst(changeWords(piecesIn(last, place.id), next, all, document.entryUnit)),
   }
 }

@@ -62,7 +62,7 @@ export function checkAnswer(check: CheckDocument, lots: readonly Lot[], solve: S
       now: now && now.value,
     })),
     details: evaluation.details,
-    ...(evaluation.catalogue ? { catalogue: catalogueAnswer(evaluation.catalogue) } : {}),
+    ...(evaluation.catalogues.length > 0 ? { catalogues: evaluation.catalogues.map(catalogueAnswer) } : {}),
     laps: check.laps.map(lap => ({
       id: lap.id,
       place: lap.place,

@@ -58,3 +58,49 @@ test('a universal joint: kit by colour, every ring as a line of plays, one plane
   await tickAll(page)
   await sign(page, (await page.locator('#sign-reason').count()) > 0 ? 'never driven in frost' : '')
 })
+
+test('a joint off the middle: unequal rings, the thicker one where it centres, proved against what they should leave', async ({
+  page,
+  shop,
+}) => {
+  await kit(page, shop.address, 'rings', '57 red x4', '58 blue x4', '59 green x4', '60 grey x4')
+  await newJob(page, shop.address, 'quarry loader', 'rear shaft')
+  await page.keyboard.type('rear joint')
+  await pick(page, 'Kind of check', 'Universal')
+  await fill(page, /^Plane 1, joint off the middle/, '-1')
+  await pick(page, 'Pieces come from', 'rings')
+  await tabToField(page, /^Book limit, upper/)
+  await type(page, '3')
+  await expect(page.getByTestId('verdict')).toContainText('To do')
+  await pick(page, 'Place', 'Plane 1')
+  await tabToField(page, /^Pack as found/)
+  await type(page, '57 + 57')
+  await expect(page.getByText('2 × 57', { exact: false }).first()).toBeVisible()
+  await pick(page, 'Place', 'Plane 2')
+  await tabToField(page, /^Pack as found/)
+  await type(page, '57 + 57')
+  await tickAll(page)
+  await next(page)
+  const travel = async (plane: string, ...figures: string[]) => {
+    await page.getByRole('button', { name: `${plane}, pushed and pulled:` }).press('Enter')
+    await expect(page.getByLabel('Far reading')).toBeFocused()
+    await type(page, ...figures.flatMap(figure => [figure, '']))
+  }
+  await travel('Plane 1', '3.5', '3.5', '3.5')
+  await travel('Plane 2', '1.5', '1.5', '1.5')
+  await page.keyboard.press('Escape')
+  await page
+    .getByRole('navigation', { name: 'Phases' })
+    .getByRole('button', { name: /Choose/ })
+    .press('Enter')
+  const list = page.getByTestId('catalogue')
+  await expect(list.getByRole('row').nth(1)).toContainText('59 green left, 57 red right')
+  await list.getByRole('row').nth(1).getByRole('button', { name: 'Fit' }).press('Enter')
+  await expect(page.getByRole('button', { name: 'Plane 1, the thicker ring: left' })).toBeVisible()
+  // 3.5 − 2 = 1.5, as the pair foretold.
+  await travel('Plane 1', '1.5', '1.5', '1.5')
+  await page.getByRole('navigation', { name: 'Phases' }).getByRole('button', { name: /Prove/ }).press('Enter')
+  await expect(page.getByTestId('proof')).toContainText('1.5')
+  await tickAll(page)
+  await sign(page)
+})

@@ -33,7 +33,7 @@ export const FIELDS = {
   }),
   labour: price({ label: 'Labour for each bearing opened', free: true, hint: 'to compare what can be done' }),
   regrind: price({ label: 'Price of regrinding the shaft', free: true }),
-  grindError: length({ label: 'Journals are ground to ±', least: nm(0), optional: true, free: true }),
+  grindError: length({ label: 'Journals are ground to ±', scale: 'play', least: nm(0), optional: true, free: true }),
 }
 export type BearingSetup = SetupOf<typeof FIELDS>
 export const readBearings = (setup: Setup): BearingSetup => readSetup(FIELDS, setup)

@@ -20,6 +20,7 @@ export const FIELDS = {
     initial: 'adjustable',
   }),
   lost: length({
+    scale: 'play',
     label: 'The nut shortens it by, learned from the last hub of this type',
     hint: 'no law: what its dry trial showed',
     free: true,

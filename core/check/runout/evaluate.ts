@@ -126,11 +126,20 @@ const dowelSize = (answers: Answers): number | null => {
   return total && total.value / 2
 }
 
+const DOWEL_CATALOGUE = {
+  place: DOWELS,
+  title: 'Pair, and where it points',
+  elsewise:
+    'Below it, only what seats the housing moves it: dirt or a burr between block, plate and housing, a bent block plate, the wrong plate, worn dowel holes.',
+  advice: 'Both of a pair alike, both turned alike; the high side marked on a flat plate first. Read the whole turn again afterwards.',
+} as const
+
 /** Every pair of the set at the best place on the clock: for the rule of the limit, and for the least offset where that is another. */
-export function dowelCatalogue(setup: RunoutSetup, answers: Answers, drawer: (place: string) => readonly Lot[]): Catalogue | null {
-  const turn = isHousing(setup) ? turnOf(setup, answers) : null
-  if (!turn) return null
-  const said = (note: string): Catalogue => ({ place: DOWELS, entries: [], note, elsewise: '' })
+export function dowelCatalogue(setup: RunoutSetup, answers: Answers, drawer: (place: string) => readonly Lot[]): readonly Catalogue[] {
+  if (!isHousing(setup)) return []
+  const said = (note: string): Catalogue[] => [{ ...DOWEL_CATALOGUE, entries: [], note }]
+  const turn = turnOf(setup, answers)
+  if (!turn) return said('Read the whole turn first, with its return.')
   if (!knowsView(setup)) return said('Say in Set up from which side the clock is seen: then the place of the marks can be told.')
   const held = heldBy(answers)
   if (!held) return said('Dowels are in, and where their marks point is not known: say it in Measure, then the next can be chosen.')
@@ -144,13 +153,9 @@ export function dowelCatalogue(setup: RunoutSetup, answers: Answers, drawer: (pl
     const forRule = setup.judged === 'axis' ? bestForAxes(wanted, size) : least
     return [entryFor(lot, forRule), ...(lengthOf(less(forRule, least)) > size / 100 ? [entryFor(lot, least)] : [])]
   })
-  return {
-    place: DOWELS,
-    entries: [straight, ...entries],
-    note: sizes.length === 0 ? 'No offset dowels in the drawer: put the set into stock, both of a size alike, with their offset.' : null,
-    elsewise:
-      'Below it, only what seats the housing moves it: dirt or a burr between block, plate and housing, a bent block plate, the wrong plate, worn dowel holes.',
-  }
+  const note =
+    sizes.length === 0 ? 'No offset dowels in the drawer: put the set into stock, both of a size alike, with their offset.' : null
+  return [{ ...DOWEL_CATALOGUE, entries: [straight, ...entries], note }]
 
   function entryFor(lot: Lot | null, moved: Offset): CatalogueEntry {
     const left = less(wanted, moved)
@@ -160,11 +165,13 @@ export function dowelCatalogue(setup: RunoutSetup, answers: Answers, drawer: (pl
     // Half a degree is as fine as a clock is told.
     const figure = exact(Math.round(angle / 500) * 500)
     const name = lot ? formatLength(thickness(lot), answers.unit, { unit: true, trim: true }) : ''
+    const leaves = leavesOf(setup, turn!, left, spread)
     return {
       words: lot ? `${name}, marks to ${formatFigure(figure, 'h')}` : 'no offset: straight dowels',
       pieces,
       setting: lot ? { point: CLOCKING, figure } : null,
-      leaves: leavesOf(setup, turn!, left, spread),
+      merit: Math.max(...leaves.map(({ estimate }) => Math.abs(estimate.value))),
+      leaves,
     }
   }
 }

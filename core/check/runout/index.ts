@@ -35,7 +35,7 @@ export const runout = defineKind({
             between: ['block', 'housing'],
             capacity: { fewest: 0, most: 2 },
             startsEmpty: true,
-            catalogue: true,
+            catalogue: 'set',
             lappable: false,
           },
         ]
@@ -45,7 +45,7 @@ export const runout = defineKind({
   suspicions: () => [],
   combine: combineRunout,
   compare: contradictions,
-  catalogue: dowelCatalogue,
+  catalogues: dowelCatalogue,
   details: runoutDetails,
 })
 

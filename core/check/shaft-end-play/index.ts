@@ -21,6 +21,7 @@ export const FIELDS = {
     initial: 'under-cover',
   }),
   film: length({
+    scale: 'play',
     label: 'Film the cover is closed with for good',
     hint: 'as squeezed, where it was measured bare; blank: none',
     free: true,

@@ -28,6 +28,7 @@ export const FIELDS = {
   }),
   ...PRELOAD_FIELDS,
   taken: length({
+    scale: 'play',
     label: 'First pack thinner than the gap by',
     hint: 'what the preload takes, where the maker gives it; zero just fills the gap',
     least: nm(0),

@@ -42,6 +42,7 @@ export const FIELDS = {
   }),
   ...PRELOAD_FIELDS,
   film: length({
+    scale: 'play',
     label: 'Film of sealant when it is closed for good',
     hint: 'as squeezed; it opens the joint, and preload falls',
     free: true,

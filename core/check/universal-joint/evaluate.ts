@@ -1,10 +1,14 @@
 import { formatLength } from '../../quantity/format-length'
+import type { BudgetLine } from '../../reading/budget'
+import { quadrature } from '../../reading/statistics'
 import { EXPANSION, REFERENCE } from '../../reading/temperature'
 import type { Finding } from '../../reading/gates'
 import { stated, type Estimate } from '../../reading/estimate'
-import { thickness, type Lot } from '../../pack/lot'
+import { changeSpread } from '../../pack/change-spread'
+import { lotMap, thickness, type Lot } from '../../pack/lot'
+import type { Catalogue, CatalogueEntry } from '../catalogue'
 import type { Answers, CombinedResult } from '../contract'
-import { planesOf, type JointSetup, type Plane } from './setup'
+import { planesOf, ringsAt, sidesAt, type JointSetup, type Plane } from './setup'
 
 /** A hand feels so much; a joint that moves by less than that by hand says nothing against a dial. Common practice. nm */
 const FELT = 50_000
@@ -33,12 +37,125 @@ export const combineJoint = (setup: JointSetup, answers: Answers): CombinedResul
       {
         kind: 'off',
         position: plane.id,
-        estimate: plane.off === null ? null : stated(plane.off, []),
-        points: [],
-        formula: 'as measured; equal rings leave it as it is, unequal ones move it by half their difference',
+        estimate: offOf(plane, answers),
+        points: [sidesAt(plane.id)],
+        formula: 'as measured with equal rings, + (left − right)/2',
+        findings: offFindings(setup, plane, answers),
+      },
+      {
+        kind: 'runs-out',
+        position: plane.id,
+        estimate: twice(offOf(plane, answers)),
+        points: [sidesAt(plane.id)],
+        formula: 'twice as far as it is off the middle',
       },
     ]
   })
+
+/** The runout of a shaft whose joint sits off the middle. */
+const twice = (off: Estimate | null): Estimate | null =>
+  off &&
+  stated(
+    2 * Math.abs(off.value),
+    off.lines.map(line => ({ ...line, u: 2 * line.u })),
+  )
+
+/** How far unequal rings push the joint to the right, nm: half their difference, the thicker one left. */
+const pushOf = (thin: Estimate, thick: Estimate, side: 'left' | 'right'): { readonly value: number; readonly u: number } => ({
+  value: ((side === 'left' ? 1 : -1) * (thick.value - thin.value)) / 2,
+  u: quadrature(thin.u, thick.u) / 2,
+})
+
+const offAt = (off: number, push: { readonly value: number; readonly u: number }): Estimate =>
+  stated(off + push.value, [{ source: 'pieces', words: 'Rings, half of each', u: push.u, nu: Infinity, shared: false }])
+
+/** The rings of a plane that are in, the thinner first; null: not known, or no two. */
+function ringsIn(plane: Plane, answers: Answers): readonly [Estimate, Estimate] | null {
+  const pieces = answers.pieces(ringsAt(plane.id))
+  return pieces?.length === 2 ? [pieces[0]!, pieces[1]!] : null
+}
+const sideOf = (plane: Plane, answers: Answers): 'left' | 'right' | null =>
+  answers.stale(sidesAt(plane.id)) === null ? (answers.of(sidesAt(plane.id)).word as 'left' | 'right' | null) : null
+
+/** How far the joint sits to the right of the middle now; null: nobody measured it, or which ring is where was not said. */
+export function offOf(plane: Plane, answers: Answers): Estimate | null {
+  const rings = ringsIn(plane, answers)
+  if (plane.off === null) return null
+  if (!rings || rings[0].value === rings[1].value) return stated(plane.off, [])
+  const side = sideOf(plane, answers)
+  return side && offAt(plane.off, pushOf(...rings, side))
+}
+
+function offFindings(setup: JointSetup, plane: Plane, answers: Answers): Finding[] {
+  const rings = ringsIn(plane, answers)
+  const unequal = rings !== null && rings[0].value !== rings[1].value
+  const said = (words: string, level: Finding['level'] = 'note'): Finding[] => [{ gate: 'hand', level, words }]
+  if (unequal && plane.off === null)
+    return said(
+      'Its rings are not alike: say in Set up how far the joint is off the middle with equal ones, 0 where it is centred.',
+      'warn',
+    )
+  const off = offOf(plane, answers)
+  if (unequal && !off) return said('Its rings are not alike, and on which side the thicker one is was not said: say it in Measure.', 'warn')
+  if (!off || off.value === 0) return []
+  const show = (value: number) => formatLength(value, answers.unit, { unit: true })
+  const other = planesOf(setup)
+    .filter(({ id }) => id !== plane.id)
+    .map(another => offOf(another, answers)?.value ?? 0)[0]!
+  const both = other === 0 ? '' : `; with the other plane by ${show(2 * Math.hypot(off.value, other))}`
+  const turns = shaftSpeed(setup)
+  const at = turns === null ? '' : `, at ${Math.round(turns / 10) * 10} turns a minute of the shaft`
+  return said(`Off the middle the shaft runs out by twice that, ${show(2 * Math.abs(off.value))}${both}${at}.`)
+}
+
+/** Of a kit with more sizes than that, those nearest what is in are looked through. */
+const MOST_SIZES = 16
+
+/** Pairs for each plane whose joint was measured off the middle: equal ones, and unequal ones with the thicker ring where it centres. */
+export const ringCatalogues = (setup: JointSetup, answers: Answers, drawer: (place: string) => readonly Lot[]): Catalogue[] =>
+  planesOf(setup).flatMap(plane => (plane.off === null ? [] : [pairsOf(plane, plane.off, answers, drawer(ringsAt(plane.id)))]))
+
+function pairsOf(plane: Plane, off: number, { fitted, unit }: Answers, kit: readonly Lot[]): Catalogue {
+  const place = ringsAt(plane.id)
+  const middle = (fitted(place)?.value ?? 0) / 2
+  const near = [...kit].sort((a, b) => Math.abs(thickness(a) - middle) - Math.abs(thickness(b) - middle)).slice(0, MOST_SIZES)
+  const sizes = near.sort((a, b) => thickness(a) - thickness(b))
+  const measured = (lot: Lot) => stated(thickness(lot), [pieceLine(lot)])
+  const entries = sizes.flatMap((thin, i) =>
+    sizes.slice(i).map((thick): CatalogueEntry => {
+      const ways = (['left', 'right'] as const).map(side => ({ side, left: offAt(off, pushOf(measured(thin), measured(thick), side)) }))
+      const { side, left } = Math.abs(ways[0]!.left.value) <= Math.abs(ways[1]!.left.value) ? ways[0]! : ways[1]!
+      const alike = thickness(thin) === thickness(thick)
+      const name = ({ nominal, colour, mark }: Lot) =>
+        [formatLength(nominal, unit, { trim: true }), colour || mark].filter(Boolean).join(' ')
+      const [atLeft, atRight] = side === 'left' ? [thick, thin] : [thin, thick]
+      return {
+        words: alike ? `${name(thin)} both sides` : `${name(atLeft)} left, ${name(atRight)} right`,
+        pieces: thin.id === thick.id ? [{ lotId: thin.id, count: 2 }] : [thin, thick].map(({ id }) => ({ lotId: id, count: 1 })),
+        setting: alike ? null : { point: sidesAt(plane.id), word: side },
+        merit: Math.abs(left.value),
+        leaves: [
+          { result: 'off', position: plane.id, estimate: left },
+          { result: 'runs-out', position: plane.id, estimate: twice(left)! },
+        ],
+      }
+    }),
+  )
+  return {
+    place,
+    title: 'Rings, left and right',
+    entries,
+    note: kit.length === 0 ? 'No rings in the drawer: put the kit into stock.' : null,
+    elsewise: 'Order a size between, or measure the rings: what is printed on them is not their size.',
+    advice: 'One ring a groove; the thicker one pushes the joint to the other side. Read this plane again afterwards.',
+  }
+}
+
+/** What one ring may be off. */
+function pieceLine(lot: Lot): BudgetLine {
+  const u = changeSpread({ out: [], in: [{ lotId: lot.id, count: 1 }] }, lotMap([lot]))
+  return { source: 'pieces', words: 'Size of the ring', u, nu: Infinity, shared: false }
+}
 
 /** What alloy ears on a steel joint take off the play in the cold, nm: span and both expansions (ISO 1). */
 export const lostInCold = ({ ears, span }: Pick<Plane, 'ears' | 'span'>, celsius: number): number =>

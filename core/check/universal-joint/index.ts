@@ -2,9 +2,9 @@ import { thou } from '../../quantity/length'
 import type { MeasuringPoint, PackPlace } from '../contract'
 import { defineKind } from '../define-kind'
 import { playResult, sizeResult } from '../results'
-import { combineJoint } from './evaluate'
+import { combineJoint, ringCatalogues } from './evaluate'
 import { JOINT_REMINDERS, jointSteps, jointSuspicions } from './procedure'
-import { FIELDS, planesOf, ringsAt, type Plane } from './setup'
+import { FIELDS, planesOf, ringsAt, sidesAt, type JointSetup, type Plane } from './setup'
 
 /**
  * Play of a universal joint in its two planes, set by a pair of snap rings each: some, never none, never preload. What is changed in
@@ -29,8 +29,9 @@ export const universalJoint = defineKind({
     ...planesOf(setup).map(({ id, label }) => ({ id: `yoke-${id}`, label: `${label}: yoke and its grooves` })),
   ],
   results: setup => [
-    { ...playResult('Play'), positions: planesOf(setup).map(({ id, label }) => ({ id, label })) },
-    sizeResult('off', 'Off the middle', { scale: 'play', told: true, positions: planesOf(setup).map(({ id, label }) => ({ id, label })) }),
+    { ...playResult('Play'), positions: positionsOf(setup) },
+    sizeResult('off', 'Off the middle', { scale: 'play', bothWays: true, beside: true, positions: positionsOf(setup) }),
+    sizeResult('runs-out', 'Shaft runs out by', { scale: 'play', told: true, positions: positionsOf(setup) }),
   ],
   points: setup => planesOf(setup).flatMap(pointsOf),
   places: setup => planesOf(setup).map(placeOf),
@@ -38,9 +39,12 @@ export const universalJoint = defineKind({
   reminders: () => JOINT_REMINDERS,
   suspicions: jointSuspicions,
   combine: combineJoint,
+  catalogues: ringCatalogues,
 })
 
-function pointsOf({ id, label }: Plane): MeasuringPoint[] {
+const positionsOf = (setup: JointSetup) => planesOf(setup).map(({ id, label }) => ({ id, label }))
+
+function pointsOf({ id, label, off }: Plane): MeasuringPoint[] {
   const where = { result: 'play', moves: [ringsAt(id)], rests: ['joint', `yoke-${id}`] } as const
   return [
     {
@@ -70,16 +74,34 @@ function pointsOf({ id, label }: Plane): MeasuringPoint[] {
       ],
       optional: true,
     },
+    ...(off === null
+      ? []
+      : [
+          {
+            ...where,
+            id: sidesAt(id),
+            label: `${label}, the thicker ring`,
+            at: { position: label, what: 'sides' },
+            way: 'word',
+            result: 'off',
+            words: [
+              { value: 'left', label: 'left' },
+              { value: 'right', label: 'right' },
+            ],
+            optional: true,
+          } satisfies MeasuringPoint,
+        ]),
   ]
 }
 
-const placeOf = ({ id, label }: Plane): PackPlace => ({
+const placeOf = ({ id, label, off }: Plane): PackPlace => ({
   id: ringsAt(id),
   label: `${label}: pair of rings`,
   result: `play@${id}`,
-  response: { perPiece: -1, pair: true },
+  response: { perPiece: -1, pair: off === null },
   between: ['groove', 'joint'],
   capacity: { fewest: 2, most: 2 },
   without: 'a cap without its ring comes out',
+  ...(off === null ? {} : { catalogue: 'sides' }),
   lappable: false,
 })

@@ -12,7 +12,15 @@ const ears = (label: string) =>
     initial: 'steel',
   })
 const span = (label: string) => length({ label, free: true, least: mm(5), optional: true })
-const off = (label: string) => length({ label, hint: 'as measured; blank is centred', free: true, least: thou(-100), optional: true })
+const off = (label: string) =>
+  length({
+    scale: 'play',
+    label,
+    hint: 'with equal rings, to the right as +; only where it was measured: unequal rings are offered then',
+    free: true,
+    least: thou(-100),
+    optional: true,
+  })
 
 export const FIELDS = {
   ears1: ears('Ears of plane 1'),
@@ -41,3 +49,4 @@ export const planesOf = ({ ears1, span1, off1, ears2, span2, off2 }: JointSetup)
   { id: '2', label: 'Plane 2', ears: ears2, span: span2, off: off2 },
 ]
 export const ringsAt = (plane: string) => `rings-${plane}`
+export const sidesAt = (plane: string) => `sides-${plane}`

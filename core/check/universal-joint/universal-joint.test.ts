@@ -100,3 +100,80 @@ describe('rings of a universal joint', () => {
     expect(check([...both(1.5), said('bends-1', 'stuck')], 57).headline).toMatchObject({ id: 'play@1', state: 'below' })
   })
 })
+
+describe('a joint that was measured off the middle', () => {
+  const off = (value: number, more: Record<string, string> = {}) => ({ setup: { off1: String(thou(value)), ...more } })
+  const pairs = (e: ReturnType<typeof check>) => e.catalogues[0]!.entries
+  it('is offered unequal rings, the thicker one where it centres: (left − right)/2 + what was measured', () => {
+    // 57 + 57 read 3.5: 59 left and 57 right take 2 of it, and push the joint 1 to the right.
+    const e = check(both(3.5), 57, off(-1))
+    const best = pairs(e)[0]!
+    expect(best).toMatchObject({
+      words: '59 left, 57 right',
+      setting: { point: 'sides-1', word: 'left' },
+      state: 'in',
+    })
+    expect(best.leaves.map(({ result, position, estimate }) => [result, position, estimate.value / 25_400])).toEqual([
+      ['play', '1', 1.5],
+      ['off', '1', 0],
+      ['runs-out', '1', 0],
+    ])
+    // To the left instead: the same ring goes to the other side.
+    expect(pairs(check(both(3.5), 57, off(1)))[0]!.words).toBe('57 left, 59 right')
+    expect(e.catalogues.map(({ place }) => place)).toEqual(['rings-1'])
+    // Nobody measured plane 2: it gets equal ones, as ever.
+    expect(e.places[1]!.place.response.pair).toBe(true)
+  })
+  it('equal rings leave it where it is, and that runs out by twice as much', () => {
+    const e = check(both(3.5), 57, off(-1.5))
+    expect(
+      pairs(e)
+        .find(({ words: text }) => text === '57 both sides')!
+        .leaves.at(-1)!.estimate.value / 25_400,
+    ).toBe(3)
+    const now = e.current.results.find(({ id }) => id === 'off@1')!
+    expect([now.estimate!.value / 25_400, now.findings.map(({ words: text }) => text)]).toEqual([
+      -1.5,
+      ['Off the middle the shaft runs out by twice that, 3.0 thou.'],
+    ])
+    const two = check(both(3.5), 57, off(-1.5, { off2: String(thou(2)) }))
+    expect(two.current.results.find(({ id }) => id === 'off@2')!.findings[0]!.words).toContain('4.0 thou; with the other plane by 5.0 thou')
+  })
+  it('unequal rings that are in count by the side that was said, or are asked for', () => {
+    const unequal = [
+      { lotId: 'r57', count: 1 },
+      { lotId: 'r59', count: 1 },
+    ]
+    const readings = (side: string | null) => [...both(1.5), ...(side === null ? [] : [said('sides-1', side)])]
+    const at = (side: string | null, change: Partial<CheckDocument> = off(-1)) =>
+      check(readings(side), 57, {
+        ...change,
+        trials: [trial('t1', readings(side), { packs: { 'rings-1': unequal, 'rings-2': rings(57) } })],
+      }).current.results.find(({ id }) => id === 'off@1')!
+    expect([at('left').estimate!.value / 25_400, at('right').estimate!.value / 25_400]).toEqual([0, -2])
+    expect([at(null).estimate, at(null).findings[0]!.words]).toEqual([null, expect.stringContaining('was not said: say it in Measure')])
+    expect(at(null, {}).findings[0]!.words).toContain('say in Set up how far the joint is off the middle')
+  })
+  it('is judged by limits where somebody has them, either way from zero; the pair is as sure as the worst', () => {
+    const book: LimitSet = { kind: 'upper', upper: thou(0.5), unit: 'thou', source: { kind: 'shop' } }
+    const limits = { working: 'book', sets: { play: { book: LIMITS, shop: null }, off: { book, shop: null } } } as const
+    const e = check(both(1.5), 57, { ...off(-1), limits })
+    expect(e.headline).toMatchObject({ id: 'off@1', state: 'below' })
+    const same = pairs(e).find(({ words: text }) => text.startsWith('57 both sides'))!
+    expect(same.state).toBe('below')
+    expect(pairs(e)[0]!.words).toMatch(/^(59|58) left/)
+  })
+  it('keeps the ledger: nothing moved though the rings are thicker', () => {
+    const again = trial('t2', plays('play-1', 3.5, 3.5, 3.5), {
+      packs: {
+        'rings-1': [
+          { lotId: 'r57', count: 1 },
+          { lotId: 'r61', count: 1 },
+        ],
+        'rings-2': rings(57),
+      },
+      refitted: ['rings-1'],
+    })
+    expect(check(both(3.5), 57, off(-1), [again]).places[0]!.ledger).toMatchObject({ state: 'disagree', apparentSlope: 0 })
+  })
+})

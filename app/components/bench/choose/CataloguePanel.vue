@@ -2,6 +2,7 @@
 import type { JudgedEntry } from '#core/check/catalogue'
 import type { CheckDocument } from '#core/check/document'
 import type { CheckEvaluation } from '#core/check/evaluate-check'
+import type { ResultEvaluation } from '#core/check/evaluate-fitting'
 import { resultId, type PackPlace } from '#core/check/contract'
 import { packAt } from '#core/check/document'
 import { samePack } from '#core/pack/predict'
@@ -27,7 +28,7 @@ const props = defineProps<{
 defineEmits<{ fit: [JudgedEntry]; command: [string, Record<string, unknown>] }>()
 const preferences = usePreferences()
 const filling = ref(false)
-const catalogue = computed(() => props.evaluation.catalogue)
+const catalogue = computed(() => props.evaluation.catalogues.find(({ place }) => place === props.place.id))
 const entries = computed(() => catalogue.value?.entries ?? [])
 const results = computed(() => props.evaluation.current.results)
 /** Every figure an entry tells, in the order of the results. */
@@ -36,7 +37,11 @@ const columns = computed(() => {
   return results.value.filter(({ id }) => told.has(id))
 })
 const leaves = (entry: JudgedEntry, id: string) => entry.leaves.find(({ result, position }) => resultId(result, position) === id)!.estimate
-const show = (entry: JudgedEntry, id: string) => formatFigure(leaves(entry, id).value, preferences.unit, { sign: id.includes('@') })
+const show = (entry: JudgedEntry, { id, kind }: ResultEvaluation) =>
+  formatFigure(leaves(entry, id).value, preferences.unit, { sign: kind.bothWays ?? false })
+/** Several positions of one figure by their position, several figures of one position by what they are. */
+const severalPositions = computed(() => new Set(columns.value.map(({ position }) => position)).size > 1)
+const head = ({ kind, position, label }: ResultEvaluation) => (severalPositions.value && position !== null ? label : kind.label)
 const fitted = computed(() => packAt(props.document.trials.at(-1)!, props.place) ?? [])
 const isIn = (entry: JudgedEntry) => samePack(entry.pieces, fitted.value)
 const words = (entry: JudgedEntry) => verdictWord(entry.state, results.value.find(({ kind }) => kind.main)!.kind.ends)
@@ -58,14 +63,13 @@ const empty = computed(() => !props.lots.some(({ family, onHand }) => family ===
       @keep="$emit('command', 'settings', { settings: $event })"
     />
     <p v-if="catalogue?.note" class="my-1 text-[14px] text-near">{{ catalogue.note }}</p>
-    <p v-if="!catalogue" class="text-mute">Read the whole turn first, with its return.</p>
     <div v-if="entries.length" class="overflow-x-auto">
       <table class="tight w-full">
         <thead>
           <tr>
-            <th>Pair, and where it points</th>
+            <th>{{ catalogue!.title }}</th>
             <th v-for="column in columns" :key="column.id" class="text-right">
-              {{ column.kind.main || column.position ? column.label : column.kind.label }}
+              {{ head(column) }}
             </th>
             <th>Verdict</th>
             <td></td>
@@ -75,7 +79,7 @@ const empty = computed(() => !props.lots.some(({ family, onHand }) => family ===
           <tr v-for="entry in entries" :key="entry.words" :class="entry === best ? 'font-bold' : ''">
             <td class="whitespace-nowrap">{{ entry.words }}</td>
             <td v-for="column in columns" :key="column.id" class="figure text-right" :class="column.kind.told ? 'text-mute' : ''">
-              {{ show(entry, column.id) }}
+              {{ show(entry, column) }}
             </td>
             <td class="whitespace-nowrap" :class="stateText(entry.state)">
               {{ words(entry)
@@ -83,7 +87,7 @@ const empty = computed(() => !props.lots.some(({ family, onHand }) => family ===
             </td>
             <td class="text-right whitespace-nowrap">
               <span v-if="isIn(entry) && entry.setting === null" class="text-[13px] font-normal text-mute">as it is</span>
-              <span v-else-if="!entry.here" class="text-[13px] font-normal text-mute">not two here</span>
+              <span v-else-if="!entry.here" class="text-[13px] font-normal text-mute">not here</span>
               <button
                 v-else-if="!locked"
                 type="button"
@@ -106,7 +110,7 @@ const empty = computed(() => !props.lots.some(({ family, onHand }) => family ===
       None of the set is sure to reach the limit. {{ catalogue!.elsewise }}
     </p>
     <p v-if="entries.length" class="mt-1 text-[13.5px] text-mute">
-      Both of a pair alike, both turned alike; the high side marked on a flat plate first. Read the whole turn again afterwards.
+      {{ catalogue!.advice }}
     </p>
     <p v-if="!locked && !empty && !filling" class="mt-1 text-[13.5px]">
       <button type="button" class="link min-h-9" @click="filling = true">put more of the set into stock</button>

@@ -70,7 +70,7 @@ function price(id: string, text: string): void {
       v-if="field.kind === 'length'"
       :model-value="lengthIn(setup, field.id)"
       :label="field.label"
-      :unit="unitFor(unitSystem, 'size')"
+      :unit="unitFor(unitSystem, field.scale ?? 'size')"
       :optional="field.optional ?? false"
       :fault="faultAt(faults, `settings.setup.${field.id}`)"
       :disabled="off(field)"

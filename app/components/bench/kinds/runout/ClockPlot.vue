@@ -66,22 +66,21 @@ const hours = [
 ]
 /** What each size of the set can reach from where the housing stands without any. */
 const dowels = computed(() => {
-  const { catalogue } = props.evaluation
+  const [catalogue] = props.evaluation.catalogues
   const held = turn.value?.held
   if (!catalogue || !held || props.phase !== 'choose') return null
   const lots = lotMap(bench.lots)
   const from = at(-(turn.value!.offset.to12 + held.to12), -(turn.value!.offset.to3 + held.to3))
   const sizes = [...new Set(catalogue.entries.flatMap(({ pieces }) => pieces.map(({ lotId }) => thickness(lotOf(lots, lotId)))))]
   const best = catalogue.entries.find(({ here }) => here)
+  const tip = (clock: number, size: number) => ({
+    x: from.x + Math.sin(radians(clock)) * size * scale.value,
+    y: from.y - Math.cos(radians(clock)) * size * scale.value,
+  })
   return {
     from,
     rings: sizes.map(size => ({ size, r: size * scale.value })).filter(({ r }) => r < 120),
-    best: best?.setting
-      ? (() => {
-          const size = thickness(lotOf(lots, best.pieces[0]!.lotId)) * scale.value
-          return { x: from.x + Math.sin(radians(best.setting.figure)) * size, y: from.y - Math.cos(radians(best.setting.figure)) * size }
-        })()
-      : null,
+    best: best?.setting && 'figure' in best.setting ? tip(best.setting.figure, thickness(lotOf(lots, best.pieces[0]!.lotId))) : null,
   }
 })
 const show = (value: number, sign = false) => formatLength(value, preferences.unit, { sign })

@@ -3,7 +3,7 @@ import type { CheckDocument } from '#core/check/document'
 import type { CheckEvaluation } from '#core/check/evaluate-check'
 import { drawerFor, piecesIn } from '#core/check/document'
 import { ringLine, type RingPlay } from '#core/check/universal-joint/evaluate'
-import { lotOf, lotMap, thickness, type Lot } from '#core/pack/lot'
+import { lotMap, packTotal, type Lot } from '#core/pack/lot'
 import { formatLength } from '#core/quantity/format-length'
 import { UNIT_NAME } from '#core/quantity/length'
 import { insideRange } from '#core/verdict/limits'
@@ -16,9 +16,10 @@ defineEmits<{ fit: [{ place: string; pieces: { lotId: string; count: number }[] 
 const preferences = usePreferences()
 const lines = computed(() =>
   props.evaluation.places.flatMap(({ place, result }) => {
-    const [piece] = piecesIn(props.document.trials.at(-1)!, place.id)
-    if (!piece || !result?.valid || !result.estimate || result.stale) return []
-    const fitted = thickness(lotOf(lotMap(props.lots), piece.lotId))
+    const rings = piecesIn(props.document.trials.at(-1)!, place.id)
+    if (rings.length === 0 || !result?.valid || !result.estimate || result.stale) return []
+    // Of unequal ones, the middle of the two: what counts is their sum.
+    const fitted = packTotal(rings, lotMap(props.lots)) / 2
     const range = insideRange(result.limits.working)
     const inside = ({ play }: RingPlay) => play > 0 && play >= range.low && play <= range.high
     const word = (ring: RingPlay) => (ring.play <= 0 ? 'preload' : result.limits.working ? (inside(ring) ? 'in' : 'loose') : '')
