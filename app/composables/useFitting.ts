@@ -58,6 +58,16 @@ export function useFitting({ place, closed, typing, command: { command, faults }
     const change = proposal.value?.change
     if (!closed.value && change && change.in.length + change.out.length > 0 && !typing.value) asking.value = true
   }
+  /** Taken apart and built again with what was in it: it is measured anew, and held against what it was. */
+  function askSame(): void {
+    takeOwn(question.value?.fitted ?? null)
+    faults.value = []
+    asking.value = !closed.value && !typing.value && ownPack.value !== null
+  }
+  function cancel(): void {
+    asking.value = false
+    if (proposal.value?.change.in.length === 0 && proposal.value.change.out.length === 0) takeOwn(null)
+  }
   /** One or several places in one fitting. @param setting  what is set by hand with them */
   async function fitAll(
     packs: readonly { readonly place: string; readonly pieces: Pack }[],
@@ -81,5 +91,5 @@ export function useFitting({ place, closed, typing, command: { command, faults }
     if (proposal.value) await fitAll([{ place: place.value!.place.id, pieces: proposal.value.pack }], inHand, claim)
   }
 
-  return { choice, choosing, picked, pick, proposal, ownPack, takeOwn, asking, ask, fit, fitAll }
+  return { choice, choosing, picked, pick, proposal, ownPack, takeOwn, asking, ask, askSame, cancel, fit, fitAll }
 }

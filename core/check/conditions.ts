@@ -1,3 +1,4 @@
+import { lowerFirst } from '../quantity/lower-first'
 import { newerThan, type CheckDocument, type Clearing, type Trial } from './document'
 import type { CheckKind } from './contract'
 
@@ -9,6 +10,8 @@ export interface Condition {
   readonly states: readonly { readonly value: string; readonly label: string }[]
   /** Stays as it is when only the pack is changed: dry bearings stay dry, a torque has to be reached anew. */
   readonly stays: boolean
+  /** What was read in one state is not held against what was read in another: seals drag by nobody knows how much. */
+  readonly apart?: true
   /** What is done afterwards, where it is measured in one state and built in another: a reminder. */
   readonly later?: string
 }
@@ -22,6 +25,7 @@ export const sealOut = (id: string, label: string, later: string, out = 'Out'): 
     { value: 'in', label: 'In' },
   ],
   stays: true,
+  apart: true,
   later,
 })
 
@@ -69,6 +73,23 @@ export function pendingItems(kind: CheckKind, document: CheckDocument): PendingI
     return { ...item, cleared: holds ? last : null }
   })
 }
+
+/** What one of two fittings was measured in and the other not, so that they are not held against each other. */
+export function unlike(
+  kind: CheckKind,
+  document: Pick<CheckDocument, 'setup'>,
+  trial: Pick<Trial, 'conditions'>,
+  other: Pick<Trial, 'conditions'>,
+): ConditionState[] {
+  const others = conditionsOf(kind, document, other)
+  return conditionsOf(kind, document, trial).filter(
+    ({ condition, said }, i) => condition.apart && said !== null && others[i]!.said !== null && said !== others[i]!.said,
+  )
+}
+
+/** A state in words: `seals in`. */
+export const stateWords = ({ condition: { label, states }, said }: ConditionState): string =>
+  `${lowerFirst(label)} ${lowerFirst(states.find(({ value }) => value === said)?.label ?? 'not said')}`
 
 /** What was said of a fitting and holds for the next one. */
 export const keptConditions = (kind: CheckKind, document: Pick<CheckDocument, 'setup'>, trial: Pick<Trial, 'conditions'>) =>

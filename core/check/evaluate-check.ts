@@ -21,6 +21,8 @@ import { signOffGate, type SignOffGate } from './sign-off-gate'
 
 export interface CheckEvaluation {
   readonly trials: readonly FittingEvaluation[]
+  /** the first fitting as it was found, before any part was replaced */
+  readonly found: FittingEvaluation
   /** the fitting that is in the machine now */
   readonly current: FittingEvaluation
   /** the result that decides */
@@ -81,6 +83,7 @@ export function evaluateCheck(document: CheckDocument, lots: readonly Lot[]): Ch
   const estimate = headline.valid ? headline.estimate : null
   return {
     trials,
+    found: asFound,
     current,
     headline,
     estimate,

@@ -68,7 +68,7 @@ export function evaluatePlace(
   const result = resultIn(fittings.at(-1))
   const movers = moversOf(kind.places(document.setup), place)
   const apart = movers.map(mover => mover.place.id)
-  const all = asIfNow(placeFittings(document, place, fittings, apart), document, movers, index)
+  const all = asIfNow(placeFittings(document, kind, place, fittings, apart), document, movers, index)
   const now = all.at(-1)!
   const ledger = ledgerOf()
   return { place, result, ledger, learned: null, ...choiceOf() }
@@ -79,8 +79,9 @@ export function evaluatePlace(
     return readLedger(
       known
         .filter(({ estimate, atMost }) => estimate !== null || atMost !== null)
-        .map(({ id, pack, estimate, atMost }) => ({
+        .map(({ id, number, pack, estimate, atMost }) => ({
           id,
+          number,
           pack,
           play: estimate?.value ?? atMost!,
           uOwn: quadrature(estimate ? Math.sqrt(ownVariance(estimate.lines)) : 0, uRefit),
@@ -181,10 +182,21 @@ export function evaluatePlace(
   }
 
   function refusalFor(known: boolean, window: Window | null, aim: AimPoint | null): string | null {
-    if (!known && swaps(place)) return 'What is fitted here is not known: list it, then the drawer can be gone through.'
+    if (!known && swaps(place))
+      return changeWanted(window) + 'What is fitted here is not known: list it, then the drawer can be gone through.'
     if (!known && window && window.high < 0) return 'The fitted pack is not known. List its pieces to see which ones to take out.'
     if (!aim) return 'No limit known, nothing to aim at: set one.'
     return null
+  }
+
+  /** Of pieces known only as thick, middle and thin it can be said by how much another must differ. */
+  function changeWanted(window: Window | null): string {
+    if (!window || window.high === 0 || window.low === 0 || window.high > 0 !== window.low > 0) return ''
+    const [least, most] = window.low > 0 ? [window.low, window.high] : [-window.high, -window.low]
+    const show = (value: number, named = false) => formatLength(value, document.entryUnit, { unit: named, trim: true })
+    const inAll = place.capacity.most > 1 ? ' in all' : ''
+    const by = Number.isFinite(most) ? `${show(least)} to ${show(most, true)}` : `at least ${show(least, true)}`
+    return `It wants ${by} ${window.low > 0 ? 'thicker' : 'thinner'}${inAll} than what is in. `
   }
 
   function noteFor({ bound, measured }: Grounds & { bound: boolean }, known: boolean): string | null {

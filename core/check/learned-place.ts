@@ -42,6 +42,7 @@ export function evaluateLearned(
   const beside = kind.places(document.setup).filter(({ id, result: moved }) => moved === place.result && id !== place.id)
   const all = placeFittings(
     document,
+    kind,
     place,
     fittings.trials,
     beside.map(({ id }) => id),
@@ -229,8 +230,14 @@ export function evaluateLearned(
     const aim = line && result.limits.working ? aimOf(line) : null
     return {
       unit: result.kind.unit ?? 'N·m',
-      points: felt.map(({ id, pack, estimate }) => ({ id, thickness: thicknessOf(id, pack), value: estimate!.value, U: estimate!.U })),
-      none: known.flatMap(({ id, pack, atMost }) => (atMost === null ? [] : [{ id, thickness: thicknessOf(id, pack) }])),
+      points: felt.map(({ id, number, pack, estimate }) => ({
+        id,
+        number,
+        thickness: thicknessOf(id, pack),
+        value: estimate!.value,
+        U: estimate!.U,
+      })),
+      none: known.flatMap(({ id, number, pack, atMost }) => (atMost === null ? [] : [{ id, number, thickness: thicknessOf(id, pack) }])),
       line,
       next: line && aim ? thicknessFor(line, aim.target) : null,
       film: line && filmToCome(line),

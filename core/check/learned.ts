@@ -14,9 +14,15 @@ import type { PlaceFitting } from './place-fittings'
 export interface Learned {
   readonly unit: Unit
   /** fittings with drag, which the line goes through */
-  readonly points: readonly { readonly id: string; readonly thickness: number; readonly value: number; readonly U: number }[]
+  readonly points: readonly {
+    readonly id: string
+    readonly number: number
+    readonly thickness: number
+    readonly value: number
+    readonly U: number
+  }[]
   /** fittings without any: they say only “no more than”, and are not in the line */
-  readonly none: readonly { readonly id: string; readonly thickness: number }[]
+  readonly none: readonly { readonly id: string; readonly number: number; readonly thickness: number }[]
   /** null while there are not two thicknesses */
   readonly line: LearnedSlope | null
   /** total at which the figure comes to what is aimed at, with its interval */
@@ -99,13 +105,14 @@ export function learnedLedger(
   { response }: PackPlace,
   thicknessOf: (one: PlaceFitting) => number,
 ): Ledger {
-  const entries = all.flatMap(({ id, pack, estimate, atMost }) =>
+  const entries = all.flatMap(({ id, number, pack, estimate, atMost }) =>
     pack === null || (estimate === null && atMost === null)
       ? []
       : [
           {
             id,
-            total: thicknessOf({ id, pack, estimate, atMost }),
+            number,
+            total: thicknessOf({ id, number, pack, estimate, atMost }),
             play: estimate?.value ?? atMost!,
             base: null,
             u: estimate ? Math.sqrt(ownVariance(estimate.lines)) : 0,

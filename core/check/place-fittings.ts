@@ -1,7 +1,8 @@
 import type { Estimate } from '../reading/estimate'
 import { packChange, packTotal, type LotMap, type Pack } from '../pack/lot'
 import type { Measured } from '../pack/predict'
-import type { PackPlace } from './contract'
+import type { CheckKind, PackPlace } from './contract'
+import { unlike } from './conditions'
 import { combine } from '../reading/budget'
 import { changeSpread } from '../pack/change-spread'
 import { packAt, type CheckDocument, type Trial } from './document'
@@ -10,6 +11,8 @@ import type { FittingEvaluation } from './evaluate-fitting'
 /** A fitting of a place: its whole pack where known, and what was read on it. Figures in small units of the result. */
 export interface PlaceFitting {
   readonly id: string
+  /** which fitting of the check it is, counted from 1 */
+  readonly number: number
   readonly pack: Pack | null
   /** a figure that can be told from zero; null: there is none */
   readonly estimate: Estimate | null
@@ -64,12 +67,14 @@ export function asIfNow(all: readonly PlaceFitting[], document: CheckDocument, m
 export const asMeasured = ({ value, u, nuExact }: Estimate): Measured => ({ play: value, u, nu: nuExact })
 
 /**
- * Fittings of a place, each with everything that was read until it was taken apart again; what a part change made stale is none.
+ * Fittings of a place, each with everything that was read until it was taken apart again; what a part change made stale is none, nor
+ * what was measured in another state than the present one: seals in, and out.
  * @param fittings  all of the check, evaluated
  * @param beside  other places that move the same figure
  */
 export function placeFittings(
   document: CheckDocument,
+  kind: CheckKind,
   place: Pick<PackPlace, 'id' | 'result' | 'learned' | 'startsEmpty'>,
   fittings: readonly FittingEvaluation[],
   beside: readonly string[] = [],
@@ -80,10 +85,11 @@ export function placeFittings(
     const trial = document.trials[i]!
     const found = fittings[i]!.results.find(result => result.id === place.result) ?? null
     const holds = found !== null && found.stale === null
-    if (!holds && i !== document.trials.length - 1) return []
+    const last = document.trials.at(-1)!
+    if (trial !== last && (!holds || unlike(kind, document, trial, last).length > 0)) return []
     const estimate = holds && found.valid ? found.estimate : null
     const near = estimate !== null && (found!.kind.floored || place.learned === true) && estimate.value - estimate.U <= 0
     const atMost = holds && found.atMost !== null ? found.atMost.value : near ? estimate.value + estimate.U : null
-    return [{ id: trial.id, pack: packAt(trial, place), estimate: atMost === null ? estimate : null, atMost }]
+    return [{ id: trial.id, number: i + 1, pack: packAt(trial, place), estimate: atMost === null ? estimate : null, atMost }]
   })
 }

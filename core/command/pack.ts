@@ -8,6 +8,7 @@ import type { PlaceEvaluation } from '../check/evaluate-place'
 import { changeWords, pieceList } from '../pack/arithmetic'
 import { lotMap, packChange, pieceCount, thickness, type LotMap, type Pack } from '../pack/lot'
 import { predict, samePack, type Prediction } from '../pack/predict'
+import { quadrature } from '../reading/statistics'
 import { toldValue } from '../pack/told'
 import { formatLength } from '../quantity/format-length'
 import { lowerFirst } from '../quantity/lower-first'
@@ -182,12 +183,14 @@ function fitPlace(
     )
   const { request } = found
   const expected = predict(request.question, request.fitted, next, all, request.response)
+  // Built again with the same pack, it does not leave what was read to the hair: taking apart and tightening does something too.
+  const again = samePack(request.fitted, next)
   return {
     next,
     change: packChange(request.fitted, next),
     result: found.place.result,
-    predicted: predictedBy(found, expected),
-    words: lowerFirst(changeWords(piecesIn(last, id), next, all, document.entryUnit)),
+    predicted: predictedBy(found, again ? { ...expected, u: quadrature(expected.u, document.uRefit) } : expected),
+    words: again ? 'built again with the same pack' : lowerFirst(changeWords(piecesIn(last, id), next, all, document.entryUnit)),
   }
 }
 

@@ -12,6 +12,8 @@ export type { Suspicion } from './suspicions'
 /** One fitting that was measured. nm */
 export interface LedgerTrial {
   readonly id: string
+  /** which fitting of the check it is, counted from 1: not all are held against each other; left out, its place among these */
+  readonly number?: number
   readonly pack: Pack
   /** as read; for a bound, the most it can have been */
   readonly play: number
@@ -34,6 +36,7 @@ export interface LedgerContext {
 
 export interface LedgerEntry {
   readonly id: string
+  readonly number: number
   readonly total: number
   readonly play: number
   /** null: indistinguishable from zero */
@@ -82,8 +85,9 @@ export function readLedger(trials: readonly LedgerTrial[], context: LedgerContex
   const { lots, response, unit, uShared } = context
   const c = response.perPiece
   const everywhere = trials.length > 1 ? commonPieces(trials.map(trial => trial.pack)) : []
-  const entries = trials.map((trial): LedgerEntry => ({
+  const entries = trials.map((trial, i): LedgerEntry => ({
     id: trial.id,
+    number: trial.number ?? i + 1,
     total: packTotal(trial.pack, lots),
     play: trial.play,
     base: trial.bound ? null : trial.play - c * packTotal(trial.pack, lots),
@@ -138,7 +142,7 @@ export function readLedger(trials: readonly LedgerTrial[], context: LedgerContex
     const offset = odd.base - base.value
     return result(
       'suspect',
-      `Fitting ${trials.findIndex(trial => trial.id === odd.id) + 1} is ${formatLength(Math.abs(offset), unit, { unit: true })} ${offset < 0 ? 'tighter' : 'looser'} than the others say.`,
+      `Fitting ${odd.number} is ${formatLength(Math.abs(offset), unit, { unit: true })} ${offset < 0 ? 'tighter' : 'looser'} than the others say.`,
       { base, suspect: { id: odd.id, offset, reasons: reasonsFor(odd, offset, rest, context, suspicions) } },
     )
   }

@@ -31,11 +31,15 @@ it('says which line is wrong, and why', () => {
   const faultOf = (...text: string[]) => lines(...text).faults
   expect(faultOf('red 4', 'blue 6', 'Red 8')).toEqual([{ line: 3, reason: '“red” is in line 1 already: which is it?' }])
   expect(faultOf('4 2', 'red', '0', '4 5 6', '4 x0')).toEqual([
-    { line: 2, reason: 'No size in this line.' },
+    { line: 2, reason: '“red” says which, not how thick: measure it, and write the figure beside it.' },
     { line: 3, reason: 'A piece is thicker than nothing.' },
     { line: 4, reason: '6: there is a size already.' },
     { line: 5, reason: 'No piece of it: leave the line out.' },
   ])
+  // One word is no heading: a race known only as thick is measured first; what pieces are called is one.
+  expect(faultOf('thick', '66 middle')).toEqual([{ line: 1, reason: expect.stringContaining('“thick” says which') }])
+  expect([faultOf('Size', '66'), faultOf('colour size', '66')]).toEqual([[], []])
+  expect(faultOf('66', ';')).toEqual([{ line: 2, reason: 'No size in this line.' }])
   // What a length field would ask about is asked here too.
   expect(faultOf('.018')[0]!.reason).toContain('.018')
   expect(faultOf('A '.repeat(30) + '4')[0]!.reason).toBe('A mark has up to 20 letters.')

@@ -47,7 +47,7 @@ const MOST = 200
 export function readKit(text: string, unit: LengthUnit): Kit {
   const lines = text.split(/\r?\n/).map((words, i) => ({ words: words.trim(), line: i + 1 }))
   const filled = lines.filter(({ words }) => words !== '')
-  const rows = /\d/.test(filled[0]?.words ?? '') ? filled : filled.slice(1)
+  const rows = isHeading(filled[0]?.words ?? '') ? filled.slice(1) : filled
   if (rows.length > MOST) return { sizes: [], faults: [{ line: 1, reason: `A kit has at most ${MOST} sizes.` }] }
   const sizes: KitSize[] = []
   const faults: KitFault[] = []
@@ -65,6 +65,11 @@ export function readKit(text: string, unit: LengthUnit): Kit {
   }
   return { sizes, faults }
 }
+
+/** Several words without a figure, or what pieces are called; one word alone is a mark whose size is missing. */
+const isHeading = (words: string): boolean =>
+  !/\d/.test(words) &&
+  (/[\s;|]/.test(words) || /^(sizes?|thickness|nominal|kit|shims?|rings?|races?|washers?|spacers?|pieces?)?$/i.test(words))
 
 function readLine(words: string, unit: LengthUnit): KitSize | string {
   const tokens = joined(words.split(/[\t;|]+|\s+/).filter(Boolean))
@@ -94,7 +99,10 @@ function readLine(words: string, unit: LengthUnit): KitSize | string {
     else if (COLOURS.has(lower) && colour === '') colour = lower
     else marks.push(token)
   }
-  if (nominal === null) return 'No size in this line.'
+  if (nominal === null)
+    return marks.length + colour.length > 0
+      ? `“${[...marks, colour].filter(Boolean).join(' ')}” says which, not how thick: measure it, and write the figure beside it.`
+      : 'No size in this line.'
   if (nominal <= 0) return 'A piece is thicker than nothing.'
   if (count === 0) return 'No piece of it: leave the line out.'
   if ((diameters.inside ?? 0) >= (diameters.outside ?? Infinity)) return 'The hole is smaller than the rim: inside below outside.'

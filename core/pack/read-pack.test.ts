@@ -91,7 +91,7 @@ describe('a pack read out at the bench', () => {
     expect(readPack('10 undersized', 'thou', shells).ok).toBe(false)
   })
   it('says which piece it cannot read', () => {
-    expect(pieces('10, zinc')).toContain('zinc:')
+    expect(pieces('10, zinc')).toContain('“zinc” says which, not how thick')
     expect(pieces('10, -2')).toContain('thicker than nothing')
     expect(pieces(' ')).toContain('none')
     expect(pieces('a x b')).toContain('how many?')

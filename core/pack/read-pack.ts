@@ -106,6 +106,8 @@ function readOne(word: string, count: number, unit: LengthUnit, lots: readonly L
   if (under) return ofGrade(under[1]!, count, unit, lots)
   const [, size = word, shape] = /^(.+?)\s+(flat|stepped|sprung)$/i.exec(word) ?? []
   const entry = parseLength(size, unit)
+  if (!entry.ok && /^[a-z]+$/i.test(word))
+    return refuse(`“${word}” says which, not how thick, and no size of the drawer goes by that: measure it, and type the figure.`)
   if (!entry.ok) return refuse(`${word}: ${entry.reason}`)
   if (entry.value <= 0) return refuse(`${word}: a piece is thicker than nothing.`)
   const alike = sized(size, unit, lots).filter(lot => !lot.apart)

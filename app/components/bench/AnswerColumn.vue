@@ -28,7 +28,7 @@ defineEmits<{
 }>()
 const bench = useBench()
 const { several, picked: pickedResult, shown, place, pickedPlace, row } = props.look
-const { choice, choosing, picked, proposal, ownPack, takeOwn, asking, ask, fitAll } = props.fitting
+const { choice, choosing, picked, proposal, ownPack, takeOwn, asking, ask, askSame, fitAll } = props.fitting
 const { busy, said, command } = props.writes
 /** What this kind chooses that is no pack from the drawer. */
 const view = useKindView(() => props.document.kind)
@@ -95,6 +95,7 @@ const sign = (path: 'sign-off' | 'reopen', { by, reason, accepts }: { by: string
       :window-words="windowWords"
       :fault="asking ? null : said"
       @fit="ask"
+      @again="askSame"
       @fit-all="fitAll($event)"
       @own="takeOwn"
       @command="command"

@@ -77,7 +77,7 @@ const fitting = useFitting({
     openPhase('prove')
   },
 })
-const { choice, pick, proposal, takeOwn, asking, ask, fit } = fitting
+const { choice, pick, proposal, takeOwn, asking, ask, cancel, fit } = fitting
 
 const steps = computed(() => kind.value.procedure(document.value.setup))
 const trialOf = (step: Step) => (step.phase === 'setup' ? null : document.value.trials.at(-1)!.id)
@@ -238,7 +238,7 @@ useBenchKeys({ locked, phase, place, proposal, pick, takeOwn, ask, step, panel, 
       :promised="faults.some(({ path }) => path === 'claim')"
       :of-gap="place?.learned != null && place.request?.question.told === undefined"
       :place="several && place ? `${document.title}, ${place.place.label}` : document.title"
-      @close="asking = false"
+      @close="cancel"
       @done="fit"
       @claim="fit($event, true)"
     />

@@ -103,7 +103,7 @@ const sideOf = (i: number) => labelSide(x.value(props.ledger.entries[i]!.total),
           :fill="isOdd(entry.id) ? 'var(--out)' : 'var(--ink)'"
         >
           <tspan :font-weight="isOdd(entry.id) ? 650 : 400">
-            {{ isOdd(entry.id) ? `Fitting ${i + 1}: odd one out` : `Fitting ${i + 1}` }}
+            {{ isOdd(entry.id) ? `Fitting ${entry.number}: odd one out` : `Fitting ${entry.number}` }}
           </tspan>
         </text>
       </g>
@@ -119,8 +119,8 @@ const sideOf = (i: number) => labelSide(x.value(props.ledger.entries[i]!.total),
         </tr>
       </thead>
       <tbody>
-        <tr v-for="(entry, i) in ledger.entries" :key="entry.id">
-          <td>{{ i + 1 }}<span v-if="isOdd(entry.id)" class="text-out"> · odd one out</span></td>
+        <tr v-for="entry in ledger.entries" :key="entry.id">
+          <td>{{ entry.number }}<span v-if="isOdd(entry.id)" class="text-out"> · odd one out</span></td>
           <td class="figure">{{ show(entry.total) }}</td>
           <td class="figure">{{ show(entry.play) }}</td>
           <td class="figure">{{ entry.base === null ? 'none: zero play' : show(entry.base) }}</td>

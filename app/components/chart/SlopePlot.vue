@@ -81,7 +81,7 @@ const sideOf = (thickness: number) => labelSide(x.value(thickness), width.value)
           opacity="0.55"
         />
       </g>
-      <g v-for="(point, i) in learned.points" :key="point.id">
+      <g v-for="point in learned.points" :key="point.id">
         <line
           :x1="x(point.thickness)"
           :x2="x(point.thickness)"
@@ -98,7 +98,7 @@ const sideOf = (thickness: number) => labelSide(x.value(thickness), width.value)
           font-size="13"
           fill="var(--ink)"
         >
-          {{ i + 1 }}: {{ show(point.value) }}
+          {{ point.number }}: {{ show(point.value) }}
         </text>
       </g>
       <g v-for="point in learned.none" :key="point.id" fill="var(--mute)">
@@ -121,13 +121,13 @@ const sideOf = (thickness: number) => labelSide(x.value(thickness), width.value)
         </tr>
       </thead>
       <tbody>
-        <tr v-for="(point, i) in learned.points" :key="point.id">
-          <td>{{ i + 1 }}</td>
+        <tr v-for="point in learned.points" :key="point.id">
+          <td>{{ point.number }}</td>
           <td class="figure">{{ size(point.thickness) }}</td>
           <td class="figure">{{ show(point.value) }} ± {{ show(point.U) }}</td>
         </tr>
         <tr v-for="point in learned.none" :key="point.id">
-          <td>–</td>
+          <td>{{ point.number }}</td>
           <td class="figure">{{ size(point.thickness) }}</td>
           <td>no drag</td>
         </tr>

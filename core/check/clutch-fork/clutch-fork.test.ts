@@ -40,6 +40,24 @@ describe('a clutch fork on its pivot', () => {
     expect([of(e, 'gap'), of(e, 'grown'), of(e, 'shorter')]).toEqual([3.15, 5.1, 5.98])
     expect(words(e, 'shorter')).toContain('+0.880 mm')
   })
+  it('R is the mean of three, as uncertain as they scatter; the first read anew begins a new round', () => {
+    const r = (point: string, value: number, order: number) => ({ ...figures(point, mm(value))[0]!, order })
+    const rest = [...fingers(48.25), ...figures('pivot', mm(31.13))].map(reading => ({ ...reading, order: 1 }))
+    const three = [...rest, r('r', 45.0, 2), r('r-2', 45.1, 3), r('r-3', 45.2, 4)]
+    const e = check(three)
+    expect(of(e, 'gap')).toBe(3.15)
+    // s = 0.1, over the root of three.
+    const line = e.headline.estimate!.lines.find(({ words: text }) => text.includes('Spread of 3 readings'))!
+    expect([line.u, line.nu]).toEqual([expect.closeTo(100_000 / Math.sqrt(3), -1), 2])
+    expect(words(e, 'gap')).toContain('The readings of R lie 0.200 mm apart')
+    // No series is thrown out for it: it is wider, and says so.
+    expect(e.headline.valid).toBe(true)
+    // The pivot is turned, and R read once: the two of the round before count no more.
+    const turned = check([...three, r('r', 44.6, 5)])
+    expect(of(turned, 'gap')).toBe(3.65)
+    expect(words(turned, 'gap')).toContain('1 so far. What was read before the last turn counts no more')
+    expect(of(check([...three, r('r', 44.6, 5), r('r-2', 44.7, 6)]), 'gap')).toBe(3.6)
+  })
   it('with the bell on the gearbox both are read from its other side, and the sign turns', () => {
     const e = check([...fingers(45.1), ...figures('r', mm(48.25))], { bell: 'gearbox' })
     expect(of(e, 'gap')).toBe(3.15)

@@ -1,7 +1,9 @@
 import { formatLength } from '../../quantity/format-length'
 import { rectangular } from '../../reading/budget'
-import { stated, type Estimate } from '../../reading/estimate'
+import { nm } from '../../quantity/length'
+import { estimateFigure, stated, type Estimate } from '../../reading/estimate'
 import type { Finding } from '../../reading/gates'
+import type { FigureReading } from '../../reading/reading'
 import { sumOf } from '../../reading/sum'
 import type { LimitSet } from '../../verdict/limits'
 import type { Answers, CombinedResult } from '../contract'
@@ -24,7 +26,7 @@ function sizesOf(setup: ForkSetup, answers: Answers): Sizes {
   return {
     f: belowFace(meanRound(answers, 'f'), setup.overF, setup.bar),
     fOld: oldKnown(setup) ? belowFace(of('f-old'), setup.overOld, setup.bar) : null,
-    r: belowFace(of('r'), setup.overR, setup.bar),
+    r: belowFace(backOf(answers), setup.overR, setup.bar),
     pivot: of('pivot'),
     pivotOld: oldKnown(setup) ? of('pivot-old') : null,
   }
@@ -60,7 +62,44 @@ const ruled = (travel: number, factor: number): Estimate =>
     },
   ])
 
-const DEPTHS = [...roundPoints('f'), 'r']
+/** Where R is read, pushed fully back by hand each time: three times after every turn of the pivot. */
+export const TIMES = ['r', 'r-2', 'r-3'] as const
+const DEPTHS = [...roundPoints('f'), ...TIMES]
+
+/** R as it was read since the pivot was turned last: a new first reading begins a new round, and what is left of the one before counts no more. */
+function roundOfR(answers: Answers): Estimate[] {
+  const read: Estimate[] = []
+  for (const [i, id] of TIMES.entries()) {
+    const { estimate } = answers.of(id)
+    if (!estimate || (i > 0 && !answers.after(id, TIMES[i - 1]!))) break
+    read.push(estimate)
+  }
+  return read
+}
+const asReadings = (read: readonly Estimate[]): FigureReading[] =>
+  read.map(({ value }, i) => ({ id: TIMES[i]!, figure: nm(Math.round(value)) }))
+
+/** The mean of the round, as uncertain as its spread says. */
+function backOf(answers: Answers): Estimate | null {
+  const read = roundOfR(answers)
+  const gauge = answers.gauge('calipers')
+  return read.length > 1 && gauge ? estimateFigure(asReadings(read), gauge, 1) : (read[0] ?? null)
+}
+
+function roundFindings(answers: Answers): Finding[] {
+  const read = roundOfR(answers)
+  const gauge = answers.gauge('calipers')
+  if (read.length === 0 || !gauge) return []
+  const before = TIMES.slice(read.length).some(id => answers.of(id).estimate !== null)
+  const few = `R three times, the fork pushed fully back each time: ${read.length} so far${before ? '. What was read before the last turn counts no more' : ''}.`
+  const values = read.map(({ value }) => value)
+  const spread = Math.max(...values) - Math.min(...values)
+  const apart = `The readings of R lie ${formatLength(spread, answers.unit, { unit: true })} apart, and its uncertainty carries that: was the fork fully back each time?`
+  return [
+    ...(spread > 2 * gauge.graduation ? [{ gate: 'spread', level: 'warn', words: apart } satisfies Finding] : []),
+    ...(read.length < TIMES.length ? [{ gate: 'few-readings', level: 'note', words: few } satisfies Finding] : []),
+  ]
+}
 
 /** Gap, travel that is left of the pedal’s, slack at the cable end, thread that holds. Common practice. */
 export function combineFork(setup: ForkSetup, answers: Answers): CombinedResult[] {
@@ -90,7 +129,7 @@ export function combineFork(setup: ForkSetup, answers: Answers): CombinedResult[
       estimate: gap,
       points: DEPTHS,
       formula: `${from}, both from the plane where engine and gearbox meet`,
-      findings: [...missing, ...outOfLevel(answers, 'f', 'Fingers'), ...unlikeBars(setup)],
+      findings: [...missing, ...outOfLevel(answers, 'f', 'Fingers'), ...roundFindings(answers), ...unlikeBars(setup)],
       ...(gap && gap.value <= 0 ? { overrule: { state: 'below', words: 'no gap: the bearing presses on the fingers' } as const } : {}),
     },
     {

@@ -3,7 +3,7 @@ import type { MeasuringPoint } from '../contract'
 import { defineKind } from '../define-kind'
 import { clearanceResult, sizeResult } from '../results'
 import { ROUND } from '../round'
-import { combineFork, forkThumb, pivotWorks, ratioOf } from './evaluate'
+import { combineFork, forkThumb, pivotWorks, ratioOf, TIMES } from './evaluate'
 import { FORK_REMINDERS, forkSteps } from './procedure'
 import { FIELDS, oldKnown, type ForkSetup } from './setup'
 
@@ -81,7 +81,9 @@ function forkPoints(setup: ForkSetup): MeasuringPoint[] {
         ]
       : []),
     ...ROUND.map(place => depth(`f-${place}`, `F, to the fingers, place ${place}`, CLUTCH)),
-    depth('r', 'R, to the bearing, fork fully back', FORK, { way: 'depth-now' }),
+    ...TIMES.map((id, i) =>
+      depth(id, `R, to the bearing, fork fully back${i === 0 ? '' : `, time ${i + 1}`}`, FORK, { way: 'depth-now', optional: i > 0 }),
+    ),
     depth('pivot', 'Pivot fitted, its length', ['pivot'], {
       way: 'calipers',
       result: oldKnown(setup) ? 'shorter' : 'engaged',

@@ -1,7 +1,7 @@
 import { nm, thou } from '../../quantity/length'
 import { MOST_PIECES } from '../../pack/chooser/prepare'
 import type { PackPlace } from '../contract'
-import type { Condition } from '../conditions'
+import { sealOut, type Condition } from '../conditions'
 import { defineKind } from '../define-kind'
 import { playFrom, playResult } from '../results'
 import { choice, length, type SetupOf } from '../setup'
@@ -28,6 +28,16 @@ export const FIELDS = {
     added: true,
     least: nm(0),
     optional: true,
+  }),
+  seals: choice({
+    label: 'Measured before strip-down',
+    free: true,
+    added: true,
+    options: [
+      { value: 'no', label: 'No: dry and without seals from the start' },
+      { value: 'yes', label: 'Yes, with its seals in; dry afterwards' },
+    ],
+    initial: 'no',
   }),
 }
 export type EndPlaySetup = SetupOf<typeof FIELDS>
@@ -64,12 +74,14 @@ export const shaftEndPlay = defineKind({
     },
   ],
   places: setup => placeFor(setup),
-  conditions: setup => (filmOf(setup) === null ? [] : [JOINT]),
+  conditions: setup => [...(setup.seals === 'yes' ? [SEALS] : []), ...(filmOf(setup) === null ? [] : [JOINT])],
   procedure: endPlaySteps,
   suspicions: endPlaySuspicions,
   combine: (_setup, answers) => [playFrom('travel', answers, 'mean of far − (start + back)/2')],
 })
 
+/** Seals drag: as it comes in it is measured with them, and judged without. */
+const SEALS = sealOut('seals', 'Seals', 'Seals fitted', 'Out, dry')
 /** A film lies under a cover alone. */
 const filmOf = ({ pack, film }: EndPlaySetup) => (pack === 'under-cover' ? film : null)
 const JOINT: Condition = {

@@ -10,7 +10,10 @@ export function endPlaySteps(setup: EndPlaySetup): readonly Step[] {
     {
       id: 'clean',
       phase: 'setup',
-      text: 'Faces clean and dry, no seals fitted that drag',
+      text:
+        setup.seals === 'yes'
+          ? 'First as it came in, seals in; then apart, clean and dry, and the same pack again without them'
+          : 'Faces clean and dry, no seals fitted that drag',
       required: true,
       caution: 'The maker’s manual comes first. Block the unit: heavy assemblies need two people or a hoist.',
     },

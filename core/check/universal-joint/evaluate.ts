@@ -38,7 +38,7 @@ export const combineJoint = (setup: JointSetup, answers: Answers): CombinedResul
         kind: 'off',
         position: plane.id,
         estimate: offOf(plane, answers),
-        points: [sidesAt(plane.id)],
+        points: plane.off === null ? [] : [sidesAt(plane.id)],
         formula: 'as measured with equal rings, + (left − right)/2',
         findings: offFindings(setup, plane, answers),
       },
@@ -46,7 +46,7 @@ export const combineJoint = (setup: JointSetup, answers: Answers): CombinedResul
         kind: 'runs-out',
         position: plane.id,
         estimate: twice(offOf(plane, answers)),
-        points: [sidesAt(plane.id)],
+        points: plane.off === null ? [] : [sidesAt(plane.id)],
         formula: 'twice as far as it is off the middle',
       },
     ]

@@ -56,12 +56,19 @@ function change(): void {
   else if (props.promised) emit('claim', inHand.value)
   else emit('done', inHand.value)
 }
+/** Nothing in, nothing out: it is only taken apart. */
+const again = computed(() => props.proposal !== null && props.proposal.change.in.length + props.proposal.change.out.length === 0)
 /** What is put in ready: its own figure is known. */
 const known = computed(() => list(props.proposal?.change.in ?? []).filter(({ lot }) => lot.apart))
 </script>
 
 <template>
-  <PlainDialog :open="open && proposal !== null" title="Change the pack" :focus="focus" @close="$emit('close')">
+  <PlainDialog
+    :open="open && proposal !== null"
+    :title="again ? 'Built again, the same pack' : 'Change the pack'"
+    :focus="focus"
+    @close="$emit('close')"
+  >
     <div v-if="proposal && told" class="space-y-3">
       <div v-if="proposal.change.out.length">
         <h3 class="label">Take out, and bag for the drawer: {{ place }}</h3>
@@ -122,7 +129,7 @@ const known = computed(() => list(props.proposal?.change.in ?? []).filter(({ lot
       <p v-if="fault" class="fault" role="alert">{{ fault }}</p>
       <div class="flex gap-3">
         <button ref="confirm" type="button" class="button primary" :disabled="busy" @click="change">
-          {{ promised ? 'Take them from there: the pack is changed' : 'The pack is changed' }}
+          {{ again ? 'It is built again' : promised ? 'Take them from there: the pack is changed' : 'The pack is changed' }}
         </button>
         <button type="button" class="button" @click="$emit('close')">Not yet</button>
       </div>

@@ -33,6 +33,7 @@ const props = defineProps<{
 const picked = defineModel<number>('picked', { required: true })
 const emit = defineEmits<{
   fit: []
+  again: []
   fitAll: [{ place: string; pieces: Pack }[]]
   own: [Pack | null]
   command: [string, Record<string, unknown>]
@@ -129,7 +130,12 @@ const keep = (pieces: Pack) => emit('command', 'reserves', { place: id.value, pi
     <p v-if="place.ledger.piece && open" class="mt-2 text-[14px] text-near" data-test="mislabelled">{{ place.ledger.piece.words }}</p>
     <p v-if="open && request && !locked" class="mt-1 text-[13.5px]">
       <button v-if="ownPack" type="button" class="link min-h-9" @click="$emit('own', null)">back to the proposals</button>
-      <button v-else type="button" class="link min-h-9" @click="$emit('own', request.fitted)">put a pack together yourself</button>
+      <template v-else>
+        <button type="button" class="link min-h-9" @click="$emit('own', request.fitted)">put a pack together yourself</button>
+        <template v-if="known && !typing"
+          >{{ ' · ' }}<button type="button" class="link min-h-9" @click="$emit('again')">built again with the same pack</button></template
+        >
+      </template>
     </p>
     <OwnPack
       v-if="open && request && ownPack"

@@ -2,6 +2,8 @@
 import { packIn, piecesIn, type CheckDocument } from '#core/check/document'
 import type { CheckEvaluation } from '#core/check/evaluate-check'
 import type { PlaceEvaluation } from '#core/check/evaluate-place'
+import { conditionsOf, stateWords } from '#core/check/conditions'
+import { checkKind } from '#core/check/registry'
 import { shownFigure } from '#core/check/evaluate-check'
 import { pieceList } from '#core/pack/arithmetic'
 import { lotMap, type Lot } from '#core/pack/lot'
@@ -14,6 +16,7 @@ import { usePreferences } from '~/stores/preferences'
 const props = defineProps<{ document: CheckDocument; evaluation: CheckEvaluation; place: PlaceEvaluation; lots: readonly Lot[] }>()
 const preferences = usePreferences()
 const index = computed(() => lotMap(props.lots))
+const kind = computed(() => checkKind(props.document.kind))
 const rows = computed(() =>
   props.document.trials.flatMap((trial, i) => {
     const { id } = props.place.place
@@ -33,6 +36,10 @@ const rows = computed(() =>
         pack: known ? pieces || 'nothing' : pieces ? `${pieces}, and what was not listed` : 'not listed',
         read: result?.atMost ? result.atMost.words : result?.estimate ? `${shownFigure(result, unit)} ${unitName(unit)}` : '–',
         stale: result?.stale ?? null,
+        state: conditionsOf(kind.value, props.document, trial)
+          .filter(({ is }) => is === 'short')
+          .map(stateWords)
+          .join(', '),
       },
     ]
   }),
@@ -47,7 +54,10 @@ const rows = computed(() =>
         <tr v-for="row in rows" :key="row.id" :class="row.stale ? 'text-mute' : ''">
           <td class="figure w-8 text-mute">{{ row.number }}</td>
           <td>
-            {{ row.pack }}<span class="block text-[12.5px] text-mute">{{ row.number === 1 ? 'as found' : shortTime(row.at) }}</span>
+            {{ row.pack
+            }}<span class="block text-[12.5px] text-mute"
+              >{{ row.number === 1 ? 'as found' : shortTime(row.at) }}{{ row.state && ` · ${row.state}` }}</span
+            >
           </td>
           <td class="figure text-right whitespace-nowrap" :class="row.stale ? 'line-through' : ''">{{ row.read }}</td>
         </tr>

@@ -102,6 +102,7 @@ watch(
         <li v-for="line in ledger!.suspect.reasons" :key="line">{{ line }}</li>
       </ul>
     </div>
+    <BeforeAfter v-if="document.trials.length > 1 || document.partChanges.length > 0" :document="document" :evaluation="evaluation" />
     <FittingList v-if="place" :document="document" :evaluation="evaluation" :place="place" :lots="lots" />
     <MatchedSetLabel v-if="matched" :set="matched" />
     <PendingList

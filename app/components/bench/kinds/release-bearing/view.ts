@@ -1,5 +1,6 @@
 import { FIELDS } from '#core/check/release-bearing/setup'
 import { defineView } from '../views'
+import ReleasePlot from './ReleasePlot.vue'
 import ReleaseSketch from './ReleaseSketch.vue'
 
-export default defineView(FIELDS, ReleaseSketch, ({ plate, overD }) => ({ plate, overD }))
+export default defineView(FIELDS, ReleaseSketch, ({ plate, overD }) => ({ plate, overD }), { plot: ReleasePlot })

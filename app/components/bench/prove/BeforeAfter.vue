@@ -1,0 +1,58 @@
+<script setup lang="ts">
+import { beforeAfter } from '#core/check/before-after'
+import type { CheckDocument } from '#core/check/document'
+import { shownFigure, type CheckEvaluation } from '#core/check/evaluate-check'
+import type { ResultEvaluation } from '#core/check/evaluate-fitting'
+import { unitOfResult } from '#core/check/results'
+import { formatChange, unitName } from '#core/quantity/figure'
+import { verdictWord } from '#core/verdict/words'
+import { stateText } from '~/composables/stateColour'
+import { usePreferences } from '~/stores/preferences'
+
+/** What was found and what it is now, side by side: what a record of a repair begins with. */
+const props = defineProps<{ document: CheckDocument; evaluation: CheckEvaluation }>()
+const preferences = usePreferences()
+const rows = computed(() => beforeAfter(props.evaluation.found, props.evaluation.current))
+const told = computed(() => rows.value.some(({ before }) => before !== null))
+const unit = (result: ResultEvaluation) => unitOfResult(result.kind, preferences.system)
+const figure = (result: ResultEvaluation) => (result.estimate ? shownFigure(result, unit(result)) : result.overrule ? '≤ 0' : '–')
+const U = (result: ResultEvaluation) => (result.estimate ? `± ${formatChange(result.estimate.U, unit(result))}` : '')
+const word = (result: ResultEvaluation) => verdictWord(result.state, result.kind.ends)
+const several = computed(() => rows.value.length > 1)
+</script>
+
+<template>
+  <div v-if="told" data-test="before-after">
+    <h2 class="label mb-1">Before and after</h2>
+    <table class="tight w-full">
+      <thead>
+        <tr>
+          <th v-if="several"></th>
+          <th class="text-right">as found</th>
+          <th></th>
+          <th class="text-right">now</th>
+          <th></th>
+          <th class="text-right">change</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="row in rows" :key="row.id">
+          <th v-if="several" scope="row" class="text-left font-normal">{{ row.name }}</th>
+          <template v-for="(result, i) in [row.before, row.after]" :key="i">
+            <td class="figure text-right whitespace-nowrap">
+              <template v-if="result"
+                ><span class="text-[17px]">{{ figure(result) }}</span
+                ><span class="ml-1 text-[12.5px] text-mute">{{ U(result) }}</span></template
+              ><template v-else>–</template>
+            </td>
+            <td class="text-[13px] whitespace-nowrap" :class="result ? stateText(result.state) : ''">{{ result ? word(result) : '' }}</td>
+          </template>
+          <td class="figure text-right whitespace-nowrap">
+            {{ row.change ? formatChange(row.change.value, unit(row.after), { sign: true }) : '–' }}
+            <span class="text-[12.5px] text-mute">{{ unitName(unit(row.after)) }}</span>
+          </td>
+        </tr>
+      </tbody>
+    </table>
+  </div>
+</template>
