@@ -38,8 +38,8 @@ export interface Work {
   readonly way: { readonly up: string; readonly down: string }
   /** a screw does it: what one turn moves the figure by */
   readonly turn?: number
-  /** it goes no further than this, and why */
-  readonly stop?: { readonly at: number; readonly words: string }
+  /** it goes no further than these, and why: upwards unless said */
+  readonly stops?: readonly { readonly at: number; readonly down?: true; readonly words: string }[]
   /** what to know while doing it */
   readonly note?: string
   readonly points: readonly string[]
@@ -62,8 +62,8 @@ export interface Target extends Work {
   readonly left: number | null
   /** it would do as it is now */
   readonly enough: boolean
-  /** it cannot be brought there: it stops before */
-  readonly stopped: boolean
+  /** why it cannot be brought there: it stops before; null: it can */
+  readonly stopped: string | null
 }
 
 /** What the works of a kind have to come to: none where a reading it rests on no longer holds, or its first result has no limits to aim at. */
@@ -96,7 +96,7 @@ export function targetsOf(document: CheckDocument, kind: CheckKind, answers: Ans
         high: whole(high),
         impossible,
         left: now === null ? null : value - now,
-        stopped: work.stop !== undefined && value > work.stop.at,
+        stopped: work.stops?.find(({ at, down }) => (down ? value < at : value > at))?.words ?? null,
         enough: now !== null && now >= low && now <= high,
       },
     ]

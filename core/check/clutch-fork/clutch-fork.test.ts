@@ -58,6 +58,17 @@ describe('a clutch fork on its pivot', () => {
     expect(words(turned, 'gap')).toContain('1 so far. What was read before the last turn counts no more')
     expect(of(check([...three, r('r', 44.6, 5), r('r-2', 44.7, 6)]), 'gap')).toBe(3.6)
   })
+  it('a ratio below one is two figures mixed up', () => {
+    const mixed = { endTravel: String(inches(1.235)), need: String(inches(0.445)), endMoved: String(mm(10)), bearingMoved: String(mm(25)) }
+    expect(words(check(NEW, mixed), 'travel')).toContain('A ratio of 0.40: the cable end would move less than the bearing')
+  })
+  it('turned out below the diameter of its thread it would not hold', () => {
+    // 6 mm of gap where 3 are wanted: out by 3, and of 12 mm of thread 10 have to stay.
+    const wide = [...fingers(51.1), ...figures('r', mm(45.1)), ...figures('engaged', mm(12))]
+    const stopped = (stud: number) => check(wide, { stud: String(mm(stud)) }).targets[0]!.stopped
+    expect(stopped(10)).toContain('Out by more than 2.000 mm less of its thread holds than its diameter, 10.000 mm')
+    expect(stopped(8)).toBeNull()
+  })
   it('with the bell on the gearbox both are read from its other side, and the sign turns', () => {
     const e = check([...fingers(45.1), ...figures('r', mm(48.25))], { bell: 'gearbox' })
     expect(of(e, 'gap')).toBe(3.15)
@@ -105,8 +116,8 @@ describe('a clutch fork on its pivot', () => {
     expect(phase).toBe('choose')
     // 1.25 is there, 3.00 is wanted: 1.75 in, 1.17 turns; held it gives 1 − 50/125 = 0.6 of it: 2.92 in.
     expect(targets.map(({ id, value, stopped }) => [id, inMm(value), stopped])).toEqual([
-      ['kept', 1.75, false],
-      ['held', 2.92, true],
+      ['kept', 1.75, null],
+      ['held', 2.92, 'It goes in only 2.000 mm more: not without cutting it.'],
     ])
     expect(inMm(targets[0]!.low!)).toBe(1.25)
     expect(targets[0]!.turn).toBe(mm(1.5))

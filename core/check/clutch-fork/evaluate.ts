@@ -187,6 +187,14 @@ function largestRatio({ endTravel, need, slackLeft }: ForkSetup, ratio: number |
   if (endTravel === null || need === null) return []
   const largest = endTravel / (need + (slackLeft ?? 0))
   const said = `The largest ratio that still releases is ${largest.toFixed(2)}`
+  if (ratio !== null && ratio < 1)
+    return [
+      {
+        gate: 'hand',
+        level: 'warn',
+        words: `A ratio of ${ratio.toFixed(2)}: the cable end would move less than the bearing. Are the two travels, or the two arms, mixed up?`,
+      },
+    ]
   const show = (value: number) => formatLength(value, answers.unit, { unit: true })
   if (ratio === null)
     return [
@@ -220,7 +228,21 @@ export function pivotWorks(setup: ForkSetup, answers: Answers): Work[] {
   const gap = gapOf(setup, sizesOf(setup, answers))
   if (!gap) return []
   const held = heldShare(setup, ratioOf(setup))
+  const show = (value: number) => formatLength(value, answers.unit, { unit: true })
   const left = answers.of('left').estimate
+  const furthestIn = left ? [{ at: left.value, words: `It goes in only ${show(left.value)} more: not without cutting it.` }] : []
+  const engaged = answers.of('engaged').estimate
+  const spare = engaged && setup.stud !== null ? engaged.value - setup.stud : null
+  const furthestOut =
+    spare === null
+      ? []
+      : [
+          {
+            at: -Math.max(0, spare),
+            down: true as const,
+            words: `Out by more than ${show(Math.max(0, spare))} less of its thread holds than its diameter, ${show(setup.stud!)} (common practice): a longer pivot.`,
+          },
+        ]
   const work = (id: string, label: string, share: number): Work => ({
     id,
     label,
@@ -231,14 +253,7 @@ export function pivotWorks(setup: ForkSetup, answers: Answers): Work[] {
     now: null,
     way: { up: 'in', down: 'out' },
     ...(setup.pitch === null ? {} : { turn: setup.pitch }),
-    ...(left
-      ? {
-          stop: {
-            at: left.value,
-            words: `It goes in only ${formatLength(left.value, answers.unit, { unit: true })} more: not without cutting it.`,
-          },
-        }
-      : {}),
+    stops: [...furthestIn, ...furthestOut],
     points: DEPTHS,
     formula: share === 1 ? 'gap wanted − gap' : `(gap wanted − gap) ÷ ${share.toFixed(2)}`,
     note:

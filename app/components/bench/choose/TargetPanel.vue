@@ -42,7 +42,7 @@ const targets = computed(() => props.evaluation.targets)
         <span v-if="target.turn" class="figure text-[17px]">{{ turns(target) }}</span>
         <span class="figure text-[17px]" :class="target.impossible ? 'text-out' : ''">{{ windowWords(target) }}</span>
       </p>
-      <p v-if="target.stopped" class="text-[15px] text-out">{{ target.stop!.words }}</p>
+      <p v-if="target.stopped" class="text-[15px] text-out">{{ target.stopped }}</p>
       <p v-if="target.note" class="text-[15px]">{{ target.note }}</p>
       <p class="text-[14px] text-mute">{{ target.formula }}; aimed at {{ show(target.aim.target, target) }}, {{ target.aim.words }}.</p>
       <table class="tight">
