@@ -10,6 +10,7 @@ import { sumInOneLine, type Proposal } from '#core/pack/chooser/proposal'
 import { lotMap, type Lot } from '#core/pack/lot'
 import { unitOfResult } from '#core/check/results'
 import { toldValue } from '#core/pack/told'
+import { stateWords } from '#core/check/conditions'
 import { formatFigure, unitName } from '#core/quantity/figure'
 import { lowerFirst } from '#core/quantity/lower-first'
 import { coverageFactor } from '#core/reading/student'
@@ -74,6 +75,15 @@ export function useBenchWords({ document, evaluation, shown, place, choice, prop
   /** Nothing needs changing while it is measured: the pack in hand is no answer yet. */
   const settled = computed(() => phase.value === 'measure' && (shown.value.state === 'in' || shown.value.state === 'provisional'))
 
+  /** The first of a catalogue that is here, and how sure it is. */
+  const offer = computed(() => {
+    const catalogue = evaluation.value.catalogues.find(({ place: id }) => id === place.value?.place.id)
+    const best = catalogue?.entries.find(({ here }) => here)
+    if (!best) return catalogue?.note ?? null
+    const sure = best.chance === null ? '' : best.chance >= 0.95 ? ': in limits' : `: ${percent(best.chance)} in limits`
+    return `${at.value}${best.words}${sure}.`
+  })
+
   const sentence = computed(() => {
     if (document.value.signOff) return `Signed off by ${document.value.signOff.by}, ${shortTime(document.value.signOff.at)}.`
     const e = evaluation.value
@@ -112,6 +122,7 @@ export function useBenchWords({ document, evaluation, shown, place, choice, prop
         unit: unit.value,
       })
     if (result.state === 'provisional') return provisional(e)
+    if (offer.value && phase.value === 'choose') return offer.value
     if (result.residual)
       return `Predicted ${show(result.predicted!.play)}, measured ${show(result.estimate.value)}: ${result.residual.flagged ? 'it did not move as it should.' : 'it moved as predicted.'}`
     return choice.value?.notes[0] ?? place.value.note ?? ''
@@ -124,9 +135,7 @@ export function useBenchWords({ document, evaluation, shown, place, choice, prop
         : (short(e) ?? byHand())
   const short = ({ conditions }: CheckEvaluation) => {
     const found = conditions.find(({ is }) => is === 'short')
-    return found
-      ? `In limits, provisional: measured with ${lowerFirst(found.condition.label)} ${lowerFirst(found.condition.states.find(({ value }) => value === found.said)!.label)}.`
-      : null
+    return found ? `In limits, provisional: measured with ${stateWords(found)}.` : null
   }
   const byHand = () =>
     shown.value.findings.some(({ gate }) => gate === 'hot')

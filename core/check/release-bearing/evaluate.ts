@@ -1,5 +1,6 @@
-import { formatLength } from '../../quantity/format-length'
-import { thou } from '../../quantity/length'
+import { systemOf } from '../../quantity/figure'
+import { formatLength, unitFor } from '../../quantity/format-length'
+import { thou, UNIT_NAME } from '../../quantity/length'
 import type { Estimate } from '../../reading/estimate'
 import type { Finding } from '../../reading/gates'
 import { sumOf } from '../../reading/sum'
@@ -74,7 +75,7 @@ export function combineRelease(setup: ReleaseSetup, answers: Answers): CombinedR
         ...unlike,
         ...outOfLevel(answers, 'h', 'Fingers'),
         ...outOfLevel(answers, 'd', 'Bearing'),
-        ...againstLast(setup, h, answers),
+        ...againstLast(setup, lengths, answers),
       ],
     },
     {
@@ -147,9 +148,25 @@ function againstMaker({ stroke: maker, bar }: ReleaseSetup, stroke: Estimate | n
   ]
 }
 
-/** Another build’s H is no measurement; one that is off by just the bar is a slip. */
-const againstLast = ({ lastH, bar }: ReleaseSetup, h: Estimate | null, answers: Answers): Finding[] =>
-  lastH === null || !h ? [] : justTheBar(h.value - lastH, h.U, bar, answers)
+/** Another build’s lengths are no measurement: they stand beside the new ones, and one that is off by just the bar is a slip. */
+function againstLast({ lastA, lastH, lastD, lastB, bar }: ReleaseSetup, { a, h, d, b }: Lengths, answers: Answers): Finding[] {
+  const show = (value: number) => formatLength(value, unitFor(systemOf(answers.unit), 'size'), { trim: true })
+  const both = (
+    [
+      ['A', a, lastA],
+      ['H', h, lastH],
+      ['D', d, lastD],
+      ['B', b, lastB],
+    ] as const
+  ).flatMap(([name, now, then]) => (now && then !== null ? [{ name, now, then }] : []))
+  if (both.length === 0) return []
+  const beside = both.map(({ name, now, then }) => `${name} ${show(now.value)} for ${show(then)}`).join(', ')
+  const unit = UNIT_NAME[unitFor(systemOf(answers.unit), 'size')]
+  return [
+    { gate: 'hand', level: 'note', words: `Beside the last build like it, ${unit}: ${beside}.` },
+    ...both.flatMap(({ now, then }) => justTheBar(now.value - then, now.U, bar, answers)),
+  ]
+}
 
 /** No shim changes the stroke. */
 export function strokeBefore(setup: ReleaseSetup, before: Answers, now: Answers): { result: string; finding: Finding }[] {
@@ -160,10 +177,11 @@ export function strokeBefore(setup: ReleaseSetup, before: Answers, now: Answers)
   return ['compression', 'reserve', 'stroke'].map(result => ({ result, finding: { gate: 'hand', level: 'fail', words } }))
 }
 
-/** A build like it takes minutes: bar, plate and how it was read are as they were, its H is told beside the new one. */
+/** A build like it takes minutes: bar, plate and how it was read are as they were, its lengths are told beside the new ones. */
 export function handedOn(setup: ReleaseSetup, answers: Answers): Setup {
-  const { h } = lengthsOf(setup, answers)
+  const lengths = lengthsOf(setup, answers)
   const { plate, flange, bar, overA, overH, centre, overD, overB, stroke } = setup
+  const whole = (length: Estimate | null) => (length ? String(Math.round(length.value)) : '')
   const figure = (value: number | null) => (value === null ? '' : String(value))
   return {
     plate,
@@ -175,6 +193,9 @@ export function handedOn(setup: ReleaseSetup, answers: Answers): Setup {
     bar: figure(bar),
     centre: figure(centre),
     stroke: figure(stroke),
-    lastH: h ? String(Math.round(h.value)) : '',
+    lastA: whole(lengths.a),
+    lastH: whole(lengths.h),
+    lastD: whole(lengths.d),
+    lastB: whole(lengths.b),
   }
 }

@@ -23,7 +23,13 @@ export const releaseBearing = defineKind({
   safety: null,
   closing: 'Before the gearbox goes up',
   fields: FIELDS,
-  asked: { centre: ({ overH }) => overH === 'centre', lastH: ({ lastH }) => lastH !== null },
+  asked: {
+    centre: ({ overH }) => overH === 'centre',
+    lastA: ({ lastA }) => lastA !== null,
+    lastH: ({ lastH }) => lastH !== null,
+    lastD: ({ lastD }) => lastD !== null,
+    lastB: ({ lastB }) => lastB !== null,
+  },
   parts: () => [
     { id: 'crank', label: 'Crank and block' },
     { id: 'plate', label: 'Block plate' },

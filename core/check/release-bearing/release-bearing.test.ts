@@ -124,9 +124,15 @@ describe('the shim behind it', () => {
     expect(words(again(3.8), 'compression')).toContain('was 980.0 thou before the shim and is 999.0 thou now')
     expect(result(again(3.8), 'compression').state).toBe('not-valid')
   })
-  it('the next build of this unit starts with bar and plate as they were, and borrows H', () => {
+  it('what the last build read stands beside, and one off by just the bar is a slip', () => {
+    const borrowed = { bar: String(inches(0.125)), lastA: String(inches(0.3)), lastD: String(inches(2.475)) }
+    const said = words(evaluateCheck(check(lengths(), { setup: borrowed }), []), 'compression')
+    expect(said).toContain('Beside the last build like it, in: A 0.3 for 0.3, D 2.6 for 2.475.')
+    expect(said).toContain('That is just the thickness of the bar, 125.0 thou')
+  })
+  it('the next build of this unit starts with bar and plate as they were, and borrows its lengths', () => {
     const document = check(lengths(), { setup: { bar: String(inches(0.125)), plate: 'none' } })
     const handed = checkKind('release-bearing').handsOn!(document.setup, evaluateCheck(document, []).current.answers)
-    expect(handed).toMatchObject({ plate: 'none', bar: String(inches(0.125)), lastH: String(inches(3.051)) })
+    expect(handed).toMatchObject({ plate: 'none', bar: String(inches(0.125)), lastA: String(inches(0.3)), lastH: String(inches(3.051)) })
   })
 })

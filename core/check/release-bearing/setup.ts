@@ -2,6 +2,10 @@ import { thou } from '../../quantity/length'
 import { overBar } from '../over-bar'
 import { choice, length, type SetupOf } from '../setup'
 
+/** What the last build like it read: told beside the new figure, never instead of it. */
+const last = (name: string) =>
+  length({ label: `${name} of the last build`, hint: 'borrowed: never instead of measuring', free: true, least: thou(1), optional: true })
+
 export const FIELDS = {
   plate: choice({
     label: 'Block plate between engine and bell housing',
@@ -45,6 +49,9 @@ export const FIELDS = {
     least: thou(10),
     optional: true,
   }),
-  lastH: length({ label: 'H of the last build', hint: 'borrowed: never instead of measuring', free: true, least: thou(1), optional: true }),
+  lastA: last('A'),
+  lastH: last('H'),
+  lastD: last('D'),
+  lastB: last('B'),
 }
 export type ReleaseSetup = SetupOf<typeof FIELDS>
