@@ -51,7 +51,11 @@ export default defineNuxtConfig({
     routeRules: { '/**': { headers: { ...HEADERS } } },
     typescript: { tsConfig: decorators },
     esbuild: { options: { tsconfigRaw: decorators, target: 'es2022' } },
-    serverAssets: [{ baseName: 'migrations', dir: fromRoot('./server/database/migrations') }],
+    serverAssets: [
+      { baseName: 'migrations', dir: fromRoot('./server/database/migrations') },
+      // What a report on paper is set in; of the package only the two faces are taken along.
+      { baseName: 'faces', dir: fromRoot('./node_modules/@expo-google-fonts/inter'), pattern: '{400Regular,700Bold}/*.ttf' },
+    ],
   },
   vite: {
     plugins: [tailwindcss()],

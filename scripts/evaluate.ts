@@ -1,9 +1,11 @@
 // npm run -s evaluate -- FILE   (or - for standard input): a worksheet in, the evaluation of each check out, as JSON.
+import { createHash } from 'node:crypto'
 import { readFileSync } from 'node:fs'
 import highsLoader from 'highs'
 import { checkKind } from '../core/check/registry'
 import { highsSolver } from '../core/pack/allocation/solver'
 import { evaluateWorksheet } from '../core/worksheet/evaluate'
+import { recordText } from '../core/worksheet/record'
 import { readWorksheet } from '../core/worksheet/read'
 
 function fail(message: string): never {
@@ -24,4 +26,5 @@ if (!reading.ok) fail(reading.faults.map(fault => `${fault.path || 'file'}: ${fa
 // Loading the solver takes a moment: only where several places share a drawer.
 const several = reading.worksheet.jobs.some(job => job.checks.some(check => checkKind(check.kind).places(check.setup).length > 1))
 const solve = several ? highsSolver(await highsLoader()) : null
-process.stdout.write(`${JSON.stringify(evaluateWorksheet(reading.worksheet, solve), null, 1)}\n`)
+const digest = createHash('sha256').update(recordText(reading.worksheet), 'utf8').digest('hex')
+process.stdout.write(`${JSON.stringify(evaluateWorksheet(reading.worksheet, solve, digest), null, 1)}\n`)

@@ -132,10 +132,7 @@ try {
   await picture('lapping', '/checks/pb-flange', { full: true, act: lap })
   await picture('swivel', '/checks/loader-swivels-preload')
   await picture('hub', '/checks/moto-hub')
-  await picture('hub-spacer', '/checks/bus-hub-spacer', {
-    theme: 'dark',
-    act: page => page.getByRole('button', { name: /Prove/ }).first().click(),
-  })
+  await picture('report', '/reports/launch-engine', { full: true, act: page => page.locator('[data-test=report]').waitFor() })
   await picture('gauges', '/gauges', { full: true, act: setMicrometer })
   await picture('stock', '/stock', { act: page => page.getByRole('button', { name: 'Open 6 thou, Cover shims' }).click() })
 } finally {

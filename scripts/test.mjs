@@ -8,22 +8,28 @@ import { checkNode, ensureBuilt, ensureInstalled, root, say, stop } from './prep
 checkNode()
 ensureInstalled()
 
-function ensureChromium() {
-  if (existsSync('/usr/bin/chromium')) return
-  if (process.getuid?.() !== 0) stop('The end-to-end tests need Chromium at /usr/bin/chromium. On Debian: apt-get install chromium.')
-  say('Installing Chromium …')
+/** What the end-to-end tests drive, and what they read PDFs with. */
+function ensureDebian() {
+  const missing = [
+    ['/usr/bin/chromium', 'chromium'],
+    ['/usr/bin/pdftotext', 'poppler-utils'],
+  ].flatMap(([file, name]) => (existsSync(file) ? [] : [name]))
+  if (missing.length === 0) return
+  const by = `On Debian: apt-get install ${missing.join(' ')}.`
+  if (process.getuid?.() !== 0) stop(`The end-to-end tests need ${missing.join(' and ')}. ${by}`)
+  say(`Installing ${missing.join(', ')} …`)
   for (const args of [
     ['update', '-qq'],
-    ['install', '-y', '-qq', 'chromium'],
+    ['install', '-y', '-qq', ...missing],
   ]) {
     const done = spawnSync('apt-get', args, {
       stdio: ['ignore', 'ignore', 'inherit'],
       env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
     })
-    if (done.status !== 0) stop('Chromium could not be installed. On Debian: apt-get install chromium.')
+    if (done.status !== 0) stop(`${missing.join(' and ')} could not be installed. ${by}`)
   }
 }
-ensureChromium()
+ensureDebian()
 
 const bin = name => join(root, 'node_modules/.bin', name)
 let passed = 0

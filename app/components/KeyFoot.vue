@@ -21,7 +21,7 @@ const shown = computed(() => activeKeys.value.flatMap(list => list.value))
 </script>
 
 <template>
-  <footer class="bottom-0 z-10 md:sticky border-t rule bg-paper px-4 py-0.5 md:px-6">
+  <footer class="print:hidden bottom-0 z-10 md:sticky border-t rule bg-paper px-4 py-0.5 md:px-6">
     <div class="flex flex-wrap items-center gap-x-6 gap-y-1 text-sm text-mute">
       <span v-for="binding in shown.filter(b => !b.quiet)" :key="binding.label + binding.does" class="hidden items-center gap-2 md:flex">
         <kbd>{{ binding.label }}</kbd>{{ binding.does }}</span

@@ -3,7 +3,7 @@ import type { Pooled } from '../reading/estimate'
 import type { Gauge } from '../reading/gauge'
 import type { Reading } from '../reading/reading'
 import type { Aim } from '../verdict/aim'
-import type { DecisionRule } from '../verdict/decide'
+import type { DecisionRule, VerdictState } from '../verdict/decide'
 import { isInside, type LimitSet } from '../verdict/limits'
 import type { PackRules } from '../pack/chooser/prepare'
 import type { Lap } from '../pack/lapping'
@@ -55,12 +55,24 @@ export interface Clearing {
   readonly order: number
 }
 
+/** A figure as it was signed, in small units of its result. */
+export interface SignedFigure {
+  /** `play`, `clearance@3` */
+  readonly id: string
+  /** null: signed without a figure, by a word or an inequality */
+  readonly value: number | null
+  readonly U: number | null
+  readonly state: VerdictState
+}
+
 export interface SignOff {
   readonly at: string
   readonly by: string
   /** Accepted outside limits, or in spite of a residual: why. */
   readonly reason: string | null
   readonly core: string
+  /** what was signed, as that version computed it; left out of records that are older than this */
+  readonly figures?: readonly SignedFigure[]
 }
 
 /** A part was replaced or reworked: readings taken before on what rests on it are stale. Role `*`: everything. The reason is what was done, without the part’s name. */

@@ -31,6 +31,7 @@ import {
   type PartChange,
   type PointReading,
   type Predicted,
+  type SignedFigure,
   type Trial,
 } from './document'
 
@@ -299,6 +300,10 @@ export const counts = (result: ResultEvaluation): boolean =>
   result.kind.main ||
   (result.overrule !== null && !result.kind.told) ||
   (result.estimate !== null && result.limits.working !== null && result.limits.working.kind !== 'none')
+
+/** What a signature stands under: every figure that weighs, as it is computed now. */
+export const signedFigures = ({ results }: Pick<FittingEvaluation, 'results'>): SignedFigure[] =>
+  results.filter(counts).map(({ id, estimate, state }) => ({ id, value: estimate?.value ?? null, U: estimate?.U ?? null, state }))
 
 const inside = (result: ResultEvaluation) => result.verdict.working?.chance?.inside ?? 1
 /** How far outside its limits, nm. */

@@ -1,5 +1,5 @@
 import { pendingItems } from '../check/conditions'
-import { counts } from '../check/evaluate-fitting'
+import { counts, signedFigures } from '../check/evaluate-fitting'
 import { checkKind } from '../check/registry'
 import { evaluateCheck } from '../check/evaluate-check'
 import { CORE_VERSION } from '../version'
@@ -9,7 +9,7 @@ import { happened, refused, type Happening, type Outcome } from './happening'
 
 /** Locks the check: what is promised to it is let go. */
 export function sign({ document, lots, reserves }: Bench, { at, by, reason: why, accepts = [] }: SignCommand): Outcome {
-  const { signOff: gate } = evaluateCheck(document, lots)
+  const { signOff: gate, current } = evaluateCheck(document, lots)
   if (gate.blockers.length > 0) return { ok: false, code: 'invalid', faults: gate.blockers.map(words => ({ path: '', reason: words })) }
   const reason = why?.trim() || null
   if (gate.needsReason && !reason) return refused('invalid', `This can be signed only with a reason: ${gate.needsReason}.`, 'reason')
@@ -20,7 +20,7 @@ export function sign({ document, lots, reserves }: Bench, { at, by, reason: why,
   return happened(
     `Signed off by ${by.trim()}`,
     ...accepts.map((item): Happening => ({ type: 'cleared', clearing: { item, trial, how: 'accepted', by: by.trim(), at } })),
-    { type: 'signed', signOff: { at, by: by.trim(), reason, core: CORE_VERSION } },
+    { type: 'signed', signOff: { at, by: by.trim(), reason, core: CORE_VERSION, figures: signedFigures(current) } },
     ...Object.keys(reserves).map((place): Happening => ({ type: 'promised', place, pack: [] })),
   )
 }

@@ -5,12 +5,12 @@ import { allocate } from '../pack/allocation/allocate'
 import type { Solve } from '../pack/allocation/solver'
 import type { JudgedCatalogue } from '../check/catalogue'
 import { resultId } from '../check/contract'
-import type { ResultEvaluation } from '../check/evaluate-fitting'
+import { signedFigures, type ResultEvaluation } from '../check/evaluate-fitting'
 import { ratesOf } from '../check/making'
 import { matchedSet } from '../check/matched-set'
 import type { PlaceEvaluation } from '../check/evaluate-place'
 import { checkKind } from '../check/registry'
-import { sheetsFor, type CheckDocument } from '../check/document'
+import { sheetsFor, type CheckDocument, type SignedFigure, type SignOff } from '../check/document'
 import { makePlan } from '../pack/make-plan'
 import { lapProgress } from '../pack/lapping'
 import { needsOrder, orderPlan } from '../pack/order-plan'
@@ -28,13 +28,15 @@ const finite = (value: number) => (Number.isFinite(value) ? value : null)
 
 /**
  * The evaluation of every check of a worksheet as plain JSON, documented in `docs/evaluation.md`. Lengths in nm.
+ * @param digest  of its record, where the caller can make one: what a report of it carries
  * @param solve  for checks that choose for several places; without it those are not chosen for together
  */
-export function evaluateWorksheet(worksheet: Worksheet, solve: Solve | null = null) {
+export function evaluateWorksheet(worksheet: Worksheet, solve: Solve | null = null, digest: string | null = null) {
   return {
     format: 'finitum-evaluation',
     version: 2,
     core: CORE_VERSION,
+    ...(digest === null ? {} : { digest }),
     checks: worksheet.jobs.flatMap(job => job.checks.map(check => ({ job: job.id, ...checkAnswer(check, worksheet.lots, solve) }))),
   }
 }
@@ -83,8 +85,31 @@ export function checkAnswer(check: CheckDocument, lots: readonly Lot[], solve: S
         }
       : {}),
     signOff: evaluation.signOff,
+    ...(check.signOff ? { signed: signedAnswer(check.signOff, signedFigures(evaluation.current)) } : {}),
   }
 }
+
+/** A signature, and every figure as it was signed beside the same as it is computed now: the version that gave it may have been another. */
+function signedAnswer({ at, by, reason, core, figures }: SignOff, now: readonly SignedFigure[]) {
+  const ids = [...new Set([...(figures ?? []), ...now].map(({ id }) => id))]
+  const near = (a: number | null, b: number | null) => a === b || (a !== null && b !== null && Math.abs(a - b) < WHOLE)
+  return {
+    at,
+    by,
+    reason,
+    core,
+    figures:
+      figures === undefined
+        ? null
+        : ids.map(id => {
+            const [then, here] = [figures, now].map(list => list.find(figure => figure.id === id) ?? null)
+            const same = then && here && then.state === here.state && near(then.value, here.value) && near(then.U, here.U)
+            return { id, signed: then, now: here, same: Boolean(same) }
+          }),
+  }
+}
+/** Less than half a small unit apart, two figures are one. */
+const WHOLE = 0.5
 
 /** All places from one drawer, nearest their aims; null where fewer than two can be chosen for. */
 function togetherAnswer(evaluation: CheckEvaluation, lots: readonly Lot[], solve: Solve) {

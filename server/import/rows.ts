@@ -301,6 +301,6 @@ function signatureRows(check: CheckDocument, signed: CheckDocument | null, file:
     by_name: signOff.by,
     reason: signOff.reason,
     core_version: signOff.core,
-    record: { inputs, answer: checkAnswer(inputs, file) },
+    record: { inputs, answer: checkAnswer(inputs, file), ...(signOff.figures ? { figures: signOff.figures } : {}) },
   })
 }

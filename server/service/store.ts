@@ -100,7 +100,11 @@ export async function store(sql: Sql, happening: Happening, { op, jobId, bench }
       await releaseFromOthers(sql, id, happening.lotId, happening.count)
       return happening
     case 'signed':
-      await insertSignOff(sql, op, id, happening.signOff, { inputs: document, answer: checkAnswer(document, lots) })
+      await insertSignOff(sql, op, id, happening.signOff, {
+        inputs: document,
+        answer: checkAnswer(document, lots),
+        figures: happening.signOff.figures,
+      })
       return happening
     case 'reopened':
       return { ...happening, reopening: { ...happening.reopening, order: await insertReopening(sql, id, happening.reopening) } }

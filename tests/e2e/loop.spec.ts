@@ -110,7 +110,7 @@ test('a job and a check from scratch, with an unknown pack, by keyboard', async 
   await expect(page.getByText('1 × 10')).toBeVisible()
   await page.getByLabel('Pack as found').fill('10, five')
   await page.keyboard.press('Enter')
-  await expect(page.getByText('five: “five” is not')).toBeVisible()
+  await expect(page.getByText('“five” says which, not how thick')).toBeVisible()
   // Two of 3, or three of 2? It asks; the answer stands in the field, and is listed.
   await page.getByLabel('Pack as found').fill('10, 5, 2 x 3')
   await page.keyboard.press('Enter')

@@ -177,6 +177,7 @@ useHead({ title: computed(() => (job.value ? `${job.value.unit.name}: ${job.valu
           </p>
         </div>
         <div class="ml-auto flex gap-3">
+          <NuxtLink class="button" :to="`/reports/${id}`">Report</NuxtLink>
           <a class="button" :href="`/api/jobs/${id}/worksheet`" download>Export worksheet</a>
           <button type="button" class="button primary" @click="begin">New check</button>
         </div>

@@ -8,6 +8,7 @@ import type { Lot } from '#core/pack/lot'
 import { unitOfResult } from '#core/check/results'
 import { formatChange, formatFigure, unitName } from '#core/quantity/figure'
 import { shortTime } from '~/composables/shortTime'
+import { useBench } from '~/stores/bench'
 import { usePreferences } from '~/stores/preferences'
 
 /** Did the play move by what the arithmetic said? Then the signature. */
@@ -32,6 +33,8 @@ const tried = ref(false)
 /** What is still to be done, and whether it is accepted as it is. */
 const open = computed(() => props.evaluation.reminders.filter(({ cleared }) => cleared === null))
 const accepting = ref(false)
+const bench = useBench()
+const job = computed(() => bench.view?.job.id ?? null)
 const predicted = computed(() => props.shown.predicted)
 const residual = computed(() => props.shown.residual)
 const matched = computed(() => matchedSet(props.document, props.evaluation.current.results))
@@ -118,6 +121,9 @@ watch(
           <strong>{{ document.signOff.by }}</strong>, {{ shortTime(document.signOff.at)
           }}<template v-if="document.signOff.reason">. {{ document.signOff.reason }}</template
           >{{ ' ' }}<span class="text-mute">· computed by version {{ document.signOff.core }}</span>
+        </p>
+        <p v-if="job">
+          <NuxtLink class="link min-h-9" :to="`/reports/${job}?check=${document.id}`">report of this check</NuxtLink>
         </p>
       </template>
       <ul v-else-if="gate.blockers.length" class="space-y-1 text-[14px] text-near" data-test="blockers">

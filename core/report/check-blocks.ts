@@ -1,0 +1,141 @@
+import { formatChange, systemOf, unitName } from '../quantity/figure'
+import { lowerFirst } from '../quantity/lower-first'
+import { pieceList } from '../pack/arithmetic'
+import { lotMap, packChange, type Lot, type LotMap } from '../pack/lot'
+import { describeLimits, SOURCE_NAME, type LimitSet } from '../verdict/limits'
+import { verdictWord } from '../verdict/words'
+import { beforeAfter } from '../check/before-after'
+import { conditionsOf, stateWords } from '../check/conditions'
+import { packIn, piecesIn, type CheckDocument } from '../check/document'
+import { evaluateCheck, shownFigure, type CheckEvaluation } from '../check/evaluate-check'
+import type { ResultEvaluation } from '../check/evaluate-fitting'
+import { staleWords } from '../check/parts'
+import { checkKind } from '../check/registry'
+import { unitOfResult } from '../check/results'
+import { fullBlocks } from './full-blocks'
+import { facts, table, text, type Block, type ReportLength } from './report'
+
+interface Options {
+  readonly length: ReportLength
+  readonly time: (at: string) => string
+}
+
+/** One check of a report: what was found and what it is now, what was changed, what it rests on, and who signed it. */
+export function checkBlocks(check: CheckDocument, lots: readonly Lot[], options: Options): Block[] {
+  const evaluation = evaluateCheck(check, lots)
+  const kind = checkKind(check.kind)
+  const index = lotMap(lots)
+  const { signOff } = check
+  const last = check.trials.at(-1)!
+  const pending = evaluation.reminders.filter(({ cleared }) => cleared === null)
+  const done = evaluation.reminders.filter(({ cleared }) => cleared !== null)
+  const states = conditionsOf(kind, check, last).filter(({ said }) => said !== null)
+  return [
+    ...(kind.safety ? [text(kind.safety, 'caution')] : []),
+    facts([
+      ['Check', options.length === 'full' ? kind.title : null],
+      ['Verdict', evaluation.word],
+      ['Rule', options.length === 'full' ? RULE[check.rule] : null],
+      ['Measured', states.map(stateWords).join('; ') || null],
+      ['Signed', signOff ? `${signOff.by}, ${options.time(signOff.at)}, computed by version ${signOff.core}` : 'not signed'],
+      ['Reason', signOff?.reason ?? null],
+      ['Opened again', check.reopened ? `${check.reopened.by}, ${options.time(check.reopened.at)}: ${check.reopened.reason}` : null],
+      ['Still to do', pending.map(({ words }) => lowerFirst(words)).join('; ') || null],
+      [
+        'Done since',
+        done
+          .map(({ words, cleared }) => `${lowerFirst(words)} (${cleared!.how === 'done' ? '' : 'accepted as it is, '}${cleared!.by})`)
+          .join('; ') || null,
+      ],
+    ]),
+    ...figures(check, evaluation, options.length),
+    ...(options.length === 'full' || check.trials.length > 1 ? packs(check, evaluation, index) : []),
+    ...table(
+      'Replaced or reworked',
+      ['What', 'When'],
+      check.partChanges.map(change => [staleWords(kind.parts(check.setup), change), options.time(change.at)]),
+    ),
+    ...warnings(evaluation),
+    ...(options.length === 'full' ? fullBlocks(check, evaluation, index, options.time) : []),
+  ]
+}
+
+const RULE = {
+  plain: 'plain: inside the limits passes',
+  careful: 'careful: 80 % sure, or too close to call',
+  guarded: 'guarded: 95 % sure, or too close to call',
+} as const
+
+const unitOf = ({ kind }: Pick<ResultEvaluation, 'kind'>, check: CheckDocument) => unitOfResult(kind, systemOf(check.entryUnit))
+
+/** `3.0 ± 0.4`, or what was said instead of a figure. */
+export function figureOf(result: ResultEvaluation | null, check: CheckDocument): string {
+  if (!result) return '–'
+  if (result.estimate) return `${shownFigure(result, unitOf(result, check))} ± ${formatChange(result.estimate.U, unitOf(result, check))}`
+  return result.overrule ?? '–'
+}
+
+/** `Book 2 – 6 thou (Wheel manual, p. 12, rev. B)`. */
+export function limitWords(role: 'book' | 'shop', set: LimitSet): string {
+  const { kind, text: title, page, revision, date } = set.source
+  const from = [title || SOURCE_NAME[kind], page && `p. ${page}`, revision && `rev. ${revision}`, date].filter(Boolean).join(', ')
+  return `${role === 'book' ? 'Book' : 'Shop'} ${describeLimits(set)} (${from})`
+}
+
+/** Before and after side by side, with what judges it; as it is where nothing was changed. In short: what the check is for, and what is out. */
+function figures(check: CheckDocument, { found, current }: CheckEvaluation, length: ReportLength): Block[] {
+  const changed = check.trials.length > 1 || check.partChanges.length > 0
+  const all = beforeAfter(found, current).filter(
+    ({ before, after }) => length === 'full' || after.kind.main || [before, after].some(result => result && result.state !== 'in'),
+  )
+  const rows = all.map(({ name, before, after, change }) => {
+    const unit = unitOf(after, check)
+    const limits = (['book', 'shop'] as const).flatMap(role => {
+      const set = after.limits[role]
+      return set && set.kind !== 'none' ? [limitWords(role, set)] : []
+    })
+    const first = `${name}, ${unitName(unit)}`
+    const now = [figureOf(after, check), verdictWord(after.state, after.kind.ends)]
+    const last = limits.join('; ') || 'no limit known'
+    return changed
+      ? [
+          first,
+          figureOf(before, check),
+          before ? verdictWord(before.state, before.kind.ends) : '',
+          ...now,
+          change ? formatChange(change.value, unit, { sign: true }) : '–',
+          last,
+        ]
+      : [first, ...now, last]
+  })
+  return changed
+    ? table('Before and after', ['Figure', 'As found', '', 'Now', '', 'Change', 'Limits'], rows, [1, 3, 5])
+    : table('As found', ['Figure', 'Read', '', 'Limits'], rows, [1])
+}
+
+/** What was in each place, what is in it now, and what went back to the drawer. */
+function packs(check: CheckDocument, { places }: CheckEvaluation, index: LotMap): Block[] {
+  const [first, last] = [check.trials[0]!, check.trials.at(-1)!]
+  return table(
+    'Pieces',
+    ['Place', 'As found', 'As fitted', 'Out, back to the drawer'],
+    places.map(({ place: { id, label } }) => {
+      const [then, now] = [packIn(first, id), packIn(last, id)]
+      const list = (pack: typeof then, known: boolean) =>
+        known ? pieceList(pack ?? [], index, check.entryUnit) || 'nothing' : 'not listed'
+      const out = packChange(piecesIn(first, id), piecesIn(last, id)).out
+      return [
+        label,
+        list(then, then !== null),
+        list(now ?? piecesIn(last, id), now !== null),
+        pieceList(out, index, check.entryUnit) || '–',
+      ]
+    }),
+  )
+}
+
+/** What was said of the figures that weigh, worst first. */
+function warnings({ current }: CheckEvaluation): Block[] {
+  const said = current.results.flatMap(({ findings }) => findings.filter(({ level }) => level !== 'note').map(({ words }) => words))
+  return [...new Set(said)].map(words => text(words, 'caution'))
+}

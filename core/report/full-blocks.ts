@@ -1,0 +1,100 @@
+import { formatChange, formatFigure, systemOf, unitName } from '../quantity/figure'
+import { pieceText } from '../quantity/format-length'
+import { lotOf, thickness, type LotMap } from '../pack/lot'
+import { stackingOrder } from '../pack/stacking'
+import { readingWords } from '../reading/reading'
+import { GAUGE_NAME } from '../reading/gauge'
+import { piecesIn, type CheckDocument, type PointReading } from '../check/document'
+import type { CheckEvaluation } from '../check/evaluate-check'
+import { counts, resultName } from '../check/evaluate-fitting'
+import { unitAt } from '../check/gauge-needs'
+import { checkKind } from '../check/registry'
+import { unitOfResult } from '../check/results'
+import { table, text, type Block } from './report'
+
+/** Everything a figure rests on: each series with its voids, gauges, budgets, fittings with their stacks, the ledger, the steps. */
+export function fullBlocks(check: CheckDocument, evaluation: CheckEvaluation, index: LotMap, time: (at: string) => string): Block[] {
+  const kind = checkKind(check.kind)
+  const points = kind.points(check.setup)
+  const unit = systemOf(check.entryUnit)
+  const nameOf = (point: string) => points.find(({ id }) => id === point)?.label ?? point
+  const wordsOf = (reading: PointReading) => {
+    const point = points.find(({ id }) => id === reading.point)
+    return readingWords(reading, point ? unitAt(check, point) : check.entryUnit)
+  }
+  const steps = kind.procedure(check.setup)
+  return [
+    ...table(
+      'Gauges',
+      ['Used for', 'Gauge', 'Graduation', 'Permissible error', 'Last check', 'Due'],
+      Object.values(check.gauges).map(gauge => [
+        GAUGE_NAME[gauge.kind],
+        gauge.name,
+        formatChange(gauge.graduation, gauge.unit, { unit: true, trim: true }),
+        formatChange(gauge.permissibleError, gauge.unit, { unit: true, trim: true }),
+        gauge.lastCheck ?? '–',
+        gauge.due ?? '–',
+      ]),
+      [2, 3],
+    ),
+    ...check.trials.flatMap((trial, i): Block[] => [
+      ...table(
+        `Readings, ${i === 0 ? 'as found' : `fitting ${i + 1}, ${time(trial.at)}`}`,
+        ['Where', 'Read', 'Struck out, why'],
+        trial.readings.map(reading => [nameOf(reading.point), wordsOf(reading), reading.voided?.reason ?? '']),
+        [1],
+      ),
+      ...table(
+        `Stacks, ${i === 0 ? 'as found' : `fitting ${i + 1}`}`,
+        ['Place', 'In this order'],
+        evaluation.places.flatMap(({ place: { id, label } }) => {
+          const order = stackingOrder(piecesIn(trial, id), index, check.packRules.required ?? null)
+          return order.length === 0 ? [] : [[label, order.map(lot => pieceText(thickness(lotOf(index, lot)), check.entryUnit)).join(' · ')]]
+        }),
+      ),
+    ]),
+    ...evaluation.current.results.filter(counts).flatMap(result => {
+      const shown = unitOfResult(result.kind, unit)
+      return result.estimate
+        ? table(
+            `Uncertainty of ${resultName(result)}: ${result.formula}`,
+            ['Contribution', `u, ${unitName(shown)}`, 'ν'],
+            [
+              ...result.estimate.lines.map(line => [line.words, formatChange(line.u, shown, { decimals: 3 }), degrees(line.nu)]),
+              [
+                `Combined; U = ${result.estimate.k.toFixed(2)} × u at 95 %`,
+                formatChange(result.estimate.u, shown, { decimals: 3 }),
+                degrees(result.estimate.nu),
+              ],
+            ],
+            [1, 2],
+          )
+        : []
+    }),
+    ...evaluation.places.flatMap(({ place, ledger }) =>
+      ledger.entries.length > 1
+        ? [
+            ...table(
+              `Ledger, ${place.label.toLowerCase()}`,
+              ['Fitting', 'In it', 'Read', 'Base'],
+              ledger.entries.map(({ number, total, play, base }) =>
+                [total, play, base].reduce<string[]>(
+                  (row, value) => [...row, value === null ? '–' : formatFigure(value, check.entryUnit)],
+                  [String(number)],
+                ),
+              ),
+              [1, 2, 3],
+            ),
+            text(ledger.words),
+          ]
+        : [],
+    ),
+    ...table(
+      'Steps',
+      ['Step', 'Ticked'],
+      steps.map(step => [step.text, check.ticks.some(tick => tick.step === step.id) ? 'yes' : step.required ? 'no, and must be' : 'no']),
+    ),
+  ]
+}
+
+const degrees = (nu: number) => (Number.isFinite(nu) ? String(nu) : '∞')

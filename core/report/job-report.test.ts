@@ -1,0 +1,159 @@
+import { describe, expect, it } from 'vitest'
+import { GAUGES, checkOf, gauge, plays, trial } from '../../tests/documents'
+import { newLot } from '../command/found-pack'
+import { sign } from '../command/sign'
+import { thou } from '../quantity/length'
+import { twoSided } from '../verdict/limits'
+import type { CheckDocument } from '../check/document'
+import { evaluateWorksheet } from '../worksheet/evaluate'
+import { recordText } from '../worksheet/record'
+import { writeWorksheet } from '../worksheet/worksheet'
+import { jobReport } from './job-report'
+import type { Block, ReportLength } from './report'
+
+const LOTS = [10, 6, 4].map(size => ({ ...newLot({ id: `s${size}`, family: 'shims', nominal: thou(size), tags: [] }, true), onHand: 2 }))
+const pack = (...sizes: number[]) => ({ pack: sizes.map(size => ({ lotId: `s${size}`, count: 1 })) })
+const voided = { ...plays('travel', 12)[0]!, id: 'v', voided: { reason: 'base moved' } }
+const CHECK: CheckDocument = checkOf('shaft-end-play', {
+  title: 'Input shaft end play',
+  family: 'shims',
+  gauges: { ...GAUGES, 'dial-indicator': gauge('dial-indicator', thou(0.5), { name: 'Dial D-1', lastCheck: '2026-06-15' }) },
+  limits: {
+    working: 'book',
+    sets: {
+      play: {
+        book: twoSided(thou(2), thou(4), 'thou', { kind: 'book', text: 'Reduction box manual', page: '4-15', revision: 'C' }),
+        shop: null,
+      },
+    },
+  },
+  setup: { pack: 'under-cover' },
+  trials: [
+    trial('t1', [...plays('travel', 9, 9, 9), voided], { packs: pack(10) }),
+    trial('t2', plays('travel', 3, 3, 3), { packs: pack(4), refitted: ['pack'] }),
+  ],
+  partChanges: [],
+})
+const job = (check: CheckDocument) => ({
+  id: 'j',
+  unit: { name: 'Mail launch', description: '' },
+  title: 'Reduction box',
+  notes: '',
+  parts: [],
+  checks: [check],
+})
+const report = (check: CheckDocument, length: ReportLength) =>
+  jobReport({
+    job: job(check),
+    lots: LOTS,
+    digest: 'd'.repeat(64),
+    length,
+    time: at => at.slice(0, 10),
+    at: '2026-11-27T09:00:00.000Z',
+    only: null,
+  })
+const table = (blocks: readonly Block[], title: string) => {
+  const found = blocks.find(block => block.kind === 'table' && block.title.startsWith(title))
+  return found?.kind === 'table' ? found.rows : null
+}
+const facts = (blocks: readonly Block[], label: string) =>
+  blocks.flatMap(block => (block.kind === 'facts' ? block.facts.filter(([name]) => name === label).map(([, value]) => value) : []))
+
+describe('the report of a job', () => {
+  const short = report(CHECK, 'page').blocks
+  it('sets before beside after, with the limits and where they are from', () => {
+    expect(table(short, 'Before and after')).toEqual([
+      ['End play, thou', '9.0 ± 0.2', 'Loose', '3.0 ± 0.2', 'In', '−6.0', 'Book 2 – 4 thou (Reduction box manual, p. 4-15, rev. C)'],
+    ])
+    expect(table(short, 'Pieces')).toEqual([['Pack under the cover', '10', '4', '10']])
+  })
+  it('where nothing was changed there is no before, and in short no piece', () => {
+    const found = { ...CHECK, trials: CHECK.trials.slice(0, 1) }
+    const { blocks } = report(found, 'page')
+    expect(table(blocks, 'As found')).toEqual([
+      ['End play, thou', '9.0 ± 0.2', 'Loose', 'Book 2 – 4 thou (Reduction box manual, p. 4-15, rev. C)'],
+    ])
+    expect([table(blocks, 'Before and after'), table(blocks, 'Pieces')]).toEqual([null, null])
+    expect(table(report(found, 'full').blocks, 'Pieces')).not.toBeNull()
+  })
+  it('says who signed, or that nobody did, and what it is not', () => {
+    expect(facts(short, 'Signed')).toEqual(['not signed'])
+    const signed = { ...CHECK, signOff: { at: '2026-11-26T08:00:00.000Z', by: 'T. Marl', reason: 'one step off', core: '2.0.0' } }
+    const { blocks, digest, foot } = report(signed, 'page')
+    expect([facts(blocks, 'Signed'), facts(blocks, 'Reason')]).toEqual([
+      ['T. Marl, 2026-11-26, computed by version 2.0.0'],
+      ['one step off'],
+    ])
+    const words = blocks.flatMap(block => (block.kind === 'text' ? [block.text] : []))
+    expect(words.some(text => text.includes('replaces no inspection'))).toBe(true)
+    expect(words.some(text => text.includes(digest))).toBe(true)
+    expect(foot).toContain(digest.slice(0, 12))
+  })
+  it('in full: each series with what was struck out, gauges, budget, stacks, ledger, steps', () => {
+    const { blocks } = report(CHECK, 'full')
+    expect(table(blocks, 'Readings, as found')!.map(([, read, struck]) => [read, struck])).toEqual([
+      ['9 thou', ''],
+      ['9 thou', ''],
+      ['9 thou', ''],
+      ['12 thou', 'base moved'],
+    ])
+    expect(table(blocks, 'Gauges')!.some(row => row.includes('Dial D-1') && row.includes('2026-06-15'))).toBe(true)
+    expect(table(blocks, 'Uncertainty of End play')!.at(-1)![0]).toContain('Combined; U =')
+    expect(table(blocks, 'Stacks, fitting 2')).toEqual([['Pack under the cover', '4']])
+    expect(table(blocks, 'Ledger')!.map(([number]) => number)).toEqual(['1', '2'])
+    expect(table(blocks, 'Steps')!.length).toBeGreaterThan(4)
+    expect(table(short, 'Readings')).toBeNull()
+  })
+  it('of one check holds no other; a job without any says so', () => {
+    const two = { ...job(CHECK), checks: [CHECK, { ...CHECK, id: 'other', title: 'Output' }] }
+    const of = (only: string | null, checks = two.checks) =>
+      jobReport({ job: { ...two, checks }, lots: LOTS, digest: '', length: 'page', time: at => at, at: '', only }).blocks.flatMap(block =>
+        block.kind === 'heading' ? [block.text] : [],
+      )
+    expect([of(null), of('other'), of(null, [])]).toEqual([['Input shaft end play', 'Output'], ['Output'], []])
+  })
+})
+
+describe('a record and its digest', () => {
+  const sheet = (check: CheckDocument, lots = LOTS, written = '2026-11-27T09:00:00.000Z') => writeWorksheet([job(check)], lots, written)
+  it('is the same whenever it is written and whatever else the drawer holds by then', () => {
+    const plain = recordText(sheet(CHECK))
+    expect(
+      recordText(
+        sheet(
+          CHECK,
+          LOTS.map(lot => ({ ...lot, onHand: 0 })),
+          '2027-01-01T00:00:00.000Z',
+        ),
+      ),
+    ).toBe(plain)
+    // The 6 was never fitted; the 4 was.
+    const thicker = (id: string) => LOTS.map(lot => (lot.id === id ? { ...lot, nominal: thou(7) } : lot))
+    expect(recordText(sheet(CHECK, thicker('s6')))).toBe(plain)
+    expect(recordText(sheet(CHECK, thicker('s4')))).not.toBe(plain)
+    expect(recordText(sheet({ ...CHECK, title: 'Another' }))).not.toBe(plain)
+  })
+  it('is canonical: keys in order, whatever order they were written in (RFC 8785, 3.2.3)', () => {
+    const turned = Object.fromEntries(Object.entries(CHECK).reverse()) as unknown as CheckDocument
+    expect(recordText(sheet(turned))).toBe(recordText(sheet(CHECK)))
+  })
+  it('a signature keeps its figures, and the evaluation sets them beside those of now', () => {
+    const steps = { ticks: [...CHECK.ticks, ...['refitted', 'torqued'].map(step => ({ step, trial: 't2' }))] }
+    const outcome = sign(
+      { document: { ...CHECK, ...steps }, lots: LOTS, reserves: {} } as never,
+      { at: '2026-11-27T09:00:00.000Z', by: 'T. Marl' } as never,
+    )
+    if (!outcome.ok) throw new Error(JSON.stringify(outcome))
+    const [signOff] = outcome.happenings.flatMap(happening => (happening.type === 'signed' ? [happening.signOff] : []))
+    expect(signOff!.figures).toMatchObject([{ id: 'play', value: thou(3), state: 'in' }])
+    const signed = (check: CheckDocument) => evaluateWorksheet(sheet(check), null, 'abc').checks[0]!.signed!.figures
+    const held = { ...CHECK, ...steps, signOff: signOff! }
+    expect(signed(held)).toMatchObject([{ id: 'play', same: true }])
+    expect(evaluateWorksheet(sheet(held), null, 'abc').digest).toBe('abc')
+    // Read otherwise by now: both stand there, and that they differ.
+    const altered = { ...held, trials: held.trials.map(one => ({ ...one, readings: plays('travel', 3.5, 3.5, 3.5) })) }
+    expect(signed(altered)).toMatchObject([{ id: 'play', signed: { value: thou(3) }, now: { value: thou(3.5) }, same: false }])
+    const { figures: _, ...old } = signOff!
+    expect(signed({ ...held, signOff: old })).toBeNull()
+  })
+})

@@ -1,0 +1,50 @@
+import type { WorksheetJob } from '../worksheet/worksheet'
+import { CORE_VERSION } from '../version'
+import type { Lot } from '../pack/lot'
+import { checkBlocks } from './check-blocks'
+import { facts, heading, text, type Report, type ReportLength } from './report'
+
+export interface ReportOf {
+  readonly job: WorksheetJob
+  readonly lots: readonly Lot[]
+  /** of its record: see `recordText` */
+  readonly digest: string
+  readonly length: ReportLength
+  /** a date and time as it is told in the workshop */
+  readonly time: (at: string) => string
+  /** when the report is made, ISO 8601 */
+  readonly at: string
+  /** of this check alone; null: of the job */
+  readonly only: string | null
+}
+
+const NO_INSPECTION =
+  'This is a record of what was measured and fitted. It replaces no inspection where law, insurer or type approval wants one; the maker’s manual comes first.'
+
+/** What was found, what was fitted, on whose word: of a job, or of one check of it. */
+export function jobReport({ job, lots, digest, length, time, at, only }: ReportOf): Report {
+  const checks = job.checks.filter(({ id }) => only === null || id === only)
+  const parts = job.parts.map(({ name }) => name).join(', ')
+  return {
+    title: job.unit.name,
+    subtitle: job.title,
+    digest,
+    blocks: [
+      facts([
+        ['Unit', [job.unit.name, job.unit.description].filter(Boolean).join(', ')],
+        ['Job', job.title],
+        ['Notes', job.notes || null],
+        ['Parts', length === 'full' && parts ? parts : null],
+        ['Made', `${time(at)}, computed by version ${CORE_VERSION}`],
+      ]),
+      ...(checks.length === 0 ? [text('No check was made in this job.')] : []),
+      ...checks.flatMap(check => [heading(1, check.title), ...checkBlocks(check, lots, { length, time })]),
+      text(NO_INSPECTION, 'caution'),
+      text(
+        `Record ${digest}. The worksheet of this job, evaluated with the open command of Finitum, prints the same digest, and the figures as signed beside the figures as computed then.`,
+        'small',
+      ),
+    ],
+    foot: `${job.unit.name} · ${job.title} · record ${digest.slice(0, 12)}`,
+  }
+}

@@ -1,0 +1,131 @@
+import type { Content, TableCell, TDocumentDefinitions } from 'pdfmake/interfaces'
+import pdfmake from 'pdfmake'
+import type { Block, Report } from '#core/report/report'
+import { refuse } from '../http/refuse'
+
+// Not in its types: where faces are put that do not lie on the disk.
+declare module 'pdfmake' {
+  const virtualfs: { writeFileSync(name: string, bytes: Buffer): void }
+}
+
+export type Paper = 'A4' | 'LETTER'
+
+/** The faces a report is set in, as they lie on the disk. */
+export interface Faces {
+  readonly regular: Buffer
+  readonly bold: Buffer
+}
+
+const INK = '#1b2420'
+const MUTE = '#5c665f'
+const RULE = '#c9cfc8'
+const CAUTION = '#8a4a00'
+
+/** Letters the embedded faces have; of other scripts they have none. */
+const SET = /[^\p{Script=Latin}\p{Script=Greek}\p{Script=Cyrillic}\p{Script=Common}\p{Script=Inherited}]|\p{Extended_Pictographic}/u
+
+/** Everything that is printed of a report. */
+const words = ({ title, subtitle, blocks }: Report): string[] => [title, subtitle, ...blocks.flatMap(wordsOf)]
+function wordsOf(block: Block): string[] {
+  switch (block.kind) {
+    case 'facts':
+      return block.facts.flat()
+    case 'table':
+      return [block.title, ...block.head, ...block.rows.flat()]
+    default:
+      return [block.text]
+  }
+}
+
+/**
+ * A report on paper: faces embedded, text that can be selected and searched.
+ * @throws Refused 422 where it holds letters that the faces have not
+ */
+export async function reportPdf(report: Report, paper: Paper, faces: Faces): Promise<Buffer> {
+  const foreign = words(report).find(word => SET.test(word))
+  if (foreign !== undefined)
+    throw refuse(
+      422,
+      `“${foreign.slice(0, 60)}” has letters that the PDF cannot set (it has Latin, Greek and Cyrillic): print the report from its page.`,
+    )
+  // Nothing but the faces given is ever read, and nothing is fetched.
+  pdfmake.setUrlAccessPolicy(() => false)
+  pdfmake.setLocalAccessPolicy(() => false)
+  pdfmake.virtualfs.writeFileSync('regular.ttf', faces.regular)
+  pdfmake.virtualfs.writeFileSync('bold.ttf', faces.bold)
+  pdfmake.setFonts({ Report: { normal: 'regular.ttf', bold: 'bold.ttf', italics: 'regular.ttf', bolditalics: 'bold.ttf' } })
+  return pdfmake.createPdf(definition(report, paper)).getBuffer()
+}
+
+const definition = (report: Report, paper: Paper): TDocumentDefinitions => ({
+  pageSize: paper,
+  pageMargins: [44, 48, 44, 52],
+  language: 'en',
+  info: { title: `${report.title}: ${report.subtitle}`, creator: 'Finitum' },
+
+  defaultStyle: { font: 'Report', fontSize: 8.6, lineHeight: 1.22, color: INK },
+  footer: (page, pages) => ({
+    margin: [44, 14, 44, 0],
+    fontSize: 7.4,
+    color: MUTE,
+    columns: [{ text: report.foot }, { text: `${page} / ${pages}`, alignment: 'right', width: 50 }],
+  }),
+  content: [
+    { text: report.title, fontSize: 19, bold: true, lineHeight: 1.05 },
+    { text: report.subtitle, fontSize: 12, color: MUTE, margin: [0, 2, 0, 10] },
+    ...report.blocks.map(contentOf),
+  ],
+})
+
+function contentOf(block: Block): Content {
+  switch (block.kind) {
+    case 'heading':
+      return block.level === 1
+        ? { text: block.text, fontSize: 13, bold: true, margin: [0, 12, 0, 4] }
+        : { text: block.text, bold: true, margin: [0, 8, 0, 2] }
+    case 'text':
+      return {
+        text: block.text,
+        margin: [0, 4, 0, 2],
+        ...(block.tone === 'caution' ? { color: CAUTION } : block.tone === 'small' ? { color: MUTE, fontSize: 7.6 } : {}),
+      }
+    case 'facts':
+      return {
+        margin: [0, 2, 0, 4],
+        layout: 'noBorders',
+        table: {
+          widths: [86, '*'],
+          body: block.facts.map(([label, value]): TableCell[] => [{ text: label, color: MUTE }, { text: value }]),
+        },
+      }
+    case 'table':
+      return {
+        unbreakable: block.rows.length < 8,
+        margin: [0, 8, 0, 0],
+        stack: [{ text: block.title, bold: true, margin: [0, 0, 0, 2] }, tableOf(block)],
+      }
+  }
+}
+
+const tableOf = ({ head, rows, figures }: Extract<Block, { kind: 'table' }>): Content => ({
+  layout: {
+    hLineWidth: line => (line === 0 ? 0 : 0.5),
+    vLineWidth: () => 0,
+    hLineColor: () => RULE,
+    paddingLeft: column => (column === 0 ? 0 : 5),
+    paddingRight: () => 5,
+  },
+  table: {
+    headerRows: 1,
+    dontBreakRows: true,
+    widths: head.map((_, column) => (column === head.length - 1 ? '*' : 'auto')),
+    body: [
+      head.map((title, column): TableCell => ({ text: title, color: MUTE, alignment: figures.includes(column) ? 'right' : 'left' })),
+      ...rows.map(row =>
+        row.map((cell, column): TableCell =>
+          figures.includes(column) ? { text: cell, alignment: 'right', noWrap: true } : { text: cell },
+        ),
+      ),
+    ],
+  },
+})

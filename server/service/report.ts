@@ -1,0 +1,32 @@
+import { createHash } from 'node:crypto'
+import { jobReport } from '#core/report/job-report'
+import type { Report, ReportLength } from '#core/report/report'
+import { recordText } from '#core/worksheet/record'
+import type { Sql } from '../database/client'
+import { notFound } from '../http/refuse'
+import { exportJob } from './export'
+
+/** SHA-256 of a text, in hexadecimal digits. */
+export const digestOf = (words: string): string => createHash('sha256').update(words, 'utf8').digest('hex')
+
+const day = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: 'numeric', hour: '2-digit', minute: '2-digit' })
+
+/** The report of a job, or of one check of it, with the digest of its record. */
+export async function reportOf(
+  sql: Sql,
+  jobId: string,
+  { length, check }: { length: ReportLength; check: string | null },
+): Promise<Report> {
+  const worksheet = await exportJob(sql, jobId)
+  const job = worksheet.jobs[0]!
+  if (check !== null && !job.checks.some(({ id }) => id === check)) throw notFound('check')
+  return jobReport({
+    job,
+    lots: worksheet.lots,
+    digest: digestOf(recordText(worksheet)),
+    length,
+    only: check,
+    at: new Date().toISOString(),
+    time: at => day.format(new Date(at)),
+  })
+}
