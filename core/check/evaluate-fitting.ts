@@ -1,14 +1,13 @@
 import { NO_ANSWER, type PointAnswer } from '../method/way'
 import { ways } from '../method/ways'
 import { saidZero } from '../method/zero-words'
-import { ownVariance, stated, type Estimate } from '../reading/estimate'
+import { ownVariance, type Estimate } from '../reading/estimate'
 import { isValid, type Finding } from '../reading/gates'
 import { unvoided } from '../reading/reading'
 import { judge, type Verdict, type VerdictState } from '../verdict/decide'
 import { bandOf, bothWays, endsOf, overZero, type LimitSet } from '../verdict/limits'
 import { gaugeOf } from './gauge-needs'
-import { changeSpread } from '../pack/change-spread'
-import { lotMap, packTotal, type Lot, type LotMap, type Pack } from '../pack/lot'
+import { lotMap, type Lot } from '../pack/lot'
 import { proofResidual, type Residual } from '../pack/residual'
 import {
   positionOf,
@@ -20,6 +19,7 @@ import {
   type MeasuringPoint,
   type ResultKind,
 } from './contract'
+import { eachOf, fittedTotal } from './fitted'
 import { zeroWordsAt } from './none-said'
 import { staleWords } from './parts'
 import {
@@ -254,19 +254,6 @@ export function evaluateFitting(
         : judged
     }
   }
-}
-
-/** What a pack measures in all, as well as its pieces are known. */
-function fittedTotal(pack: Pack | null, lots: LotMap): Estimate | null {
-  if (pack === null || pack.some(({ lotId }) => !lots.has(lotId))) return null
-  const u = changeSpread({ out: [], in: pack }, lots)
-  return stated(packTotal(pack, lots), u === 0 ? [] : [{ source: 'pieces', words: 'Pieces that are in', u, nu: Infinity, shared: false }])
-}
-
-/** Every piece of a pack by itself, thinnest first. */
-const eachOf = (pack: Pack | null, lots: LotMap): readonly Estimate[] | null => {
-  const pieces = pack?.flatMap(({ lotId, count }) => Array.from({ length: count }, () => fittedTotal([{ lotId, count: 1 }], lots)))
-  return !pieces || pieces.includes(null) ? null : (pieces as Estimate[]).sort((a, b) => a.value - b.value)
 }
 
 /** The limits of a result, from above zero where zero is never right. */

@@ -23,6 +23,10 @@ const views = [
   '/jobs/moto-wheel',
   '/checks/moto-hub',
   '/checks/bus-hub-spacer',
+  '/checks/bus-release',
+  '/checks/pump-housing',
+  '/reports/launch-engine',
+  '/reports/launch-engine?length=full',
 ]
 
 /** What unfolds only when it is asked for. */

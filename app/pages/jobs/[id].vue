@@ -176,7 +176,7 @@ useHead({ title: computed(() => (job.value ? `${job.value.unit.name}: ${job.valu
             {{ job.title }}<template v-if="job.unit.description"> · {{ job.unit.description }}</template>
           </p>
         </div>
-        <div class="ml-auto flex gap-3">
+        <div class="ml-auto flex flex-wrap justify-end gap-3">
           <NuxtLink class="button" :to="`/reports/${id}`">Report</NuxtLink>
           <a class="button" :href="`/api/jobs/${id}/worksheet`" download>Export worksheet</a>
           <button type="button" class="button primary" @click="begin">New check</button>

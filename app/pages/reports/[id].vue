@@ -55,11 +55,11 @@ useHead({ title: computed(() => (report.value ? `Report, ${report.value.title}: 
 </script>
 
 <template>
-  <main class="mx-auto max-w-4xl px-5 py-5 lg:px-7 print:max-w-none print:p-0">
+  <div class="mx-auto w-full max-w-4xl px-5 py-5 lg:px-7 print:max-w-none print:p-0">
     <form class="mb-5 flex flex-wrap items-end gap-3 border-b rule pb-4 print:hidden" @submit.prevent="take">
       <div>
         <label class="label mb-1 block" for="report-length">How much of it</label>
-        <select id="report-length" v-model="length" class="field">
+        <select id="report-length" v-model="length" class="field max-w-[calc(100vw-2.5rem)]">
           <option value="page">In short, for the customer</option>
           <option value="full">All of it: readings, budgets, stacks, steps</option>
         </select>
@@ -86,7 +86,7 @@ useHead({ title: computed(() => (report.value ? `Report, ${report.value.title}: 
         <p
           v-else-if="block.kind === 'text'"
           class="my-2"
-          :class="block.tone === 'caution' ? 'text-near' : block.tone === 'small' ? 'text-[12.5px] break-words text-mute' : ''"
+          :class="block.tone === 'caution' ? 'text-near' : block.tone === 'small' ? 'text-[12.5px] break-all text-mute' : ''"
         >
           {{ block.text }}
         </p>
@@ -105,9 +105,14 @@ useHead({ title: computed(() => (report.value ? `Report, ${report.value.title}: 
             </caption>
             <thead>
               <tr>
-                <th v-for="(title, column) in block.head" :key="column" :class="block.figures.includes(column) ? 'text-right' : ''">
+                <component
+                  :is="title ? 'th' : 'td'"
+                  v-for="(title, column) in block.head"
+                  :key="column"
+                  :class="block.figures.includes(column) ? 'text-right' : ''"
+                >
                   {{ title }}
-                </th>
+                </component>
               </tr>
             </thead>
             <tbody>
@@ -126,5 +131,5 @@ useHead({ title: computed(() => (report.value ? `Report, ${report.value.title}: 
       </template>
     </article>
     <p v-else-if="faults.length === 0" class="text-mute">The report is put together …</p>
-  </main>
+  </div>
 </template>

@@ -57,7 +57,7 @@ const titled = (part: string) => part.charAt(0).toUpperCase() + part.slice(1)
       </tbody>
       <thead v-if="!folded(group) && (group.part || group.columns.length > 1)">
         <tr>
-          <th class="!pr-2 whitespace-nowrap">{{ titled(group.part) }}</th>
+          <component :is="group.part ? 'th' : 'td'" class="!pr-2 whitespace-nowrap">{{ titled(group.part) }}</component>
           <component
             :is="column ? 'th' : 'td'"
             v-for="column in group.columns"

@@ -27,11 +27,11 @@ const several = computed(() => rows.value.length > 1)
     <table class="tight w-full">
       <thead>
         <tr>
-          <th v-if="several"></th>
+          <td v-if="several"></td>
           <th class="text-right">as found</th>
-          <th></th>
+          <td></td>
           <th class="text-right">now</th>
-          <th></th>
+          <td></td>
           <th class="text-right">change</th>
         </tr>
       </thead>
@@ -42,14 +42,14 @@ const several = computed(() => rows.value.length > 1)
             <td class="figure text-right whitespace-nowrap">
               <template v-if="result"
                 ><span class="text-[17px]">{{ figure(result) }}</span
-                ><span class="ml-1 text-[12.5px] text-mute">{{ U(result) }}</span></template
+                ><span class="ml-1 text-[12.5px] text-mute max-sm:ml-0 max-sm:block">{{ U(result) }}</span></template
               ><template v-else>–</template>
             </td>
             <td class="text-[13px] whitespace-nowrap" :class="result ? stateText(result.state) : ''">{{ result ? word(result) : '' }}</td>
           </template>
           <td class="figure text-right whitespace-nowrap">
             {{ row.change ? formatChange(row.change.value, unit(row.after), { sign: true }) : '–' }}
-            <span class="text-[12.5px] text-mute">{{ unitName(unit(row.after)) }}</span>
+            <span class="text-[12.5px] text-mute max-sm:block">{{ unitName(unit(row.after)) }}</span>
           </td>
         </tr>
       </tbody>
