@@ -1,5 +1,6 @@
 import type { Estimate } from '../reading/estimate'
 import { judge, type DecisionRule, type VerdictState } from '../verdict/decide'
+import { SIZE_WORDS, verdictWord } from '../verdict/words'
 import { predict } from '../pack/predict'
 import { lotMap, pieceCount, type Lot, type Pack } from '../pack/lot'
 import type { Exact } from '../quantity/figure'
@@ -39,6 +40,8 @@ export interface Catalogue {
 export interface JudgedEntry extends CatalogueEntry {
   /** of all that is judged, the worst; `no-limit` where nothing is */
   readonly state: VerdictState
+  /** the same in the words of the figure that decides */
+  readonly word: string
   /** that all of it is in limits, by the least sure; null without limits */
   readonly chance: number | null
   /** there are enough of these pieces here */
@@ -112,13 +115,15 @@ function judged(entry: CatalogueEntry, results: readonly ResultEvaluation[], rul
   const verdicts = entry.leaves.flatMap(({ result, position, estimate }) => {
     const own = results.find(({ id }) => id === resultId(result, position))
     if (!own || own.kind.told || !own.limits.working) return []
-    return [judge({ value: estimate.value, u: estimate.u, nu: estimate.nu }, own.limits.working, rule)]
+    const { state, chance } = judge({ value: estimate.value, u: estimate.u, nu: estimate.nu }, own.limits.working, rule)
+    return [{ state, chance, word: verdictWord(state, own.kind.ends) }]
   })
   const chances = verdicts.flatMap(({ chance }) => (chance ? [chance.inside] : []))
-  const states = verdicts.map(({ state }) => state)
+  const worst = WORSE.flatMap(state => verdicts.find(verdict => verdict.state === state) ?? [])[0]
   return {
     ...entry,
-    state: WORSE.find(state => states.includes(state)) ?? 'no-limit',
+    state: worst?.state ?? 'no-limit',
+    word: worst?.word ?? verdictWord('no-limit', SIZE_WORDS),
     chance: chances.length > 0 ? Math.min(...chances) : null,
     here,
   }

@@ -81,8 +81,9 @@ const sideOf = (plane: Plane, answers: Answers): 'left' | 'right' | null =>
 export function offOf(plane: Plane, answers: Answers): Estimate | null {
   const rings = ringsIn(plane, answers)
   if (plane.off === null) return null
-  if (!rings || rings[0].value === rings[1].value) return stated(plane.off, [])
-  const side = sideOf(plane, answers)
+  if (!rings) return stated(plane.off, [])
+  // Alike, they push nowhere, but for what each may be off.
+  const side = rings[0].value === rings[1].value ? 'left' : sideOf(plane, answers)
   return side && offAt(plane.off, pushOf(...rings, side))
 }
 

@@ -160,7 +160,12 @@ describe('a joint that was measured off the middle', () => {
     const e = check(both(1.5), 57, { ...off(-1), limits })
     expect(e.headline).toMatchObject({ id: 'off@1', state: 'below' })
     const same = pairs(e).find(({ words: text }) => text.startsWith('57 both sides'))!
-    expect(same.state).toBe('below')
+    // By the figure that decides: the play is in, the joint sits off the middle.
+    expect([same.state, same.word]).toEqual(['below', 'Below'])
+    // As it is now and as the same pair in the list it is equally sure.
+    const sits = e.current.results.find(({ id }) => id === 'off@1')!.estimate!
+    expect(sits.u).toBe(same.leaves.find(({ result }) => result === 'off')!.estimate.u)
+    expect(sits.u).toBeGreaterThan(0)
     expect(pairs(e)[0]!.words).toMatch(/^(59|58) left/)
   })
   it('keeps the ledger: nothing moved though the rings are thicker', () => {

@@ -9,7 +9,6 @@ import { samePack } from '#core/pack/predict'
 import { percent } from '#core/quantity/percent'
 import { formatFigure, unitName } from '#core/quantity/figure'
 import type { Lot } from '#core/pack/lot'
-import { verdictWord } from '#core/verdict/words'
 import { stateText } from '~/composables/stateColour'
 import { usePreferences } from '~/stores/preferences'
 
@@ -44,7 +43,6 @@ const severalPositions = computed(() => new Set(columns.value.map(({ position })
 const head = ({ kind, position, label }: ResultEvaluation) => (severalPositions.value && position !== null ? label : kind.label)
 const fitted = computed(() => packAt(props.document.trials.at(-1)!, props.place) ?? [])
 const isIn = (entry: JudgedEntry) => samePack(entry.pieces, fitted.value)
-const words = (entry: JudgedEntry) => verdictWord(entry.state, results.value.find(({ kind }) => kind.main)!.kind.ends)
 const best = computed(() => entries.value.find(({ here }) => here) ?? null)
 const reached = computed(() => entries.value.some(({ state }) => state === 'in'))
 const empty = computed(() => !props.lots.some(({ family, onHand }) => family === props.document.family && onHand > 0))
@@ -82,7 +80,7 @@ const empty = computed(() => !props.lots.some(({ family, onHand }) => family ===
               {{ show(entry, column) }}
             </td>
             <td class="whitespace-nowrap" :class="stateText(entry.state)">
-              {{ words(entry)
+              {{ entry.word
               }}<span v-if="entry.chance !== null" class="figure ml-2 font-normal text-mute">{{ percent(entry.chance) }}</span>
             </td>
             <td class="text-right whitespace-nowrap">
