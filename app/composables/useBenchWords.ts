@@ -122,7 +122,8 @@ export function useBenchWords({ document, evaluation, shown, place, choice, prop
         unit: unit.value,
       })
     if (result.state === 'provisional') return provisional(e)
-    if (offer.value && phase.value === 'choose') return offer.value
+    // What is in limits can stay as it is, whatever would be nearer.
+    if (offer.value && phase.value === 'choose') return fine ? `${at.value}in limits: nothing needs changing.` : offer.value
     if (result.residual)
       return `Predicted ${show(result.predicted!.play)}, measured ${show(result.estimate.value)}: ${result.residual.flagged ? 'it did not move as it should.' : 'it moved as predicted.'}`
     return choice.value?.notes[0] ?? place.value.note ?? ''
