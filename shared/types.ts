@@ -5,6 +5,8 @@ import type { Gauge } from '#core/reading/gauge'
 import type { LengthUnit } from '#core/quantity/length'
 import type { MeasureUnit } from '#core/quantity/measure'
 import type { VerdictState } from '#core/verdict/decide'
+import type { JobFacts, UnitFacts } from '#core/worksheet/job-facts'
+import type { MatchedSet } from '#core/check/matched-set'
 
 /** How a check stands in the lists: signed outside its limits, with a reason, it is accepted. */
 export type ListState = VerdictState | 'accepted'
@@ -35,21 +37,87 @@ export interface JobPartView {
   readonly changes: readonly { readonly at: string; readonly reason: string; readonly by: string }[]
 }
 
-export interface JobSummary {
+export interface JobSummary extends JobFacts {
   readonly id: string
   readonly title: string
   readonly notes: string
   readonly version: number
-  readonly unit: { readonly name: string; readonly description: string }
+  readonly unit: { readonly id: string; readonly name: string; readonly description: string } & UnitFacts
   readonly checks: readonly StationMark[]
 }
+/** A photograph in the record; its file is at `/api/photos/…`. */
+export interface Photo {
+  readonly id: string
+  readonly caption: string
+  readonly width: number
+  readonly height: number
+  readonly at: string
+  readonly who: string
+  readonly version: number
+  readonly check: { readonly id: string; readonly title: string } | null
+}
+
 /** A job on its own page: with its parts. */
 export interface JobView extends JobSummary {
   readonly parts: readonly JobPartView[]
+  readonly photos: readonly Photo[]
   /** checks of this unit that are signed, in this job or another: what is complained of may make one doubtful */
   readonly signedOnUnit: readonly { readonly id: string; readonly kind: string; readonly title: string; readonly job: string }[]
   /** checks on which nothing rests: they can be removed */
   readonly removable: readonly string[]
+}
+
+/** Somebody who works here; the initials pick the name. */
+export interface Person {
+  readonly id: string
+  readonly name: string
+  readonly initials: string
+  readonly version: number
+}
+
+/** One thing that was done. */
+export interface Done {
+  readonly at: string
+  /** empty: nobody said */
+  readonly who: string
+  readonly what: string
+  /** the check it was done to; null: the job itself */
+  readonly check: { readonly id: string; readonly title: string } | null
+}
+
+/** A unit in the list of units. */
+export interface UnitSummary extends UnitFacts {
+  readonly id: string
+  readonly name: string
+  readonly description: string
+  readonly jobs: number
+  /** jobs with something open */
+  readonly open: number
+  /** the day of its newest job */
+  readonly last: string | null
+}
+/** A unit on its own page. */
+export interface UnitView extends UnitFacts {
+  readonly id: string
+  readonly name: string
+  readonly description: string
+  readonly notes: string
+  readonly version: number
+  readonly jobs: readonly (JobSummary & { readonly begun: string })[]
+  /** parts of all its jobs that were replaced or reworked, the newest first */
+  readonly changes: readonly {
+    readonly part: string
+    readonly job: string
+    readonly at: string
+    readonly reason: string
+    readonly by: string
+  }[]
+  readonly photos: readonly Photo[]
+  readonly sets: readonly {
+    readonly check: { readonly id: string; readonly title: string }
+    readonly set: MatchedSet
+    readonly entryUnit: LengthUnit
+  }[]
 }
 
 /** The check to carry on with. */

@@ -77,18 +77,7 @@ async function replace(): Promise<void> {
             />
             <p v-if="faultAt(faults, 'reason')" class="fault">{{ faultAt(faults, 'reason') }}</p>
           </div>
-          <div>
-            <label class="label mb-1 block" for="part-by">Name</label>
-            <input
-              id="part-by"
-              v-model="preferences.signer"
-              class="field"
-              maxlength="80"
-              autocomplete="off"
-              :aria-invalid="faultAt(faults, 'by') !== undefined"
-            />
-            <p v-if="faultAt(faults, 'by')" class="fault">{{ faultAt(faults, 'by') }}</p>
-          </div>
+          <NameField id="part-by" v-model="preferences.signer" label="Name" :fault="faultAt(faults, 'by')" />
           <button type="submit" class="button primary self-start md:mt-6">Mark what is stale</button>
           <button type="button" class="button self-start md:mt-6" @click="picked = null">Leave it</button>
           <p class="text-[13px] text-mute md:col-span-4">

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 /** A field whose text belongs to the one who types until it is left: what arrives from elsewhere meanwhile does not wipe it out. */
-const props = defineProps<{ text: string | number }>()
+const { text, as = 'input' } = defineProps<{ text: string | number; as?: 'input' | 'textarea' }>()
 const emit = defineEmits<{ keep: [string] }>()
-const own = ref(String(props.text))
+const own = ref(String(text))
 const typing = ref(false)
 watch(
-  () => String(props.text),
+  () => String(text),
   next => {
     if (!typing.value) own.value = next
   },
@@ -21,5 +21,5 @@ function leave(): void {
 </script>
 
 <template>
-  <input class="field" autocomplete="off" :value="own" @input="type" @change="leave" />
+  <component :is="as" class="field" autocomplete="off" :value="own" @input="type" @change="leave" />
 </template>

@@ -9,6 +9,9 @@ export class RefusedError extends Error {
     super(refusal.faults.map(fault => fault.reason).join(' ') || 'The server refused this.')
   }
 }
+/** Where the name of whoever stands at this screen is kept. */
+export const SIGNER = 'finitum.signer'
+
 /** It was broken off from here. */
 export class CancelledError extends Error {}
 /** The server did not answer at all. */
@@ -21,6 +24,8 @@ export async function api<Answer>(
     method?: string
     body?: unknown
     text?: string
+    /** a file */
+    bytes?: Blob
     type?: string
     signal?: AbortSignal
     heard?: (progress: Progress) => void
@@ -29,9 +34,10 @@ export async function api<Answer>(
   let response: Response
   try {
     response = await fetch(path, {
-      method: options.method ?? (options.body !== undefined || options.text !== undefined ? 'POST' : 'GET'),
-      ...(options.body === undefined ? {} : { body: JSON.stringify(options.body) }),
+      method: options.method ?? (options.body !== undefined || options.text !== undefined || options.bytes ? 'POST' : 'GET'),
+      ...(options.body === undefined ? {} : { body: JSON.stringify(withWho(options.body)) }),
       ...(options.text === undefined ? {} : { body: options.text }),
+      ...(options.bytes ? { body: options.bytes } : {}),
       headers: { 'content-type': options.type ?? 'application/json', ...(options.heard ? { accept: LINES } : {}) },
       signal: options.signal ?? null,
     })
@@ -48,6 +54,12 @@ export async function api<Answer>(
       faults: [{ path: '', reason: 'The server failed at this. Nothing was changed; try again.' }],
     })
   throw new RefusedError(response.status, answer.data ?? { faults: [{ path: '', reason: 'The server refused this.' }] })
+}
+
+/** A write says who stands at this screen, where it does not say it by itself: what waited says who did it then. */
+function withWho(body: unknown): unknown {
+  const who = localStorage.getItem(SIGNER)
+  return who && typeof body === 'object' && body !== null && 'op' in body && !('who' in body) ? { ...body, who } : body
 }
 
 /** Hears line after line; the last is the answer or the refusal. */

@@ -5,6 +5,7 @@ const preferences = usePreferences()
 const route = useRoute()
 const views = [
   { to: '/', label: 'Jobs', also: ['/jobs', '/checks'] },
+  { to: '/units', label: 'Units', also: [] },
   { to: '/stock', label: 'Stock', also: [] },
   { to: '/gauges', label: 'Gauges', also: [] },
 ]
@@ -43,6 +44,7 @@ const isOn = (view: (typeof views)[number]) =>
             {{ system === 'inch' ? 'thou' : 'mm' }}
           </button>
         </div>
+        <WhoButton />
         <button type="button" class="min-h-9 px-1 text-sm font-semibold text-mute" @click="preferences.toggleTheme">
           {{ preferences.theme === 'light' ? 'Dark' : 'Light' }}
         </button>

@@ -3,7 +3,11 @@ import type { Bench, Command, ReadCommand, SayCommand, TickCommand, VoidCommand 
 import { decide } from '#core/command/decide'
 
 /** A write that can wait for the server: it shows here at once, and is sent when it can be. `words` name it where it has to be named. */
-export type PendingWrite = (ReadCommand | VoidCommand | TickCommand | SayCommand) & { readonly words: string }
+export type PendingWrite = (ReadCommand | VoidCommand | TickCommand | SayCommand) & {
+  readonly words: string
+  /** whoever stood at the screen then */
+  readonly who?: string
+}
 
 const KEY = 'finitum.outbox.'
 const keyOf = (checkId: string) => KEY + checkId
@@ -30,7 +34,7 @@ export function storeWrite(checkId: string, write: PendingWrite, waiting: boolea
 
 /** The request of a write, but for the version it goes onto. */
 export function requestOf(write: PendingWrite): { path: string; body: Record<string, unknown> } {
-  const head = { op: write.op }
+  const head = { op: write.op, who: write.who ?? '' }
   switch (write.kind) {
     case 'read':
       return { path: 'readings', body: { ...head, trialId: write.trialId, seen: write.seen, ...write.reading } }

@@ -4,12 +4,13 @@ import { computed, watchEffect } from 'vue'
 import type { FormatOptions } from '#core/quantity/figure'
 import { unitFor, otherUnit, formatLength } from '#core/quantity/format-length'
 import type { UnitSystem } from '#core/quantity/length'
+import { SIGNER } from '~/composables/useApi'
 
 /** What this screen prefers: unit system and theme. The unit shown is also the unit a bare figure takes. */
 export const usePreferences = defineStore('preferences', () => {
   const system = useLocalStorage<UnitSystem>('finitum.system', 'inch')
   const theme = useLocalStorage<'light' | 'dark'>('finitum.theme', matchMedia('(prefers-color-scheme: dark)').matches ? 'dark' : 'light')
-  const signer = useLocalStorage('finitum.signer', '')
+  const signer = useLocalStorage(SIGNER, '')
   watchEffect(() => {
     document.documentElement.dataset.theme = theme.value
   })

@@ -3,6 +3,7 @@ import { ref, shallowRef, type ShallowRef } from 'vue'
 import { v4 as uuid } from 'uuid'
 import type { CheckView } from '#shared/types'
 import { AwayError, RefusedError, api } from '~/composables/useApi'
+import { usePreferences } from './preferences'
 import { requestOf, storedWrites, storeWrite, type PendingWrite } from './outbox'
 
 export type Connection = 'saved' | 'sending' | 'away' | 'stale'
@@ -121,8 +122,9 @@ export function useSending(view: ShallowRef<CheckView | null>, show: (next: Chec
   }, RETRY_MS)
 
   /** A write that may wait: it is shown at once and goes when it can. */
-  function queue(write: PendingWrite): void {
+  function queue(command: PendingWrite): void {
     const { id } = view.value!.document
+    const write = { ...command, who: usePreferences().signer }
     pending.value = [...pending.value, write]
     storeWrite(id, write, true)
     void flush(id)

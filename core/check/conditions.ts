@@ -1,4 +1,4 @@
-import { lowerFirst } from '../quantity/lower-first'
+import { lowerFirst } from '../quantity/first-letter'
 import { newerThan, type CheckDocument, type Clearing, type Trial } from './document'
 import type { CheckKind } from './contract'
 

@@ -1,6 +1,6 @@
 import { pendingItems } from '../check/conditions'
 import { checkKind } from '../check/registry'
-import { lowerFirst } from '../quantity/lower-first'
+import { lowerFirst } from '../quantity/first-letter'
 import type { Bench, ClearCommand, SayCommand } from './command'
 import { happened, refused, type Outcome } from './happening'
 

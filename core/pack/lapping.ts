@@ -1,3 +1,4 @@
+import { upperFirst } from '../quantity/first-letter'
 import { formatLength } from '../quantity/format-length'
 import { NM_PER, nm, type LengthUnit, type Nm } from '../quantity/length'
 
@@ -85,7 +86,6 @@ export function lapProgress({ target, low, high, passes }: Pick<Lap, 'target' | 
   ]
   return { thickest, parallelism, left, state, crooked, does, words }
 }
-const upperFirst = (words: string) => words.charAt(0).toUpperCase() + words.slice(1)
 
 /** The thickness a made piece goes into stock with: that of its thickest point. nm */
 export const madeThickness = (pass: LapPass): Nm => nm(Math.max(...pass.figures))

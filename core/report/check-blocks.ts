@@ -1,5 +1,5 @@
 import { formatChange, systemOf, unitName } from '../quantity/figure'
-import { lowerFirst } from '../quantity/lower-first'
+import { lowerFirst } from '../quantity/first-letter'
 import { pieceList } from '../pack/arithmetic'
 import { lotMap, packChange, type Lot, type LotMap } from '../pack/lot'
 import { describeLimits, SOURCE_NAME, type LimitSet } from '../verdict/limits'

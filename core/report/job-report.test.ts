@@ -46,6 +46,7 @@ const report = (check: CheckDocument, length: ReportLength) =>
   jobReport({
     job: job(check),
     lots: LOTS,
+    photos: [],
     digest: 'd'.repeat(64),
     length,
     time: at => at.slice(0, 10),
@@ -107,9 +108,16 @@ describe('the report of a job', () => {
   it('of one check holds no other; a job without any says so', () => {
     const two = { ...job(CHECK), checks: [CHECK, { ...CHECK, id: 'other', title: 'Output' }] }
     const of = (only: string | null, checks = two.checks) =>
-      jobReport({ job: { ...two, checks }, lots: LOTS, digest: '', length: 'page', time: at => at, at: '', only }).blocks.flatMap(block =>
-        block.kind === 'heading' ? [block.text] : [],
-      )
+      jobReport({
+        job: { ...two, checks },
+        lots: LOTS,
+        photos: [],
+        digest: '',
+        length: 'page',
+        time: at => at,
+        at: '',
+        only,
+      }).blocks.flatMap(block => (block.kind === 'heading' ? [block.text] : []))
     expect([of(null), of('other'), of(null, [])]).toEqual([['Input shaft end play', 'Output'], ['Output'], []])
   })
 })

@@ -1,12 +1,15 @@
+import { METER_NAME } from '../worksheet/job-facts'
 import type { WorksheetJob } from '../worksheet/worksheet'
 import { CORE_VERSION } from '../version'
 import type { Lot } from '../pack/lot'
 import { checkBlocks } from './check-blocks'
-import { facts, heading, text, type Report, type ReportLength } from './report'
+import { facts, heading, photos, text, type Report, type ReportLength, type ReportPhoto } from './report'
 
 export interface ReportOf {
   readonly job: WorksheetJob
   readonly lots: readonly Lot[]
+  /** of the job, each with the check it is of */
+  readonly photos: readonly (ReportPhoto & { readonly check: { readonly id: string } | null })[]
   /** of its record: see `recordText` */
   readonly digest: string
   readonly length: ReportLength
@@ -22,7 +25,7 @@ const NO_INSPECTION =
   'This is a record of what was measured and fitted. It replaces no inspection where law, insurer or type approval wants one; the maker’s manual comes first.'
 
 /** What was found, what was fitted, on whose word: of a job, or of one check of it. */
-export function jobReport({ job, lots, digest, length, time, at, only }: ReportOf): Report {
+export function jobReport({ job, lots, photos: all, digest, length, time, at, only }: ReportOf): Report {
   const checks = job.checks.filter(({ id }) => only === null || id === only)
   const parts = job.parts.map(({ name }) => name).join(', ')
   return {
@@ -33,12 +36,21 @@ export function jobReport({ job, lots, digest, length, time, at, only }: ReportO
       facts([
         ['Unit', [job.unit.name, job.unit.description].filter(Boolean).join(', ')],
         ['Job', job.title],
+        ['Reference', job.reference ?? null],
+        ['Meter', job.meterReading === undefined ? null : `${job.meterReading} ${job.unit.meter ? METER_NAME[job.unit.meter] : ''}`.trim()],
+        ['Came in', job.cameIn ?? null],
+        ['Handed over', job.handedOver ?? null],
         ['Notes', job.notes || null],
         ['Parts', length === 'full' && parts ? parts : null],
         ['Made', `${time(at)}, computed by version ${CORE_VERSION}`],
       ]),
       ...(checks.length === 0 ? [text('No check was made in this job.')] : []),
-      ...checks.flatMap(check => [heading(1, check.title), ...checkBlocks(check, lots, { length, time })]),
+      ...(only === null ? photos(all.filter(({ check }) => check === null)) : []),
+      ...checks.flatMap(check => [
+        heading(1, check.title),
+        ...checkBlocks(check, lots, { length, time }),
+        ...photos(all.filter(photo => photo.check?.id === check.id)),
+      ]),
       text(NO_INSPECTION, 'caution'),
       text(
         `Record ${digest}. The worksheet of this job, evaluated with the open command of Finitum, prints the same digest, and the figures as signed beside the figures as computed then.`,

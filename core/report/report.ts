@@ -3,6 +3,7 @@ export type Block =
   | { readonly kind: 'heading'; readonly level: 1 | 2; readonly text: string }
   | { readonly kind: 'text'; readonly text: string; readonly tone: 'plain' | 'caution' | 'small' }
   | { readonly kind: 'facts'; readonly facts: readonly (readonly [label: string, value: string])[] }
+  | { readonly kind: 'photos'; readonly photos: readonly ReportPhoto[] }
   | {
       readonly kind: 'table'
       readonly title: string
@@ -11,6 +12,14 @@ export type Block =
       /** columns that hold figures, set to the right */
       readonly figures: readonly number[]
     }
+
+/** A photograph of the record, by its id; pixels. */
+export interface ReportPhoto {
+  readonly id: string
+  readonly caption: string
+  readonly width: number
+  readonly height: number
+}
 
 /** One page for the customer, or all of it for whoever has to believe it. */
 export type ReportLength = 'page' | 'full'
@@ -29,6 +38,7 @@ export interface Report {
 
 export const heading = (level: 1 | 2, text: string): Block => ({ kind: 'heading', level, text })
 export const text = (words: string, tone: 'plain' | 'caution' | 'small' = 'plain'): Block => ({ kind: 'text', text: words, tone })
+export const photos = (all: readonly ReportPhoto[]): Block[] => (all.length === 0 ? [] : [{ kind: 'photos', photos: all }])
 /** Facts that are known; the others are left out. */
 export const facts = (all: readonly (readonly [label: string, value: string | null])[]): Block => ({
   kind: 'facts',

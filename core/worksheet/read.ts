@@ -9,7 +9,9 @@ import { zeroWord } from '../method/zero-words'
 import { gaugeFault } from '../reading/gauge'
 import { READING_FIELDS, fieldsOf, isPieces, isWord, type Entry, type Reading } from '../reading/reading'
 import { lotMap, type LotMap } from '../pack/lot'
+import { isDay } from '../quantity/day'
 import { limitsFault } from '../verdict/limits'
+import { daysFault } from './job-facts'
 import { tooMany, unfit, valuesIn } from './plain'
 import { upgradeWorksheet, type WorksheetV1, type WorksheetV2, type WorksheetV3 } from './upgrade'
 import schemaV1 from './worksheet.v1.schema.json'
@@ -140,6 +142,7 @@ function sentence({ keyword, params, message }: ErrorObject): string {
     case 'enum':
       return `Must be one of: ${(params.allowedValues as string[]).join(', ')}.`
     case 'pattern':
+      if ((params.pattern as string).endsWith('-\\d\\d$')) return 'This is not a day (2026-05-04).'
       return (params.pattern as string).startsWith('^\\d{4}')
         ? 'This is not a date and time (2026-05-04T13:05:00Z).'
         : 'An id has up to 64 letters, digits and . _ : -'
@@ -170,6 +173,10 @@ function* repeatedFaults({ lots, jobs }: Worksheet): Generator<WorksheetFault> {
 
 /** What a schema cannot say: every reference leads somewhere, limits make sense. */
 function* jobFaults(job: WorksheetJob, j: number, lots: LotMap): Generator<WorksheetFault> {
+  for (const at of ['cameIn', 'promised', 'handedOver'] as const)
+    if (job[at] !== undefined && !isDay(job[at])) yield { path: `jobs/${j}/${at}`, reason: NO_DATE }
+  const days = daysFault(job)
+  if (days) yield { path: `jobs/${j}/${days.at}`, reason: days.words }
   const parts = new Set(job.parts.map(part => part.id))
   for (const [c, check] of job.checks.entries()) {
     for (const [role, part] of Object.entries(check.parts))

@@ -2,15 +2,16 @@ import { CORE_VERSION } from '../version'
 import type { Lot } from '../pack/lot'
 import type { CheckDocument } from '../check/document'
 import type { JobPart } from '../check/parts'
+import type { JobFacts, UnitFacts } from './job-facts'
 
 export const WORKSHEET_FORMAT = 'finitum-worksheet'
 export const WORKSHEET_VERSION = 4
 /** Larger files are refused before they are read. */
 export const WORKSHEET_LARGEST = 4_000_000
 
-export interface WorksheetJob {
+export interface WorksheetJob extends JobFacts {
   readonly id: string
-  readonly unit: { readonly name: string; readonly description: string }
+  readonly unit: { readonly name: string; readonly description: string } & UnitFacts
   readonly title: string
   readonly notes: string
   readonly parts: readonly JobPart[]

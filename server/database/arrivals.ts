@@ -68,6 +68,7 @@ const GOES: readonly (readonly [table: string, where: string])[] = [
   ['reopening', `sign_off_id IN (SELECT id FROM sign_off WHERE check_id IN (${CHECKS}))`],
   ['sign_off', `check_id IN (${CHECKS})`],
   ['event', `subject IN (${CHECKS})`],
+  ['photo', 'job_id = ANY($1)'],
   ['checks', `id IN (${CHECKS})`],
   ['part', `id IN (${PARTS})`],
   ['job', 'id = ANY($1)'],

@@ -1,3 +1,4 @@
+import type { OperationDto } from '#shared/dto/command'
 import type { Sql } from './client'
 
 /** What was sent under this id; null: nobody wrote that down; undefined: nothing was. */
@@ -5,17 +6,39 @@ export async function contentSent(sql: Sql, op: string): Promise<string | null |
   const [event] = await sql.rows<{ content: string | null }>('SELECT content FROM event WHERE id = $1', [op])
   return event?.content
 }
-export const insertEvent = (sql: Sql, e: { id: string; subject: string; version: number; what: string; content?: string | undefined }) =>
-  sql.rows('INSERT INTO event (id, subject, version, what, content) VALUES ($1,$2,$3,$4,$5)', [
-    e.id,
+/** What was written to which subject, by which operation and whom. */
+export const insertEvent = (
+  sql: Sql,
+  { op, content, who }: Pick<OperationDto, 'op' | 'content' | 'who'>,
+  e: { subject: string; version: number; what: string },
+) =>
+  sql.rows('INSERT INTO event (id, subject, version, what, content, who) VALUES ($1,$2,$3,$4,$5,$6)', [
+    op,
     e.subject,
     e.version,
     e.what,
-    e.content ?? null,
+    content ?? null,
+    who?.trim() ?? '',
   ])
 /** What happened to a subject after a version, oldest first. */
 export const eventsSince = (sql: Sql, subject: string, version: number) =>
   sql.rows<{ what: string; at: Date; version: number }>(
     'SELECT what, at, version FROM event WHERE subject = $1 AND version > $2 ORDER BY version, at',
     [subject, version],
+  )
+/** Signatures and part changes that were made elsewhere came with a file: their rows are all that tells of them. */
+const ELSEWHERE = `
+  SELECT s.at, s.by_name, 'Signed off' || COALESCE(': ' || s.reason, ''), s.check_id, s.id FROM sign_off s JOIN checks c ON c.id = s.check_id WHERE c.job_id = $1
+  UNION ALL SELECT p.at, p.by_name, 'Replaced or reworked, ' || lower(part.name) || ': ' || p.reason, NULL, p.id
+  FROM part_change p JOIN part ON part.id = p.part_id WHERE part.job_id = $1`
+/** What happened to a job and its checks, the newest first. */
+export const eventsOfJob = (sql: Sql, jobId: string) =>
+  sql.rows<{ at: Date; who: string; what: string; check_id: string | null; title: string | null }>(
+    `SELECT h.at, h.who, h.what, h.check_id, c.title FROM (
+      SELECT e.at, e.who, e.what, c.id AS check_id, e.version, e.id FROM event e LEFT JOIN checks c ON c.id = e.subject
+      WHERE e.subject = $1 OR c.job_id = $1 OR e.subject IN (SELECT id FROM photo WHERE job_id = $1)
+      UNION ALL SELECT x.at, x.by_name, x.what, x.check_id, 0, x.id FROM (${ELSEWHERE}) AS x (at, by_name, what, check_id, id)
+      WHERE NOT EXISTS (SELECT 1 FROM event e WHERE e.id = x.id)) h
+    LEFT JOIN checks c ON c.id = h.check_id ORDER BY h.at DESC, h.version DESC, h.id`,
+    [jobId],
   )

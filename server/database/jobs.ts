@@ -1,6 +1,8 @@
 import type { JobQueryDto } from '#shared/dto/job'
-import type { JobList, JobSummary, JobView, ListState, StationMark } from '#shared/types'
+import type { JobFacts, Meter, Stage } from '#core/worksheet/job-facts'
+import type { JobList, JobSummary, JobView, ListState, StationMark, UnitView } from '#shared/types'
 import type { Sql } from './client'
+import { unitFacts } from './units'
 
 export interface JobRow {
   id: string
@@ -8,11 +10,36 @@ export interface JobRow {
   title: string
   notes: string
   version: number
+  reference: string
+  came_in: string | null
+  promised: string | null
+  handed_over: string | null
+  meter_reading: number | null
+  stage: Stage
+  created_at: Date
   unit_name: string
   unit_description: string
+  unit_type: string
+  unit_meter: Meter | null
 }
-const WITH_UNIT =
-  'SELECT job.*, unit.name AS unit_name, unit.description AS unit_description FROM job JOIN unit ON unit.id = unit_id WHERE job.removed_at IS NULL'
+const COLUMNS = 'job.*, unit.name AS unit_name, unit.description AS unit_description, unit.type AS unit_type, unit.meter AS unit_meter'
+const WITH_UNIT = `SELECT ${COLUMNS} FROM job JOIN unit ON unit.id = unit_id WHERE job.removed_at IS NULL`
+
+/** What is known of a job; what is not known is left out. */
+export const jobFacts = (job: JobRow): JobFacts => ({
+  ...(job.reference === '' ? {} : { reference: job.reference }),
+  ...(job.came_in === null ? {} : { cameIn: job.came_in }),
+  ...(job.promised === null ? {} : { promised: job.promised }),
+  ...(job.handed_over === null ? {} : { handedOver: job.handed_over }),
+  ...(job.meter_reading === null ? {} : { meterReading: job.meter_reading }),
+  ...(job.stage === 'in-work' ? {} : { stage: job.stage }),
+})
+export const unitOfJob = (job: JobRow): JobSummary['unit'] => ({
+  id: job.unit_id,
+  name: job.unit_name,
+  description: job.unit_description,
+  ...unitFacts({ type: job.unit_type, meter: job.unit_meter }),
+})
 
 export const jobRow = async (sql: Sql, id: string): Promise<JobRow | undefined> =>
   (await sql.rows<JobRow>(`${WITH_UNIT} AND job.id = $1`, [id]))[0]
@@ -69,7 +96,8 @@ const summaryOf = (job: JobRow, checks: readonly StationMark[]): JobSummary => (
   title: job.title,
   notes: job.notes,
   version: job.version,
-  unit: { name: job.unit_name, description: job.unit_description },
+  ...jobFacts(job),
+  unit: unitOfJob(job),
   checks,
 })
 
@@ -78,6 +106,27 @@ export async function jobSummary(sql: Sql, id: string): Promise<JobSummary | und
   const job = await jobRow(sql, id)
   return job && summaryOf(job, (await stationsOf(sql, [id])).get(id)!)
 }
+
+/** The jobs of a unit, the newest first. */
+export async function jobsOfUnit(sql: Sql, unitId: string): Promise<UnitView['jobs']> {
+  const jobs = await sql.rows<JobRow>(
+    `${WITH_UNIT} AND job.unit_id = $1 ORDER BY COALESCE(job.came_in, to_char(job.created_at, 'YYYY-MM-DD')) DESC, job.created_at DESC, job.id`,
+    [unitId],
+  )
+  const stations = await stationsOf(
+    sql,
+    jobs.map(({ id }) => id),
+  )
+  return jobs.map(job => ({ ...summaryOf(job, stations.get(job.id)!), begun: job.created_at.toISOString() }))
+}
+
+/** Signed checks of some kinds on a unit, the newest first. */
+export const signedOfKinds = (sql: Sql, unitId: string, kinds: readonly string[]) =>
+  sql.rows<{ id: string; title: string }>(
+    `SELECT c.id, c.title FROM checks c JOIN job ON job.id = c.job_id WHERE job.unit_id = $1 AND job.removed_at IS NULL AND c.removed_at IS NULL
+    AND c.signed AND c.kind = ANY($2) ORDER BY c.created_at DESC, c.id LIMIT 50`,
+    [unitId, kinds],
+  )
 
 /** Signed checks of the unit a job is on, its own first, then the newest. */
 export const signedOnUnit = (sql: Sql, id: string): Promise<JobView['signedOnUnit']> =>
@@ -122,7 +171,7 @@ export async function jobList(sql: Sql, { find, state, skip, limit }: JobQueryDt
   const asked = filters.length > 1
   const page = (from: number) =>
     sql.rows<JobRow & { found: number }>(
-      `SELECT job.*, unit.name AS unit_name, unit.description AS unit_description${asked ? ', (count(*) OVER ())::integer AS found' : ''}
+      `SELECT ${COLUMNS}${asked ? ', (count(*) OVER ())::integer AS found' : ''}
       FROM job JOIN unit ON unit.id = unit_id WHERE ${filters.join(' AND ')}
       ORDER BY job.open DESC, job.created_at DESC, job.id LIMIT $1 OFFSET $2`,
       [limit, from, ...(words === '' ? [] : [words])],
@@ -149,16 +198,21 @@ export async function jobList(sql: Sql, { find, state, skip, limit }: JobQueryDt
   }
 }
 
-/** A unit of that name, made when there is none yet. */
-export async function unitNamed(sql: Sql, id: string, name: string, description: string): Promise<string> {
-  const found = await sql.rows<{ id: string }>('SELECT id FROM unit WHERE lower(name) = lower($1)', [name])
-  if (found[0]) return found[0].id
-  await sql.rows('INSERT INTO unit (id, name, description) VALUES ($1, $2, $3)', [id, name, description])
-  return id
-}
-
 export const insertJob = (sql: Sql, job: { id: string; unitId: string; title: string; notes: string }) =>
   sql.rows('INSERT INTO job (id, unit_id, title, notes) VALUES ($1, $2, $3, $4)', [job.id, job.unitId, job.title, job.notes])
 
-export const updateJob = (sql: Sql, job: { id: string; title: string; notes: string }) =>
-  sql.rows('UPDATE job SET title = $2, notes = $3, version = version + 1 WHERE id = $1', [job.id, job.title, job.notes])
+export const updateJob = (sql: Sql, job: Pick<JobRow, 'id' | 'title' | 'notes'>, facts: JobFacts) =>
+  sql.rows(
+    'UPDATE job SET title=$2, notes=$3, reference=$4, came_in=$5, promised=$6, handed_over=$7, meter_reading=$8, stage=$9, version = version + 1 WHERE id=$1',
+    [job.id, job.title, job.notes, ...factValues(facts)],
+  )
+const factValues = (facts: JobFacts) => Object.values(factColumns(facts))
+/** What is known of a job as its row holds it. */
+export const factColumns = (facts: JobFacts) => ({
+  reference: facts.reference ?? '',
+  came_in: facts.cameIn ?? null,
+  promised: facts.promised ?? null,
+  handed_over: facts.handedOver ?? null,
+  meter_reading: facts.meterReading ?? null,
+  stage: facts.stage ?? ('in-work' as const),
+})

@@ -10,9 +10,14 @@ import { refuse, refuseAll } from './refuse'
 const LARGEST_COMMAND = 64_000
 const BOUNDS = { deepest: 12, most: 20_000 }
 
-/** The body as text. It is refused by its length before it is read, or while: no more of it is kept than is asked for. */
-export async function readText(event: H3Event, largest: number): Promise<string> {
-  const tooLarge = () => refuse(413, `That is too large: ${Math.round(largest / 1000)} kB at most.`)
+const sizeWords = (bytes: number) => (bytes >= 10e6 ? `${Math.round(bytes / 1e6)} MB` : `${Math.round(bytes / 1000)} kB`)
+
+/** The body as text: see `readBytes`. */
+export const readText = async (event: H3Event, largest: number): Promise<string> => (await readBytes(event, largest)).toString('utf8')
+
+/** The body. It is refused by its length before it is read, or while: no more of it is kept than is asked for. */
+export async function readBytes(event: H3Event, largest: number): Promise<Buffer> {
+  const tooLarge = () => refuse(413, `That is too large: ${sizeWords(largest)} at most.`)
   if (Number(getRequestHeader(event, 'content-length') ?? 0) > largest) throw tooLarge()
   const parts: Buffer[] = []
   let length = 0
@@ -25,7 +30,7 @@ export async function readText(event: H3Event, largest: number): Promise<string>
     }
     parts.push(part)
   }
-  return Buffer.concat(parts).toString('utf8')
+  return Buffer.concat(parts)
 }
 
 /** The body as a validated DTO: unknown fields, wrong types and bad values come back with their place and a sentence. */
@@ -45,10 +50,10 @@ export async function readDto<Dto extends object>(event: H3Event, type: new () =
   return dto
 }
 
-/** What was sent, and where to; sent again it may have seen a newer version. */
+/** What was sent, and where to; sent again it may have seen a newer version, and somebody else may stand there. */
 const contentOf = (event: H3Event, plain: object): string =>
   createHash('sha256')
-    .update(JSON.stringify([event.path, { ...plain, version: undefined }]))
+    .update(JSON.stringify([event.path, { ...plain, version: undefined, who: undefined }]))
     .digest('base64url')
 
 /** The query as a validated DTO. */

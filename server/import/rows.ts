@@ -11,6 +11,7 @@ import type { Pooled } from '#core/reading/estimate'
 import { checkAnswer } from '#core/worksheet/evaluate'
 import type { WorksheetJob } from '#core/worksheet/worksheet'
 import { checkColumns, listedColumns } from '../database/checks'
+import { factColumns } from '../database/jobs'
 import { limitColumns } from '../database/limits'
 import { moment } from '../database/moment'
 import { readingColumns } from '../database/readings'
@@ -89,6 +90,7 @@ export function jobRows(job: WorksheetJob, file: readonly Lot[], context: Import
     unit_id: context.unitOf(job.unit.name),
     title: job.title,
     notes: job.notes,
+    ...factColumns(job),
     removed_at: now,
     arriving: arrival,
   })

@@ -4,7 +4,7 @@ import { isPieces } from '#core/reading/reading'
 import type { Gauge } from '#core/reading/gauge'
 import type { Pooled } from '#core/reading/estimate'
 import { readWorksheet, type WorksheetFault } from '#core/worksheet/read'
-import type { Worksheet } from '#core/worksheet/worksheet'
+import type { Worksheet, WorksheetJob } from '#core/worksheet/worksheet'
 import type { RowsText } from '../database/bulk'
 import { TABLES, jobRows, noRows, numbersFor, type Numbers } from './rows'
 
@@ -27,7 +27,7 @@ export interface Group {
 export interface Head {
   readonly jobs: readonly string[]
   readonly checks: number
-  readonly units: readonly { readonly name: string; readonly description: string }[]
+  readonly units: readonly WorksheetJob['unit'][]
   readonly gauges: readonly Gauge[]
   readonly lots: readonly Lot[]
   readonly groups: readonly Group[]

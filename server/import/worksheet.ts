@@ -6,11 +6,11 @@ import { forgetArrivals, reveal } from '../database/arrivals'
 import { insertRows, insertText, known, reserveNumbers } from '../database/bulk'
 import type { Database } from '../database/client'
 import { admitGauge, gaugeById } from '../database/gauges'
-import { unitNamed } from '../database/jobs'
 import { takeStock } from '../database/learn'
 import { pooledSpreads } from '../database/readings'
 import { promisedByLot } from '../database/reserves'
 import { allLots, lotColumns } from '../database/stock'
+import { unitNamed } from '../database/units'
 import { refuse, refuseAll } from '../http/refuse'
 import { log } from '../log'
 import { withReader, type Reader } from './call-reader'
@@ -74,8 +74,8 @@ async function makeWay(db: Database, reader: Reader, head: Head, arrival: string
     gauges.push([gauge, admitted])
   })
   const units: ShopSide['units'][number][] = []
-  await byTurns(db, head.units, async (sql, { name, description }) => {
-    units.push([name, await unitNamed(sql, uuid(), name, description)])
+  await byTurns(db, head.units, async (sql, unit) => {
+    units.push([unit.name, await unitNamed(sql, uuid(), unit.name, unit.description, unit)])
   })
   const promised = await promisedByLot(db)
   const drawer = [...here.values(), ...fresh.map(lot => ({ ...lot, onHand: 0, version: 1 }))]

@@ -1,6 +1,6 @@
 import type { Content, TableCell, TDocumentDefinitions } from 'pdfmake/interfaces'
 import pdfmake from 'pdfmake'
-import type { Block, Report } from '#core/report/report'
+import type { Block, Report, ReportPhoto } from '#core/report/report'
 import { refuse } from '../http/refuse'
 
 // Not in its types: where faces are put that do not lie on the disk.
@@ -32,16 +32,21 @@ function wordsOf(block: Block): string[] {
       return block.facts.flat()
     case 'table':
       return [block.title, ...block.head, ...block.rows.flat()]
+    case 'photos':
+      return block.photos.map(({ caption }) => caption)
     default:
       return [block.text]
   }
 }
 
+/** The file of a photograph, by its id. */
+export type Files = ReadonlyMap<string, Buffer>
+
 /**
  * A report on paper: faces embedded, text that can be selected and searched.
  * @throws Refused 422 where it holds letters that the faces have not
  */
-export async function reportPdf(report: Report, paper: Paper, faces: Faces): Promise<Buffer> {
+export async function reportPdf(report: Report, paper: Paper, faces: Faces, files: Files = new Map()): Promise<Buffer> {
   const foreign = words(report).find(word => SET.test(word))
   if (foreign !== undefined)
     throw refuse(
@@ -54,10 +59,10 @@ export async function reportPdf(report: Report, paper: Paper, faces: Faces): Pro
   pdfmake.virtualfs.writeFileSync('regular.ttf', faces.regular)
   pdfmake.virtualfs.writeFileSync('bold.ttf', faces.bold)
   pdfmake.setFonts({ Report: { normal: 'regular.ttf', bold: 'bold.ttf', italics: 'regular.ttf', bolditalics: 'bold.ttf' } })
-  return pdfmake.createPdf(definition(report, paper)).getBuffer()
+  return pdfmake.createPdf(definition(report, paper, files)).getBuffer()
 }
 
-const definition = (report: Report, paper: Paper): TDocumentDefinitions => ({
+const definition = (report: Report, paper: Paper, files: Files): TDocumentDefinitions => ({
   pageSize: paper,
   pageMargins: [44, 48, 44, 52],
   language: 'en',
@@ -73,11 +78,11 @@ const definition = (report: Report, paper: Paper): TDocumentDefinitions => ({
   content: [
     { text: report.title, fontSize: 19, bold: true, lineHeight: 1.05 },
     { text: report.subtitle, fontSize: 12, color: MUTE, margin: [0, 2, 0, 10] },
-    ...report.blocks.map(contentOf),
+    ...report.blocks.map(block => contentOf(block, files)),
   ],
 })
 
-function contentOf(block: Block): Content {
+function contentOf(block: Block, files: Files): Content {
   switch (block.kind) {
     case 'heading':
       return block.level === 1
@@ -98,6 +103,18 @@ function contentOf(block: Block): Content {
           body: block.facts.map(([label, value]): TableCell[] => [{ text: label, color: MUTE }, { text: value }]),
         },
       }
+    case 'photos':
+      return {
+        margin: [0, 8, 0, 0],
+        layout: 'noBorders',
+        table: {
+          widths: Array.from({ length: PHOTOS_A_ROW }, () => '*'),
+          dontBreakRows: true,
+          body: rowsOf(block.photos, PHOTOS_A_ROW).map(row =>
+            Array.from({ length: PHOTOS_A_ROW }, (_, i): TableCell => (row[i] ? photoCell(row[i], files) : '')),
+          ),
+        },
+      }
     case 'table':
       return {
         unbreakable: block.rows.length < 8,
@@ -106,6 +123,18 @@ function contentOf(block: Block): Content {
       }
   }
 }
+
+const PHOTOS_A_ROW = 3
+/** Points: three beside each other on either paper. */
+const PHOTO_BOX: [number, number] = [160, 130]
+const photoCell = ({ id, caption }: ReportPhoto, files: Files): TableCell => ({
+  stack: [
+    { image: `data:image/jpeg;base64,${files.get(id)!.toString('base64')}`, fit: PHOTO_BOX },
+    { text: caption, color: MUTE, fontSize: 7.6, margin: [0, 2, 0, 4] },
+  ],
+})
+const rowsOf = <Item>(items: readonly Item[], most: number): Item[][] =>
+  Array.from({ length: Math.ceil(items.length / most) }, (_, i) => items.slice(i * most, (i + 1) * most))
 
 const tableOf = ({ head, rows, figures }: Extract<Block, { kind: 'table' }>): Content => ({
   layout: {

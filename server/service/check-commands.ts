@@ -29,8 +29,8 @@ const tidy = <T extends object>(value: T): T => JSON.parse(JSON.stringify(value)
 
 type Write<Dto> = (db: Database, id: string, dto: Dto) => Promise<CheckView>
 
-export const logReading: Write<ReadingDto> = (db, id, { op, version, content, trialId, seen, ...reading }) =>
-  commandCheck(db, id, { op, version, content }, { kind: 'read', trialId, reading, ...(seen === undefined ? {} : { seen }) })
+export const logReading: Write<ReadingDto> = (db, id, { op, version, content, who, trialId, seen, ...reading }) =>
+  commandCheck(db, id, { op, version, content, who }, { kind: 'read', trialId, reading, ...(seen === undefined ? {} : { seen }) })
 export const voidReading: Write<VoidDto> = (db, id, dto) =>
   commandCheck(db, id, dto, { kind: 'void', readingId: dto.readingId, reason: dto.reason.trim() })
 export const tickStep: Write<TickDto> = (db, id, dto) =>
@@ -43,11 +43,11 @@ export const clearPending: Write<ClearingDto> = (db, id, dto) =>
 
 export const listFoundPack: Write<FoundPackDto> = (db, id, dto) =>
   commandCheck(db, id, dto, { kind: 'list', place: dto.place, pieces: dto.pieces })
-export const fitPack: Write<FitDto> = (db, id, { op, version, content, trialId, onto, packs, claim, inHand }) =>
+export const fitPack: Write<FitDto> = (db, id, { op, version, content, who, trialId, onto, packs, claim, inHand }) =>
   commandCheck(
     db,
     id,
-    { op, version, content },
+    { op, version, content, who },
     { kind: 'fit', trialId, packs, claim: claim ?? false, inHand: inHand ?? [], ...(onto === undefined ? {} : { onto }) },
   )
 export const reservePack: Write<ReserveDto> = (db, id, dto) =>

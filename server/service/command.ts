@@ -36,7 +36,7 @@ type Body = Command extends infer C ? (C extends Command ? Omit<C, 'op' | 'at'> 
 export const commandCheck = (
   db: Database,
   id: string,
-  { op, version, content }: CommandDto,
+  { op, version, content, who }: CommandDto,
   body: Body | ((sql: Sql, check: LoadedCheck) => Promise<Body>),
 ): Promise<CheckView> =>
   db.transaction(async sql => {
@@ -44,7 +44,8 @@ export const commandCheck = (
     if (loaded.known && (await isRepeat(sql, { op, content }))) return viewOf(loaded, loaded.row.version)
     await assertFresh(sql, id, version, loaded.row.version)
     const command = { ...(typeof body === 'function' ? await body(sql, loaded) : body), op, at: new Date().toISOString() } as Command
-    const after = await carryOut(sql, loaded, command, { op, content })
+    // A name that is part of it, under a signature, says more than whose screen it was.
+    const after = await carryOut(sql, loaded, command, { op, content, who: 'by' in command ? command.by : who })
     return viewOf(after, loaded.row.version + 1)
   })
 
@@ -57,7 +58,7 @@ export async function carryOut(
   sql: Sql,
   loaded: LoadedCheck,
   command: Command,
-  event: Pick<OperationDto, 'op' | 'content'>,
+  event: Pick<OperationDto, 'op' | 'content' | 'who'>,
 ): Promise<LoadedCheck> {
   const outcome = decide(loaded, command)
   if (!outcome.ok) throw new Refused(STATUS[outcome.code], { faults: outcome.faults })
@@ -73,7 +74,7 @@ export async function carryOut(
     after = { ...after, ...(await loadCheck(sql, row.id)), row }
   if (outcome.what === '') return after
   await teach(sql, stored, after.document, loaded.document, loaded.workshop)
-  await insertEvent(sql, { id: event.op, subject: row.id, version: row.version + 1, what: outcome.what, content: event.content })
+  await insertEvent(sql, event, { subject: row.id, version: row.version + 1, what: outcome.what })
   await recordAnswer(sql, row.id, row.version + 1, answerOf(after.document, after.lots))
   return after
 }

@@ -3,11 +3,17 @@ import type { Lot } from '#core/pack/lot'
 import { writeWorksheet, type Worksheet } from '#core/worksheet/worksheet'
 import { checkIdsOfJob } from '../database/checks'
 import type { Sql } from '../database/client'
-import { jobRow } from '../database/jobs'
+import { jobFacts, jobRow, unitOfJob, type JobRow } from '../database/jobs'
 import { partsOfJob } from '../database/parts'
 import { allLots } from '../database/stock'
 import { notFound } from '../http/refuse'
 import { loadCheck } from './check-view'
+
+/** Ids of units are a shop’s own. */
+function unitInFile(job: JobRow) {
+  const { id: _, ...unit } = unitOfJob(job)
+  return unit
+}
 
 /** A job with all its checks, and the part of the drawer they choose from. */
 export async function exportJob(sql: Sql, jobId: string): Promise<Worksheet> {
@@ -22,9 +28,10 @@ export async function exportJob(sql: Sql, jobId: string): Promise<Worksheet> {
     [
       {
         id: job.id,
-        unit: { name: job.unit_name, description: job.unit_description },
+        unit: unitInFile(job),
         title: job.title,
         notes: job.notes,
+        ...jobFacts(job),
         parts: await partsOfJob(sql, jobId),
         checks: documents,
       },

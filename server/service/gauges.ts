@@ -52,7 +52,7 @@ export const createGauge = (db: Database, dto: NewGaugeDto): Promise<RegisteredG
         ...PLAIN_GAUGE,
       }
       await insertGauge(sql, changed(plain, dto.fields))
-      await insertEvent(sql, { id: dto.op, subject: dto.id, version: 1, what: 'Gauge entered', content: dto.content })
+      await insertEvent(sql, dto, { subject: dto.id, version: 1, what: 'Gauge entered' })
     }
     return allGauges(sql)
   })
@@ -69,7 +69,7 @@ async function commandGauge(
     if (!(await isRepeat(sql, command))) {
       await assertFresh(sql, id, command.version, gauge.version)
       const what = await work(sql, gauge)
-      await insertEvent(sql, { id: command.op, subject: id, version: gauge.version + 1, what, content: command.content })
+      await insertEvent(sql, command, { subject: id, version: gauge.version + 1, what })
     }
     return allGauges(sql)
   })

@@ -1,9 +1,13 @@
+import { upperFirst } from '#core/quantity/first-letter'
+import { STAGE_NAME, daysFault, type JobFacts } from '#core/worksheet/job-facts'
 import type { JobSummary, JobView } from '#shared/types'
 import type { JobChangeDto, NewJobDto } from '#shared/dto/job'
 import type { Database, Sql } from '../database/client'
 import { insertEvent } from '../database/events'
 import { isRepeat } from './once'
-import { insertJob, jobKnown, jobRow, jobSummary, signedOnUnit, unitNamed, updateJob } from '../database/jobs'
+import { insertJob, jobFacts, jobKnown, jobRow, jobSummary, signedOnUnit, updateJob } from '../database/jobs'
+import { unitNamed } from '../database/units'
+import { photosOfJob } from '../database/photos'
 import { partViews } from '../database/parts'
 import { restsOnChecks } from '../database/removals'
 import { notFound, refuse } from '../http/refuse'
@@ -18,6 +22,7 @@ async function summary(sql: Sql, id: string): Promise<JobSummary> {
 export const jobView = async (sql: Sql, id: string): Promise<JobView> => ({
   ...(await summary(sql, id)),
   parts: await partViews(sql, id),
+  photos: await photosOfJob(sql, id),
   signedOnUnit: await signedOnUnit(sql, id),
   removable: (await restsOnChecks(sql, id)).filter(({ rests }) => rests === null).map(check => check.id),
 })
@@ -28,7 +33,7 @@ export const createJob = (db: Database, dto: NewJobDto): Promise<JobSummary> =>
       if (await jobKnown(sql, dto.id)) throw refuse(409, 'That id is taken.', 'id')
       const unitId = await unitNamed(sql, `unit-${dto.id}`.slice(0, 64), dto.unit.trim(), '')
       await insertJob(sql, { id: dto.id, unitId, title: dto.title.trim(), notes: dto.notes ?? '' })
-      await insertEvent(sql, { id: dto.op, subject: dto.id, version: 1, what: 'Job begun', content: dto.content })
+      await insertEvent(sql, dto, { subject: dto.id, version: 1, what: 'Job begun' })
     }
     return summary(sql, dto.id)
   })
@@ -39,8 +44,33 @@ export const changeJob = (db: Database, id: string, dto: JobChangeDto): Promise<
     if (!job) throw notFound('job')
     if (!(await isRepeat(sql, dto))) {
       await assertFresh(sql, id, dto.version, job.version)
-      await updateJob(sql, { id, title: dto.title?.trim() ?? job.title, notes: dto.notes ?? job.notes })
-      await insertEvent(sql, { id: dto.op, subject: id, version: job.version + 1, what: 'Job notes changed', content: dto.content })
+      const facts = changedFacts(jobFacts(job), dto)
+      const fault = daysFault(facts)
+      if (fault) throw refuse(422, fault.words, fault.at)
+      await updateJob(sql, { id, title: dto.title?.trim() ?? job.title, notes: dto.notes ?? job.notes }, facts)
+      await insertEvent(sql, dto, { subject: id, version: job.version + 1, what: changeWords(dto) })
     }
     return jobView(sql, id)
   })
+
+/** What was said over what was known; null takes a fact away. */
+function changedFacts(facts: JobFacts, { reference, cameIn, promised, handedOver, meterReading, stage }: JobChangeDto): JobFacts {
+  const said = Object.entries({ reference: reference?.trim(), cameIn, promised, handedOver, meterReading, stage }).filter(
+    ([, value]) => value !== undefined,
+  )
+  return Object.fromEntries(Object.entries({ ...facts, ...Object.fromEntries(said) }).filter(([, value]) => value !== null && value !== ''))
+}
+
+const changeWords = ({ notes, title, stage, cameIn, promised, handedOver, meterReading, reference }: JobChangeDto): string =>
+  [
+    notes === undefined ? [] : ['Job notes changed'],
+    title === undefined ? [] : [`Called “${title.trim()}”`],
+    stage === undefined ? [] : [upperFirst(STAGE_NAME[stage])],
+    cameIn === undefined ? [] : [`Came in: ${cameIn ?? 'not known'}`],
+    promised === undefined ? [] : [`Promised for: ${promised ?? 'nothing'}`],
+    handedOver === undefined ? [] : [`Handed over: ${handedOver ?? 'not yet'}`],
+    meterReading === undefined ? [] : [`Meter: ${meterReading ?? 'not known'}`],
+    reference === undefined ? [] : [`Reference: ${reference?.trim() || 'none'}`],
+  ]
+    .flat()
+    .join('. ') || 'Nothing changed'

@@ -26,17 +26,15 @@ export const replacePart = (db: Database, jobId: string, dto: PartChangeDto): Pr
           sql,
           check,
           { kind: 'part-change', op: dto.op, at, part, reason, by },
-          { op: `${dto.op}:${check.row.id}`.slice(0, 120) },
+          { op: `${dto.op}:${check.row.id}`.slice(0, 120), who: by },
         )
       // Also where nothing rests on it yet.
       await insertPartChange(sql, { id: dto.op, partId: part.id, checkId: null, reason, by, at })
-      await insertEvent(sql, {
-        id: dto.op,
-        subject: jobId,
-        version: 0,
-        content: dto.content,
-        what: `Replaced or reworked, ${part.name.toLowerCase()}: ${reason}`,
-      })
+      await insertEvent(
+        sql,
+        { ...dto, who: by },
+        { subject: jobId, version: 0, what: `Replaced or reworked, ${part.name.toLowerCase()}: ${reason}` },
+      )
     }
     return jobView(sql, jobId)
   })

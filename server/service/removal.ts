@@ -1,12 +1,14 @@
 import type { RemovalDto } from '#shared/dto/command'
-import type { JobView, StockView } from '#shared/types'
+import type { JobView, Person, StockView } from '#shared/types'
 import type { Database, Sql } from '../database/client'
 import { insertEvent } from '../database/events'
 import { isRepeat } from './once'
+import { allPeople, personById } from '../database/people'
 import { restsOnCheck, restsOnChecks, restsOnLot, rowOf, setRemoved, type Removable } from '../database/removals'
 import { notFound, refuse } from '../http/refuse'
 import { assertFresh } from './command'
 import { jobView } from './jobs'
+import { assertOwnInitials } from './people'
 import { stockView } from './stock'
 
 /** Takes away what was entered by mistake, while nothing rests on it; or brings it back. */
@@ -15,7 +17,7 @@ async function remove(
   table: Removable,
   what: string,
   id: string,
-  { op, version, removed, content }: RemovalDto,
+  { op, version, removed, content, who }: RemovalDto,
   rests: () => Promise<string | null>,
 ): Promise<void> {
   const row = await rowOf(sql, table, id)
@@ -25,7 +27,7 @@ async function remove(
   const reason = removed ? await rests() : null
   if (reason !== null) throw refuse(409, `It cannot be removed: ${reason}.`)
   await setRemoved(sql, table, id, removed)
-  await insertEvent(sql, { id: op, subject: id, version: row.version + 1, what: removed ? 'Removed' : 'Brought back', content })
+  await insertEvent(sql, { op, content, who }, { subject: id, version: row.version + 1, what: removed ? 'Removed' : 'Brought back' })
 }
 
 export const removeLot = (db: Database, id: string, dto: RemovalDto): Promise<StockView> =>
@@ -40,6 +42,19 @@ export const removeCheck = (db: Database, id: string, dto: RemovalDto): Promise<
     await remove(sql, 'checks', 'check', id, dto, () => restsOnCheck(sql, id))
     const [check] = await sql.rows<{ job_id: string }>('SELECT job_id FROM checks WHERE id = $1', [id])
     return jobView(sql, check!.job_id)
+  })
+
+/** A photograph goes, or comes back: nothing rests on it. */
+export const removePhotoRow = (sql: Sql, id: string, dto: RemovalDto) =>
+  remove(sql, 'photo', 'photograph', id, dto, () => Promise.resolve(null))
+
+/** Whoever leaves is offered no more; what carries the name keeps it. */
+export const removePerson = (db: Database, id: string, dto: RemovalDto): Promise<Person[]> =>
+  db.transaction(async sql => {
+    const person = await personById(sql, id)
+    if (person && !dto.removed) await assertOwnInitials(sql, id, person.initials)
+    await remove(sql, 'person', 'person', id, dto, () => Promise.resolve(null))
+    return allPeople(sql)
   })
 
 export const removeJob = (db: Database, id: string, dto: RemovalDto): Promise<{ readonly removed: boolean }> =>

@@ -3,6 +3,7 @@ import { jobReport } from '#core/report/job-report'
 import type { Report, ReportLength } from '#core/report/report'
 import { recordText } from '#core/worksheet/record'
 import type { Sql } from '../database/client'
+import { photoBytes, photosOfJob } from '../database/photos'
 import { notFound } from '../http/refuse'
 import { exportJob } from './export'
 
@@ -23,10 +24,19 @@ export async function reportOf(
   return jobReport({
     job,
     lots: worksheet.lots,
+    photos: await photosOfJob(sql, jobId),
     digest: digestOf(recordText(worksheet)),
     length,
     only: check,
     at: new Date().toISOString(),
     time: at => day.format(new Date(at)),
   })
+}
+
+/** The files of the photographs a report shows. */
+export async function photoFiles(sql: Sql, { blocks }: Report): Promise<Map<string, Buffer>> {
+  const files = new Map<string, Buffer>()
+  for (const { id } of blocks.flatMap(block => (block.kind === 'photos' ? block.photos : [])))
+    files.set(id, Buffer.from((await photoBytes(sql, id))!))
+  return files
 }

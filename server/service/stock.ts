@@ -30,7 +30,7 @@ async function commandLot(
       await assertFresh(sql, id, command.version, lot.version)
       const { next, what } = await work(sql, lot)
       await updateLot(sql, next)
-      await insertEvent(sql, { id: command.op, subject: id, version: lot.version + 1, what, content: command.content })
+      await insertEvent(sql, command, { subject: id, version: lot.version + 1, what })
     }
     return stockView(sql)
   })
@@ -56,7 +56,7 @@ export async function addLot(db: Database, dto: NewLotDto): Promise<StockView> {
     })
     if (!added) throw refuse(409, 'That id is taken.', 'id')
     if (dto.count > 0) await insertMovement(sql, { id: `${dto.op}:in`, lotId: dto.id, change: dto.count, why: 'take-in', note: '' })
-    await insertEvent(sql, { id: dto.op, subject: dto.id, version: 1, what: 'Size added', content: dto.content })
+    await insertEvent(sql, dto, { subject: dto.id, version: 1, what: 'Size added' })
     return stockView(sql)
   })
 }
@@ -132,6 +132,10 @@ export const joinLike = (db: Database, id: string, dto: CommandDto): Promise<Sto
     await insertMovement(sql, { id: `${dto.op}:from`, lotId: id, change: -1, why: 'sort', note: '' })
     await insertMovement(sql, { id: `${dto.op}:to`, lotId: like.id, change: 1, why: 'sort', note: '' })
     await updateLot(sql, withSizes(like, [...(like.sizes ?? []), piece.measured!].slice(-1000)))
-    await insertEvent(sql, { id: `${dto.op}:like`, subject: like.id, version: like.version + 1, what: 'A piece put back among them' })
+    await insertEvent(
+      sql,
+      { op: `${dto.op}:like`, who: dto.who },
+      { subject: like.id, version: like.version + 1, what: 'A piece put back among them' },
+    )
     return { next: piece, what: 'Put back among its like' }
   })

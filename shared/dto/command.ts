@@ -1,4 +1,5 @@
-import { IsBoolean, IsInt, IsString, Matches, Max, Min, ValidateBy } from 'class-validator'
+import { IsBoolean, IsInt, IsOptional, IsString, Matches, Max, MaxLength, Min, ValidateBy } from 'class-validator'
+import { isDay } from '#core/quantity/day'
 
 export const ID = /^[A-Za-z0-9._:-]{1,64}$/
 export const ID_FAULT = { message: 'An id has up to 64 letters, digits and . _ : -' }
@@ -14,6 +15,8 @@ export class OperationDto {
   @IsString() @Matches(ID, ID_FAULT) op!: string
   /** of what was sent, but for the version: set where it is read, never sent */
   declare content?: string
+  /** whoever works at this screen, as far as they said */
+  @IsOptional() @IsString() @MaxLength(80) who?: string
 }
 
 /** A write to something that has versions: the one the sender saw. */
@@ -26,13 +29,8 @@ export class RemovalDto extends CommandDto {
   @IsBoolean() removed!: boolean
 }
 
-/** A day there is, in the years of this trade, at the beginning of a text of this form. */
-const isWhen = (value: unknown, form: RegExp): boolean => {
-  if (typeof value !== 'string' || !form.test(value)) return false
-  const [year, month, day] = value.slice(0, 10).split('-').map(Number) as [number, number, number]
-  const date = new Date(Date.UTC(year, month - 1, day))
-  return year >= 1900 && date.getUTCFullYear() === year && date.getUTCMonth() === month - 1 && date.getUTCDate() === day
-}
+/** A day there is at the beginning of a text of this form. */
+const isWhen = (value: unknown, form: RegExp): boolean => typeof value === 'string' && form.test(value) && isDay(value.slice(0, 10))
 const when = (name: string, form: RegExp, message: string) => () =>
   ValidateBy({ name, validator: { validate: (value: unknown) => isWhen(value, form), defaultMessage: () => message } })
 

@@ -1,6 +1,7 @@
 import { Type } from 'class-transformer'
-import { IsIn, IsInt, IsOptional, IsString, Matches, Max, MaxLength, Min } from 'class-validator'
-import { CommandDto, ID, ID_FAULT, OperationDto } from './command'
+import { IsIn, IsInt, IsNumber, IsOptional, IsString, Matches, Max, MaxLength, Min } from 'class-validator'
+import { METERS, STAGES, type Meter, type Stage } from '#core/worksheet/job-facts'
+import { CommandDto, ID, ID_FAULT, IsDay, OperationDto } from './command'
 
 export class NewJobDto extends OperationDto {
   @IsString() @Matches(ID, ID_FAULT) id!: string
@@ -11,6 +12,26 @@ export class NewJobDto extends OperationDto {
 
 export class JobChangeDto extends CommandDto {
   @IsOptional() @IsString() @Matches(/\S/, { message: 'A job needs a title.' }) @MaxLength(120) title?: string
+  @IsOptional() @IsString() @MaxLength(4000) notes?: string
+  /** Null takes a fact away. */
+  @IsOptional() @IsString() @MaxLength(60) reference?: string | null
+  @IsOptional() @IsDay() cameIn?: string | null
+  @IsOptional() @IsDay() promised?: string | null
+  @IsOptional() @IsDay() handedOver?: string | null
+  @IsOptional()
+  @IsNumber({}, { message: 'A number, as the meter shows it.' })
+  @Min(0, { message: 'No meter stands below zero.' })
+  @Max(1e9, { message: 'No meter goes that far.' })
+  meterReading?: number | null
+  @IsOptional() @IsIn(STAGES, { message: 'In work, waiting, ready or handed over.' }) stage?: Stage
+}
+
+/** Everything of a unit; what is left out stays. */
+export class UnitChangeDto extends CommandDto {
+  @IsOptional() @IsString() @Matches(/\S/, { message: 'A unit needs a name.' }) @MaxLength(80) name?: string
+  @IsOptional() @IsString() @MaxLength(200) description?: string
+  @IsOptional() @IsString() @MaxLength(60) type?: string
+  @IsOptional() @IsIn(METERS, { message: 'Hours, kilometres or miles.' }) meter?: Meter | null
   @IsOptional() @IsString() @MaxLength(4000) notes?: string
 }
 

@@ -96,6 +96,18 @@ useHead({ title: computed(() => (report.value ? `Report, ${report.value.title}: 
             <dd>{{ value }}</dd>
           </template>
         </dl>
+        <div v-else-if="block.kind === 'photos'" class="my-3 grid gap-3 sm:grid-cols-3">
+          <figure v-for="photo in block.photos" :key="photo.id">
+            <img
+              :src="`/api/photos/${photo.id}`"
+              :alt="photo.caption || 'Photograph'"
+              :width="photo.width"
+              :height="photo.height"
+              class="h-auto w-full"
+            />
+            <figcaption class="text-[13px] text-mute">{{ photo.caption }}</figcaption>
+          </figure>
+        </div>
         <div v-else class="my-3 overflow-x-auto print:overflow-visible">
           <table class="tight w-full">
             <caption class="mb-1 text-left font-semibold">

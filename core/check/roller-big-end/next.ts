@@ -1,6 +1,6 @@
 import { resultId, type Answers, type NextStep } from '../contract'
 import type { Target } from '../work'
-import { lowerFirst } from '../../quantity/lower-first'
+import { lowerFirst } from '../../quantity/first-letter'
 import { leastClearance } from './evaluate'
 import { honePlan } from './hone-plan'
 import { borePoints, honePoint, rodsOf } from './layout'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { lowerFirst } from '#core/quantity/lower-first'
+import { lowerFirst } from '#core/quantity/first-letter'
 
 /** Striking a reading out: it is named, with the point it was taken at where there are several. */
 const props = defineProps<{ open: boolean; figure: string; at: string }>()

@@ -2,7 +2,7 @@
 import type { MatchedSet } from '#core/check/matched-set'
 import { unitOfResult } from '#core/check/results'
 import { formatFigure } from '#core/quantity/figure'
-import { lowerFirst } from '#core/quantity/lower-first'
+import { lowerFirst } from '#core/quantity/first-letter'
 import { shortTime } from '~/composables/shortTime'
 import { usePreferences } from '~/stores/preferences'
 

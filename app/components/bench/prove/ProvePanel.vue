@@ -123,7 +123,8 @@ watch(
           >{{ ' ' }}<span class="text-mute">· computed by version {{ document.signOff.core }}</span>
         </p>
         <p v-if="job">
-          <NuxtLink class="link min-h-9" :to="`/reports/${job}?check=${document.id}`">report of this check</NuxtLink>
+          <NuxtLink class="link min-h-9" :to="`/reports/${job}?check=${document.id}`">report of this check</NuxtLink> ·
+          <NuxtLink class="link min-h-9" :to="`/history/${job}?check=${document.id}`">who did what</NuxtLink>
         </p>
       </template>
       <ul v-else-if="gate.blockers.length" class="space-y-1 text-[14px] text-near" data-test="blockers">
@@ -140,11 +141,7 @@ watch(
           <input id="sign-reason" v-model="reason" class="field" :aria-invalid="reasonFault !== null" autocomplete="off" />
           <p v-if="reasonFault" class="fault">{{ reasonFault }}</p>
         </div>
-        <div>
-          <label class="label mb-1 block" for="sign-name">Name</label>
-          <input id="sign-name" v-model="preferences.signer" class="field" :aria-invalid="nameFault !== null" autocomplete="off" />
-          <p v-if="nameFault" class="fault">{{ nameFault }}</p>
-        </div>
+        <NameField id="sign-name" v-model="preferences.signer" label="Name" :fault="nameFault" />
         <label v-if="!document.signOff && open.length" class="flex min-h-11 items-center gap-2.5 text-[14px]">
           <input v-model="accepting" type="checkbox" class="size-4 accent-[var(--in)]" />What is still to do is accepted as it is, by my
           name
@@ -159,6 +156,7 @@ watch(
         {{ unitName(unit) }}.
       </p>
     </form>
+    <CheckPhotos v-if="job" :job="job" :check="document.id" />
     <div v-if="severalFittings && place">
       <template v-if="place.learned">
         <h2 class="label mb-1">What does the pack do to it?</h2>

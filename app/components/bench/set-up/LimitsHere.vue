@@ -2,7 +2,7 @@
 import { checkKind } from '#core/check/registry'
 import type { CheckDocument } from '#core/check/document'
 import type { ResultEvaluation } from '#core/check/evaluate-fitting'
-import { lowerFirst } from '#core/quantity/lower-first'
+import { lowerFirst } from '#core/quantity/first-letter'
 import type { Fault } from '#shared/types'
 
 /** Nothing to judge by: limits are set where they are missed, without leaving what is being measured. */

@@ -1,0 +1,135 @@
+<script setup lang="ts">
+import { v4 as uuid } from 'uuid'
+import { checkKinds } from '#core/check/registry'
+import { unitOfResult } from '#core/check/results'
+import type { Exact } from '#core/quantity/figure'
+import { familiesFor } from '~/composables/families'
+import { api, faultAt, faultsOf } from '~/composables/useApi'
+import { usePreferences } from '~/stores/preferences'
+import type { CheckView, Fault, StockView } from '#shared/types'
+
+/** A new check of a job: its kind, and what it starts with. */
+const props = defineProps<{
+  jobId: string
+  /** the kind it begins with; empty: the first */
+  kind: string
+}>()
+const emit = defineEmits<{ close: [] }>()
+const preferences = usePreferences()
+const faults = ref<readonly Fault[]>([])
+const stock = ref<StockView | null>(null)
+const titleField = ref<HTMLInputElement>()
+const kind = ref(props.kind || checkKinds[0]!.id)
+const title = ref('')
+const setup = reactive<Record<string, string>>({ ...checkKinds[0]!.defaultSetup })
+const families = computed(() => (stock.value ? familiesFor(kind.value, stock.value) : null))
+/** by hand; null: the one that fits the kind */
+const chosenFamily = ref<string | null>(null)
+const family = computed({
+  get: () => chosenFamily.value ?? families.value?.first ?? '',
+  set: picked => {
+    chosenFamily.value = picked
+  },
+})
+const lower = ref<Exact | null>(null)
+const upper = ref<Exact | null>(null)
+const chosenKind = computed(() => checkKinds.find(k => k.id === kind.value)!)
+const mainResult = computed(() => chosenKind.value.results(setup).find(result => result.main)!)
+const limitUnit = computed(() => unitOfResult(mainResult.value, preferences.system))
+watch(
+  kind,
+  () => {
+    chosenFamily.value = null
+    for (const field of Object.keys(setup)) Reflect.deleteProperty(setup, field)
+    Object.assign(setup, chosenKind.value.defaultSetup)
+  },
+  { flush: 'sync' },
+)
+
+// Its first field takes the focus as soon as it is there, however early it was asked for.
+onMounted(() => titleField.value?.focus())
+defineExpose({ focus: () => titleField.value?.focus() })
+const shop = lookAround()
+/** The drawers a new check can start with. */
+async function lookAround(): Promise<void> {
+  stock.value = await api<StockView>('/api/stock').catch(() => null)
+}
+async function make(): Promise<void> {
+  faults.value = []
+  // Whoever types faster than the shop answers still gets its drawer. Gauges the server takes from the register.
+  await shop
+  const has = { lower: lower.value !== null, upper: upper.value !== null }
+  const limits =
+    has.lower && has.upper
+      ? { kind: 'two-sided', lower: lower.value, upper: upper.value }
+      : has.upper
+        ? { kind: 'upper', upper: upper.value }
+        : has.lower
+          ? { kind: 'lower', lower: lower.value }
+          : null
+  try {
+    const check = await api<CheckView>(`/api/jobs/${props.jobId}/checks`, {
+      body: {
+        op: uuid(),
+        id: uuid(),
+        kind: kind.value,
+        settings: {
+          title: title.value.trim() || chosenKind.value.title,
+          entryUnit: preferences.unit,
+          setup: { ...setup },
+          family: family.value,
+          ...(limits
+            ? {
+                limits: [
+                  { result: mainResult.value.id, role: 'book', set: { ...limits, unit: limitUnit.value, source: { kind: 'book' } } },
+                ],
+              }
+            : {}),
+        },
+      },
+    })
+    await navigateTo(`/checks/${check.document.id}`)
+  } catch (error) {
+    faults.value = faultsOf(error)
+  }
+}
+</script>
+
+<template>
+  <form class="mb-5 grid max-w-4xl gap-3 border-y rule py-4 md:grid-cols-2" novalidate @submit.prevent="make">
+    <div>
+      <label class="label mb-1 block" for="check-kind">Kind of check</label>
+      <select id="check-kind" v-model="kind" class="field">
+        <option v-for="k in checkKinds" :key="k.id" :value="k.id">{{ k.title }}</option>
+      </select>
+      <p class="mt-0.5 text-[12.5px] text-mute">{{ chosenKind.about }}</p>
+    </div>
+    <div>
+      <label class="label mb-1 block" for="check-title">Name</label>
+      <input id="check-title" ref="titleField" v-model="title" class="field" :placeholder="chosenKind.title" autocomplete="off" />
+      <p v-if="faultAt(faults, 'settings.title')" class="fault">{{ faultAt(faults, 'settings.title') }}</p>
+    </div>
+    <SetupFields
+      :kind="chosenKind"
+      :setup="setup"
+      :unit-system="preferences.system"
+      :disabled="false"
+      :settled="false"
+      :faults="faults"
+      @change="change => Object.assign(setup, change)"
+    />
+    <div v-if="chosenKind.places(setup).length">
+      <label class="label mb-1 block" for="check-family">Pieces come from</label>
+      <select id="check-family" v-model="family" class="field">
+        <option value="">no drawer yet</option>
+        <option v-for="f in families?.families ?? []" :key="f" :value="f">{{ f }}</option>
+      </select>
+    </div>
+    <FigureField v-model="lower" label="Book limit, lower" :unit="limitUnit" optional />
+    <FigureField v-model="upper" label="Book limit, upper" :unit="limitUnit" optional :fault="faultAt(faults, 'settings.limits.0.set')" />
+    <div class="flex gap-2 md:col-span-2">
+      <button type="submit" class="button primary">Begin the check</button>
+      <button type="button" class="button" @click="emit('close')">Leave it</button>
+    </div>
+  </form>
+</template>

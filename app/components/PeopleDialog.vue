@@ -1,0 +1,122 @@
+<script setup lang="ts">
+import { v4 as uuid } from 'uuid'
+import { api, faultAt, faultsOf } from '~/composables/useApi'
+import { useRemoval } from '~/composables/useRemoval'
+import { usePeople } from '~/stores/people'
+import { usePreferences } from '~/stores/preferences'
+import type { Fault, Person } from '#shared/types'
+
+/** Those who work here, each with a key; one is picked, another entered. */
+const props = defineProps<{ open: boolean }>()
+const emit = defineEmits<{ close: [] }>()
+const preferences = usePreferences()
+const shop = usePeople()
+const draft = reactive({ name: '', initials: '' })
+const faults = ref<readonly Fault[]>([])
+const leaving = useRemoval<Person[]>(shop.keep)
+
+watch(
+  () => props.open,
+  open => {
+    if (open) void shop.load()
+    faults.value = []
+  },
+)
+function pick(person: Person): void {
+  preferences.signer = person.name
+  emit('close')
+}
+function onKey(event: KeyboardEvent): void {
+  if (event.target instanceof HTMLInputElement || event.ctrlKey || event.altKey || event.metaKey) return
+  const person = /^[1-9]$/.test(event.key) ? shop.people[Number(event.key) - 1] : undefined
+  if (!person) return
+  event.preventDefault()
+  pick(person)
+}
+/** `Tove Marl`: TM, as long as nothing else is said. */
+const likely = computed(() =>
+  draft.name
+    .split(/[\s.-]+/)
+    .map(word => [...word][0] ?? '')
+    .join('')
+    .toUpperCase()
+    .slice(0, 4),
+)
+async function enter(): Promise<void> {
+  faults.value = []
+  const name = draft.name.trim()
+  try {
+    shop.keep(
+      await api<Person[]>('/api/people', { body: { op: uuid(), id: uuid(), name, initials: draft.initials.trim() || likely.value } }),
+    )
+    preferences.signer = name
+    Object.assign(draft, { name: '', initials: '' })
+    emit('close')
+  } catch (error) {
+    faults.value = faultsOf(error)
+  }
+}
+</script>
+
+<template>
+  <PlainDialog :open="open" title="Who is at the bench?" @close="emit('close')">
+    <div @keydown="onKey">
+      <RemovedNotice :removed="leaving.removed.value" :refusal="leaving.refusal.value" @undo="leaving.undo" />
+      <ul v-if="shop.people.length" class="mb-4 border-b rule" data-test="people">
+        <li v-for="(person, i) in shop.people" :key="person.id" class="flex items-center gap-3 border-t rule">
+          <button
+            type="button"
+            class="flex min-h-11 flex-1 items-center gap-3 text-left font-semibold"
+            :aria-pressed="preferences.signer === person.name"
+            @click="pick(person)"
+          >
+            <kbd class="w-6 text-center">{{ i < 9 ? i + 1 : ' ' }}</kbd>
+            <span class="figure w-12">{{ person.initials }}</span>
+            <span>{{ person.name }}</span>
+            <span v-if="preferences.signer === person.name" class="text-in">at the bench</span>
+          </button>
+          <button
+            type="button"
+            class="link text-[13.5px]"
+            :aria-label="`${person.name} has left`"
+            @click="leaving.remove(person.name, `/api/people/${person.id}`, person.version)"
+          >
+            has left
+          </button>
+        </li>
+      </ul>
+      <p v-else class="mb-3 text-mute">
+        Nobody is entered yet. With names here, initials are enough wherever a name is asked for, and the record says who did what.
+      </p>
+      <form class="grid grid-cols-[minmax(0,1fr)_7rem] gap-2" novalidate @submit.prevent="enter">
+        <div>
+          <label class="label mb-1 block" for="person-name">Name</label>
+          <input
+            id="person-name"
+            v-model="draft.name"
+            class="field"
+            maxlength="80"
+            autocomplete="off"
+            :aria-invalid="faultAt(faults, 'name') !== undefined"
+          />
+          <p v-if="faultAt(faults, 'name')" class="fault">{{ faultAt(faults, 'name') }}</p>
+        </div>
+        <div>
+          <label class="label mb-1 block" for="person-initials">Initials</label>
+          <input
+            id="person-initials"
+            v-model="draft.initials"
+            class="field"
+            maxlength="4"
+            autocomplete="off"
+            :placeholder="likely"
+            :aria-invalid="faultAt(faults, 'initials') !== undefined"
+          />
+          <p v-if="faultAt(faults, 'initials')" class="fault">{{ faultAt(faults, 'initials') }}</p>
+        </div>
+        <p v-if="faultAt(faults, '')" class="fault col-span-2">{{ faultAt(faults, '') }}</p>
+        <button type="submit" class="button primary col-span-2 justify-self-start">Works here</button>
+      </form>
+    </div>
+  </PlainDialog>
+</template>

@@ -1,0 +1,8 @@
+/** A day there is, in the years of this trade: `2026-05-04`. In no time zone. */
+export function isDay(text: string): boolean {
+  const match = /^(\d{4})-(\d\d)-(\d\d)$/.exec(text)
+  if (!match) return false
+  const [year, month, day] = match.slice(1).map(Number) as [number, number, number]
+  const date = new Date(Date.UTC(year, month - 1, day))
+  return year >= 1900 && date.getUTCFullYear() === year && date.getUTCMonth() === month - 1 && date.getUTCDate() === day
+}

@@ -1,0 +1,4 @@
+import { allPeople } from '../../database/people'
+import { route } from '../../http/route'
+
+export default route((_event, db) => allPeople(db))

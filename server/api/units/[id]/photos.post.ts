@@ -1,0 +1,10 @@
+import { NewPhotoDto } from '#shared/dto/photo'
+import { readBytes, readQuery } from '../../../http/body'
+import { idParam, route } from '../../../http/route'
+import { PHOTO_LARGEST } from '../../../photo/clean'
+import { addPhoto } from '../../../service/photos'
+
+export default route(async (event, db) => {
+  const dto = await readQuery(event, NewPhotoDto)
+  return addPhoto(db, { unit: idParam(event, 'unit') }, dto, await readBytes(event, PHOTO_LARGEST))
+})

@@ -1,0 +1,16 @@
+import type { Done } from '#shared/types'
+import type { Sql } from '../database/client'
+import { eventsOfJob } from '../database/events'
+import { jobRow } from '../database/jobs'
+import { notFound } from '../http/refuse'
+
+/** Who did what to a job and its checks, and when, the newest first. */
+export async function historyOf(sql: Sql, jobId: string): Promise<Done[]> {
+  if (!(await jobRow(sql, jobId))) throw notFound('job')
+  return (await eventsOfJob(sql, jobId)).map(({ at, who, what, check_id, title }) => ({
+    at: at.toISOString(),
+    who,
+    what,
+    check: check_id === null ? null : { id: check_id, title: title! },
+  }))
+}
