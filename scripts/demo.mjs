@@ -13,6 +13,15 @@ const { serve } = await import('./serve.mjs')
 const loading = join(folder, 'demo-loading')
 if (process.argv.includes('--fresh') || existsSync(loading)) process.env.FINITUM_FRESH = 'yes'
 
+/** Who works on the island. */
+const PEOPLE = [
+  ['TM', 'T. Marl'],
+  ['AS', 'A. Skua'],
+  ['MV', 'M. Vane'],
+  ['PF', 'P. Fulmar'],
+  ['RQ', 'R. Quill'],
+]
+
 async function send(url, body, type) {
   const answer = await fetch(url, { method: 'POST', body, headers: { 'content-type': type, 'x-finitum': 'demo' } })
   if (!answer.ok) stop(`The demo could not be loaded: ${await answer.text()}`)
@@ -27,6 +36,13 @@ await serve({
     writeFileSync(loading, '', { flush: true })
     const demo = join(root, 'demo')
     await send(`${address}/api/stock/csv`, readFileSync(join(demo, 'drawer.csv')), 'text/csv')
+    await send(`${address}/api/limits/csv`, readFileSync(join(demo, 'limits.csv')), 'text/csv')
+    for (const [initials, name] of PEOPLE)
+      await send(
+        `${address}/api/people`,
+        JSON.stringify({ op: `demo-${initials}`, id: `demo-${initials}`, name, initials }),
+        'application/json',
+      )
     for (const file of readdirSync(demo)
       .filter(name => name.endsWith('.worksheet.json'))
       // The newest stands first in the book: the first file comes in last.

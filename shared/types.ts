@@ -5,6 +5,7 @@ import type { Gauge } from '#core/reading/gauge'
 import type { LengthUnit } from '#core/quantity/length'
 import type { MeasureUnit } from '#core/quantity/measure'
 import type { VerdictState } from '#core/verdict/decide'
+import type { LimitSet } from '#core/verdict/limits'
 import type { JobFacts, UnitFacts } from '#core/worksheet/job-facts'
 import type { MatchedSet } from '#core/check/matched-set'
 
@@ -65,6 +66,16 @@ export interface JobView extends JobSummary {
   readonly signedOnUnit: readonly { readonly id: string; readonly kind: string; readonly title: string; readonly job: string }[]
   /** checks on which nothing rests: they can be removed */
   readonly removable: readonly string[]
+}
+
+/** A check that took its limits from an entry of the library. */
+export interface LibraryUse {
+  readonly check: { readonly id: string; readonly title: string }
+  readonly unit: string
+  readonly signed: boolean
+  /** the entry’s, when it was taken or last kept */
+  readonly version: number
+  readonly set: LimitSet
 }
 
 /** Somebody who works here; the initials pick the name. */
@@ -136,7 +147,7 @@ export interface JobList {
 
 /** Everything the bench needs of one check. */
 export interface CheckView {
-  readonly job: { readonly id: string; readonly title: string; readonly unit: string }
+  readonly job: { readonly id: string; readonly title: string; readonly unit: string; readonly type: string }
   readonly version: number
   readonly document: CheckDocument
   /** `reserved` counts what is kept back and what is promised to other checks */
@@ -151,6 +162,32 @@ export interface RegisteredGauge extends Gauge {
   readonly kit: BoreKit | null
   /** checks it is in use on */
   readonly uses: number
+}
+
+/** What came out when a gauge was checked. */
+export interface GaugeCheck {
+  readonly id: string
+  readonly on: string
+  readonly good: boolean
+  readonly note: string
+  readonly by: string
+}
+/** A check that rests on readings of a gauge which was found wrong. */
+export interface DoubtfulCheck {
+  readonly id: string
+  readonly title: string
+  readonly unit: string
+  readonly job: string
+  readonly signed: boolean
+  readonly readings: number
+  /** days of the first and the last of them */
+  readonly first: string
+  readonly last: string
+}
+export interface GaugeRecord {
+  readonly checks: readonly GaugeCheck[]
+  /** where it was found wrong: the day it was last known to be good, and what was read with it since; null: it is good, or nobody looked */
+  readonly doubtful: { readonly since: string | null; readonly checks: readonly DoubtfulCheck[] } | null
 }
 
 export interface LotUse {

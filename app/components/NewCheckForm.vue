@@ -7,12 +7,16 @@ import { familiesFor } from '~/composables/families'
 import { api, faultAt, faultsOf } from '~/composables/useApi'
 import { usePreferences } from '~/stores/preferences'
 import type { CheckView, Fault, StockView } from '#shared/types'
+import { limitsFrom, type LibraryLimit } from '#core/check/library'
+import { entryWords, useLibrary } from '~/composables/useLibrary'
 
 /** A new check of a job: its kind, and what it starts with. */
 const props = defineProps<{
   jobId: string
   /** the kind it begins with; empty: the first */
   kind: string
+  /** of the unit */
+  type: string
 }>()
 const emit = defineEmits<{ close: [] }>()
 const preferences = usePreferences()
@@ -40,6 +44,7 @@ watch(
   kind,
   () => {
     chosenFamily.value = null
+    taken.value = []
     for (const field of Object.keys(setup)) Reflect.deleteProperty(setup, field)
     Object.assign(setup, chosenKind.value.defaultSetup)
   },
@@ -49,10 +54,23 @@ watch(
 // Its first field takes the focus as soon as it is there, however early it was asked for.
 onMounted(() => titleField.value?.focus())
 defineExpose({ focus: () => titleField.value?.focus() })
+const { load, offered } = useLibrary()
+const fromLibrary = computed(() => offered(kind.value, props.type, chosenKind.value.results(setup)))
+/** ids of the entries it begins with */
+const taken = ref<readonly string[]>([])
+/** One entry for a figure: what another says of it goes. */
+function take(entry: LibraryLimit, on: boolean): void {
+  const same = new Set(fromLibrary.value.filter(({ result, role }) => result === entry.result && role === entry.role).map(({ id }) => id))
+  taken.value = [...taken.value.filter(id => !same.has(id)), ...(on ? [entry.id] : [])]
+  if (on) Object.assign(setup, entry.rule)
+}
+const chosen = computed(() => fromLibrary.value.filter(({ id }) => taken.value.includes(id)))
 const shop = lookAround()
 /** The drawers a new check can start with. */
 async function lookAround(): Promise<void> {
+  const library = load()
   stock.value = await api<StockView>('/api/stock').catch(() => null)
+  await library
 }
 async function make(): Promise<void> {
   faults.value = []
@@ -78,10 +96,14 @@ async function make(): Promise<void> {
           entryUnit: preferences.unit,
           setup: { ...setup },
           family: family.value,
-          ...(limits
+          ...(limits || chosen.value.length > 0
             ? {
                 limits: [
-                  { result: mainResult.value.id, role: 'book', set: { ...limits, unit: limitUnit.value, source: { kind: 'book' } } },
+                  ...chosen.value.map(entry => ({ result: entry.result, role: entry.role, set: limitsFrom(entry) })),
+                  // Typed by hand they come after, and stand.
+                  ...(limits
+                    ? [{ result: mainResult.value.id, role: 'book', set: { ...limits, unit: limitUnit.value, source: { kind: 'book' } } }]
+                    : []),
                 ],
               }
             : {}),
@@ -125,6 +147,20 @@ async function make(): Promise<void> {
         <option v-for="f in families?.families ?? []" :key="f" :value="f">{{ f }}</option>
       </select>
     </div>
+    <fieldset v-if="fromLibrary.length" class="md:col-span-2" data-test="from-library">
+      <legend class="label">From the library of limits</legend>
+      <label v-for="entry in fromLibrary" :key="entry.id" class="flex min-h-9 items-center gap-2.5 text-[14.5px]">
+        <input
+          type="checkbox"
+          class="size-4"
+          :checked="taken.includes(entry.id)"
+          @change="take(entry, ($event.target as HTMLInputElement).checked)"
+        />
+        <span
+          >{{ entryWords(entry) }}<span class="text-mute"> · {{ entry.role }}{{ entry.type ? `, ${entry.type}` : '' }}</span></span
+        >
+      </label>
+    </fieldset>
     <FigureField v-model="lower" label="Book limit, lower" :unit="limitUnit" optional />
     <FigureField v-model="upper" label="Book limit, upper" :unit="limitUnit" optional :fault="faultAt(faults, 'settings.limits.0.set')" />
     <div class="flex gap-2 md:col-span-2">

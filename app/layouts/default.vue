@@ -8,6 +8,7 @@ const views = [
   { to: '/units', label: 'Units', also: [] },
   { to: '/stock', label: 'Stock', also: [] },
   { to: '/gauges', label: 'Gauges', also: [] },
+  { to: '/limits', label: 'Limits', also: [] },
 ]
 const isOn = (view: (typeof views)[number]) =>
   route.path === view.to || [...view.also, ...(view.to === '/' ? [] : [view.to])].some(path => route.path.startsWith(path))

@@ -134,7 +134,8 @@ useHead({ title: 'Gauges · Finitum' })
               </td>
               <td class="hidden pl-5 text-[13.5px] text-mute md:table-cell">{{ reach(g) }}</td>
               <td class="text-[13.5px] whitespace-nowrap" :class="late(g) ? 'font-semibold text-near' : 'text-mute'">
-                {{ g.due === null ? '–' : late(g) ? `overdue, ${g.due}` : g.due }}
+                <span v-if="g.foundWrong" class="block font-semibold text-out">found wrong, {{ g.foundWrong }}</span
+                >{{ g.due === null ? '–' : late(g) ? `overdue, ${g.due}` : g.due }}
               </td>
               <td class="text-[13.5px] whitespace-nowrap">
                 <template v-if="!zeroes(g)">
@@ -159,14 +160,10 @@ useHead({ title: 'Gauges · Finitum' })
         </table>
       </div>
       <GaugePanel v-if="adding" key="new" :gauge="null" @changed="changed" @close="adding = false" />
-      <GaugePanel
-        v-else-if="gauge"
-        :key="`${gauge.id}-${gauge.version}`"
-        :gauge="gauge"
-        @changed="changed"
-        @close="pick(null)"
-        @reload="load"
-      />
+      <div v-else-if="gauge" class="grid content-start gap-4">
+        <GaugePanel :key="`${gauge.id}-${gauge.version}`" :gauge="gauge" @changed="changed" @close="pick(null)" @reload="load" />
+        <GaugeRecordPanel :key="gauge.id" :gauge="gauge" @checked="load" />
+      </div>
       <p v-else class="text-[14px] text-mute lg:border-l lg:pl-6 rule">
         Pick a gauge with ↑ ↓ or a click. What stands here goes into the uncertainty of every reading taken with it. Overdue or unzeroed
         gauges warn at the bench; they never block.

@@ -20,6 +20,8 @@ interface FieldHead {
   readonly added?: true
   /** Says which way the pieces move it: may be mended, with a reason, when the fittings show that it is wrong. */
   readonly sign?: boolean
+  /** Says which figure the limit is for: it goes with the limit wherever that is kept. */
+  readonly ofLimit?: boolean
 }
 export interface ChoiceField<Value extends string = string> extends FieldHead {
   readonly kind: 'choice'

@@ -67,6 +67,8 @@ export interface Gauge {
   readonly due: string | null
   /** Day it was last zeroed, or tried on its standard. */
   readonly zeroedOn: string | null
+  /** Day it was found wrong at its check, and not good since. */
+  readonly foundWrong?: string
 }
 
 /** What a gauge without these particulars has: a file of the first version, a gauge just entered. */
@@ -114,6 +116,8 @@ export interface GaugeWarning {
  */
 export function gaugeWarnings(gauge: Gauge, today: string): GaugeWarning[] {
   const warnings: GaugeWarning[] = []
+  if (gauge.foundWrong)
+    warnings.push({ words: `${gauge.name} was found wrong at its check on ${gauge.foundWrong}, and not good since.`, zero: false })
   if (gauge.due !== null && gauge.due < today) warnings.push({ words: `${gauge.name} was due for its check on ${gauge.due}.`, zero: false })
   if (isZeroed(gauge.kind) && gauge.zeroedOn !== today)
     warnings.push({

@@ -22,6 +22,8 @@ export interface LimitSource {
   readonly page?: string
   readonly revision?: string
   readonly date?: string
+  /** the entry of the shop’s library they were taken from, and how it stood then */
+  readonly entry?: { readonly id: string; readonly version: number }
 }
 
 /**

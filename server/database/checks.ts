@@ -111,7 +111,7 @@ const WHOLE = {
   name: 'whole_check',
   values: 2,
   statement: `SELECT row_to_json(c) AS row,
-  ${one('SELECT j.id, j.title, u.name AS unit FROM job j JOIN unit u ON u.id = j.unit_id WHERE j.id = c.job_id')} AS job,
+  ${one('SELECT j.id, j.title, u.name AS unit, u.type FROM job j JOIN unit u ON u.id = j.unit_id WHERE j.id = c.job_id')} AS job,
   ${all(LIMITS)} AS limits, ${all(GAUGES)} AS gauges, ${all(SPREADS)} AS spreads, ${all(TRIALS)} AS trials, ${all(LISTINGS)} AS listings,
   ${all(REFITS)} AS refits, ${all(PREDICTIONS)} AS predictions, ${all(READINGS)} AS readings, ${all(TICKS)} AS ticks, ${all(CONDITIONS)} AS conditions, ${all(CLEARINGS)} AS clearings, ${all(LAPS)} AS laps,
   ${all(PARTS)} AS parts, ${all(CHANGES)} AS changes, ${one(SIGNATURE)} AS signature, ${one(REOPENED)} AS reopened,
@@ -122,7 +122,7 @@ const WHOLE = {
 
 interface WholeRow extends TrialRows {
   row: CheckRow
-  job: { id: string; title: string; unit: string }
+  job: { id: string; title: string; unit: string; type: string }
   limits: LimitRow[]
   gauges: UsedGaugeRow[]
   spreads: SpreadRow[]
@@ -141,7 +141,7 @@ interface WholeRow extends TrialRows {
 
 export interface WholeCheck {
   readonly row: CheckRow
-  readonly job: { readonly id: string; readonly title: string; readonly unit: string }
+  readonly job: { readonly id: string; readonly title: string; readonly unit: string; readonly type: string }
   /** as its rows say now, whatever was signed */
   readonly document: CheckDocument
   /** what stands signed, as it was stored then; null: nothing does */

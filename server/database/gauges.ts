@@ -1,9 +1,10 @@
 import { createHash } from 'node:crypto'
 import type { BoreKit } from '#core/method/bore-gauge/builder'
-import type { RegisteredGauge } from '#shared/types'
+import type { DoubtfulCheck, GaugeCheck, RegisteredGauge } from '#shared/types'
 import type { CheckDocument } from '#core/check/document'
 import type { Gauge, GaugeKind } from '#core/reading/gauge'
 import type { Exact, Unit } from '#core/quantity/figure'
+import { insertRows } from './bulk'
 import type { Sql } from './client'
 
 export interface GaugeRow {
@@ -25,6 +26,7 @@ export interface GaugeRow {
   last_check: string | null
   due: string | null
   zeroed_on: string | null
+  found_wrong: string | null
   version: number
 }
 
@@ -46,6 +48,7 @@ const gaugeOf = (row: GaugeRow): Gauge => ({
   lastCheck: row.last_check,
   due: row.due,
   zeroedOn: row.zeroed_on,
+  ...(row.found_wrong === null ? {} : { foundWrong: row.found_wrong }),
 })
 
 const REGISTERED = `SELECT g.*, k.kit, (SELECT count(*) FROM check_gauge c WHERE c.gauge_id = g.id)::integer AS uses FROM gauge g LEFT JOIN bore_kit k ON k.gauge_id = g.id`
@@ -92,7 +95,8 @@ export async function insertGauge(sql: Sql, gauge: Gauge): Promise<boolean> {
 }
 
 /** What makes a gauge the one it is: what goes into the uncertainty of its readings. */
-const particulars = ({ lastCheck: _, due: __, zeroedOn: ___, ...gauge }: Gauge) => JSON.stringify(Object.entries(gauge).sort())
+const particulars = ({ lastCheck: _, due: __, zeroedOn: ___, foundWrong: ____, ...gauge }: Gauge) =>
+  JSON.stringify(Object.entries(gauge).sort())
 
 /**
  * Takes a gauge of a file into the register. One that is known by its id but is not the same is another gauge, under an id of its own.
@@ -135,4 +139,33 @@ export const useGauge = (sql: Sql, checkId: string, key: string, gaugeId: string
   sql.rows(
     'INSERT INTO check_gauge (check_id, kind, gauge_id) VALUES ($1,$2,$3) ON CONFLICT (check_id, kind) DO UPDATE SET gauge_id = $3',
     [checkId, key, gaugeId],
+  )
+
+/** What came out when a gauge was checked, the newest first. */
+export const checksOfGauge = (sql: Sql, id: string) =>
+  sql.rows<GaugeCheck>(
+    'SELECT id, on_day AS on, good, note, by_name AS by FROM gauge_check WHERE gauge_id = $1 ORDER BY on_day DESC, at DESC, id LIMIT 100',
+    [id],
+  )
+export const insertGaugeCheck = (sql: Sql, gaugeId: string, { id, on, good, note, by }: GaugeCheck) =>
+  insertRows(sql, 'gauge_check', [{ id, gauge_id: gaugeId, on_day: on, good, note, by_name: by }])
+export const setChecked = (sql: Sql, id: string, lastCheck: string | null, due: string | null, foundWrong: string | null) =>
+  sql.rows('UPDATE gauge SET last_check = $2, due = $3, found_wrong = $4, version = version + 1 WHERE id = $1', [
+    id,
+    lastCheck,
+    due,
+    foundWrong,
+  ])
+
+/** Checks with readings that were taken with a gauge on a day or later, the newest first. @param day  null: ever */
+export const readWith = (sql: Sql, gaugeId: string, day: string | null) =>
+  sql.rows<DoubtfulCheck>(
+    `SELECT c.id, c.title, unit.name AS unit, job.title AS job, c.signed, count(*)::integer AS readings,
+      to_char(min(r.at), 'YYYY-MM-DD') AS first, to_char(max(r.at), 'YYYY-MM-DD') AS last
+    FROM series s JOIN reading r ON r.series_id = s.id JOIN trial t ON t.id = s.trial_id JOIN checks c ON c.id = t.check_id
+    JOIN job ON job.id = c.job_id JOIN unit ON unit.id = job.unit_id
+    WHERE s.gauge_id = $1 AND c.removed_at IS NULL AND job.removed_at IS NULL AND ($2::text IS NULL OR to_char(r.at, 'YYYY-MM-DD') >= $2)
+      AND NOT EXISTS (SELECT 1 FROM reading_void v WHERE v.reading_id = r.id)
+    GROUP BY c.id, unit.name, job.title ORDER BY max(r.at) DESC, c.id`,
+    [gaugeId, day],
   )

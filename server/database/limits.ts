@@ -32,7 +32,8 @@ export interface LimitRow {
   source: LimitSource
 }
 
-const limitSetOf = (row: LimitRow): LimitSet | null =>
+/** The limits of a row; null: they were taken away. */
+export const limitSetOf = (row: Omit<LimitRow, 'result' | 'role'>): LimitSet | null =>
   row.kind === null
     ? null
     : {

@@ -21,10 +21,14 @@ export const unitById = async (sql: Sql, id: string) => (await sql.rows<UnitRow>
 export const unitByName = async (sql: Sql, name: string) =>
   (await sql.rows<UnitRow>('SELECT * FROM unit WHERE lower(name) = lower($1)', [name]))[0]
 
-/** A unit of that name, made when there is none yet. */
+/** A unit of that name, made when there is none yet; what is not known of it here is taken over. */
 export async function unitNamed(sql: Sql, id: string, name: string, description: string, { type, meter }: UnitFacts = {}): Promise<string> {
   const found = await unitByName(sql, name)
-  if (found) return found.id
+  if (found) {
+    if ((type && found.type === '') || (meter && found.meter === null))
+      await updateUnit(sql, { ...found, type: found.type || (type ?? ''), meter: found.meter ?? meter ?? null })
+    return found.id
+  }
   await sql.rows('INSERT INTO unit (id, name, description, type, meter) VALUES ($1, $2, $3, $4, $5)', [
     id,
     name,

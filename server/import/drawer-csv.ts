@@ -1,10 +1,10 @@
-import Papa from 'papaparse'
 import { v4 as uuid } from 'uuid'
 import { formatLength } from '#core/quantity/format-length'
 import { parseLength } from '#core/quantity/parse-length'
 import type { Nm } from '#core/quantity/length'
 import { SHAPES, withSizes, type Lot } from '#core/pack/lot'
 import type { Fault } from '#shared/types'
+import { cellOf, readTable, repeatedIds, writeTable, type NoTable, type TableRow } from './csv'
 
 /** Sizes of one file, as in a worksheet. */
 const MOST_LINES = 5_000
@@ -29,9 +29,7 @@ const COLUMNS = [
   'inside',
   'outside',
 ] as const
-type Row = Partial<Record<(typeof COLUMNS)[number], string>>
-/** A spreadsheet must not run what a mark or a tag says: such text is written with a leading apostrophe. */
-const OPTIONS = { newline: '\n', escapeFormulae: /^[=+\-@\t\r]/ }
+type Row = TableRow<(typeof COLUMNS)[number]>
 
 /** A drawer as CSV; every length carries its unit, so that the file reads back as it is. */
 export function writeDrawer(lots: readonly Lot[]): string {
@@ -58,36 +56,23 @@ export function writeDrawer(lots: readonly Lot[]): string {
     mm(lot.inside),
     mm(lot.outside),
   ])
-  return `${Papa.unparse({ fields: [...COLUMNS], data: rows }, OPTIONS)}\n`
+  return writeTable(COLUMNS, rows)
 }
 
-export type DrawerReading = { readonly lots: readonly Lot[] } | { readonly status: 413 | 422; readonly faults: readonly Fault[] }
+export type DrawerReading = { readonly lots: readonly Lot[] } | NoTable
 
 /** A drawer from CSV: all rows, or what is wrong with the first ten. Lengths are read as they are typed (0.10 mm, 4 thou); a bare number is thou. */
 export function readDrawer(text: string): DrawerReading {
-  const no = (reason: string, path = '', status: 413 | 422 = 422) => ({ status, faults: [{ path, reason }] })
-  const parsed = Papa.parse<Row>(text.replace(/^\uFEFF/, ''), {
-    header: true,
-    skipEmptyLines: 'greedy',
-    transformHeader: header => header.trim().toLowerCase(),
-  })
-  const missing = (['family', 'nominal', 'count'] as const).filter(column => !parsed.meta.fields?.includes(column))
-  if (missing.length > 0) return no(`The first line must name the columns; missing: ${missing.join(', ')}.`, 'line 1')
-  const unknown = (parsed.meta.fields ?? []).filter(field => !(COLUMNS as readonly string[]).includes(field))
-  if (unknown.length > 0) return no(`This column is not known: ${unknown[0]}.`, 'line 1')
-  const broken = parsed.errors.find(error => error.type !== 'FieldMismatch' || error.code === 'TooManyFields')
-  if (broken) return no(`${broken.message}.`, `line ${(broken.row ?? 0) + 2}`)
-  if (parsed.data.length > MOST_LINES) return no(`At most ${MOST_LINES} sizes a file; this one has ${parsed.data.length}.`, '', 413)
+  const table = readTable(text, COLUMNS, ['family', 'nominal', 'count'], { most: MOST_LINES, what: 'sizes' })
+  if ('faults' in table) return table
   const faults: Fault[] = []
-  const lots = parsed.data.map((row, i) => lotFrom(row, `line ${i + 2}`, faults))
-  const seen = new Set<string>()
-  const twice = lots.findIndex(({ id }) => seen.size === seen.add(id).size)
-  if (twice !== -1) faults.push({ path: `line ${twice + 2}`, reason: `The id “${lots[twice]!.id}” is used twice.` })
+  const lots = table.rows.map((row, i) => lotFrom(row, `line ${i + 2}`, faults))
+  faults.push(...repeatedIds(lots))
   return faults.length > 0 ? { status: 422, faults: faults.slice(0, 10) } : { lots }
 }
 
 function lotFrom(row: Row, line: string, faults: Fault[]): Lot {
-  const field = (column: keyof Row) => (row[column] ?? '').trim().replace(/^'(?=[=+\-@\t\r])/, '')
+  const field = (column: keyof Row) => cellOf(row, column)
   const length = (column: keyof Row, least: number): Nm | null => {
     if (field(column) === '') return null
     const entry = parseLength(field(column), 'thou')

@@ -11,7 +11,6 @@ import { withReader } from './call-reader'
 import { writeDrawer } from './drawer-csv'
 import { inRuns } from './worksheet-in'
 
-export const CSV_LARGEST = 1_000_000
 const SIZES_AT_ONCE = 250
 
 export const exportStock = async (sql: Sql): Promise<string> => writeDrawer(await allLots(sql))

@@ -2,13 +2,23 @@ import { kitFaults } from '#core/method/bore-gauge/builder'
 import { exact } from '#core/quantity/figure'
 import { nm } from '#core/quantity/length'
 import { GAUGE_NAME, PLAIN_GAUGE, gaugeFault, readsOf, type Gauge } from '#core/reading/gauge'
-import type { BoreKitDto, GaugeChangeDto, GaugeFieldsDto, NewGaugeDto, ZeroedDto } from '#shared/dto/gauge'
+import type { BoreKitDto, GaugeChangeDto, GaugeCheckDto, GaugeFieldsDto, NewGaugeDto, ZeroedDto } from '#shared/dto/gauge'
 import type { CommandDto } from '#shared/dto/command'
-import type { RegisteredGauge } from '#shared/types'
+import type { GaugeRecord, RegisteredGauge } from '#shared/types'
 import type { Database, Sql } from '../database/client'
 import { insertEvent } from '../database/events'
 import { isRepeat } from './once'
-import { allGauges, gaugeById, insertGauge, keepKit, updateGauge } from '../database/gauges'
+import {
+  allGauges,
+  checksOfGauge,
+  gaugeById,
+  insertGauge,
+  insertGaugeCheck,
+  keepKit,
+  readWith,
+  setChecked,
+  updateGauge,
+} from '../database/gauges'
 import { notFound, refuse, refuseAll } from '../http/refuse'
 import { assertFresh } from './command'
 
@@ -99,3 +109,41 @@ export const markZeroed = (db: Database, id: string, dto: ZeroedDto): Promise<Re
     if (gauge.zeroedOn !== dto.on) await sql.rows('UPDATE gauge SET zeroed_on = $2 WHERE id = $1', [id, dto.on])
     return allGauges(sql)
   })
+
+/** A gauge was checked: good again, or wrong, and then what was read with it since it was last good is in doubt. */
+export const recordGaugeCheck = (db: Database, id: string, dto: GaugeCheckDto): Promise<GaugeRecord> =>
+  db.transaction(async sql => {
+    const gauge = await gaugeById(sql, id)
+    if (!gauge) throw notFound('gauge')
+    if (!(await isRepeat(sql, dto))) {
+      await assertFresh(sql, id, dto.version, gauge.version)
+      if (!dto.good && !dto.note?.trim()) throw refuse(422, 'Say what was wrong: by how much, and where in its range.', 'note')
+      if (dto.due && dto.due < dto.on) throw refuse(422, 'The next check cannot be due before this one.', 'due')
+      // A gauge whose good check was only a date in the register: that day is where doubt begins.
+      const [newest] = await checksOfGauge(sql, id)
+      if (!newest && gauge.lastCheck !== null && gauge.lastCheck <= dto.on)
+        await insertGaugeCheck(sql, id, { id: `${dto.op}:before`, on: gauge.lastCheck, good: true, note: 'as the register had it', by: '' })
+      await insertGaugeCheck(sql, id, { id: dto.op, on: dto.on, good: dto.good, note: dto.note?.trim() ?? '', by: dto.by.trim() })
+      const [last] = await checksOfGauge(sql, id)
+      await setChecked(sql, id, last!.on, dto.due ?? null, last!.good ? null : last!.on)
+      await insertEvent(
+        sql,
+        { ...dto, who: dto.by },
+        {
+          subject: id,
+          version: gauge.version + 1,
+          what: dto.good ? `Checked on ${dto.on}: good` : `Found wrong on ${dto.on}: ${dto.note!.trim()}`,
+        },
+      )
+    }
+    return gaugeRecord(sql, id)
+  })
+
+/** When a gauge was checked, and, where it was found wrong, what rests on it. */
+export async function gaugeRecord(sql: Sql, id: string): Promise<GaugeRecord> {
+  if (!(await gaugeById(sql, id))) throw notFound('gauge')
+  const checks = await checksOfGauge(sql, id)
+  if (checks[0]?.good !== false) return { checks, doubtful: null }
+  const since = checks.find(({ good }) => good)?.on ?? null
+  return { checks, doubtful: { since, checks: await readWith(sql, id, since) } }
+}

@@ -78,3 +78,12 @@ export class BoreKitDto extends CommandDto {
   @IsArray() @ArrayMaxSize(40) @ValidateNested({ each: true }) @Type(() => AnvilDto) anvils!: AnvilDto[]
   @IsArray() @ArrayMaxSize(20) @ValidateNested({ each: true }) @Type(() => WasherDto) washers!: WasherDto[]
 }
+
+/** What came out when it was checked. */
+export class GaugeCheckDto extends CommandDto {
+  @IsDay() on!: string
+  @IsBoolean() good!: boolean
+  @IsOptional() @IsString() @MaxLength(400) note?: string
+  @IsString() @Matches(/\S/, { message: 'Say who checked it.' }) @MaxLength(80) by!: string
+  @IsOptional() @IsDay() due?: string | null
+}

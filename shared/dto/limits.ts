@@ -1,9 +1,9 @@
 import { Type } from 'class-transformer'
-import { IsBoolean, IsIn, IsInt, IsObject, IsOptional, IsString, Max, MaxLength, Min, ValidateNested } from 'class-validator'
+import { IsBoolean, IsIn, IsInt, IsObject, IsOptional, IsString, Matches, Max, MaxLength, Min, ValidateNested } from 'class-validator'
 import { ALL_UNITS, type Exact, type Unit } from '#core/quantity/figure'
 import type { LengthUnit } from '#core/quantity/length'
 import type { LimitSourceKind } from '#core/verdict/limits'
-import { NEEDED } from './command'
+import { ID, ID_FAULT, NEEDED } from './command'
 
 /** Bench figures stay within ±1 km, 1000 N·m, 1000 kN: anything else is a slip. Small units */
 export const LONGEST = 1e12
@@ -26,6 +26,12 @@ export function IsLength(least = -LONGEST, each = false, most = LONGEST): Proper
 /** A piece of a drawer is under a metre. */
 export const IsPieceLength = (least: number, each = false): PropertyDecorator => IsLength(least, each, 1e9)
 
+/** An entry of the library, and how it stood. */
+export class LimitEntryDto {
+  @IsString() @Matches(ID, ID_FAULT) id!: string
+  @IsInt() @Min(1) version!: number
+}
+
 export class LimitSourceDto {
   @IsIn(['book', 'shop', 'kit-leaflet', 'borrowed', 'common-practice', 'own'], { message: 'Say where the limits come from.' })
   kind!: LimitSourceKind
@@ -33,6 +39,7 @@ export class LimitSourceDto {
   @IsOptional() @IsString() @MaxLength(40) page?: string
   @IsOptional() @IsString() @MaxLength(40) revision?: string
   @IsOptional() @IsString() @MaxLength(20) date?: string
+  @IsOptional() @IsObject(NEEDED) @ValidateNested() @Type(() => LimitEntryDto) entry?: LimitEntryDto
 }
 
 export class LimitSetDto {

@@ -119,6 +119,7 @@ useBenchKeys({ locked, phase, place, proposal, pick, takeOwn, ask, step, panel, 
   <div class="flex min-h-0 flex-1 flex-col">
     <BenchHead :title="document.title" />
     <BenchNotice />
+    <LibraryNotice :document="document" :evaluation="evaluation" />
     <div class="grid flex-1 md:grid-cols-[232px_minmax(0,1fr)]">
       <aside class="border-b rule px-4 py-4 md:border-r md:border-b-0 md:px-5">
         <h1 class="sr-only">{{ document.title }}</h1>

@@ -101,7 +101,7 @@ useHead({ title: computed(() => (job.value ? `${job.value.unit.name}: ${job.valu
       </div>
       <p v-else-if="job.checks.length" class="mb-4 text-in">Every check is signed off.</p>
 
-      <NewCheckForm v-if="making" ref="form" :job-id="id" :kind="kind" @close="making = false" />
+      <NewCheckForm v-if="making" ref="form" :job-id="id" :kind="kind" :type="job.unit.type ?? ''" @close="making = false" />
 
       <CheckOffers v-if="!making" :job="job" @take="take" />
       <RemovedNotice :removed="check.removed.value" :refusal="check.refusal.value" @undo="check.undo" />

@@ -39,6 +39,7 @@ export const FIELDS = {
     label: 'The limit is for',
     hint: 'a property of the limit: read it where the limit stands',
     free: true,
+    ofLimit: true,
     options: [
       { value: 'unsaid', label: 'not said yet' },
       { value: 'axis', label: 'each axis difference, 12 − 6 and 3 − 9' },

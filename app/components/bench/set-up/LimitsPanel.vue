@@ -9,6 +9,9 @@ import { lowerFirst } from '#core/quantity/first-letter'
 import { SOURCE_NAME, describeLimits, type LimitSet } from '#core/verdict/limits'
 import { faultAt } from '~/composables/useApi'
 import type { Fault } from '#shared/types'
+import { limitsFrom, type LibraryLimit } from '#core/check/library'
+import { entryWords, useLibrary } from '~/composables/useLibrary'
+import { useBench } from '~/stores/bench'
 
 /** Book and shop limits of each result a check comes to, for all positions or one. */
 const props = defineProps<{
@@ -55,6 +58,21 @@ const keep = (role: 'book' | 'shop', set: LimitSet) =>
 const thumb = computed(() =>
   pair.value.book || pair.value.shop ? null : (props.results.find(result => result.kind.id === shown.value.kind.id)?.thumb ?? null),
 )
+const bench = useBench()
+const { load, offered } = useLibrary()
+onMounted(() => void load())
+/** What the library has for the figure looked at, and is not taken yet. */
+const fromLibrary = computed(() =>
+  offered(props.kind.id, bench.view?.job.type ?? '', all.value).filter(({ id, version, result, role }) => {
+    const entry = props.document.limits.sets[result]?.[role]?.source.entry
+    return result === shown.value.id && !(entry?.id === id && entry.version === version)
+  }),
+)
+const take = (entry: LibraryLimit) =>
+  emit('keep', {
+    limits: [{ result: entry.result, role: entry.role, set: limitsFrom(entry) }],
+    ...(Object.keys(entry.rule).length > 0 ? { setup: { ...props.document.setup, ...entry.rule } } : {}),
+  })
 const WORKING = { tighter: 'the tighter', book: 'book', shop: 'shop' } as const
 const both = computed(() => Object.values(props.document.limits.sets).some(set => set.book && set.shop))
 const fault = computed(
@@ -79,6 +97,12 @@ const fault = computed(
       </p>
       <button type="button" class="button min-h-9" @click="keep('shop', thumb)">Use it as shop limits</button>
     </div>
+    <ul v-if="fromLibrary.length && !locked" class="space-y-1 text-[14px]" data-test="from-library">
+      <li v-for="entry in fromLibrary" :key="entry.id" class="flex flex-wrap items-center gap-x-3">
+        <span class="min-w-0 flex-1">{{ entryWords(entry) }}</span>
+        <button type="button" class="button min-h-9" @click="take(entry)">Take it as {{ entry.role }} limits</button>
+      </li>
+    </ul>
     <LimitEditor
       :key="`${shown.id}-book`"
       title="Book limits"
