@@ -5,7 +5,7 @@ import { join } from 'node:path'
 /** A file of this size is set aside, the one before it removed. */
 const LARGEST = 1_000_000
 
-type What = 'start' | 'stop' | 'migration' | 'refused' | 'import' | 'error'
+type What = 'start' | 'stop' | 'migration' | 'refused' | 'import' | 'copy' | 'error'
 
 let file: string | null = null
 

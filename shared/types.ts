@@ -190,6 +190,23 @@ export interface GaugeRecord {
   readonly doubtful: { readonly since: string | null; readonly checks: readonly DoubtfulCheck[] } | null
 }
 
+/** A copy of everything, made by itself. */
+export interface Copy {
+  readonly name: string
+  readonly bytes: number
+  readonly at: string
+  /** what came of restoring it in a trial; null: not tried yet */
+  readonly tested: string | null
+}
+export interface Copies {
+  /** where they are */
+  readonly folder: string
+  /** chosen by hand; null: beside the data */
+  readonly own: string | null
+  readonly keep: number
+  readonly copies: readonly Copy[]
+}
+
 export interface LotUse {
   readonly lotId: string
   readonly count: number

@@ -34,7 +34,7 @@ export async function api<Answer>(
   let response: Response
   try {
     response = await fetch(path, {
-      method: options.method ?? (options.body !== undefined || options.text !== undefined || options.bytes ? 'POST' : 'GET'),
+      method: options.method ?? (options.body !== undefined || options.text !== undefined || options.bytes !== undefined ? 'POST' : 'GET'),
       ...(options.body === undefined ? {} : { body: JSON.stringify(withWho(options.body)) }),
       ...(options.text === undefined ? {} : { body: options.text }),
       ...(options.bytes ? { body: options.bytes } : {}),

@@ -1,6 +1,8 @@
 import { existsSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { useStorage } from 'nitropack/runtime'
+import { copyWhenDue } from '../backup/copies'
 import { forgetArrivals } from './arrivals'
 import { claim, type Claim } from './claim'
 import { openDatabase, type Database } from './client'
@@ -21,21 +23,47 @@ export function database(): Promise<Database> {
   return opening
 }
 
-async function open(): Promise<Database> {
+let read: Promise<ReadonlyMap<string, string>> | null = null
+/** What the tables of this version have been through, by name. */
+export const migrations = (): Promise<ReadonlyMap<string, string>> => (read ??= readMigrations())
+
+async function readMigrations(): Promise<ReadonlyMap<string, string>> {
   const assets = useStorage('assets:migrations')
-  const migrations = new Map<string, string>()
-  for (const name of await assets.getKeys()) {
-    if (name.endsWith('.sql')) migrations.set(name, String(await assets.getItem(name)))
-  }
+  const all = new Map<string, string>()
+  for (const name of (await assets.getKeys()).sort()) if (name.endsWith('.sql')) all.set(name, String(await assets.getItem(name)))
+  return all
+}
+
+/** Where what is not in the database can be put; without a folder of its own, where the system puts such things. */
+export const dataFolder = (): string => process.env.FINITUM_DATA ?? tmpdir()
+
+/** How often it is seen whether a copy is due, and how long after the start at first. */
+const COPY_MS = 30 * 60_000
+const FIRST_COPY_MS = 60_000
+
+/** Copies by themselves, where there is a folder for them. */
+function keepCopies(db: Database): void {
+  if (!process.env.FINITUM_DATA || process.env.FINITUM_COPIES === 'no') return
+  const look = () =>
+    void migrations()
+      .then(all => copyWhenDue(db, dataFolder(), all))
+      .catch((error: Error) => log('copy', `none was made: ${error.message}`))
+  setTimeout(look, FIRST_COPY_MS).unref()
+  setInterval(look, COPY_MS).unref()
+}
+
+async function open(): Promise<Database> {
+  const all = await migrations()
   const folder = process.env.FINITUM_DATA
-  const db = folder ? await openFolder(folder, migrations) : await openDatabase(undefined, migrations)
+  const db = folder ? await openFolder(folder, all) : await openDatabase(undefined, all)
   await forgetArrivals(db)
   await learnFromOlderChecks(db)
   await takeStock(db)
+  keepCopies(db)
   return db
 }
 
-async function openFolder(folder: string, migrations: ReadonlyMap<string, string>): Promise<Database> {
+async function openFolder(folder: string, all: ReadonlyMap<string, string>): Promise<Database> {
   // Whatever is written here is for its owner's eyes.
   process.umask(0o077)
   held = claim(folder)
@@ -49,7 +77,7 @@ async function openFolder(folder: string, migrations: ReadonlyMap<string, string
     // Another database may stand there now: not a byte more is written.
     if (!held!.holds() || !existsSync(place)) stop(`The data folder ${folder} was taken away while it was open. Finitum has stopped.`)
   }
-  const db = await openDatabase(place, migrations, {
+  const db = await openDatabase(place, all, {
     say(line) {
       log('migration', line)
       process.stdout.write(`${line}\n`)
