@@ -58,6 +58,18 @@ export interface Photo {
   readonly check: { readonly id: string; readonly title: string } | null
 }
 
+/** A job in a list of the record. */
+export interface DatedJob extends JobSummary {
+  /** when it was entered */
+  readonly begun: string
+}
+/** What was found: a page of jobs, the newest first, with the checks that have some of the words; and what is no job. */
+export interface Found {
+  readonly jobs: readonly (DatedJob & { readonly matches: readonly string[] })[]
+  readonly found: number
+  readonly others: readonly { readonly what: 'gauge' | 'limits' | 'size'; readonly id: string; readonly name: string }[]
+}
+
 /** A job on its own page: with its parts. */
 export interface JobView extends JobSummary {
   readonly parts: readonly JobPartView[]
@@ -114,7 +126,7 @@ export interface UnitView extends UnitFacts {
   readonly description: string
   readonly notes: string
   readonly version: number
-  readonly jobs: readonly (JobSummary & { readonly begun: string })[]
+  readonly jobs: readonly DatedJob[]
   /** parts of all its jobs that were replaced or reworked, the newest first */
   readonly changes: readonly {
     readonly part: string

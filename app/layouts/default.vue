@@ -9,6 +9,7 @@ const views = [
   { to: '/stock', label: 'Stock', also: [] },
   { to: '/gauges', label: 'Gauges', also: [] },
   { to: '/limits', label: 'Limits', also: [] },
+  { to: '/records', label: 'Records', also: ['/backup'] },
 ]
 const isOn = (view: (typeof views)[number]) =>
   route.path === view.to || [...view.also, ...(view.to === '/' ? [] : [view.to])].some(path => route.path.startsWith(path))

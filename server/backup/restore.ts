@@ -110,6 +110,9 @@ const fill = (db: Database, path: string): Promise<void> =>
       }
     }
     for (const { name } of tables) await sql.rows(`ALTER TABLE ${quoted(name)} ENABLE TRIGGER USER`)
+    // Tables of an older version do not have it yet.
+    const [find] = await sql.rows<{ there: boolean }>("SELECT to_regclass('job_unread') IS NOT NULL AS there")
+    if (find!.there) await sql.rows('INSERT INTO job_unread SELECT id FROM job ON CONFLICT DO NOTHING')
     const { faults } = await verify(sql)
     if (faults.length > 0) throw refuse(422, `What this backup holds does not hold together: ${faults[0]} Nothing was changed.`)
   })

@@ -8,8 +8,8 @@ export interface Table {
   readonly key: readonly string[]
 }
 
-/** What a backup says in its head, or what is only of the moment. */
-const LEFT_OUT = ['migration', 'arrived']
+/** What a backup says in its head, what is only of the moment, and what is worked out from the rest. */
+export const LEFT_OUT = ['migration', 'arrived', 'job_words', 'job_unread']
 const TABLES = `SELECT c.relname AS name,
     (SELECT json_agg(a.attname ORDER BY a.attnum) FROM pg_attribute a WHERE a.attrelid = c.oid AND a.attnum > 0 AND NOT a.attisdropped AND a.attgenerated = '') AS columns,
     (SELECT json_agg(a.attname ORDER BY k.place) FROM pg_index i, unnest(i.indkey) WITH ORDINALITY AS k (number, place)

@@ -71,6 +71,8 @@ const GOES: readonly (readonly [table: string, where: string])[] = [
   ['photo', 'job_id = ANY($1)'],
   ['checks', `id IN (${CHECKS})`],
   ['part', `id IN (${PARTS})`],
+  ['job_words', 'job_id = ANY($1)'],
+  ['job_unread', 'job_id = ANY($1)'],
   ['job', 'id = ANY($1)'],
 ]
 /** Some of these rows are never changed otherwise. */

@@ -1,6 +1,6 @@
 import type { JobQueryDto } from '#shared/dto/job'
 import type { JobFacts, Meter, Stage } from '#core/worksheet/job-facts'
-import type { JobList, JobSummary, JobView, ListState, StationMark, UnitView } from '#shared/types'
+import type { DatedJob, JobList, JobSummary, JobView, ListState, StationMark } from '#shared/types'
 import type { Sql } from './client'
 import { unitFacts } from './units'
 
@@ -107,18 +107,28 @@ export async function jobSummary(sql: Sql, id: string): Promise<JobSummary | und
   return job && summaryOf(job, (await stationsOf(sql, [id])).get(id)!)
 }
 
-/** The jobs of a unit, the newest first. */
-export async function jobsOfUnit(sql: Sql, unitId: string): Promise<UnitView['jobs']> {
-  const jobs = await sql.rows<JobRow>(
-    `${WITH_UNIT} AND job.unit_id = $1 ORDER BY COALESCE(job.came_in, to_char(job.created_at, 'YYYY-MM-DD')) DESC, job.created_at DESC, job.id`,
-    [unitId],
-  )
+/** Rows of jobs with their checks, in the order of the rows. */
+async function withStations(sql: Sql, jobs: readonly JobRow[]): Promise<DatedJob[]> {
   const stations = await stationsOf(
     sql,
     jobs.map(({ id }) => id),
   )
   return jobs.map(job => ({ ...summaryOf(job, stations.get(job.id)!), begun: job.created_at.toISOString() }))
 }
+
+/** The jobs of a unit, the newest first. */
+export const jobsOfUnit = async (sql: Sql, unitId: string): Promise<DatedJob[]> =>
+  withStations(
+    sql,
+    await sql.rows<JobRow>(
+      `${WITH_UNIT} AND job.unit_id = $1 ORDER BY COALESCE(job.came_in, to_char(job.created_at, 'YYYY-MM-DD')) DESC, job.created_at DESC, job.id`,
+      [unitId],
+    ),
+  )
+
+/** Some jobs, in the order they are named. */
+export const jobsByIds = async (sql: Sql, ids: readonly string[]): Promise<DatedJob[]> =>
+  withStations(sql, await sql.rows<JobRow>(`${WITH_UNIT} AND job.id = ANY($1) ORDER BY array_position($1, job.id)`, [ids]))
 
 /** Signed checks of some kinds on a unit, the newest first. */
 export const signedOfKinds = (sql: Sql, unitId: string, kinds: readonly string[]) =>

@@ -11,6 +11,7 @@ import { pooledSpreads } from '../database/readings'
 import { promisedByLot } from '../database/reserves'
 import { allLots, lotColumns } from '../database/stock'
 import { unitNamed } from '../database/units'
+import { readUp } from '../find/find'
 import { refuse, refuseAll } from '../http/refuse'
 import { log } from '../log'
 import { withReader, type Reader } from './call-reader'
@@ -41,6 +42,7 @@ export const importWorksheet = (shop: Database, text: string, asCopy: boolean, t
         await reveal(db, arrival)
         const readings = head.groups.reduce((sum, group) => sum + group.readings, 0)
         await takeStock(db, head.jobs.length >= MANY || readings >= MANY_READINGS)
+        await readUp(db)
         log('import', `${head.jobs.length} jobs of a worksheet`)
         return {
           jobs: head.jobs.length,

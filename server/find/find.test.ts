@@ -1,0 +1,104 @@
+import 'reflect-metadata'
+import { readFileSync, readdirSync } from 'node:fs'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { FindDto } from '#shared/dto/find'
+import { openDatabase, type Database } from '../database/client'
+import { importStock } from '../import/drawer'
+import { importLibrary } from '../import/library'
+import { importWorksheet } from '../import/worksheet'
+import { signOff } from '../service/check-commands'
+import { checkView } from '../service/check-view'
+import { changeJob, createJob, jobView } from '../service/jobs'
+import { replacePart } from '../service/part-change'
+import { removeJob } from '../service/removal'
+import { changeUnit } from '../service/units'
+import { find } from './find'
+import { questionOf, wordsIn } from './words'
+
+const folder = new URL('../database/migrations/', import.meta.url)
+const migrations = new Map(readdirSync(folder).map(name => [name, readFileSync(new URL(name, folder), 'utf8')]))
+const demo = (name: string) => readFileSync(new URL(`../../demo/${name}`, import.meta.url), 'utf8')
+let db: Database
+beforeAll(async () => {
+  db = await openDatabase(undefined, migrations)
+  await importStock(db, demo('drawer.csv'))
+  await importLibrary(db, demo('limits.csv'))
+  for (const name of ['1-mail-launch', '6-mail-launch-engine', '4-island-bus'])
+    await importWorksheet(db, demo(`${name}.worksheet.json`), false)
+  await createJob(db, { op: 'j1', id: 'muller', unit: 'Motorwinde Müller', title: 'Überholung', notes: 'Ørsted, Łódź, Σύρος, Пирс' })
+})
+afterAll(() => db.close())
+const ask = (words: string, more: Partial<FindDto> = {}) => find(db, Object.assign(new FindDto(), { words, ...more }))
+const jobs = async (words: string, more: Partial<FindDto> = {}) => (await ask(words, more)).jobs.map(({ id }) => id)
+
+describe('words', () => {
+  it('are small and without marks; an umlaut is also spelt out', () => {
+    expect(wordsIn('Zürich 4-12')).toEqual(['zurich', '4', '12', 'zuerich'])
+    expect(wordsIn('Straße, Ærø; œuvre')).toEqual(['strasse', 'aero', 'oeuvre', 'aeroe'])
+    expect(questionOf(`it's "odd" & | ! :* ( \\ x`)).toBe("'it':* & 's':* & 'odd':* & 'x':*")
+    expect(questionOf(' ·—! ')).toBeNull()
+  })
+})
+
+describe('what is found', () => {
+  it.each([
+    'müller',
+    'MULLER',
+    'mueller',
+    'Mül',
+    'uberhol',
+    'Überholung muller',
+    'orsted',
+    'oersted',
+    'łódź',
+    'lodz',
+    'σύρος',
+    'ΣΥΡ',
+    'пирс',
+  ])('“%s” finds it, whatever it is written with', async words => expect(await jobs(words)).toEqual(['muller']))
+  it('by unit, check, part, person, state and free text, all words together', async () => {
+    expect(await jobs('launch thrust')).toContain('launch-engine')
+    expect(await jobs('connecting rod')).toContain('launch-engine')
+    expect(await jobs('marl launch')).toContain('launch-engine')
+    expect(await jobs('marl bus')).toEqual([])
+    expect(await jobs('low oil pressure')).toEqual(['launch-engine'])
+    expect((await jobs('loose')).length).toBeGreaterThan(0)
+    expect(await jobs('no-such-word')).toEqual([])
+    const { jobs: found } = await ask('thrust')
+    const engine = found.find(({ id }) => id === 'launch-engine')!
+    expect(engine.matches.map(id => engine.checks.find(check => check.id === id)!.title)).toContain('Thrust halves in line')
+  })
+  it('also what is no job: gauges, limits, sizes', async () => {
+    const { others } = await ask('reduction manual')
+    expect(others.map(({ what }) => what)).toContain('limits')
+    expect((await ask('dial')).others.map(({ what }) => what)).toContain('gauge')
+  })
+  it('follows what is written: days, unit, parts, signatures, removal', async () => {
+    await changeJob(db, 'muller', { op: 'j2', version: 1, cameIn: '2024-02-03', reference: 'AB-17' })
+    expect(await jobs('ab 17')).toEqual(['muller'])
+    expect(await jobs('february 2024')).toEqual(['muller'])
+    expect(await jobs('', { to: '2024-12-31' })).toEqual(['muller'])
+    expect(await jobs('', { from: '2024-02-04', to: '2024-12-31' })).toEqual([])
+    const { unit, version } = await jobView(db, 'muller')
+    await changeUnit(db, unit.id, { op: 'u1', version: 1, notes: 'stands under the tarpaulin' })
+    expect(await jobs('tarpaulin')).toEqual(['muller'])
+    await removeJob(db, 'muller', { op: 'j3', version, removed: true })
+    expect(await jobs('tarpaulin')).toEqual([])
+    await removeJob(db, 'muller', { op: 'j4', version: version + 1, removed: false })
+    expect(await jobs('tarpaulin')).toEqual(['muller'])
+    const engine = await jobView(db, 'launch-engine')
+    const crank = engine.parts.find(({ name }) => name === 'Crankshaft')!
+    await replacePart(db, 'launch-engine', { op: 'pc', part: crank.id, reason: 'metal-sprayed at Kråkvik', by: 'R. Quill' })
+    expect(await jobs('sprayed krakvik quill')).toEqual(['launch-engine'])
+    const pump = await checkView(db, 'le-pump')
+    expect(await jobs('overheated')).toEqual([])
+    await signOff(db, 'le-pump', { op: 's1', version: pump.version, by: 'P. Fulmar', reason: 'overheated once, looked at' })
+    expect(await jobs('overheated fulmar')).toEqual(['launch-engine'])
+  })
+  it('a page at a time, the newest first, and how many there are', async () => {
+    const all = await ask('')
+    expect(all.found).toBe(4)
+    expect((await ask('', { limit: 2, skip: 2 })).jobs.map(({ id }) => id)).toEqual(all.jobs.slice(2).map(({ id }) => id))
+    expect(all.jobs.at(-1)!.id).toBe('muller')
+  })
+})
