@@ -6,7 +6,8 @@ import type { LengthUnit } from '#core/quantity/length'
 import type { MeasureUnit } from '#core/quantity/measure'
 import type { VerdictState } from '#core/verdict/decide'
 import type { LimitSet } from '#core/verdict/limits'
-import type { JobFacts, UnitFacts } from '#core/worksheet/job-facts'
+import type { ServiceFigure } from '#core/trend/service-figures'
+import type { JobFacts, Meter, UnitFacts } from '#core/worksheet/job-facts'
 import type { MatchedSet } from '#core/check/matched-set'
 
 /** How a check stands in the lists: signed outside its limits, with a reason, it is accepted. */
@@ -88,6 +89,34 @@ export interface LibraryUse {
   /** the entry’s, when it was taken or last kept */
   readonly version: number
   readonly set: LimitSet
+}
+
+/** A figure over the services of one unit, or of several of a type. */
+export interface Trend {
+  readonly key: string
+  readonly kind: string
+  readonly title: string
+  readonly label: string
+  readonly measure: MeasureUnit | null
+  readonly units: readonly {
+    readonly id: string
+    readonly name: string
+    readonly meter: Meter | null
+    readonly services: readonly TrendService[]
+  }[]
+}
+export interface TrendService extends Pick<ServiceFigure, 'found' | 'left' | 'state' | 'word' | 'lower' | 'upper'> {
+  readonly job: { readonly id: string; readonly title: string }
+  readonly check: string
+  readonly day: string
+  readonly meterReading: number | null
+  /** what was replaced of what the figure rests on */
+  readonly changes: readonly string[]
+}
+export interface Trends {
+  readonly title: string
+  readonly type: string
+  readonly trends: readonly Trend[]
 }
 
 /** Somebody who works here; the initials pick the name. */

@@ -5,7 +5,7 @@ const preferences = usePreferences()
 const route = useRoute()
 const views = [
   { to: '/', label: 'Jobs', also: ['/jobs', '/checks'] },
-  { to: '/units', label: 'Units', also: [] },
+  { to: '/units', label: 'Units', also: ['/trends'] },
   { to: '/stock', label: 'Stock', also: [] },
   { to: '/gauges', label: 'Gauges', also: [] },
   { to: '/limits', label: 'Limits', also: [] },

@@ -66,6 +66,7 @@ const GOES: readonly (readonly [table: string, where: string])[] = [
   ['part_change', `check_id IN (${CHECKS}) OR part_id IN (${PARTS})`],
   ['check_part', `check_id IN (${CHECKS})`],
   ['reopening', `sign_off_id IN (SELECT id FROM sign_off WHERE check_id IN (${CHECKS}))`],
+  ['service_figure', `check_id IN (${CHECKS})`],
   ['sign_off', `check_id IN (${CHECKS})`],
   ['event', `subject IN (${CHECKS})`],
   ['photo', 'job_id = ANY($1)'],

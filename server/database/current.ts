@@ -2,6 +2,8 @@ import { existsSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { useStorage } from 'nitropack/runtime'
+import { readUp } from '../find/find'
+import { learnFigures } from '../service/trends'
 import { copyWhenDue } from '../backup/copies'
 import { forgetArrivals } from './arrivals'
 import { claim, type Claim } from './claim'
@@ -60,6 +62,10 @@ async function open(): Promise<Database> {
   await learnFromOlderChecks(db)
   await takeStock(db)
   keepCopies(db)
+  // Nobody waits for the figures of old services, or for the words of jobs: both can be looked for meanwhile.
+  void learnFigures(db)
+    .then(() => readUp(db))
+    .catch((error: Error) => log('error', error.stack ?? error.message))
   return db
 }
 

@@ -8,6 +8,7 @@ import { ways } from '#core/method/ways'
 import type { Lot } from '#core/pack/lot'
 import type { Gauge } from '#core/reading/gauge'
 import type { Pooled } from '#core/reading/estimate'
+import { serviceFigures } from '#core/trend/service-figures'
 import { checkAnswer } from '#core/worksheet/evaluate'
 import type { WorksheetJob } from '#core/worksheet/worksheet'
 import { checkColumns, listedColumns } from '../database/checks'
@@ -15,6 +16,7 @@ import { factColumns } from '../database/jobs'
 import { limitColumns } from '../database/limits'
 import { moment } from '../database/moment'
 import { readingColumns } from '../database/readings'
+import { figureRows } from '../database/trends'
 import type { Row } from '../database/bulk'
 import { answerOf, lotsFor } from '../service/check-view'
 
@@ -42,6 +44,7 @@ export const TABLES = [
   'clearing',
   'part_change',
   'sign_off',
+  'service_figure',
   'reopening',
   'event',
 ] as const
@@ -296,6 +299,7 @@ function signatureRows(check: CheckDocument, signed: CheckDocument | null, file:
   }
   if (!signOff || !signed) return
   const inputs = { ...signed, signOff: null }
+  rows.service_figure.push(...figureRows(id, serviceFigures(signed, file)))
   rows.sign_off.push({
     id: uuid(),
     check_id: id,

@@ -2,6 +2,7 @@ import { spreadsOf } from '#core/check/repeatability'
 import type { CheckDocument } from '#core/check/document'
 import type { Bench } from '#core/command/command'
 import type { Happening } from '#core/command/happening'
+import { serviceFigures } from '#core/trend/service-figures'
 import { checkAnswer } from '#core/worksheet/evaluate'
 import { updateSettings } from '../database/checks'
 import type { Sql } from '../database/client'
@@ -14,6 +15,7 @@ import { HERE, insertReading, insertVoid, keepSpreads } from '../database/readin
 import { releaseFromOthers, reserve } from '../database/reserves'
 import { insertReopening, insertSignOff } from '../database/sign-offs'
 import { insertLot, insertMovement } from '../database/stock'
+import { keepFigures } from '../database/trends'
 import { insertTick, insertTrial, listPack } from '../database/trials'
 
 interface Writing {
@@ -105,8 +107,10 @@ export async function store(sql: Sql, happening: Happening, { op, jobId, bench }
         answer: checkAnswer(document, lots),
         figures: happening.signOff.figures,
       })
+      await keepFigures(sql, id, serviceFigures({ ...document, signOff: happening.signOff }, lots))
       return happening
     case 'reopened':
+      await keepFigures(sql, id, [])
       return { ...happening, reopening: { ...happening.reopening, order: await insertReopening(sql, id, happening.reopening) } }
   }
 }

@@ -9,3 +9,7 @@ export class FindDto {
   @IsOptional() @Type(() => Number) @IsInt() @Min(0) @Max(1e6) skip = 0
   @IsOptional() @Type(() => Number) @IsInt() @Min(1) @Max(100) limit = 20
 }
+
+export class TrendQueryDto {
+  @IsString() @MaxLength(60) type!: string
+}

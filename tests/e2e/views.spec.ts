@@ -27,6 +27,11 @@ const views = [
   '/checks/pump-housing',
   '/reports/launch-engine',
   '/reports/launch-engine?length=full',
+  '/units',
+  '/limits',
+  '/records',
+  '/backup',
+  '/history/launch-engine',
 ]
 
 /** What unfolds only when it is asked for. */

@@ -45,6 +45,7 @@ useHead({ title: computed(() => (unit.value ? `${unit.value.name} · Finitum` : 
       <div class="mb-4 flex flex-wrap items-baseline gap-x-5">
         <h1 class="display text-[30px] leading-tight">{{ unit.name }}</h1>
         <p class="text-mute">{{ [unit.type, unit.description].filter(Boolean).join(' · ') }}</p>
+        <NuxtLink class="button ml-auto" :to="`/trends/${id}`">Trends</NuxtLink>
       </div>
       <div class="grid gap-x-10 gap-y-6 lg:grid-cols-[minmax(0,1fr)_20rem]">
         <div>

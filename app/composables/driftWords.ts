@@ -1,0 +1,42 @@
+import { drift, reachOf, type Service } from '#core/trend/drift'
+import { formatChange, formatFigure, unitName, type Unit } from '#core/quantity/figure'
+import { METER_NAME, type Meter } from '#core/worksheet/job-facts'
+import type { TrendService } from '#shared/types'
+
+/** So much of the meter, or of time, a rate is told for. */
+const PER: Readonly<Record<Meter, number>> = { h: 100, km: 1000, mi: 1000 }
+const DAYS_A_YEAR = 365.25
+const DAY_MS = 86_400_000
+
+/** A length of time, or of what the meter counts, to two digits: nobody knows it better. */
+function about(amount: number, meter: Meter | null): string {
+  const round = (value: number) => Number(value.toPrecision(2)).toLocaleString('en-GB')
+  if (meter !== null) return `${round(amount)} ${METER_NAME[meter]}`
+  return amount >= 2 * DAYS_A_YEAR ? `${round(amount / DAYS_A_YEAR)} years` : `${round(amount)} days`
+}
+
+/** How a figure drifts from one service to the next, and when it would reach a limit: an interval, never a promise. */
+export function driftInWords(services: readonly TrendService[], by: 'meter' | 'day', meter: Meter | null, unit: Unit): string {
+  const placed = services.flatMap((service): (Service & TrendService)[] => {
+    const at = by === 'day' ? Date.parse(service.day) / DAY_MS : service.meterReading
+    return at === null ? [] : [{ ...service, at }]
+  })
+  const told = drift(placed)
+  if (!told)
+    return services.length < 3
+      ? 'Three services are needed to say how it drifts.'
+      : 'How it drifts cannot be said: it was not measured as it came in.'
+  const per = meter === null ? DAYS_A_YEAR : PER[meter]
+  const of = meter === null ? 'a year' : `per ${per.toLocaleString('en-GB')} ${METER_NAME[meter]}`
+  const rate = `${formatFigure(told.rate * per, unit, { sign: true, change: true, decimals: 2 })} ± ${formatChange(told.U * per, unit, { decimals: 2 })} ${unitName(unit)} ${of}`
+  const from = `from ${told.stretches} stretches between services, at 95 %`
+  if (!told.told) return `No drift that can be told: ${rate}, ${from}.`
+  const last = placed.at(-1)!
+  const reach = reachOf(told, last.left, last)
+  const until = reach
+    ? ` As it went out last it would reach ${formatFigure(reach.limit, unit, { unit: true, trim: true })} in ${about(reach.soonest, meter)}${
+        reach.latest === null ? ' at the soonest' : ` to ${about(reach.latest, meter)}`
+      }, if it goes on like that: a guess from the past, no promise.`
+    : ''
+  return `It drifts by ${rate}, ${from}.${until}`
+}
