@@ -22,6 +22,14 @@ const PEOPLE = [
   ['RQ', 'R. Quill'],
 ]
 
+/** What the island’s units go through again and again: kept from jobs of the demo. */
+const ROUTES = [
+  ['Launch service', 'launch-s6'],
+  ['Bus service', 'bus-s5'],
+  ['Reduction box rebuild', 'launch-box'],
+  ['Engine, bottom end', 'launch-engine'],
+]
+
 async function send(url, body, type) {
   const answer = await fetch(url, { method: 'POST', body, headers: { 'content-type': type, 'x-finitum': 'demo' } })
   if (!answer.ok) stop(`The demo could not be loaded: ${await answer.text()}`)
@@ -50,6 +58,8 @@ await serve({
       .reverse()) {
       await send(`${address}/api/worksheets`, readFileSync(join(demo, file)), 'application/json')
     }
+    for (const [name, job] of ROUTES)
+      await send(`${address}/api/routes`, JSON.stringify({ op: `demo-route-${job}`, id: `route-${job}`, name, job }), 'application/json')
     rmSync(loading)
   },
 })

@@ -64,6 +64,27 @@ export interface DatedJob extends JobSummary {
   /** when it was entered */
   readonly begun: string
 }
+/** A job that was just begun, and what of its route could not be as it was. */
+export interface NewJob extends JobSummary {
+  readonly said: readonly string[]
+}
+/** The checks a kind of job goes through. */
+export interface RouteView {
+  readonly id: string
+  readonly name: string
+  /** of the unit it was kept from */
+  readonly type: string
+  readonly version: number
+  readonly checks: readonly { readonly kind: string; readonly title: string }[]
+}
+/** What the same check of the same unit came to last time. */
+export interface LastTime {
+  readonly check: string
+  readonly job: string
+  readonly day: string
+  readonly meterReading: number | null
+  readonly figures: readonly Pick<ServiceFigure, 'result' | 'found' | 'left'>[]
+}
 /** What was found: a page of jobs, the newest first, with the checks that have some of the words; and what is no job. */
 export interface Found {
   readonly jobs: readonly (DatedJob & { readonly matches: readonly string[] })[]

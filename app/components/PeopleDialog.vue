@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { v4 as uuid } from 'uuid'
 import { api, faultAt, faultsOf } from '~/composables/useApi'
+import { useDigits } from '~/composables/useDigits'
 import { useRemoval } from '~/composables/useRemoval'
 import { usePeople } from '~/stores/people'
 import { usePreferences } from '~/stores/preferences'
@@ -26,13 +27,10 @@ function pick(person: Person): void {
   preferences.signer = person.name
   emit('close')
 }
-function onKey(event: KeyboardEvent): void {
-  if (event.target instanceof HTMLInputElement || event.ctrlKey || event.altKey || event.metaKey) return
-  const person = /^[1-9]$/.test(event.key) ? shop.people[Number(event.key) - 1] : undefined
-  if (!person) return
-  event.preventDefault()
-  pick(person)
-}
+useDigits(toRef(props, 'open'), number => {
+  const person = shop.people[number - 1]
+  if (person) pick(person)
+})
 /** `Tove Marl`: TM, as long as nothing else is said. */
 const likely = computed(() =>
   draft.name
@@ -60,7 +58,7 @@ async function enter(): Promise<void> {
 
 <template>
   <PlainDialog :open="open" title="Who is at the bench?" @close="emit('close')">
-    <div @keydown="onKey">
+    <div>
       <RemovedNotice :removed="leaving.removed.value" :refusal="leaving.refusal.value" @undo="leaving.undo" />
       <ul v-if="shop.people.length" class="mb-4 border-b rule" data-test="people">
         <li v-for="(person, i) in shop.people" :key="person.id" class="flex items-center gap-3 border-t rule">

@@ -1,11 +1,10 @@
 <script setup lang="ts">
-import { v4 as uuid } from 'uuid'
 import { watchDebounced } from '@vueuse/core'
 import { api, faultAt, faultsOf } from '~/composables/useApi'
 import { key, useKeys } from '~/composables/useKeys'
 import { usePreferences } from '~/stores/preferences'
 import { formatFigure } from '#core/quantity/figure'
-import type { Fault, JobList, JobSummary, StationMark } from '#shared/types'
+import type { Fault, JobList, JobSummary, RouteView, StationMark } from '#shared/types'
 
 const STATES = [
   ['all', 'all jobs'],
@@ -25,11 +24,13 @@ const jobs = ref<readonly JobSummary[]>([])
 const list = ref<JobList | null>(null)
 const faults = ref<readonly Fault[]>([])
 const making = ref(false)
-const draft = reactive({ unit: '', title: '' })
+/** a route is being picked; the one that was */
+const choosing = ref(false)
+const route = ref<RouteView | null>(null)
 const find = ref('')
 const state = ref<(typeof STATES)[number][0]>('all')
 const findField = ref<HTMLInputElement>()
-const unitField = ref<HTMLInputElement>()
+const form = ref<{ focus: () => void }>()
 const rows = ref<HTMLElement[]>([])
 
 let asked = 0
@@ -55,18 +56,19 @@ const asking = computed(() => find.value.trim() !== '' || state.value !== 'all')
 const figure = (check: StationMark) =>
   check.figure === null ? '' : ` at ${formatFigure(check.figure, check.measure ?? preferences.unit, { unit: true })}`
 
-async function make(): Promise<void> {
-  faults.value = []
-  try {
-    const job = await api<JobSummary>('/api/jobs', { body: { op: uuid(), id: uuid(), unit: draft.unit, title: draft.title } })
-    await navigateTo(`/jobs/${job.id}`)
-  } catch (error) {
-    faults.value = faultsOf(error)
-  }
-}
 function begin(): void {
   making.value = true
-  nextTick(() => unitField.value?.focus())
+  void nextTick(() => form.value?.focus())
+}
+function byRoute(picked: RouteView): void {
+  choosing.value = false
+  route.value = picked
+  // The dialog gives the focus back first.
+  setTimeout(begin)
+}
+function leave(): void {
+  making.value = false
+  route.value = null
 }
 function move(by: number): void {
   const at = rows.value.findIndex(row => row.contains(document.activeElement))
@@ -80,6 +82,9 @@ useKeys(
       if (next.value) void navigateTo(`/checks/${next.value.check.id}`)
     }),
     key('N', 'new job', begin),
+    key('R', 'by a route', () => {
+      choosing.value = true
+    }),
     key('/', 'find', () => findField.value?.focus()),
   ]),
 )
@@ -92,7 +97,7 @@ const sheet = useWorksheetIn(() => void load())
       <h1 class="display text-[30px]">On the bench</h1>
       <p v-if="list?.counts.jobs" class="text-mute">
         {{ list.counts.jobs }} {{ list.counts.jobs === 1 ? 'job' : 'jobs' }}, {{ list.counts.checks }}
-        {{ list.counts.checks === 1 ? 'check' : 'checks' }}, {{ list.counts.waiting }} waiting to be decided or signed
+        {{ list.counts.checks === 1 ? 'check' : 'checks' }}, {{ list.counts.waiting }} waiting
       </p>
       <div class="ml-auto flex flex-wrap items-start gap-3">
         <label class="sr-only" for="find">Find a job</label>
@@ -102,52 +107,24 @@ const sheet = useWorksheetIn(() => void load())
           ref="findField"
           v-model="find"
           type="search"
-          class="field !w-32"
+          class="field !w-28"
           placeholder="find"
           autocomplete="off"
         />
         <label class="sr-only" for="state">Which jobs</label>
-        <select v-if="list?.counts.jobs" id="state" v-model="state" class="field !w-44">
+        <select v-if="list?.counts.jobs" id="state" v-model="state" class="field !w-40">
           <option v-for="[value, words] in STATES" :key="value" :value="value">{{ words }}</option>
         </select>
         <ImportButton :busy="sheet.busy" @picked="sheet.picked" />
+        <button type="button" class="button" @click="choosing = true">By a route</button>
         <button type="button" class="button primary" @click="begin">New job</button>
       </div>
     </div>
     <WaitingNotice />
     <ImportSays :sheet="sheet" />
     <p v-if="faultAt(faults, '')" class="fault" role="alert">{{ faultAt(faults, '') }}</p>
-    <form v-if="making" class="mb-4 grid max-w-3xl gap-3 border-y rule py-4 md:grid-cols-[1fr_1fr_auto]" novalidate @submit.prevent="make">
-      <div>
-        <label class="label mb-1 block" for="new-unit">Unit</label>
-        <input
-          id="new-unit"
-          ref="unitField"
-          v-model="draft.unit"
-          class="field"
-          placeholder="mail launch"
-          autocomplete="off"
-          :aria-invalid="faultAt(faults, 'unit') !== undefined"
-        />
-        <p v-if="faultAt(faults, 'unit')" class="fault">{{ faultAt(faults, 'unit') }}</p>
-      </div>
-      <div>
-        <label class="label mb-1 block" for="new-title">What is to be done</label>
-        <input
-          id="new-title"
-          v-model="draft.title"
-          class="field"
-          placeholder="reduction box rebuild"
-          autocomplete="off"
-          :aria-invalid="faultAt(faults, 'title') !== undefined"
-        />
-        <p v-if="faultAt(faults, 'title')" class="fault">{{ faultAt(faults, 'title') }}</p>
-      </div>
-      <div class="flex items-start gap-2 md:pt-[26px]">
-        <button type="submit" class="button primary">Begin</button>
-        <button type="button" class="button" @click="making = false">Leave it</button>
-      </div>
-    </form>
+    <NewJobForm v-if="making" ref="form" :key="route?.id ?? ''" :route="route" @close="leave" />
+    <RoutesDialog :open="choosing" @close="choosing = false" @pick="byRoute" />
 
     <div v-if="list && list.counts.jobs === 0" class="max-w-2xl border-t rule py-8">
       <h2 class="display mb-2 text-xl">Nothing on the bench yet</h2>

@@ -1,7 +1,7 @@
 import type { Sql } from './client'
 
 /** What can be taken away, by its table. */
-export type Removable = 'lot' | 'checks' | 'job' | 'person' | 'photo'
+export type Removable = 'lot' | 'checks' | 'job' | 'person' | 'photo' | 'route'
 
 export const rowOf = async (sql: Sql, table: Removable, id: string): Promise<{ version: number; removed: boolean } | undefined> =>
   (

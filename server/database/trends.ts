@@ -64,3 +64,13 @@ export const figuresOfUnit = (sql: Sql, unitId: string) => sql.rows<FigureRow>(`
 /** Of all units of a type. */
 export const figuresOfType = (sql: Sql, type: string) =>
   sql.rows<FigureRow>(`${FIGURES} lower(unit.type) = lower($1) AND unit.type <> '' ${ORDER}`, [type])
+
+/** Figures of the newest signed check of the same kind and name on the same unit, in a job before this one’s. */
+export const lastFigures = (sql: Sql, checkId: string) =>
+  sql.rows<FigureRow>(
+    `${FIGURES} c.id = (SELECT o.id FROM checks c JOIN job ON job.id = c.job_id JOIN job j ON j.unit_id = job.unit_id AND j.id <> job.id AND j.removed_at IS NULL
+      JOIN checks o ON o.job_id = j.id WHERE c.id = $1 AND o.removed_at IS NULL AND o.signed AND o.kind = c.kind AND lower(o.title) = lower(c.title)
+        AND j.created_at <= job.created_at
+      ORDER BY COALESCE(j.came_in, to_char(j.created_at, 'YYYY-MM-DD')) DESC, j.created_at DESC, o.id LIMIT 1) ${ORDER}`,
+    [checkId],
+  )

@@ -1,6 +1,6 @@
 import { upperFirst } from '#core/quantity/first-letter'
 import { STAGE_NAME, daysFault, type JobFacts } from '#core/worksheet/job-facts'
-import type { JobSummary, JobView } from '#shared/types'
+import type { JobSummary, JobView, NewJob } from '#shared/types'
 import type { JobChangeDto, NewJobDto } from '#shared/dto/job'
 import type { Database, Sql } from '../database/client'
 import { insertEvent } from '../database/events'
@@ -12,6 +12,7 @@ import { partViews } from '../database/parts'
 import { restsOnChecks } from '../database/removals'
 import { notFound, refuse } from '../http/refuse'
 import { assertFresh } from './command'
+import { beginRoute } from './routes'
 
 async function summary(sql: Sql, id: string): Promise<JobSummary> {
   const job = await jobSummary(sql, id)
@@ -27,15 +28,17 @@ export const jobView = async (sql: Sql, id: string): Promise<JobView> => ({
   removable: (await restsOnChecks(sql, id)).filter(({ rests }) => rests === null).map(check => check.id),
 })
 
-export const createJob = (db: Database, dto: NewJobDto): Promise<JobSummary> =>
+export const createJob = (db: Database, dto: NewJobDto): Promise<NewJob> =>
   db.transaction(async sql => {
+    let said: string[] = []
     if (!(await isRepeat(sql, dto))) {
       if (await jobKnown(sql, dto.id)) throw refuse(409, 'That id is taken.', 'id')
       const unitId = await unitNamed(sql, `unit-${dto.id}`.slice(0, 64), dto.unit.trim(), '')
       await insertJob(sql, { id: dto.id, unitId, title: dto.title.trim(), notes: dto.notes ?? '' })
       await insertEvent(sql, dto, { subject: dto.id, version: 1, what: 'Job begun' })
+      said = await beginRoute(sql, dto.id, dto, dto)
     }
-    return summary(sql, dto.id)
+    return { ...(await summary(sql, dto.id)), said }
   })
 
 export const changeJob = (db: Database, id: string, dto: JobChangeDto): Promise<JobView> =>

@@ -5,6 +5,7 @@ import type { Setup } from '#core/check/setup'
 import type { SettingsChange } from '#core/command/command'
 import { beginCheck, settingsOf } from '#core/command/settings'
 import type { NewCheckDto } from '#shared/dto/check'
+import type { OperationDto } from '#shared/dto/command'
 import type { CheckView } from '#shared/types'
 import { insertCheck } from '../database/checks'
 import type { Database, Sql } from '../database/client'
@@ -25,20 +26,31 @@ export const createCheck = (db: Database, jobId: string, dto: NewCheckDto): Prom
     if (await isRepeat(sql, dto)) return checkView(sql, dto.id)
     const kind = kindOf(dto.kind)
     if ((await sql.rows('SELECT 1 FROM checks WHERE id = $1', [dto.id])).length > 0) throw refuse(409, 'That id is taken.', 'id')
-    await begin(sql, jobId, dto, kind)
+    const { id, op, content, who, settings } = dto
+    await beginCheckOf(sql, jobId, kind, { id, op, content, who, settings: settingsChange(settings) })
     return checkView(sql, dto.id)
   })
 
-async function begin(sql: Sql, jobId: string, { id, op, content, settings }: NewCheckDto, kind: CheckKind): Promise<void> {
+/** What a check begins with, and the operation it begins by. */
+interface Beginning extends Pick<OperationDto, 'op' | 'content' | 'who'> {
+  readonly id: string
+  readonly settings: SettingsChange
+}
+/** Begins a check in a transaction that is open. What is not given takes what was learned on this unit, or the kind’s defaults. */
+export async function beginCheckOf(
+  sql: Sql,
+  jobId: string,
+  kind: CheckKind,
+  { id, settings: given, ...operation }: Beginning,
+): Promise<void> {
   const at = new Date().toISOString()
   const document = beginCheck(kind, { id, trialId: `${id.slice(0, 58)}:found`, at })
   await insertCheck(sql, jobId, { id, kind: kind.id, ...settingsOf(document) })
   await insertTrial(sql, id, document.trials[0]!)
-  const given = settingsChange(settings)
   const learned = await fromTheLast(sql, jobId, kind)
   const command = {
     kind: 'set',
-    op,
+    op: operation.op,
     at,
     change: {
       ...given,
@@ -49,7 +61,7 @@ async function begin(sql: Sql, jobId: string, { id, op, content, settings }: New
     parts: await partsOfJob(sql, jobId),
   } as const
   const loaded = await loadCheck(sql, id)
-  await carryOut(sql, { ...loaded, row: { ...loaded.row, version: 0 } }, command, { op, content })
+  await carryOut(sql, { ...loaded, row: { ...loaded.row, version: 0 } }, command, operation)
 }
 
 /** What the newest signed check of the kind on this unit has learned for the next, and the limits it went by; null: nothing. */

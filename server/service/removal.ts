@@ -1,8 +1,9 @@
 import type { RemovalDto } from '#shared/dto/command'
-import type { JobView, Person, StockView } from '#shared/types'
+import type { JobView, Person, RouteView, StockView } from '#shared/types'
 import type { Database, Sql } from '../database/client'
 import { insertEvent } from '../database/events'
 import { isRepeat } from './once'
+import { allRoutes } from '../database/routes'
 import { allPeople, personById } from '../database/people'
 import { restsOnCheck, restsOnChecks, restsOnLot, rowOf, setRemoved, type Removable } from '../database/removals'
 import { notFound, refuse } from '../http/refuse'
@@ -42,6 +43,13 @@ export const removeCheck = (db: Database, id: string, dto: RemovalDto): Promise<
     await remove(sql, 'checks', 'check', id, dto, () => restsOnCheck(sql, id))
     const [check] = await sql.rows<{ job_id: string }>('SELECT job_id FROM checks WHERE id = $1', [id])
     return jobView(sql, check!.job_id)
+  })
+
+/** A route goes, or comes back; jobs that began with it are none of its. */
+export const removeRoute = (db: Database, id: string, dto: RemovalDto): Promise<RouteView[]> =>
+  db.transaction(async sql => {
+    await remove(sql, 'route', 'route', id, dto, () => Promise.resolve(null))
+    return allRoutes(sql)
   })
 
 /** A photograph goes, or comes back: nothing rests on it. */

@@ -8,6 +8,10 @@ export class NewJobDto extends OperationDto {
   @IsString() @Matches(/\S/, { message: 'Which unit is it? The mail launch, the bus …' }) @MaxLength(80) unit!: string
   @IsString() @Matches(/\S/, { message: 'What is to be done? Reduction box, rear hubs …' }) @MaxLength(120) title!: string
   @IsOptional() @IsString() @MaxLength(4000) notes?: string
+  /** it begins with the checks of this route */
+  @IsOptional() @IsString() @Matches(ID, ID_FAULT) route?: string
+  /** or with those of this job, done once more */
+  @IsOptional() @IsString() @Matches(ID, ID_FAULT) again?: string
 }
 
 export class JobChangeDto extends CommandDto {

@@ -13,6 +13,7 @@ import { pageFigures } from './page'
 import { keptFigures } from './kept'
 import { chainFigures } from './chain'
 import { learnedFigures } from './learned'
+import { recordFigures } from './record'
 import { scaleFigures } from './scale'
 import { startFigures } from './start'
 import { asked } from '../questions'
@@ -193,6 +194,7 @@ const PARTS: Readonly<Record<string, () => void | Promise<void>>> = {
   allocation: allocationFigures,
   ...Object.fromEntries(Object.entries(DRAWERS).map(([name, drawers]) => [name, () => chooserFigures(drawers)])),
   scale: () => scaleFigures(say),
+  record: () => recordFigures(say),
   kept: () => keptFigures(say),
   page: () => pageFigures(say),
   start: () => startFigures(say),

@@ -148,6 +148,7 @@ useBenchKeys({ locked, phase, place, proposal, pick, takeOwn, ask, step, panel, 
           :label="several ? resultName(shown) : null"
           v-bind="shown.kind.unit ? { measure: shown.kind.unit } : {}"
         />
+        <LastTime :key="document.id" :check="document.id" :shown="shown" />
         <p v-if="evaluation.gauge?.answer === 'cannot-decide'" class="text-near">
           This gauge cannot decide a band this narrow: its U is wider than half the band.
         </p>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { formatFigure } from '#core/quantity/figure'
 import { api, faultAt, faultsOf } from '~/composables/useApi'
+import { useSaid } from '~/composables/useSaid'
 import { useRemoval } from '~/composables/useRemoval'
 import { key, useKeys } from '~/composables/useKeys'
 import { usePreferences } from '~/stores/preferences'
@@ -12,6 +13,12 @@ const job = ref<JobView | null>(null)
 const faults = ref<readonly Fault[]>([])
 const making = ref(false)
 const kind = ref('')
+/** What was said as it began, until somebody goes on. */
+const said = useSaid()
+onBeforeUnmount(() => {
+  said.value = []
+})
+
 async function load(): Promise<void> {
   try {
     job.value = await api<JobView>(`/api/jobs/${id}`)
@@ -71,6 +78,7 @@ useHead({ title: computed(() => (job.value ? `${job.value.unit.name}: ${job.valu
     <RemovedNotice :removed="whole.removed.value" :refusal="whole.refusal.value" @undo="whole.undo" />
     <NuxtLink v-if="gone" to="/" class="button">All jobs</NuxtLink>
     <template v-else-if="job">
+      <p v-for="line in said" :key="line" class="mb-2 text-near" role="status" data-test="said">{{ line }}</p>
       <div class="mb-3 flex flex-wrap items-center gap-x-5 gap-y-3">
         <div>
           <h1 class="display text-[30px] leading-tight">
@@ -140,6 +148,7 @@ useHead({ title: computed(() => (job.value ? `${job.value.unit.name}: ${job.valu
       <JobFacts :job="job" @changed="job = $event" @reload="load" />
       <JobParts v-if="job.parts.length" :job-id="id" :parts="job.parts" @changed="job = $event" />
       <PhotoStrip :path="`/api/jobs/${id}`" :photos="job.photos" @changed="job = { ...job, photos: $event }" />
+      <KeepRoute :job="job" />
       <p v-if="canGo" class="mt-6">
         <button type="button" class="link text-[14px]" @click="whole.remove(job.title, `/api/jobs/${id}`, job.version)">
           Entered by mistake: remove this job

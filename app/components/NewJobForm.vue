@@ -1,0 +1,93 @@
+<script setup lang="ts">
+import { v4 as uuid } from 'uuid'
+import { api, faultAt, faultsOf } from '~/composables/useApi'
+import { useSaid } from '~/composables/useSaid'
+import type { Fault, NewJob, RouteView, UnitSummary } from '#shared/types'
+
+/** A new job: its unit, what is to be done, and the route it begins with. */
+const props = defineProps<{ route: RouteView | null }>()
+const emit = defineEmits<{ close: [] }>()
+const draft = reactive({ unit: '', title: '' })
+const faults = ref<readonly Fault[]>([])
+const unitField = ref<HTMLInputElement>()
+const units = ref<readonly UnitSummary[]>([])
+const said = useSaid()
+const focus = () => unitField.value?.focus()
+defineExpose({ focus })
+onMounted(async () => {
+  focus()
+  units.value = await api<UnitSummary[]>('/api/units').catch(() => [])
+})
+/** Units the route is for come first. */
+const offered = computed(() => {
+  const type = props.route?.type.toLowerCase()
+  return [...units.value].sort((a, b) => Number(b.type?.toLowerCase() === type) - Number(a.type?.toLowerCase() === type))
+})
+async function make(): Promise<void> {
+  faults.value = []
+  try {
+    const job = await api<NewJob>('/api/jobs', {
+      body: {
+        op: uuid(),
+        id: uuid(),
+        unit: draft.unit,
+        title: draft.title.trim() || (props.route?.name ?? ''),
+        ...(props.route ? { route: props.route.id } : {}),
+      },
+    })
+    said.value = job.said
+    await navigateTo(`/jobs/${job.id}`)
+  } catch (error) {
+    faults.value = faultsOf(error)
+  }
+}
+</script>
+
+<template>
+  <form
+    class="mb-4 grid max-w-3xl gap-3 border-y rule py-4 md:grid-cols-[1fr_1fr_auto]"
+    novalidate
+    data-test="new-job"
+    @submit.prevent="make"
+  >
+    <p v-if="route" class="text-[14.5px] md:col-span-3">
+      By the route <strong>{{ route.name }}</strong>: {{ route.checks.map(({ title }) => title).join(' · ') }}
+    </p>
+    <div>
+      <label class="label mb-1 block" for="new-unit">Unit</label>
+      <input
+        id="new-unit"
+        ref="unitField"
+        v-model="draft.unit"
+        class="field"
+        placeholder="mail launch"
+        autocomplete="off"
+        list="new-units"
+        :aria-invalid="faultAt(faults, 'unit') !== undefined"
+      />
+      <datalist id="new-units">
+        <option v-for="unit in offered" :key="unit.id" :value="unit.name" />
+      </datalist>
+      <p v-if="faultAt(faults, 'unit')" class="fault">{{ faultAt(faults, 'unit') }}</p>
+    </div>
+    <div>
+      <label class="label mb-1 block" for="new-title">What is to be done</label>
+      <input
+        id="new-title"
+        v-model="draft.title"
+        class="field"
+        :placeholder="route?.name ?? 'reduction box rebuild'"
+        autocomplete="off"
+        :aria-invalid="faultAt(faults, 'title') !== undefined"
+      />
+      <p v-if="faultAt(faults, 'title')" class="fault">{{ faultAt(faults, 'title') }}</p>
+    </div>
+    <div class="flex items-start gap-2 md:pt-[26px]">
+      <button type="submit" class="button primary">Begin</button>
+      <button type="button" class="button" @click="emit('close')">Leave it</button>
+    </div>
+    <p v-if="faultAt(faults, '') ?? faultAt(faults, 'route')" class="fault md:col-span-3" role="alert">
+      {{ faultAt(faults, '') ?? faultAt(faults, 'route') }}
+    </p>
+  </form>
+</template>

@@ -1,0 +1,4 @@
+import { allRoutes } from '../../database/routes'
+import { route } from '../../http/route'
+
+export default route((_event, db) => allRoutes(db))
