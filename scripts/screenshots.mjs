@@ -70,27 +70,12 @@ async function setMicrometer(page) {
 }
 
 /** @param {import('@playwright/test').Page} page */
-async function workOut(page) {
-  await page.getByRole('button', { name: 'Work it out' }).click()
-  await page.getByRole('button', { name: 'Mix grades, halves too' }).click({ timeout: 30_000 })
-}
-
-/** @param {import('@playwright/test').Page} page */
 async function choose(page) {
   await page
     .getByRole('button', { name: /Choose/ })
     .first()
     .click()
   await page.locator('[data-test="clock"]').waitFor()
-}
-
-/** @param {import('@playwright/test').Page} page */
-async function honing(page) {
-  await page
-    .getByRole('button', { name: /Choose/ })
-    .first()
-    .click()
-  await page.getByRole('button', { name: /Hone, rod 1, front/ }).click()
 }
 
 /** @param {import('@playwright/test').Page} page */
@@ -107,6 +92,24 @@ async function lap(page) {
     }
     await page.waitForTimeout(400)
   }
+}
+
+/** @param {import('@playwright/test').Page} page */
+async function find(page) {
+  await page.getByLabel(/^Words/).fill('launch marl')
+  await page.waitForTimeout(600)
+}
+
+/** @param {import('@playwright/test').Page} page */
+async function pickInput(page) {
+  const option = page.getByLabel('Figure').locator('option', { hasText: 'Input shaft end play' })
+  await page.getByLabel('Figure').selectOption(await option.getAttribute('value'))
+}
+
+/** @param {string} name of a unit; its id is made where it is imported */
+async function trendsOf(name) {
+  const units = await (await fetch(`http://127.0.0.1:${port}/api/units`)).json()
+  return `/trends/${units.find(unit => unit.name === name).id}`
 }
 
 try {
@@ -126,13 +129,13 @@ try {
         .click(),
   })
   await picture('bearings-choose', '/checks/le-mains')
-  await picture('bearings-options', '/checks/le-mains', { full: true, act: workOut })
   await picture('runout', '/checks/pump-housing', { full: true, act: choose })
-  await picture('rollers', '/checks/mr-bigends', { full: true, act: honing })
   await picture('lapping', '/checks/pb-flange', { full: true, act: lap })
-  await picture('swivel', '/checks/loader-swivels-preload')
   await picture('hub', '/checks/moto-hub')
   await picture('report', '/reports/launch-engine', { full: true, act: page => page.locator('[data-test=report]').waitFor() })
+  await picture('limits', '/limits', { act: page => page.getByRole('button', { name: 'Open Input shaft end play', exact: true }).click() })
+  await picture('records', '/records', { act: find })
+  await picture('trends', await trendsOf('Mail launch'), { full: true, act: pickInput })
   await picture('gauges', '/gauges', { full: true, act: setMicrometer })
   await picture('stock', '/stock', { act: page => page.getByRole('button', { name: 'Open 6 thou, Cover shims' }).click() })
 } finally {

@@ -20,12 +20,12 @@ const isOn = (view: (typeof views)[number]) =>
     <OpenNotice />
     <header class="print:hidden flex min-h-13 flex-wrap items-center gap-x-5 gap-y-1 border-b rule px-4 py-1 md:px-6">
       <NuxtLink to="/" class="display text-xl" aria-label="Finitum, all jobs">Fin<span class="text-accent">i</span>tum</NuxtLink>
-      <nav aria-label="Views" class="flex gap-1">
+      <nav aria-label="Views" class="-mx-1.5 flex flex-wrap md:mx-0 md:gap-1">
         <NuxtLink
           v-for="view in views"
           :key="view.to"
           :to="view.to"
-          class="flex min-h-11 items-center px-2.5 font-semibold"
+          class="flex min-h-11 items-center px-1.5 font-semibold md:px-2.5"
           :class="isOn(view) ? 'text-ink' : 'text-mute'"
           :aria-current="isOn(view) ? 'page' : undefined"
           >{{ view.label }}</NuxtLink

@@ -4,6 +4,9 @@ import { api, faultAt, faultsOf } from '~/composables/useApi'
 import { key, useKeys } from '~/composables/useKeys'
 import { usePreferences } from '~/stores/preferences'
 import { formatFigure } from '#core/quantity/figure'
+import { STAGE_NAME } from '#core/worksheet/job-facts'
+import { dayText } from '~/composables/dayText'
+import { today } from '~/composables/today'
 import type { Fault, JobList, JobSummary, RouteView, StationMark } from '#shared/types'
 
 const STATES = [
@@ -32,6 +35,18 @@ const state = ref<(typeof STATES)[number][0]>('all')
 const findField = ref<HTMLInputElement>()
 const form = ref<{ focus: () => void }>()
 const rows = ref<HTMLElement[]>([])
+
+/** Promised for a day that has gone by, and not handed over. */
+const isLate = ({ promised, stage }: JobSummary) =>
+  promised !== undefined && promised < today() && stage !== 'handed-over' && stage !== 'ready'
+/** What is to be known of a job besides its checks, before it is opened. */
+const standing = (job: JobSummary) =>
+  [
+    job.stage ? STAGE_NAME[job.stage] : '',
+    job.promised && job.stage !== 'handed-over' ? `${isLate(job) ? 'was promised for' : 'promised for'} ${dayText(job.promised)}` : '',
+  ]
+    .filter(Boolean)
+    .join(' · ')
 
 let asked = 0
 async function load(more = false): Promise<void> {
@@ -162,7 +177,10 @@ const sheet = useWorksheetIn(() => void load())
         >
           <NuxtLink :to="`/jobs/${job.id}`" class="block min-h-11">
             <span class="block text-[18px] font-bold">{{ job.unit.name }}</span>
-            <span class="text-[14px] text-mute">{{ job.title }}</span>
+            <span class="block text-[14px] text-mute">{{ job.title }}</span>
+            <span v-if="standing(job)" class="block text-[13px]" :class="isLate(job) ? 'font-semibold text-near' : 'text-mute'">{{
+              standing(job)
+            }}</span>
           </NuxtLink>
           <RouteLine :checks="job.checks" />
         </li>

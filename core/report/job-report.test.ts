@@ -60,6 +60,24 @@ const table = (blocks: readonly Block[], title: string) => {
 const facts = (blocks: readonly Block[], label: string) =>
   blocks.flatMap(block => (block.kind === 'facts' ? block.facts.filter(([name]) => name === label).map(([, value]) => value) : []))
 
+describe('photographs in a report', () => {
+  it('stand with what they are of; a report of one check has its own alone', () => {
+    const photo = (id: string, check: string | null) => ({ id, caption: id, width: 9, height: 6, check: check === null ? null : { id: check } })
+    const ids = (only: string | null) =>
+      jobReport({
+        job: job(CHECK),
+        lots: LOTS,
+        photos: [photo('whole', null), photo('bore', CHECK.id), photo('elsewhere', 'of-another')],
+        digest: '',
+        length: 'page',
+        time: at => at,
+        at: '',
+        only,
+      }).blocks.flatMap(block => (block.kind === 'photos' ? block.photos.map(({ id }) => id) : []))
+    expect([ids(null), ids(CHECK.id)]).toEqual([['whole', 'bore'], ['bore']])
+  })
+})
+
 describe('the report of a job', () => {
   const short = report(CHECK, 'page').blocks
   it('sets before beside after, with the limits and where they are from', () => {
@@ -140,6 +158,10 @@ describe('a record and its digest', () => {
     expect(recordText(sheet(CHECK, thicker('s6')))).toBe(plain)
     expect(recordText(sheet(CHECK, thicker('s4')))).not.toBe(plain)
     expect(recordText(sheet({ ...CHECK, title: 'Another' }))).not.toBe(plain)
+    // Handed over since, it is the same record; another meter reading makes it another.
+    const known = (facts: object) => recordText(writeWorksheet([{ ...job(CHECK), ...facts }], LOTS, ''))
+    expect(known({ stage: 'handed-over', promised: '2026-12-01', unit: { ...job(CHECK).unit, type: 'Harbour launch' } })).toBe(plain)
+    expect(known({ meterReading: 5590 })).not.toBe(plain)
   })
   it('is canonical: keys in order, whatever order they were written in (RFC 8785, 3.2.3)', () => {
     const turned = Object.fromEntries(Object.entries(CHECK).reverse()) as unknown as CheckDocument

@@ -27,5 +27,7 @@ export function recordText({ format, version, jobs, lots }: Worksheet): string {
       colour,
     }))
     .sort((a, b) => (a.id < b.id ? -1 : 1))
-  return canonicalize({ format, version, jobs, pieces })!
+  // How far it is on its way through the shop, and what its unit is like, say nothing of what was done.
+  const done = jobs.map(({ stage: _, promised: __, unit: { type: ___, ...unit }, ...job }) => ({ ...job, unit }))
+  return canonicalize({ format, version, jobs: done, pieces })!
 }

@@ -56,6 +56,9 @@ type RegisteredRow = GaugeRow & Pick<RegisteredGauge, 'kit' | 'uses'>
 const registered = (row: RegisteredRow): RegisteredGauge => ({ ...gaugeOf(row), version: row.version, kit: row.kit, uses: row.uses })
 
 export const allGauges = async (sql: Sql) => (await sql.rows<RegisteredRow>(`${REGISTERED} ORDER BY g.kind, g.name, g.id`)).map(registered)
+/** What gauges are called, without what they are used for. */
+export const gaugeNames = (sql: Sql) =>
+  sql.rows<{ id: string; name: string; kind: GaugeKind }>('SELECT id, name, kind FROM gauge ORDER BY name, id')
 export const gaugeById = async (sql: Sql, id: string) =>
   (await sql.rows<RegisteredRow>(`${REGISTERED} WHERE g.id = $1`, [id])).map(registered)[0]
 export const keepKit = (sql: Sql, gaugeId: string, kit: BoreKit) =>

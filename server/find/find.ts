@@ -4,7 +4,7 @@ import type { FindDto } from '#shared/dto/find'
 import type { Found } from '#shared/types'
 import type { Database, Sql } from '../database/client'
 import { jobsWith, keepWords, saidOf, unreadJobs } from '../database/find'
-import { allGauges } from '../database/gauges'
+import { gaugeNames } from '../database/gauges'
 import { jobsByIds } from '../database/jobs'
 import { allEntries } from '../database/library'
 import { allLots } from '../database/stock'
@@ -53,7 +53,7 @@ async function others(sql: Sql, asked: readonly string[]): Promise<Found['others
   }
   const few = <Item>(all: readonly Item[], text: (item: Item) => string) => all.filter(item => hasAll(text(item))).slice(0, FEW)
   return [
-    ...few(await allGauges(sql), ({ name, kind }) => `${name} ${kind}`).map(({ id, name }) => ({ what: 'gauge' as const, id, name })),
+    ...few(await gaugeNames(sql), ({ name, kind }) => `${name} ${kind}`).map(({ id, name }) => ({ what: 'gauge' as const, id, name })),
     ...few(await allEntries(sql), ({ name, type, kind, set }) =>
       [name, type, kind, set.source.text, set.source.page].filter(Boolean).join(' '),
     ).map(({ id, name }) => ({ what: 'limits' as const, id, name })),

@@ -3,7 +3,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { routeCheck } from '#core/command/route'
 import { thou } from '#core/quantity/length'
 import { openDatabase, type Database } from '../database/client'
-import { Refused } from '../http/refuse'
+import type { Refused } from '../http/refuse'
 import { importStock } from '../import/drawer'
 import { importWorksheet } from '../import/worksheet'
 import { checkView } from './check-view'
@@ -81,9 +81,10 @@ describe('a job done again', () => {
     expect(job.checks.map(({ title }) => title)).toEqual(['Output bearing end play', 'Input shaft end play', 'Crankshaft end play'])
     const last = (await lastTime(db, job.checks[1]!.id))!
     expect(last).toMatchObject({ check: 'launch-s6-input', day: '2026-07-06', meterReading: 5590 })
-    expect(last.figures[0]).toMatchObject({ result: 'play', left: { value: thou(6.1) } })
-    // The output bearing was replaced then: it came in with another figure than it went out with.
-    expect((await lastTime(db, job.checks[0]!.id))!.figures[0]).toMatchObject({ found: { value: thou(5.2) }, left: { value: thou(2.8) } })
+    expect(last.figures[0]).toMatchObject({ result: 'play', left: { value: thou(6.2) } })
+    // The thrust bearing was replaced then: it went out with another figure than it came in with.
+    const crank = (await lastTime(db, job.checks[2]!.id))!.figures.find(({ result }) => result === 'play')
+    expect(crank).toMatchObject({ found: { value: thou(6.9) }, left: { value: thou(4.2) } })
     expect(
       await lastTime(db, (await createJob(db, { op: 'a2', id: 'b', unit: 'Ferry ramp', title: 'x', again: 'launch-s6' })).checks[0]!.id),
     ).toBeNull()
@@ -101,18 +102,14 @@ describe('trends of a unit', () => {
       [4.1, 4.1],
       [5, 5],
       [6.2, 5.2],
-      [6.4, 4.3],
-      [5.1, 5.1],
-      // The bearings it rests on were replaced before it was read: nobody knows what it came in with.
-      [null, 6.1],
+      [6.4, 4.4],
+      [5.2, 5.2],
+      [6.2, 6.2],
     ])
-    expect(line!.services[3]).toMatchObject({
-      meterReading: 5030,
-      lower: thou(3),
-      upper: thou(7),
-      changes: ['Bearings: new pair, the old ones pitted'],
-    })
-    expect(line!.services[0]!.changes).toEqual([])
+    expect(line!.services[3]).toMatchObject({ meterReading: 5030, lower: thou(3), upper: thou(7), changes: [] })
+    const crank = trends.find(({ title }) => title === 'Crankshaft end play')!.units[0]!.services
+    expect(crank.at(-1)!.changes).toEqual(['Thrust bearing: new halves, the old ones scored'])
+    expect([crank.at(-1)!.found, crank.at(-1)!.left].map(thouOf)).toEqual([6.9, 4.2])
     expect((await trendsOfType(db, 'harbour LAUNCH')).trends.map(({ key }) => key)).toEqual(trends.map(({ key }) => key))
     expect((await trendsOfType(db, '')).trends).toEqual([])
   })

@@ -34,6 +34,13 @@ const views = [
   '/history/launch-engine',
 ]
 
+/** Pages of a unit, whose id is made where it is imported. */
+async function ofUnit(address: string): Promise<string[]> {
+  const units = (await (await fetch(`${address}/api/units`)).json()) as { id: string; name: string }[]
+  const { id } = units.find(({ name }) => name === 'Mail launch')!
+  return [`/units/${id}`, `/trends/${id}`]
+}
+
 /** What unfolds only when it is asked for. */
 async function unfold(page: Page, address: string, look: (name: string) => Promise<void>): Promise<void> {
   await page.goto(`${address}/checks/mr-bigends`)
@@ -82,7 +89,7 @@ for (const theme of ['light', 'dark']) {
       })
       expect(faults, name).toEqual([])
     }
-    for (const view of views) {
+    for (const view of [...views, ...(await ofUnit(shop.address))]) {
       await page.goto(shop.address + view)
       await page.waitForLoadState('networkidle')
       await check(view)

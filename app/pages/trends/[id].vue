@@ -50,7 +50,8 @@ const counted = computed(
 )
 const chosenBy = ref<'meter' | 'day' | null>(null)
 const by = computed(() => (counted.value ? (chosenBy.value ?? 'meter') : 'day'))
-const titleOf = ({ title, label }: Trend) => (title.toLowerCase() === label.toLowerCase() ? title : `${title}, ${label.toLowerCase()}`)
+const titleOf = ({ title, label }: Trend) =>
+  title.toLowerCase().endsWith(label.toLowerCase()) ? title : `${title}, ${label.toLowerCase()}`
 const services = computed(() => trend.value?.units.flatMap(line => line.services.map(service => ({ ...service, line: line.name }))) ?? [])
 const words = computed(
   () =>
