@@ -2,7 +2,7 @@ import { formatChange, systemOf, unitName } from '../quantity/figure'
 import { lowerFirst } from '../quantity/first-letter'
 import { pieceList } from '../pack/arithmetic'
 import { lotMap, packChange, type Lot, type LotMap } from '../pack/lot'
-import { describeLimits, SOURCE_NAME, type LimitSet } from '../verdict/limits'
+import { describeLimits, endsOf, SOURCE_NAME, type LimitSet } from '../verdict/limits'
 import { verdictWord } from '../verdict/words'
 import { beforeAfter } from '../check/before-after'
 import { conditionsOf, stateWords } from '../check/conditions'
@@ -13,7 +13,8 @@ import { staleWords } from '../check/parts'
 import { checkKind } from '../check/registry'
 import { unitOfResult } from '../check/results'
 import { fullBlocks } from './full-blocks'
-import { facts, table, text, type Block, type ReportLength } from './report'
+import { bandDrawing } from './drawing'
+import { drawings, facts, table, text, type Block, type ReportLength } from './report'
 
 interface Options {
   readonly length: ReportLength
@@ -49,6 +50,7 @@ export function checkBlocks(check: CheckDocument, lots: readonly Lot[], options:
       ],
     ]),
     ...figures(check, evaluation, options.length),
+    ...bands(check, evaluation),
     ...(options.length === 'full' || check.trials.length > 1 ? packs(check, evaluation, index) : []),
     ...table(
       'Replaced or reworked',
@@ -112,6 +114,31 @@ function figures(check: CheckDocument, { found, current }: CheckEvaluation, leng
     ? table('Before and after', ['Figure', 'As found', '', 'Now', '', 'Change', 'Limits'], rows, [1, 3, 5])
     : table('As found', ['Figure', 'Read', '', 'Limits'], rows, [1])
 }
+
+/** Each figure the check is for, in its limits. */
+function bands(check: CheckDocument, { found, current }: CheckEvaluation): Block[] {
+  const changed = check.trials.length > 1 || check.partChanges.length > 0
+  return drawings(
+    ...beforeAfter(found, current)
+      .filter(({ after }) => after.kind.main && after.estimate !== null)
+      .slice(0, MOST_BANDS)
+      .map(({ name, before, after }) => {
+        const ends = endsOf(after.limits.working)
+        const end = (value: number | undefined) => (value !== undefined && Number.isFinite(value) ? value : null)
+        return bandDrawing({
+          name,
+          unit: unitOf(after, check),
+          ends: after.kind.ends,
+          lower: end(ends?.lower),
+          upper: end(ends?.upper),
+          found: changed ? (before?.estimate ?? null) : null,
+          now: after.estimate!,
+        })
+      }),
+  )
+}
+/** A row of eight bearings is told by its table. */
+const MOST_BANDS = 3
 
 /** What was in each place, what is in it now, and what went back to the drawer. */
 function packs(check: CheckDocument, { places }: CheckEvaluation, index: LotMap): Block[] {

@@ -10,7 +10,8 @@ import { counts, resultName } from '../check/evaluate-fitting'
 import { unitAt } from '../check/gauge-needs'
 import { checkKind } from '../check/registry'
 import { unitOfResult } from '../check/results'
-import { table, text, type Block } from './report'
+import { stackDrawing } from './drawing'
+import { drawings, table, text, type Block } from './report'
 
 /** Everything a figure rests on: each series with its voids, gauges, budgets, fittings with their stacks, the ledger, the steps. */
 export function fullBlocks(check: CheckDocument, evaluation: CheckEvaluation, index: LotMap, time: (at: string) => string): Block[] {
@@ -43,6 +44,17 @@ export function fullBlocks(check: CheckDocument, evaluation: CheckEvaluation, in
         ['Where', 'Read', 'Struck out, why'],
         trial.readings.map(reading => [nameOf(reading.point), wordsOf(reading), reading.voided?.reason ?? '']),
         [1],
+      ),
+      ...drawings(
+        stackDrawing(
+          evaluation.places.map(({ place: { id, label } }) => ({
+            label,
+            pieces: stackingOrder(piecesIn(trial, id), index, check.packRules.required ?? null).map(lot => ({
+              thickness: thickness(lotOf(index, lot)),
+              words: pieceText(thickness(lotOf(index, lot)), check.entryUnit),
+            })),
+          })),
+        ),
       ),
       ...table(
         `Stacks, ${i === 0 ? 'as found' : `fitting ${i + 1}`}`,

@@ -62,7 +62,13 @@ const facts = (blocks: readonly Block[], label: string) =>
 
 describe('photographs in a report', () => {
   it('stand with what they are of; a report of one check has its own alone', () => {
-    const photo = (id: string, check: string | null) => ({ id, caption: id, width: 9, height: 6, check: check === null ? null : { id: check } })
+    const photo = (id: string, check: string | null) => ({
+      id,
+      caption: id,
+      width: 9,
+      height: 6,
+      check: check === null ? null : { id: check },
+    })
     const ids = (only: string | null) =>
       jobReport({
         job: job(CHECK),

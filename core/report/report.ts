@@ -1,8 +1,11 @@
+import type { Drawing } from './drawing'
+
 /** A part of a report: plain words, so that screen, paper and file say the same. */
 export type Block =
   | { readonly kind: 'heading'; readonly level: 1 | 2; readonly text: string }
   | { readonly kind: 'text'; readonly text: string; readonly tone: 'plain' | 'caution' | 'small' }
   | { readonly kind: 'facts'; readonly facts: readonly (readonly [label: string, value: string])[] }
+  | { readonly kind: 'drawing'; readonly drawing: Drawing }
   | { readonly kind: 'photos'; readonly photos: readonly ReportPhoto[] }
   | {
       readonly kind: 'table'
@@ -38,6 +41,8 @@ export interface Report {
 
 export const heading = (level: 1 | 2, text: string): Block => ({ kind: 'heading', level, text })
 export const text = (words: string, tone: 'plain' | 'caution' | 'small' = 'plain'): Block => ({ kind: 'text', text: words, tone })
+export const drawings = (...all: readonly (Drawing | null)[]): Block[] =>
+  all.flatMap(drawing => (drawing === null ? [] : [{ kind: 'drawing' as const, drawing }]))
 export const photos = (all: readonly ReportPhoto[]): Block[] => (all.length === 0 ? [] : [{ kind: 'photos', photos: all }])
 /** Facts that are known; the others are left out. */
 export const facts = (all: readonly (readonly [label: string, value: string | null])[]): Block => ({

@@ -32,6 +32,8 @@ function wordsOf(block: Block): string[] {
       return block.facts.flat()
     case 'table':
       return [block.title, ...block.head, ...block.rows.flat()]
+    case 'drawing':
+      return [block.drawing.label]
     case 'photos':
       return block.photos.map(({ caption }) => caption)
     default:
@@ -103,6 +105,8 @@ function contentOf(block: Block, files: Files): Content {
           body: block.facts.map(([label, value]): TableCell[] => [{ text: label, color: MUTE }, { text: value }]),
         },
       }
+    case 'drawing':
+      return { svg: block.drawing.svg, width: block.drawing.width, margin: [0, 4, 0, 2] }
     case 'photos':
       return {
         margin: [0, 8, 0, 0],

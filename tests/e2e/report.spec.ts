@@ -39,6 +39,12 @@ test('a report by keyboard: read on the page, taken as a PDF with the same figur
     for (const cell of await row.locator('td').allInnerTexts()) for (const word of cell.split(/\s+/)) expect(words).toContain(word)
   }
   expect(words).toContain(digest)
+  // Its drawings are lines and words, not pixels: nothing in it is an image.
+  const drawing = report.getByTestId('report-drawing').first()
+  await expect(drawing).toBeVisible()
+  expect((await drawing.getAttribute('alt'))!).toContain('in its limits')
+  expect(execFileSync('pdfimages', ['-list', saved], { encoding: 'utf8' }).trim().split('\n')).toHaveLength(2)
+  expect(words).toContain('tight')
 
   // Anybody can check it without the app: the worksheet, evaluated, has the same digest.
   const sheet = await (await fetch(`${shop.address}/api/jobs/launch-engine/worksheet`, { headers: { 'x-finitum': 'tests' } })).text()

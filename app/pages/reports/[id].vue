@@ -96,6 +96,15 @@ useHead({ title: computed(() => (report.value ? `Report, ${report.value.title}: 
             <dd>{{ value }}</dd>
           </template>
         </dl>
+        <img
+          v-else-if="block.kind === 'drawing'"
+          class="my-2 h-auto max-w-full rounded-sm bg-white"
+          data-test="report-drawing"
+          :src="`data:image/svg+xml;charset=utf-8,${encodeURIComponent(block.drawing.svg)}`"
+          :alt="block.drawing.label"
+          :width="block.drawing.width"
+          :height="block.drawing.height"
+        />
         <div v-else-if="block.kind === 'photos'" class="my-3 grid gap-3 sm:grid-cols-3">
           <figure v-for="photo in block.photos" :key="photo.id">
             <img
