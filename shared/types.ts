@@ -4,6 +4,7 @@ import type { Lot, Pack } from '#core/pack/lot'
 import type { Gauge } from '#core/reading/gauge'
 import type { LengthUnit } from '#core/quantity/length'
 import type { MeasureUnit } from '#core/quantity/measure'
+import type { Coded } from '#core/label/code'
 import type { VerdictState } from '#core/verdict/decide'
 import type { LimitSet } from '#core/verdict/limits'
 import type { ServiceFigure } from '#core/trend/service-figures'
@@ -267,6 +268,22 @@ export interface Copies {
   readonly own: string | null
   readonly keep: number
   readonly copies: readonly Copy[]
+}
+
+/** A label before it is printed. */
+export interface LabelView {
+  readonly code: string
+  readonly title: string
+  readonly lines: readonly string[]
+  /** not all of it fits */
+  readonly cut: boolean
+}
+/** What a scanned code is of, and where it is opened. */
+export interface Scanned {
+  readonly thing: Coded
+  readonly id: string
+  readonly name: string
+  readonly path: string
 }
 
 export interface LotUse {

@@ -4,12 +4,13 @@ import { unitOfGauge } from '#core/quantity/format-length'
 import { formatChange, formatFigure, isLengthUnit, systemOf, unitName } from '#core/quantity/figure'
 import { GAUGE_NAME, hasStandard, isZeroed, type Gauge } from '#core/reading/gauge'
 import { api, faultsOf } from '~/composables/useApi'
+import { usePicked } from '~/composables/usePicked'
 import { key, useKeys } from '~/composables/useKeys'
 import { today } from '~/composables/today'
 import type { Fault, RegisteredGauge } from '#shared/types'
 
 const gauges = ref<readonly RegisteredGauge[] | null>(null)
-const picked = ref<string | null>(null)
+const picked = usePicked()
 const adding = ref(false)
 const faults = ref<readonly Fault[]>([])
 const helpers = ref<HTMLElement>()

@@ -3,6 +3,7 @@ import { group } from 'd3-array'
 import { formatLength } from '#core/quantity/format-length'
 import { UNIT_NAME } from '#core/quantity/length'
 import { api, faultsOf } from '~/composables/useApi'
+import { usePicked } from '~/composables/usePicked'
 import { key, useKeys } from '~/composables/useKeys'
 import { useRemoval } from '~/composables/useRemoval'
 import { markedText } from '~/composables/sizeText'
@@ -11,7 +12,7 @@ import type { Fault, StockLot, StockView } from '#shared/types'
 
 const preferences = usePreferences()
 const stock = ref<StockView | null>(null)
-const picked = ref<string | null>(null)
+const picked = usePicked()
 const adding = ref(false)
 const kitting = ref(false)
 const measuring = ref(false)

@@ -73,8 +73,14 @@ export async function setCopies(db: Database, data: string, { folder, keep }: Se
   return copiesView(db, data)
 }
 
-/** Makes a copy now, tries to restore it, and removes the oldest beyond those that stay. */
-export async function makeCopy(db: Database, data: string, migrations: ReadonlyMap<string, string>, now = new Date()): Promise<Copies> {
+let making: Promise<Copies> | null = null
+/** Makes a copy now, tries to restore it, and removes the oldest beyond those that stay. Asked for while one is being made, it is that one. */
+export const makeCopy = (db: Database, data: string, migrations: ReadonlyMap<string, string>, now = new Date()): Promise<Copies> =>
+  (making ??= makeNow(db, data, migrations, now).finally(() => {
+    making = null
+  }))
+
+async function makeNow(db: Database, data: string, migrations: ReadonlyMap<string, string>, now: Date): Promise<Copies> {
   const own = await settings(db)
   const place = placeOf(own, data)
   mkdirSync(place, { recursive: true, mode: 0o700 })

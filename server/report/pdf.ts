@@ -48,20 +48,29 @@ export type Files = ReadonlyMap<string, Buffer>
  * A report on paper: faces embedded, text that can be selected and searched.
  * @throws Refused 422 where it holds letters that the faces have not
  */
-export async function reportPdf(report: Report, paper: Paper, faces: Faces, files: Files = new Map()): Promise<Buffer> {
-  const foreign = words(report).find(word => SET.test(word))
+export function reportPdf(report: Report, paper: Paper, faces: Faces, files: Files = new Map()): Promise<Buffer> {
+  settable(words(report))
+  return pdfOf(definition(report, paper, files), faces)
+}
+
+/** @throws Refused 422 where some of the text has letters that the faces have not */
+export function settable(texts: readonly string[]): void {
+  const foreign = texts.find(text => SET.test(text))
   if (foreign !== undefined)
     throw refuse(
       422,
       `“${foreign.slice(0, 60)}” has letters that the PDF cannot set (it has Latin, Greek and Cyrillic): print the report from its page.`,
     )
-  // Nothing but the faces given is ever read, and nothing is fetched.
+}
+
+/** A document on paper, in the faces given. Nothing but them is ever read, and nothing is fetched. */
+export function pdfOf(document: TDocumentDefinitions, faces: Faces): Promise<Buffer> {
   pdfmake.setUrlAccessPolicy(() => false)
   pdfmake.setLocalAccessPolicy(() => false)
   pdfmake.virtualfs.writeFileSync('regular.ttf', faces.regular)
   pdfmake.virtualfs.writeFileSync('bold.ttf', faces.bold)
   pdfmake.setFonts({ Report: { normal: 'regular.ttf', bold: 'bold.ttf', italics: 'regular.ttf', bolditalics: 'bold.ttf' } })
-  return pdfmake.createPdf(definition(report, paper, files)).getBuffer()
+  return pdfmake.createPdf(document).getBuffer()
 }
 
 const definition = (report: Report, paper: Paper, files: Files): TDocumentDefinitions => ({

@@ -110,7 +110,7 @@ test('limits, aim, rule and gauge can be changed on the bench', async ({ page, s
   await page.keyboard.press('Tab')
   await expect(page.getByTestId('verdict')).toContainText('In')
   await expect(page.getByTestId('saved')).toHaveText('Saved')
-  await expect(book.getByRole('checkbox')).toBeFocused()
+  await expect(book.getByRole('checkbox').first()).toBeFocused()
   await book.getByLabel('Upper').fill('0.01')
   await book.getByLabel('Page').focus()
   await expect(book.getByText('The lower limit is above the upper one.')).toBeVisible()

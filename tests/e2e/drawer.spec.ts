@@ -222,7 +222,7 @@ test.describe('the demo workshop', () => {
 
   test('jobs are found by text and by state, on the server', async ({ page, shop }) => {
     await page.goto(shop.address)
-    await expect(page.getByText(/^\d+ jobs$/)).toBeVisible()
+    await expect(page.getByText(/^\d+ of \d+ jobs$/)).toBeVisible()
     await page.keyboard.press('/')
     await page.keyboard.type('harbour')
     await expect(page.getByRole('listitem').filter({ hasText: 'Mail launch' })).toHaveCount(0)
@@ -234,6 +234,9 @@ test.describe('the demo workshop', () => {
     await expect(page.getByText('Stale: shells, main 2: new ones')).toBeVisible()
     await expect(page.getByRole('link', { name: 'Carry on' })).toBeHidden()
     await page.getByLabel('Which jobs').selectOption('finished')
+    await expect(page.getByText('11 jobs', { exact: true })).toBeVisible()
+    await expect(page.getByText('Service at 5,590 hours')).toBeVisible()
+    await page.getByLabel('Which jobs').selectOption('accepted')
     await expect(page.getByText('No job is like that.')).toBeVisible()
     await page.getByLabel('Which jobs').selectOption('all')
     await tabTo(page, active => active.text.startsWith('Input shaft end play'))

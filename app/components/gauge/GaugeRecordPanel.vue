@@ -64,7 +64,10 @@ const doubtful = computed(() => record.value?.doubtful ?? null)
       </li>
     </ul>
     <p v-else class="text-[13.5px] text-mute">None is in the record.</p>
-    <button v-if="!open" type="button" class="button mt-2" @click="open = true">It was checked</button>
+    <p v-if="!open" class="mt-2 flex items-center gap-4">
+      <button type="button" class="button" @click="open = true">It was checked</button>
+      <NuxtLink class="link text-[14px]" :to="`/labels?of=gauge:${gauge.id}`">print its label</NuxtLink>
+    </p>
     <form v-else class="mt-2 grid gap-2" novalidate @submit.prevent="keep">
       <div class="grid grid-cols-2 gap-2">
         <div>

@@ -73,6 +73,7 @@ const show = (value: number) =>
         }}
       </p>
       <p v-if="lot.tags.length" class="text-[13.5px]">{{ lot.tags.join(' · ') }}</p>
+      <p><NuxtLink class="link text-[13.5px]" :to="`/labels?of=size:${lot.id}`">print its label</NuxtLink></p>
     </div>
     <p v-if="stale.length" class="fault">
       Changed elsewhere: {{ stale.join('. ') }}. <button type="button" class="link" @click="emit('reload')">Show the newer state</button>

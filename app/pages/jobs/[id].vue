@@ -89,6 +89,7 @@ useHead({ title: computed(() => (job.value ? `${job.value.unit.name}: ${job.valu
           </p>
         </div>
         <div class="ml-auto flex flex-wrap justify-end gap-3">
+          <NuxtLink class="button" :to="`/labels?of=job:${id}`">Tag</NuxtLink>
           <NuxtLink class="button" :to="`/history/${id}`">Who did what</NuxtLink>
           <NuxtLink class="button" :to="`/reports/${id}`">Report</NuxtLink>
           <a class="button" :href="`/api/jobs/${id}/worksheet`" download>Export worksheet</a>

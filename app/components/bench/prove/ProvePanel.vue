@@ -107,7 +107,13 @@ watch(
     </div>
     <BeforeAfter v-if="document.trials.length > 1 || document.partChanges.length > 0" :document="document" :evaluation="evaluation" />
     <FittingList v-if="place" :document="document" :evaluation="evaluation" :place="place" :lots="lots" />
-    <MatchedSetLabel v-if="matched" :set="matched" />
+    <div v-if="matched">
+      <MatchedSetLabel :set="matched" />
+      <NuxtLink v-if="!matched.void" class="link text-[14px]" :to="`/labels?of=set:${document.id}`">print its label</NuxtLink>
+    </div>
+    <p v-if="document.trials.length > 1">
+      <NuxtLink class="link text-[14px]" :to="`/labels?of=bag:${document.id}`">label for the bag of what came out</NuxtLink>
+    </p>
     <PendingList
       :items="evaluation.reminders"
       :signer="preferences.signer"

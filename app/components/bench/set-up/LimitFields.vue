@@ -93,7 +93,7 @@ watch(set, next => {
         <input v-model="lowerExcluded" type="checkbox" class="size-4" />the lower figure itself is not allowed</label
       >
       <label v-if="kind === 'two-sided' || kind === 'upper'" class="col-span-2 flex min-h-11 items-center gap-2 text-[13.5px]">
-        <input v-model="upperExcluded" type="checkbox" class="size-4" />the upper figure itself is not allowed</label
+        <input v-model="upperExcluded" type="checkbox" class="size-4" />the highest figure itself is not allowed</label
       >
       <div>
         <label class="label mb-1 block" :for="`${id}-source`">Comes from</label>

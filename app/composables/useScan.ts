@@ -1,0 +1,75 @@
+import { useEventListener } from '@vueuse/core'
+import { readCode } from '#core/label/code'
+import type { Scanned } from '#shared/types'
+import { api, faultsOf } from './useApi'
+
+/** Signs of one scan come faster than anybody types, milliseconds apart. */
+const TOGETHER = 150
+
+/** The last scan: what it was of, or what was wrong with it. */
+export const useLastScan = () => useState<Scanned | { readonly fault: string } | null>('scan', () => null)
+
+const isText = (target: EventTarget | null): target is HTMLInputElement | HTMLTextAreaElement =>
+  target instanceof HTMLTextAreaElement ||
+  (target instanceof HTMLInputElement && !['checkbox', 'radio', 'button', 'file'].includes(target.type))
+
+/**
+ * A scanner types a code and Enter. What it types outside a field is never taken for keys of the bench; in a field it is text, until the
+ * Enter that ends it: then it picks, in a list that has the thing; opens it, where something is looked for; and is offered to be opened
+ * anywhere else.
+ */
+export function useScan(): void {
+  const last = useLastScan()
+  let typed: string | null = null
+  let timer: ReturnType<typeof setTimeout> | undefined
+  const swallow = (event: KeyboardEvent) => {
+    event.preventDefault()
+    event.stopImmediatePropagation()
+  }
+  async function take(code: string, at: EventTarget | null): Promise<void> {
+    try {
+      const thing = await api<Scanned>(`/api/codes?${new URLSearchParams({ code })}`)
+      if (at instanceof HTMLSelectElement && [...at.options].some(({ value }) => value === thing.id)) {
+        at.value = thing.id
+        at.dispatchEvent(new Event('change', { bubbles: true }))
+        last.value = null
+        return
+      }
+      last.value = thing
+      // Where something is being typed, nothing is left by itself.
+      if (!isText(at) || at.type === 'search') await navigateTo(thing.path)
+    } catch (error) {
+      last.value = { fault: faultsOf(error)[0]?.reason ?? '' }
+    }
+  }
+  useEventListener(
+    'keydown',
+    (event: KeyboardEvent) => {
+      if (event.ctrlKey || event.altKey || event.metaKey) return
+      const { target } = event
+      if (isText(target)) {
+        if (event.key !== 'Enter' || !readCode(target.value)) return
+        swallow(event)
+        const code = target.value
+        target.value = ''
+        target.dispatchEvent(new Event('input', { bubbles: true }))
+        void take(code, target)
+        return
+      }
+      if (typed === null && event.key.toUpperCase() !== 'Q') return
+      swallow(event)
+      clearTimeout(timer)
+      if (event.key === 'Enter') {
+        const code = typed ?? ''
+        typed = null
+        void take(code, target)
+        return
+      }
+      if (event.key.length === 1) typed = (typed ?? '') + event.key
+      timer = setTimeout(() => {
+        typed = null
+      }, TOGETHER)
+    },
+    { capture: true },
+  )
+}
