@@ -57,14 +57,22 @@ export function useScan(): void {
         return
       }
       if (typed === null && event.key.toUpperCase() !== 'Q') return
-      swallow(event)
       clearTimeout(timer)
-      if (event.key === 'Enter') {
+      // A list is looked through by the same letters: they stay its own, but for the Enter that ends a code.
+      const list = target instanceof HTMLSelectElement
+      if (event.key === 'Enter' && (!list || readCode(typed ?? ''))) {
+        swallow(event)
         const code = typed ?? ''
         typed = null
         void take(code, target)
         return
       }
+      // Tab, Escape, an arrow: no scanner sends them.
+      if (event.key.length > 1 && event.key !== 'Shift') {
+        typed = null
+        return
+      }
+      if (!list) swallow(event)
       if (event.key.length === 1) typed = (typed ?? '') + event.key
       timer = setTimeout(() => {
         typed = null

@@ -1,5 +1,5 @@
 import { spawn, type ChildProcess } from 'node:child_process'
-import { mkdtempSync, readFileSync, rmSync } from 'node:fs'
+import { cpSync, mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import { createServer } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
@@ -16,6 +16,9 @@ const freePort = () =>
       probe.close(() => resolve(port))
     })
   })
+
+/** Where the folder of a loaded demo stands, to be copied: loading it takes its time. */
+export const DEMO_LOADED = 'FINITUM_DEMO_LOADED'
 
 /** As a program, which has no page and says so. */
 export const AS_PROGRAM = { 'x-finitum': 'tests' }
@@ -123,7 +126,10 @@ export const emptyForThisFile = (): void => shopForThisFile('start')
 function shopForThisFile(script: 'demo' | 'start'): void {
   test.beforeAll(async () => {
     test.setTimeout(120_000)
-    fileShop = await openWorkshop(script)
+    const folder = mkdtempSync(join(tmpdir(), 'finitum-test-'))
+    const loaded = process.env[DEMO_LOADED]
+    if (script === 'demo' && loaded) cpSync(loaded, folder, { recursive: true })
+    fileShop = await openWorkshop(script, {}, folder)
   })
   test.afterAll(async () => {
     await fileShop?.stop()
