@@ -120,7 +120,7 @@ useHead({ title: 'Limits · Finitum' })
     <p v-if="read" role="status" class="mb-2">{{ read }}</p>
     <RemovedNotice :removed="removal.removed.value" :refusal="removal.refusal.value" @undo="removal.undo" />
     <div v-if="entries" class="grid grid-cols-1 gap-6 lg:grid-cols-[minmax(0,1fr)_430px]">
-      <div v-if="entries.length" class="overflow-x-auto" tabindex="0" aria-label="Library of limits" role="region">
+      <div v-if="entries.length" class="relative overflow-x-auto" tabindex="0" aria-label="Library of limits" role="region">
         <table class="tight">
           <thead>
             <tr>
