@@ -70,7 +70,7 @@ export const lastFigures = (sql: Sql, checkId: string) =>
   sql.rows<FigureRow>(
     `${FIGURES} c.id = (SELECT o.id FROM checks c JOIN job ON job.id = c.job_id JOIN job j ON j.unit_id = job.unit_id AND j.id <> job.id AND j.removed_at IS NULL
       JOIN checks o ON o.job_id = j.id WHERE c.id = $1 AND o.removed_at IS NULL AND o.signed AND o.kind = c.kind AND lower(o.title) = lower(c.title)
-        AND j.created_at <= job.created_at
+        AND (COALESCE(j.came_in, to_char(j.created_at, 'YYYY-MM-DD')), j.created_at) < (COALESCE(job.came_in, to_char(job.created_at, 'YYYY-MM-DD')), job.created_at)
       ORDER BY COALESCE(j.came_in, to_char(j.created_at, 'YYYY-MM-DD')) DESC, j.created_at DESC, o.id LIMIT 1) ${ORDER}`,
     [checkId],
   )

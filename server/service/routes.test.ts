@@ -82,6 +82,9 @@ describe('a job done again', () => {
     const last = (await lastTime(db, job.checks[1]!.id))!
     expect(last).toMatchObject({ check: 'launch-s6-input', day: '2026-07-06', meterReading: 5590 })
     expect(last.figures[0]).toMatchObject({ result: 'play', left: { value: thou(6.2) } })
+    // Of days, not of when they were entered here: the file brought the newest in first.
+    expect(await lastTime(db, 'launch-s3-input')).toMatchObject({ check: 'launch-s2-input', day: '2025-02-10' })
+    expect(await lastTime(db, 'launch-s1-input')).toBeNull()
     // The thrust bearing was replaced then: it went out with another figure than it came in with.
     const crank = (await lastTime(db, job.checks[2]!.id))!.figures.find(({ result }) => result === 'play')
     expect(crank).toMatchObject({ found: { value: thou(6.9) }, left: { value: thou(4.2) } })
