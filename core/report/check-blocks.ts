@@ -121,6 +121,8 @@ function bands(check: CheckDocument, { found, current }: CheckEvaluation): Block
   return drawings(
     ...beforeAfter(found, current)
       .filter(({ after }) => after.kind.main && after.estimate !== null)
+      // Those that are out come first: they are what it is about.
+      .sort((a, b) => Number(a.after.state === 'in') - Number(b.after.state === 'in'))
       .slice(0, MOST_BANDS)
       .map(({ name, before, after }) => {
         const ends = endsOf(after.limits.working)

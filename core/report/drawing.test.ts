@@ -16,7 +16,7 @@ const band = (more: Partial<Parameters<typeof bandDrawing>[0]> = {}) =>
   })!
 const circles = (svg: string) => [...svg.matchAll(/<circle cx="([\d.]+)".*?fill="(#\w+)"/g)].map(([, x, fill]) => ({ x: Number(x), fill }))
 const rect = (svg: string) => {
-  const [, x, width] = /<rect x="([\d.]+)" y="4" width="([\d.]+)"/.exec(svg)!
+  const [, x, width] = /<rect x="([\d.]+)" y="16" width="([\d.]+)"/.exec(svg)!
   return { from: Number(x), to: Number(x) + Number(width) }
 }
 
@@ -29,6 +29,7 @@ describe('a figure in its limits', () => {
     // 5 thou beyond the upper limit, of a band of 2.
     expect(found!.x - to).toBeCloseTo((to - from) * 2.5, 0)
     expect([found!.fill, now!.fill]).toEqual(['#ffffff', '#1b2420'])
+    expect(svg).toContain('>End play<')
     expect(label).toBe('End play in its limits: as found 9.0 thou, now 3.0 thou')
   })
   it('with one limit the band is open on the other side; with none there is nothing to draw', () => {

@@ -24,6 +24,8 @@ const FACE = 'font-family="Report, Inter, sans-serif"'
 const WIDTH = 500
 const LEFT = 70
 const RIGHT = 430
+/** Room for what it is of. */
+const HEAD = 12
 
 const escaped = (text: string) => text.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;').replace(/"/g, '&quot;')
 /** Two decimals are finer than any printer. */
@@ -67,23 +69,24 @@ export function bandDrawing({
   const figure = (value: number) => formatFigure(value, unit, { trim: true })
   const [from, to] = [lower === null ? LEFT : x(lower), upper === null ? RIGHT : x(upper)]
   const rows = [...(found ? [{ ...found, words: 'as found', filled: false }] : []), { ...now, words: found ? 'now' : 'read', filled: true }]
-  const height = 30 + rows.length * 16
+  const height = HEAD + 30 + rows.length * 16
   const floor = height - 16
   const body = [
-    `<rect x="${at(from)}" y="4" width="${at(to - from)}" height="${at(floor - 4)}" fill="${BAND}"/>`,
+    words(LEFT, 9, name),
+    `<rect x="${at(from)}" y="${HEAD + 4}" width="${at(to - from)}" height="${at(floor - HEAD - 4)}" fill="${BAND}"/>`,
     `<line x1="${LEFT}" x2="${RIGHT}" y1="${at(floor)}" y2="${at(floor)}" stroke="${MUTE}" stroke-width="0.6"/>`,
     ...[lower, upper].flatMap(end =>
       end === null
         ? []
         : [
-            `<line x1="${at(x(end))}" x2="${at(x(end))}" y1="4" y2="${at(floor + 3)}" stroke="${EDGE}" stroke-width="1"/>`,
+            `<line x1="${at(x(end))}" x2="${at(x(end))}" y1="${HEAD + 4}" y2="${at(floor + 3)}" stroke="${EDGE}" stroke-width="1"/>`,
             words(x(end), floor + 12, figure(end), 'text-anchor="middle"'),
           ],
     ),
     words(LEFT - 6, floor + 3, ends.below.toLowerCase(), 'text-anchor="end"'),
     words(RIGHT + 6, floor + 3, ends.above.toLowerCase()),
     ...rows.flatMap((row, i) => {
-      const y = 16 + i * 16
+      const y = HEAD + 16 + i * 16
       return [
         `<line x1="${at(x(row.value - row.U))}" x2="${at(x(row.value + row.U))}" y1="${y}" y2="${y}" stroke="${INK}" stroke-width="1"/>`,
         `<circle cx="${at(x(row.value))}" cy="${y}" r="3.4" fill="${row.filled ? INK : '#ffffff'}" stroke="${INK}" stroke-width="1.2"/>`,

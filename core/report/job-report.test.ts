@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
 import { GAUGES, checkOf, gauge, plays, trial } from '../../tests/documents'
 import { newLot } from '../command/found-pack'
@@ -6,6 +7,7 @@ import { thou } from '../quantity/length'
 import { twoSided } from '../verdict/limits'
 import type { CheckDocument } from '../check/document'
 import { evaluateWorksheet } from '../worksheet/evaluate'
+import { readWorksheet } from '../worksheet/read'
 import { recordText } from '../worksheet/record'
 import { writeWorksheet } from '../worksheet/worksheet'
 import { jobReport } from './job-report'
@@ -191,5 +193,26 @@ describe('a record and its digest', () => {
     expect(signed(altered)).toMatchObject([{ id: 'play', signed: { value: thou(3) }, now: { value: thou(3.5) }, same: false }])
     const { figures: _, ...old } = signOff!
     expect(signed({ ...held, signOff: old })).toBeNull()
+  })
+})
+
+describe('drawings in a report', () => {
+  it('of many figures are a few, what is out before what is in', () => {
+    const reading = readWorksheet(readFileSync(new URL('../../demo/6-mail-launch-engine.worksheet.json', import.meta.url), 'utf8'))
+    if (!reading.ok) throw new Error(reading.faults[0]!.reason)
+    const { jobs, lots } = reading.worksheet
+    const drawn = (title: string) =>
+      jobReport({
+        job: jobs[0]!,
+        lots,
+        photos: [],
+        digest: '',
+        length: 'page',
+        time: at => at,
+        at: '',
+        only: jobs[0]!.checks.find(check => check.title === title)!.id,
+      }).blocks.flatMap(block => (block.kind === 'drawing' ? [block.drawing.label.split(' in its limits')[0]] : []))
+    // Main 4 is loose, and the last of them.
+    expect(drawn('Main bearings')).toEqual(['Main 4 clearance, least', 'Main 4 clearance, most', 'Main 1 clearance, least'])
   })
 })
