@@ -1,5 +1,6 @@
 import type { CheckDocument } from '#core/check/document'
 import type { BoreKit } from '#core/method/bore-gauge/builder'
+import type { Waiting } from '#core/pack/order-list'
 import type { Lot, Pack } from '#core/pack/lot'
 import type { Gauge } from '#core/reading/gauge'
 import type { LengthUnit } from '#core/quantity/length'
@@ -10,6 +11,7 @@ import type { LimitSet } from '#core/verdict/limits'
 import type { ServiceFigure } from '#core/trend/service-figures'
 import type { JobFacts, Meter, UnitFacts } from '#core/worksheet/job-facts'
 import type { MatchedSet } from '#core/check/matched-set'
+import type { CheckOrder } from './orders'
 
 /** How a check stands in the lists: signed outside its limits, with a reason, it is accepted. */
 export type ListState = VerdictState | 'accepted'
@@ -30,6 +32,8 @@ export interface StationMark {
   readonly signed: boolean
   /** how much is still to be done: seals, grease, a torque */
   readonly pending: number
+  /** pieces that are ordered for it, or are to be */
+  readonly waiting: Waiting | null
 }
 
 /** A part of a job, what rests on it, and what was done to it. */
@@ -217,6 +221,8 @@ export interface CheckView {
   readonly lots: readonly Lot[]
   /** Promised to the places of this check. */
   readonly reserves: Readonly<Record<string, Pack>>
+  /** What is on the order list for its places, on its way, or here and not fitted from yet. */
+  readonly orders: readonly CheckOrder[]
 }
 
 /** A gauge as the register holds it; the kit of a bore gauge with it. */
@@ -297,6 +303,10 @@ export interface LotUse {
 }
 export interface StockLot extends Lot {
   readonly version: number
+  /** who it is bought from; empty: not known */
+  readonly supplier: string
+  /** what they call it */
+  readonly article: string
 }
 export interface StockView {
   readonly lots: readonly StockLot[]

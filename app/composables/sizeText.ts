@@ -1,5 +1,4 @@
 import { formatFigure, isLengthUnit, perUnit, systemOf, unitName, zeroOf, type Unit } from '#core/quantity/figure'
-import { formatLength, meantInInches, pieceText } from '#core/quantity/format-length'
 import type { LengthUnit } from '#core/quantity/length'
 
 /** Decimals beyond which a figure was not meant in that unit: a tenth part of what is shown of it anywhere. */
@@ -22,9 +21,3 @@ function withDecimals(value: number, unit: Unit): string {
   const decimals = [1, 2, 3, 4, 5].find(some => fits(value, unit, some)) ?? 6
   return formatFigure(value, unit, { decimals, trim: true })
 }
-
-/** A size in the system it was made in: `4 thou`, `0.10 mm`. */
-export const markedText = (length: number): string =>
-  meantInInches(length)
-    ? `${pieceText(length, 'thou')} thou`
-    : formatLength(length, 'mm', { unit: true, decimals: length % 10_000 === 0 ? 2 : 3 })

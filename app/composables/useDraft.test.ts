@@ -4,7 +4,8 @@ import { ref } from 'vue'
 import { thou, type LengthUnit, type Nm } from '#core/quantity/length'
 import type { Entry } from '#core/reading/reading'
 import { useDraft, type DraftForm } from './useDraft'
-import { exactText, markedText } from './sizeText'
+import { markedText } from '#core/quantity/format-length'
+import { exactText } from './sizeText'
 
 const store = new Map<string, string>()
 beforeEach(() => {

@@ -1,12 +1,11 @@
 <script setup lang="ts">
 import { group } from 'd3-array'
-import { formatLength } from '#core/quantity/format-length'
+import { formatLength, markedText } from '#core/quantity/format-length'
 import { UNIT_NAME } from '#core/quantity/length'
 import { api, faultsOf } from '~/composables/useApi'
 import { usePicked } from '~/composables/usePicked'
 import { key, useKeys } from '~/composables/useKeys'
 import { useRemoval } from '~/composables/useRemoval'
-import { markedText } from '~/composables/sizeText'
 import { usePreferences } from '~/stores/preferences'
 import type { Fault, StockLot, StockView } from '#shared/types'
 

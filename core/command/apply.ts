@@ -21,6 +21,9 @@ export function apply(bench: Bench, happening: Happening): Bench {
       }
     case 'promised':
       return { ...bench, reserves: withPromise(bench.reserves, happening.place, happening.pack) }
+    // The list is the shop's: neither the check nor the drawer is another for it.
+    case 'wanted':
+      return bench
     default:
       return { ...bench, document: changed(bench.document, happening) }
   }
@@ -31,7 +34,7 @@ function withPromise(reserves: Bench['reserves'], place: string, pack: Pack): Be
   return pack.length === 0 ? others : { ...others, [place]: [...pack].sort((a, b) => (a.lotId < b.lotId ? -1 : 1)) }
 }
 
-type OfCheck = Exclude<Happening, { readonly type: 'lot-added' | 'moved' | 'claimed' | 'promised' }>
+type OfCheck = Exclude<Happening, { readonly type: 'lot-added' | 'moved' | 'claimed' | 'promised' | 'wanted' }>
 
 function changed(document: CheckDocument, happening: OfCheck): CheckDocument {
   const inTrial = (id: string, change: (trial: Trial) => Trial): CheckDocument => ({

@@ -112,6 +112,12 @@ export interface PromiseCommand extends Head {
   readonly place: string
   readonly pieces: Pack
 }
+/** Sizes to be ordered for a place. */
+export interface WantCommand extends Head {
+  readonly kind: 'want'
+  readonly place: string
+  readonly pieces: Pack
+}
 
 export interface BeginLapCommand extends Head {
   readonly kind: 'begin-lap'
@@ -184,6 +190,7 @@ export type Command =
   | ListCommand
   | FitCommand
   | PromiseCommand
+  | WantCommand
   | BeginLapCommand
   | LapPassCommand
   | EndLapCommand

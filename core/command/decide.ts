@@ -6,6 +6,7 @@ import { read, tick, voidReading } from './measure'
 import { list } from './found-pack'
 import { fit, promise } from './pack'
 import { set } from './settings'
+import { want } from './want'
 import { changePart, reopen, sign } from './sign'
 
 /** What may be done to a signed check. */
@@ -35,6 +36,8 @@ export function decide(bench: Bench, command: Command): Outcome {
       return fit(bench, command)
     case 'promise':
       return promise(bench, command)
+    case 'want':
+      return want(bench, command)
     case 'begin-lap':
       return beginLap(bench, command)
     case 'lap-pass':

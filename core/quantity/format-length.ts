@@ -17,6 +17,11 @@ export const pieceDecimals = (values: readonly number[], unit: LengthUnit): numb
 /** The size of a piece: 18, 63.25, 0.457. */
 export const pieceText = (value: number, unit: LengthUnit): string =>
   formatLength(value, unit, { trim: true, decimals: pieceDecimals([value], unit) })
+/** The size of a piece in the system it was made in: `4 thou`, `0.10 mm`. */
+export const markedText = (length: number): string =>
+  meantInInches(length)
+    ? `${pieceText(length, 'thou')} thou`
+    : formatLength(length, 'mm', { unit: true, decimals: length % 10_000 === 0 ? 2 : 3 })
 
 /** How a length is shown: a whole size in inches or millimetres, a play in thou or millimetres. */
 export type Scale = 'play' | 'size'

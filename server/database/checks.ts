@@ -3,6 +3,7 @@ import type { MeasureUnit } from '#core/quantity/measure'
 import type { Settings as CheckSettings } from '#core/command/happening'
 import type { Lot, Pack } from '#core/pack/lot'
 import type { LengthUnit, Nm } from '#core/quantity/length'
+import type { CheckOrder } from '#shared/orders'
 import type { Sql } from './client'
 import { CLEARINGS, CONDITIONS, clearingOf, type ClearingRow } from './conditions'
 import { GAUGES, gaugesOf, type UsedGaugeRow } from './gauges'
@@ -10,6 +11,7 @@ import { LAPS, lapOf, type LapRow } from './laps'
 import { LIMITS, limitSetsOf, type LimitRow } from './limits'
 import { CHANGES, PARTS, changeOf, partsOf } from './parts'
 import { READINGS, SPREADS, historyOf, type SpreadRow } from './readings'
+import { ORDERS_OF_CHECK, checkOrderOf } from './orders'
 import { RESERVES, reservesOf } from './reserves'
 import { REOPENED, SIGNATURE, reopeningOf, signOffOf, type SignOffRow } from './sign-offs'
 import { LOTS_OF_CHECK, lotOf, type LotRow } from './stock'
@@ -115,7 +117,7 @@ const WHOLE = {
   ${all(LIMITS)} AS limits, ${all(GAUGES)} AS gauges, ${all(SPREADS)} AS spreads, ${all(TRIALS)} AS trials, ${all(LISTINGS)} AS listings,
   ${all(REFITS)} AS refits, ${all(PREDICTIONS)} AS predictions, ${all(READINGS)} AS readings, ${all(TICKS)} AS ticks, ${all(CONDITIONS)} AS conditions, ${all(CLEARINGS)} AS clearings, ${all(LAPS)} AS laps,
   ${all(PARTS)} AS parts, ${all(CHANGES)} AS changes, ${one(SIGNATURE)} AS signature, ${one(REOPENED)} AS reopened,
-  ${all(LOTS_OF_CHECK)} AS lots, ${all(RESERVES)} AS reserves, (SELECT id FROM workshop) AS workshop,
+  ${all(LOTS_OF_CHECK)} AS lots, ${all(RESERVES)} AS reserves, ${all(ORDERS_OF_CHECK)} AS orders, (SELECT id FROM workshop) AS workshop,
   EXISTS (SELECT 1 FROM event e WHERE e.id = $2) AS known
   FROM checks c WHERE c.id = $1 AND c.removed_at IS NULL`,
 }
@@ -135,6 +137,7 @@ interface WholeRow extends TrialRows {
   reopened: Parameters<typeof reopeningOf>[0] | null
   lots: (LotRow & { promised: number })[]
   reserves: { place: string; lot_id: string; count: number }[]
+  orders: Parameters<typeof checkOrderOf>[0][]
   workshop: string
   known: boolean
 }
@@ -149,6 +152,7 @@ export interface WholeCheck {
   /** reserved: kept back, or promised to other checks */
   readonly lots: readonly Lot[]
   readonly reserves: Readonly<Record<string, Pack>>
+  readonly orders: readonly CheckOrder[]
   readonly workshop: string
   /** the operation asked about was done already */
   readonly known: boolean
@@ -170,6 +174,7 @@ export async function wholeCheck(sql: Sql, id: string, op = ''): Promise<WholeCh
       return { ...plain, reserved: plain.reserved + lot.promised }
     }),
     reserves: reservesOf(whole.reserves),
+    orders: whole.orders.map(checkOrderOf),
     document: {
       id: row.id,
       kind: row.kind,

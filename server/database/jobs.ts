@@ -1,7 +1,9 @@
+import type { Waiting } from '#core/pack/order-list'
 import type { JobQueryDto } from '#shared/dto/job'
 import type { JobFacts, Meter, Stage } from '#core/worksheet/job-facts'
 import type { DatedJob, JobList, JobSummary, JobView, ListState, StationMark } from '#shared/types'
 import type { Sql } from './client'
+import { ARRIVED, ORDERED, waitingChecks } from './orders'
 import { unitFacts } from './units'
 
 export interface JobRow {
@@ -66,7 +68,7 @@ interface StationRow {
 const STATION =
   'c.id, c.job_id, c.title, c.kind, c.state, c.word, c.note, c.figure, c.measure, c.entry_unit, c.signed, c.accepted, c.pending'
 
-const stationOf = (row: StationRow): StationMark => ({
+const stationOf = (row: StationRow, waiting: Waiting | null): StationMark => ({
   id: row.id,
   title: row.title,
   kind: row.kind,
@@ -79,6 +81,7 @@ const stationOf = (row: StationRow): StationMark => ({
   unit: row.entry_unit,
   signed: row.signed,
   pending: row.pending,
+  waiting,
 })
 
 async function stationsOf(sql: Sql, jobIds: readonly string[]): Promise<Map<string, StationMark[]>> {
@@ -87,7 +90,8 @@ async function stationsOf(sql: Sql, jobIds: readonly string[]): Promise<Map<stri
     [jobIds],
   )
   const stations = new Map<string, StationMark[]>(jobIds.map(id => [id, []]))
-  for (const row of rows) stations.get(row.job_id)!.push(stationOf(row))
+  const waiting = await waitingChecks(sql, jobIds)
+  for (const row of rows) stations.get(row.job_id)!.push(stationOf(row, waiting.get(row.id) ?? null))
   return stations
 }
 
@@ -195,16 +199,22 @@ export async function jobList(sql: Sql, { find, state, skip, limit }: JobQueryDt
     `SELECT (SELECT count(*) FROM job WHERE removed_at IS NULL)::integer AS jobs, count(*)::integer AS checks,
       (count(*) FILTER (WHERE ${WAITS}))::integer AS waiting FROM checks c WHERE ${LIVE_CHECKS}`,
   )
-  const [next] = await sql.rows<StationRow & { job_title: string; unit_name: string }>(
-    `SELECT ${STATION}, job.title AS job_title, unit.name AS unit_name FROM checks c JOIN job ON job.id = c.job_id JOIN unit ON unit.id = job.unit_id
-    WHERE NOT c.signed AND ${LIVE_CHECKS} ORDER BY c.pressing, c.created_at DESC, c.position, c.id LIMIT 1`,
-  )
+  const pressing = async (which: string) =>
+    (
+      await sql.rows<StationRow & { job_title: string; unit_name: string }>(
+        `SELECT ${STATION}, job.title AS job_title, unit.name AS unit_name FROM checks c JOIN job ON job.id = c.job_id JOIN unit ON unit.id = job.unit_id
+        WHERE NOT c.signed AND ${LIVE_CHECKS} AND ${which} ORDER BY c.pressing, c.created_at DESC, c.position, c.id LIMIT 1`,
+      )
+    )[0]
+  // What a check waited for is here; else the one that presses most, of those that do not wait for a supplier where there are any.
+  const next = (await pressing(ARRIVED)) ?? (await pressing(`NOT (${ORDERED})`)) ?? (await pressing('true'))
+  const nextWaits = next && (await waitingChecks(sql, [next.job_id])).get(next.id)
   const found = asked ? (jobs[0]?.found ?? (skip > 0 ? ((await page(0))[0]?.found ?? 0) : 0)) : counts!.jobs
   return {
     jobs: jobs.map(job => summaryOf(job, stations.get(job.id)!)),
     found,
     counts: counts!,
-    next: next ? { check: stationOf(next), job: { title: next.job_title, unit: next.unit_name } } : null,
+    next: next ? { check: stationOf(next, nextWaits ?? null), job: { title: next.job_title, unit: next.unit_name } } : null,
   }
 }
 

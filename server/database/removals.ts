@@ -19,6 +19,7 @@ const RESTS_ON_CHECK = `CASE
   WHEN EXISTS (SELECT 1 FROM reading r JOIN series s ON s.id = r.series_id JOIN trial t ON t.id = s.trial_id
     WHERE t.check_id = c.id AND NOT EXISTS (SELECT 1 FROM reading_void v WHERE v.reading_id = r.id)) THEN 'it has readings'
   WHEN EXISTS (SELECT 1 FROM reserve x WHERE x.check_id = c.id) THEN 'pieces are kept for it'
+  WHEN EXISTS (SELECT 1 FROM order_line o WHERE o.check_id = c.id AND o.purchase_id IS NOT NULL) THEN 'pieces were ordered for it'
   WHEN EXISTS (SELECT 1 FROM lap l WHERE l.check_id = c.id) THEN 'a piece was made for it'
 END`
 
@@ -40,6 +41,7 @@ export const restsOnLot = async (sql: Sql, id: string): Promise<string | null> =
         JOIN checks c ON c.id = t.check_id WHERE p.lot_id = $1 AND c.removed_at IS NULL LIMIT 1),
       (SELECT 'pieces are kept for ' || lower(c.title) FROM reserve r JOIN checks c ON c.id = r.check_id WHERE r.lot_id = $1 LIMIT 1),
       (SELECT 'a piece was made from it for ' || lower(c.title) FROM lap l JOIN checks c ON c.id = l.check_id WHERE l.lot_id = $1 LIMIT 1),
+      (SELECT 'it is on the order list, or was ordered' FROM order_line o WHERE o.lot_id = $1 AND o.dropped_at IS NULL LIMIT 1),
       (SELECT lower(c.title) || ' asks for it' FROM checks c WHERE c.pack_rules ->> 'required' = $1 AND c.removed_at IS NULL LIMIT 1)) AS rests`,
       [id],
     )

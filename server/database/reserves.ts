@@ -45,3 +45,17 @@ export async function releaseFromOthers(sql: Sql, checkId: string, lotId: string
         ]))
   }
 }
+
+/** One piece more is promised to a place. */
+export const addToPromise = (sql: Sql, checkId: string, place: string, lotId: string) =>
+  sql.rows(
+    `INSERT INTO reserve (check_id, place, lot_id, count) VALUES ($1, $2, $3, 1)
+    ON CONFLICT (check_id, place, lot_id) DO UPDATE SET count = reserve.count + 1`,
+    [checkId, place, lotId],
+  )
+/** One piece less, where one is. */
+export async function takeFromPromise(sql: Sql, checkId: string, place: string, lotId: string): Promise<void> {
+  const one = [checkId, place, lotId]
+  await sql.rows('DELETE FROM reserve WHERE check_id = $1 AND place = $2 AND lot_id = $3 AND count = 1', one)
+  await sql.rows('UPDATE reserve SET count = count - 1 WHERE check_id = $1 AND place = $2 AND lot_id = $3 AND count > 1', one)
+}

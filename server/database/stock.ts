@@ -1,7 +1,7 @@
 import type { Movement } from '#core/command/happening'
 import type { Lot } from '#core/pack/lot'
 import type { Nm } from '#core/quantity/length'
-import type { FamilyUse, LotUse } from '#shared/types'
+import type { FamilyUse, LotUse, StockLot } from '#shared/types'
 import { insertRows, updateRow } from './bulk'
 import type { Sql } from './client'
 
@@ -26,6 +26,8 @@ export interface LotRow {
   shape: Lot['shape']
   version: number
   on_hand: number
+  supplier: string
+  article: string
 }
 
 export const lotOf = (row: LotRow): Lot & { version: number } => ({
@@ -56,6 +58,17 @@ export const allLots = async (sql: Sql) =>
   (await sql.rows<LotRow>(`${WITH_COUNT} WHERE removed_at IS NULL ORDER BY family, nominal_nm, measured_nm NULLS LAST, id`)).map(lotOf)
 export const lotById = async (sql: Sql, id: string) =>
   (await sql.rows<LotRow>(`${WITH_COUNT} WHERE lot.id = $1 AND removed_at IS NULL`, [id])).map(lotOf)[0]
+/** Who the sizes are bought from, and what they call them, with each. */
+const bought = (row: LotRow): StockLot => ({ ...lotOf(row), supplier: row.supplier, article: row.article })
+export const stockLots = async (sql: Sql, ids: readonly string[] | null = null): Promise<StockLot[]> =>
+  (
+    await sql.rows<LotRow>(
+      `${WITH_COUNT} WHERE ($1::text[] IS NULL AND removed_at IS NULL) OR lot.id = ANY($1) ORDER BY family, nominal_nm, measured_nm NULLS LAST, id`,
+      [ids],
+    )
+  ).map(bought)
+export const boughtFrom = (sql: Sql, id: string, { supplier, article }: Pick<StockLot, 'supplier' | 'article'>) =>
+  sql.rows('UPDATE lot SET supplier = $2, article = $3 WHERE id = $1', [id, supplier, article])
 
 /** The sizes a check may choose from or ever held, with what is promised to other checks. */
 export const LOTS_OF_CHECK = `SELECT l.*, COALESCE((SELECT sum(m.change) FROM movement m WHERE m.lot_id = l.id), 0)::integer AS on_hand,

@@ -28,11 +28,13 @@ const COLUMNS = [
   'apart',
   'inside',
   'outside',
+  'supplier',
+  'article',
 ] as const
 type Row = TableRow<(typeof COLUMNS)[number]>
 
 /** A drawer as CSV; every length carries its unit, so that the file reads back as it is. */
-export function writeDrawer(lots: readonly Lot[]): string {
+export function writeDrawer(lots: readonly BoughtLot[]): string {
   const mm = (length: Nm | null | undefined) =>
     length === null || length === undefined ? '' : `${formatLength(length, 'mm', { decimals: 6, trim: true })} mm`
   const rows = lots.map(lot => [
@@ -55,11 +57,15 @@ export function writeDrawer(lots: readonly Lot[]): string {
     lot.apart ? 'yes' : '',
     mm(lot.inside),
     mm(lot.outside),
+    lot.supplier,
+    lot.article,
   ])
   return writeTable(COLUMNS, rows)
 }
 
-export type DrawerReading = { readonly lots: readonly Lot[] } | NoTable
+/** A size, who it is bought from, and what they call it; empty: not known. */
+export type BoughtLot = Lot & { readonly supplier: string; readonly article: string }
+export type DrawerReading = { readonly lots: readonly BoughtLot[] } | NoTable
 
 /** A drawer from CSV: all rows, or what is wrong with the first ten. Lengths are read as they are typed (0.10 mm, 4 thou); a bare number is thou. */
 export function readDrawer(text: string): DrawerReading {
@@ -71,7 +77,7 @@ export function readDrawer(text: string): DrawerReading {
   return faults.length > 0 ? { status: 422, faults: faults.slice(0, 10) } : { lots }
 }
 
-function lotFrom(row: Row, line: string, faults: Fault[]): Lot {
+function lotFrom(row: Row, line: string, faults: Fault[]): BoughtLot {
   const field = (column: keyof Row) => cellOf(row, column)
   const length = (column: keyof Row, least: number): Nm | null => {
     if (field(column) === '') return null
@@ -116,7 +122,9 @@ function lotFrom(row: Row, line: string, faults: Fault[]): Lot {
   if (apart && whole('count', 0) > 1) faults.push({ path: `${line}, apart`, reason: 'A piece told apart is one piece.' })
   const plus = length('tolerance_plus', 0)
   const minus = length('tolerance_minus', 0)
-  const lot: Lot = {
+  const lot: BoughtLot = {
+    supplier: field('supplier').slice(0, 60),
+    article: field('article').slice(0, 40),
     id: field('id') || uuid(),
     family: field('family').slice(0, 60),
     nominal: nominal ?? (1 as Nm),

@@ -1,19 +1,18 @@
 import { v4 as uuid } from 'uuid'
-import type { Lot } from '#core/pack/lot'
 import { forgetArrivals, reveal } from '../database/arrivals'
 import { insertRows } from '../database/bulk'
 import type { Database, Sql } from '../database/client'
-import { allLots, lotColumns } from '../database/stock'
+import { allLots, lotColumns, stockLots } from '../database/stock'
 import { refuseAll } from '../http/refuse'
 import { log } from '../log'
 import { Cancelled, inTurn, type Told } from './progress'
 import { withReader } from './call-reader'
-import { writeDrawer } from './drawer-csv'
+import { writeDrawer, type BoughtLot } from './drawer-csv'
 import { inRuns } from './worksheet-in'
 
 const SIZES_AT_ONCE = 250
 
-export const exportStock = async (sql: Sql): Promise<string> => writeDrawer(await allLots(sql))
+export const exportStock = async (sql: Sql): Promise<string> => writeDrawer(await stockLots(sql))
 
 export interface DrawerResult {
   readonly added: number
@@ -34,7 +33,7 @@ export const importStock = (shop: Database, text: string, told: Told = {}): Prom
     }
   })
 
-async function bringIn(db: Database, lots: readonly Lot[], arrival: string, { signal, said }: Told): Promise<DrawerResult> {
+async function bringIn(db: Database, lots: readonly BoughtLot[], arrival: string, { signal, said }: Told): Promise<DrawerResult> {
   const at = new Date().toISOString()
   const known = new Map((await allLots(db)).map(lot => [lot.id, lot]))
   const fresh = lots.filter(({ id }) => !known.has(id))
@@ -48,7 +47,13 @@ async function bringIn(db: Database, lots: readonly Lot[], arrival: string, { si
     at,
   })
   // What is new comes in unseen; what is here is corrected all at once, when the rest is there.
-  const arriving = fresh.map(lot => ({ ...lotColumns(lot), removed_at: at, arriving: arrival }))
+  const arriving = fresh.map(lot => ({
+    ...lotColumns(lot),
+    supplier: lot.supplier,
+    article: lot.article,
+    removed_at: at,
+    arriving: arrival,
+  }))
   const takenIn = moved.filter(({ lot_id }) => !known.has(lot_id)).map(movement)
   const corrections = moved.filter(({ lot_id }) => known.has(lot_id)).map(movement)
   let done = 0

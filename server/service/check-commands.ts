@@ -52,6 +52,8 @@ export const fitPack: Write<FitDto> = (db, id, { op, version, content, who, tria
   )
 export const reservePack: Write<ReserveDto> = (db, id, dto) =>
   commandCheck(db, id, dto, { kind: 'promise', place: dto.place, pieces: dto.pieces })
+export const wantPieces: Write<ReserveDto> = (db, id, dto) =>
+  commandCheck(db, id, dto, { kind: 'want', place: dto.place, pieces: dto.pieces })
 
 export const beginLap: Write<LapDto> = (db, id, dto) =>
   commandCheck(db, id, dto, {

@@ -14,6 +14,7 @@ export interface LoadedCheck extends Bench {
   readonly row: CheckRow
   readonly job: WholeCheck['job']
   readonly workshop: string
+  readonly orders: CheckView['orders']
   /** the operation asked about was done already */
   readonly known: boolean
 }
@@ -25,7 +26,7 @@ export interface LoadedCheck extends Bench {
 export async function loadCheck(sql: Sql, id: string, op?: string): Promise<LoadedCheck> {
   const whole = await wholeCheck(sql, id, op)
   if (!whole) throw notFound('check')
-  const { row, job, workshop, known, reserves, document: live } = whole
+  const { row, job, workshop, known, reserves, orders, document: live } = whole
   const document = whole.signed
     ? {
         ...upgradeStored(whole.signed),
@@ -36,19 +37,20 @@ export async function loadCheck(sql: Sql, id: string, op?: string): Promise<Load
         reopened: live.reopened,
       }
     : live
-  return { row, job, workshop, known, reserves, document, lots: lotsFor(document, whole.lots) }
+  return { row, job, workshop, known, reserves, orders, document, lots: lotsFor(document, whole.lots) }
 }
 
 /** What a check works with: what it may choose from, and the sheets pieces are made of. */
 export const lotsFor = (document: CheckDocument, all: CheckView['lots']): CheckView['lots'] =>
   [...drawerFor(document, all), ...sheetsFor(document, all)].sort(inDrawerOrder)
 
-export const viewOf = ({ job, document, lots, reserves }: LoadedCheck, version: number): CheckView => ({
+export const viewOf = ({ job, document, lots, reserves, orders }: LoadedCheck, version: number): CheckView => ({
   job,
   version,
   document,
   lots,
   reserves,
+  orders,
 })
 
 export async function checkView(sql: Sql, id: string): Promise<CheckView> {

@@ -66,11 +66,14 @@ export async function carryOut(
   let after: LoadedCheck = loaded
   const stored: Happening[] = []
   for (const happening of outcome.happenings) {
-    stored.push(await store(sql, happening, { op: command.op, jobId: row.job_id, bench: after }))
+    stored.push(await store(sql, happening, { op: command.op, jobId: row.job_id, bench: after, who: event.who ?? '' }))
     after = { ...after, ...apply(after, stored.at(-1)!) }
   }
-  // Another drawer, another gauge: what is in the one, and known of the other, only the shop can say.
-  if (after.document.family !== loaded.document.family || stored.some(({ type }) => type === 'gauged'))
+  // Another drawer, another gauge, the order list: what is in it, known of it, on it, only the shop can say.
+  if (
+    after.document.family !== loaded.document.family ||
+    stored.some(({ type }) => type === 'gauged' || type === 'wanted' || type === 'fitted')
+  )
     after = { ...after, ...(await loadCheck(sql, row.id)), row }
   if (outcome.what === '') return after
   await teach(sql, stored, after.document, loaded.document, loaded.workshop)

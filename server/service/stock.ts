@@ -1,18 +1,18 @@
 import { formatLength } from '#core/quantity/format-length'
 import { pieceApart, withSizes, type Lot } from '#core/pack/lot'
 import type { Nm } from '#core/quantity/length'
-import type { StockLot, StockView } from '#shared/types'
+import type { StockView } from '#shared/types'
 import type { ApartDto, LotChangeDto, MovementDto, NewLotDto } from '#shared/dto/stock'
 import type { CommandDto } from '#shared/dto/command'
 import type { Database, Sql } from '../database/client'
 import { insertEvent } from '../database/events'
 import { isRepeat } from './once'
-import { allLots, insertLot, insertMovement, lotById, familyUses, lotUses, updateLot } from '../database/stock'
+import { allLots, boughtFrom, stockLots, insertLot, insertMovement, lotById, familyUses, lotUses, updateLot } from '../database/stock'
 import { notFound, refuse } from '../http/refuse'
 import { assertFresh } from './command'
 
 export const stockView = async (sql: Sql): Promise<StockView> => ({
-  lots: await allLots(sql),
+  lots: await stockLots(sql),
   uses: await lotUses(sql),
   usedFor: await familyUses(sql),
 })
@@ -21,7 +21,7 @@ async function commandLot(
   db: Database,
   id: string,
   command: CommandDto,
-  work: (sql: Sql, lot: StockLot) => Promise<{ next: Lot; what: string }>,
+  work: (sql: Sql, lot: Lot & { readonly version: number }) => Promise<{ next: Lot; what: string }>,
 ): Promise<StockView> {
   return db.transaction(async sql => {
     const lot = await lotById(sql, id)
@@ -55,6 +55,8 @@ export async function addLot(db: Database, dto: NewLotDto): Promise<StockView> {
       ...diametersOf(dto),
     })
     if (!added) throw refuse(409, 'That id is taken.', 'id')
+    if (dto.supplier || dto.article)
+      await boughtFrom(sql, dto.id, { supplier: dto.supplier?.trim() ?? '', article: dto.article?.trim() ?? '' })
     if (dto.count > 0) await insertMovement(sql, { id: `${dto.op}:in`, lotId: dto.id, change: dto.count, why: 'take-in', note: '' })
     await insertEvent(sql, dto, { subject: dto.id, version: 1, what: 'Size added' })
     return stockView(sql)
@@ -72,7 +74,14 @@ export const moveStock = (db: Database, id: string, dto: MovementDto): Promise<S
   })
 
 export const changeLot = (db: Database, id: string, dto: LotChangeDto): Promise<StockView> =>
-  commandLot(db, id, dto, async (_sql, lot) => {
+  commandLot(db, id, dto, async (sql, lot) => {
+    if (dto.supplier !== undefined || dto.article !== undefined) {
+      const [bought] = await stockLots(sql, [id])
+      await boughtFrom(sql, id, {
+        supplier: dto.supplier?.trim() ?? bought!.supplier,
+        article: dto.article?.trim() ?? bought!.article,
+      })
+    }
     if (lot.apart && dto.sizes && dto.sizes.length !== 1) throw refuse(422, 'This is one piece: it has one figure.', 'sizes')
     const { scatter: _, inside: __, outside: ___, ...plain } = dto.sizes === undefined ? lot : withSizes(lot, dto.sizes)
     const scatter = dto.scatter === undefined ? (lot.scatter ?? null) : dto.scatter

@@ -10,6 +10,7 @@ import { useGauge } from '../database/gauges'
 import { insertClearing, insertCondition } from '../database/conditions'
 import { insertLap, insertLapEnd, insertLapPass } from '../database/laps'
 import { insertLimits } from '../database/limits'
+import { dropWants, settle, wantFor } from '../database/orders'
 import { bindPart, insertPart, insertPartChange } from '../database/parts'
 import { HERE, insertReading, insertVoid, keepSpreads } from '../database/readings'
 import { releaseFromOthers, reserve } from '../database/reserves'
@@ -21,6 +22,7 @@ import { insertTick, insertTrial, listPack } from '../database/trials'
 interface Writing {
   readonly op: string
   readonly jobId: string
+  readonly who: string
   /** the bench before */
   readonly bench: Bench
 }
@@ -29,7 +31,7 @@ interface Writing {
  * Stores one thing that happened to a check, by its table.
  * @returns it, with its place in the order of what happened where it has one
  */
-export async function store(sql: Sql, happening: Happening, { op, jobId, bench }: Writing): Promise<Happening> {
+export async function store(sql: Sql, happening: Happening, { op, jobId, bench, who }: Writing): Promise<Happening> {
   const { document, lots } = bench
   const { id } = document
   switch (happening.type) {
@@ -51,12 +53,16 @@ export async function store(sql: Sql, happening: Happening, { op, jobId, bench }
       return { ...happening, clearing: { ...happening.clearing, order: await insertClearing(sql, id, happening.clearing) } }
     case 'fitted':
       await insertTrial(sql, id, happening.trial)
+      await settle(sql, id, happening.trial.refitted)
       return happening
     case 'listed':
       await listPack(sql, happening.trial, happening.place, happening.pack, true)
       return happening
     case 'promised':
       await reserve(sql, id, happening.place, happening.pack)
+      return happening
+    case 'wanted':
+      await wantFor(sql, id, happening.place, happening.pack, who)
       return happening
     case 'set':
       await updateSettings(sql, { id, ...happening.settings })
@@ -107,6 +113,7 @@ export async function store(sql: Sql, happening: Happening, { op, jobId, bench }
         answer: checkAnswer(document, lots),
         figures: happening.signOff.figures,
       })
+      await dropWants(sql, id)
       await keepFigures(sql, id, serviceFigures({ ...document, signOff: happening.signOff }, lots))
       return happening
     case 'reopened':

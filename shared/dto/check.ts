@@ -210,7 +210,7 @@ export class FitDto extends CommandDto {
   @IsOptional() @IsArray() @ArrayMaxSize(60) @ValidateNested({ each: true }) @Type(() => PieceInHandDto) inHand?: PieceInHandDto[]
 }
 
-/** Pieces promised to a place; none takes the promise back. */
+/** Pieces promised to a place, or to be ordered for it; none takes it back. */
 export class ReserveDto extends CommandDto {
   @IsString() @MaxLength(40) place!: string
   @IsArray() @ArrayMaxSize(60) @ValidateNested({ each: true }) @Type(() => PieceDto) pieces!: PieceDto[]

@@ -44,6 +44,9 @@ export class NewLotDto extends OperationDto {
   /** diameters of a washer */
   @IsOptional() @IsPieceLength(1) inside?: Nm
   @IsOptional() @IsPieceLength(1) outside?: Nm
+  /** who it is bought from, and what they call it */
+  @IsOptional() @IsString() @MaxLength(60) supplier?: string
+  @IsOptional() @IsString() @MaxLength(40) article?: string
   @IsOptional() @IsIn(SHAPES, { message: 'Flat, stepped, sprung, sheet or packing.' }) shape?: Shape
 }
 
@@ -73,6 +76,8 @@ export class LotChangeDto extends CommandDto {
   @Min(0, { message: 'Not less than no days.' })
   @Max(1000, { message: 'At most 1000 days.' })
   leadDays?: number | null
+  @IsOptional() @IsString() @MaxLength(60) supplier?: string
+  @IsOptional() @IsString() @MaxLength(40) article?: string
   @IsOptional() @IsPieceLength(1) inside?: Nm | null
   @IsOptional() @IsPieceLength(1) outside?: Nm | null
 }

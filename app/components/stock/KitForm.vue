@@ -2,10 +2,9 @@
 import Papa from 'papaparse'
 import type { KitSize } from '#core/pack/read-kit'
 import { readKit } from '#core/pack/read-kit'
-import { formatLength } from '#core/quantity/format-length'
+import { formatLength, markedText } from '#core/quantity/format-length'
 import { UNIT_NAME } from '#core/quantity/length'
 import { useFileIn } from '~/composables/useFileIn'
-import { markedText } from '~/composables/sizeText'
 import { usePreferences } from '~/stores/preferences'
 
 /** A whole kit at one go: typed, or pasted from a list or a spreadsheet. */

@@ -1,8 +1,7 @@
 <script setup lang="ts">
-import { formatLength, otherUnit, unitFor } from '#core/quantity/format-length'
+import { formatLength, otherUnit, unitFor, markedText } from '#core/quantity/format-length'
 import { BAD_PRICE, money, parseMoney } from '~/composables/money'
 import { useLotCommand } from '~/composables/useLotCommand'
-import { markedText } from '~/composables/sizeText'
 import { usePreferences } from '~/stores/preferences'
 import type { LotUse, StockLot, StockView } from '#shared/types'
 

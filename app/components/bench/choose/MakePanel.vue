@@ -7,10 +7,9 @@ import { lotMap, type Lot } from '#core/pack/lot'
 import type { MakeOption } from '#core/pack/make-plan'
 import { readDecimals } from '#core/quantity/figure'
 import { toldText } from '#core/pack/told'
-import { formatLength } from '#core/quantity/format-length'
+import { formatLength, markedText } from '#core/quantity/format-length'
 import { parseLength } from '#core/quantity/parse-length'
 import { UNIT_NAME, type Nm } from '#core/quantity/length'
-import { markedText } from '~/composables/sizeText'
 import { usePreferences } from '~/stores/preferences'
 
 /** A piece made for a place: cut from sheet, or lapped to size; the log of its passes at four points. */

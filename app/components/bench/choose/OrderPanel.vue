@@ -1,8 +1,8 @@
 <script setup lang="ts">
+import { markedText } from '#core/quantity/format-length'
 import type { OrderPlan } from '#core/pack/order-plan'
 import { lotMap, type Lot } from '#core/pack/lot'
 import { money } from '~/composables/money'
-import { markedText } from '~/composables/sizeText'
 
 /** What to order when the drawer does not have it: fewest sizes, their chances, and what is lost if one does not come. */
 const props = defineProps<{ plan: OrderPlan | null; busy: boolean; lots: readonly Lot[]; open: boolean }>()

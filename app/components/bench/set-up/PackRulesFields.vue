@@ -1,8 +1,8 @@
 <script setup lang="ts">
+import { markedText } from '#core/quantity/format-length'
 import type { CheckDocument } from '#core/check/document'
 import type { Lot } from '#core/pack/lot'
 import type { Nm } from '#core/quantity/length'
-import { markedText } from '~/composables/sizeText'
 import { faultAt } from '~/composables/useApi'
 import type { Fault } from '#shared/types'
 

@@ -4,9 +4,8 @@ import type { CheckEvaluation } from '#core/check/evaluate-check'
 import { whatIf, type Reach } from '#core/check/gear-train/what-if'
 import { lotMap, lotOf, thickness, type Lot, type Pack } from '#core/pack/lot'
 import { samePack } from '#core/pack/predict'
-import { formatLength } from '#core/quantity/format-length'
+import { formatLength, markedText } from '#core/quantity/format-length'
 import { UNIT_NAME } from '#core/quantity/length'
-import { markedText } from '~/composables/sizeText'
 import { usePreferences } from '~/stores/preferences'
 
 /** What if: pieces taken out, put in, moved from one place to another, and what every gap would come to, before anything is taken apart. */

@@ -4,10 +4,9 @@ import type { CheckEvaluation } from '#core/check/evaluate-check'
 import { drawerFor, piecesIn } from '#core/check/document'
 import { ringLine, type RingPlay } from '#core/check/universal-joint/evaluate'
 import { lotMap, packTotal, type Lot } from '#core/pack/lot'
-import { formatLength } from '#core/quantity/format-length'
+import { formatLength, markedText } from '#core/quantity/format-length'
 import { UNIT_NAME } from '#core/quantity/length'
 import { insideRange } from '#core/verdict/limits'
-import { markedText } from '~/composables/sizeText'
 import { usePreferences } from '~/stores/preferences'
 
 /** Every ring of the kit, one each side, and the play it would leave: a line a plane. */

@@ -1,0 +1,190 @@
+import { v4 as uuid } from 'uuid'
+import { waitingOf, type OrderLine, type Waiting } from '#core/pack/order-list'
+import type { Pack } from '#core/pack/lot'
+import type { Nm } from '#core/quantity/length'
+import type { CheckOrder, OrdersView, Purchase } from '#shared/orders'
+import { insertRows, updateRow } from './bulk'
+import type { Sql } from './client'
+
+interface LineRow {
+  id: string
+  lot_id: string
+  pieces: number
+  check_id: string | null
+  place: string | null
+  purchase_id: string | null
+  cancelled: string | null
+  who: string
+  created_at: Date | string
+  sizes: (number | null)[]
+  supplier: string | null
+  due: string | null
+}
+/** Receipts that were not taken back. */
+const KEPT = 'NOT EXISTS (SELECT 1 FROM receipt_void v WHERE v.receipt_id = r.id)'
+const arrivedAt = (line: string) => `(SELECT count(*) FROM receipt r WHERE r.line_id = ${line}.id AND ${KEPT})`
+const LINES = `SELECT l.id, l.lot_id, l.pieces, l.check_id, l.place, l.purchase_id, l.cancelled, l.who, l.created_at, p.supplier, p.due,
+    (SELECT COALESCE(json_agg(r.size_nm ORDER BY r.seq), '[]') FROM receipt r
+      WHERE r.line_id = l.id AND ${KEPT}) AS sizes
+  FROM order_line l LEFT JOIN purchase p ON p.id = l.purchase_id`
+const IN_ORDER = 'ORDER BY l.created_at, l.id'
+
+export const orderLineOf = (row: LineRow): OrderLine & { readonly sizes: readonly (Nm | null)[] } => ({
+  id: row.id,
+  lotId: row.lot_id,
+  pieces: row.pieces,
+  arrived: row.sizes.length,
+  purchase: row.purchase_id,
+  cancelled: row.cancelled,
+  sizes: row.sizes as (Nm | null)[],
+})
+
+/** What is wanted, ordered or here for a check, and not fitted from since. */
+export const ORDERS_OF_CHECK = `${LINES} WHERE l.check_id = c.id AND l.dropped_at IS NULL AND l.settled_at IS NULL ${IN_ORDER}`
+export const checkOrderOf = (row: LineRow): CheckOrder => ({
+  ...orderLineOf(row),
+  place: row.place!,
+  supplier: row.supplier ?? '',
+  due: row.due,
+})
+
+/** How the checks of some jobs wait for pieces, by check. */
+export async function waitingChecks(sql: Sql, jobIds: readonly string[]): Promise<ReadonlyMap<string, Waiting>> {
+  const rows = await sql.rows<LineRow>(
+    `${LINES} JOIN checks c ON c.id = l.check_id WHERE c.job_id = ANY($1) AND NOT c.signed AND l.dropped_at IS NULL AND l.settled_at IS NULL ${IN_ORDER}`,
+    [jobIds],
+  )
+  const checks = [...new Set(rows.map(({ check_id }) => check_id!))]
+  return new Map(
+    checks.map(id => [id, waitingOf(rows.filter(({ check_id }) => check_id === id).map(row => ({ ...orderLineOf(row), due: row.due })))!]),
+  )
+}
+
+/** A line as the order list shows it. */
+export type ListedRow = LineRow & {
+  title: string | null
+  kind: string | null
+  setup: Record<string, string> | null
+  unit_name: string | null
+  signed: boolean | null
+}
+/** Everything on the list or on its way, and the newest of what is here. */
+export const listedLines = (sql: Sql, newest: number) =>
+  sql.rows<ListedRow>(
+    `SELECT l.*, c.title, c.kind, c.setup, c.signed, u.name AS unit_name FROM (${LINES} WHERE l.dropped_at IS NULL) l
+    LEFT JOIN checks c ON c.id = l.check_id LEFT JOIN job j ON j.id = c.job_id LEFT JOIN unit u ON u.id = j.unit_id
+    WHERE (l.purchase_id IS NULL AND c.removed_at IS NULL AND j.removed_at IS NULL)
+      OR l.purchase_id IN (SELECT id FROM purchase ORDER BY created_at DESC, id LIMIT $1)
+      OR l.purchase_id IN (SELECT o.purchase_id FROM order_line o WHERE o.cancelled IS NULL AND o.pieces >
+        ${arrivedAt('o')})
+    ${IN_ORDER}`,
+    [newest],
+  )
+export const lineById = async (sql: Sql, id: string) =>
+  (
+    await sql.rows<LineRow & { dropped: boolean }>(
+      `SELECT x.*, o.dropped_at IS NOT NULL AS dropped FROM (${LINES}) x JOIN order_line o ON o.id = x.id WHERE x.id = $1`,
+      [id],
+    )
+  )[0]
+export const linesOfPurchase = (sql: Sql, purchase: string) =>
+  sql.rows<LineRow>(`${LINES} WHERE l.purchase_id = $1 ${IN_ORDER}`, [purchase])
+
+/** A line of the list. */
+export const insertLine = (sql: Sql, line: { id: string; lotId: string; pieces: number; checkId?: string; place?: string; who: string }) =>
+  insertRows(sql, 'order_line', [
+    {
+      id: line.id,
+      lot_id: line.lotId,
+      pieces: line.pieces,
+      check_id: line.checkId ?? null,
+      place: line.place ?? null,
+      who: line.who,
+      created_at: new Date(),
+    },
+  ])
+/** The list holds this for a place of a check, and nothing else that is not ordered yet. */
+export async function wantFor(sql: Sql, checkId: string, place: string, pack: Pack, who: string): Promise<void> {
+  await sql.rows(`UPDATE order_line SET dropped_at = now() WHERE check_id = $1 AND place = $2 AND ${ON_LIST}`, [checkId, place])
+  // The next answer to a supplier who cancelled.
+  await sql.rows(
+    'UPDATE order_line SET settled_at = now() WHERE check_id = $1 AND place = $2 AND cancelled IS NOT NULL AND settled_at IS NULL',
+    [checkId, place],
+  )
+  for (const { lotId, count } of pack) await insertLine(sql, { id: uuid(), lotId, pieces: count, checkId, place, who })
+}
+const ON_LIST = 'purchase_id IS NULL AND dropped_at IS NULL'
+export const dropLine = (sql: Sql, id: string) => sql.rows(`UPDATE order_line SET dropped_at = now() WHERE id = $1 AND ${ON_LIST}`, [id])
+/** What a signed check wanted is not ordered any more. */
+export const dropWants = (sql: Sql, checkId: string) =>
+  sql.rows(`UPDATE order_line SET dropped_at = now() WHERE check_id = $1 AND ${ON_LIST}`, [checkId])
+/** Places were fitted: what came for them, or will not come, is not waited for any more. */
+export const settle = (sql: Sql, checkId: string, places: readonly string[]) =>
+  sql.rows(
+    `UPDATE order_line l SET settled_at = now() WHERE check_id = $1 AND place = ANY($2) AND settled_at IS NULL AND dropped_at IS NULL
+      AND (cancelled IS NOT NULL OR pieces <= ${arrivedAt('l')})`,
+    [checkId, places],
+  )
+
+interface PurchaseRow {
+  id: string
+  supplier: string
+  reference: string
+  ordered_on: string
+  due: string | null
+  version: number
+}
+const purchaseOf = ({ ordered_on, ...row }: PurchaseRow): Purchase => ({ ...row, orderedOn: ordered_on })
+const PURCHASE = 'SELECT id, supplier, reference, ordered_on, due, version FROM purchase'
+export const purchaseById = async (sql: Sql, id: string) =>
+  (await sql.rows<PurchaseRow>(`${PURCHASE} WHERE id = $1`, [id])).map(purchaseOf)[0]
+export const purchasesNamed = async (sql: Sql, ids: readonly string[]) =>
+  (await sql.rows<PurchaseRow>(`${PURCHASE} WHERE id = ANY($1) ORDER BY ordered_on DESC, created_at DESC, id`, [ids])).map(purchaseOf)
+export const insertPurchase = (sql: Sql, { id, supplier, reference, orderedOn, due }: Omit<Purchase, 'version'>) =>
+  insertRows(sql, 'purchase', [{ id, supplier, reference, ordered_on: orderedOn, due, created_at: new Date(), version: 1 }])
+export const updatePurchase = (sql: Sql, { id, supplier, reference, due }: Pick<Purchase, 'id' | 'supplier' | 'reference' | 'due'>) =>
+  updateRow(sql, 'purchase', id, { supplier, reference, due })
+export const putInPurchase = (sql: Sql, purchase: string, lines: readonly string[]) =>
+  sql.rows('UPDATE order_line SET purchase_id = $1 WHERE id = ANY($2)', [purchase, lines])
+/** The order is none after all: its lines are back on the list. */
+export async function unmakePurchase(sql: Sql, id: string): Promise<void> {
+  await sql.rows('UPDATE order_line SET purchase_id = NULL WHERE purchase_id = $1', [id])
+  await sql.rows('DELETE FROM purchase WHERE id = $1', [id])
+}
+export const cancelLines = (sql: Sql, ids: readonly string[], reason: string) =>
+  sql.rows('UPDATE order_line SET cancelled = $2 WHERE id = ANY($1)', [ids, reason])
+
+export const insertReceipt = (sql: Sql, r: { id: string; lineId: string; lotId: string; size: Nm | null }) =>
+  insertRows(sql, 'receipt', [{ id: r.id, line_id: r.lineId, lot_id: r.lotId, size_nm: r.size, at: new Date() }])
+/** The piece of a size of an order that came last, and was not taken back. */
+export const lastReceipt = async (sql: Sql, purchase: string, lotId: string) =>
+  (
+    await sql.rows<{ id: string; lot_id: string; size_nm: Nm | null; line_id: string; check_id: string | null; place: string | null }>(
+      `SELECT r.id, r.lot_id, r.size_nm, l.id AS line_id, l.check_id, l.place FROM receipt r JOIN order_line l ON l.id = r.line_id
+      WHERE l.purchase_id = $1 AND l.lot_id = $2 AND ${KEPT}
+      ORDER BY r.seq DESC LIMIT 1`,
+      [purchase, lotId],
+    )
+  )[0]
+export const voidReceipt = (sql: Sql, id: string) => sql.rows('INSERT INTO receipt_void (receipt_id) VALUES ($1)', [id])
+
+/** Open checks that are out, too close or not decided, and that nothing is wanted for. */
+export const unserved = (sql: Sql, most: number): Promise<OrdersView['unserved']> =>
+  sql.rows(
+    `SELECT c.id, c.title, u.name AS unit FROM checks c JOIN job j ON j.id = c.job_id JOIN unit u ON u.id = j.unit_id
+    WHERE NOT c.signed AND c.removed_at IS NULL AND j.removed_at IS NULL AND c.state IN ('above', 'below', 'close', 'provisional')
+      AND NOT EXISTS (SELECT 1 FROM order_line l WHERE l.check_id = c.id AND l.dropped_at IS NULL AND l.settled_at IS NULL)
+    ORDER BY c.pressing, c.created_at DESC, c.position, c.id LIMIT $1`,
+    [most],
+  )
+
+/** The supplier of sizes nobody named one for. */
+export const nameSupplier = (sql: Sql, lots: readonly string[], supplier: string) =>
+  sql.rows(`UPDATE lot SET supplier = $2 WHERE id = ANY($1) AND supplier = ''`, [lots, supplier])
+
+const OF_CHECKS = 'SELECT l.check_id FROM order_line l WHERE l.check_id IS NOT NULL AND l.dropped_at IS NULL AND l.settled_at IS NULL'
+/** Of checks `c`: something is on its way to it. */
+export const ORDERED = `c.id IN (${OF_CHECKS} AND l.purchase_id IS NOT NULL AND l.cancelled IS NULL AND l.pieces > ${arrivedAt('l')})`
+/** Of checks `c`: what it waited for is here. */
+export const ARRIVED = `c.id IN (${OF_CHECKS} GROUP BY l.check_id
+  HAVING bool_and(l.cancelled IS NOT NULL OR l.pieces <= ${arrivedAt('l')}) AND bool_or(${arrivedAt('l')} > 0))`
