@@ -30,6 +30,26 @@ const ROUTES = [
   ['Engine, bottom end', 'launch-engine'],
 ]
 
+const DAY = 86_400_000
+const day = from => new Date(Date.now() + from * DAY).toISOString().slice(0, 10)
+/** One washer a check waits for, still to be ordered; some shims for the drawer on their way. */
+const ORDERS = [
+  ['checks/bus-train/wants', { version: 1, place: 'stack', pieces: [{ lotId: 'train-washer-5', count: 1 }] }],
+  ['orders/lines', { id: 'spare-20', lotId: 'cover-20', pieces: 3 }],
+  ['orders/lines', { id: 'spare-12', lotId: 'cover-12', pieces: 4 }],
+  [
+    'orders',
+    {
+      id: 'autumn',
+      supplier: 'Northness Shim Works',
+      lines: ['spare-20', 'spare-12'],
+      reference: 'NS 2041',
+      orderedOn: day(-3),
+      due: day(4),
+    },
+  ],
+]
+
 async function send(url, body, type) {
   const answer = await fetch(url, { method: 'POST', body, headers: { 'content-type': type, 'x-finitum': 'demo' } })
   if (!answer.ok) stop(`The demo could not be loaded: ${await answer.text()}`)
@@ -60,6 +80,8 @@ await serve({
     }
     for (const [name, job] of ROUTES)
       await send(`${address}/api/routes`, JSON.stringify({ op: `demo-route-${job}`, id: `route-${job}`, name, job }), 'application/json')
+    for (const [i, [path, body]] of ORDERS.entries())
+      await send(`${address}/api/${path}`, JSON.stringify({ op: `demo-order-${i}`, who: 'T. Marl', ...body }), 'application/json')
     rmSync(loading)
   },
 })

@@ -128,7 +128,6 @@ try {
         .first()
         .click(),
   })
-  await picture('bearings-choose', '/checks/le-mains')
   await picture('runout', '/checks/pump-housing', { full: true, act: choose })
   await picture('lapping', '/checks/pb-flange', { full: true, act: lap })
   await picture('hub', '/checks/moto-hub')
@@ -137,6 +136,7 @@ try {
   await picture('records', '/records', { act: find })
   await picture('trends', await trendsOf('Mail launch'), { full: true, act: pickInput })
   await picture('gauges', '/gauges', { full: true, act: setMicrometer })
+  await picture('orders', '/orders', { act: page => page.getByRole('button', { name: 'It came: 12 thou' }).click() })
   await picture('stock', '/stock', { act: page => page.getByRole('button', { name: 'Open 6 thou, Cover shims' }).click() })
 } finally {
   await browser.close()

@@ -1,11 +1,14 @@
 <script setup lang="ts">
 import { stateText } from '~/composables/stateColour'
+import { waitingText } from '~/composables/waitingText'
 import type { StationMark } from '#shared/types'
 
 /** A job as a line with its checks as stations; each state has its own shape and word. */
 defineProps<{ checks: readonly StationMark[] }>()
 const word = (s: StationMark) =>
-  (s.note ? `${s.word}: ${s.note}` : s.word) + (s.signed ? ', signed' : '') + (s.pending ? ` · ${s.pending} to do` : '')
+  (s.waiting ? `${s.word}: ${waitingText(s.waiting)}` : s.note ? `${s.word}: ${s.note}` : s.word) +
+  (s.signed ? ', signed' : '') +
+  (s.pending ? ` · ${s.pending} to do` : '')
 </script>
 
 <template>

@@ -6,7 +6,7 @@ const route = useRoute()
 const views = [
   { to: '/', label: 'Jobs', also: ['/jobs', '/checks'] },
   { to: '/units', label: 'Units', also: ['/trends'] },
-  { to: '/stock', label: 'Stock', also: [] },
+  { to: '/stock', label: 'Stock', also: ['/orders'] },
   { to: '/gauges', label: 'Gauges', also: [] },
   { to: '/limits', label: 'Limits', also: [] },
   { to: '/records', label: 'Records', also: ['/backup'] },

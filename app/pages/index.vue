@@ -6,6 +6,7 @@ import { usePreferences } from '~/stores/preferences'
 import { formatFigure } from '#core/quantity/figure'
 import { STAGE_NAME } from '#core/worksheet/job-facts'
 import { dayText } from '~/composables/dayText'
+import { waitingText } from '~/composables/waitingText'
 import { today } from '~/composables/today'
 import type { Fault, JobList, JobSummary, RouteView, StationMark } from '#shared/types'
 
@@ -158,7 +159,10 @@ const sheet = useWorksheetIn(() => void load())
         <StateMark :state="next.check.state" :size="32" inherit />
         <div class="min-w-0 flex-1">
           <p class="text-[18px] font-bold">{{ next.check.title }}, {{ next.job.unit.toLowerCase() }}</p>
-          <p class="text-[14px]">{{ next.check.word }}{{ figure(next.check) }}. {{ next.job.title }}.</p>
+          <p class="text-[14px]">
+            {{ next.check.word }}{{ figure(next.check) }}{{ next.check.waiting ? `, ${waitingText(next.check.waiting)}` : '' }}.
+            {{ next.job.title }}.
+          </p>
         </div>
         <NuxtLink :to="`/checks/${next.check.id}`" class="button scribed">{{
           next.check.state === 'to-do' && !next.check.note ? 'Begin' : 'Carry on'

@@ -91,6 +91,7 @@ useKeys(
     key('D', 'measure the drawer', () => {
       measuring.value = shown.value.length > 0
     }),
+    key('O', 'order list', () => void navigateTo('/orders')),
     key('/', 'find', () => findField.value?.focus()),
   ]),
 )
@@ -113,6 +114,7 @@ useKeys(
           placeholder="find"
           autocomplete="off"
         />
+        <NuxtLink class="button" to="/orders">Order list</NuxtLink>
         <a class="button" href="/api/stock/csv" download="drawer.csv">Export CSV</a>
         <button type="button" class="button" :disabled="fileIn.busy" @click="fileField?.click()">Import CSV</button>
         <input

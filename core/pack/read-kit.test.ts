@@ -27,14 +27,16 @@ it('takes a washer’s hole and rim, in any order', () => {
   expect(lines('0.5 mm inside 30 mm').sizes).toEqual([{ ...plain, nominal: mm(0.5), inside: mm(30) }])
   expect(lines('0.5 mm inside 41 mm outside 41 mm').faults[0]!.reason).toContain('inside below outside')
 })
+it('a size that can be had, of which none is here, is one', () =>
+  expect(lines('15 x0').sizes).toEqual([{ ...plain, nominal: thou(15), count: 0 }]))
+
 it('says which line is wrong, and why', () => {
   const faultOf = (...text: string[]) => lines(...text).faults
   expect(faultOf('red 4', 'blue 6', 'Red 8')).toEqual([{ line: 3, reason: '“red” is in line 1 already: which is it?' }])
-  expect(faultOf('4 2', 'red', '0', '4 5 6', '4 x0')).toEqual([
+  expect(faultOf('4 2', 'red', '0', '4 5 6')).toEqual([
     { line: 2, reason: '“red” says which, not how thick: measure it, and write the figure beside it.' },
     { line: 3, reason: 'A piece is thicker than nothing.' },
     { line: 4, reason: '6: there is a size already.' },
-    { line: 5, reason: 'No piece of it: leave the line out.' },
   ])
   // One word is no heading: a race known only as thick is measured first; what pieces are called is one.
   expect(faultOf('thick', '66 middle')).toEqual([{ line: 1, reason: expect.stringContaining('“thick” says which') }])

@@ -5,6 +5,7 @@ import type { Shape } from './lot'
 /** A size of a kit as its leaflet or its box lists it: nominal until somebody measures it. */
 export interface KitSize {
   readonly nominal: Nm
+  /** 0: it can be had, and there is none here */
   readonly count: number
   readonly mark: string
   readonly colour: string
@@ -104,7 +105,6 @@ function readLine(words: string, unit: LengthUnit): KitSize | string {
       ? `“${[...marks, colour].filter(Boolean).join(' ')}” says which, not how thick: measure it, and write the figure beside it.`
       : 'No size in this line.'
   if (nominal <= 0) return 'A piece is thicker than nothing.'
-  if (count === 0) return 'No piece of it: leave the line out.'
   if ((diameters.inside ?? 0) >= (diameters.outside ?? Infinity)) return 'The hole is smaller than the rim: inside below outside.'
   const mark = marks.join(' ')
   if (mark.length > 20) return 'A mark has up to 20 letters.'

@@ -6,3 +6,9 @@ export function isDay(text: string): boolean {
   const date = new Date(Date.UTC(year, month - 1, day))
   return year >= 1900 && date.getUTCFullYear() === year && date.getUTCMonth() === month - 1 && date.getUTCDate() === day
 }
+
+/** The day so many days later. */
+export function addDays(day: string, days: number): string {
+  const [year, month, date] = day.split('-').map(Number) as [number, number, number]
+  return new Date(Date.UTC(year, month - 1, date + days)).toISOString().slice(0, 10)
+}

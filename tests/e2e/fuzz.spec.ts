@@ -129,6 +129,11 @@ const GOOD = [
   { of: [{ thing: 'job', id: 'launch-box' }], sheet: 'a4-24', skip: 0 },
   { op: 'o', id: 'r', name: 'Route', job: 'launch-box' },
   { op: 'o', version: 1, on: '2026-05-04', good: true, note: 'n', by: 'me', due: null },
+  { op: 'o', id: 'l', lotId: 'cover-5', pieces: 1 },
+  { op: 'o', id: 'p', supplier: 'Skerry', lines: ['l'], reference: 'r', orderedOn: '2026-05-04', due: '2026-05-05' },
+  { op: 'o', version: 1, reference: 'r', due: null },
+  { op: 'o', id: 'r', lotId: 'cover-5', size: 127_000, mark: 'tray 1' },
+  { op: 'o', lotId: 'cover-5', reason: 'none made' },
 ]
 /** Which of them a route takes, by the end of its path. */
 const FOR: readonly (readonly [RegExp, readonly number[]])[] = [
@@ -143,7 +148,12 @@ const FOR: readonly (readonly [RegExp, readonly number[]])[] = [
   [/settings/, [2]],
   [/readings/, [3, 4]],
   [/fittings/, [5]],
-  [/found-pack|reserves/, [6]],
+  [/^orders\/lines$/, [22]],
+  [/^orders$/, [23]],
+  [/^orders\/\[id\]$|back/, [24]],
+  [/receipts/, [25]],
+  [/returns|cancellations/, [26]],
+  [/found-pack|reserves|wants/, [6]],
   [/ticks/, [7]],
   [/conditions/, [14]],
   [/clearings/, [15]],
@@ -193,6 +203,7 @@ const IDS = [
   'launch-idler',
   'launch-box',
   'cover-5',
+  'autumn',
   'dial-1-thou',
   'nobody',
   '%00',

@@ -32,6 +32,8 @@ const views = [
   '/records',
   '/backup',
   '/history/launch-engine',
+  '/orders',
+  '/labels?of=job:launch-box',
 ]
 
 /** Pages of a unit, whose id is made where it is imported. */

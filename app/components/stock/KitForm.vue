@@ -86,7 +86,8 @@ async function add(): Promise<void> {
     <div aria-live="polite">
       <h2 class="label mb-1">As it is read</h2>
       <p v-if="!kit.sizes.length && !kit.faults.length" class="text-[14px] text-mute">
-        Size, how many, its letter or colour, stepped or sprung, in any order. They count as marked until they are measured.
+        Size, how many, its letter or colour, stepped or sprung, in any order. They count as marked until they are measured. x 0: it can be
+        had, and there is none here.
       </p>
       <ul class="text-[14px]">
         <li v-for="(size, i) in kit.sizes" :key="i" class="figure">{{ words(size) }}</li>

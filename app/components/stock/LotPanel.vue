@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { formatLength, otherUnit, unitFor, markedText } from '#core/quantity/format-length'
-import { BAD_PRICE, money, parseMoney } from '~/composables/money'
 import { useLotCommand } from '~/composables/useLotCommand'
 import { usePreferences } from '~/stores/preferences'
 import type { LotUse, StockLot, StockView } from '#shared/types'
@@ -13,16 +12,9 @@ const take = ref<number | ''>('')
 const count = ref<number | ''>('')
 const reason = ref('')
 const kept = ref<number>(props.lot.reserved)
-const price = ref('')
-const days = ref<number | ''>('')
-function showOrdering(): void {
-  price.value = props.lot.cost === null ? '' : money(props.lot.cost)
-  days.value = props.lot.leadDays ?? ''
-}
-showOrdering()
 const inside = ref(props.lot.inside ?? null)
 const outside = ref(props.lot.outside ?? null)
-const { send, refuse, fault, stale } = useLotCommand(
+const { send, fault, stale } = useLotCommand(
   () => props.lot,
   view => emit('changed', view),
 )
@@ -32,7 +24,6 @@ watch(
     kept.value = props.lot.reserved
     inside.value = props.lot.inside ?? null
     outside.value = props.lot.outside ?? null
-    showOrdering()
   },
 )
 
@@ -44,11 +35,6 @@ async function correct(): Promise<void> {
   if (!(await send('count', 'POST', '/movements', { why: 'count', change: there - props.lot.onHand, note: reason.value.trim() }))) return
   count.value = ''
   reason.value = ''
-}
-async function keepOrdering(): Promise<void> {
-  const cost = parseMoney(price.value)
-  if (cost === undefined) refuse('order', 'cost', BAD_PRICE)
-  else await send('order', 'PATCH', '', { cost, leadDays: days.value === '' ? null : Number(days.value) })
 }
 const sizeUnit = computed(() => unitFor(preferences.system, 'size'))
 const show = (value: number) =>
@@ -113,22 +99,7 @@ const show = (value: number) =>
       </div>
       <p v-if="fault('keep', 'kept')" class="fault">{{ fault('keep', 'kept') }}</p>
     </form>
-    <form novalidate class="space-y-1" @submit.prevent="keepOrdering">
-      <div class="flex gap-2">
-        <div class="flex-1">
-          <label class="label block" for="lot-price">Price of one</label>
-          <input id="lot-price" v-model="price" class="field figure" inputmode="decimal" autocomplete="off" />
-        </div>
-        <div class="flex-1">
-          <label class="label block" for="lot-days">Delivery, days</label>
-          <input id="lot-days" v-model="days" type="number" min="0" class="field figure" />
-        </div>
-        <button class="button self-end" type="submit">Keep</button>
-      </div>
-      <p v-if="fault('order', 'cost') ?? fault('order', 'leadDays')" class="fault">
-        {{ fault('order', 'cost') ?? fault('order', 'leadDays') }}
-      </p>
-    </form>
+    <LotOrder :lot="lot" @changed="emit('changed', $event)" />
     <form novalidate class="flex items-end gap-2" @submit.prevent="send('washer', 'PATCH', '', { inside, outside })">
       <FigureField v-model="inside" class="flex-1" label="Washer: inside" plain :unit="sizeUnit" :fault="fault('washer', 'inside')" />
       <FigureField v-model="outside" class="flex-1" label="Outside" plain :unit="sizeUnit" :fault="fault('washer', 'outside')" />

@@ -1,7 +1,5 @@
 <script setup lang="ts">
 import { v4 as uuid } from 'uuid'
-import { useLocalStorage } from '@vueuse/core'
-import { pieceAsks, unitMade } from '#core/pack/lot'
 import type { Nm } from '#core/quantity/length'
 import { formatLength, markedText } from '#core/quantity/format-length'
 import { key, useKeys } from '~/composables/useKeys'
@@ -18,18 +16,13 @@ const figures = (lot: StockLot) => lot.sizes?.length ?? 0
 const at = ref(measurable.value.find(lot => figures(lot) < lot.onHand)?.id ?? measurable.value[0]?.id ?? null)
 const lot = computed(() => measurable.value.find(({ id }) => id === at.value) ?? null)
 watch(at, id => id && emit('at', id), { immediate: true })
-const { send, refuse, fault, stale } = useLotCommand(
+const { send, fault, stale } = useLotCommand(
   () => lot.value!,
   view => emit('changed', view),
 )
-const size = ref<Nm | null>(null)
-/** Each piece gets a place of its own, or they go back together. */
-const ownPlaces = useLocalStorage('finitum.own-places', false)
-const place = ref('')
 const left = computed(() => (lot.value ? lot.value.onHand - figures(lot.value) : 0))
-const field = ref<HTMLElement>()
-const focus = () => nextTick(() => field.value?.querySelector('input')?.focus())
-onMounted(focus)
+const form = ref<{ focus: () => void; giveBack: (size: Nm) => void }>()
+const focus = () => form.value?.focus()
 
 function go(by: 1 | -1): void {
   const now = measurable.value.findIndex(({ id }) => id === at.value)
@@ -38,26 +31,16 @@ function go(by: 1 | -1): void {
 }
 function before(): void {
   go(-1)
-  void focus()
+  focus()
 }
-/** `tray 3` after `tray 2`: places are filled in turn. */
-const following = (mark: string) => mark.replace(/\d+(?=\D*$)/, digits => String(Number(digits) + 1))
 
 /** Whoever types faster than the shop answers is not held up: figures go in one after the other. */
 let stored = Promise.resolve()
-function keep(): void {
-  if (size.value === null) {
-    // What is no figure stays in the field, which says so.
-    if (!field.value?.querySelector('input')?.value.trim()) stored = stored.then(() => go(1))
-    return void focus()
-  }
-  const mark = ownPlaces.value ? place.value.trim() : null
-  if (mark === '') return refuse('keep', 'mark', 'Where does it lie? A mark, or a place in the tray.')
-  const figure = size.value
-  size.value = null
-  if (mark !== null) place.value = following(mark)
-  void focus()
+function keep(figure: Nm, mark: string | null): void {
   stored = stored.then(() => store(figure, mark))
+}
+function skip(): void {
+  stored = stored.then(() => go(1))
 }
 async function store(figure: Nm, mark: string | null): Promise<void> {
   const { value: current } = lot
@@ -68,10 +51,7 @@ async function store(figure: Nm, mark: string | null): Promise<void> {
     mark === null
       ? await send('keep', 'PATCH', '', { sizes: [...(current.sizes ?? []), figure] })
       : await send('keep', 'POST', '/pieces', { id: uuid(), size: figure, mark })
-  if (!done) {
-    size.value ??= figure
-    return
-  }
+  if (!done) return form.value?.giveBack(figure)
   await nextTick()
   // The last piece with a place of its own takes its size off this list.
   if (!measurable.value.some(({ id }) => id === current.id)) at.value = measurable.value[here]?.id ?? measurable.value.at(-1)?.id ?? null
@@ -81,7 +61,7 @@ async function store(figure: Nm, mark: string | null): Promise<void> {
 const close = () => void stored.then(() => emit('close'))
 async function takeBack(): Promise<void> {
   await send('keep', 'PATCH', '', { sizes: (lot.value!.sizes ?? []).slice(0, -1) })
-  void focus()
+  focus()
 }
 useKeys(computed(() => [key('Esc', 'leave the drawer', () => close(), { keys: ['Escape'] })]))
 </script>
@@ -97,27 +77,18 @@ useKeys(computed(() => [key('Esc', 'leave the drawer', () => close(), { keys: ['
       <p v-else class="text-[17px]">Nothing here is left to measure.</p>
       <button type="button" class="button scribed ml-auto" @click="close">Done</button>
     </div>
-    <form v-if="lot" novalidate class="mt-3 flex flex-wrap items-start gap-3" @submit.prevent="keep">
-      <div ref="field" class="w-72">
-        <FigureField
-          v-model="size"
-          label="What the micrometer says"
-          :unit="unitMade([lot])!"
-          :options="pieceAsks(lot)"
-          :fault="fault('keep', 'size') ?? fault('keep', 'sizes')"
-        />
-      </div>
-      <div v-if="ownPlaces" class="w-32">
-        <label class="label mb-1 block" for="drawer-place">Its place</label>
-        <input id="drawer-place" v-model="place" class="field" maxlength="20" placeholder="tray 1" autocomplete="off" />
-        <p v-if="fault('keep', 'mark')" class="fault">{{ fault('keep', 'mark') }}</p>
-      </div>
-      <button type="submit" class="button scribed mt-[26px]">{{ size === null ? 'Next size' : 'Keep' }}</button>
+    <PieceForm
+      v-if="lot"
+      ref="form"
+      :lot="lot"
+      empty="Next size"
+      :size-fault="fault('keep', 'size') ?? fault('keep', 'sizes')"
+      :mark-fault="fault('keep', 'mark')"
+      @keep="keep"
+      @none="skip"
+    >
       <button type="button" class="button scribed mt-[26px]" @click="before">Size before</button>
-      <label class="mt-[30px] flex items-center gap-2 text-[14px]">
-        <input v-model="ownPlaces" type="checkbox" class="tick" /> each has a place of its own
-      </label>
-    </form>
+    </PieceForm>
     <p v-if="stale.length" class="fault">Changed elsewhere: {{ stale.join('. ') }}. Close and open this again.</p>
     <p v-if="lot && figures(lot)" class="mt-2 text-[14px]">
       So far: <span class="figure">{{ lot.sizes!.map(s => formatLength(s, preferences.unit)).join(' · ') }}</span>

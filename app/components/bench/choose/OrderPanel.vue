@@ -1,13 +1,24 @@
 <script setup lang="ts">
 import { markedText } from '#core/quantity/format-length'
 import type { OrderPlan } from '#core/pack/order-plan'
-import { lotMap, type Lot } from '#core/pack/lot'
+import { lotMap, type Lot, type Pack } from '#core/pack/lot'
+import { samePack } from '#core/pack/predict'
 import { money } from '~/composables/money'
 
 /** What to order when the drawer does not have it: fewest sizes, their chances, and what is lost if one does not come. */
-const props = defineProps<{ plan: OrderPlan | null; busy: boolean; lots: readonly Lot[]; open: boolean }>()
+const props = defineProps<{
+  plan: OrderPlan | null
+  busy: boolean
+  lots: readonly Lot[]
+  /** what is on the order list for this place, and not ordered yet */
+  listed: Pack
+  locked: boolean
+  open: boolean
+}>()
 const wanted = defineModel<number>('wanted', { required: true })
-defineEmits<{ ask: [] }>()
+const emit = defineEmits<{ ask: []; list: [Pack] }>()
+const planned = computed<Pack>(() => props.plan?.items.map(({ lotId, pieces }) => ({ lotId, count: pieces })) ?? [])
+const onList = computed(() => props.listed.length > 0 && samePack(props.listed, planned.value))
 const index = computed(() => lotMap(props.lots))
 const name = (id: string) => {
   const lot = index.value.get(id)
@@ -59,6 +70,13 @@ const percent = (p: number) => `${Math.round(p * 100)} %`
         goes in.
       </p>
     </template>
+    <p v-if="open && plan && !locked && (plan.items.length || listed.length)" class="mt-2 flex flex-wrap items-center gap-x-3">
+      <button v-if="plan.items.length && !onList" type="button" class="button" @click="emit('list', planned)">
+        {{ listed.length ? 'Put this on the order list instead' : 'Put this on the order list' }}
+      </button>
+      <span v-if="onList" class="text-[14px] text-in">It is on the order list.</span>
+      <button v-if="listed.length" type="button" class="link min-h-9 text-[13.5px]" @click="emit('list', [])">take it off the list</button>
+    </p>
     <p v-else-if="open && busy" class="text-[14px] text-mute">Going through what can be ordered …</p>
   </section>
 </template>

@@ -10,6 +10,7 @@ import { lotMap, type Lot } from '#core/pack/lot'
 import { makePlan } from '#core/pack/make-plan'
 import { needsOrder } from '#core/pack/order-plan'
 import { waysCompared } from '#core/pack/ways-compared'
+import type { CheckOrder } from '#shared/orders'
 import { useOrderPlan } from '~/composables/useChooser'
 
 /** Where the drawer does not have it: a piece to make, sizes to order, and what each way costs, side by side. */
@@ -19,6 +20,8 @@ const props = defineProps<{
   request: ChoiceRequest
   choice: PackChoice
   lots: readonly Lot[]
+  /** what is on the list for this place already, on its way, or here */
+  orders: readonly CheckOrder[]
   locked: boolean
   busy: boolean
 }>()
@@ -30,7 +33,11 @@ const ordering = ref(false)
 const laps = computed(() => props.document.laps.filter(lap => lap.place === id.value))
 const lap = computed(() => laps.value.find(({ end }) => end === null) ?? null)
 const makes = computed(() => needed.value || making.value || laps.value.length > 0)
-const orders = computed(() => needed.value || ordering.value)
+const asked = computed(() => needed.value || ordering.value)
+/** What is on the list and not ordered yet. */
+const listed = computed(() =>
+  props.orders.filter(({ purchase }) => purchase === null).map(({ lotId, pieces }) => ({ lotId, count: pieces })),
+)
 const plan = computed(() =>
   makes.value && !lap.value && !props.locked
     ? makePlan({ ...props.request, lappable: props.place.place.lappable, sheets: sheetsFor(props.document, props.lots) })
@@ -38,7 +45,7 @@ const plan = computed(() =>
 )
 const wanted = ref(0.95)
 const { plan: order, busy: reckoning } = useOrderPlan(
-  computed(() => (orders.value ? props.request : null)),
+  computed(() => (asked.value ? props.request : null)),
   wanted,
 )
 const rates = computed(() => ratesOf(checkKind(props.document.kind), props.document.setup))
@@ -52,7 +59,7 @@ const ways = computed(() => {
 
 <template>
   <div>
-    <WaysCompared v-if="(makes || orders) && ways.length > 1" class="mt-4" :ways="ways" />
+    <WaysCompared v-if="(makes || asked) && ways.length > 1" class="mt-4" :ways="ways" />
     <MakePanel
       :document="document"
       :laps="laps"
@@ -68,6 +75,16 @@ const ways = computed(() => {
       @pass="(lapId, figures) => $emit('command', 'lap-passes', { lapId, id: uuid(), figures, at: new Date().toISOString() })"
       @end="(lapId, made) => $emit('command', 'lap-ends', { lapId, made })"
     />
-    <OrderPanel v-model:wanted="wanted" :plan="order" :busy="reckoning" :lots="lots" :open="orders" @ask="ordering = true" />
+    <OrderPanel
+      v-model:wanted="wanted"
+      :plan="order"
+      :busy="reckoning"
+      :lots="lots"
+      :listed="listed"
+      :locked="locked || busy"
+      :open="asked"
+      @ask="ordering = true"
+      @list="pieces => $emit('command', 'wants', { place: id, pieces })"
+    />
   </div>
 </template>

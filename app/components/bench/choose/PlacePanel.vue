@@ -66,6 +66,8 @@ const siblings = computed(() =>
 )
 /** Pieces promised to this place until it is fitted or signed. */
 const kept = computed(() => bench.view?.reserves[id.value] ?? [])
+/** What was ordered for this place, or is to be. */
+const orders = computed(() => bench.view?.orders.filter(({ place }) => place === id.value) ?? [])
 /** Sizes are being put in from here. */
 const filling = ref(false)
 const noDrawer = computed(() => !bench.lots.some(lot => lot.family === props.document.family && lot.shape !== 'sheet' && lot.onHand > 0))
@@ -104,6 +106,7 @@ const keep = (pieces: Pack) => emit('command', 'reserves', { place: id.value, pi
       :between="place.place.between"
       :first="document.packRules.required ?? null"
     />
+    <PlaceOrders v-if="orders.length && !locked" :orders="orders" />
     <p v-if="typing && !locked && open" class="mt-2 text-[14px] text-near">
       A reading is being typed: log it or clear it before a pack is fitted.
     </p>
@@ -190,6 +193,7 @@ const keep = (pieces: Pack) => emit('command', 'reserves', { place: id.value, pi
         :request="request"
         :choice="choice"
         :lots="bench.lots"
+        :orders="orders"
         :locked="locked"
         :busy="busy"
         @command="(path, body) => $emit('command', path, body)"

@@ -1,0 +1,93 @@
+<script setup lang="ts">
+import { v4 as uuid } from 'uuid'
+import { BAD_PRICE, money, parseMoney } from '~/composables/money'
+import { api, faultsOf } from '~/composables/useApi'
+import { useLotCommand } from '~/composables/useLotCommand'
+import type { OrdersView } from '#shared/orders'
+import type { StockLot, StockView } from '#shared/types'
+
+/** What a size costs, how long it takes and from whom it comes; and some of it for the drawer, on the order list. */
+const props = defineProps<{ lot: StockLot }>()
+const emit = defineEmits<{ changed: [StockView] }>()
+const { send, refuse, fault } = useLotCommand(
+  () => props.lot,
+  view => emit('changed', view),
+)
+const price = ref('')
+const days = ref<number | ''>('')
+const supplier = ref('')
+const article = ref('')
+watch(
+  () => [props.lot.id, props.lot.version],
+  () => {
+    price.value = props.lot.cost === null ? '' : money(props.lot.cost)
+    days.value = props.lot.leadDays ?? ''
+    supplier.value = props.lot.supplier
+    article.value = props.lot.article
+  },
+  { immediate: true },
+)
+async function keep(): Promise<void> {
+  const cost = parseMoney(price.value)
+  if (cost === undefined) return refuse('order', 'cost', BAD_PRICE)
+  const leadDays = days.value === '' ? null : Number(days.value)
+  await send('order', 'PATCH', '', { cost, leadDays, supplier: supplier.value, article: article.value })
+}
+
+const pieces = ref<number | ''>('')
+/** how many were put on the list just now */
+const listed = ref<number | null>(null)
+const listFault = ref<string>()
+async function list(): Promise<void> {
+  listFault.value = undefined
+  try {
+    await api<OrdersView>('/api/orders/lines', { body: { op: uuid(), id: uuid(), lotId: props.lot.id, pieces: Number(pieces.value) } })
+    listed.value = Number(pieces.value)
+    pieces.value = ''
+  } catch (error) {
+    listFault.value = faultsOf(error)[0]?.reason
+  }
+}
+</script>
+
+<template>
+  <div class="space-y-4">
+    <form novalidate class="space-y-1" @submit.prevent="keep">
+      <div class="flex gap-2">
+        <div class="flex-1">
+          <label class="label block" for="lot-price">Price of one</label>
+          <input id="lot-price" v-model="price" class="field figure" inputmode="decimal" autocomplete="off" />
+        </div>
+        <div class="flex-1">
+          <label class="label block" for="lot-days">Delivery, days</label>
+          <input id="lot-days" v-model="days" type="number" min="0" class="field figure" />
+        </div>
+      </div>
+      <div class="flex gap-2">
+        <div class="min-w-0 flex-1">
+          <label class="label block" for="lot-supplier">Bought from</label>
+          <input id="lot-supplier" v-model="supplier" class="field" maxlength="60" autocomplete="off" />
+        </div>
+        <div class="w-24">
+          <label class="label block" for="lot-article">Article</label>
+          <input id="lot-article" v-model="article" class="field figure" maxlength="40" autocomplete="off" />
+        </div>
+        <button class="button self-end" type="submit">Keep</button>
+      </div>
+      <p v-if="fault('order', 'cost') ?? fault('order', 'leadDays')" class="fault">
+        {{ fault('order', 'cost') ?? fault('order', 'leadDays') }}
+      </p>
+    </form>
+    <form v-if="!lot.apart" novalidate class="space-y-1" @submit.prevent="list">
+      <label class="label block" for="lot-order">Put on the order list, pieces</label>
+      <div class="flex gap-2">
+        <input id="lot-order" v-model="pieces" type="number" min="1" class="field figure" autocomplete="off" />
+        <button class="button" type="submit">To order</button>
+      </div>
+      <p v-if="listFault" class="fault">{{ listFault }}</p>
+      <p v-if="listed" class="text-[13.5px] text-in" role="status">
+        {{ listed }} on <NuxtLink class="link" to="/orders">the order list</NuxtLink>.
+      </p>
+    </form>
+  </div>
+</template>
