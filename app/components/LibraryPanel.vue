@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { v4 as uuid } from 'uuid'
+import { resultId } from '#core/check/contract'
 import { checkKinds } from '#core/check/registry'
-import { limitedResults, ruleFields, type LibraryLimit } from '#core/check/library'
+import { limitedResults, positionsOf, ruleFields, type LibraryLimit } from '#core/check/library'
 import { unitFor } from '#core/quantity/format-length'
 import type { LimitSet } from '#core/verdict/limits'
 import { RefusedError, api, faultsOf } from '~/composables/useApi'
@@ -45,6 +46,20 @@ watch(
   },
 )
 if (fields.result === '') fields.result = result.value.id
+const figure = computed({
+  get: () => result.value.id,
+  set: id => {
+    fields.result = id
+  },
+})
+/** Kinds take some figures at several positions; limits can be of one alone. */
+const positions = computed(() => positionsOf(kind.value, result.value.id))
+const position = computed({
+  get: () => fields.result.split('@')[1] ?? '',
+  set: id => {
+    fields.result = id === '' ? result.value.id : resultId(result.value.id, id)
+  },
+})
 const unit = computed(() => set.value?.unit ?? result.value.unit ?? unitFor(preferences.system, result.value.scale))
 // Limits of a length are no limits of a torque.
 watch(
@@ -108,13 +123,18 @@ const changedSince = computed(() => uses.value.filter(use => use.version < (prop
     </div>
     <div v-if="results.length > 1">
       <label class="label mb-1 block" for="lib-result">Figure</label>
-      <select id="lib-result" v-model="fields.result" class="field">
+      <select id="lib-result" v-model="figure" class="field">
         <option v-for="r in results" :key="r.id" :value="r.id">{{ r.label }}</option>
-        <option v-if="fields.result.includes('@')" :value="fields.result">
-          {{ result.label }}, {{ fields.result.split('@')[1] }} alone
-        </option>
       </select>
       <p v-if="fault('result')" class="fault">{{ fault('result') }}</p>
+    </div>
+    <div v-if="positions.length > 1">
+      <label class="label mb-1 block" for="lib-position">Where</label>
+      <select id="lib-position" v-model="position" class="field">
+        <option value="">at every position</option>
+        <option v-for="p in positions" :key="p.id" :value="p.id">{{ p.label }} alone</option>
+        <option v-if="position !== '' && !positions.some(({ id }) => id === position)" :value="position">{{ position }} alone</option>
+      </select>
     </div>
     <div v-for="field in rules" :key="field.id">
       <label class="label mb-1 block" :for="`lib-rule-${field.id}`">{{ field.label }}</label>

@@ -3,11 +3,21 @@ import { readCode } from '#core/label/code'
 import type { Scanned } from '#shared/types'
 import { api, faultsOf } from './useApi'
 
+const CODE_AT_END = /QF[A-Z]\d+[0-9A-Z]\s*$/i
 /** Signs of one scan come faster than anybody types, milliseconds apart. */
 const TOGETHER = 150
 
 /** The last scan: what it was of, or what was wrong with it. */
 export const useLastScan = () => useState<Scanned | { readonly fault: string } | null>('scan', () => null)
+
+/** Takes what was scanned, or leaves it to others. */
+type Taker = (thing: Scanned, at: EventTarget | null) => boolean
+const takers: Taker[] = []
+/** While this is on the screen, what is scanned goes to it first: a piece into the pack that is put together, what came to its order. */
+export function useScanTaker(take: Taker): void {
+  onMounted(() => takers.unshift(take))
+  onBeforeUnmount(() => takers.splice(takers.indexOf(take), 1))
+}
 
 const isText = (target: EventTarget | null): target is HTMLInputElement | HTMLTextAreaElement =>
   target instanceof HTMLTextAreaElement ||
@@ -15,8 +25,8 @@ const isText = (target: EventTarget | null): target is HTMLInputElement | HTMLTe
 
 /**
  * A scanner types a code and Enter. What it types outside a field is never taken for keys of the bench; in a field it is text, until the
- * Enter that ends it: then it picks, in a list that has the thing; opens it, where something is looked for; and is offered to be opened
- * anywhere else.
+ * Enter that ends it: then it goes to whatever on the screen takes such things; picks, in a list that has the thing; opens it, where
+ * something is looked for; and is offered to be opened anywhere else.
  */
 export function useScan(): void {
   const last = useLastScan()
@@ -29,6 +39,10 @@ export function useScan(): void {
   async function take(code: string, at: EventTarget | null): Promise<void> {
     try {
       const thing = await api<Scanned>(`/api/codes?${new URLSearchParams({ code })}`)
+      if (takers.some(other => other(thing, at))) {
+        last.value = null
+        return
+      }
       if (at instanceof HTMLSelectElement && [...at.options].some(({ value }) => value === thing.id)) {
         at.value = thing.id
         at.dispatchEvent(new Event('change', { bubbles: true }))
@@ -48,10 +62,12 @@ export function useScan(): void {
       if (event.ctrlKey || event.altKey || event.metaKey) return
       const { target } = event
       if (isText(target)) {
-        if (event.key !== 'Enter' || !readCode(target.value)) return
+        if (event.key !== 'Enter') return
+        // What stood in the field before stays in it.
+        const [code] = CODE_AT_END.exec(target.value) ?? []
+        if (code === undefined || !readCode(code)) return
         swallow(event)
-        const code = target.value
-        target.value = ''
+        target.value = target.value.slice(0, -code.length)
         target.dispatchEvent(new Event('input', { bubbles: true }))
         void take(code, target)
         return

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { bySupplier, outstanding } from '#core/pack/order-list'
 import { key, useKeys } from '~/composables/useKeys'
+import { useScanTaker } from '~/composables/useScan'
 import { useOrders } from '~/composables/useOrders'
 
 /** What is to be ordered, by supplier; what is on its way; what came. */
@@ -30,6 +31,15 @@ function receive(purchase: string, lotId: string): void {
   receiving.value = { purchase, lotId }
   void nextTick(() => document.querySelector('[data-test="receive"]')?.scrollIntoView({ block: 'nearest' }))
 }
+useScanTaker(({ thing, id }) => {
+  const line =
+    thing === 'size'
+      ? view.value?.lines.find(({ lotId, purchase, ...more }) => lotId === id && purchase !== null && outstanding(more) > 0)
+      : undefined
+  if (!line) return false
+  receive(line.purchase!, id)
+  return true
+})
 function doneReceiving(): void {
   receiving.value = null
   move(1)

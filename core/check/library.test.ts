@@ -8,6 +8,7 @@ import {
   libraryFault,
   limitedResults,
   limitsFrom,
+  positionsOf,
   offeredLimits,
   ruleFields,
   type LibraryLimit,
@@ -49,6 +50,16 @@ describe('an entry of the library', () => {
     expect(libraryFault(entry({ ...runout, rule: { judged: 'axis' } }))).toBeNull()
     expect(libraryFault(entry({ ...runout, rule: { judged: 'sideways' } }))).toMatchObject({ at: 'rule' })
     expect(ruleFields(checkKind('runout')).map(({ id }) => id)).toEqual(['judged'])
+  })
+  it('can be of one position alone, where the figure has several', () => {
+    const mains = checkKind('bearing-clearance')
+    const of = positionsOf(mains, 'journal').map(({ id }) => id)
+    expect(of.length).toBeGreaterThan(3)
+    expect(positionsOf(checkKind('shaft-end-play'), 'play')).toEqual([])
+    const alone = entry({ kind: 'bearing-clearance', result: `journal@${of[2]}`, set: twoSided(mm(47.98), mm(47.99), 'mm', BOOK) })
+    expect(libraryFault(alone)).toBeNull()
+    const offered = (setup: typeof mains.defaultSetup) => offeredLimits([alone], mains.id, '', mains.results(setup))
+    expect(offered(mains.defaultSetup)).toHaveLength(1)
   })
   it('every kind has a figure to keep limits of', () => {
     for (const kind of checkKinds)

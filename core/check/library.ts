@@ -26,16 +26,24 @@ export interface LibraryLimit {
 /** The fields of a kind that say what its limits are for. */
 export const ruleFields = ({ setupFields }: Pick<CheckKind, 'setupFields'>) => setupFields.filter(field => field.ofLimit)
 
-/** The figures a kind can come to that have limits, whatever is set up: one of each id. */
-export function limitedResults(kind: CheckKind): ResultKind[] {
+/** The figures of a kind that have limits, in every set-up that differs by one choice. */
+function limitedInAny(kind: CheckKind): ResultKind[] {
   const setups = [
     kind.defaultSetup,
     ...kind.setupFields.flatMap(field =>
       field.kind === 'choice' ? field.options.map(({ value }): Setup => ({ ...kind.defaultSetup, [field.id]: value })) : [],
     ),
   ]
-  const results = setups.flatMap(setup => kind.results(setup)).filter(result => !result.judgedBy && !result.told)
-  return [...new Map(results.map(result => [result.id, result])).values()]
+  return setups.flatMap(setup => kind.results(setup)).filter(result => !result.judgedBy && !result.told)
+}
+/** The figures a kind can come to that have limits, whatever is set up: one of each id. */
+export const limitedResults = (kind: CheckKind): ResultKind[] => [
+  ...new Map(limitedInAny(kind).map(result => [result.id, result])).values(),
+]
+/** The positions a figure can be taken at, whatever is set up; none: it is one figure. */
+export const positionsOf = (kind: CheckKind, result: string): ResultKind['positions'] => {
+  const all = limitedInAny(kind).flatMap(({ id, positions }) => (id === result ? positions : []))
+  return [...new Map(all.map(position => [position.id, position])).values()]
 }
 
 const quantityOf = (kind: CheckKind, result: string): Quantity | null =>

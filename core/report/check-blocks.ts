@@ -4,7 +4,7 @@ import { pieceList } from '../pack/arithmetic'
 import { lotMap, packChange, type Lot, type LotMap } from '../pack/lot'
 import { describeLimits, endsOf, SOURCE_NAME, type LimitSet } from '../verdict/limits'
 import { verdictWord } from '../verdict/words'
-import { beforeAfter } from '../check/before-after'
+import { beforeAfter, type BeforeAfter } from '../check/before-after'
 import { conditionsOf, stateWords } from '../check/conditions'
 import { packIn, piecesIn, type CheckDocument } from '../check/document'
 import { evaluateCheck, shownFigure, type CheckEvaluation } from '../check/evaluate-check'
@@ -68,7 +68,7 @@ const RULE = {
   guarded: 'guarded: 95 % sure, or too close to call',
 } as const
 
-const unitOf = ({ kind }: Pick<ResultEvaluation, 'kind'>, check: CheckDocument) => unitOfResult(kind, systemOf(check.entryUnit))
+export const unitOf = ({ kind }: Pick<ResultEvaluation, 'kind'>, check: CheckDocument) => unitOfResult(kind, systemOf(check.entryUnit))
 
 /** `3.0 ± 0.4`, or what was said instead of a figure. */
 export function figureOf(result: ResultEvaluation | null, check: CheckDocument): string {
@@ -84,12 +84,18 @@ export function limitWords(role: 'book' | 'shop', set: LimitSet): string {
   return `${role === 'book' ? 'Book' : 'Shop'} ${describeLimits(set)} (${from})`
 }
 
-/** Before and after side by side, with what judges it; as it is where nothing was changed. In short: what the check is for, and what is out. */
-function figures(check: CheckDocument, { found, current }: CheckEvaluation, length: ReportLength): Block[] {
-  const changed = check.trials.length > 1 || check.partChanges.length > 0
-  const all = beforeAfter(found, current).filter(
+/** Was anything done to what was found? */
+export const isChanged = ({ trials, partChanges }: CheckDocument): boolean => trials.length > 1 || partChanges.length > 0
+/** The figures a report has of a check. In short: what the check is for, and what is out. */
+export const figuresOf = ({ found, current }: CheckEvaluation, length: ReportLength): BeforeAfter[] =>
+  beforeAfter(found, current).filter(
     ({ before, after }) => length === 'full' || after.kind.main || [before, after].some(result => result && result.state !== 'in'),
   )
+
+/** Before and after side by side, with what judges it; as it is where nothing was changed. */
+function figures(check: CheckDocument, evaluation: CheckEvaluation, length: ReportLength): Block[] {
+  const changed = isChanged(check)
+  const all = figuresOf(evaluation, length)
   const rows = all.map(({ name, before, after, change }) => {
     const unit = unitOf(after, check)
     const limits = (['book', 'shop'] as const).flatMap(role => {
@@ -117,7 +123,7 @@ function figures(check: CheckDocument, { found, current }: CheckEvaluation, leng
 
 /** Each figure the check is for, in its limits. */
 function bands(check: CheckDocument, { found, current }: CheckEvaluation): Block[] {
-  const changed = check.trials.length > 1 || check.partChanges.length > 0
+  const changed = isChanged(check)
   return drawings(
     ...beforeAfter(found, current)
       .filter(({ after }) => after.kind.main && after.estimate !== null)

@@ -144,7 +144,41 @@ describe('the report of a job', () => {
         at: '',
         only,
       }).blocks.flatMap(block => (block.kind === 'heading' ? [block.text] : []))
-    expect([of(null), of('other'), of(null, [])]).toEqual([['Input shaft end play', 'Output'], ['Output'], []])
+    expect([of(null), of('other'), of(null, [])]).toEqual([[], ['Output'], []])
+  })
+  it('of several checks in short is one page: what each was found and left at, what was done, who signed', () => {
+    const signed = {
+      ...CHECK,
+      id: 'other',
+      title: 'Output',
+      signOff: { at: '2026-11-26T08:00:00.000Z', by: 'T. Marl', reason: 'one step off', core: '2.0.0' },
+    }
+    const idle = { ...CHECK, id: 'fourth', title: 'Coupling', trials: [{ ...CHECK.trials[0]!, readings: [] }] }
+    const untouched = { ...CHECK, id: 'third', title: 'Idler', trials: CHECK.trials.slice(0, 1) }
+    const { blocks } = jobReport({
+      job: { ...job(CHECK), checks: [CHECK, signed, untouched, idle] },
+      lots: LOTS,
+      photos: Array.from({ length: 5 }, (_, i) => ({ id: `p${i}`, caption: '', width: 9, height: 6, check: null })),
+      digest: '',
+      length: 'page',
+      time: at => at.slice(0, 10),
+      at: '',
+      only: null,
+    })
+    expect(table(blocks, 'What was measured')).toEqual([
+      ['Input shaft end play', 'End play, thou', '9.0 ± 0.2', '3.0 ± 0.2', 'In', '2 – 4 thou'],
+      ['Output', 'End play, thou', '9.0 ± 0.2', '3.0 ± 0.2', 'In', '2 – 4 thou'],
+      ['Idler', 'End play, thou', '', '9.0 ± 0.2', 'Loose', '2 – 4 thou'],
+      ['Coupling', 'not measured', '', '', 'To do', ''],
+    ])
+    expect(table(blocks, 'What was done')).toEqual([
+      ['Input shaft end play', 'out 10, in 4 thou', 'not signed'],
+      ['Output', 'out 10, in 4 thou; accepted: one step off', 'T. Marl, 2026-11-26'],
+      ['Idler', 'measured, nothing changed', 'not signed'],
+      ['Coupling', 'nothing yet', 'not signed'],
+    ])
+    expect(blocks.flatMap(block => (block.kind === 'photos' ? block.photos : []))).toHaveLength(3)
+    expect(blocks.some(block => block.kind === 'text' && block.text === '2 more photographs in the full report.')).toBe(true)
   })
 })
 

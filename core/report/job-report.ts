@@ -3,7 +3,8 @@ import type { WorksheetJob } from '../worksheet/worksheet'
 import { CORE_VERSION } from '../version'
 import type { Lot } from '../pack/lot'
 import { checkBlocks } from './check-blocks'
-import { facts, heading, photos, text, type Report, type ReportLength, type ReportPhoto } from './report'
+import { pageBlocks } from './page-blocks'
+import { facts, heading, photos, text, type Block, type Report, type ReportLength, type ReportPhoto } from './report'
 
 export interface ReportOf {
   readonly job: WorksheetJob
@@ -23,6 +24,13 @@ export interface ReportOf {
 
 const NO_INSPECTION =
   'This is a record of what was measured and fitted. It replaces no inspection where law, insurer or type approval wants one; the maker’s manual comes first.'
+
+/** A page has room for a row of them. */
+const PHOTOS = 3
+const somePhotos = (all: readonly ReportPhoto[]): Block[] => [
+  ...photos(all.slice(0, PHOTOS)),
+  ...(all.length > PHOTOS ? [text(`${all.length - PHOTOS} more photographs in the full report.`, 'small')] : []),
+]
 
 /** What was found, what was fitted, on whose word: of a job, or of one check of it. */
 export function jobReport({ job, lots, photos: all, digest, length, time, at, only }: ReportOf): Report {
@@ -45,12 +53,16 @@ export function jobReport({ job, lots, photos: all, digest, length, time, at, on
         ['Made', `${time(at)}, computed by version ${CORE_VERSION}`],
       ]),
       ...(checks.length === 0 ? [text('No check was made in this job.')] : []),
-      ...(only === null ? photos(all.filter(({ check }) => check === null)) : []),
-      ...checks.flatMap(check => [
-        heading(1, check.title),
-        ...checkBlocks(check, lots, { length, time }),
-        ...photos(all.filter(photo => photo.check?.id === check.id)),
-      ]),
+      ...(length === 'page' && checks.length > 1
+        ? [...pageBlocks(checks, lots, time), ...somePhotos(all)]
+        : [
+            ...(only === null ? photos(all.filter(({ check }) => check === null)) : []),
+            ...checks.flatMap(check => [
+              heading(1, check.title),
+              ...checkBlocks(check, lots, { length, time }),
+              ...photos(all.filter(photo => photo.check?.id === check.id)),
+            ]),
+          ]),
       text(NO_INSPECTION, 'caution'),
       text(
         `Record ${digest}. The worksheet of this job, evaluated with the open command of Finitum, prints the same digest, and the figures as signed beside the figures as computed then.`,

@@ -71,6 +71,11 @@ test('a scan is never a command: on the bench nothing is fitted, logged or struc
   await expect(page.getByTestId('scan')).toContainText('Scanned: gauge Dial, 1 thou')
   await expect(field).toHaveValue('')
   expect(await version()).toBe(before)
+  // What was typed before it stays.
+  await page.keyboard.type('11.4')
+  await scan(page, gauge)
+  await expect(field).toHaveValue('11.4')
+  expect(await version()).toBe(before)
   // In a list that has it, it is picked.
   await page.getByRole('button', { name: /Set up/ }).click()
   const list = page.locator('select', { has: page.locator('option[value="dial-metric"]') }).first()
@@ -88,4 +93,35 @@ test('a gauge’s label opens it in the register', async ({ page, shop }) => {
   await tabTo(page, active => active.text === 'print its label')
   await page.keyboard.press('Enter')
   await expect(page.getByTestId('labels')).toContainText('never checked')
+})
+
+test('a size that is scanned goes into the pack in hand, names what was found, and tells what came', async ({ page, shop }) => {
+  const [three, twenty] = [await codeOf(shop.address, 'size', 'cover-3'), await codeOf(shop.address, 'size', 'cover-20')]
+  await page.goto(`${shop.address}/checks/launch-input`)
+  await page.getByRole('button', { name: 'put a pack together yourself' }).press('Enter')
+  const own = page.getByTestId('own-pack')
+  await expect(own.getByRole('button', { name: 'Take out 3', exact: true })).toContainText('× 2')
+  await scan(page, three)
+  await expect(own.getByRole('button', { name: 'Take out 3', exact: true })).toContainText('× 3')
+  await expect(page).toHaveURL(/checks\/launch-input$/)
+
+  await page.goto(`${shop.address}/checks/launch-idler`)
+  await page
+    .getByRole('button', { name: /Set up/ })
+    .first()
+    .click()
+  const found = page.getByLabel(/^Pack as found/)
+  await found.fill('10')
+  await scan(page, three)
+  await expect(found).toHaveValue('10 + 3')
+  await scan(page, twenty)
+  await expect(found).toHaveValue('10 + 3 + 20')
+  await page.keyboard.press('Enter')
+  await expect(page.getByText('1 × 20, 1 × 10, 1 × 3', { exact: false }).first()).toBeVisible()
+
+  await page.goto(`${shop.address}/orders`)
+  await expect(page.getByTestId('purchase')).toBeVisible()
+  await scan(page, twenty)
+  await expect(page.getByTestId('receive')).toContainText('20 thou, Cover shims')
+  await expect(page.getByLabel('What the micrometer says')).toBeFocused()
 })

@@ -63,6 +63,18 @@ test('limits go into the library, with what is wrong with them said, and are off
   await expect(page.getByRole('region', { name: 'Library of limits' })).toContainText('2 – 5 thou')
   await expect(page.getByTestId('library-uses')).toContainText('No check goes by them yet.')
 
+  // Of one position alone, where a figure has several.
+  await page.keyboard.press('Escape')
+  await page.keyboard.press('n')
+  await page.keyboard.type('Left swivel')
+  await pick(page, 'Kind of check', 'Steering swivel')
+  await pick(page, 'Where', 'Left')
+  await pick(page, 'Limits: kind', 'From')
+  await fill(page, /^Lower/, '2')
+  await fill(page, /^Upper/, '4')
+  await press(page, 'Enter them')
+  await expect(page.getByRole('region', { name: 'Library of limits' })).toContainText(/Left swivel.*left/s)
+
   await newJob(page, shop.address, 'Ferry ramp', 'Winch')
   job = idOf(page)
   await expect(page.getByTestId('from-library')).toContainText('Winch shaft end play: 2 – 5 thou (Winch manual, p. 3-2)')

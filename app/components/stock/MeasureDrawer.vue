@@ -4,6 +4,7 @@ import type { Nm } from '#core/quantity/length'
 import { formatLength, markedText } from '#core/quantity/format-length'
 import { key, useKeys } from '~/composables/useKeys'
 import { useLotCommand } from '~/composables/useLotCommand'
+import { useScanTaker } from '~/composables/useScan'
 import { usePreferences } from '~/stores/preferences'
 import type { StockLot, StockView } from '#shared/types'
 
@@ -33,6 +34,13 @@ function before(): void {
   go(-1)
   focus()
 }
+
+useScanTaker(({ thing, id }) => {
+  if (thing !== 'size' || !measurable.value.some(candidate => candidate.id === id)) return false
+  at.value = id
+  focus()
+  return true
+})
 
 /** Whoever types faster than the shop answers is not held up: figures go in one after the other. */
 let stored = Promise.resolve()

@@ -5,6 +5,7 @@ import { thickness, type Lot, type Pack } from '#core/pack/lot'
 import { toldText } from '#core/pack/told'
 import { formatLength, pieceText } from '#core/quantity/format-length'
 import { percent } from '#core/quantity/percent'
+import { useScanTaker } from '~/composables/useScan'
 import { usePreferences } from '~/stores/preferences'
 
 /** The technician's own pack: pieces tapped in and out, predicted and judged as they are. */
@@ -46,6 +47,11 @@ function put(id: string, by: 1 | -1): void {
   const others = props.pack.filter(piece => piece.lotId !== id)
   emit('change', count > 0 ? [...others, { lotId: id, count }] : others)
 }
+useScanTaker(({ thing, id }) => {
+  if (thing !== 'size' || pieces.value >= props.most || !outside.value.some(lot => lot.id === id)) return false
+  put(id, 1)
+  return true
+})
 const changed = computed(() => props.proposal !== null && props.proposal.change.in.length + props.proposal.change.out.length > 0)
 /** the shape of which there is just one */
 const one = computed(() => props.request.rules.one)

@@ -6,6 +6,7 @@ import { lotMap, thickness, unitMade, type Lot } from '#core/pack/lot'
 import { readPack, stuckPairs, type NamedPiece } from '#core/pack/read-pack'
 import { pieceText } from '#core/quantity/format-length'
 import { UNIT_NAME } from '#core/quantity/length'
+import { useScanTaker } from '~/composables/useScan'
 
 /** The pack as it was found, listed piece by piece, or none; as long as it is not known, also after something was put in. */
 const props = defineProps<{
@@ -65,6 +66,15 @@ function listPack(): void {
     pieces: pieces.map(piece => (piece.size === undefined ? piece : { ...piece, measured: measuredPieces.value })),
   })
 }
+/** A label scanned in the field names its piece. */
+const field = ref<HTMLInputElement>()
+useScanTaker(({ thing, id }, at) => {
+  const lot = thing === 'size' && at === field.value ? family.value.find(candidate => candidate.id === id) : undefined
+  if (!lot) return false
+  const said = found.value.replace(/[\s,;+]+$/, '')
+  found.value = [said, size(lot.nominal)].filter(Boolean).join(' + ')
+  return true
+})
 function take(text: string): void {
   found.value = text
   listPack()
@@ -102,6 +112,7 @@ const value = (event: Event) => (event.target as HTMLSelectElement).value
     <div class="flex gap-2">
       <input
         id="found-pack"
+        ref="field"
         v-model="found"
         class="field figure"
         placeholder="10, 8, 3, 3"

@@ -97,7 +97,8 @@ const fault = computed(
       </p>
       <button type="button" class="button min-h-9" @click="keep('shop', thumb)">Use it as shop limits</button>
     </div>
-    <ul v-if="fromLibrary.length && !locked" class="space-y-1 text-[14px]" data-test="from-library">
+    <ul v-if="fromLibrary.length && !locked" class="space-y-1 text-[14px]" aria-label="From the library" data-test="from-library">
+      <li class="label">From the library</li>
       <li v-for="entry in fromLibrary" :key="entry.id" class="flex flex-wrap items-center gap-x-3">
         <span class="min-w-0 flex-1">{{ entryWords(entry) }}</span>
         <button type="button" class="button min-h-9" @click="take(entry)">Take it as {{ entry.role }} limits</button>
