@@ -178,6 +178,7 @@ const changedSince = computed(() => uses.value.filter(use => use.version < (prop
       <button type="button" class="button" @click="emit('close')">Close</button>
       <button v-if="entry" type="button" class="link ml-auto text-[13.5px]" @click="emit('remove')">remove</button>
     </div>
+    <ThingHistory v-if="entry" :id="entry.id" :version="entry.version" />
     <section v-if="entry" aria-label="Used by" data-test="library-uses">
       <h3 class="label mt-2 mb-1">Used by</h3>
       <p v-if="changedSince" class="text-[13.5px] text-near">

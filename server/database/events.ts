@@ -42,3 +42,14 @@ export const eventsOfJob = (sql: Sql, jobId: string) =>
     LEFT JOIN checks c ON c.id = h.check_id ORDER BY h.at DESC, h.version DESC, h.id`,
     [jobId],
   )
+/** Pieces of a size that went into a machine, came out, were lapped or made: told by the check that did it. */
+const MOVED = `SELECT m.at, COALESCE(e.who, ''), CASE m.why WHEN 'fit' THEN abs(m.change) || ' fitted' WHEN 'return' THEN m.change || ' came out'
+    WHEN 'lap' THEN 'Taken to be lapped' ELSE 'Made' END || CASE WHEN m.note = '' THEN '' ELSE ', ' || m.note END, m.id
+  FROM movement m LEFT JOIN event e ON e.id = split_part(m.id, ':', 1) WHERE m.lot_id = $1 AND m.why IN ('fit', 'return', 'lap', 'made')`
+/** What happened to a size, a gauge, an entry of the library or an order, the newest first. */
+export const eventsOfThing = (sql: Sql, id: string) =>
+  sql.rows<{ at: Date; who: string; what: string }>(
+    `SELECT at, who, what FROM (SELECT at, who, what, id FROM event WHERE subject = $1 UNION ALL ${MOVED}) AS x (at, who, what, id)
+    ORDER BY at DESC, id LIMIT 200`,
+    [id],
+  )

@@ -1,6 +1,6 @@
 import type { Done } from '#shared/types'
 import type { Sql } from '../database/client'
-import { eventsOfJob } from '../database/events'
+import { eventsOfJob, eventsOfThing } from '../database/events'
 import { jobRow } from '../database/jobs'
 import { notFound } from '../http/refuse'
 
@@ -14,3 +14,7 @@ export async function historyOf(sql: Sql, jobId: string): Promise<Done[]> {
     check: check_id === null ? null : { id: check_id, title: title! },
   }))
 }
+
+/** Who did what to a size, a gauge, an entry of the library or an order, the newest first. */
+export const historyOfThing = async (sql: Sql, id: string): Promise<Omit<Done, 'check'>[]> =>
+  (await eventsOfThing(sql, id)).map(({ at, who, what }) => ({ at: at.toISOString(), who, what }))

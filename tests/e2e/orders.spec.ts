@@ -6,6 +6,7 @@ import { emptyForThisFile, expect, sign, tabTo, test, type } from './workshop'
 emptyForThisFile()
 
 test('from a drawer that will not do to a signature: listed, ordered, received piece by piece, fitted', async ({ page, shop }) => {
+  await page.addInitScript(() => localStorage.setItem('finitum.signer', 'T. Marl'))
   test.setTimeout(120_000)
   const press = async (text: string) => {
     await tabTo(page, active => active.text === text || active.name === text)
@@ -130,6 +131,8 @@ test('what a supplier cancels is said at the check; open checks are looked throu
 
   await page.goto(`${shop.address}/stock`)
   await page.getByRole('button', { name: 'Open 45 thou, winch shims' }).press('Enter')
+  await page.getByText('Who did what').press('Enter')
+  await expect(page.getByTestId('thing-history')).toContainText('Nothing was done here yet.')
   await fill(page, 'Bought from', 'Northness Shim Works')
   await page.getByLabel('Bought from').press('Enter')
   await tabToField(page, 'Put on the order list, pieces')
@@ -138,6 +141,13 @@ test('what a supplier cancels is said at the check; open checks are looked throu
   await fill(page, 'Put on the order list, pieces', '3')
   await page.getByLabel('Put on the order list, pieces').press('Enter')
   await expect(page.getByText('3 on the order list.')).toBeVisible()
+  await expect(page.getByTestId('thing-history')).toContainText('Size changed')
+  await page.getByRole('button', { name: 'Open 16 thou, winch shims' }).press('Enter')
+  await page.getByText('Who did what').press('Enter')
+  // What came and went, by whom: taken in, taken back, fitted.
+  await expect(page.getByTestId('thing-history')).toContainText(
+    /1 fitted, Drum float · T. Marl.*measured 16\.1.*Taken back.*measured 16\.2/s,
+  )
 
   await page.goto(`${shop.address}/orders`)
   await expect(page.getByTestId('to-order')).toContainText('Northness Shim Works')

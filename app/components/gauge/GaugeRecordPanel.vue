@@ -109,5 +109,6 @@ const doubtful = computed(() => record.value?.doubtful ?? null)
         <button type="button" class="button" @click="open = false">Leave it</button>
       </div>
     </form>
+    <ThingHistory :id="gauge.id" class="mt-2" :version="gauge.version" />
   </section>
 </template>
