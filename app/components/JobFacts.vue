@@ -81,9 +81,6 @@ function keepMeter(text: string): void {
       </div>
     </div>
     <p v-if="fault('')" class="fault">{{ fault('') }}</p>
-    <p v-if="behind.length" class="fault">
-      {{ behind.join('. ') }} in another tab. Your text is still here.
-      <button type="button" class="link" @click="emit('reload')">Show the newer one</button>
-    </p>
+    <StaleNotice :changed="behind" @reload="emit('reload')" />
   </section>
 </template>

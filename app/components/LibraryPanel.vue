@@ -7,7 +7,8 @@ import { unitFor } from '#core/quantity/format-length'
 import type { LimitSet } from '#core/verdict/limits'
 import { RefusedError, api, faultsOf } from '~/composables/useApi'
 import { usePreferences } from '~/stores/preferences'
-import type { Fault, LibraryUse, UnitSummary } from '#shared/types'
+import type { UnitSummary } from '#shared/record'
+import type { Fault, LibraryUse } from '#shared/types'
 
 /** One entry of the library, or a new one; and which checks go by it. */
 const props = defineProps<{ entry: LibraryLimit | null }>()
@@ -170,9 +171,7 @@ const changedSince = computed(() => uses.value.filter(use => use.version < (prop
       <p v-if="fault('set')" class="fault">{{ fault('set') }}</p>
     </fieldset>
     <p v-for="f in rest" :key="f.reason" class="fault">{{ f.reason }}</p>
-    <p v-if="behind.length" class="fault">
-      Changed elsewhere: {{ behind.join('. ') }}. <button type="button" class="link" @click="emit('reload')">Show the newer state</button>
-    </p>
+    <StaleNotice :changed="behind" @reload="emit('reload')" />
     <div class="flex flex-wrap gap-2">
       <button type="submit" class="button primary">{{ entry ? 'Keep' : 'Enter them' }}</button>
       <button type="button" class="button" @click="emit('close')">Close</button>

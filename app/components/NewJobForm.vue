@@ -2,7 +2,8 @@
 import { v4 as uuid } from 'uuid'
 import { api, faultAt, faultsOf } from '~/composables/useApi'
 import { useSaid } from '~/composables/useSaid'
-import type { Fault, NewJob, RouteView, UnitSummary } from '#shared/types'
+import type { UnitSummary } from '#shared/record'
+import type { Fault, NewJob, RouteView } from '#shared/types'
 
 /** A new job: its unit, what is to be done, and the route it begins with. */
 const props = defineProps<{ route: RouteView | null }>()

@@ -5,7 +5,8 @@ import { useDigits } from '~/composables/useDigits'
 import { useRemoval } from '~/composables/useRemoval'
 import { usePeople } from '~/stores/people'
 import { usePreferences } from '~/stores/preferences'
-import type { Fault, Person } from '#shared/types'
+import type { Person } from '#shared/record'
+import type { Fault } from '#shared/types'
 
 /** Those who work here, each with a key; one is picked, another entered. */
 const props = defineProps<{ open: boolean }>()

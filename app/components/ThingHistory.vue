@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { shortTime } from '~/composables/shortTime'
 import { api, faultsOf } from '~/composables/useApi'
-import type { Done } from '#shared/types'
+import type { Done } from '#shared/record'
 
 /** Who did what to a size, a gauge, limits of the library; asked for when it is opened. Nothing here can be changed. */
 const props = defineProps<{ id: string; version: number }>()

@@ -1,7 +1,7 @@
 import { drift, reachOf, type Service } from '#core/trend/drift'
 import { formatChange, formatFigure, unitName, type Unit } from '#core/quantity/figure'
 import { METER_NAME, type Meter } from '#core/worksheet/job-facts'
-import type { TrendService } from '#shared/types'
+import type { TrendService } from '#shared/record'
 
 /** So much of the meter, or of time, a rate is told for. */
 const PER: Readonly<Record<Meter, number>> = { h: 100, km: 1000, mi: 1000 }

@@ -1,6 +1,6 @@
 import { useEventListener } from '@vueuse/core'
 import { readCode } from '#core/label/code'
-import type { Scanned } from '#shared/types'
+import type { Scanned } from '#shared/record'
 import { api, faultsOf } from './useApi'
 
 const CODE_AT_END = /QF[A-Z]\d+[0-9A-Z]\s*$/i

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { api, faultAt, faultsOf } from '~/composables/useApi'
 import { shortTime } from '~/composables/shortTime'
-import type { Copies, Fault } from '#shared/types'
+import type { Copies } from '#shared/record'
+import type { Fault } from '#shared/types'
 
 /** Everything in one file, out and in again; copies that are made by themselves; all readings for other programs. */
 const copies = ref<Copies | null>(null)

@@ -2,7 +2,8 @@
 import { SHEETS } from '#core/label/sheets'
 import { api, faultAt, faultsOf } from '~/composables/useApi'
 import { saveBlob } from '~/composables/saveText'
-import type { Fault, LabelView } from '#shared/types'
+import type { LabelView } from '#shared/record'
+import type { Fault } from '#shared/types'
 
 /** Labels of what was chosen: on which sheet, from which place on; with the code of each. */
 const route = useRoute()

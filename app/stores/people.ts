@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia'
 import { ref } from 'vue'
 import { api } from '~/composables/useApi'
-import type { Person } from '#shared/types'
+import type { Person } from '#shared/record'
 
 /** Who works here: asked for once, and again when it was changed from here. */
 export const usePeople = defineStore('people', () => {

@@ -11,7 +11,7 @@ import {
   writeFileSync,
 } from 'node:fs'
 import { isAbsolute, join } from 'node:path'
-import type { Copies, Copy } from '#shared/types'
+import type { Copies, Copy } from '#shared/record'
 import type { Database, Sql } from '../database/client'
 import { syncPath } from '../database/files'
 import { refuse } from '../http/refuse'

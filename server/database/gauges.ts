@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto'
 import type { BoreKit } from '#core/method/bore-gauge/builder'
-import type { DoubtfulCheck, GaugeCheck, RegisteredGauge } from '#shared/types'
+import type { DoubtfulCheck, GaugeCheck } from '#shared/record'
+import type { RegisteredGauge } from '#shared/types'
 import type { CheckDocument } from '#core/check/document'
 import type { Gauge, GaugeKind } from '#core/reading/gauge'
 import type { Exact, Unit } from '#core/quantity/figure'

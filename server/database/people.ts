@@ -1,4 +1,4 @@
-import type { Person } from '#shared/types'
+import type { Person } from '#shared/record'
 import type { Sql } from './client'
 
 const COLUMNS = 'id, name, initials, version'

@@ -1,4 +1,4 @@
-import type { UnitSummary } from '#shared/types'
+import type { UnitSummary } from '#shared/record'
 import type { Meter, UnitFacts } from '#core/worksheet/job-facts'
 import type { Sql } from './client'
 

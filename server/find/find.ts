@@ -1,7 +1,7 @@
 import { pieceText } from '#core/quantity/format-length'
 import { thickness } from '#core/pack/lot'
 import type { FindDto } from '#shared/dto/find'
-import type { Found } from '#shared/types'
+import type { Found } from '#shared/record'
 import type { Database, Sql } from '../database/client'
 import { jobsWith, keepWords, saidOf, unreadJobs } from '../database/find'
 import { gaugeNames } from '../database/gauges'

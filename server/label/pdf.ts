@@ -2,7 +2,7 @@ import { group } from 'd3-array'
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces'
 import { fitText } from '#core/label/fit'
 import { SHEETS, placeOn, type Sheet } from '#core/label/sheets'
-import type { LabelView } from '#shared/types'
+import type { LabelView } from '#shared/record'
 import { pdfOf, settable, type Faces } from '../report/pdf'
 import { MARGIN, POINTS, boxFor, codeSide } from './layout'
 

@@ -1,4 +1,4 @@
-import type { Done } from '#shared/types'
+import type { Done } from '#shared/record'
 import type { Sql } from '../database/client'
 import { eventsOfJob, eventsOfThing } from '../database/events'
 import { jobRow } from '../database/jobs'

@@ -1,5 +1,5 @@
 import type { NewPersonDto, PersonChangeDto } from '#shared/dto/person'
-import type { Person } from '#shared/types'
+import type { Person } from '#shared/record'
 import type { Database, Sql } from '../database/client'
 import { insertEvent } from '../database/events'
 import { allPeople, insertPerson, personById, personOf, updatePerson } from '../database/people'

@@ -1,5 +1,6 @@
 import type { RemovalDto } from '#shared/dto/command'
-import type { JobView, Person, RouteView, StockView } from '#shared/types'
+import type { Person } from '#shared/record'
+import type { JobView, RouteView, StockView } from '#shared/types'
 import type { Database, Sql } from '../database/client'
 import { insertEvent } from '../database/events'
 import { isRepeat } from './once'

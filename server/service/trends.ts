@@ -1,5 +1,5 @@
 import { serviceFigures } from '#core/trend/service-figures'
-import type { Trend, Trends } from '#shared/types'
+import type { Trend, Trends } from '#shared/record'
 import type { Database, Sql } from '../database/client'
 import { figuresOfType, figuresOfUnit, keepFigures, type FigureRow } from '../database/trends'
 import { unitById } from '../database/units'

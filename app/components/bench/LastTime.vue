@@ -5,7 +5,7 @@ import { formatChange, formatFigure, unitName } from '#core/quantity/figure'
 import { api } from '~/composables/useApi'
 import { dayText } from '~/composables/dayText'
 import { usePreferences } from '~/stores/preferences'
-import type { LastTime } from '#shared/types'
+import type { LastTime } from '#shared/record'
 
 /** What the same check of this unit came to last time, beside what is measured now. */
 const props = defineProps<{ check: string; shown: ResultEvaluation }>()

@@ -3,7 +3,7 @@ import { scaleLinear, scaleUtc } from 'd3-scale'
 import { extent } from 'd3-array'
 import { formatFigure, perUnit, unitName, type Unit } from '#core/quantity/figure'
 import { METER_NAME, type Meter } from '#core/worksheet/job-facts'
-import type { Trend } from '#shared/types'
+import type { Trend } from '#shared/record'
 import { axisTicks, paddedExtent, useChartWidth } from './axis'
 
 /** How did it come in, and how did it go out, service by service? Time or meter across, the figure up, the limits of each service behind. */

@@ -246,9 +246,7 @@ async function keep(): Promise<void> {
       </div>
     </div>
     <p v-for="f in rest" :key="f.reason" class="fault">{{ f.reason }}</p>
-    <p v-if="behind.length" class="fault">
-      Changed elsewhere: {{ behind.join('. ') }}. <button type="button" class="link" @click="emit('reload')">Show the newer state</button>
-    </p>
+    <StaleNotice :changed="behind" @reload="emit('reload')" />
     <div class="flex gap-2">
       <button type="submit" class="button primary">{{ gauge ? 'Keep' : 'Enter it' }}</button>
       <button type="button" class="button" @click="emit('close')">Close</button>

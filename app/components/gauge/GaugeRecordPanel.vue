@@ -4,7 +4,8 @@ import { api, faultAt, faultsOf } from '~/composables/useApi'
 import { dayText } from '~/composables/dayText'
 import { today } from '~/composables/today'
 import { usePreferences } from '~/stores/preferences'
-import type { Fault, GaugeRecord, RegisteredGauge } from '#shared/types'
+import type { GaugeRecord } from '#shared/record'
+import type { Fault, RegisteredGauge } from '#shared/types'
 
 /** When a gauge was checked and what came out; found wrong, everything that was read with it since it was last good. */
 const props = defineProps<{ gauge: RegisteredGauge }>()

@@ -8,8 +8,8 @@ import type { StockLot, StockView } from '#shared/types'
 
 /** What a size costs, how long it takes and from whom it comes; and some of it for the drawer, on the order list. */
 const props = defineProps<{ lot: StockLot }>()
-const emit = defineEmits<{ changed: [StockView] }>()
-const { send, refuse, fault } = useLotCommand(
+const emit = defineEmits<{ changed: [StockView]; reload: [] }>()
+const { send, refuse, fault, stale } = useLotCommand(
   () => props.lot,
   view => emit('changed', view),
 )
@@ -52,6 +52,7 @@ async function list(): Promise<void> {
 
 <template>
   <div class="space-y-4">
+    <StaleNotice :changed="stale" @reload="emit('reload')" />
     <form novalidate class="space-y-1" @submit.prevent="keep">
       <div class="flex gap-2">
         <div class="flex-1">

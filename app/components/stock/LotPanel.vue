@@ -60,9 +60,7 @@ const show = (value: number) =>
       <p v-if="lot.tags.length" class="text-[13.5px]">{{ lot.tags.join(' · ') }}</p>
       <p><NuxtLink class="link text-[13.5px]" :to="`/labels?of=size:${lot.id}`">print its label</NuxtLink></p>
     </div>
-    <p v-if="stale.length" class="fault">
-      Changed elsewhere: {{ stale.join('. ') }}. <button type="button" class="link" @click="emit('reload')">Show the newer state</button>
-    </p>
+    <StaleNotice :changed="stale" @reload="emit('reload')" />
     <form novalidate class="space-y-1" @submit.prevent="takeIn">
       <label class="label block" for="lot-take">Take in, pieces</label>
       <div class="flex gap-2">
@@ -71,7 +69,7 @@ const show = (value: number) =>
       </div>
       <p v-if="fault('take', 'change')" class="fault">{{ fault('take', 'change') }}</p>
     </form>
-    <LotSizes :lot="lot" @changed="emit('changed', $event)" />
+    <LotSizes :lot="lot" @changed="emit('changed', $event)" @reload="emit('reload')" />
     <form novalidate class="space-y-1" @submit.prevent="correct">
       <label class="label block" for="lot-count">Correct the count: really there</label>
       <input
@@ -99,7 +97,7 @@ const show = (value: number) =>
       </div>
       <p v-if="fault('keep', 'kept')" class="fault">{{ fault('keep', 'kept') }}</p>
     </form>
-    <LotOrder :lot="lot" @changed="emit('changed', $event)" />
+    <LotOrder :lot="lot" @changed="emit('changed', $event)" @reload="emit('reload')" />
     <form novalidate class="flex items-end gap-2" @submit.prevent="send('washer', 'PATCH', '', { inside, outside })">
       <FigureField v-model="inside" class="flex-1" label="Washer: inside" plain :unit="sizeUnit" :fault="fault('washer', 'inside')" />
       <FigureField v-model="outside" class="flex-1" label="Outside" plain :unit="sizeUnit" :fault="fault('washer', 'outside')" />

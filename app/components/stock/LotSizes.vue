@@ -9,9 +9,9 @@ import type { StockLot, StockView } from '#shared/types'
 
 /** What a micrometer said of the pieces of a size: figure by figure, or of the one that is told apart. */
 const props = defineProps<{ lot: StockLot }>()
-const emit = defineEmits<{ changed: [StockView] }>()
+const emit = defineEmits<{ changed: [StockView]; reload: [] }>()
 const preferences = usePreferences()
-const { send, refuse, fault } = useLotCommand(
+const { send, refuse, fault, stale } = useLotCommand(
   () => props.lot,
   view => emit('changed', view),
 )
@@ -48,6 +48,7 @@ const keepScatter = () => send('scatter', 'PATCH', '', { scatter: scatter.value 
 
 <template>
   <div class="space-y-2">
+    <StaleNotice :changed="stale" @reload="emit('reload')" />
     <form id="lot-measure" novalidate class="space-y-1" @submit.prevent="measure">
       <p class="text-[14px]" data-test="lot-sizes">{{ summary }}</p>
       <div class="flex gap-2">

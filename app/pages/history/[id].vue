@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { api, faultsOf } from '~/composables/useApi'
 import { shortTime } from '~/composables/shortTime'
-import type { Done, Fault, JobView } from '#shared/types'
+import type { Done } from '#shared/record'
+import type { Fault, JobView } from '#shared/types'
 
 /** Who did what to a job and its checks, and when. Nothing here can be changed. */
 const route = useRoute()

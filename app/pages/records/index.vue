@@ -4,7 +4,8 @@ import { METER_NAME, STAGE_NAME } from '#core/worksheet/job-facts'
 import { api, faultAt, faultsOf } from '~/composables/useApi'
 import { dayText } from '~/composables/dayText'
 import { key, useKeys } from '~/composables/useKeys'
-import type { Fault, Found } from '#shared/types'
+import type { Found } from '#shared/record'
+import type { Fault } from '#shared/types'
 
 /** Everything that was ever done here, found by its words and days. */
 const words = ref(String(useRoute().query.words ?? ''))

@@ -10,7 +10,8 @@ import { dayText } from '~/composables/dayText'
 import { drawingsOn, saveDrawing } from '~/composables/drawings'
 import { driftInWords } from '~/composables/driftWords'
 import { usePreferences } from '~/stores/preferences'
-import type { Fault, Trend, Trends, UnitView } from '#shared/types'
+import type { Trend, Trends, UnitView } from '#shared/record'
+import type { Fault } from '#shared/types'
 
 /** What was measured on a unit over the years, or on all units of its type: a figure, service by service. */
 const id = String(useRoute().params.id)

@@ -5,7 +5,8 @@ import { dayText } from '~/composables/dayText'
 import { shortTime } from '~/composables/shortTime'
 import { useKept } from '~/composables/useKept'
 import { key, useKeys } from '~/composables/useKeys'
-import type { Fault, UnitView } from '#shared/types'
+import type { UnitView } from '#shared/record'
+import type { Fault } from '#shared/types'
 
 /** One unit over the years: its jobs, what was replaced, the sets that belong together, pictures, notes. */
 const id = String(useRoute().params.id)
@@ -122,10 +123,7 @@ useHead({ title: computed(() => (unit.value ? `${unit.value.name} · Finitum` : 
             <TextField id="unit-notes" as="textarea" rows="5" maxlength="4000" :text="unit.notes" @keep="keep({ notes: $event })" />
           </div>
           <p v-if="fault('')" class="fault">{{ fault('') }}</p>
-          <p v-if="behind.length" class="fault">
-            {{ behind.join('. ') }} in another tab. Your text is still here.
-            <button type="button" class="link" @click="load">Show the newer one</button>
-          </p>
+          <StaleNotice :changed="behind" @reload="load" />
         </section>
       </div>
     </template>

@@ -2,7 +2,8 @@
 import { api, faultsOf } from '~/composables/useApi'
 import { dayText } from '~/composables/dayText'
 import { key, useKeys } from '~/composables/useKeys'
-import type { Fault, UnitSummary } from '#shared/types'
+import type { UnitSummary } from '#shared/record'
+import type { Fault } from '#shared/types'
 
 /** Everything that was ever on the bench, each with its own page. */
 const units = ref<readonly UnitSummary[] | null>(null)
