@@ -26,12 +26,15 @@ const measured = (...sizes: number[]) =>
   )
 
 describe('a piece measured', () => {
-  const reads = (text: string) => {
-    const entry = parseLength(text, 'thou', pieceAsks({ nominal: thou(10) }))
+  const reads = (text: string, tolerance: Lot['tolerance'] = null) => {
+    const entry = parseLength(text, 'thou', pieceAsks({ nominal: thou(10), tolerance }))
     return entry.ok ? entry.value : entry.reason
   }
   it('is asked about where it cannot be what it is marked, and else taken as it is', () => {
-    expect([reads('10.3'), reads('8.1'), reads('12.4')]).toEqual([thou(10.3), thou(8.1), thou(12.4)])
+    // Twice the half thou that is assumed, or twice the maker’s: a 59 that is a 61 is said.
+    expect([reads('10.3'), reads('9'), reads('11')]).toEqual([thou(10.3), thou(9), thou(11)])
+    expect([reads('8.9'), reads('11.1')]).toEqual([expect.stringContaining('far from'), expect.stringContaining('far from')])
+    expect(reads('12.9', { plus: thou(1.5), minus: thou(0) })).toBe(thou(12.9))
     expect(reads('3.2')).toBe('3.2 thou is far from what it is marked. Is that right?')
     expect(reads('-10')).toContain('less than nothing')
   })

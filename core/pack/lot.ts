@@ -65,10 +65,14 @@ export const ASSUMED = {
   micrometer: 1_000,
 } as const
 
-/** What a piece measured is asked about before it is stored: less than nothing, or far from the size it goes by. */
-export const pieceAsks = ({ nominal }: Pick<Lot, 'nominal'>): EntryOptions => ({
+/**
+ * What a piece measured is asked about before it is stored: less than nothing, or further from the size it goes by than twice its
+ * tolerance; twice what is assumed where none is known.
+ */
+export const pieceAsks = ({ nominal, tolerance }: Pick<Lot, 'nominal' | 'tolerance'>): EntryOptions => ({
   least: nm(1),
   near: nominal,
+  within: nm(2 * Math.max(tolerance?.plus ?? 0, tolerance?.minus ?? 0, ASSUMED.tolerance)),
   nearTo: 'what it is marked',
   name: 'piece',
 })

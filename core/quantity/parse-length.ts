@@ -25,8 +25,9 @@ export interface EntryOptions {
   readonly plausible?: Nm
   /** Below this it is asked about: a size of less than nothing. */
   readonly least?: Nm
-  /** What its like measured: a figure a fifth away from it is asked about. */
+  /** What its like measured: a figure a fifth away from it is asked about, or further than `within`. */
   readonly near?: Nm
+  readonly within?: Nm
   /** Whose that is, for the sentence; "the others" unless said. */
   readonly nearTo?: string
   /** What the figure is, for the sentence: "play", "thickness". */
@@ -216,13 +217,13 @@ const NEAR = 1.25
 function implausible(
   figure: Figure,
   unit: LengthUnit,
-  { plausible, least, near, nearTo = 'the others', name = 'figure' }: EntryOptions,
+  { plausible, least, near, within, nearTo = 'the others', name = 'figure' }: EntryOptions,
 ): RefusedLength | null {
   const { value } = sized(figure, unit)
   const possible = (length: number) =>
     (plausible === undefined || Math.abs(length) <= plausible) &&
     (least === undefined || length >= least) &&
-    (near === undefined || (length >= near / NEAR && length <= near * NEAR))
+    (near === undefined || (within === undefined ? length >= near / NEAR && length <= near * NEAR : Math.abs(length - near) <= within))
   if (possible(value)) return null
   const small = least !== undefined && value < least
   const reason = small

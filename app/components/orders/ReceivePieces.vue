@@ -83,7 +83,8 @@ useKeys(computed(() => [key('Esc', 'done', () => close(), { keys: ['Escape'] })]
       <NuxtLink class="link !text-inherit font-semibold" data-next :to="`/checks/${line.check!.id}`">Go on with it</NuxtLink>
     </p>
     <p v-if="left > 0" class="mt-2 text-[13.5px]">
-      Figure, Enter, next piece. What comes is kept for the check that waits for it; one that nobody measured counts as marked.
+      Figure, Enter, next piece. What comes is kept for the check that waits for it; one that nobody measured counts as marked. One that is
+      another size than its like gets a place of its own.
     </p>
   </section>
 </template>

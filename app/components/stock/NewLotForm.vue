@@ -4,7 +4,7 @@ import { useLocalStorage } from '@vueuse/core'
 import { SHAPES, pieceAsks, unitMade, type Lot, type Shape } from '#core/pack/lot'
 import { systemOf } from '#core/quantity/figure'
 import { unitFor } from '#core/quantity/format-length'
-import type { Nm } from '#core/quantity/length'
+import { nm, type Nm } from '#core/quantity/length'
 import { BAD_PRICE, parseMoney } from '~/composables/money'
 import { api, faultAt, faultsOf } from '~/composables/useApi'
 import { usePreferences } from '~/stores/preferences'
@@ -38,6 +38,9 @@ const nominal = ref<Nm | null>(null)
 const measured = ref<Nm | null>(null)
 const plus = ref<Nm | null>(null)
 const minus = ref<Nm | null>(null)
+const tolerance = computed(() =>
+  plus.value === null && minus.value === null ? null : { plus: plus.value ?? nm(0), minus: minus.value ?? nm(0) },
+)
 const count = ref<number | ''>('')
 const mark = ref('')
 const colour = ref('')
@@ -65,7 +68,6 @@ async function add(): Promise<void> {
   const open = form.value?.querySelector<HTMLElement>('input[aria-invalid="true"]')
   if (open) return open.focus()
   const id = uuid()
-  const tolerance = plus.value === null && minus.value === null ? {} : { tolerance: { plus: plus.value ?? 0, minus: minus.value ?? 0 } }
   try {
     const view = await api<StockView>('/api/stock/lots', {
       body: {
@@ -74,7 +76,7 @@ async function add(): Promise<void> {
         family: family.value,
         nominal: nominal.value,
         ...(measured.value === null ? {} : { measured: measured.value }),
-        ...tolerance,
+        ...(tolerance.value ? { tolerance: tolerance.value } : {}),
         count: Number(count.value),
         mark: mark.value.trim(),
         colour: colour.value.trim(),
@@ -116,7 +118,7 @@ async function add(): Promise<void> {
       label="Measured"
       optional
       :unit="unit"
-      :options="nominal === null ? undefined : pieceAsks({ nominal })"
+      :options="nominal === null ? undefined : pieceAsks({ nominal, tolerance })"
       :fault="faultAt(faults, 'measured')"
     />
     <div>
