@@ -92,6 +92,44 @@ describe('a fitting', () => {
     expect(newLot(made, true)).toMatchObject({ measured: thou(5), sizes: [thou(5)] })
     expect(newLot(made)).not.toHaveProperty('sizes')
   })
+  it('what is wanted goes on the list, and changes neither check nor drawer; none takes it off', () => {
+    const want = (pieces: readonly { lotId: string; count: number }[], place = 'pack'): Command => ({
+      ...head(),
+      kind: 'want',
+      place,
+      pieces,
+    })
+    const bench = { ...fresh(), lots: [...DRAWER, { ...lot('one', 7, 1), apart: true }] }
+    const wanted = decide(
+      bench,
+      want([
+        { lotId: 'c', count: 1 },
+        { lotId: 'a', count: 2 },
+        { lotId: 'c', count: 1 },
+      ]),
+    )
+    expect(wanted).toEqual({
+      ok: true,
+      what: 'On the order list: 2 × 5 thou, 2 × 10 thou',
+      happenings: [
+        {
+          type: 'wanted',
+          place: 'pack',
+          pack: [
+            { lotId: 'c', count: 2 },
+            { lotId: 'a', count: 2 },
+          ],
+        },
+      ],
+    })
+    expect(done(bench, want([{ lotId: 'a', count: 2 }]))).toEqual(bench)
+    expect(decide(bench, want([]))).toMatchObject({ ok: true, what: 'Taken off the order list' })
+    expect(decide(bench, want([], 'nowhere'))).toMatchObject({ code: 'invalid', faults: [{ path: 'place' }] })
+    expect(decide(bench, want([{ lotId: 'gone', count: 1 }]))).toMatchObject({ code: 'missing' })
+    expect(reasonOf(decide(bench, want([{ lotId: 'one', count: 1 }])))).toContain('order its size')
+    const signed = { ...bench, document: { ...bench.document, signOff: { at: AT, by: 'me', reason: null, core: '1' } } }
+    expect(reasonOf(decide(signed, want([{ lotId: 'a', count: 1 }])))).toContain('signed off')
+  })
   it('takes a promised piece only on purpose, and then the promise shrinks', () => {
     const after = done(measured, fit('t2', { c: 3 }, { claim: true }))
     expect(after.lots.find(({ id }) => id === 'c')).toMatchObject({ onHand: 1, reserved: 1 })

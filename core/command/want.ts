@@ -1,5 +1,5 @@
-import { pieceList } from '../pack/arithmetic'
 import { lotMap } from '../pack/lot'
+import { markedText } from '../quantity/format-length'
 import type { Bench, WantCommand } from './command'
 import { happened, refused, type Outcome } from './happening'
 import { merged, NO_PLACE, placeOf } from './pack'
@@ -14,7 +14,8 @@ export function want({ document, lots }: Bench, { place, pieces }: WantCommand):
     if (!lot) return refused('missing', 'There is no such size in the drawer.')
     if (lot.apart) return refused('invalid', 'This is one piece, told apart from its like: order its size.', `pieces.${i}.lotId`)
   }
-  return happened(pack.length === 0 ? 'Taken off the order list' : `On the order list: ${pieceList(pack, all, document.entryUnit)}`, {
+  const words = pack.map(({ lotId, count }) => `${count} × ${markedText(all.get(lotId)!.nominal)}`)
+  return happened(pack.length === 0 ? 'Taken off the order list' : `On the order list: ${words.join(', ')}`, {
     type: 'wanted',
     place,
     pack,

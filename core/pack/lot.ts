@@ -1,4 +1,4 @@
-import { meantInInches } from '../quantity/format-length'
+import { formatLength, meantInInches } from '../quantity/format-length'
 import { nm, type LengthUnit, type Nm } from '../quantity/length'
 import type { EntryOptions } from '../quantity/parse-length'
 import { rectangular } from '../reading/budget'
@@ -125,6 +125,10 @@ export function unitMade(lots: readonly Pick<Lot, 'nominal'>[]): LengthUnit | nu
   const inch = lots.filter(({ nominal }) => meantInInches(nominal)).length
   return lots.length === 0 ? null : inch * 2 > lots.length ? 'thou' : 'mm'
 }
+
+/** What a micrometer said of a piece, in the unit it was made in: `0.152 mm`; null: nobody measured it. */
+export const measuredText = (size: Nm | null, lot: Pick<Lot, 'nominal'>): string =>
+  size === null ? 'not measured' : formatLength(size, unitMade([lot])!, { unit: true })
 
 export type LotMap = ReadonlyMap<string, Lot>
 export const lotMap = (lots: readonly Lot[]): LotMap => new Map(lots.map(lot => [lot.id, lot]))

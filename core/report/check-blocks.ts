@@ -152,7 +152,7 @@ const MOST_BANDS = 3
 function packs(check: CheckDocument, { places }: CheckEvaluation, index: LotMap): Block[] {
   const [first, last] = [check.trials[0]!, check.trials.at(-1)!]
   return table(
-    'Pieces',
+    `Pieces, ${unitName(check.entryUnit)}`,
     ['Place', 'As found', 'As fitted', 'Out, back to the drawer'],
     places.map(({ place: { id, label } }) => {
       const [then, now] = [packIn(first, id), packIn(last, id)]

@@ -92,7 +92,7 @@ describe('the report of a job', () => {
     expect(table(short, 'Before and after')).toEqual([
       ['End play, thou', '9.0 ± 0.2', 'Loose', '3.0 ± 0.2', 'In', '−6.0', 'Book 2 – 4 thou (Reduction box manual, p. 4-15, rev. C)'],
     ])
-    expect(table(short, 'Pieces')).toEqual([['Pack under the cover', '10', '4', '10']])
+    expect(table(short, 'Pieces, thou')).toEqual([['Pack under the cover', '10', '4', '10']])
   })
   it('where nothing was changed there is no before, and in short no piece', () => {
     const found = { ...CHECK, trials: CHECK.trials.slice(0, 1) }
@@ -100,8 +100,8 @@ describe('the report of a job', () => {
     expect(table(blocks, 'As found')).toEqual([
       ['End play, thou', '9.0 ± 0.2', 'Loose', 'Book 2 – 4 thou (Reduction box manual, p. 4-15, rev. C)'],
     ])
-    expect([table(blocks, 'Before and after'), table(blocks, 'Pieces')]).toEqual([null, null])
-    expect(table(report(found, 'full').blocks, 'Pieces')).not.toBeNull()
+    expect([table(blocks, 'Before and after'), table(blocks, 'Pieces, thou')]).toEqual([null, null])
+    expect(table(report(found, 'full').blocks, 'Pieces, thou')).not.toBeNull()
   })
   it('says who signed, or that nobody did, and what it is not', () => {
     expect(facts(short, 'Signed')).toEqual(['not signed'])

@@ -1,7 +1,7 @@
 import { checkKind } from '#core/check/registry'
-import { pieceApart, withSizes } from '#core/pack/lot'
+import { measuredText, pieceApart, withSizes } from '#core/pack/lot'
 import { bySize, nextToArrive, outstanding } from '#core/pack/order-list'
-import { formatLength, markedText } from '#core/quantity/format-length'
+import { markedText } from '#core/quantity/format-length'
 import type { CancellationDto, NewLineDto, NewPurchaseDto, PurchaseChangeDto, ReceiptBackDto, ReceiptDto } from '#shared/dto/order'
 import type { CommandDto, OperationDto } from '#shared/dto/command'
 import type { OrdersView, Purchase, WantedLine } from '#shared/orders'
@@ -188,7 +188,7 @@ export const receive = (db: Database, id: string, dto: ReceiptDto): Promise<Orde
     if (into === lot.id) await updateLot(sql, dto.size === undefined ? lot : withSizes(lot, [...(lot.sizes ?? []), dto.size].slice(-1000)))
     await orders.insertReceipt(sql, { id: dto.id, lineId: line.id, lotId: into, size: dto.size ?? null })
     if (line.check && !line.check.signed) await addToPromise(sql, line.check.id, (await orders.lineById(sql, line.id))!.place!, into)
-    const measured = dto.size === undefined ? 'not measured' : `measured ${formatLength(dto.size, 'thou', { unit: true })}`
+    const measured = dto.size === undefined ? 'not measured' : `measured ${measuredText(dto.size, lot)}`
     const what = `Came from ${supplier}: ${markedText(lot.nominal)}, ${measured}`
     await insertEvent(
       sql,

@@ -94,7 +94,7 @@ test('from a drawer that will not do to a signature: listed, ordered, received p
   await expect(came).toContainText('piece 1 of 1')
   await expect(came.getByLabel('What the micrometer says')).toBeFocused()
   await type(page, '16.1')
-  await expect(came).toContainText('So far: 16.1')
+  await expect(came).toContainText('So far: 16.1 thou')
   await expect(page.getByRole('link', { name: 'Go on with it' })).toBeFocused()
   // The book carries on with it first.
   await page.goto(shop.address)

@@ -1,17 +1,16 @@
 <script setup lang="ts">
 import { bySize } from '#core/pack/order-list'
-import { formatLength, markedText } from '#core/quantity/format-length'
+import { measuredText } from '#core/pack/lot'
+import { markedText } from '#core/quantity/format-length'
 import { dayText } from '~/composables/dayText'
 import { today } from '~/composables/today'
 import { sizeName, type Orders } from '~/composables/useOrders'
-import { usePreferences } from '~/stores/preferences'
 import type { Purchase, WantedLine } from '#shared/orders'
 import type { StockLot } from '#shared/types'
 
 /** An order: what of it is here, what is still to come, and what will not. */
 const props = defineProps<{ purchase: Purchase; lines: readonly WantedLine[]; lots: ReadonlyMap<string, StockLot>; orders: Orders }>()
 const emit = defineEmits<{ receive: [purchase: string, lotId: string] }>()
-const preferences = usePreferences()
 const id = useId()
 const sizes = computed(() => bySize(props.lines, props.lots))
 const open = computed(() => sizes.value.some(size => size.outstanding > 0))
@@ -20,10 +19,10 @@ const late = computed(() => open.value && props.purchase.due !== null && props.p
 const what = computed(() => `purchase ${props.purchase.id}`)
 const fault = (path: string) => props.orders.fault(what.value, path)
 const path = computed(() => `/${props.purchase.id}`)
-const measured = (lines: readonly WantedLine[]) =>
+const measured = (lines: readonly WantedLine[], lot: StockLot) =>
   lines
     .flatMap(line => line.sizes)
-    .map(size => (size === null ? 'not measured' : formatLength(size, preferences.unit)))
+    .map(size => measuredText(size, lot))
     .join(' · ')
 
 const moving = ref(false)
@@ -94,7 +93,7 @@ const back = () => props.orders.send(what.value, `${path.value}/back`, { version
             <td class="pl-3 md:pl-6">
               <ForWhat :lines="size.lines" />
               <p v-if="size.arrived" class="text-[13px] text-mute">
-                came as <span class="figure">{{ measured(size.lines) }}</span>
+                came as <span class="figure">{{ measured(size.lines, lots.get(size.lotId)!) }}</span>
               </p>
             </td>
             <td class="!pr-0 text-right">

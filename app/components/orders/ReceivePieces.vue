@@ -1,18 +1,17 @@
 <script setup lang="ts">
 import { v4 as uuid } from 'uuid'
 import { outstanding } from '#core/pack/order-list'
-import { formatLength, markedText } from '#core/quantity/format-length'
+import { measuredText } from '#core/pack/lot'
+import { markedText } from '#core/quantity/format-length'
 import type { Nm } from '#core/quantity/length'
 import { key, useKeys } from '~/composables/useKeys'
 import { forWords, type Orders } from '~/composables/useOrders'
-import { usePreferences } from '~/stores/preferences'
 import type { Purchase, WantedLine } from '#shared/orders'
 import type { StockLot } from '#shared/types'
 
 /** What came of a size, piece by piece under the micrometer: into the drawer, and kept for the check that waited for it. */
 const props = defineProps<{ purchase: Purchase; lot: StockLot; lines: readonly WantedLine[]; orders: Orders }>()
 const emit = defineEmits<{ close: [] }>()
-const preferences = usePreferences()
 const WHAT = 'receive'
 const fault = (path: string) => props.orders.fault(WHAT, path)
 const form = ref<{ focus: () => void; giveBack: (size: Nm) => void }>()
@@ -73,9 +72,7 @@ useKeys(computed(() => [key('Esc', 'done', () => close(), { keys: ['Escape'] })]
     <p v-else-if="fault('')" class="fault">{{ fault('') }}</p>
     <p v-if="sizes.length" class="mt-2 text-[14px]">
       So far:
-      <span class="figure">{{
-        sizes.map(size => (size === null ? 'not measured' : formatLength(size, preferences.unit))).join(' · ')
-      }}</span>
+      <span class="figure">{{ sizes.map(size => measuredText(size, lot)).join(' · ') }}</span>
       <button type="button" class="link ml-3 !text-inherit" @click="takeBack">take the last back</button>
     </p>
     <p v-for="line in served" :key="line.id" class="mt-1 text-[15px]">

@@ -64,7 +64,7 @@ const percent = (p: number) => `${Math.round(p * 100)} %`
         </tbody>
       </table>
       <p v-if="plan.items.length" class="text-[13px] text-mute">
-        Together {{ money(plan.price)
+        {{ plan.price === null ? 'Not every price is known' : `Together ${money(plan.price)}`
         }}{{ plan.leadDays === null ? '' : `, all here in ${plan.leadDays} ${plan.leadDays === 1 ? 'day' : 'days'}` }}. If the supplier
         cancels one, the chance without it is what is left: order its neighbour, or lap a thicker piece. What comes is measured before it
         goes in.

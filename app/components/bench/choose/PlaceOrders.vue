@@ -1,16 +1,14 @@
 <script setup lang="ts">
 import { outstanding } from '#core/pack/order-list'
-import { lotMap } from '#core/pack/lot'
-import { formatLength, markedText } from '#core/quantity/format-length'
+import { lotMap, measuredText } from '#core/pack/lot'
+import { markedText } from '#core/quantity/format-length'
 import { dayText } from '~/composables/dayText'
 import { useBench } from '~/stores/bench'
-import { usePreferences } from '~/stores/preferences'
 import type { CheckOrder } from '#shared/orders'
 
 /** What is on the order list for a place, on its way, or here; until the place is fitted with it. */
 defineProps<{ orders: readonly CheckOrder[] }>()
 const bench = useBench()
-const preferences = usePreferences()
 const lots = computed(() => lotMap(bench.lots))
 const size = ({ lotId }: CheckOrder) => {
   const lot = lots.value.get(lotId)
@@ -19,8 +17,8 @@ const size = ({ lotId }: CheckOrder) => {
 const isHere = (order: CheckOrder) => order.arrived > 0 && outstanding(order) === 0
 function words(order: CheckOrder): string {
   const { arrived, pieces, cancelled, purchase, supplier, due, sizes } = order
-  const came =
-    arrived === 0 ? '' : sizes.map(one => (one === null ? 'not measured' : formatLength(one, preferences.unit, { unit: true }))).join(' · ')
+  const lot = lots.value.get(order.lotId)
+  const came = lot ? sizes.map(one => measuredText(one, lot)).join(' · ') : ''
   if (cancelled !== null) return `will not come from ${supplier}: ${cancelled}${came && `. Here: ${came}`}`
   if (outstanding(order) === 0) return `here: ${came}`
   if (purchase === null) return 'on the order list'
