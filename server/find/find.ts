@@ -1,5 +1,4 @@
-import { pieceText } from '#core/quantity/format-length'
-import { thickness } from '#core/pack/lot'
+import { markedText } from '#core/quantity/format-length'
 import type { FindDto } from '#shared/dto/find'
 import type { Found } from '#shared/record'
 import type { Database, Sql } from '../database/client'
@@ -60,7 +59,7 @@ async function others(sql: Sql, asked: readonly string[]): Promise<Found['others
     ...few(await allLots(sql), ({ family, mark, colour, tags }) => [family, mark, colour, ...tags].join(' ')).map(lot => ({
       what: 'size' as const,
       id: lot.id,
-      name: [lot.family, pieceText(thickness(lot), 'mm'), 'mm', lot.mark].filter(Boolean).join(' '),
+      name: [lot.family, markedText(lot.nominal), lot.mark].filter(Boolean).join(' '),
     })),
   ]
 }

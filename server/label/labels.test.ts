@@ -43,7 +43,8 @@ describe('labels', () => {
       { thing: 'gauge' as const, id: 'dial-thou' },
     ]
     const labels = await labelsOf(db, { of, sheet })
-    expect(labels.map(({ title }) => title)).toEqual(['Mail launch', 'Taken out', '0.099 mm', 'Dial, 1 thou'])
+    expect(labels.map(({ title }) => title)).toEqual(['Mail launch', 'Taken out', '4 thou', 'Dial, 1 thou'])
+    expect(labels[2]!.lines).toEqual(['Cover shims', '0.102 mm', 'measured 3.9 thou'])
     expect(labels[0]!.lines).toEqual(['Service at 5,590 hours', 'L-26/22', 'in 2026-07-06'])
     expect(labels[1]!.lines).toContain('Pack under the cover: 6')
     expect(labels[3]!.lines[0]).toBe('never checked')

@@ -6,8 +6,8 @@ import { codeText, readCode, type Coded } from '#core/label/code'
 import { fitText, type LabelText } from '#core/label/fit'
 import { SHEETS } from '#core/label/sheets'
 import { pieceList } from '#core/pack/arithmetic'
-import { lotMap, packChange, thickness } from '#core/pack/lot'
-import { pieceText } from '#core/quantity/format-length'
+import { lotMap, measuredText, packChange, unitMade } from '#core/pack/lot'
+import { formatLength, markedText, otherUnit } from '#core/quantity/format-length'
 import { formatFigure, systemOf } from '#core/quantity/figure'
 import type { LabelOfDto, LabelsDto } from '#shared/dto/label'
 import type { LabelView, Scanned } from '#shared/record'
@@ -48,8 +48,12 @@ async function textOf(sql: Sql, { thing, id }: LabelOfDto): Promise<LabelText> {
       const lot = await lotById(sql, id)
       if (!lot) throw notFound('size in the drawer')
       return {
-        title: `${pieceText(thickness(lot), 'mm')} mm`,
-        lines: [lot.family, `${pieceText(thickness(lot), 'thou')} thou`, lot.mark].filter(Boolean),
+        title: [markedText(lot.nominal), lot.mark].filter(Boolean).join(' '),
+        lines: [
+          lot.family,
+          formatLength(lot.nominal, otherUnit(unitMade([lot])!), { unit: true }),
+          lot.measured === null ? '' : `measured ${measuredText(lot.measured, lot)}`,
+        ].filter(Boolean),
       }
     }
     case 'set': {
