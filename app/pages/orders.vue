@@ -15,8 +15,17 @@ const suppliers = computed(() =>
 )
 const linesOf = (purchase: string) => view.value!.lines.filter(line => line.purchase === purchase)
 const isOpen = (purchase: string) => linesOf(purchase).some(line => outstanding(line) > 0)
-const onTheirWay = computed(() => (view.value?.purchases ?? []).filter(({ id }) => isOpen(id)))
-const here = computed(() => (view.value?.purchases ?? []).filter(({ id }) => !isOpen(id)))
+/** Orders by how they stand, those that are still coming first. */
+const purchases = computed(() =>
+  (
+    [
+      ['On the way', true],
+      ['Here, or not coming', false],
+    ] as const
+  )
+    .map(([title, open]) => [title, (view.value?.purchases ?? []).filter(({ id }) => isOpen(id) === open)] as const)
+    .filter(([, list]) => list.length > 0),
+)
 const looking = ref(false)
 
 /** What is under the micrometer as it comes. */
@@ -100,22 +109,10 @@ useHead({ title: 'Orders · Finitum' })
         <h2 class="label mb-2">To order</h2>
         <SupplierOrder v-for="list in lists" :key="list.supplier" :list="list" :lots="lots" :orders="orders" :suppliers="suppliers" />
       </section>
-      <section v-if="onTheirWay.length" class="mb-8" aria-label="On the way">
-        <h2 class="label mb-2">On the way</h2>
+      <section v-for="[title, list] in purchases" :key="title" class="mb-8" :aria-label="title">
+        <h2 class="label mb-2">{{ title }}</h2>
         <PurchaseCard
-          v-for="purchase in onTheirWay"
-          :key="purchase.id"
-          :purchase="purchase"
-          :lines="linesOf(purchase.id)"
-          :lots="lots"
-          :orders="orders"
-          @receive="receive"
-        />
-      </section>
-      <section v-if="here.length" aria-label="Here">
-        <h2 class="label mb-2">Here, or not coming</h2>
-        <PurchaseCard
-          v-for="purchase in here"
+          v-for="purchase in list"
           :key="purchase.id"
           :purchase="purchase"
           :lines="linesOf(purchase.id)"

@@ -115,7 +115,7 @@ function contentOf(block: Block, files: Files): Content {
         },
       }
     case 'drawing':
-      return { svg: block.drawing.svg, width: block.drawing.width, margin: [0, 4, 0, 2] }
+      return { svg: block.drawing.svg, width: block.drawing.width, margin: [0, 4, 0, 2], ...FACE_IN_USE }
     case 'photos':
       return {
         margin: [0, 8, 0, 0],
@@ -136,6 +136,12 @@ function contentOf(block: Block, files: Files): Content {
       }
   }
 }
+
+/**
+ * The library looks for the face of a drawing on the disk, where it is not, and then sets it in the face in use, which is the same:
+ * that it did is nothing to say for every word.
+ */
+const FACE_IN_USE = { options: { warningCallback: () => undefined } }
 
 const PHOTOS_A_ROW = 3
 /** Points: three beside each other on either paper. */

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 import type { Page } from '@playwright/test'
 import { fill, kit, newJob, next, pick, tabToField, tickAll } from './by-keyboard'
-import { emptyForThisFile, expect, sign, tabTo, test, type } from './workshop'
+import { AS_PROGRAM, emptyForThisFile, expect, sign, tabTo, test, type } from './workshop'
 
 // What the drawer does not have: ordered, waited for, measured as it comes, fitted. From an empty data folder, by keyboard; the figures are made up.
 emptyForThisFile()
@@ -114,7 +114,23 @@ test('from a drawer that will not do to a signature: listed, ordered, received p
   await page.getByRole('navigation', { name: 'Phases' }).getByRole('button', { name: /Prove/ }).press('Enter')
   await tickAll(page)
   await expect(page.getByTestId('verdict')).toContainText('In')
+  // What it wanted besides leaves the list with the signature.
+  const check = bench.split('/').pop()!
+  const ask = async (path: string) => (await fetch(`${shop.address}/api/${path}`)).json()
+  const wanted = async () =>
+    ((await ask('orders')) as { lines: { purchase: string | null }[] }).lines.filter(line => line.purchase === null)
+  const { version, lots } = (await ask(`checks/${check}`)) as { version: number; lots: { id: string; nominal: number }[] }
+  const spare = lots.find(({ nominal }) => nominal === 254_000)!
+  await fetch(`${shop.address}/api/checks/${check}/wants`, {
+    method: 'POST',
+    headers: { ...AS_PROGRAM, 'content-type': 'application/json' },
+    body: JSON.stringify({ op: 'spare', version, place: 'pack', pieces: [{ lotId: spare.id, count: 1 }] }),
+  })
+  expect(await wanted()).toHaveLength(1)
+  await page.reload()
+  await expect(page.getByTestId('verdict')).toContainText('In')
   await sign(page)
+  expect(await wanted()).toEqual([])
 })
 
 test('what a supplier cancels is said at the check; open checks are looked through; a size for the drawer', async ({ page, shop }) => {

@@ -11,16 +11,16 @@ const many = (line: WantedLine) => (outstanding(line) > 0 && line.arrived > 0 ? 
 
 <template>
   <ul>
-    <li v-for="line in lines" :key="line.id" class="flex flex-wrap items-baseline gap-x-2">
-      <span class="figure">{{ many(line) }}</span>
-      <NuxtLink v-if="line.check" class="link" :to="`/checks/${line.check.id}`">{{ forWords(line) }}</NuxtLink>
-      <span v-else>{{ forWords(line) }}</span>
-      <span v-if="line.check?.signed" class="text-mute">signed since</span>
-      <span v-if="line.cancelled" class="text-near">will not come: {{ line.cancelled }}</span>
+    <li v-for="line in lines" :key="line.id">
+      <span class="figure">{{ many(line) }}</span>{{ ' '
+      }}<NuxtLink v-if="line.check" class="link" :to="`/checks/${line.check.id}`">{{ forWords(line) }}</NuxtLink>
+      <template v-else>{{ forWords(line) }}</template>
+      <span v-if="line.check?.signed" class="text-mute"> signed since</span>
+      <span v-if="line.cancelled" class="text-near"> will not come: {{ line.cancelled }}</span>
       <button
         v-if="removable"
         type="button"
-        class="link text-[13px] !text-mute"
+        class="link ml-2 min-h-9 text-[13px] !text-mute"
         :aria-label="`Take off the list: ${line.pieces} for ${forWords(line)}`"
         @click="$emit('drop', line)"
       >

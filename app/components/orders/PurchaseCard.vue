@@ -107,7 +107,7 @@ const back = () => props.orders.send(what.value, `${path.value}/back`, { version
                 >
                   It came
                 </button>
-                <button type="button" class="link text-[13px]" @click="giveUp(size.lotId)">will not come</button>
+                <button type="button" class="link min-h-9 text-[13px]" @click="giveUp(size.lotId)">will not come</button>
               </div>
               <form
                 v-else-if="cancelling === size.lotId"
