@@ -230,11 +230,70 @@ describe('a record and its digest', () => {
   })
 })
 
+function demo(name: string) {
+  const reading = readWorksheet(readFileSync(new URL(`../../demo/${name}.worksheet.json`, import.meta.url), 'utf8'))
+  if (!reading.ok) throw new Error(reading.faults[0]!.reason)
+  return reading.worksheet
+}
+
+describe('a page for the owner', () => {
+  const page = (name: string) => {
+    const { jobs, lots } = demo(name)
+    const { blocks } = jobReport({
+      job: jobs[0]!,
+      lots,
+      photos: [],
+      digest: '',
+      length: 'page',
+      time: at => at.slice(0, 10),
+      at: '',
+      only: null,
+    })
+    return { measured: table(blocks, 'What was measured')!, done: table(blocks, 'What was done')!, blocks }
+  }
+  it('has the worst figures of each check, and counts what there is no room for', () => {
+    const { measured } = page('6-mail-launch-engine')
+    const mains = measured.slice(2, 7)
+    expect(mains.map(row => row.slice(0, 2))).toEqual([
+      ['Main bearings', 'Main 4 clearance, least, mm'],
+      ['', 'Main 4 clearance, most, mm'],
+      ['', 'Main 4 journal diameter, mm'],
+      ['', 'Main 1 clearance, least, mm'],
+      ['', '5 more in full'],
+    ])
+    expect(mains[0]!.slice(2)).toEqual(['', '0.081 ± 0.004', 'Loose', '0.030 – 0.062 mm'])
+    // Two figures of two: nothing is left.
+    expect(measured.slice(-2).map(row => row[1])).toEqual(['Outer rotor end clearance, mm', 'Inner rotor end clearance, mm'])
+  })
+  it('tells limits in the unit of the figure, and a figure without limits as such', () => {
+    expect(page('15-island-bus-clutch').measured[0]).toEqual([
+      'Release bearing',
+      'Compression at rest, thou',
+      '',
+      '462.7 ± 1.5',
+      'Tight',
+      '500 – 750 thou',
+    ])
+    expect(page('2-fire-pump').measured[1]!.slice(4)).toEqual(['No limit known', '0.15 mm, no limits given'])
+  })
+  it('tells what was replaced, what is still to be done, and the caution of the kind, once', () => {
+    expect(page('7-fire-pump-flywheel').done.at(-1)).toEqual([
+      'Main bearings',
+      'shells, main 2: new ones, the old were scored',
+      'not signed',
+    ])
+    const { done, blocks } = page('10-post-motorcycle-wheel')
+    expect(done.map(([, words]) => words!.split(',')[0])).toEqual(['still to do: grease packed', 'still to do: axle torque on the machine'])
+    const cautions = blocks.flatMap(block => (block.kind === 'text' && block.tone === 'caution' ? [block.text] : []))
+    expect(cautions.length).toBe(new Set(cautions).size)
+    expect(cautions.length).toBeGreaterThan(1)
+    expect(page('18-fire-pump-housing').done[0]![1]).toMatch(/^in 6 \+ 6 thou; still to do: /)
+  })
+})
+
 describe('drawings in a report', () => {
   it('of many figures are a few, what is out before what is in', () => {
-    const reading = readWorksheet(readFileSync(new URL('../../demo/6-mail-launch-engine.worksheet.json', import.meta.url), 'utf8'))
-    if (!reading.ok) throw new Error(reading.faults[0]!.reason)
-    const { jobs, lots } = reading.worksheet
+    const { jobs, lots } = demo('6-mail-launch-engine')
     const drawn = (title: string) =>
       jobReport({
         job: jobs[0]!,

@@ -48,14 +48,13 @@ function figureLines(check: CheckDocument, evaluation: CheckEvaluation, most: nu
   const all = read.sort((a, b) => Number(a.after.state === 'in') - Number(b.after.state === 'in'))
   if (all.length === 0) return [[check.title, 'not measured', '', '', evaluation.word, '']]
   const lines = all.slice(0, most).map(({ name, before, after }, i) => {
-    const set = after.limits.working
     return [
       i === 0 ? check.title : '',
       `${name}, ${unitName(unitOf(after, check))}`,
       isChanged(check) ? figureOf(before, check) : '',
       figureOf(after, check),
       verdictWord(after.state, after.kind.ends),
-      set && set.kind !== 'none' ? describeLimits(set) : 'no limit known',
+      describeLimits(after.limits.working, unitOf(after, check)),
     ]
   })
   const left = all.length - lines.length

@@ -64,12 +64,10 @@ async function list(): Promise<void> {
           <input id="lot-days" v-model="days" type="number" min="0" class="field figure" />
         </div>
       </div>
+      <label class="label block" for="lot-supplier">Bought from</label>
+      <input id="lot-supplier" v-model="supplier" class="field" maxlength="60" autocomplete="off" />
       <div class="flex gap-2">
         <div class="min-w-0 flex-1">
-          <label class="label block" for="lot-supplier">Bought from</label>
-          <input id="lot-supplier" v-model="supplier" class="field" maxlength="60" autocomplete="off" />
-        </div>
-        <div class="w-24">
           <label class="label block" for="lot-article">Article</label>
           <input id="lot-article" v-model="article" class="field figure" maxlength="40" autocomplete="off" />
         </div>
