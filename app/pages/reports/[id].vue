@@ -86,7 +86,7 @@ useHead({ title: computed(() => (report.value ? `Report, ${report.value.title}: 
         <p
           v-else-if="block.kind === 'text'"
           class="my-2"
-          :class="block.tone === 'caution' ? 'text-near' : block.tone === 'small' ? 'text-[12.5px] break-all text-mute' : ''"
+          :class="block.tone === 'caution' ? 'text-near' : block.tone === 'small' ? 'text-[12.5px] break-words text-mute' : ''"
         >
           {{ block.text }}
         </p>
@@ -130,7 +130,7 @@ useHead({ title: computed(() => (report.value ? `Report, ${report.value.title}: 
                   :is="title ? 'th' : 'td'"
                   v-for="(title, column) in block.head"
                   :key="column"
-                  :class="block.figures.includes(column) ? 'text-right' : ''"
+                  :class="[block.figures.includes(column) ? 'text-right' : '', title ? '' : '!border-0']"
                 >
                   {{ title }}
                 </component>
