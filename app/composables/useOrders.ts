@@ -2,13 +2,15 @@ import { ref, shallowRef } from 'vue'
 import { v4 as uuid } from 'uuid'
 import type { OrdersView, WantedLine } from '#shared/orders'
 import type { Fault, StockLot } from '#shared/types'
-import { api, faultAt, faultsOf } from './useApi'
+import { RefusedError, api, faultAt, faultsOf } from './useApi'
 
 /** The order list on the screen, what is written to it, and what the server says against that, by the form that sent it. */
 export function useOrders() {
   const view = shallowRef<OrdersView | null>(null)
   const faults = ref<readonly Fault[]>([])
   const sender = ref('')
+  /** why something was not done, as things stand by now */
+  const overtaken = ref<readonly string[]>([])
 
   async function load(): Promise<void> {
     try {
@@ -21,17 +23,22 @@ export function useOrders() {
   /** @returns whether it was done; what was not is told at `what` */
   async function send(what: string, path: string, body: Record<string, unknown> = {}, method = 'POST'): Promise<boolean> {
     faults.value = []
+    overtaken.value = []
     sender.value = what
     try {
       view.value = await api<OrdersView>(`/api/orders${path}`, { method, body: { op: uuid(), ...body } })
       return true
     } catch (error) {
-      faults.value = faultsOf(error)
+      if (error instanceof RefusedError && error.status === 409) {
+        // Not as things stand by now: they are shown, and where it was sent from may be gone.
+        overtaken.value = faultsOf(error).map(({ reason }) => reason)
+        view.value = await api<OrdersView>('/api/orders').catch(() => view.value)
+      } else faults.value = faultsOf(error)
       return false
     }
   }
   const fault = (what: string, path: string): string | undefined => (sender.value === what ? faultAt(faults.value, path) : undefined)
-  return { view, load, send, fault }
+  return { view, overtaken, load, send, fault }
 }
 export type Orders = ReturnType<typeof useOrders>
 

@@ -1,5 +1,6 @@
 import type { Waiting } from '#core/pack/order-list'
 import { dayText } from './dayText'
+import { today } from './today'
 
 /** How a check waits for pieces, in a few words. */
 export function waitingText({ state, pieces, due }: Waiting): string {
@@ -8,7 +9,7 @@ export function waitingText({ state, pieces, due }: Waiting): string {
     case 'wanted':
       return `${count} to be ordered`
     case 'ordered':
-      return `waits for ${count}${due === null ? '' : `, due ${dayText(due)}`}`
+      return `waits for ${count}${due === null ? '' : `, ${due < today() ? 'was due' : 'due'} ${dayText(due)}`}`
     case 'here':
       return 'what it waited for is here'
     case 'not-coming':

@@ -84,6 +84,9 @@ useHead({ title: 'Orders · Finitum' })
       </button>
     </div>
     <p v-if="orders.fault('', '')" class="fault" role="alert">{{ orders.fault('', '') }}</p>
+    <p v-for="reason in orders.overtaken.value" :key="reason" class="mb-3 text-[15px] text-near" role="alert" data-test="overtaken">
+      {{ reason }}
+    </p>
     <ReceivePieces
       v-if="received"
       :key="`${received.purchase.id} ${received.lot.id}`"

@@ -61,6 +61,7 @@ describe('orders', () => {
     ])
     expect(unserved.map(({ id }) => id)).not.toContain(CHECK)
     expect((await station()).waiting).toEqual({ state: 'wanted', pieces: 3, due: null })
+    expect((await jobList(db, new JobQueryDto())).next!.check.id).toBe(CHECK)
     expect(await reasonOf(want({ lotId: 'no-such', count: 1 }))).toBe('There is no such size in the drawer.')
     expect(await reasonOf(removeLot(db, 'cover-3', { op: op(), version: (await lot('cover-3')).version, removed: true }))).toContain(
       'removed',
@@ -100,6 +101,8 @@ describe('orders', () => {
     expect(view.lines.every(({ purchase }) => purchase === 'p1')).toBe(true)
     expect((await lot('cover-5')).supplier).toBe('Ring maker')
     expect((await station()).waiting).toEqual({ state: 'ordered', pieces: 3, due: '2026-05-09' })
+    // What waits for a supplier is not what to carry on with.
+    expect((await jobList(db, new JobQueryDto())).next!.check.id).not.toBe(CHECK)
     expect(await reasonOf(order(db, { ...what, op: op(), id: 'p2' }))).toContain('was ordered in the meantime')
     expect(await reasonOf(dropLine(db, lines[0]!, { op: op() }))).toContain('ordered already')
     expect((await checkView(db, CHECK)).orders.map(({ supplier, due }) => [supplier, due])).toEqual(

@@ -6,7 +6,7 @@ test.describe('an empty workshop', () => {
 
   test('from nothing to a fitted piece: job, check, limits and drawer set where they are missed, by keyboard', async ({ page, shop }) => {
     await page.goto(shop.address)
-    await expect(page.getByRole('heading', { name: 'On the bench' })).toBeVisible()
+    await expect(page.getByRole('heading', { name: 'On the bench', exact: true })).toBeVisible()
     await page.keyboard.press('n')
     await page.keyboard.type('ferry')
     await page.keyboard.press('Tab')

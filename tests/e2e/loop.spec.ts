@@ -4,7 +4,7 @@ demoForThisFile()
 
 test('the whole loop on a demo job, by keyboard alone', async ({ page, shop }) => {
   await page.goto(shop.address)
-  await expect(page.getByRole('heading', { name: 'On the bench' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'On the bench', exact: true })).toBeVisible()
   await expect(page.getByRole('link', { name: 'Carry on' }).first()).toBeVisible()
   // C carries on with what is out of limits
   await page.keyboard.press('c')
@@ -83,7 +83,7 @@ test('the whole loop on a demo job, by keyboard alone', async ({ page, shop }) =
 
 test('a job and a check from scratch, with an unknown pack, by keyboard', async ({ page, shop }) => {
   await page.goto(shop.address)
-  await expect(page.getByRole('heading', { name: 'On the bench' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'On the bench', exact: true })).toBeVisible()
   await page.keyboard.press('n')
   await expect(page.getByLabel('Unit', { exact: true })).toBeFocused()
   await page.keyboard.press('Enter')

@@ -193,3 +193,49 @@ test('what a supplier cancels is said at the check; open checks are looked throu
   await page.goto(shop.address)
   await expect(page.getByRole('listitem').filter({ hasText: 'Capstan float' }).first()).toContainText('will not come')
 })
+
+test('two at the same list: what one ordered, the other sees with the refusal; a piece is not received twice; nothing typed is lost when the server is gone', async ({
+  page,
+  shop,
+  context,
+}) => {
+  const { lots } = (await (await fetch(`${shop.address}/api/stock`)).json()) as { lots: { id: string; nominal: number }[] }
+  const ten = lots.find(({ nominal }) => nominal === 254_000)!
+  await fetch(`${shop.address}/api/orders/lines`, {
+    method: 'POST',
+    headers: { ...AS_PROGRAM, 'content-type': 'application/json' },
+    body: JSON.stringify({ op: 'ten', id: 'ten', lotId: ten.id, pieces: 1 }),
+  })
+  const order = async (tab: Page) => {
+    const list = tab.getByTestId('to-order').filter({ hasText: '10 thou' })
+    await list.getByRole('button', { name: 'Order these' }).press('Enter')
+    await list.getByLabel('Ordered from', { exact: true }).fill('Northness Shim Works')
+    return list
+  }
+  const other = await context.newPage()
+  for (const tab of [page, other]) {
+    await tab.goto(`${shop.address}/orders`)
+    await expect(tab.getByTestId('to-order').filter({ hasText: '10 thou' })).toBeVisible()
+  }
+  await (await order(page)).getByRole('button', { name: 'It is ordered' }).press('Enter')
+  const card = (tab: Page) => tab.getByTestId('purchase').filter({ hasText: '10 thou' })
+  await expect(card(page)).toBeVisible()
+  await (await order(other)).getByRole('button', { name: 'It is ordered' }).press('Enter')
+  await expect(other.getByTestId('overtaken')).toContainText('A line was ordered in the meantime')
+  await expect(card(other)).toBeVisible()
+  await expect(other.getByTestId('to-order').filter({ hasText: '10 thou' })).toBeHidden()
+
+  for (const tab of [page, other]) await card(tab).getByRole('button', { name: 'It came: 10 thou' }).press('Enter')
+  await type(page, '10.1')
+  await expect(page.getByTestId('receive')).toContainText('all here')
+  const field = other.getByLabel('What the micrometer says')
+  await other.route('**/receipts', route => route.abort())
+  await field.fill('10.2')
+  await field.press('Enter')
+  await expect(other.getByText('The server is away. Nothing was lost')).toBeVisible()
+  await expect(field).toHaveValue('10.2')
+  await other.unroute('**/receipts')
+  await field.press('Enter')
+  await expect(other.getByTestId('overtaken')).toContainText('All of these are here already.')
+  await expect(other.getByTestId('receive')).toContainText('So far: 10.1 thou')
+})

@@ -133,7 +133,7 @@ test('open to the network only on purpose, and then every screen says so', async
     rmSync(folder, { recursive: true, force: true })
   }
   await page.goto(shop.address)
-  await expect(page.getByRole('heading', { name: 'On the bench' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'On the bench', exact: true })).toBeVisible()
   await expect(page.getByTestId('open')).toHaveCount(0)
 })
 
