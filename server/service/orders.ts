@@ -55,6 +55,12 @@ const write = (db: Database, dto: Pick<OperationDto, 'op' | 'content'>, work: (s
     return ordersView(sql)
   })
 
+/** The same operation as it is remembered of something else it was done to. */
+const besides = ({ op, who }: Pick<OperationDto, 'op' | 'who'>, what: string): Pick<OperationDto, 'op' | 'who'> => ({
+  op: `${op}:${what}`,
+  ...(who === undefined ? {} : { who }),
+})
+
 /** Tells it to the order, and to each check that waits for what it is about. */
 async function tell(
   sql: Sql,
@@ -62,13 +68,7 @@ async function tell(
   { purchase, version, checks, what }: { purchase: string; version: number; checks: readonly (string | null)[]; what: string },
 ): Promise<void> {
   await insertEvent(sql, dto, { subject: purchase, version, what })
-  for (const check of new Set(checks))
-    if (check !== null)
-      await insertEvent(
-        sql,
-        { op: `${dto.op}:${check}`, ...(dto.who === undefined ? {} : { who: dto.who }) },
-        { subject: check, version: 0, what },
-      )
+  for (const check of new Set(checks)) if (check !== null) await insertEvent(sql, besides(dto, check), { subject: check, version: 0, what })
 }
 
 export const addLine = (db: Database, dto: NewLineDto): Promise<OrdersView> =>
@@ -190,11 +190,7 @@ export const receive = (db: Database, id: string, dto: ReceiptDto): Promise<Orde
     if (line.check && !line.check.signed) await addToPromise(sql, line.check.id, (await orders.lineById(sql, line.id))!.place!, into)
     const measured = dto.size === undefined ? 'not measured' : `measured ${measuredText(dto.size, lot)}`
     const what = `Came from ${supplier}: ${markedText(lot.nominal)}, ${measured}`
-    await insertEvent(
-      sql,
-      { op: `${dto.op}:lot`, ...(dto.who === undefined ? {} : { who: dto.who }) },
-      { subject: lot.id, version: lot.version + 1, what },
-    )
+    await insertEvent(sql, besides(dto, 'lot'), { subject: lot.id, version: lot.version + 1, what })
     await tell(sql, dto, { purchase: id, version, checks: [line.check?.id ?? null], what })
   })
 
@@ -218,11 +214,7 @@ export const takeBack = (db: Database, id: string, dto: ReceiptBackDto): Promise
     await updateLot(sql, lot.apart || at < 0 ? lot : withSizes(lot, lot.sizes!.toSpliced(at, 1)))
     await orders.voidReceipt(sql, last.id)
     const what = `Taken back, not come from ${supplier}: ${markedText(lot.nominal)}`
-    await insertEvent(
-      sql,
-      { op: `${dto.op}:lot`, ...(dto.who === undefined ? {} : { who: dto.who }) },
-      { subject: lot.id, version: lot.version + 1, what },
-    )
+    await insertEvent(sql, besides(dto, 'lot'), { subject: lot.id, version: lot.version + 1, what })
     await tell(sql, dto, { purchase: id, version, checks: [last.check_id], what })
   })
 
