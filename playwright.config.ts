@@ -3,8 +3,9 @@ import { defineConfig } from '@playwright/test'
 export default defineConfig({
   testDir: 'tests/e2e',
   globalSetup: './tests/e2e/build.ts',
-  timeout: 60_000,
-  expect: { timeout: 10_000 },
+  // Two servers, two browsers and their workers on two cores: a page can take its time, and a wait ends as soon as it is over.
+  timeout: 180_000,
+  expect: { timeout: 30_000 },
   workers: 2,
   fullyParallel: false,
   retries: 0,

@@ -4,8 +4,11 @@ import type { Scanned } from '#shared/record'
 import { api, faultsOf } from './useApi'
 
 const CODE_AT_END = /QF[A-Z]\d+[0-9A-Z]\s*$/i
-/** Signs of one scan come faster than anybody types, milliseconds apart. */
-const TOGETHER = 150
+/**
+ * Signs of one scan come milliseconds apart, from a slow scanner or at a busy bench later: what begins like a code is one until there is a
+ * pause, in ms, that no scanner makes. A sign taken for a key of the bench would be worse than a key that has to be pressed again.
+ */
+const PAUSE = 1_500
 
 /** The last scan: what it was of, or what was wrong with it. */
 export const useLastScan = () => useState<Scanned | { readonly fault: string } | null>('scan', () => null)
@@ -31,7 +34,8 @@ const isText = (target: EventTarget | null): target is HTMLInputElement | HTMLTe
 export function useScan(): void {
   const last = useLastScan()
   let typed: string | null = null
-  let timer: ReturnType<typeof setTimeout> | undefined
+  /** When its last sign was sent, not when the page came to it. */
+  let sent = 0
   const swallow = (event: KeyboardEvent) => {
     event.preventDefault()
     event.stopImmediatePropagation()
@@ -72,8 +76,9 @@ export function useScan(): void {
         void take(code, target)
         return
       }
+      if (event.timeStamp - sent > PAUSE || (typed?.length === 1 && !['F', 'SHIFT'].includes(event.key.toUpperCase()))) typed = null
       if (typed === null && event.key.toUpperCase() !== 'Q') return
-      clearTimeout(timer)
+      sent = event.timeStamp
       // A list is looked through by the same letters: they stay its own, but for the Enter that ends a code.
       const list = target instanceof HTMLSelectElement
       if (event.key === 'Enter' && (!list || readCode(typed ?? ''))) {
@@ -90,9 +95,6 @@ export function useScan(): void {
       }
       if (!list) swallow(event)
       if (event.key.length === 1) typed = (typed ?? '') + event.key
-      timer = setTimeout(() => {
-        typed = null
-      }, TOGETHER)
     },
     { capture: true },
   )

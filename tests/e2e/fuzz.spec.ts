@@ -273,7 +273,6 @@ test(`${REQUESTS} spoilt requests to every route: refused or done, never a fault
 })
 
 test('a file that is refused costs little: by its length before it is read, by its count before it is expanded', async ({ shop }) => {
-  test.setTimeout(120_000)
   const head = '"format":"finitum-worksheet","version":4'
   const post = async (path: string, body: BodyInit) => {
     try {

@@ -228,7 +228,6 @@ test('a gauge found wrong names every check that rests on it since it was last g
 })
 
 test('a backup goes into an empty workshop and comes out the same; altered or into a used one it does not', async ({ page, shop }) => {
-  test.setTimeout(120_000)
   await page.goto(`${shop.address}/backup`)
   await expect(page.getByRole('heading', { name: 'Safe keeping' })).toBeVisible()
   const take = async (from: Workshop, name: string) => {

@@ -8,7 +8,6 @@ test('a job kept as a route: three keystrokes and a name begin the next; done ag
   page,
   shop,
 }) => {
-  test.setTimeout(120_000)
   await page.goto(shop.address)
   await expect(page.getByRole('heading', { name: 'Nothing on the bench yet' })).toBeVisible()
   await page.keyboard.press('r')

@@ -19,7 +19,6 @@ import { AS_PROGRAM, openWorkshop, runScript, typeReading, type Workshop } from 
 
 let shop: Workshop
 test.beforeAll(async () => {
-  test.setTimeout(120_000)
   shop = await openWorkshop('start')
 })
 test.afterAll(async () => {
@@ -153,7 +152,7 @@ test('a demo killed while it is loaded starts whole the next time', async () => 
             async answer => ((await answer.json()) as { jobs: number }).jobs,
             () => 0,
           ),
-        { timeout: 30_000, intervals: [5] },
+        { intervals: [5] },
       )
       .toBeGreaterThan(0)
     await demo.stop('SIGKILL')
@@ -169,7 +168,6 @@ test('a demo killed while it is loaded starts whole the next time', async () => 
 })
 
 test('a second start in the middle of a large import is refused, and the import goes on', async () => {
-  test.setTimeout(120_000)
   const demo = await openWorkshop('demo')
   try {
     const text = await (await fetch(`${demo.address}/api/jobs/launch-engine/worksheet`)).text()
@@ -192,7 +190,6 @@ test('a second start in the middle of a large import is refused, and the import 
 })
 
 test('a full disk: nothing is lost, the browser keeps what is typed, and sends it when there is room', async ({ page }) => {
-  test.setTimeout(120_000)
   const disk = mkdtempSync(join(tmpdir(), 'finitum-disk-'))
   const mounted = spawnSync('mount', ['-t', 'tmpfs', '-o', 'size=400m', 'tmpfs', disk])
   test.skip(mounted.status !== 0, 'A small disk cannot be mounted here.')
@@ -219,7 +216,7 @@ test('a full disk: nothing is lost, the browser keeps what is typed, and sends i
     await expect(page.getByTestId('series').getByRole('row')).toHaveCount(3)
     // Somebody else fills it to the last byte, in the middle of work; then there is room again.
     rmSync(fill)
-    await expect(page.getByTestId('saved')).toHaveText('Saved', { timeout: 20_000 })
+    await expect(page.getByTestId('saved')).toHaveText('Saved')
     await demo.stop()
     writeFileSync(fill, Buffer.alloc(statfsSync(disk).bavail * bsize - 100_000))
     rmSync(join(disk, 'shop/spare'), { force: true })

@@ -77,7 +77,6 @@ async function unfold(page: Page, address: string, look: (name: string) => Promi
 
 for (const theme of ['light', 'dark']) {
   test(`no view has an accessibility fault, ${theme}`, async ({ browser, shop }) => {
-    test.setTimeout(120_000)
     const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, bypassCSP: true })
     await context.addInitScript(value => localStorage.setItem('finitum.theme', value), theme)
     const page = await context.newPage()

@@ -125,7 +125,6 @@ export const emptyForThisFile = (): void => shopForThisFile('start')
 
 function shopForThisFile(script: 'demo' | 'start'): void {
   test.beforeAll(async () => {
-    test.setTimeout(120_000)
     const folder = mkdtempSync(join(tmpdir(), 'finitum-test-'))
     const loaded = process.env[DEMO_LOADED]
     if (script === 'demo' && loaded) cpSync(loaded, folder, { recursive: true })
