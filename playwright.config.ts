@@ -13,6 +13,7 @@ export default defineConfig({
   outputDir: 'test-results',
   use: {
     testIdAttribute: 'data-test',
+    actionTimeout: 30_000,
     viewport: { width: 1280, height: 800 },
     launchOptions: {
       executablePath: '/usr/bin/chromium',

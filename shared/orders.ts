@@ -47,3 +47,15 @@ export interface CheckOrder extends OrderLine {
   readonly due: string | null
   readonly sizes: readonly (Nm | null)[]
 }
+
+/** Pieces of a size that were wanted or ordered, and are not here. */
+export interface Coming {
+  readonly lotId: string
+  readonly pieces: number
+  /** null: on the list, not ordered yet */
+  readonly supplier: string | null
+  /** null: no day said */
+  readonly due: string | null
+  /** the check they are for; null: the drawer */
+  readonly check: string | null
+}

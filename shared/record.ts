@@ -159,7 +159,7 @@ export interface GaugeRecord {
 export interface Found {
   readonly jobs: readonly (DatedJob & { readonly matches: readonly string[] })[]
   readonly found: number
-  readonly others: readonly { readonly what: 'gauge' | 'limits' | 'size'; readonly id: string; readonly name: string }[]
+  readonly others: readonly { readonly what: 'gauge' | 'limits' | 'size' | 'order'; readonly id: string; readonly name: string }[]
 }
 
 /** What the same check of the same unit came to last time. */

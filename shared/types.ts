@@ -8,7 +8,7 @@ import type { MeasureUnit } from '#core/quantity/measure'
 import type { VerdictState } from '#core/verdict/decide'
 import type { LimitSet } from '#core/verdict/limits'
 import type { JobFacts, UnitFacts } from '#core/worksheet/job-facts'
-import type { CheckOrder } from './orders'
+import type { CheckOrder, Coming } from './orders'
 
 /** How a check stands in the lists: signed outside its limits, with a reason, it is accepted. */
 export type ListState = VerdictState | 'accepted'
@@ -125,6 +125,8 @@ export interface CheckView {
   readonly reserves: Readonly<Record<string, Pack>>
   /** What is on the order list for its places, on its way, or here and not fitted from yet. */
   readonly orders: readonly CheckOrder[]
+  /** What of its family is on its way for the drawer, and waited for by nobody. */
+  readonly coming: readonly Coming[]
 }
 
 /** A gauge as the register holds it; the kit of a bore gauge with it. */
@@ -156,6 +158,8 @@ export interface StockView {
   readonly uses: readonly LotUse[]
   /** which family checks of a kind took their pieces from, the newest check first */
   readonly usedFor: readonly FamilyUse[]
+  /** what is wanted and not here */
+  readonly coming: readonly Coming[]
 }
 export interface FamilyUse {
   readonly kind: string

@@ -1,11 +1,15 @@
-import { ref, shallowRef } from 'vue'
+import { ref, shallowRef, type Ref } from 'vue'
 import { v4 as uuid } from 'uuid'
 import type { OrdersView, WantedLine } from '#shared/orders'
 import type { Fault, StockLot } from '#shared/types'
 import { RefusedError, api, faultAt, faultsOf } from './useApi'
 
-/** The order list on the screen, what is written to it, and what the server says against that, by the form that sent it. */
-export function useOrders() {
+/**
+ * The order list on the screen, what is written to it, and what the server says against that, by the form that sent it; an order that is
+ * picked is there however long it has come.
+ */
+export function useOrders(picked: Readonly<Ref<string | null>>) {
+  const asked = () => (picked.value === null ? '/api/orders' : `/api/orders?${new URLSearchParams({ order: picked.value })}`)
   const view = shallowRef<OrdersView | null>(null)
   const faults = ref<readonly Fault[]>([])
   const sender = ref('')
@@ -14,7 +18,7 @@ export function useOrders() {
 
   async function load(): Promise<void> {
     try {
-      view.value = await api<OrdersView>('/api/orders')
+      view.value = await api<OrdersView>(asked())
     } catch (error) {
       sender.value = ''
       faults.value = faultsOf(error)
@@ -32,7 +36,7 @@ export function useOrders() {
       if (error instanceof RefusedError && error.status === 409) {
         // Not as things stand by now: they are shown, and where it was sent from may be gone.
         overtaken.value = faultsOf(error).map(({ reason }) => reason)
-        view.value = await api<OrdersView>('/api/orders').catch(() => view.value)
+        view.value = await api<OrdersView>(asked()).catch(() => view.value)
       } else faults.value = faultsOf(error)
       return false
     }

@@ -8,12 +8,13 @@ import { api, faultsOf } from '~/composables/useApi'
 import { key, useKeys } from '~/composables/useKeys'
 import { useFileIn } from '~/composables/useFileIn'
 import { sourceWords } from '~/composables/useLibrary'
+import { usePicked } from '~/composables/usePicked'
 import { useRemoval } from '~/composables/useRemoval'
 import type { Fault } from '#shared/types'
 
 /** The shop’s library of limits: what its checks take, with where it stands written. */
 const entries = ref<readonly LibraryLimit[] | null>(null)
-const picked = ref<string | null>(null)
+const picked = usePicked()
 const adding = ref(false)
 const faults = ref<readonly Fault[]>([])
 const find = ref('')

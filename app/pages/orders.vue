@@ -3,11 +3,17 @@ import { bySupplier, outstanding } from '#core/pack/order-list'
 import { key, useKeys } from '~/composables/useKeys'
 import { useScanTaker } from '~/composables/useScan'
 import { useOrders } from '~/composables/useOrders'
+import { usePicked } from '~/composables/usePicked'
 
 /** What is to be ordered, by supplier; what is on its way; what came. */
-const orders = useOrders()
+const picked = usePicked()
+const orders = useOrders(picked)
 const { view } = orders
-onMounted(orders.load)
+onMounted(async () => {
+  await orders.load()
+  await nextTick()
+  document.querySelector('[data-test="purchase"][aria-current]')?.scrollIntoView({ block: 'center' })
+})
 const lots = computed(() => new Map((view.value?.lots ?? []).map(lot => [lot.id, lot])))
 const lists = computed(() => bySupplier(view.value?.lines ?? [], lots.value))
 const suppliers = computed(() =>
@@ -121,6 +127,7 @@ useHead({ title: 'Orders · Finitum' })
           :lines="linesOf(purchase.id)"
           :lots="lots"
           :orders="orders"
+          :picked="purchase.id === picked"
           @receive="receive"
         />
       </section>

@@ -227,6 +227,7 @@ useKeys(
         :key="lot.id"
         :lot="lot"
         :uses="usesOf(lot.id)"
+        :coming="stock!.coming.filter(({ lotId }) => lotId === lot!.id)"
         @changed="stock = $event"
         @reload="load"
         @remove="remove(lot)"

@@ -3,7 +3,7 @@ import type { MeasureUnit } from '#core/quantity/measure'
 import type { Settings as CheckSettings } from '#core/command/happening'
 import type { Lot, Pack } from '#core/pack/lot'
 import type { LengthUnit, Nm } from '#core/quantity/length'
-import type { CheckOrder } from '#shared/orders'
+import type { CheckOrder, Coming } from '#shared/orders'
 import type { Sql } from './client'
 import { CLEARINGS, CONDITIONS, clearingOf, type ClearingRow } from './conditions'
 import { GAUGES, gaugesOf, type UsedGaugeRow } from './gauges'
@@ -11,7 +11,7 @@ import { LAPS, lapOf, type LapRow } from './laps'
 import { LIMITS, limitSetsOf, type LimitRow } from './limits'
 import { CHANGES, PARTS, changeOf, partsOf } from './parts'
 import { READINGS, SPREADS, historyOf, type SpreadRow } from './readings'
-import { ORDERS_OF_CHECK, checkOrderOf } from './orders'
+import { COMING_FOR_DRAWER, ORDERS_OF_CHECK, checkOrderOf, comingOf, type ComingRow } from './orders'
 import { RESERVES, reservesOf } from './reserves'
 import { REOPENED, SIGNATURE, reopeningOf, signOffOf, type SignOffRow } from './sign-offs'
 import { LOTS_OF_CHECK, lotOf, type LotRow } from './stock'
@@ -117,7 +117,8 @@ const WHOLE = {
   ${all(LIMITS)} AS limits, ${all(GAUGES)} AS gauges, ${all(SPREADS)} AS spreads, ${all(TRIALS)} AS trials, ${all(LISTINGS)} AS listings,
   ${all(REFITS)} AS refits, ${all(PREDICTIONS)} AS predictions, ${all(READINGS)} AS readings, ${all(TICKS)} AS ticks, ${all(CONDITIONS)} AS conditions, ${all(CLEARINGS)} AS clearings, ${all(LAPS)} AS laps,
   ${all(PARTS)} AS parts, ${all(CHANGES)} AS changes, ${one(SIGNATURE)} AS signature, ${one(REOPENED)} AS reopened,
-  ${all(LOTS_OF_CHECK)} AS lots, ${all(RESERVES)} AS reserves, ${all(ORDERS_OF_CHECK)} AS orders, (SELECT id FROM workshop) AS workshop,
+  ${all(LOTS_OF_CHECK)} AS lots, ${all(RESERVES)} AS reserves, ${all(ORDERS_OF_CHECK)} AS orders, ${all(COMING_FOR_DRAWER)} AS coming,
+  (SELECT id FROM workshop) AS workshop,
   EXISTS (SELECT 1 FROM event e WHERE e.id = $2) AS known
   FROM checks c WHERE c.id = $1 AND c.removed_at IS NULL`,
 }
@@ -138,6 +139,7 @@ interface WholeRow extends TrialRows {
   lots: (LotRow & { promised: number })[]
   reserves: { place: string; lot_id: string; count: number }[]
   orders: Parameters<typeof checkOrderOf>[0][]
+  coming: ComingRow[]
   workshop: string
   known: boolean
 }
@@ -153,6 +155,7 @@ export interface WholeCheck {
   readonly lots: readonly Lot[]
   readonly reserves: Readonly<Record<string, Pack>>
   readonly orders: readonly CheckOrder[]
+  readonly coming: readonly Coming[]
   readonly workshop: string
   /** the operation asked about was done already */
   readonly known: boolean
@@ -175,6 +178,7 @@ export async function wholeCheck(sql: Sql, id: string, op = ''): Promise<WholeCh
     }),
     reserves: reservesOf(whole.reserves),
     orders: whole.orders.map(checkOrderOf),
+    coming: whole.coming.map(comingOf),
     document: {
       id: row.id,
       kind: row.kind,

@@ -12,7 +12,10 @@ const SAID = `SELECT job.id, COALESCE(job.came_in, to_char(job.created_at, 'YYYY
     (SELECT string_agg(x.by_name, ' ') FROM clearing x JOIN checks c ON c.id = x.check_id WHERE c.job_id = job.id),
     (SELECT string_agg(photo.caption, ' ') FROM photo WHERE photo.job_id = job.id AND photo.removed_at IS NULL),
     (SELECT string_agg(DISTINCT concat_ws(' ', lot.family, lot.mark, lot.colour), ' ') FROM trial_piece f JOIN pack_listing l ON l.id = f.listing_id
-      JOIN trial t ON t.id = l.trial_id JOIN checks c ON c.id = t.check_id JOIN lot ON lot.id = f.lot_id WHERE c.job_id = job.id)) AS said
+      JOIN trial t ON t.id = l.trial_id JOIN checks c ON c.id = t.check_id JOIN lot ON lot.id = f.lot_id WHERE c.job_id = job.id),
+    (SELECT string_agg(concat_ws(' ', p.supplier, p.reference, lot.family, lot.article, o.cancelled, o.who), ' ') FROM order_line o
+      JOIN checks c ON c.id = o.check_id JOIN lot ON lot.id = o.lot_id LEFT JOIN purchase p ON p.id = o.purchase_id
+      WHERE c.job_id = job.id AND o.dropped_at IS NULL)) AS said
   FROM job JOIN unit ON unit.id = job.unit_id WHERE job.id = ANY($1) AND job.removed_at IS NULL`
 
 export const unreadJobs = async (sql: Sql, most: number): Promise<string[]> =>

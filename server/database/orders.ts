@@ -2,7 +2,7 @@ import { v4 as uuid } from 'uuid'
 import { waitingOf, type OrderLine, type Waiting } from '#core/pack/order-list'
 import type { Pack } from '#core/pack/lot'
 import type { Nm } from '#core/quantity/length'
-import type { CheckOrder, OrdersView, Purchase } from '#shared/orders'
+import type { CheckOrder, Coming, OrdersView, Purchase } from '#shared/orders'
 import { insertRows, updateRow } from './bulk'
 import type { Sql } from './client'
 
@@ -48,6 +48,17 @@ export const checkOrderOf = (row: LineRow): CheckOrder => ({
   due: row.due,
 })
 
+/** What is wanted and not here, the soonest first. */
+const COMING = `SELECT l.lot_id, l.pieces - ${arrivedAt('l')}::integer AS pieces, p.supplier, p.due, k.title
+  FROM order_line l JOIN lot ON lot.id = l.lot_id LEFT JOIN purchase p ON p.id = l.purchase_id LEFT JOIN checks k ON k.id = l.check_id
+  WHERE l.dropped_at IS NULL AND l.cancelled IS NULL AND l.pieces > ${arrivedAt('l')}`
+const SOONEST = 'ORDER BY p.due NULLS LAST, l.created_at, l.id'
+/** What of its family is on its way for the drawer: nobody waits for it. */
+export const COMING_FOR_DRAWER = `${COMING} AND lot.family = c.family AND l.check_id IS NULL AND l.purchase_id IS NOT NULL ${SOONEST}`
+export type ComingRow = Omit<Coming, 'lotId' | 'check'> & { readonly lot_id: string; readonly title: string | null }
+export const comingOf = ({ lot_id, title, ...row }: ComingRow): Coming => ({ ...row, lotId: lot_id, check: title })
+export const comingPieces = async (sql: Sql) => (await sql.rows<ComingRow>(`${COMING} ${SOONEST}`)).map(comingOf)
+
 /** How the checks of some jobs wait for pieces, by check. */
 export async function waitingChecks(sql: Sql, jobIds: readonly string[]): Promise<ReadonlyMap<string, Waiting>> {
   const rows = await sql.rows<LineRow>(
@@ -68,18 +79,20 @@ export type ListedRow = LineRow & {
   unit_name: string | null
   signed: boolean | null
 }
-/** Everything on the list or on its way, and the newest of what is here. */
-export const listedLines = (sql: Sql, newest: number) =>
+const LISTED = `SELECT l.*, c.title, c.kind, c.setup, c.signed, u.name AS unit_name FROM (${LINES} WHERE l.dropped_at IS NULL) l
+  LEFT JOIN checks c ON c.id = l.check_id LEFT JOIN job j ON j.id = c.job_id LEFT JOIN unit u ON u.id = j.unit_id`
+/** Everything on the list or on its way, the newest of what is here, and an order that is asked for. */
+export const listedLines = (sql: Sql, newest: number, asked: string | null) =>
   sql.rows<ListedRow>(
-    `SELECT l.*, c.title, c.kind, c.setup, c.signed, u.name AS unit_name FROM (${LINES} WHERE l.dropped_at IS NULL) l
-    LEFT JOIN checks c ON c.id = l.check_id LEFT JOIN job j ON j.id = c.job_id LEFT JOIN unit u ON u.id = j.unit_id
-    WHERE (l.purchase_id IS NULL AND c.removed_at IS NULL AND j.removed_at IS NULL)
+    `${LISTED} WHERE (l.purchase_id IS NULL AND c.removed_at IS NULL AND j.removed_at IS NULL) OR l.purchase_id = $2
       OR l.purchase_id IN (SELECT id FROM purchase ORDER BY created_at DESC, id LIMIT $1)
       OR l.purchase_id IN (SELECT o.purchase_id FROM order_line o WHERE o.cancelled IS NULL AND o.pieces >
         ${arrivedAt('o')})
     ${IN_ORDER}`,
-    [newest],
+    [newest, asked],
   )
+export const listedOfPurchase = (sql: Sql, purchase: string) =>
+  sql.rows<ListedRow>(`${LISTED} WHERE l.purchase_id = $1 ${IN_ORDER}`, [purchase])
 export const lineById = async (sql: Sql, id: string) =>
   (
     await sql.rows<LineRow & { dropped: boolean }>(
@@ -140,6 +153,15 @@ export const purchaseById = async (sql: Sql, id: string) =>
   (await sql.rows<PurchaseRow>(`${PURCHASE} WHERE id = $1`, [id])).map(purchaseOf)[0]
 export const purchasesNamed = async (sql: Sql, ids: readonly string[]) =>
   (await sql.rows<PurchaseRow>(`${PURCHASE} WHERE id = ANY($1) ORDER BY ordered_on DESC, created_at DESC, id`, [ids])).map(purchaseOf)
+/** All that is said of each order, the newest first. */
+export const orderWords = (sql: Sql) =>
+  sql.rows<{ id: string; supplier: string; reference: string; ordered_on: string; said: string }>(
+    `SELECT p.id, p.supplier, p.reference, p.ordered_on, concat_ws(' ', 'order', p.supplier, p.reference,
+      to_char(p.ordered_on::date, 'FMMonth YYYY DD'), string_agg(concat_ws(' ', lot.family, lot.mark, lot.colour, lot.article, l.who, l.cancelled, u.name, c.title), ' ')) AS said
+    FROM purchase p JOIN order_line l ON l.purchase_id = p.id JOIN lot ON lot.id = l.lot_id
+    LEFT JOIN checks c ON c.id = l.check_id LEFT JOIN job j ON j.id = c.job_id LEFT JOIN unit u ON u.id = j.unit_id
+    GROUP BY p.id ORDER BY p.ordered_on DESC, p.created_at DESC, p.id`,
+  )
 export const insertPurchase = (sql: Sql, { id, supplier, reference, orderedOn, due }: Omit<Purchase, 'version'>) =>
   insertRows(sql, 'purchase', [{ id, supplier, reference, ordered_on: orderedOn, due, created_at: new Date(), version: 1 }])
 export const updatePurchase = (sql: Sql, { id, supplier, reference, due }: Pick<Purchase, 'id' | 'supplier' | 'reference' | 'due'>) =>

@@ -9,6 +9,7 @@ import { importWorksheet } from '../import/worksheet'
 import { signOff } from '../service/check-commands'
 import { checkView } from '../service/check-view'
 import { changeJob, createJob, jobView } from '../service/jobs'
+import { addLine, changePurchase, order, ordersView, receive } from '../service/orders'
 import { replacePart } from '../service/part-change'
 import { removeJob } from '../service/removal'
 import { changeUnit } from '../service/units'
@@ -72,6 +73,35 @@ describe('what is found', () => {
     const { others } = await ask('reduction manual')
     expect(others.map(({ what }) => what)).toContain('limits')
     expect((await ask('dial')).others.map(({ what }) => what)).toContain('gauge')
+  })
+  it('what was ordered: its job by supplier and reference, and the order itself', async () => {
+    await addLine(db, { op: 'o1', id: 'drawer-line', lotId: 'cover-3', pieces: 2 })
+    await db.rows(`INSERT INTO order_line (id, lot_id, pieces, check_id, place) VALUES ('pump-line', 'cover-3', 1, 'le-pump', 'stack')`)
+    expect(await jobs('brattvik')).toEqual([])
+    const first = {
+      op: 'o2',
+      id: 'first',
+      supplier: 'Brattvik Shims',
+      reference: 'BS-77',
+      orderedOn: '2025-03-04',
+      lines: ['drawer-line', 'pump-line'],
+    }
+    await order(db, first)
+    expect(await jobs('brattvik 77')).toEqual(['launch-engine'])
+    expect((await ask('brattvik march 2025')).others).toEqual([{ what: 'order', id: 'first', name: 'Brattvik Shims, BS-77' }])
+    expect((await ask('pump brattvik')).others.map(({ id }) => id)).toEqual(['first'])
+    await changePurchase(db, 'first', { op: 'o3', version: 1, reference: 'XY-9' })
+    expect(await jobs('bs-77')).toEqual([])
+    expect(await jobs('xy-9')).toEqual(['launch-engine'])
+    // Many orders later it is still answered when it is asked for, and its lines are told by what came.
+    for (const lot of ['cover-3', 'cover-20']) await db.rows(`UPDATE order_line SET cancelled = 'sold out' WHERE lot_id = $1`, [lot])
+    for (let i = 0; i < 21; i++) {
+      await addLine(db, { op: `m${i}`, id: `more-${i}`, lotId: 'cover-20', pieces: 1 })
+      await order(db, { op: `n${i}`, id: `later-${i}`, supplier: 'Northness', orderedOn: '2026-01-05', lines: [`more-${i}`] })
+    }
+    expect((await ordersView(db)).purchases.map(({ id }) => id)).not.toContain('first')
+    expect((await ordersView(db, 'first')).purchases.map(({ id }) => id)).toContain('first')
+    await expect(receive(db, 'first', { op: 'r1', id: 'r1', lotId: 'cover-3' })).rejects.toThrow('All of these are here already')
   })
   it('follows what is written: days, unit, parts, signatures, removal', async () => {
     await changeJob(db, 'muller', { op: 'j2', version: 1, cameIn: '2024-02-03', reference: 'AB-17' })

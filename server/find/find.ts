@@ -6,6 +6,7 @@ import { jobsWith, keepWords, saidOf, unreadJobs } from '../database/find'
 import { gaugeNames } from '../database/gauges'
 import { jobsByIds } from '../database/jobs'
 import { allEntries } from '../database/library'
+import { orderWords } from '../database/orders'
 import { allLots } from '../database/stock'
 import { questionOf, wordsIn } from './words'
 
@@ -44,7 +45,7 @@ export async function find(db: Database, { words, from, to, skip, limit }: FindD
   return { jobs, found, others: question === null || skip > 0 ? [] : await others(db, asked) }
 }
 
-/** Gauges, limits and sizes that have all the words. */
+/** Gauges, limits, sizes and orders that have all the words. */
 async function others(sql: Sql, asked: readonly string[]): Promise<Found['others']> {
   const hasAll = (text: string) => {
     const own = wordsIn(text)
@@ -60,6 +61,11 @@ async function others(sql: Sql, asked: readonly string[]): Promise<Found['others
       what: 'size' as const,
       id: lot.id,
       name: [lot.family, markedText(lot.nominal), lot.mark].filter(Boolean).join(' '),
+    })),
+    ...few(await orderWords(sql), ({ said }) => said).map(({ id, supplier, reference, ordered_on }) => ({
+      what: 'order' as const,
+      id,
+      name: [supplier, reference || ordered_on].join(', '),
     })),
   ]
 }

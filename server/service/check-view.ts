@@ -15,6 +15,7 @@ export interface LoadedCheck extends Bench {
   readonly job: WholeCheck['job']
   readonly workshop: string
   readonly orders: CheckView['orders']
+  readonly coming: CheckView['coming']
   /** the operation asked about was done already */
   readonly known: boolean
 }
@@ -26,7 +27,7 @@ export interface LoadedCheck extends Bench {
 export async function loadCheck(sql: Sql, id: string, op?: string): Promise<LoadedCheck> {
   const whole = await wholeCheck(sql, id, op)
   if (!whole) throw notFound('check')
-  const { row, job, workshop, known, reserves, orders, document: live } = whole
+  const { row, job, workshop, known, reserves, orders, coming, document: live } = whole
   const document = whole.signed
     ? {
         ...upgradeStored(whole.signed),
@@ -37,20 +38,21 @@ export async function loadCheck(sql: Sql, id: string, op?: string): Promise<Load
         reopened: live.reopened,
       }
     : live
-  return { row, job, workshop, known, reserves, orders, document, lots: lotsFor(document, whole.lots) }
+  return { row, job, workshop, known, reserves, orders, coming, document, lots: lotsFor(document, whole.lots) }
 }
 
 /** What a check works with: what it may choose from, and the sheets pieces are made of. */
 export const lotsFor = (document: CheckDocument, all: CheckView['lots']): CheckView['lots'] =>
   [...drawerFor(document, all), ...sheetsFor(document, all)].sort(inDrawerOrder)
 
-export const viewOf = ({ job, document, lots, reserves, orders }: LoadedCheck, version: number): CheckView => ({
+export const viewOf = ({ job, document, lots, reserves, orders, coming }: LoadedCheck, version: number): CheckView => ({
   job,
   version,
   document,
   lots,
   reserves,
   orders,
+  coming,
 })
 
 export async function checkView(sql: Sql, id: string): Promise<CheckView> {

@@ -2,7 +2,7 @@ import { evaluateCheck } from '#core/check/evaluate-check'
 import { matchedSet } from '#core/check/matched-set'
 import { unitOfResult } from '#core/check/results'
 import { piecesIn } from '#core/check/document'
-import { codeText, readCode, type Coded } from '#core/label/code'
+import { codeText, readCode } from '#core/label/code'
 import { fitText, type LabelText } from '#core/label/fit'
 import { SHEETS } from '#core/label/sheets'
 import { pieceList } from '#core/pack/arithmetic'
@@ -10,6 +10,7 @@ import { lotMap, measuredText, packChange, unitMade } from '#core/pack/lot'
 import { formatLength, markedText, otherUnit } from '#core/quantity/format-length'
 import { formatFigure, systemOf } from '#core/quantity/figure'
 import type { LabelOfDto, LabelsDto } from '#shared/dto/label'
+import { PATH_OF } from '#shared/paths'
 import type { LabelView, Scanned } from '#shared/record'
 import type { Database, Sql } from '../database/client'
 import { codeNumber, codedThing } from '../database/codes'
@@ -101,14 +102,6 @@ export const labelsOf = (db: Database, { of, sheet: id }: Pick<LabelsDto, 'of' |
     return labels
   })
 
-const PATHS: Readonly<Record<Coded, (id: string) => string>> = {
-  job: id => `/jobs/${id}`,
-  set: id => `/checks/${id}`,
-  bag: id => `/checks/${id}`,
-  gauge: id => `/gauges?pick=${encodeURIComponent(id)}`,
-  size: id => `/stock?pick=${encodeURIComponent(id)}`,
-}
-
 /** What a scanned code is of. @throws Refused 404, with what is wrong with it */
 export async function scanned(sql: Sql, text: string): Promise<Scanned> {
   const code = readCode(text)
@@ -116,5 +109,5 @@ export async function scanned(sql: Sql, text: string): Promise<Scanned> {
   const id = await codedThing(sql, code.thing, code.number)
   if (id === undefined) throw refuse(404, 'This workshop has printed no such code.')
   const { title } = await textOf(sql, { thing: code.thing, id }).catch(() => ({ title: '' }))
-  return { thing: code.thing, id, name: title, path: PATHS[code.thing](id) }
+  return { thing: code.thing, id, name: title, path: PATH_OF[code.thing](id) }
 }

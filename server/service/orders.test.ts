@@ -14,7 +14,7 @@ import { checkView } from './check-view'
 import { historyOf } from './history'
 import { addLine, cancel, changePurchase, dropLine, order, ordersView, orderRows, putBack, receive, takeBack } from './orders'
 import { removeLot } from './removal'
-import { changeLot, moveStock } from './stock'
+import { changeLot, moveStock, stockView } from './stock'
 import { stockLots } from '../database/stock'
 
 const folder = new URL('../database/migrations/', import.meta.url)
@@ -181,6 +181,9 @@ describe('orders', () => {
     expect((await station()).waiting).toBeNull()
     // The drawer's own line is still on its way.
     expect((await ordersView(db)).lines.find(({ check }) => check === null)).toMatchObject({ pieces: 4, arrived: 1 })
+    const coming = { lotId: 'cover-3', pieces: 3, supplier: 'Ring maker', due: null, check: null }
+    expect((await checkView(db, CHECK)).coming).toEqual([coming])
+    expect((await stockView(db)).coming).toEqual([coming])
   })
   it('a supplier and what they call it are kept with a size, and pieces besides are taken in under Stock', async () => {
     const { version } = await lot('cover-4')

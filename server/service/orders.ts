@@ -37,8 +37,9 @@ function wantedLine(row: orders.ListedRow): WantedLine {
   }
 }
 
-export async function ordersView(sql: Sql): Promise<OrdersView> {
-  const lines = (await orders.listedLines(sql, NEWEST)).map(wantedLine)
+/** The order list; with an order that is asked for, however long it is here. */
+export async function ordersView(sql: Sql, asked: string | null = null): Promise<OrdersView> {
+  const lines = (await orders.listedLines(sql, NEWEST, asked)).map(wantedLine)
   const purchases = [...new Set(lines.flatMap(({ purchase }) => purchase ?? []))]
   return {
     lines,
@@ -48,11 +49,16 @@ export async function ordersView(sql: Sql): Promise<OrdersView> {
   }
 }
 
-/** One write to the order list, once per `op`. */
-const write = (db: Database, dto: Pick<OperationDto, 'op' | 'content'>, work: (sql: Sql) => Promise<void>): Promise<OrdersView> =>
+/** One write to the order list, once per `op`; what was written to an order is answered with that order. */
+const write = (
+  db: Database,
+  dto: Pick<OperationDto, 'op' | 'content'>,
+  purchase: string | null,
+  work: (sql: Sql) => Promise<void>,
+): Promise<OrdersView> =>
   db.transaction(async sql => {
     if (!(await isRepeat(sql, dto))) await work(sql)
-    return ordersView(sql)
+    return ordersView(sql, purchase)
   })
 
 /** The same operation as it is remembered of something else it was done to. */
@@ -72,7 +78,7 @@ async function tell(
 }
 
 export const addLine = (db: Database, dto: NewLineDto): Promise<OrdersView> =>
-  write(db, dto, async sql => {
+  write(db, dto, null, async sql => {
     const lot = await lotById(sql, dto.lotId)
     if (!lot) throw notFound('size in the drawer')
     if (lot.apart) throw refuse(422, 'This is one piece, told apart from its like: order its size.', 'lotId')
@@ -82,7 +88,7 @@ export const addLine = (db: Database, dto: NewLineDto): Promise<OrdersView> =>
   })
 
 export const dropLine = (db: Database, id: string, dto: OperationDto): Promise<OrdersView> =>
-  write(db, dto, async sql => {
+  write(db, dto, null, async sql => {
     const line = await orders.lineById(sql, id)
     if (!line) throw notFound('line of the order list')
     if (line.purchase_id !== null)
@@ -92,7 +98,7 @@ export const dropLine = (db: Database, id: string, dto: OperationDto): Promise<O
   })
 
 export const order = (db: Database, dto: NewPurchaseDto): Promise<OrdersView> =>
-  write(db, dto, async sql => {
+  write(db, dto, null, async sql => {
     if (await orders.purchaseById(sql, dto.id)) throw refuse(409, 'That id is taken.', 'id')
     if (dto.due !== undefined && dto.due < dto.orderedOn) throw refuse(422, 'It cannot be here before it is ordered.', 'due')
     const lines = []
@@ -127,7 +133,7 @@ async function purchaseFor(sql: Sql, id: string): Promise<Purchase> {
 }
 
 export const changePurchase = (db: Database, id: string, dto: PurchaseChangeDto): Promise<OrdersView> =>
-  write(db, dto, async sql => {
+  write(db, dto, id, async sql => {
     const purchase = await purchaseFor(sql, id)
     await assertFresh(sql, id, dto.version, purchase.version)
     const due = dto.due === undefined ? purchase.due : dto.due
@@ -145,7 +151,7 @@ export const changePurchase = (db: Database, id: string, dto: PurchaseChangeDto)
 
 /** It was not ordered after all. */
 export const putBack = (db: Database, id: string, dto: CommandDto): Promise<OrdersView> =>
-  write(db, dto, async sql => {
+  write(db, dto, id, async sql => {
     const purchase = await purchaseFor(sql, id)
     await assertFresh(sql, id, dto.version, purchase.version)
     const lines = await orders.linesOfPurchase(sql, id)
@@ -163,7 +169,7 @@ export const putBack = (db: Database, id: string, dto: CommandDto): Promise<Orde
 
 /** The lines of a size in an order. @throws Refused where it holds none */
 async function linesOf(sql: Sql, purchase: string, lotId: string): Promise<WantedLine[]> {
-  const lines = (await orders.listedLines(sql, NEWEST)).map(wantedLine).filter(line => line.purchase === purchase && line.lotId === lotId)
+  const lines = (await orders.listedOfPurchase(sql, purchase)).map(wantedLine).filter(line => line.lotId === lotId)
   if (lines.length === 0) throw refuse(422, 'This size is not in that order.', 'lotId')
   return lines
 }
@@ -173,7 +179,7 @@ async function linesOf(sql: Sql, purchase: string, lotId: string): Promise<Wante
  * for the check that waited for it.
  */
 export const receive = (db: Database, id: string, dto: ReceiptDto): Promise<OrdersView> =>
-  write(db, dto, async sql => {
+  write(db, dto, id, async sql => {
     const { supplier, version } = await purchaseFor(sql, id)
     const line = nextToArrive(await linesOf(sql, id, dto.lotId))
     if (!line) throw refuse(409, 'All of these are here already. What came besides is taken in under Stock.')
@@ -196,7 +202,7 @@ export const receive = (db: Database, id: string, dto: ReceiptDto): Promise<Orde
 
 /** The last piece of a size that came is taken back: it was another, or counted twice. */
 export const takeBack = (db: Database, id: string, dto: ReceiptBackDto): Promise<OrdersView> =>
-  write(db, dto, async sql => {
+  write(db, dto, id, async sql => {
     const { supplier, version } = await purchaseFor(sql, id)
     const last = await orders.lastReceipt(sql, id, dto.lotId)
     if (!last) throw refuse(409, 'None of these came.')
@@ -220,7 +226,7 @@ export const takeBack = (db: Database, id: string, dto: ReceiptBackDto): Promise
 
 /** What is outstanding of a size will not come: the checks that wait for it say so. */
 export const cancel = (db: Database, id: string, dto: CancellationDto): Promise<OrdersView> =>
-  write(db, dto, async sql => {
+  write(db, dto, id, async sql => {
     const { supplier, version } = await purchaseFor(sql, id)
     const open = (await linesOf(sql, id, dto.lotId)).filter(line => outstanding(line) > 0)
     if (open.length === 0) throw refuse(409, 'Nothing of this size is outstanding.')
@@ -232,7 +238,12 @@ export const cancel = (db: Database, id: string, dto: CancellationDto): Promise<
     )
     const [lot] = await stockLots(sql, [dto.lotId])
     const checks = open.map(({ check }) => check?.id ?? null)
-    await tell(sql, dto, { purchase: id, version, checks, what: `Does not come from ${supplier}: ${markedText(lot!.nominal)}. ${reason}` })
+    await tell(sql, dto, {
+      purchase: id,
+      version,
+      checks,
+      what: `Does not come from ${supplier}: ${markedText(lot!.nominal)}. ${reason}`,
+    })
   })
 
 /** The list, or an order, as a table for whoever it is sent to: a row a size, with what each is for. */
@@ -240,7 +251,7 @@ export async function orderRows(
   sql: Sql,
   of: { readonly supplier: string } | { readonly purchase: string },
 ): Promise<(string | number)[][]> {
-  const { lines, lots } = await ordersView(sql)
+  const { lines, lots } = await ordersView(sql, 'purchase' in of ? of.purchase : null)
   const map = new Map(lots.map(lot => [lot.id, lot]))
   const own = lines.filter(line =>
     'purchase' in of ? line.purchase === of.purchase : line.purchase === null && map.get(line.lotId)?.supplier === of.supplier,

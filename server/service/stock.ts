@@ -6,6 +6,7 @@ import type { ApartDto, LotChangeDto, MovementDto, NewLotDto } from '#shared/dto
 import type { CommandDto } from '#shared/dto/command'
 import type { Database, Sql } from '../database/client'
 import { insertEvent } from '../database/events'
+import { comingPieces } from '../database/orders'
 import { isRepeat } from './once'
 import { allLots, boughtFrom, stockLots, insertLot, insertMovement, lotById, familyUses, lotUses, updateLot } from '../database/stock'
 import { notFound, refuse } from '../http/refuse'
@@ -15,6 +16,7 @@ export const stockView = async (sql: Sql): Promise<StockView> => ({
   lots: await stockLots(sql),
   uses: await lotUses(sql),
   usedFor: await familyUses(sql),
+  coming: await comingPieces(sql),
 })
 
 async function commandLot(

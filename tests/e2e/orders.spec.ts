@@ -150,6 +150,7 @@ test('what a supplier cancels is said at the check; open checks are looked throu
   await fill(page, 'Put on the order list, pieces', '3')
   await page.getByLabel('Put on the order list, pieces').press('Enter')
   await expect(page.getByText('3 on the order list.')).toBeVisible()
+  await expect(page.getByTestId('coming')).toHaveText('3 on the order list, for the drawer')
   await expect(page.getByTestId('thing-history')).toContainText('Size changed')
   await page.getByRole('button', { name: 'Open 16 thou, winch shims' }).press('Enter')
   await page.getByText('Who did what').press('Enter')
@@ -190,6 +191,30 @@ test('what a supplier cancels is said at the check; open checks are looked throu
   await expect(page.getByTestId('place-orders')).toContainText('will not come from Skerry Bearing Stores: made no more')
   await page.goto(shop.address)
   await expect(page.getByRole('listitem').filter({ hasText: 'Capstan float' }).first()).toContainText('will not come')
+
+  // What the drawer waits for is told where the same size would be ordered once more; the order is found by its number.
+  await page.goto(`${shop.address}/stock`)
+  for (const size of [15, 16]) {
+    await page.getByRole('button', { name: `Open ${size} thou, winch shims` }).press('Enter')
+    await fill(page, 'Put on the order list, pieces', '2')
+    await page.getByLabel('Put on the order list, pieces').press('Enter')
+    await expect(page.getByTestId('coming')).toHaveText('2 on the order list, for the drawer')
+  }
+  await page.goto(`${shop.address}/orders`)
+  const both = page.getByTestId('to-order').filter({ hasText: /15 thou.*16 thou/s })
+  await both.getByRole('button', { name: 'Order these' }).press('Enter')
+  await page.getByLabel('Ordered from', { exact: true }).fill('Skerry Bearing Stores')
+  await page.getByLabel(/Number or reference/).fill('SK-88')
+  await page.getByRole('button', { name: 'It is ordered' }).press('Enter')
+  await expect(page.getByTestId('purchase').filter({ hasText: 'SK-88' })).toContainText('0 of 2')
+  await page.goto(bench)
+  await expect(page.getByTestId('order-plan').getByTestId('coming')).toContainText(
+    /^1[56] thou: 2 on their way from Skerry Bearing Stores already, for the drawer\./,
+  )
+  await page.goto(`${shop.address}/records?words=sk-88`)
+  await expect(page.getByTestId('others')).toContainText('Skerry Bearing Stores, SK-88')
+  await page.getByTestId('others').getByRole('link').press('Enter')
+  await expect(page.locator('[data-test="purchase"][aria-current="true"]')).toContainText('SK-88')
 })
 
 test('two at the same list: what one ordered, the other sees with the refusal; a piece is not received twice; nothing typed is lost when the server is gone', async ({

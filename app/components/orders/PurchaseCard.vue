@@ -9,7 +9,13 @@ import type { Purchase, WantedLine } from '#shared/orders'
 import type { StockLot } from '#shared/types'
 
 /** An order: what of it is here, what is still to come, and what will not. */
-const props = defineProps<{ purchase: Purchase; lines: readonly WantedLine[]; lots: ReadonlyMap<string, StockLot>; orders: Orders }>()
+const props = defineProps<{
+  purchase: Purchase
+  lines: readonly WantedLine[]
+  lots: ReadonlyMap<string, StockLot>
+  orders: Orders
+  picked: boolean
+}>()
 const emit = defineEmits<{ receive: [purchase: string, lotId: string] }>()
 const id = useId()
 const sizes = computed(() => bySize(props.lines, props.lots))
@@ -51,7 +57,13 @@ const back = () => props.orders.send(what.value, `${path.value}/back`, { version
 </script>
 
 <template>
-  <section class="mb-6" :aria-labelledby="`${id}-name`" data-test="purchase">
+  <section
+    class="mb-6"
+    :class="picked ? '-mx-4 bg-sheet px-4 py-3' : ''"
+    :aria-labelledby="`${id}-name`"
+    :aria-current="picked || undefined"
+    data-test="purchase"
+  >
     <div class="mb-1 flex flex-wrap items-center gap-x-4 gap-y-1">
       <h3 :id="`${id}-name`" class="text-[17px] font-bold">
         {{ purchase.supplier }}<span v-if="purchase.reference" class="font-normal text-mute"> · {{ purchase.reference }}</span>

@@ -1,13 +1,14 @@
 <script setup lang="ts">
 import { v4 as uuid } from 'uuid'
 import { BAD_PRICE, money, parseMoney } from '~/composables/money'
+import { comingWords } from '~/composables/comingWords'
 import { api, faultsOf } from '~/composables/useApi'
 import { useLotCommand } from '~/composables/useLotCommand'
-import type { OrdersView } from '#shared/orders'
+import type { Coming, OrdersView } from '#shared/orders'
 import type { StockLot, StockView } from '#shared/types'
 
 /** What a size costs, how long it takes and from whom it comes; and some of it for the drawer, on the order list. */
-const props = defineProps<{ lot: StockLot }>()
+const props = defineProps<{ lot: StockLot; coming: readonly Coming[] }>()
 const emit = defineEmits<{ changed: [StockView]; reload: [] }>()
 const { send, refuse, fault, stale } = useLotCommand(
   () => props.lot,
@@ -44,6 +45,7 @@ async function list(): Promise<void> {
     await api<OrdersView>('/api/orders/lines', { body: { op: uuid(), id: uuid(), lotId: props.lot.id, pieces: Number(pieces.value) } })
     listed.value = Number(pieces.value)
     pieces.value = ''
+    emit('reload')
   } catch (error) {
     listFault.value = faultsOf(error)[0]?.reason
   }
@@ -84,6 +86,9 @@ async function list(): Promise<void> {
         <button class="button" type="submit">To order</button>
       </div>
       <p v-if="listFault" class="fault">{{ listFault }}</p>
+      <ul v-if="coming.length" class="text-[13.5px]" data-test="coming">
+        <li v-for="(one, i) in coming" :key="i">{{ comingWords(one) }}, for {{ one.check ?? 'the drawer' }}</li>
+      </ul>
       <p v-if="listed" class="text-[13.5px] text-in" role="status">
         {{ listed }} on <NuxtLink class="link" to="/orders">the order list</NuxtLink>.
       </p>

@@ -2,10 +2,11 @@
 import { formatLength, otherUnit, unitFor, markedText } from '#core/quantity/format-length'
 import { useLotCommand } from '~/composables/useLotCommand'
 import { usePreferences } from '~/stores/preferences'
+import type { Coming } from '#shared/orders'
 import type { LotUse, StockLot, StockView } from '#shared/types'
 
 /** One size of the drawer: take in, measure a piece, correct the count, keep some back. */
-const props = defineProps<{ lot: StockLot; uses: readonly LotUse[] }>()
+const props = defineProps<{ lot: StockLot; uses: readonly LotUse[]; coming: readonly Coming[] }>()
 const emit = defineEmits<{ changed: [StockView]; reload: []; remove: [] }>()
 const preferences = usePreferences()
 const take = ref<number | ''>('')
@@ -97,7 +98,7 @@ const show = (value: number) =>
       </div>
       <p v-if="fault('keep', 'kept')" class="fault">{{ fault('keep', 'kept') }}</p>
     </form>
-    <LotOrder :lot="lot" @changed="emit('changed', $event)" @reload="emit('reload')" />
+    <LotOrder :lot="lot" :coming="coming" @changed="emit('changed', $event)" @reload="emit('reload')" />
     <form novalidate class="flex items-end gap-2" @submit.prevent="send('washer', 'PATCH', '', { inside, outside })">
       <FigureField v-model="inside" class="flex-1" label="Washer: inside" plain :unit="sizeUnit" :fault="fault('washer', 'inside')" />
       <FigureField v-model="outside" class="flex-1" label="Outside" plain :unit="sizeUnit" :fault="fault('washer', 'outside')" />

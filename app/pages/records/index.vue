@@ -4,6 +4,7 @@ import { METER_NAME, STAGE_NAME } from '#core/worksheet/job-facts'
 import { api, faultAt, faultsOf } from '~/composables/useApi'
 import { dayText } from '~/composables/dayText'
 import { key, useKeys } from '~/composables/useKeys'
+import { PATH_OF } from '#shared/paths'
 import type { Found } from '#shared/record'
 import type { Fault } from '#shared/types'
 
@@ -39,8 +40,7 @@ onMounted(() => {
   void ask()
 })
 watchDebounced([words, from, to], () => void ask(), { debounce: 150 })
-const PLACES = { gauge: '/gauges', limits: '/limits', size: '/stock' } as const
-const NAMES = { gauge: 'gauge', limits: 'limits', size: 'size in the drawer' } as const
+const NAMES = { gauge: 'gauge', limits: 'limits', size: 'size in the drawer', order: 'order' } as const
 function move(by: number): void {
   const at = rows.value.findIndex(row => row.contains(document.activeElement))
   rows.value[Math.min(rows.value.length - 1, Math.max(0, at + by))]?.querySelector('a')?.focus()
@@ -96,7 +96,7 @@ useHead({ title: 'Records · Finitum' })
       <ul v-if="found.others.length" class="mb-3 flex flex-wrap gap-x-5 gap-y-1 text-[14px]" data-test="others">
         <li v-for="other in found.others" :key="other.what + other.id">
           <span class="text-mute">{{ NAMES[other.what] }}</span>
-          {{ ' ' }}<NuxtLink :to="PLACES[other.what]" class="link">{{ other.name }}</NuxtLink>
+          {{ ' ' }}<NuxtLink :to="PATH_OF[other.what](other.id)" class="link">{{ other.name }}</NuxtLink>
         </li>
       </ul>
       <ul class="border-b rule" data-test="found-jobs">

@@ -1,4 +1,7 @@
+import { OrderListDto } from '#shared/dto/order'
+import { readQuery } from '../../http/body'
 import { route } from '../../http/route'
 import { ordersView } from '../../service/orders'
 
-export default route((_event, db) => ordersView(db))
+/** What is to be ordered, on its way and newly here; with `order`, that one besides. */
+export default route(async (event, db) => ordersView(db, (await readQuery(event, OrderListDto)).order))

@@ -3,7 +3,9 @@ import { markedText } from '#core/quantity/format-length'
 import type { OrderPlan } from '#core/pack/order-plan'
 import { lotMap, type Lot, type Pack } from '#core/pack/lot'
 import { samePack } from '#core/pack/predict'
+import { comingWords } from '~/composables/comingWords'
 import { money } from '~/composables/money'
+import type { Coming } from '#shared/orders'
 
 /** What to order when the drawer does not have it: fewest sizes, their chances, and what is lost if one does not come. */
 const props = defineProps<{
@@ -12,6 +14,8 @@ const props = defineProps<{
   lots: readonly Lot[]
   /** what is on the order list for this place, and not ordered yet */
   listed: Pack
+  /** what is on its way for the drawer */
+  coming: readonly Coming[]
   locked: boolean
   open: boolean
 }>()
@@ -19,6 +23,8 @@ const wanted = defineModel<number>('wanted', { required: true })
 const emit = defineEmits<{ ask: []; list: [Pack] }>()
 const planned = computed<Pack>(() => props.plan?.items.map(({ lotId, pieces }) => ({ lotId, count: pieces })) ?? [])
 const onList = computed(() => props.listed.length > 0 && samePack(props.listed, planned.value))
+/** Of the sizes of the plan, what nobody waits for. */
+const free = computed(() => props.coming.filter(({ lotId }) => props.plan?.items.some(item => item.lotId === lotId)))
 const index = computed(() => lotMap(props.lots))
 const name = (id: string) => {
   const lot = index.value.get(id)
@@ -63,6 +69,9 @@ const percent = (p: number) => `${Math.round(p * 100)} %`
           </tr>
         </tbody>
       </table>
+      <p v-for="(one, i) in free" :key="i" class="text-[14px] text-near" data-test="coming">
+        {{ name(one.lotId) }}: {{ comingWords(one) }} already, for the drawer.
+      </p>
       <p v-if="plan.items.length" class="text-[13px] text-mute">
         {{ plan.price === null ? 'Not every price is known' : `Together ${money(plan.price)}`
         }}{{ plan.leadDays === null ? '' : `, all here in ${plan.leadDays} ${plan.leadDays === 1 ? 'day' : 'days'}` }}. If the supplier

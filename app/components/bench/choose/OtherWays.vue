@@ -10,7 +10,7 @@ import { lotMap, type Lot } from '#core/pack/lot'
 import { makePlan } from '#core/pack/make-plan'
 import { needsOrder } from '#core/pack/order-plan'
 import { waysCompared } from '#core/pack/ways-compared'
-import type { CheckOrder } from '#shared/orders'
+import type { CheckOrder, Coming } from '#shared/orders'
 import { useOrderPlan } from '~/composables/useChooser'
 
 /** Where the drawer does not have it: a piece to make, sizes to order, and what each way costs, side by side. */
@@ -22,6 +22,8 @@ const props = defineProps<{
   lots: readonly Lot[]
   /** what is on the list for this place already, on its way, or here */
   orders: readonly CheckOrder[]
+  /** what is on its way for the drawer */
+  coming: readonly Coming[]
   locked: boolean
   busy: boolean
 }>()
@@ -81,6 +83,7 @@ const ways = computed(() => {
       :busy="reckoning"
       :lots="lots"
       :listed="listed"
+      :coming="coming"
       :locked="locked || busy"
       :open="asked"
       @ask="ordering = true"

@@ -194,6 +194,7 @@ const keep = (pieces: Pack) => emit('command', 'reserves', { place: id.value, pi
         :choice="choice"
         :lots="bench.lots"
         :orders="orders"
+        :coming="bench.view?.coming ?? []"
         :locked="locked"
         :busy="busy"
         @command="(path, body) => $emit('command', path, body)"
