@@ -88,6 +88,8 @@ export interface JobView extends JobSummary {
   readonly signedOnUnit: readonly { readonly id: string; readonly kind: string; readonly title: string; readonly job: string }[]
   /** checks on which nothing rests: they can be removed */
   readonly removable: readonly string[]
+  /** what is odd about the meter beside the other services of the unit; null: nothing */
+  readonly meterDoubt: string | null
 }
 
 /** A check that took its limits from an entry of the library. */

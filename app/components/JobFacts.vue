@@ -74,6 +74,7 @@ function keepMeter(text: string): void {
         />
         <p v-if="unread" class="fault">A number, as the meter shows it.</p>
         <p v-else-if="fault('meterReading')" class="fault">{{ fault('meterReading') }}</p>
+        <p v-else-if="job.meterDoubt" class="text-[13.5px] text-near" role="status" data-test="meter-doubt">{{ job.meterDoubt }}</p>
       </div>
       <div class="col-span-2 md:col-span-6 md:max-w-2xl">
         <label class="label mb-1 block" for="job-notes">Notes</label>

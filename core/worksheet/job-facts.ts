@@ -39,3 +39,18 @@ export function daysFault({ cameIn, promised, handedOver }: JobFacts): { readonl
     return { at: 'handedOver', words: `It came in on ${cameIn}: it was handed over before that.` }
   return null
 }
+
+/** What the meter of a unit stood at when it came in, 2026-05-04. */
+export interface MeterReading {
+  readonly day: string
+  readonly reading: number
+}
+
+/** A sentence where the meter stands below an earlier service of the unit, or above a later one: misread, or another meter. Null: it goes on. */
+export function meterDoubt({ day, reading }: MeterReading, others: readonly MeterReading[]): string | null {
+  const before = others.find(other => other.day < day && other.reading > reading)
+  const after = others.find(other => other.day > day && other.reading < reading)
+  const said = ({ day: on, reading: stood }: MeterReading) => `${stood.toLocaleString('en-GB')} on ${on}`
+  if (before) return `It stood at ${said(before)} already. Misread, or another meter?`
+  return after ? `It stood at ${said(after)} only. Misread, or another meter?` : null
+}

@@ -1,6 +1,6 @@
 import type { Waiting } from '#core/pack/order-list'
 import type { JobQueryDto } from '#shared/dto/job'
-import type { JobFacts, Meter, Stage } from '#core/worksheet/job-facts'
+import type { JobFacts, Meter, MeterReading, Stage } from '#core/worksheet/job-facts'
 import type { DatedJob, JobList, JobSummary, JobView, ListState, StationMark } from '#shared/types'
 import type { Sql } from './client'
 import { ARRIVED, ORDERED, waitingChecks } from './orders'
@@ -236,3 +236,11 @@ export const factColumns = (facts: JobFacts) => ({
   meter_reading: facts.meterReading ?? null,
   stage: facts.stage ?? ('in-work' as const),
 })
+
+/** What the meter of a unit stood at, job by job, the newest first. */
+export const meterReadings = (sql: Sql, unitId: string) =>
+  sql.rows<MeterReading & { readonly job: string }>(
+    `SELECT id AS job, COALESCE(came_in, to_char(created_at, 'YYYY-MM-DD')) AS day, meter_reading AS reading FROM job
+    WHERE unit_id = $1 AND meter_reading IS NOT NULL AND removed_at IS NULL ORDER BY 2 DESC, id`,
+    [unitId],
+  )

@@ -1,11 +1,11 @@
 import { upperFirst } from '#core/quantity/first-letter'
-import { STAGE_NAME, daysFault, type JobFacts } from '#core/worksheet/job-facts'
+import { STAGE_NAME, daysFault, meterDoubt, type JobFacts } from '#core/worksheet/job-facts'
 import type { JobSummary, JobView, NewJob } from '#shared/types'
 import type { JobChangeDto, NewJobDto } from '#shared/dto/job'
 import type { Database, Sql } from '../database/client'
 import { insertEvent } from '../database/events'
 import { isRepeat } from './once'
-import { insertJob, jobFacts, jobKnown, jobRow, jobSummary, signedOnUnit, updateJob } from '../database/jobs'
+import { insertJob, jobFacts, jobKnown, jobRow, jobSummary, meterReadings, signedOnUnit, updateJob } from '../database/jobs'
 import { unitNamed } from '../database/units'
 import { photosOfJob } from '../database/photos'
 import { partViews } from '../database/parts'
@@ -20,13 +20,27 @@ async function summary(sql: Sql, id: string): Promise<JobSummary> {
   return job
 }
 
-export const jobView = async (sql: Sql, id: string): Promise<JobView> => ({
-  ...(await summary(sql, id)),
-  parts: await partViews(sql, id),
-  photos: await photosOfJob(sql, id),
-  signedOnUnit: await signedOnUnit(sql, id),
-  removable: (await restsOnChecks(sql, id)).filter(({ rests }) => rests === null).map(check => check.id),
-})
+/** How the meter stands beside the other services of the unit. */
+async function meterDoubtOf(sql: Sql, { id, unit, meterReading }: JobSummary): Promise<string | null> {
+  if (meterReading === undefined) return null
+  const all = await meterReadings(sql, unit.id)
+  return meterDoubt(
+    all.find(({ job }) => job === id)!,
+    all.filter(({ job }) => job !== id),
+  )
+}
+
+export async function jobView(sql: Sql, id: string): Promise<JobView> {
+  const job = await summary(sql, id)
+  return {
+    ...job,
+    meterDoubt: await meterDoubtOf(sql, job),
+    parts: await partViews(sql, id),
+    photos: await photosOfJob(sql, id),
+    signedOnUnit: await signedOnUnit(sql, id),
+    removable: (await restsOnChecks(sql, id)).filter(({ rests }) => rests === null).map(check => check.id),
+  }
+}
 
 export const createJob = (db: Database, dto: NewJobDto): Promise<NewJob> =>
   db.transaction(async sql => {
