@@ -29,13 +29,13 @@ describe('drift in words', () => {
   })
   it('a span of hours or days where the figures are not sure', () => {
     // Each ± 0.2: over the two stretches √2 × 0.1 × 1.96 / 200 h = 0.14 per 100 h, and with 2 thou left 2/1.14 to 2/0.86.
-    const unsure = [service('2024-01-01', 100, 3, 2), service('2024-12-31', 200, 3, 3), service('2025-12-31', 300, 4, 4)].map(one => ({
-      ...one,
-      found: { value: one.found!.value, U: thou(0.2) },
-      left: { value: one.left.value, U: thou(0.2) },
-    }))
-    const [first, middle, last] = unsure as [TrendService, TrendService, TrendService]
-    const asItWas = [first, { ...middle, left: middle.found! }, { ...last, left: last.found! }]
+    const asItWas = [service('2024-01-01', 100, 3, 2), service('2024-12-31', 200, 3, 3), service('2025-12-31', 300, 4, 4)].map(
+      (one): TrendService => ({
+        ...one,
+        found: { value: one.found!.value, U: thou(0.2) },
+        left: { value: one.left.value, U: thou(0.2) },
+      }),
+    )
     expect(words(asItWas)).toContain('+1.00 ± 0.14 thou per 100 hours')
     expect(words(asItWas)).toContain('reach 6 thou in 180 to 230 hours, if')
     // 365 days each: 730 days × 1/1.14 to 1/0.86.

@@ -168,7 +168,7 @@ describe('the report of a job', () => {
     expect(table(blocks, 'What was measured')).toEqual([
       ['Input shaft end play', 'End play, thou', '9.0 ± 0.2', '3.0 ± 0.2', 'In', '2 – 4 thou'],
       ['Output', 'End play, thou', '9.0 ± 0.2', '3.0 ± 0.2', 'In', '2 – 4 thou'],
-      ['Idler', 'End play, thou', '', '9.0 ± 0.2', 'Loose', '2 – 4 thou'],
+      ['Idler', 'End play, thou', '9.0 ± 0.2', '9.0 ± 0.2', 'Loose', '2 – 4 thou'],
       ['Coupling', 'not measured', '', '', 'To do', ''],
     ])
     expect(table(blocks, 'What was done')).toEqual([
@@ -261,7 +261,7 @@ describe('a page for the owner', () => {
       ['', 'Main 1 clearance, least, mm'],
       ['', '5 more in full'],
     ])
-    expect(mains[0]!.slice(2)).toEqual(['', '0.081 ± 0.004', 'Loose', '0.030 – 0.062 mm'])
+    expect(mains[0]!.slice(2)).toEqual(['0.081 ± 0.004', '0.081 ± 0.004', 'Loose', '0.030 – 0.062 mm'])
     // Two figures of two: nothing is left.
     expect(measured.slice(-2).map(row => row[1])).toEqual(['Outer rotor end clearance, mm', 'Inner rotor end clearance, mm'])
   })
@@ -269,7 +269,7 @@ describe('a page for the owner', () => {
     expect(page('15-island-bus-clutch').measured[0]).toEqual([
       'Release bearing',
       'Compression at rest, thou',
-      '',
+      '462.7 ± 1.5',
       '462.7 ± 1.5',
       'Tight',
       '500 – 750 thou',

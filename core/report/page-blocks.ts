@@ -51,7 +51,8 @@ function figureLines(check: CheckDocument, evaluation: CheckEvaluation, most: nu
     return [
       i === 0 ? check.title : '',
       `${name}, ${unitName(unitOf(after, check))}`,
-      isChanged(check) ? figureOf(before, check) : '',
+      // Nothing was changed: it goes out as it came in.
+      figureOf(isChanged(check) ? before : after, check),
       figureOf(after, check),
       verdictWord(after.state, after.kind.ends),
       describeLimits(after.limits.working, unitOf(after, check)),

@@ -89,9 +89,24 @@ const definition = (report: Report, paper: Paper, files: Files): TDocumentDefini
   content: [
     { text: report.title, fontSize: 19, bold: true, lineHeight: 1.05 },
     { text: report.subtitle, fontSize: 12, color: MUTE, margin: [0, 2, 0, 10] },
-    ...report.blocks.map(block => contentOf(block, files)),
+    ...keptTogether(report.blocks, files),
   ],
 })
+
+/** A heading stays with what it is the heading of. */
+function keptTogether(blocks: readonly Block[], files: Files): Content[] {
+  const all: Content[] = []
+  let heads: Content[] = []
+  for (const block of blocks) {
+    const content = contentOf(block, files)
+    if (block.kind === 'heading') heads.push(content)
+    else {
+      all.push(heads.length > 0 && block.kind !== 'table' ? { unbreakable: true, stack: [...heads, content] } : [...heads, content])
+      heads = []
+    }
+  }
+  return [...all, ...heads]
+}
 
 function contentOf(block: Block, files: Files): Content {
   switch (block.kind) {
@@ -129,11 +144,7 @@ function contentOf(block: Block, files: Files): Content {
         },
       }
     case 'table':
-      return {
-        unbreakable: block.rows.length < 8,
-        margin: [0, 8, 0, 0],
-        stack: [{ text: block.title, bold: true, margin: [0, 0, 0, 2] }, tableOf(block)],
-      }
+      return { unbreakable: block.rows.length < 8, margin: [0, 8, 0, 0], stack: [tableOf(block)] }
   }
 }
 
@@ -155,20 +166,27 @@ const photoCell = ({ id, caption }: ReportPhoto, files: Files): TableCell => ({
 const rowsOf = <Item>(items: readonly Item[], most: number): Item[][] =>
   Array.from({ length: Math.ceil(items.length / most) }, (_, i) => items.slice(i * most, (i + 1) * most))
 
-const tableOf = ({ head, rows, figures }: Extract<Block, { kind: 'table' }>): Content => ({
+/** Its title is its first line, so that it never stands alone at the foot of a page, and goes with it to the next. */
+const tableOf = ({ title, head, rows, figures }: Extract<Block, { kind: 'table' }>): Content => ({
   layout: {
-    hLineWidth: line => (line === 0 ? 0 : 0.5),
+    hLineWidth: line => (line < 2 ? 0 : 0.5),
     vLineWidth: () => 0,
     hLineColor: () => RULE,
     paddingLeft: column => (column === 0 ? 0 : 5),
     paddingRight: () => 5,
   },
   table: {
-    headerRows: 1,
+    headerRows: 2,
+    keepWithHeaderRows: 1,
     dontBreakRows: true,
     widths: head.map((_, column) => (column === head.length - 1 ? '*' : 'auto')),
     body: [
-      head.map((title, column): TableCell => ({ text: title, color: MUTE, alignment: figures.includes(column) ? 'right' : 'left' })),
+      [{ text: title, bold: true, colSpan: head.length }, ...head.slice(1).map((): TableCell => '')],
+      head.map((name, column): TableCell => ({
+        text: name,
+        color: MUTE,
+        ...(figures.includes(column) ? { alignment: 'right', noWrap: true } : {}),
+      })),
       ...rows.map(row =>
         row.map((cell, column): TableCell =>
           figures.includes(column) ? { text: cell, alignment: 'right', noWrap: true } : { text: cell },
