@@ -2,6 +2,7 @@
 import { v4 as uuid } from 'uuid'
 import { checkKinds } from '#core/check/registry'
 import { unitOfResult } from '#core/check/results'
+import { unitOfLimits } from '#core/verdict/limits'
 import type { Exact } from '#core/quantity/figure'
 import { familiesFor } from '~/composables/families'
 import { api, faultAt, faultsOf } from '~/composables/useApi'
@@ -77,6 +78,7 @@ async function make(): Promise<void> {
   // Whoever types faster than the shop answers still gets its drawer. Gauges the server takes from the register.
   await shop
   const has = { lower: lower.value !== null, upper: upper.value !== null }
+  const ends = [lower.value, upper.value].filter(end => end !== null)
   const limits =
     has.lower && has.upper
       ? { kind: 'two-sided', lower: lower.value, upper: upper.value }
@@ -102,7 +104,13 @@ async function make(): Promise<void> {
                   ...chosen.value.map(entry => ({ result: entry.result, role: entry.role, set: limitsFrom(entry) })),
                   // Typed by hand they come after, and stand.
                   ...(limits
-                    ? [{ result: mainResult.value.id, role: 'book', set: { ...limits, unit: limitUnit.value, source: { kind: 'book' } } }]
+                    ? [
+                        {
+                          result: mainResult.value.id,
+                          role: 'book',
+                          set: { ...limits, unit: unitOfLimits(ends, limitUnit.value), source: { kind: 'book' } },
+                        },
+                      ]
                     : []),
                 ],
               }

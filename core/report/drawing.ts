@@ -1,4 +1,5 @@
-import { formatFigure, type Unit } from '../quantity/figure'
+import { exact, formatFigure, type Unit } from '../quantity/figure'
+import { limitFigure } from '../verdict/limits'
 
 /** A drawing of lines and words that stands by itself, as SVG; it scales without loss on page and paper. Points */
 export interface Drawing {
@@ -66,7 +67,7 @@ export function bandDrawing({
   const [low, high] = [Math.min(...all), Math.max(...all)]
   const room = (high - low || 1) * 0.12
   const x = (value: number) => LEFT + ((value - low + room) / (high - low + 2 * room)) * (RIGHT - LEFT)
-  const figure = (value: number) => formatFigure(value, unit, { trim: true })
+  const figure = (value: number) => limitFigure(exact(value), unit)
   const [from, to] = [lower === null ? LEFT : x(lower), upper === null ? RIGHT : x(upper)]
   const rows = [...(found ? [{ ...found, words: 'as found', filled: false }] : []), { ...now, words: found ? 'now' : 'read', filled: true }]
   const height = HEAD + 30 + rows.length * 16

@@ -1,7 +1,18 @@
 import { describe, expect, it } from 'vitest'
 import { exact } from '../quantity/figure'
 import { nm, thou } from '../quantity/length'
-import { bandOf, describeLimits, endsOf, insideRange, isInside, limitsFault, overZero, twoSided, type LimitSet } from './limits'
+import {
+  bandOf,
+  describeLimits,
+  endsOf,
+  insideRange,
+  isInside,
+  limitsFault,
+  overZero,
+  twoSided,
+  unitOfLimits,
+  type LimitSet,
+} from './limits'
 
 const book = { kind: 'book' as const }
 const set = (more: Partial<LimitSet>): LimitSet => ({ kind: 'none', unit: 'thou', source: book, ...more })
@@ -14,6 +25,24 @@ describe('limits in words', () => {
     [set({ kind: 'figure', figure: thou(3) }), '3 thou, no limits given'],
     [null, 'no limit known'],
   ])('%#: %s', (limits, words) => expect(describeLimits(limits)).toBe(words))
+})
+
+describe('the unit limits are told in', () => {
+  it.each([
+    ['0.05 and 0.1 mm typed at a thou dial', [nm(50_000), nm(100_000)], 'thou', 'mm'],
+    ['2 and 4 thou typed at a metric dial', [thou(2), thou(4)], 'mm', 'thou'],
+    ['3.5 thou stay', [thou(3.5)], 'thou', 'thou'],
+    ['whole in both stays', [nm(127_000)], 'mm', 'mm'],
+    ['whole in neither stays', [thou(2), nm(50_000)], 'mm', 'mm'],
+    ['below zero', [nm(-50_000)], 'thou', 'mm'],
+    ['nothing yet', [], 'thou', 'thou'],
+    // 1 in·lb is 0.112 984 8 N·m (NIST SP 811).
+    ['120 in·lb at a wrench in N·m', [exact(13_558_179_483)], 'N·m', 'in·lb'],
+  ] as const)('%s', (_, ends, unit, told) => expect(unitOfLimits(ends, unit)).toBe(told))
+  it('and then a digit more beside the other system', () =>
+    expect(describeLimits({ kind: 'upper', upper: nm(50_000), unit: unitOfLimits([nm(50_000)], 'thou'), source: book }, 'thou')).toBe(
+      'up to 1.97 thou',
+    ))
 })
 
 describe('limits that judge', () => {

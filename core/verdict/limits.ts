@@ -3,13 +3,14 @@ import {
   exact,
   formatFigure,
   isLengthUnit,
+  parseFigure,
   quantityOf,
-  systemOf,
   unitName,
   zeroOf,
   type Exact,
   type Unit,
 } from '../quantity/figure'
+import { otherUnit } from '../quantity/format-length'
 import type { Quantity } from '../quantity/quantity'
 import type { LengthUnit } from '../quantity/length'
 
@@ -142,24 +143,37 @@ export function limitsFault(limits: LimitSet, of?: Quantity): string | null {
   return null
 }
 
-/** Decimals of a limit that was given in the other system. */
+/** Decimals of a limit that is not whole in the unit it is shown in: 0.05 mm is 1.97 thou, not 2. */
 const CONVERTED: Readonly<Record<LengthUnit, number>> = { thou: 2, tenth: 1, in: 5, mm: 3, um: 1 }
+const MEASURE_DECIMALS = 3
+const decimalsIn = (unit: Unit): number => (isLengthUnit(unit) ? CONVERTED[unit] : MEASURE_DECIMALS)
 
-const sameSystem = (a: Unit, b: Unit): boolean => (isLengthUnit(a) && isLengthUnit(b) ? systemOf(a) === systemOf(b) : a === b)
+/** Nothing of it is lost as it is written. */
+function isWhole(end: Exact, text: string, unit: Unit): boolean {
+  const read = parseFigure(text.replace('−', '-'), unit)
+  return read.ok && read.value === end
+}
+
+/** The unit limits are told in: the one at hand, or that of the other system where only there they are whole. */
+export function unitOfLimits(ends: readonly Exact[], unit: Unit): Unit {
+  const allWhole = (of: Unit) => ends.every(end => isWhole(end, formatFigure(end, of, { decimals: decimalsIn(of), trim: true }), of))
+  const other = otherUnit(unit)
+  return !allWhole(unit) && allWhole(other) ? other : unit
+}
+
+/** One end of some limits, with a digit more where it needs one. `2`, `1.97` */
+export function limitFigure(end: Exact, unit: Unit): string {
+  const plain = formatFigure(end, unit, { trim: true })
+  return quantityOf(unit) === 'temperature' || isWhole(end, plain, unit)
+    ? plain
+    : formatFigure(end, unit, { trim: true, decimals: decimalsIn(unit) })
+}
 
 /** `19 – 30 thou`, `up to 2 thou`, `over 0, up to 0.05 mm`. */
 export function describeLimits(limits: LimitSet | null, unit?: Unit): string {
   if (!limits || limits.kind === 'none') return 'no limit known'
   const shown = unit ?? limits.unit
-  // Converted, a limit needs a digit more: 0.05 mm is 1.97 thou, not 2.
-  const decimals = sameSystem(shown, limits.unit)
-    ? {}
-    : isLengthUnit(shown)
-      ? { decimals: CONVERTED[shown] }
-      : quantityOf(shown) === 'temperature'
-        ? {}
-        : { decimals: 3 }
-  const figure = (value: Exact) => formatFigure(value, shown, { trim: true, ...decimals })
+  const figure = (value: Exact) => limitFigure(value, shown)
   // Two ends stand with as many decimals each: 0.025 – 0.100.
   const places = (value: Exact) => figure(value).split('.')[1]?.length ?? 0
   const end = (value: Exact) =>

@@ -56,9 +56,10 @@ test('three services of one unit: a meter misread is asked about, the drift agre
   await newJob(page, shop.address, 'Ferry ramp', 'Service one')
   const first = page.url()
   await page.keyboard.type('Drum float')
-  await fill(page, /^Book limit, lower/, '2')
+  // The manual is metric, the dial is not.
+  await fill(page, /^Book limit, lower/, '0.05 mm')
   await tabToField(page, /^Book limit, upper/)
-  await type(page, '6')
+  await type(page, '0.15 mm')
   await expect(page.getByTestId('verdict')).toContainText('To do')
   await serve(page, '3')
   await about(page, first, '01012024', '100')
@@ -91,6 +92,7 @@ test('three services of one unit: a meter misread is asked about, the drift agre
   await page.keyboard.press('Enter')
   await expect(page.getByTestId('drift')).toContainText('No drift that can be told: +0.33 ± 2.40 thou per 100 hours')
   await expect(page.getByTestId('trend-table').locator('tbody tr')).toHaveCount(3)
+  await expect(page.getByTestId('trend-table').locator('tbody tr').first()).toContainText('1.97 – 5.91 thou')
 
   await page.goto(third)
   await expect(page.getByTestId('job-facts')).toBeVisible()

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { SOURCE_NAME, type LimitSet, type LimitSourceKind } from '#core/verdict/limits'
+import { SOURCE_NAME, unitOfLimits, type LimitSet, type LimitSourceKind } from '#core/verdict/limits'
 import type { Exact, Unit } from '#core/quantity/figure'
 
 /** The fields of one set of limits, with where it comes from. Typed by hand, it is no longer the library’s. */
@@ -26,12 +26,15 @@ const revision = ref('')
 const date = ref('')
 
 const has = (end: 'lower' | 'upper') => kind.value === 'two-sided' || kind.value === end
-const set = computed<LimitSet>(() => ({
-  kind: kind.value,
-  unit: limits.value?.unit ?? props.unit,
+const ends = computed(() => ({
   ...(has('lower') && lower.value !== null ? { lower: lower.value } : {}),
   ...(has('upper') && upper.value !== null ? { upper: upper.value } : {}),
   ...(kind.value === 'figure' && figure.value !== null ? { figure: figure.value } : {}),
+}))
+const set = computed<LimitSet>(() => ({
+  kind: kind.value,
+  unit: unitOfLimits(Object.values(ends.value), limits.value?.unit ?? props.unit),
+  ...ends.value,
   ...(has('lower') && lowerExcluded.value ? { lowerExcluded: true } : {}),
   ...(has('upper') && upperExcluded.value ? { upperExcluded: true } : {}),
   source: {
