@@ -153,14 +153,15 @@ export const purchaseById = async (sql: Sql, id: string) =>
   (await sql.rows<PurchaseRow>(`${PURCHASE} WHERE id = $1`, [id])).map(purchaseOf)[0]
 export const purchasesNamed = async (sql: Sql, ids: readonly string[]) =>
   (await sql.rows<PurchaseRow>(`${PURCHASE} WHERE id = ANY($1) ORDER BY ordered_on DESC, created_at DESC, id`, [ids])).map(purchaseOf)
-/** All that is said of each order, the newest first. */
-export const orderWords = (sql: Sql) =>
+/** All that is said of each of so many orders, the newest first. */
+export const orderWords = (sql: Sql, newest: number) =>
   sql.rows<{ id: string; supplier: string; reference: string; ordered_on: string; said: string }>(
     `SELECT p.id, p.supplier, p.reference, p.ordered_on, concat_ws(' ', 'order', p.supplier, p.reference,
       to_char(p.ordered_on::date, 'FMMonth YYYY DD'), string_agg(concat_ws(' ', lot.family, lot.mark, lot.colour, lot.article, l.who, l.cancelled, u.name, c.title), ' ')) AS said
-    FROM purchase p JOIN order_line l ON l.purchase_id = p.id JOIN lot ON lot.id = l.lot_id
+    FROM (SELECT * FROM purchase ORDER BY created_at DESC, id LIMIT $1) p JOIN order_line l ON l.purchase_id = p.id JOIN lot ON lot.id = l.lot_id
     LEFT JOIN checks c ON c.id = l.check_id LEFT JOIN job j ON j.id = c.job_id LEFT JOIN unit u ON u.id = j.unit_id
-    GROUP BY p.id ORDER BY p.ordered_on DESC, p.created_at DESC, p.id`,
+    GROUP BY p.id, p.supplier, p.reference, p.ordered_on, p.created_at ORDER BY p.ordered_on DESC, p.created_at DESC, p.id`,
+    [newest],
   )
 export const insertPurchase = (sql: Sql, { id, supplier, reference, orderedOn, due }: Omit<Purchase, 'version'>) =>
   insertRows(sql, 'purchase', [{ id, supplier, reference, ordered_on: orderedOn, due, created_at: new Date(), version: 1 }])

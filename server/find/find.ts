@@ -13,6 +13,8 @@ import { questionOf, wordsIn } from './words'
 const JOBS_AT_ONCE = 200
 /** Other things are told beside the jobs, a few of each. */
 const FEW = 8
+/** An older order is found by the job it was for. */
+const ORDERS_LOOKED_AT = 1_000
 
 /** Works out the words of jobs that were written to: others get their turn between. */
 export async function readUp(db: Database, most = Infinity): Promise<void> {
@@ -62,7 +64,7 @@ async function others(sql: Sql, asked: readonly string[]): Promise<Found['others
       id: lot.id,
       name: [lot.family, markedText(lot.nominal), lot.mark].filter(Boolean).join(' '),
     })),
-    ...few(await orderWords(sql), ({ said }) => said).map(({ id, supplier, reference, ordered_on }) => ({
+    ...few(await orderWords(sql, ORDERS_LOOKED_AT), ({ said }) => said).map(({ id, supplier, reference, ordered_on }) => ({
       what: 'order' as const,
       id,
       name: [supplier, reference || ordered_on].join(', '),

@@ -6,7 +6,7 @@ import type { Worksheet } from '#core/worksheet/worksheet'
 import { FindDto } from '#shared/dto/find'
 import { restoreBackup } from '../../server/backup/restore'
 import { writeBackupFile } from '../../server/backup/write'
-import { openDatabase } from '../../server/database/client'
+import { openDatabase, type Database } from '../../server/database/client'
 import { find, readUp } from '../../server/find/find'
 import { importWorksheet } from '../../server/import/worksheet'
 import { reportPdf } from '../../server/report/pdf'
@@ -18,6 +18,7 @@ import { jobsFile, median, migrationFiles, timed } from './scale'
 
 const JOBS = Number(process.env.JOBS ?? 10_000)
 const A_FILE = 1000
+const ORDERS = JOBS / 5
 const p95 = (values: number[]) => [...values].sort((a, b) => a - b)[Math.floor(values.length * 0.95)]!
 const MONTHS = 24
 
@@ -43,13 +44,28 @@ function signedFile(batch: number): string {
   })
 }
 
+/** Orders of two sizes each, for checks here and there. */
+async function ordersMade(db: Database): Promise<void> {
+  await db.rows(
+    `INSERT INTO purchase (id, supplier, reference, ordered_on) SELECT 'o' || n, 'Supplier ' || n % 40, 'REF ' || n, '2025-03-04' FROM generate_series(1, $1) n`,
+    [ORDERS],
+  )
+  await db.rows(
+    `INSERT INTO order_line (id, lot_id, pieces, check_id, place, purchase_id)
+    SELECT 'l' || n, (SELECT id FROM lot ORDER BY id LIMIT 1), 1, c.id, 'pack', 'o' || (n + 1) / 2
+    FROM generate_series(1, 2 * $1::integer) n JOIN (SELECT id, row_number() OVER (ORDER BY id) AS i FROM checks) c ON c.i = n`,
+    [ORDERS],
+  )
+}
+
 export async function recordFigures(say: (line: string) => void): Promise<void> {
   const folder = mkdtempSync(join(tmpdir(), 'finitum-record-'))
   const migrations = migrationFiles()
   const db = await openDatabase(join(folder, 'database'), migrations)
   try {
     for (let batch = 0; batch < JOBS / A_FILE; batch++) await importWorksheet(db, signedFile(batch), false)
-    say(`\nRecord: ${JOBS} jobs`)
+    await ordersMade(db)
+    say(`\nRecord: ${JOBS} jobs, ${ORDERS} orders`)
     await db.rows('INSERT INTO job_unread SELECT id FROM job ON CONFLICT DO NOTHING')
     const [all] = await timed(1, () => readUp(db))
     say(`  words of all jobs worked out anew: ${(all! / 1000).toFixed(1)} s`)
@@ -63,6 +79,7 @@ export async function recordFigures(say: (line: string) => void): Promise<void> 
     for (const [name, words] of [
       ['one word of all', 'service'],
       ['one of few', '4711'],
+      ['an order, by its number', 'ref 1711'],
       ['the beginning of a word, and a person', 'serv skua'],
       ['nothing, so all', ''],
       ['what is not there', 'zebra'],

@@ -218,7 +218,7 @@ const IDS = [
 ]
 
 test(`${REQUESTS} spoilt requests to every route: refused or done, never a fault of ours; nothing else changes`, async ({ shop }) => {
-  test.setTimeout(60_000 + REQUESTS * 30)
+  test.setTimeout(120_000 + REQUESTS * 100)
   expect(ROUTES.length).toBeGreaterThan(30)
   const random = stream(Number(process.env.SEED ?? 12))
   const one = <Item>(of: readonly Item[]): Item => of[Math.floor(random() * of.length)]!
