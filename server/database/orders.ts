@@ -62,7 +62,8 @@ export const comingPieces = async (sql: Sql) => (await sql.rows<ComingRow>(`${CO
 /** How the checks of some jobs wait for pieces, by check. */
 export async function waitingChecks(sql: Sql, jobIds: readonly string[]): Promise<ReadonlyMap<string, Waiting>> {
   const rows = await sql.rows<LineRow>(
-    `${LINES} JOIN checks c ON c.id = l.check_id WHERE c.job_id = ANY($1) AND NOT c.signed AND l.dropped_at IS NULL AND l.settled_at IS NULL ${IN_ORDER}`,
+    `${LINES} WHERE l.check_id = ANY(ARRAY(SELECT id FROM checks WHERE job_id = ANY($1) AND NOT signed))
+      AND l.check_id IS NOT NULL AND l.dropped_at IS NULL AND l.settled_at IS NULL ${IN_ORDER}`,
     [jobIds],
   )
   const checks = [...new Set(rows.map(({ check_id }) => check_id!))]
@@ -156,11 +157,14 @@ export const purchasesNamed = async (sql: Sql, ids: readonly string[]) =>
 /** All that is said of each of so many orders, the newest first. */
 export const orderWords = (sql: Sql, newest: number) =>
   sql.rows<{ id: string; supplier: string; reference: string; ordered_on: string; said: string }>(
-    `SELECT p.id, p.supplier, p.reference, p.ordered_on, concat_ws(' ', 'order', p.supplier, p.reference,
-      to_char(p.ordered_on::date, 'FMMonth YYYY DD'), string_agg(concat_ws(' ', lot.family, lot.mark, lot.colour, lot.article, l.who, l.cancelled, u.name, c.title), ' ')) AS said
-    FROM (SELECT * FROM purchase ORDER BY created_at DESC, id LIMIT $1) p JOIN order_line l ON l.purchase_id = p.id JOIN lot ON lot.id = l.lot_id
-    LEFT JOIN checks c ON c.id = l.check_id LEFT JOIN job j ON j.id = c.job_id LEFT JOIN unit u ON u.id = j.unit_id
-    GROUP BY p.id, p.supplier, p.reference, p.ordered_on, p.created_at ORDER BY p.ordered_on DESC, p.created_at DESC, p.id`,
+    `SELECT p.id, p.supplier, p.reference, p.ordered_on,
+      concat_ws(' ', 'order', p.supplier, p.reference, to_char(p.ordered_on::date, 'FMMonth YYYY DD'), s.said) AS said
+    FROM (SELECT * FROM purchase ORDER BY created_at DESC, id LIMIT $1) p CROSS JOIN LATERAL (
+      SELECT string_agg(concat_ws(' ', lot.family, lot.mark, lot.colour, lot.article, l.who, l.cancelled, u.name, c.title), ' ') AS said
+      FROM order_line l JOIN lot ON lot.id = l.lot_id
+      LEFT JOIN checks c ON c.id = l.check_id LEFT JOIN job j ON j.id = c.job_id LEFT JOIN unit u ON u.id = j.unit_id
+      WHERE l.purchase_id = p.id) s
+    ORDER BY p.ordered_on DESC, p.created_at DESC, p.id`,
     [newest],
   )
 export const insertPurchase = (sql: Sql, { id, supplier, reference, orderedOn, due }: Omit<Purchase, 'version'>) =>

@@ -14,7 +14,7 @@ const JOBS_AT_ONCE = 200
 /** Other things are told beside the jobs, a few of each. */
 const FEW = 8
 /** An older order is found by the job it was for. */
-const ORDERS_LOOKED_AT = 1_000
+const ORDERS_LOOKED_AT = 200
 
 /** Works out the words of jobs that were written to: others get their turn between. */
 export async function readUp(db: Database, most = Infinity): Promise<void> {

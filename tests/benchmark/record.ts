@@ -23,7 +23,7 @@ const p95 = (values: number[]) => [...values].sort((a, b) => a - b)[Math.floor(v
 const MONTHS = 24
 
 /** The same jobs, signed, each on a day of its own within two years. */
-function signedFile(batch: number): string {
+export function signedFile(batch: number): string {
   const worksheet = JSON.parse(jobsFile(batch, A_FILE, 3)) as Worksheet
   const dayOf = (n: number) => new Date(Date.UTC(2024, 9, 1) + ((n * 7919) % (MONTHS * 30)) * 86_400_000).toISOString()
   return JSON.stringify({
@@ -44,18 +44,19 @@ function signedFile(batch: number): string {
   })
 }
 
-/** Orders of two sizes each, for checks here and there. */
-async function ordersMade(db: Database): Promise<void> {
+/** Orders of two sizes each, which came, for checks that fitted them since. */
+export async function ordersMade(db: Database): Promise<void> {
   await db.rows(
     `INSERT INTO purchase (id, supplier, reference, ordered_on) SELECT 'o' || n, 'Supplier ' || n % 40, 'REF ' || n, '2025-03-04' FROM generate_series(1, $1) n`,
     [ORDERS],
   )
   await db.rows(
-    `INSERT INTO order_line (id, lot_id, pieces, check_id, place, purchase_id)
-    SELECT 'l' || n, (SELECT id FROM lot ORDER BY id LIMIT 1), 1, c.id, 'pack', 'o' || (n + 1) / 2
+    `INSERT INTO order_line (id, lot_id, pieces, check_id, place, purchase_id, settled_at)
+    SELECT 'l' || n, (SELECT id FROM lot ORDER BY id LIMIT 1), 1, c.id, 'pack', 'o' || (n + 1) / 2, now()
     FROM generate_series(1, 2 * $1::integer) n JOIN (SELECT id, row_number() OVER (ORDER BY id) AS i FROM checks) c ON c.i = n`,
     [ORDERS],
   )
+  await db.rows(`INSERT INTO receipt (id, line_id, lot_id) SELECT 'r' || id, id, lot_id FROM order_line`)
 }
 
 export async function recordFigures(say: (line: string) => void): Promise<void> {
