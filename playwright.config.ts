@@ -4,7 +4,7 @@ export default defineConfig({
   testDir: 'tests/e2e',
   globalSetup: './tests/e2e/build.ts',
   // Two servers, two browsers and their workers on two cores: a page can take its time, and a wait ends as soon as it is over.
-  timeout: 180_000,
+  timeout: 300_000,
   expect: { timeout: 30_000 },
   workers: 2,
   fullyParallel: false,

@@ -13,7 +13,7 @@ interface View {
 const KILLS = Number(process.env.KILLS ?? 20)
 
 test(`killed ${KILLS} times in the middle of writes: what was answered is there, nothing is half done, it starts at once`, async () => {
-  test.setTimeout(180_000 + KILLS * 15_000)
+  test.setTimeout(300_000 + KILLS * 15_000)
   const shop = await openWorkshop('demo')
   const url = () => `${shop.address}/api/checks/launch-idler`
   const view = async (): Promise<View> => (await fetch(url())).json() as Promise<View>

@@ -137,7 +137,7 @@ test('open to the network only on purpose, and then every screen says so', async
 })
 
 test('a demo killed while it is loaded starts whole the next time', async () => {
-  test.setTimeout(240_000)
+  test.setTimeout(480_000)
   const demo = await openWorkshop('demo')
   const jobs = async () => ((await (await fetch(`${demo.address}/api/health`)).json()) as { jobs: number }).jobs
   try {
