@@ -51,7 +51,9 @@ export const checkOrderOf = (row: LineRow): CheckOrder => ({
 /** What is wanted and not here, the soonest first. */
 const COMING = `SELECT l.lot_id, l.pieces - ${arrivedAt('l')}::integer AS pieces, p.supplier, p.due, k.title
   FROM order_line l JOIN lot ON lot.id = l.lot_id LEFT JOIN purchase p ON p.id = l.purchase_id LEFT JOIN checks k ON k.id = l.check_id
-  WHERE l.dropped_at IS NULL AND l.cancelled IS NULL AND l.pieces > ${arrivedAt('l')}`
+    LEFT JOIN job ON job.id = k.job_id
+  WHERE l.dropped_at IS NULL AND l.cancelled IS NULL AND (l.purchase_id IS NOT NULL OR (k.removed_at IS NULL AND job.removed_at IS NULL))
+    AND l.pieces > ${arrivedAt('l')}`
 const SOONEST = 'ORDER BY p.due NULLS LAST, l.created_at, l.id'
 /** What of its family is on its way for the drawer: nobody waits for it. */
 export const COMING_FOR_DRAWER = `${COMING} AND lot.family = c.family AND l.check_id IS NULL AND l.purchase_id IS NOT NULL ${SOONEST}`

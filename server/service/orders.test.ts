@@ -79,6 +79,13 @@ describe('orders', () => {
     expect(
       await reasonOf(order(db, { op: op(), id: 'none', supplier: 'Ring maker', lines: ['mistake'], orderedOn: '2026-05-04' })),
     ).toContain('taken off')
+    // What a check that was removed wanted is on neither list, and is back with it.
+    const listed = async () => [(await ordersView(db)).lines.length, (await stockView(db)).coming.length]
+    expect(await listed()).toEqual([3, 3])
+    await db.rows('UPDATE checks SET removed_at = now() WHERE id = $1', [CHECK])
+    expect(await listed()).toEqual([1, 1])
+    await db.rows('UPDATE checks SET removed_at = NULL WHERE id = $1', [CHECK])
+    expect(await listed()).toEqual([3, 3])
   })
   it('is ordered from a supplier, who is remembered with the sizes; the check waits, and says until when', async () => {
     const lines = (await ordersView(db)).lines.map(({ id }) => id)

@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test'
 import { fill, newJob, next, pick, tabToField, tickAll } from './by-keyboard'
-import { emptyForThisFile, expect, tabTo, test, type } from './workshop'
+import { emptyForThisFile, expect, sign, tabTo, test, type } from './workshop'
 
 // A unit that comes back twice, from an empty data folder, by keyboard: what its figure does in between, and its tag. The figures are made up.
 emptyForThisFile()
@@ -16,11 +16,7 @@ async function serve(page: Page, reads: string): Promise<void> {
   await next(page)
   await next(page)
   await tickAll(page)
-  await page.keyboard.press('Escape')
-  await tabTo(page, active => active.id === 'sign-name')
-  await page.keyboard.press('Control+a')
-  await type(page, 'T. Marl')
-  await expect(page.getByTestId('answer')).toContainText('Signed off by T. Marl')
+  await sign(page)
 }
 
 /** On the page of its job. */
