@@ -4,6 +4,7 @@ import { fileURLToPath } from 'node:url'
 import tailwindcss from '@tailwindcss/vite'
 import type { Nitro } from 'nitropack/types'
 import { readerSource } from './scripts/reader-source.mjs'
+import { PREPARED, prepareDatabases } from './server/database/from-source'
 import { HEADERS } from './server/http/headers'
 import type { Nuxt } from 'nuxt/schema'
 
@@ -46,13 +47,14 @@ export default defineNuxtConfig({
   compatibilityDate: '2026-01-01',
   nitro: {
     moduleSideEffects: ['reflect-metadata'],
-    hooks: { compiled: copyLockBinary },
+    hooks: { 'build:before': prepareDatabases, 'compiled': copyLockBinary },
     rollupConfig: { plugins: [readerSource()] },
     routeRules: { '/**': { headers: { ...HEADERS } } },
     typescript: { tsConfig: decorators },
     esbuild: { options: { tsconfigRaw: decorators, target: 'es2022' } },
     serverAssets: [
       { baseName: 'migrations', dir: fromRoot('./server/database/migrations') },
+      { baseName: 'prepared', dir: fromRoot(PREPARED), pattern: 'empty-*.tar.gz' },
       // What a report on paper is set in; of the package only the two faces are taken along.
       { baseName: 'faces', dir: fromRoot('./node_modules/@expo-google-fonts/inter'), pattern: '{400Regular,700Bold}/*.ttf' },
     ],

@@ -20,6 +20,9 @@ export default defineConfig({
       'tests/reference/**/*.test.ts',
     ],
     setupFiles: ['tests/seed.ts'],
+    globalSetup: ['tests/prepared.ts'],
+    // Its default leaves a core free.
+    maxWorkers: 2,
     testTimeout: 60_000,
     // Opening a database in a hook takes seconds, on a busy machine many.
     hookTimeout: 60_000,

@@ -5,11 +5,10 @@ import { join, resolve } from 'node:path'
 import { claim } from '../server/database/claim'
 import { openDatabase } from '../server/database/client'
 import { verify } from '../server/database/verify'
+import { schema } from '../server/database/from-source'
 
 const folder = resolve(process.argv[2] ?? '.')
 const place = join(folder, 'database')
-const sql = join(import.meta.dirname, '../server/database/migrations')
-const migrations = new Map(readdirSync(sql).map(name => [name, readFileSync(join(sql, name), 'utf8')]))
 
 /** The folder itself stays as it is: opening one writes to it. */
 async function check(): Promise<string> {
@@ -18,7 +17,7 @@ async function check(): Promise<string> {
   const copy = mkdtempSync(join(tmpdir(), 'finitum-check-'))
   try {
     cpSync(place, join(copy, 'database'), { recursive: true })
-    const db = await openDatabase(join(copy, 'database'), migrations, { say: () => undefined })
+    const db = await openDatabase(join(copy, 'database'), schema, { say: () => undefined })
     const { counts, faults } = await verify(db)
     await db.close()
     if (faults.length > 0) throw new Error(`${folder} is damaged. ${faults.join(' ')}`)

@@ -18,20 +18,15 @@ import { copiesView, copyWhenDue, makeCopy, setCopies } from './copies'
 import { restoreBackup } from './restore'
 import { LEFT_OUT, tablesOf } from './tables'
 import { writeBackupFile } from './write'
+import { schema, schemaUpTo } from '../database/from-source'
+import { demo } from '../../tests/demo-files'
 
-const folder = new URL('../database/migrations/', import.meta.url)
-const migrations = new Map(
-  readdirSync(folder)
-    .sort()
-    .map(name => [name, readFileSync(new URL(name, folder), 'utf8')]),
-)
-const demo = (name: string) => readFileSync(new URL(`../../demo/${name}`, import.meta.url), 'utf8')
 const home = mkdtempSync(join(tmpdir(), 'finitum-backup-'))
 const file = join(home, 'whole.gz')
 let db: Database
 let digest: string
 beforeAll(async () => {
-  db = await openDatabase(undefined, migrations)
+  db = await openDatabase(undefined, schema)
   await importStock(db, demo('drawer.csv'))
   await importLibrary(db, demo('limits.csv'))
   for (const name of ['1-mail-launch', '6-mail-launch-engine', '3-quarry-loader'])
@@ -47,7 +42,7 @@ afterAll(async () => {
   await db.close()
   rmSync(home, { recursive: true })
 })
-const empty = () => openDatabase(undefined, migrations)
+const empty = () => openDatabase(undefined, schema)
 const saidBy = (work: Promise<unknown>) => work.then(() => null).catch((error: Refused) => error.message)
 /** The same file, with its lines changed. */
 function altered(name: string, change: (lines: string[]) => string[]): string {
@@ -72,7 +67,7 @@ describe('a backup', () => {
   })
   it('restored into an empty workshop gives the same bytes, and the same jobs', async () => {
     const other = await empty()
-    await restoreBackup(other, file, migrations)
+    await restoreBackup(other, file, schema)
     const again = join(home, 'again.gz')
     expect(await writeBackupFile(other, again)).toBe(digest)
     expect(readFileSync(again).equals(readFileSync(file))).toBe(true)
@@ -82,12 +77,12 @@ describe('a backup', () => {
     await importWorksheet(other, demo('2-fire-pump.worksheet.json'), false)
     await expect(other.rows('DELETE FROM sign_off')).rejects.toThrow(/never changed/)
     // A workshop in use takes none.
-    expect(await saidBy(restoreBackup(other, file, migrations))).toContain('This workshop is in use')
+    expect(await saidBy(restoreBackup(other, file, schema))).toContain('This workshop is in use')
     await other.close()
   }, 60_000)
   it('cut short, altered, of a newer version, or something else, is refused and changes nothing', async () => {
     const other = await empty()
-    const said = (path: string) => saidBy(restoreBackup(other, path, migrations))
+    const said = (path: string) => saidBy(restoreBackup(other, path, schema))
     const short = join(home, 'short.gz')
     writeFileSync(short, readFileSync(file).subarray(0, -4000))
     expect(await said(short)).toContain('cut short')
@@ -107,15 +102,14 @@ describe('a backup', () => {
     await other.close()
   }, 60_000)
   it('of an older version is brought up to date on the way', async () => {
-    const names = [...migrations.keys()].slice(0, 20)
-    const old = await openDatabase(undefined, new Map(names.map(name => [name, migrations.get(name)!])))
+    const old = await openDatabase(undefined, schemaUpTo(20))
     await old.rows("INSERT INTO unit (id, name) VALUES ('u', 'Ferry ramp')")
     await old.rows("INSERT INTO job (id, unit_id, title) VALUES ('j', 'u', 'Winch')")
     const path = join(home, 'old.gz')
     await writeBackupFile(old, path)
     await old.close()
     const other = await empty()
-    await restoreBackup(other, path, migrations)
+    await restoreBackup(other, path, schema)
     expect(await other.rows('SELECT title, stage FROM job')).toEqual([{ title: 'Winch', stage: 'in-work' }])
     await other.close()
   }, 60_000)
@@ -125,12 +119,12 @@ describe('copies made by themselves', () => {
   it('are tried, the newest so many stay, and one a day is enough', async () => {
     const day = (n: number) => new Date(Date.UTC(2030, 0, n, 6))
     await setCopies(db, home, { folder: null, keep: 2 })
-    expect(await copyWhenDue(db, home, migrations, day(1))).toBe(true)
-    expect(await copyWhenDue(db, home, migrations, new Date(day(1).getTime() + 3_600_000))).toBe(false)
+    expect(await copyWhenDue(db, home, schema, day(1))).toBe(true)
+    expect(await copyWhenDue(db, home, schema, new Date(day(1).getTime() + 3_600_000))).toBe(false)
     // Nothing was done since.
-    expect(await copyWhenDue(db, home, migrations, day(3))).toBe(false)
-    await makeCopy(db, home, migrations, day(4))
-    const { copies, folder: place } = await makeCopy(db, home, migrations, day(5))
+    expect(await copyWhenDue(db, home, schema, day(3))).toBe(false)
+    await makeCopy(db, home, schema, day(4))
+    const { copies, folder: place } = await makeCopy(db, home, schema, day(5))
     expect(copies.map(({ at, tested }) => [at, tested])).toEqual(
       [5, 4].map(n => [day(n).toISOString(), 'restored in a trial, and the same']),
     )

@@ -14,6 +14,7 @@ import { isAbsolute, join } from 'node:path'
 import type { Copies, Copy } from '#shared/record'
 import type { Database, Sql } from '../database/client'
 import { syncPath } from '../database/files'
+import type { Schema } from '../database/schema'
 import { refuse } from '../http/refuse'
 import { log } from '../log'
 import { tryRestore } from './restore'
@@ -75,12 +76,12 @@ export async function setCopies(db: Database, data: string, { folder, keep }: Se
 
 let making: Promise<Copies> | null = null
 /** Makes a copy now, tries to restore it, and removes the oldest beyond those that stay. Asked for while one is being made, it is that one. */
-export const makeCopy = (db: Database, data: string, migrations: ReadonlyMap<string, string>, now = new Date()): Promise<Copies> =>
-  (making ??= makeNow(db, data, migrations, now).finally(() => {
+export const makeCopy = (db: Database, data: string, schema: Schema, now = new Date()): Promise<Copies> =>
+  (making ??= makeNow(db, data, schema, now).finally(() => {
     making = null
   }))
 
-async function makeNow(db: Database, data: string, migrations: ReadonlyMap<string, string>, now: Date): Promise<Copies> {
+async function makeNow(db: Database, data: string, schema: Schema, now: Date): Promise<Copies> {
   const own = await settings(db)
   const place = placeOf(own, data)
   mkdirSync(place, { recursive: true, mode: 0o700 })
@@ -92,7 +93,7 @@ async function makeNow(db: Database, data: string, migrations: ReadonlyMap<strin
   renameSync(making, path)
   syncPath(place)
   // It is kept whatever comes of the test: a bad copy beside good ones says that something is wrong.
-  const tested = await tryRestore(path, migrations).then(
+  const tested = await tryRestore(path, schema).then(
     () => 'restored in a trial, and the same',
     (error: Error) => `NOT restored in a trial: ${error.message}`,
   )
@@ -105,12 +106,12 @@ async function makeNow(db: Database, data: string, migrations: ReadonlyMap<strin
 }
 
 /** A copy a day, where something was done since the last. */
-export async function copyWhenDue(db: Database, data: string, migrations: ReadonlyMap<string, string>, now = new Date()): Promise<boolean> {
+export async function copyWhenDue(db: Database, data: string, schema: Schema, now = new Date()): Promise<boolean> {
   const { copies } = await copiesView(db, data)
   const newest = copies[0] ? Date.parse(copies[0].at) : null
   if (newest !== null && now.getTime() - newest < DAY_MS) return false
   const [last] = await db.rows<{ at: Date | null }>('SELECT max(at) AS at FROM event')
   if (!last?.at || (newest !== null && last.at.getTime() < newest)) return false
-  await makeCopy(db, data, migrations, now)
+  await makeCopy(db, data, schema, now)
   return true
 }

@@ -1,6 +1,7 @@
 import { mkdtemp, rm } from 'node:fs/promises'
 import { join } from 'node:path'
 import { openDatabase, type Database, type Sql } from '../database/client'
+import type { Schema } from '../database/schema'
 import { verify } from '../database/verify'
 import { refuse } from '../http/refuse'
 import type { CountersLine, TableLine } from './format'
@@ -26,24 +27,24 @@ export async function assertEmpty(sql: Sql): Promise<void> {
 
 /**
  * Restores a backup into an empty workshop: all of it or nothing. One of an older version is brought up to date on the way.
- * @param migrations  of this program
+ * @param schema  of this program
  * @throws Refused where the file is not whole, not of this program, or the workshop is in use
  */
 export async function restoreBackup(
   db: Database,
   path: string,
-  migrations: ReadonlyMap<string, string>,
+  schema: Schema,
 ): Promise<{ readonly rows: number }> {
-  const head = await assertWhole(path, [...migrations.keys()])
+  const head = await assertWhole(path, [...schema.migrations.keys()])
   await assertEmpty(db)
-  if (head.migrations.length === migrations.size) {
+  if (head.migrations.length === schema.migrations.size) {
     await fill(db, path)
     return { rows: head.rows }
   }
   const scratch = await mkdtemp(`${path}.older-`)
   try {
     const newer = join(scratch, 'newer')
-    await bringUpToDate(path, newer, join(scratch, 'database'), head.migrations, migrations)
+    await bringUpToDate(path, newer, join(scratch, 'database'), head.migrations, schema)
     await fill(db, newer)
   } finally {
     await rm(scratch, { recursive: true, force: true })
@@ -57,11 +58,12 @@ async function bringUpToDate(
   newer: string,
   folder: string,
   had: readonly string[],
-  migrations: ReadonlyMap<string, string>,
+  schema: Schema,
 ): Promise<void> {
-  const old = await openDatabase(folder, new Map([...migrations].filter(([name]) => had.includes(name))), { say: () => undefined })
+  const migrations = new Map([...schema.migrations].filter(([name]) => had.includes(name)))
+  const old = await openDatabase(folder, { migrations }, { say: () => undefined })
   await fill(old, path).finally(() => old.close())
-  const now = await openDatabase(folder, migrations, { say: () => undefined })
+  const now = await openDatabase(folder, schema, { say: () => undefined })
   await writeBackupFile(now, newer).finally(() => now.close())
 }
 
@@ -118,12 +120,12 @@ const fill = (db: Database, path: string): Promise<void> =>
   })
 
 /** Can this file be restored, and is what comes of it the same? Tried in a workshop in memory. @throws Refused where not */
-export async function tryRestore(path: string, migrations: ReadonlyMap<string, string>): Promise<void> {
+export async function tryRestore(path: string, schema: Schema): Promise<void> {
   const again = `${path}.again`
-  const scratch = await openDatabase(undefined, migrations)
+  const scratch = await openDatabase(undefined, schema)
   try {
-    await restoreBackup(scratch, path, migrations)
-    const { sha256 } = await assertWhole(path, [...migrations.keys()])
+    await restoreBackup(scratch, path, schema)
+    const { sha256 } = await assertWhole(path, [...schema.migrations.keys()])
     if ((await writeBackupFile(scratch, again)) !== sha256) throw refuse(500, 'Restored, it is not the same.')
   } finally {
     await scratch.close()

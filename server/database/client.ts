@@ -2,6 +2,7 @@ import type { PGlite } from '@electric-sql/pglite'
 import { keepCheckpoints } from './checkpoints'
 import { openEngine } from './engine'
 import { SyncedFiles } from './files'
+import type { Schema } from './schema'
 
 /** A long statement that is run again and again: it is planned once. All its values are text. */
 export interface Prepared {
@@ -42,7 +43,7 @@ export interface Opening {
  */
 export async function openDatabase(
   folder: string | undefined,
-  migrations: ReadonlyMap<string, string>,
+  schema: Schema,
   {
     say = line => process.stdout.write(`${line}\n`),
     mayWrite = () => undefined,
@@ -50,7 +51,7 @@ export async function openDatabase(
     gone = () => undefined,
   }: Opening = {},
 ): Promise<Database> {
-  const lite = await openEngine(folder, migrations, { say, files })
+  const lite = await openEngine(folder, schema, { say, files })
   const checkpoints = folder ? keepCheckpoints(lite) : null
   const planned = new Map<string, 'coming' | 'there'>()
   const wrap = (connection: Pick<PGlite, 'query'>): Sql => ({

@@ -10,7 +10,9 @@ import { claim, type Claim } from './claim'
 import { openDatabase, type Database } from './client'
 import { SyncedFiles } from './files'
 import { learnFromOlderChecks, takeStock } from './learn'
+import { preparedName } from './prepared'
 import { Room } from './room'
+import type { Schema } from './schema'
 import { log, logInto } from '../log'
 
 /** How often it is seen whether the folder is still this process's own. */
@@ -25,15 +27,16 @@ export function database(): Promise<Database> {
   return opening
 }
 
-let read: Promise<ReadonlyMap<string, string>> | null = null
-/** What the tables of this version have been through, by name. */
-export const migrations = (): Promise<ReadonlyMap<string, string>> => (read ??= readMigrations())
+let read: Promise<Schema> | null = null
+/** The tables of this version, as the build brought them along. */
+export const schema = (): Promise<Schema> => (read ??= readSchema())
 
-async function readMigrations(): Promise<ReadonlyMap<string, string>> {
+async function readSchema(): Promise<Schema> {
   const assets = useStorage('assets:migrations')
-  const all = new Map<string, string>()
-  for (const name of (await assets.getKeys()).sort()) if (name.endsWith('.sql')) all.set(name, String(await assets.getItem(name)))
-  return all
+  const migrations = new Map<string, string>()
+  for (const name of (await assets.getKeys()).sort())
+    if (name.endsWith('.sql')) migrations.set(name, String(await assets.getItem(name)))
+  return { migrations, prepared: async () => (await useStorage('assets:prepared').getItemRaw<Uint8Array>(preparedName(migrations))) ?? null }
 }
 
 /** Where what is not in the database can be put; without a folder of its own, where the system puts such things. */
@@ -47,7 +50,7 @@ const FIRST_COPY_MS = 60_000
 function keepCopies(db: Database): void {
   if (!process.env.FINITUM_DATA || process.env.FINITUM_COPIES === 'no') return
   const look = () =>
-    void migrations()
+    void schema()
       .then(all => copyWhenDue(db, dataFolder(), all))
       .catch((error: Error) => log('copy', `none was made: ${error.message}`))
   setTimeout(look, FIRST_COPY_MS).unref()
@@ -55,7 +58,7 @@ function keepCopies(db: Database): void {
 }
 
 async function open(): Promise<Database> {
-  const all = await migrations()
+  const all = await schema()
   const folder = process.env.FINITUM_DATA
   const db = folder ? await openFolder(folder, all) : await openDatabase(undefined, all)
   await forgetArrivals(db)
@@ -69,7 +72,7 @@ async function open(): Promise<Database> {
   return db
 }
 
-async function openFolder(folder: string, all: ReadonlyMap<string, string>): Promise<Database> {
+async function openFolder(folder: string, all: Schema): Promise<Database> {
   // Whatever is written here is for its owner's eyes.
   process.umask(0o077)
   held = claim(folder)

@@ -11,13 +11,16 @@ import { importWorksheet } from '../import/worksheet'
 import { fitPack } from '../service/check-commands'
 import { checkView } from '../service/check-view'
 import { Refused } from '../http/refuse'
+import { openEngine } from './engine'
+import { SyncedFiles } from './files'
+import { schema, schemaUpTo } from './from-source'
+import { migrate, missing } from './migrate'
+import { demo } from '../../tests/demo-files'
 
-const folder = new URL('./migrations/', import.meta.url)
-const migrations = new Map(readdirSync(folder).map(name => [name, readFileSync(new URL(name, folder), 'utf8')]))
-const demo = (name: string) => readFileSync(new URL(`../../demo/${name}`, import.meta.url), 'utf8')
+const QUIET = { say: () => undefined, files: (folder: string) => new SyncedFiles(folder) }
 let db: Database
 beforeAll(async () => {
-  db = await openDatabase(undefined, migrations)
+  db = await openDatabase(undefined, schema)
   await importStock(db, demo('drawer.csv'))
   await importWorksheet(db, demo('1-mail-launch.worksheet.json'), false)
 })
@@ -25,18 +28,14 @@ afterAll(() => db.close())
 
 describe('the database', () => {
   it('refuses data of a newer program with a sentence', async () => {
-    const { PGlite } = await import('@electric-sql/pglite')
-    const { missing } = await import('./migrate')
-    const lite = await PGlite.create()
-    await missing(lite, migrations)
+    const lite = await openEngine(undefined, schemaUpTo(0), QUIET)
+    await missing(lite, schema.migrations)
     await lite.query("INSERT INTO migration (name) VALUES ('9999_later.sql')")
-    await expect(missing(lite, migrations)).rejects.toThrow('written by a newer Finitum')
+    await expect(missing(lite, schema.migrations)).rejects.toThrow('written by a newer Finitum')
     await lite.close()
   })
   it('leaves nothing behind of a migration that fails', async () => {
-    const { PGlite } = await import('@electric-sql/pglite')
-    const { migrate } = await import('./migrate')
-    const lite = await PGlite.create()
+    const lite = await openEngine(undefined, schemaUpTo(0), QUIET)
     const broken = new Map([['0001_a.sql', 'CREATE TABLE a (x int); CREATE TABLE b (y nonsense);']])
     await expect(migrate(lite, broken, [...broken.keys()])).rejects.toThrow()
     expect((await lite.query("SELECT 1 FROM pg_tables WHERE tablename = 'a'")).rows).toEqual([])
@@ -45,11 +44,10 @@ describe('the database', () => {
   it('is copied before it is brought up to date, and the newest two copies are kept', async () => {
     const home = mkdtempSync(join(tmpdir(), 'finitum-copy-'))
     const data = join(home, 'database')
-    const names = [...migrations.keys()].sort()
-    const upTo = (count: number) => new Map(names.slice(0, count).map(name => [name, migrations.get(name)!]))
+    const names = [...schema.migrations.keys()].sort()
     const said: string[] = []
     for (const count of [1, 2, 3, 4]) {
-      const old = await openDatabase(data, upTo(count), { say: line => said.push(line) })
+      const old = await openDatabase(data, schemaUpTo(count), { say: line => said.push(line) })
       if (count === 1) await old.rows("INSERT INTO unit (id, name) VALUES ('u1', 'Ferry ramp')")
       await old.close()
     }
@@ -62,7 +60,7 @@ describe('the database', () => {
     expect(said).toHaveLength(3)
     expect(said.at(-1)).toContain(copies.at(-1))
     // The older of the two holds what was there after two steps.
-    const copy = await openDatabase(join(home, copies[0]!), upTo(2))
+    const copy = await openDatabase(join(home, copies[0]!), schemaUpTo(2))
     expect(await copy.rows('SELECT name FROM migration ORDER BY name')).toEqual(names.slice(0, 2).map(name => ({ name })))
     expect(await copy.rows('SELECT name FROM unit')).toEqual([{ name: 'Ferry ramp' }])
     await copy.close()
@@ -172,7 +170,7 @@ describe('files', () => {
     const before = await allLots(db)
     const csv = await exportStock(db)
     expect(await importStock(db, csv)).toEqual({ added: 0, corrected: 0 })
-    const other = await openDatabase(undefined, migrations)
+    const other = await openDatabase(undefined, schema)
     await importStock(other, csv)
     const plain = (lots: typeof before) => lots.map(({ version: _, ...lot }) => lot)
     expect(plain(await allLots(other))).toEqual(plain(before))

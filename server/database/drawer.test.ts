@@ -2,7 +2,6 @@ import Papa from 'papaparse'
 import 'reflect-metadata'
 import { readFileSync, readdirSync } from 'node:fs'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { PGlite } from '@electric-sql/pglite'
 import { checkKind } from '#core/check/registry'
 import { pieceScatter } from '#core/pack/lot'
 import { nm, thou } from '#core/quantity/length'
@@ -21,9 +20,10 @@ import { exportStock, importStock } from '../import/drawer'
 import { exportJob } from '../service/export'
 import { importWorksheet } from '../import/worksheet'
 import { JobQueryDto } from '#shared/dto/job'
+import { openEngine } from './engine'
+import { SyncedFiles } from './files'
+import { schema, schemaUpTo } from './from-source'
 
-const folder = new URL('./migrations/', import.meta.url)
-const migrations = new Map(readdirSync(folder).map(name => [name, readFileSync(new URL(name, folder), 'utf8')]))
 let db: Database
 let ops = 0
 const op = () => `op-${ops++}`
@@ -37,7 +37,7 @@ const command = async (id: string) => ({ op: op(), version: (await lot(id)).vers
 const size = (id: string, count: number, thick = 18) => addLot(db, { op: op(), id, family: 'shims', nominal: thou(thick), count })
 
 beforeAll(async () => {
-  db = await openDatabase(undefined, migrations)
+  db = await openDatabase(undefined, schema)
 })
 afterAll(() => db.close())
 
@@ -106,7 +106,7 @@ describe('sizes piece by piece', () => {
   it('goes out as CSV and comes back', async () => {
     await tellApart(db, 'eighteen', { ...(await command('eighteen')), id: 'tray-5', size: nm(449_000), mark: 'tray 5' })
     await changeLot(db, 'eighteen', { ...(await command('eighteen')), sizes: [nm(450_000), nm(451_000)], scatter: nm(2_500) })
-    const other = await openDatabase(undefined, migrations)
+    const other = await openDatabase(undefined, schema)
     await importStock(other, await exportStock(db))
     const plain = (lots: Awaited<ReturnType<typeof allLots>>) => lots.map(({ version: _, ...rest }) => rest)
     expect(plain(await allLots(other))).toEqual(plain(await allLots(db)))
@@ -116,7 +116,7 @@ describe('sizes piece by piece', () => {
     await other.close()
   })
   it('a mark that a spreadsheet would run is escaped, with a line break inside too; figures stay figures', async () => {
-    const other = await openDatabase(undefined, migrations)
+    const other = await openDatabase(undefined, schema)
     for (const [i, mark] of ['=1+1', '+1', '-1', '@a', '=a\nb', 'plain', '10'].entries())
       await insertLot(other, { ...(await allLots(db))[0]!, id: `m${i}`, mark })
     const csv = await exportStock(other)
@@ -125,14 +125,14 @@ describe('sizes piece by piece', () => {
       row.count,
     ])
     expect(marks.sort()).toEqual([`'+1`, `'-1`, `'=1+1`, `'=a\nb`, `'@a`, '10', 'plain'].sort().map(mark => [mark, '0']))
-    const back = await openDatabase(undefined, migrations)
+    const back = await openDatabase(undefined, schema)
     await importStock(back, csv)
     expect((await allLots(back)).map(lot => lot.mark).sort()).toEqual((await allLots(other)).map(lot => lot.mark).sort())
     await other.close()
     await back.close()
   })
   it('takes a drawer of 5,000 sizes at once, and no more', async () => {
-    const other = await openDatabase(undefined, migrations)
+    const other = await openDatabase(undefined, schema)
     const csv = (count: number) => `family,nominal,count\n${Array.from({ length: count }, (_, i) => `f,${i + 1} um,2`).join('\n')}\n`
     expect(await importStock(other, csv(5_000))).toEqual({ added: 5_000, corrected: 0 })
     expect((await allLots(other)).every(lot => lot.onHand === 2)).toBe(true)
@@ -141,11 +141,9 @@ describe('sizes piece by piece', () => {
     await other.close()
   })
   it('what was measured before sizes were kept is the one figure of its size', async () => {
-    const lite = await PGlite.create()
-    const old = new Map([...migrations].filter(([name]) => name < '0011'))
-    await migrate(lite, old, await missing(lite, old))
+    const lite = await openEngine(undefined, schemaUpTo('0011'), { say: () => undefined, files: folder => new SyncedFiles(folder) })
     await lite.exec(`INSERT INTO lot (id, family, nominal_nm, measured_nm) VALUES ('a', 'f', 100, 101), ('b', 'f', 200, NULL)`)
-    await migrate(lite, migrations, await missing(lite, migrations))
+    await migrate(lite, schema.migrations, await missing(lite, schema.migrations))
     const { rows } = await lite.query<{ sizes: number[] }>('SELECT sizes FROM lot ORDER BY id')
     expect(rows.map(row => row.sizes)).toEqual([[101], []])
     await lite.close()

@@ -4,6 +4,8 @@ import { PGlite } from '@electric-sql/pglite'
 import { copyBeside, syncFolder } from './copy'
 import { SYNCED, syncPath, type SyncedFiles } from './files'
 import { migrate, missing } from './migrate'
+import { beginWorkshop, inMemory, unpack } from './prepared'
+import type { Schema } from './schema'
 
 export interface Engine {
   /** told where a copy of the data was put before it was changed */
@@ -17,20 +19,26 @@ export interface Engine {
  * already is copied first.
  * @throws Error with a sentence when the database is newer than the program, or cannot be opened
  */
-export async function openEngine(folder: string | undefined, migrations: ReadonlyMap<string, string>, engine: Engine): Promise<PGlite> {
-  if (!folder) return upToDate(await PGlite.create(), migrations)
-  if (!existsSync(folder) || readdirSync(folder).length === 0) await begin(folder, migrations)
+export async function openEngine(folder: string | undefined, { migrations, prepared }: Schema, engine: Engine): Promise<PGlite> {
+  if (!folder) {
+    const lite = await inMemory(await prepared?.())
+    await migrate(lite, migrations, await missing(lite, migrations))
+    await beginWorkshop(lite)
+    return lite
+  }
+  if (!existsSync(folder) || readdirSync(folder).length === 0) await begin(folder, await prepared?.())
   chmodSync(folder, 0o700)
   let lite = await start(folder, engine.files(folder))
   try {
     const names = await missing(lite, migrations)
-    if (names.length > 0) {
+    if (names.length > 0 && names.length < migrations.size) {
       await lite.close()
       const copy = await copyBeside(folder, names[0]!.replace(/\.sql$/, ''))
       engine.say(`The data is brought up to date; as it was before, it is kept in ${copy}`)
       lite = await start(folder, engine.files(folder))
     }
     await migrate(lite, migrations, names)
+    await beginWorkshop(lite)
     ownerOnly(folder)
   } catch (error) {
     if (!lite.closed) await lite.close()
@@ -39,19 +47,13 @@ export async function openEngine(folder: string | undefined, migrations: Readonl
   return lite
 }
 
-async function upToDate(lite: PGlite, migrations: ReadonlyMap<string, string>): Promise<PGlite> {
-  await migrate(lite, migrations, await missing(lite, migrations))
-  return lite
-}
-
 /** A new database is made beside its place and takes it when it is whole and on the disk: cut short, it is made anew the next time. */
-async function begin(folder: string, migrations: ReadonlyMap<string, string>): Promise<void> {
+async function begin(folder: string, packed: Uint8Array | null | undefined): Promise<void> {
   const making = `${folder}.making`
   rmSync(making, { recursive: true, force: true })
   mkdirSync(making, { recursive: true, mode: 0o700 })
-  const lite = await upToDate(await PGlite.create(making), migrations)
-  await lite.exec('CHECKPOINT')
-  await lite.close()
+  if (packed) unpack(packed, making)
+  else await (await PGlite.create(making)).close()
   await syncFolder(making)
   renameSync(making, folder)
   syncPath(dirname(folder))

@@ -1,6 +1,6 @@
 import { readFileSync, readdirSync } from 'node:fs'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { PGlite } from '@electric-sql/pglite'
+import type { PGlite } from '@electric-sql/pglite'
 import { evaluateCheck } from '#core/check/evaluate-check'
 import { checkKind } from '#core/check/registry'
 import { nm, thou } from '#core/quantity/length'
@@ -31,18 +31,20 @@ import { createCheck } from '../service/new-check'
 import { moveStock } from '../service/stock'
 import { exportJob } from '../service/export'
 import { importWorksheet } from '../import/worksheet'
+import { openEngine } from './engine'
+import { SyncedFiles } from './files'
+import { schema, schemaUpTo } from './from-source'
+import { demo } from '../../tests/demo-files'
 
-const folder = new URL('./migrations/', import.meta.url)
-const migrations = new Map(readdirSync(folder).map(name => [name, readFileSync(new URL(name, folder), 'utf8')]))
-const demo = (name: string) => readFileSync(new URL(`../../demo/${name}`, import.meta.url), 'utf8')
 let db: Database
 beforeAll(async () => {
-  db = await openDatabase(undefined, migrations)
+  db = await openDatabase(undefined, schema)
   for (const name of ['6-mail-launch-engine', '7-fire-pump-flywheel', '9-post-motorcycle-engine'])
     await importWorksheet(db, demo(`${name}.worksheet.json`), false)
 })
 afterAll(() => db.close())
-const bringUp = async (lite: PGlite, upTo: ReadonlyMap<string, string>) => migrate(lite, upTo, await missing(lite, upTo))
+const bringUp = async (lite: PGlite) => migrate(lite, schema.migrations, await missing(lite, schema.migrations))
+const QUIET = { say: () => undefined, files: (folder: string) => new SyncedFiles(folder) }
 const faultOf = async (work: Promise<unknown>) => {
   const error = await work.catch((e: unknown) => e)
   if (!(error instanceof Refused)) throw new Error(`Not refused: ${String(error)}`)
@@ -51,8 +53,7 @@ const faultOf = async (work: Promise<unknown>) => {
 
 describe('data of the first version', () => {
   it('is carried over: limits, pack, prediction, gauge, stale mark', async () => {
-    const lite = await PGlite.create()
-    await bringUp(lite, new Map([...migrations].filter(([name]) => name < '0003')))
+    const lite = await openEngine(undefined, schemaUpTo('0003'), QUIET)
     await lite.exec(`
       INSERT INTO unit (id, name) VALUES ('u', 'Ferry'); INSERT INTO job (id, unit_id, title) VALUES ('j', 'u', 'Box');
       INSERT INTO checks (id, job_id, position, kind, title, entry_unit, setup, working, rule, aim, pack_rules, family, u_refit, tip_angle, gauge_id, stale, state)
@@ -62,7 +63,7 @@ describe('data of the first version', () => {
       INSERT INTO trial (id, check_id, ordinal) VALUES ('t1', 'c', 1); INSERT INTO trial (id, check_id, ordinal, predicted_play, predicted_u, predicted_u_own) VALUES ('t2', 'c', 2, 100000, 5000, 4000);
       INSERT INTO pack_listing (trial_id) VALUES ('t2'); INSERT INTO trial_piece SELECT id, 'l', 2 FROM pack_listing;
       INSERT INTO series (trial_id, gauge_id) VALUES ('t2', 'dial-thou'); INSERT INTO reading (id, series_id, point, start_nm, far_nm, back_nm, at) SELECT 'r', id, 'travel', 0, 101600, 0, '2026-05-04T09:00:00Z' FROM series;`)
-    await bringUp(lite, migrations)
+    await bringUp(lite)
     const sql = {
       rows: async <Row>(statement: string, values: readonly unknown[] = []) => (await lite.query<Row>(statement, [...values])).rows,
       prepared: async <Row>({ statement }: Prepared, values: readonly string[]) => (await lite.query<Row>(statement, [...values])).rows,
@@ -84,12 +85,11 @@ describe('data of the first version', () => {
     await lite.close()
   })
   it('loses the part’s name from a reason that was stored with it, and stays append-only', async () => {
-    const lite = await PGlite.create()
-    await bringUp(lite, new Map([...migrations].filter(([name]) => name < '0008')))
+    const lite = await openEngine(undefined, schemaUpTo('0008'), QUIET)
     await lite.exec(`
       INSERT INTO unit (id, name) VALUES ('u', 'Ferry'); INSERT INTO job (id, unit_id, title) VALUES ('j', 'u', 'Box'); INSERT INTO part (id, job_id, name) VALUES ('p', 'j', 'Crankshaft');
       INSERT INTO part_change (id, part_id, reason) VALUES ('a', 'p', 'crankshaft: reground'), ('b', 'p', 'straightened: once');`)
-    await bringUp(lite, migrations)
+    await bringUp(lite)
     const { rows } = await lite.query<{ reason: string }>('SELECT reason FROM part_change ORDER BY id')
     expect(rows.map(({ reason }) => reason)).toEqual(['reground', 'straightened: once'])
     await expect(lite.query("UPDATE part_change SET reason = 'x'")).rejects.toThrow('never changed')
@@ -200,7 +200,7 @@ describe('readings in their forms', () => {
   })
   it.each(['launch-engine', 'moto-engine'])('a whole engine goes out and reads back the same: %s', async job => {
     const sheet = await exportJob(db, job)
-    const other = await openDatabase(undefined, migrations)
+    const other = await openDatabase(undefined, schema)
     await importWorksheet(other, JSON.stringify(sheet), false)
     const again = await exportJob(other, job)
     // Every workshop counts for itself: what is kept is which came first.
@@ -274,7 +274,7 @@ describe('a piece made for a place', () => {
 
 describe('what is stored', () => {
   it('is what was decided: after every command the check read anew is the check that was answered', async () => {
-    const shop = await openDatabase(undefined, migrations)
+    const shop = await openDatabase(undefined, schema)
     let statements = 0
     const counted: Database = {
       ...shop,
@@ -375,7 +375,7 @@ describe('what is stored', () => {
     await shop.close()
   })
   it('a hub checked again begins with what the last of its type has learned of the nut; another unit does not', async () => {
-    const shop = await openDatabase(undefined, migrations)
+    const shop = await openDatabase(undefined, schema)
     const sheet = JSON.parse(demo('11-island-bus-hub.worksheet.json')) as {
       jobs: [{ unit: { name: string }; checks: [Record<string, unknown>] }]
     }
@@ -398,7 +398,7 @@ describe('what is stored', () => {
     await shop.close()
   })
   it('a file teaches nothing of a gauge, and one’s own file read as a copy does not count twice', async () => {
-    const shop = await openDatabase(undefined, migrations)
+    const shop = await openDatabase(undefined, schema)
     await createJob(shop, { op: 'j', id: 'j', unit: 'Ferry', title: 'Box' })
     for (const id of ['one', 'two'])
       await createCheck(shop, 'j', { op: `c${id}`, id, kind: 'shaft-end-play', settings: { setup: { pack: 'none' } } })

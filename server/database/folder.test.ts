@@ -17,9 +17,10 @@ import { afterAll, beforeEach, describe, expect, it } from 'vitest'
 import { claim } from './claim'
 import { openDatabase } from './client'
 import { SyncedFiles } from './files'
+import { schemaOf } from './from-source'
 import { LEAST_FREE, NoRoom, Room } from './room'
 
-const migrations = new Map([['0001_a.sql', 'CREATE TABLE a (x int)']])
+const small = schemaOf(new Map([['0001_a.sql', 'CREATE TABLE a (x int)']]))
 const MB = 1024 * 1024
 const home = mkdtempSync(join(tmpdir(), 'finitum-folder-'))
 let count = 0
@@ -46,7 +47,7 @@ describe('a data folder', () => {
     claim(folder).release()
   })
   it('a long statement asked for twice at once, outside and inside a transaction, is answered twice', async () => {
-    const db = await openDatabase(undefined, migrations)
+    const db = await openDatabase(undefined, small)
     const long = { name: 'long', values: 1, statement: 'SELECT $1::text AS said' }
     const both = await Promise.all([
       db.transaction(sql => sql.prepared(long, ['in'])),
@@ -78,23 +79,23 @@ describe('a data folder', () => {
 describe('a database in it', () => {
   it('half made, by a process that was killed, is made anew', async () => {
     mkdirSync(join(folder, 'database.making/base'), { recursive: true })
-    const db = await openDatabase(join(folder, 'database'), migrations)
+    const db = await openDatabase(join(folder, 'database'), small)
     expect(await db.rows('SELECT * FROM a')).toEqual([])
     await db.close()
     expect(readdirSync(folder)).toEqual(['database'])
   })
   it('damaged is said to be, with what to do, and left as it is', async () => {
     const place = join(folder, 'database')
-    await (await openDatabase(place, migrations)).close()
+    await (await openDatabase(place, small)).close()
     truncateSync(join(place, 'global/pg_control'), 100)
-    await expect(openDatabase(place, migrations)).rejects.toThrow(
+    await expect(openDatabase(place, small)).rejects.toThrow(
       /^The database in .* is damaged \(.+\)\. Nothing was changed\. Put a copy back/,
     )
     rmSync(join(place, 'global/pg_control'))
-    await expect(openDatabase(place, migrations)).rejects.toThrow('is damaged (global/pg_control is missing)')
+    await expect(openDatabase(place, small)).rejects.toThrow('is damaged (global/pg_control is missing)')
     mkdirSync(join(folder, 'other'))
     rmSync(join(place, 'PG_VERSION'))
-    await expect(openDatabase(place, migrations)).rejects.toThrow('is damaged (PG_VERSION is missing)')
+    await expect(openDatabase(place, small)).rejects.toThrow('is damaged (PG_VERSION is missing)')
   })
 })
 
@@ -146,13 +147,13 @@ describe('room on the disk', () => {
         left = Infinity
         return true
       })
-    const db = await openDatabase(place, migrations, { files })
+    const db = await openDatabase(place, small, { files })
     left = 10_000
     await db.transaction(sql => sql.rows('INSERT INTO a SELECT n FROM generate_series(1, 5000) n'))
     await db.rows('CHECKPOINT')
     expect(given).toBe(1)
     await db.close()
-    const again = await openDatabase(place, migrations)
+    const again = await openDatabase(place, small)
     expect(await again.rows('SELECT count(*)::integer AS n FROM a')).toEqual([{ n: 5000 }])
     await again.close()
   })

@@ -15,13 +15,12 @@ import { removeJob } from '../service/removal'
 import { changeUnit } from '../service/units'
 import { find } from './find'
 import { questionOf, wordsIn } from './words'
+import { schema } from '../database/from-source'
+import { demo } from '../../tests/demo-files'
 
-const folder = new URL('../database/migrations/', import.meta.url)
-const migrations = new Map(readdirSync(folder).map(name => [name, readFileSync(new URL(name, folder), 'utf8')]))
-const demo = (name: string) => readFileSync(new URL(`../../demo/${name}`, import.meta.url), 'utf8')
 let db: Database
 beforeAll(async () => {
-  db = await openDatabase(undefined, migrations)
+  db = await openDatabase(undefined, schema)
   await importStock(db, demo('drawer.csv'))
   await importLibrary(db, demo('limits.csv'))
   for (const name of ['1-mail-launch', '6-mail-launch-engine', '4-island-bus'])

@@ -17,14 +17,12 @@ import { importStock } from './drawer'
 import { Cancelled } from './progress'
 import { importWorksheet } from './worksheet'
 import { replacePart } from '../service/part-change'
+import { schema } from '../database/from-source'
+import { demo, DEMO_WORKSHEETS as DEMO } from '../../tests/demo-files'
 
-const folder = new URL('../database/migrations/', import.meta.url)
-const migrations = new Map(readdirSync(folder).map(name => [name, readFileSync(new URL(name, folder), 'utf8')]))
-const demo = (name: string) => readFileSync(new URL(`../../demo/${name}`, import.meta.url), 'utf8')
-const DEMO = readdirSync(new URL('../../demo/', import.meta.url)).filter(name => name.endsWith('.worksheet.json'))
 let db: Database
 beforeAll(async () => {
-  db = await openDatabase(undefined, migrations)
+  db = await openDatabase(undefined, schema)
 })
 afterAll(() => db.close())
 

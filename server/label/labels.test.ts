@@ -13,17 +13,16 @@ import { importWorksheet } from '../import/worksheet'
 import { changeJob, createJob } from '../service/jobs'
 import { labelsOf, scanned } from '../service/labels'
 import { labelsPdf } from './pdf'
+import { schema } from '../database/from-source'
+import { demo } from '../../tests/demo-files'
 
-const folder = new URL('../database/migrations/', import.meta.url)
-const migrations = new Map(readdirSync(folder).map(name => [name, readFileSync(new URL(name, folder), 'utf8')]))
-const demo = (name: string) => readFileSync(new URL(`../../demo/${name}`, import.meta.url), 'utf8')
 const face = (weight: string) =>
   readFileSync(new URL(`../../node_modules/@expo-google-fonts/inter/${weight}/Inter_${weight}.ttf`, import.meta.url))
 const faces = { regular: face('400Regular'), bold: face('700Bold') }
 const home = mkdtempSync(join(tmpdir(), 'finitum-labels-'))
 let db: Database
 beforeAll(async () => {
-  db = await openDatabase(undefined, migrations)
+  db = await openDatabase(undefined, schema)
   await importStock(db, demo('drawer.csv'))
   await importWorksheet(db, demo('90-mail-launch-services.worksheet.json'), false)
 }, 60_000)

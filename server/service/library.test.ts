@@ -14,13 +14,12 @@ import { changeSettings } from './check-commands'
 import { checkView } from './check-view'
 import { gaugeRecord, recordGaugeCheck } from './gauges'
 import { addEntry, changeEntry, removeEntry } from './library'
+import { schema } from '../database/from-source'
+import { demo } from '../../tests/demo-files'
 
-const folder = new URL('../database/migrations/', import.meta.url)
-const migrations = new Map(readdirSync(folder).map(name => [name, readFileSync(new URL(name, folder), 'utf8')]))
-const demo = (name: string) => readFileSync(new URL(`../../demo/${name}`, import.meta.url), 'utf8')
 let db: Database
 beforeAll(async () => {
-  db = await openDatabase(undefined, migrations)
+  db = await openDatabase(undefined, schema)
   await importWorksheet(db, demo('1-mail-launch.worksheet.json'), false)
 })
 afterAll(() => db.close())
@@ -73,7 +72,7 @@ describe('the library of limits', () => {
     const changed = await importLibrary(db, csv.replace('two-sided,2,6', 'two-sided,2,5'))
     expect(changed).toMatchObject({ added: 0, changed: 1 })
     expect(changed.entries.find(({ id }) => id === 'lib-launch-output')).toMatchObject({ version: 2, set: { upper: thou(5) } })
-    const other = await openDatabase(undefined, migrations)
+    const other = await openDatabase(undefined, schema)
     await importLibrary(other, written)
     expect(writeLibrary(await allEntries(other))).toBe(written)
     await other.close()

@@ -16,17 +16,16 @@ import { addLine, cancel, changePurchase, dropLine, order, ordersView, orderRows
 import { removeLot } from './removal'
 import { changeLot, moveStock, stockView } from './stock'
 import { stockLots } from '../database/stock'
+import { schema } from '../database/from-source'
+import { demo } from '../../tests/demo-files'
 
-const folder = new URL('../database/migrations/', import.meta.url)
-const migrations = new Map(readdirSync(folder).map(name => [name, readFileSync(new URL(name, folder), 'utf8')]))
-const demo = (name: string) => readFileSync(new URL(`../../demo/${name}`, import.meta.url), 'utf8')
 let db: Database
 let ops = 0
 const op = () => `op-${ops++}`
 const CHECK = 'launch-input'
 const place = 'pack'
 beforeAll(async () => {
-  db = await openDatabase(undefined, migrations)
+  db = await openDatabase(undefined, schema)
   await importStock(db, demo('drawer.csv'))
   // Nobody has said yet who the sizes are bought from.
   await db.rows(`UPDATE lot SET supplier = '', article = ''`)

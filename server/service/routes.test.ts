@@ -11,13 +11,12 @@ import { createJob, jobView } from './jobs'
 import { removeRoute } from './removal'
 import { lastTime, saveRoute } from './routes'
 import { learnFigures, trendsOfType, trendsOfUnit } from './trends'
+import { schema } from '../database/from-source'
+import { demo } from '../../tests/demo-files'
 
-const folder = new URL('../database/migrations/', import.meta.url)
-const migrations = new Map(readdirSync(folder).map(name => [name, readFileSync(new URL(name, folder), 'utf8')]))
-const demo = (name: string) => readFileSync(new URL(`../../demo/${name}`, import.meta.url), 'utf8')
 let db: Database
 beforeAll(async () => {
-  db = await openDatabase(undefined, migrations)
+  db = await openDatabase(undefined, schema)
   await importStock(db, demo('drawer.csv'))
   await importWorksheet(db, demo('90-mail-launch-services.worksheet.json'), false)
 }, 60_000)

@@ -12,13 +12,12 @@ import { addPerson, changePerson } from './people'
 import { addPhoto, changePhoto, removePhoto } from './photos'
 import { removePerson } from './removal'
 import { changeUnit, unitView } from './units'
+import { schema } from '../database/from-source'
 
-const folder = new URL('../database/migrations/', import.meta.url)
-const migrations = new Map(readdirSync(folder).map(name => [name, readFileSync(new URL(name, folder), 'utf8')]))
 const engine = readFileSync(new URL('../../demo/6-mail-launch-engine.worksheet.json', import.meta.url), 'utf8')
 let db: Database
 beforeAll(async () => {
-  db = await openDatabase(undefined, migrations)
+  db = await openDatabase(undefined, schema)
 })
 afterAll(() => db.close())
 const saidBy = (work: Promise<unknown>) => work.then(() => null).catch((error: Refused) => error.refusal.faults[0])
@@ -61,7 +60,7 @@ describe('a job and its unit', () => {
       stage: 'waiting',
     })
     // Into another shop and back: the same.
-    const other = await openDatabase(undefined, migrations)
+    const other = await openDatabase(undefined, schema)
     await importWorksheet(other, file, false)
     expect({ ...(await exportJob(other, 'job')), written: '' }).toEqual({ ...JSON.parse(file), written: '' })
     await other.close()

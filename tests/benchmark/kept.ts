@@ -3,6 +3,7 @@ import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { nm } from '#core/quantity/length'
+import { schema } from '../../server/database/from-source'
 import { insertRows, type Row } from '../../server/database/bulk'
 import { openDatabase, type Database } from '../../server/database/client'
 import { SyncedFiles } from '../../server/database/files'
@@ -10,7 +11,7 @@ import { checkView } from '../../server/service/check-view'
 import { logReading } from '../../server/service/check-commands'
 import { importWorksheet } from '../../server/import/worksheet'
 import { TABLES } from '../../server/import/rows'
-import { jobsFile, median, migrationFiles, timed } from './scale'
+import { jobsFile, median, timed } from './scale'
 
 /** The same files, but nothing waits for the disk. */
 class UnsyncedFiles extends SyncedFiles {
@@ -50,7 +51,7 @@ async function copied(from: Database, to: Database): Promise<number> {
 export async function keptFigures(say: (line: string) => void): Promise<void> {
   const home = mkdtempSync(join(tmpdir(), 'finitum-kept-'))
   const open = (name: string, files = (folder: string) => new SyncedFiles(folder)) =>
-    openDatabase(join(home, name), migrationFiles(), { files })
+    openDatabase(join(home, name), schema, { files })
   const [synced, unsynced, plain] = [await open('synced'), await open('unsynced', folder => new UnsyncedFiles(folder)), await open('plain')]
   try {
     const text = jobsFile(0, JOBS)

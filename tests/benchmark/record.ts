@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import type { Worksheet } from '#core/worksheet/worksheet'
 import { FindDto } from '#shared/dto/find'
+import { schema } from '../../server/database/from-source'
 import { restoreBackup } from '../../server/backup/restore'
 import { writeBackupFile } from '../../server/backup/write'
 import { openDatabase, type Database } from '../../server/database/client'
@@ -14,7 +15,7 @@ import { exportJob } from '../../server/service/export'
 import { jobView } from '../../server/service/jobs'
 import { reportOf } from '../../server/service/report'
 import { trendsOfUnit } from '../../server/service/trends'
-import { jobsFile, median, migrationFiles, timed } from './scale'
+import { jobsFile, median, timed } from './scale'
 
 const JOBS = Number(process.env.JOBS ?? 10_000)
 const A_FILE = 1000
@@ -61,8 +62,7 @@ export async function ordersMade(db: Database): Promise<void> {
 
 export async function recordFigures(say: (line: string) => void): Promise<void> {
   const folder = mkdtempSync(join(tmpdir(), 'finitum-record-'))
-  const migrations = migrationFiles()
-  const db = await openDatabase(join(folder, 'database'), migrations)
+  const db = await openDatabase(join(folder, 'database'), schema)
   try {
     for (let batch = 0; batch < JOBS / A_FILE; batch++) await importWorksheet(db, signedFile(batch), false)
     await ordersMade(db)
@@ -106,8 +106,8 @@ export async function recordFigures(say: (line: string) => void): Promise<void> 
     )
     const path = join(folder, 'backup.gz')
     const [written] = await timed(1, () => writeBackupFile(db, path))
-    const other = await openDatabase(join(folder, 'other'), migrations)
-    const [restored] = await timed(1, () => restoreBackup(other, path, migrations))
+    const other = await openDatabase(join(folder, 'other'), schema)
+    const [restored] = await timed(1, () => restoreBackup(other, path, schema))
     await other.close()
     say(
       `  backup of all: ${(written! / 1000).toFixed(1)} s, ${(readFileSync(path).length / 1e6).toFixed(0)} MB; restored and gone through in ${(restored! / 1000).toFixed(1)} s, ${(restored! / written!).toFixed(1)} times as long`,

@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { readWorksheet } from '#core/worksheet/read'
 import type { WorksheetJob } from '#core/worksheet/worksheet'
+import { schema } from '../../server/database/from-source'
 import { openDatabase, type Database } from '../../server/database/client'
 import { jobList } from '../../server/database/jobs'
 import { checkView } from '../../server/service/check-view'
@@ -76,11 +77,6 @@ export async function timed(times: number, work: (i: number) => Promise<unknown>
   return all
 }
 
-export function migrationFiles(): Map<string, string> {
-  const migrations = join(root, 'server/database/migrations')
-  return new Map(readdirSync(migrations).map(name => [name, readFileSync(join(migrations, name), 'utf8')]))
-}
-
 /** An import, and how long somebody else waited for a page who asked for it all the while. */
 async function importedBesideOthers(db: Database, text: string): Promise<{ took: number; waits: number[] }> {
   const t = performance.now()
@@ -102,7 +98,7 @@ async function importedBesideOthers(db: Database, text: string): Promise<{ took:
 
 export async function scaleFigures(say: (line: string) => void): Promise<void> {
   const folder = mkdtempSync(join(tmpdir(), 'finitum-scale-'))
-  const db: Database = await openDatabase(join(folder, 'database'), migrationFiles())
+  const db: Database = await openDatabase(join(folder, 'database'), schema)
   try {
     const imports: number[] = []
     let longest = 0

@@ -4,11 +4,9 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { afterAll, describe, expect, it } from 'vitest'
 import { openDatabase } from '../../server/database/client'
+import { schema } from '../../server/database/from-source'
 
 const CUTS = Number(process.env.LOOP_CUTS ?? 2)
-const migrations = new Map(
-  readdirSync('server/database/migrations').map(name => [name, readFileSync(join('server/database/migrations', name), 'utf8')]),
-)
 const home = mkdtempSync(join(tmpdir(), 'finitum-loop-'))
 const [image, copy, disk, after] = ['disk.img', 'copy.img', 'disk', 'after'].map(name => join(home, name)) as [
   string,
@@ -49,7 +47,7 @@ if (why) process.stdout.write(`The power cut on a real file system was not run: 
 
 describe.skipIf(why)('an ext4 disk copied while it is in use, with nothing written out', () => {
   it(`${CUTS} times: every write that was answered is on the copy, and the database opens there`, async () => {
-    const db = await openDatabase(join(disk, 'database'), migrations)
+    const db = await openDatabase(join(disk, 'database'), schema)
     try {
       for (let cut = 1; cut <= CUTS; cut++) {
         for (let i = 0; i < 40; i++) {
@@ -58,7 +56,7 @@ describe.skipIf(why)('an ext4 disk copied while it is in use, with nothing writt
         }
         copyFileSync(image, copy, constants.COPYFILE_FICLONE)
         mount(copy, after)
-        const opened = await openDatabase(join(after, 'database'), migrations)
+        const opened = await openDatabase(join(after, 'database'), schema)
         const there = await opened.rows("SELECT id FROM unit WHERE name LIKE 'Unit %-%'")
         await opened.close()
         unmount(after)

@@ -5,21 +5,19 @@ import { afterAll, describe, expect, it } from 'vitest'
 import { openDatabase } from '../../server/database/client'
 import { stream } from '../reference/drawers'
 import { afterPowerCut, RecordedFiles } from './disk'
+import { schema } from '../../server/database/from-source'
 
 const CUTS = Number(process.env.POWER_CUTS ?? 10)
-const migrations = new Map(
-  readdirSync('server/database/migrations').map(name => [name, readFileSync(join('server/database/migrations', name), 'utf8')]),
-)
 const home = mkdtempSync(join(tmpdir(), 'finitum-power-'))
 afterAll(() => rmSync(home, { recursive: true, force: true }))
 
 describe('the power goes', () => {
   it(`at ${CUTS} moments of a busy hour: every write that was answered is there, and the database opens`, async () => {
     const [data, before, after] = ['database', 'before', 'after'].map(name => join(home, name)) as [string, string, string]
-    await (await openDatabase(data, migrations)).close()
+    await (await openDatabase(data, schema)).close()
     cpSync(data, before, { recursive: true })
     const files = new RecordedFiles(data)
-    const db = await openDatabase(data, migrations, { files: () => files })
+    const db = await openDatabase(data, schema, { files: () => files })
     /** how many steps the disk was asked for when a write was answered */
     const answered: number[] = []
     for (let i = 0; i < 120; i++) {
@@ -34,7 +32,7 @@ describe('the power goes', () => {
     for (let cut = 0; cut < CUTS; cut++) {
       const at = Math.floor(random() * (files.steps.length + 1))
       afterPowerCut(before, after, files.steps.slice(0, at), random)
-      const opened = await openDatabase(after, migrations)
+      const opened = await openDatabase(after, schema)
       const there = new Set((await opened.rows<{ id: string }>('SELECT id FROM unit')).map(({ id }) => id))
       const events = await opened.rows<{ subject: string }>('SELECT subject FROM event')
       await opened.close()

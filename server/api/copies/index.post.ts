@@ -1,5 +1,5 @@
 import { makeCopy } from '../../backup/copies'
-import { dataFolder, migrations } from '../../database/current'
+import { dataFolder, schema } from '../../database/current'
 import { route } from '../../http/route'
 
-export default route(async (_event, db) => makeCopy(db, dataFolder(), await migrations()))
+export default route(async (_event, db) => makeCopy(db, dataFolder(), await schema()))
