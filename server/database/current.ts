@@ -34,9 +34,11 @@ export const schema = (): Promise<Schema> => (read ??= readSchema())
 async function readSchema(): Promise<Schema> {
   const assets = useStorage('assets:migrations')
   const migrations = new Map<string, string>()
-  for (const name of (await assets.getKeys()).sort())
-    if (name.endsWith('.sql')) migrations.set(name, String(await assets.getItem(name)))
-  return { migrations, prepared: async () => (await useStorage('assets:prepared').getItemRaw<Uint8Array>(preparedName(migrations))) ?? null }
+  for (const name of (await assets.getKeys()).sort()) if (name.endsWith('.sql')) migrations.set(name, String(await assets.getItem(name)))
+  return {
+    migrations,
+    prepared: async () => (await useStorage('assets:prepared').getItemRaw<Uint8Array>(preparedName(migrations))) ?? null,
+  }
 }
 
 /** Where what is not in the database can be put; without a folder of its own, where the system puts such things. */

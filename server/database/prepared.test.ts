@@ -14,8 +14,11 @@ afterAll(() => rmSync(home, { recursive: true, force: true }))
 async function beginsWith(db: Database): Promise<unknown> {
   const all: Record<string, unknown[]> = {}
   for (const { name } of await tablesOf(db))
-    all[name] = (await db.rows<{ row: Record<string, unknown> }>(`SELECT to_jsonb(t) AS row FROM ${quoted(name)} t ORDER BY 1`)).map(({ row }) =>
-      Object.fromEntries(Object.entries(row).filter(([column]) => !['at', 'begun_at'].includes(column) && (name !== 'workshop' || column !== 'id'))),
+    all[name] = (await db.rows<{ row: Record<string, unknown> }>(`SELECT to_jsonb(t) AS row FROM ${quoted(name)} t ORDER BY 1`)).map(
+      ({ row }) =>
+        Object.fromEntries(
+          Object.entries(row).filter(([column]) => !['at', 'begun_at'].includes(column) && (name !== 'workshop' || column !== 'id')),
+        ),
     )
   return all
 }

@@ -213,9 +213,22 @@ describe('an import', () => {
     await expect(going).rejects.toBeInstanceOf(Cancelled)
     expect(await counts(db)).toEqual(before)
     let left: Reader | null = null
-    await withReader(undefined, async reader => void (left = reader))
+    const broken = withReader(undefined, async reader => {
+      left = reader
+      throw new Cancelled()
+    })
+    await expect(broken).rejects.toBeInstanceOf(Cancelled)
     const silent = new Promise(resolve => setTimeout(resolve, 200, 'no answer'))
     expect(await Promise.race([left!.drawer('family,nominal,count\n'), silent])).toBe('no answer')
+  })
+  it('is read by the worker that read the last one, which has forgotten it', async () => {
+    const readers: Reader[] = []
+    for (const text of [demo('2-fire-pump.worksheet.json'), demo('3-quarry-loader.worksheet.json')])
+      await withReader(undefined, async reader => {
+        readers.push(reader)
+        await reader.open(text, true)
+      })
+    await expect(readers[0]!.claims()).rejects.toThrow(/null/)
   })
   it('killed while its jobs are being shown is shown whole by the next start', async () => {
     const shown = async () => (await db.rows<{ n: number }>('SELECT count(*)::integer AS n FROM job WHERE removed_at IS NULL'))[0]!.n

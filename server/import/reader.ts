@@ -16,6 +16,10 @@ const calls = {
   claims: () => sheet!.claims(),
   claimant: (table: string, ids: readonly string[]) => sheet!.claimant(table, ids),
   here: (shop: ShopSide) => sheet!.here(shop),
+  /** Between two files nothing of either is kept. */
+  forget(): void {
+    sheet = null
+  },
   rows: (group: Group, first: Numbers): Piece[] => sheet!.rowsOf(group, first),
 }
 export type Calls = typeof calls
