@@ -1,4 +1,4 @@
-import { cpSync } from 'node:fs'
+import { cpSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import tailwindcss from '@tailwindcss/vite'
@@ -40,6 +40,7 @@ export default defineNuxtConfig({
       htmlAttrs: { lang: 'en' },
       meta: [{ name: 'viewport', content: 'width=device-width, initial-scale=1' }],
       link: [{ rel: 'icon', type: 'image/svg+xml', href: '/mark.svg' }],
+      script: [{ innerHTML: readFileSync(fromRoot('./app/early/gather.js'), 'utf8') }],
     },
   },
   css: ['~/assets/main.css'],

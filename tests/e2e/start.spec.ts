@@ -15,7 +15,7 @@ import { createServer } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { expect, test } from '@playwright/test'
-import { AS_PROGRAM, openWorkshop, runScript, typeReading, type Workshop } from './workshop'
+import { AS_PROGRAM, LOAD_ANEW, openWorkshop, runScript, typeReading, type Workshop } from './workshop'
 
 let shop: Workshop
 test.beforeAll(async () => {
@@ -138,7 +138,7 @@ test('open to the network only on purpose, and then every screen says so', async
 
 test('a demo killed while it is loaded starts whole the next time', async () => {
   test.setTimeout(480_000)
-  const demo = await openWorkshop('demo')
+  const demo = await openWorkshop('demo', LOAD_ANEW)
   const jobs = async () => ((await (await fetch(`${demo.address}/api/health`)).json()) as { jobs: number }).jobs
   try {
     const whole = await jobs()

@@ -1,5 +1,5 @@
 import { spawn, type ChildProcess } from 'node:child_process'
-import { cpSync, mkdtempSync, readFileSync, rmSync } from 'node:fs'
+import { cpSync, existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import { createServer } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
@@ -19,6 +19,8 @@ const freePort = () =>
 
 /** Where the folder of a loaded demo stands, to be copied: loading it takes its time. */
 export const DEMO_LOADED = 'FINITUM_DEMO_LOADED'
+/** Loaded, not copied. */
+export const LOAD_ANEW = { [DEMO_LOADED]: 'no' }
 
 /** As a program, which has no page and says so. */
 export const AS_PROGRAM = { 'x-finitum': 'tests' }
@@ -102,6 +104,8 @@ export async function openWorkshop(
   env: Readonly<Record<string, string>> = {},
   folder = mkdtempSync(join(tmpdir(), 'finitum-test-')),
 ): Promise<Workshop> {
+  const loaded = process.env[DEMO_LOADED]
+  if (script === 'demo' && loaded && !env[DEMO_LOADED] && !existsSync(join(folder, 'database'))) cpSync(loaded, folder, { recursive: true })
   const workshop = new Workshop(folder, await freePort(), script, env)
   await workshop.start()
   return workshop
@@ -125,10 +129,7 @@ export const emptyForThisFile = (): void => shopForThisFile('start')
 
 function shopForThisFile(script: 'demo' | 'start'): void {
   test.beforeAll(async () => {
-    const folder = mkdtempSync(join(tmpdir(), 'finitum-test-'))
-    const loaded = process.env[DEMO_LOADED]
-    if (script === 'demo' && loaded) cpSync(loaded, folder, { recursive: true })
-    fileShop = await openWorkshop(script, {}, folder)
+    fileShop = await openWorkshop(script)
   })
   test.afterAll(async () => {
     await fileShop?.stop()
@@ -147,19 +148,46 @@ export async function typeReading(page: Page, far: string, back = ''): Promise<v
   await page.keyboard.press('Enter')
 }
 
-/** Reaches an element by Tab alone. */
-export async function tabTo(
-  page: Page,
-  isThere: (active: { name: string; text: string; id: string }) => boolean,
-  most = 140,
-): Promise<void> {
-  for (let i = 0; i < most; i++) {
-    const active = await page.evaluate(() => {
-      const element = document.activeElement as HTMLElement | null
-      return { name: element?.getAttribute('aria-label') ?? '', text: element?.textContent?.trim() ?? '', id: element?.id ?? '' }
-    })
-    if (isThere(active)) return
-    await page.keyboard.press('Tab')
+interface Stop {
+  readonly name: string
+  readonly text: string
+  readonly id: string
+}
+
+/** Where Tab stops on the page as it is, in its order, and at which of them it stands; −1: before the first. */
+const stopsOf = () => {
+  const can = 'a[href], button, input, select, textarea, summary, [tabindex]'
+  const elements = [...document.querySelectorAll<HTMLElement>(can)].filter(
+    element =>
+      element.tabIndex >= 0 &&
+      !(element as HTMLButtonElement).disabled &&
+      !element.closest('[inert]') &&
+      element.checkVisibility({ visibilityProperty: true }) &&
+      // Of radio buttons that belong together one can be reached.
+      (!(element instanceof HTMLInputElement && element.type === 'radio') ||
+        element.checked ||
+        (element === document.querySelector(`input[type=radio][name=${JSON.stringify(element.name)}]`) &&
+          !document.querySelector(`input[type=radio][name=${JSON.stringify(element.name)}]:checked`))),
+  )
+  return {
+    at: elements.indexOf(document.activeElement as HTMLElement),
+    stops: elements.map(({ ariaLabel, textContent, id }): Stop => ({ name: ariaLabel ?? '', text: textContent.trim(), id })),
+  }
+}
+
+/** Reaches an element by Tab alone, the shorter way round; what is not there yet is waited for. */
+export async function tabTo(page: Page, isThere: (active: Stop) => boolean): Promise<void> {
+  const until = Date.now() + 15_000
+  while (Date.now() < until) {
+    const { at, stops } = await page.evaluate(stopsOf)
+    if (at >= 0 && isThere(stops[at]!)) return
+    const ways = stops.flatMap((stop, i) => (isThere(stop) ? [i - at] : []))
+    if (ways.length === 0) {
+      await page.waitForTimeout(50)
+      continue
+    }
+    const steps = ways.reduce((a, b) => (Math.abs(b) < Math.abs(a) ? b : a))
+    for (let i = 0; i < Math.abs(steps); i++) await page.keyboard.press(steps > 0 ? 'Tab' : 'Shift+Tab')
   }
   throw new Error('Tab does not lead there')
 }

@@ -1,18 +1,18 @@
-import { readFileSync, readdirSync } from 'node:fs'
-import { fileURLToPath } from 'node:url'
 import { describe, it } from 'vitest'
 import { CORE_VERSION } from '#core/version'
 import { checkAnswer } from '#core/worksheet/evaluate'
 import { readWorksheet } from '#core/worksheet/read'
-import { compare, lifeOf, lines } from './record'
+import { demo, DEMO_WORKSHEETS } from '../demo-files'
+import { compare, figures, lifeOf, share } from './record'
 
-const demo = new URL('../../demo/', import.meta.url)
 /** Years of services are many of the same: what is recorded of one kind of check is recorded once. */
-const files = readdirSync(fileURLToPath(demo)).filter(name => name.endsWith('.worksheet.json') && !name.includes('-services.'))
-const LIVES = 4
+const files = DEMO_WORKSHEETS.filter(name => !name.includes('-services.'))
+/** Another life for each check, and for each run of several. */
+const MOST_LIVES = 4
+const LIVES = share(1, MOST_LIVES)
 
 describe.each(files)('the record of %s', file => {
-  const reading = readWorksheet(readFileSync(new URL(file, demo), 'utf8'))
+  const reading = readWorksheet(demo(file))
   if (!reading.ok) throw new Error(reading.faults[0]!.reason)
   const { jobs, lots } = reading.worksheet
   const checks = jobs.flatMap(job => job.checks)
@@ -20,7 +20,10 @@ describe.each(files)('the record of %s', file => {
 
   it('as the demo has it', () =>
     compare(
-      [`core ${CORE_VERSION}`, ...checks.flatMap(check => ['', check.title, ...lines(checkAnswer(check, lots))])],
+      [
+        `core ${CORE_VERSION}`,
+        ...checks.flatMap(check => ['', check.title, ...figures(checkAnswer(check, lots), { most: 3, budgets: true })]),
+      ],
       `${name}.as-found`,
     ))
   it('worked on at random', () => {
@@ -28,7 +31,10 @@ describe.each(files)('the record of %s', file => {
       Array.from({ length: LIVES }, (_, life) => [
         '',
         `${document.title}, life ${life}`,
-        ...lifeOf({ document: { ...document, signOff: null }, lots, reserves: {} }, { seed: at * LIVES + life + 1, steps: 48, look: 12 }),
+        ...lifeOf(
+          { document: { ...document, signOff: null }, lots, reserves: {} },
+          { seed: at * MOST_LIVES + life + 1 + (at % 2), steps: 48, look: 48 },
+        ),
       ]).flat(),
     )
     compare(text, `${name}.lives`)

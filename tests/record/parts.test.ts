@@ -1,4 +1,3 @@
-import { readFileSync } from 'node:fs'
 import { describe, it } from 'vitest'
 import { buildsFor, kitFaults } from '#core/method/bore-gauge/builder'
 import { nextLeaves, stacks } from '#core/method/feeler/leaves'
@@ -27,12 +26,25 @@ import { judge } from '#core/verdict/decide'
 import { describeLimits, limitsFault, type LimitSet } from '#core/verdict/limits'
 import { readingsToSettle } from '#core/verdict/settle'
 import { checkWorksheet } from '#core/worksheet/read'
+import { demo } from '../demo-files'
 import { gauge } from '../documents'
 import { stream } from './lives'
-import { compare, lines, sumOver } from './record'
+import { compare, share, short } from './record'
 
 const LENGTHS: readonly LengthUnit[] = ['thou', 'mm', 'in', 'um', 'tenth']
-const short = (value: unknown) => lines({ is: [value] })[0]!.slice('  is 0: '.length)
+/** What is read of a text, or why not, in a few words. */
+const read = (reading: object): string => {
+  const { ok, value, reason, low, high, ask } = reading as {
+    ok: boolean
+    value?: number
+    low?: number
+    high?: number
+    reason?: string
+    ask?: unknown
+  }
+  if (ok) return low === undefined ? String(value) : `${low}..${high}`
+  return ask === undefined ? `no: ${reason}` : `asks: ${reason}`
+}
 
 describe('the record of what is typed', () => {
   const FIGURES = [
@@ -65,14 +77,15 @@ describe('the record of what is typed', () => {
       FIGURES.flatMap(figure =>
         UNITS.map(unit => {
           const text = figure + unit
-          const asked = LENGTHS.map(bare => [
-            parseLength(text, bare, { plausible: thou(100), name: 'play' }),
-            parseLength(text, bare, { plausible: nm(300 * NM_PER.mm), least: nm(1), near: nm(38 * NM_PER.mm), name: 'size' }),
-            parseRange(text, bare, {}),
-            parseSum(text, bare, {}),
-          ])
-          const others = (['N·m', 'ft·lb', 'kgf', 'oz', 'h', '°'] as Unit[]).map(bare => parseFigure(text, bare))
-          return `${text}| ${sumOver({ asked })} ${sumOver({ others })} ${short(parseTemperature(text))} ${short(parseMarks(text))}`
+          const sizes = { plausible: nm(300 * NM_PER.mm), least: nm(1), near: nm(38 * NM_PER.mm), name: 'size' } as const
+          return [
+            `${text}| play ${read(parseLength(text, 'thou', { plausible: thou(100), name: 'play' }))}`,
+            `size ${read(parseLength(text, 'mm', sizes))}`,
+            `range ${read(parseRange(text, 'tenth', {}))}`,
+            `sum ${read(parseSum(text, 'thou', {}))}`,
+            ...(['N·m', 'oz', 'h', '°'] as Unit[]).map(bare => `${bare} ${read(parseFigure(text, bare))}`),
+            `warm ${read(parseTemperature(text))}`,
+          ].join(' · ')
         }),
       ),
       'parts.figures',
@@ -174,9 +187,15 @@ describe('the record of what readings say', () => {
     { kind: 'two-sided', lower: thou(3), upper: thou(1), unit: 'thou', source: { kind: 'own' } },
     { kind: 'upper', upper: thou(0), unit: 'thou', source: { kind: 'own' } },
   ]
+  /** The word of each rule, the chance, and how many more readings would settle it. */
+  const judgedBy = (estimate: { value: number; u: number; nu: number; n: number }, set: LimitSet): string => {
+    const verdict = judge({ value: estimate.value, u: estimate.u, nu: estimate.nu }, set, 'careful')
+    const more = (['careful', 'guarded'] as const).map(rule => readingsToSettle(estimate as never, set, rule) ?? '–')
+    return `${verdict.plain}/${verdict.careful}/${verdict.guarded} ${verdict.chance === null ? '' : verdict.chance.inside.toFixed(3)} +${more.join('/')}`
+  }
   it('series: gates, estimate, verdict, what one more would settle', () =>
     compare(
-      Array.from({ length: 260 }, (_, at) => {
+      Array.from({ length: share(60, 260) }, (_, at) => {
         const step = [2_540, 12_700, 25_400][at % 3]!
         const walk = draw(4) === 0 ? step / 2 : 0
         const count = 1 + draw(8)
@@ -205,20 +224,13 @@ describe('the record of what readings say', () => {
         const play = estimatePlay(repeats, used, { pooled })
         const figures = repeats.map(({ id, far, voided }) => ({ id, figure: far, ...(voided ? { voided } : {}) }))
         const figure = estimateFigure(figures, used, draw(2) ? 1 : 2, { pooled })
-        const judged = [play, figure].flatMap(estimate =>
-          estimate
-            ? LIMITS.flatMap(set =>
-                (['plain', 'careful', 'guarded'] as const).map(rule => [
-                  judge({ value: estimate.value, u: estimate.u, nu: estimate.nu }, set, rule),
-                  readingsToSettle(estimate, set, rule),
-                ]),
-              )
-            : [],
-        )
-        const said = [...gateSeries(repeats, options), ...gateFigures(figures, options)]
-          .map(({ gate, level }) => `${gate}:${level}`)
-          .join(' ')
-        return `${at} ${play ? `${Math.round(play.value)} ± ${Math.round(play.U)}` : '–'} ${said} | ${sumOver({ play, figure, judged, series: gateSeries(repeats, options), figures: gateFigures(figures, options) })}`
+        const gates = [...gateSeries(repeats, options), ...gateFigures(figures, options)].map(({ gate, level }) => `${gate} ${level}`)
+        return [
+          `${at} play ${play ? `${Math.round(play.value)} ± ${Math.round(play.U)} of ${play.n}, ν ${play.nu.toPrecision(4)}` : '–'}`,
+          `figure ${figure ? `${Math.round(figure.value)} ± ${Math.round(figure.U)}` : '–'}`,
+          `gates ${gates.join(', ')}`,
+          ...(play ? LIMITS.map(set => judgedBy(play, set)) : []),
+        ].join(' · ')
       }),
       'parts.series',
     ))
@@ -258,7 +270,7 @@ describe('the record of what readings say', () => {
       onHand: 4,
     }))
     return compare(
-      Array.from({ length: 120 }, (_, at) => {
+      Array.from({ length: share(60, 120) }, (_, at) => {
         const c = at % 2 ? (1 as const) : (-1 as const)
         const count = 1 + draw(6)
         const trials = Array.from({ length: count }, (_, i) => {
@@ -281,7 +293,7 @@ describe('the record of what readings say', () => {
             { effect: 'less-play', words: 'l' },
           ],
         )
-        return `${at} ${ledger.state} ${ledger.suspect?.id ?? ''} ${ledger.signDoubtful ? 'sign' : ''} ${ledger.piece ? 'piece' : ''} ${ledger.words} | ${sumOver(ledger)}`
+        return `${at} ${ledger.state} ${ledger.suspect?.id ?? ''} ${ledger.signDoubtful ? 'sign' : ''} ${ledger.piece ? 'piece' : ''} ${ledger.words} | ${ledger.entries.map(({ base, u }) => `${Math.round(base ?? 0)} ± ${Math.round(u)}`).join(', ')}`
       }),
       'parts.ledger',
     )
@@ -307,7 +319,7 @@ describe('the record of helpers and work', () => {
     const marks = scaleMarks([25_400, 38_100, 50_800, 63_500], 10e6)
     compare(
       [
-        `stacks ${sumOver({ all: stacks(sizes) })} ${stacks(sizes, 2).length}`,
+        `stacks ${stacks(sizes).length} ${stacks(sizes, 2).length}`,
         ...[0, 1, 1.4, 2.2, 7, 12.5, 30, 99].map(gap => `leaves ${gap} ${short(nextLeaves(sizes, thou(gap)))}`),
         `marks ${short(marks)}`,
         ...[1e6, 2e6, 4e6, 9e6, 11e6].map(width => `width ${width} ${short(markFor(marks, width))}`),
@@ -404,7 +416,19 @@ describe('the record of helpers and work', () => {
           choosePacks(prepareDrawer(drawer, fitted, response, { most: 4, order: by }), request.question).proposals.map(({ pack }) => pack),
         )
         const order = orderPlan(request)
-        return `${at} made ${made.map(({ amount, target }) => `${amount}→${target}`).join(' ')} | ${sumOver({ made })} order ${sumOver({ order, low: orderPlan(request, 0.5) })} chosen ${sumOver({ merit })}`
+        const packs = (list: readonly Pack[]) =>
+          list
+            .slice(0, 2)
+            .map(pack => pack.map(({ lotId, count }) => `${count} ${lotId}`).join(' + '))
+            .join(' or ')
+        return [
+          `${at} made ${made.map(({ amount, target, inside }) => `${amount}→${target} ${inside?.toFixed(3) ?? ''}`).join(', ')}`,
+          `order ${order?.words}`,
+          `at even odds ${orderPlan(request, 0.5)?.words}`,
+          ...merit.map((list, i) => `by ${['pieces', 'changes', 'cost'][i]} ${packs(list)}`),
+        ]
+          .join(' · ')
+          .trimEnd()
       }),
       'parts.plans',
     )
@@ -423,10 +447,10 @@ describe('the record of worksheets that are wrong', () => {
   const WRONG: readonly unknown[] = [undefined, null, '', 'ghost', -1, 1.5, 0, true, [], {}, 'x'.repeat(300)]
   it.each(FILES)('%s', file => {
     const draw = stream(file.length)
-    const sheet = JSON.parse(readFileSync(new URL(`../../demo/${file}.worksheet.json`, import.meta.url), 'utf8')) as object
+    const sheet = JSON.parse(demo(`${file}.worksheet.json`)) as object
     const all = places(sheet)
     compare(
-      Array.from({ length: 220 }, () => {
+      Array.from({ length: share(80, 220) }, () => {
         const path = all[draw(all.length)]!
         const value = WRONG[draw(WRONG.length)]
         const copy = structuredClone(sheet) as Record<string | number, never>

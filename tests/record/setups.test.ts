@@ -1,4 +1,5 @@
 import { describe, it } from 'vitest'
+import type { CheckKind, MeasuringPoint } from '#core/check/contract'
 import type { CheckDocument } from '#core/check/document'
 import { gaugeNeeds } from '#core/check/gauge-needs'
 import { ratesOf } from '#core/check/making'
@@ -13,10 +14,10 @@ import { twoSided } from '#core/verdict/limits'
 import { checkOf, gauge, GAUGES, trial } from '../documents'
 import { lotsFor } from './lots'
 import { live, stream, type Draw } from './lives'
-import { compare, inShort, sumOver } from './record'
+import { compare, figures, share, short } from './record'
 
 /** So many set-ups of each kind, every field drawn at random: what one choice means beside another is seen. */
-const SETUPS = 24
+const SETUPS = share(8, 24)
 
 const LENGTHS = [0.01, 0.3, 1.4, 3, 12, 38, 40, 90, 150].map(mm => mm * NM_PER.mm)
 function drawn(field: SetupField, draw: Draw): string {
@@ -45,29 +46,48 @@ function drawn(field: SetupField, draw: Draw): string {
   }
 }
 
-/** What a set-up makes of a check, before anything is read: by name, with a sum over all that is said of each. */
+/** What a figure at a point is asked about, in a few words. */
+function asked(document: CheckDocument, kind: CheckKind, point: MeasuringPoint): string {
+  const { least, plausible, near } = plausibleAt(document, kind, point)
+  return [
+    least === undefined ? '' : `from ${least}`,
+    plausible === undefined ? '' : `to ${plausible}`,
+    near === undefined ? '' : `near ${near}`,
+  ]
+    .filter(Boolean)
+    .join(' ')
+}
+
+/** What a set-up makes of a check, before anything is read, by name. */
 function layout(document: CheckDocument): string[] {
   const kind = checkKinds.find(({ id }) => id === document.kind)!
   const { setup } = document
   const points = kind.points(setup)
-  const named = (of: readonly { readonly id: string }[]) => of.map(one => `${one.id}:${sumOver(one).slice(0, 4)}`).join(' ')
+  const named = (of: readonly { readonly id: string }[]) => of.map(({ id }) => id).join(' ')
   return [
     `  asked ${fieldsFor(kind.setupFields, setup)
       .map(({ id }) => id)
       .join(' ')}`,
     `  parts ${named(kind.parts(setup))}`,
     `  results ${named(kind.results(setup))}`,
-    `  points ${named(points.map(point => ({ ...point, asks: plausibleAt(document, kind, point), none: zeroWordsAt(kind.results(setup), point) })))}`,
+    `  points ${points
+      .map(point =>
+        `${point.id} ${asked(document, kind, point)} ${zeroWordsAt(kind.results(setup), point)
+          .map(({ value }) => value)
+          .join('/')}`.trimEnd(),
+      )
+      .join(', ')}`,
     `  places ${named(kind.places(setup))}`,
     `  steps ${named(kind.procedure(setup))}`,
-    `  besides ${sumOver({
-      gauges: gaugeNeeds(points),
-      conditions: kind.conditions?.(setup) ?? [],
-      reminders: kind.reminders?.(setup) ?? [],
-      matched: kind.matched?.(setup) ?? [],
-      suspicions: kind.suspicions(setup),
-      rates: ratesOf(kind, setup) ?? '',
-    })}`,
+    `  gauges ${short(gaugeNeeds(points))}`,
+    `  conditions ${(kind.conditions?.(setup) ?? []).map(({ id, states }) => `${id} ${states.map(({ value }) => value).join('/')}`).join(', ')}`,
+    `  reminders ${named(kind.reminders?.(setup) ?? [])}`,
+    `  matched ${short(kind.matched?.(setup) ?? [])}`,
+    `  suspicions ${kind
+      .suspicions(setup)
+      .map(({ effect }) => effect)
+      .join(' ')}`,
+    `  rates ${short(ratesOf(kind, setup))}`,
   ]
 }
 
@@ -106,17 +126,15 @@ describe.each(checkKinds.map(kind => [kind.id, kind] as const))('the record of a
       })
       const lots = lotsFor(kind, setup)
       // Diligent ones: every point is read, then things are done.
-      const looks = [...live({ document, lots, reserves: {} }, 5000 + at * 2, 14)].filter((_, i) => i % 7 === 0)
+      const looks = [...live({ document, lots, reserves: {} }, 5000 + at * 2, 14)].filter((_, i) => i === 12)
       return [
         '',
         JSON.stringify(setup).replaceAll('"', ''),
         ...layout(document),
         ...looks.flatMap(({ did, bench }) => [
           `  ${did}`,
-          inShort(checkAnswer(bench.document, bench.lots)),
-          `  known of gauges ${sumOver(spreadsOf(takenHere(bench.document), 'here'))}, asked ${sumOver({
-            asks: kind.points(bench.document.setup).map(point => plausibleAt(bench.document, kind, point)),
-          })}`,
+          ...figures(checkAnswer(bench.document, bench.lots)),
+          `  known of gauges: ${short(spreadsOf(takenHere(bench.document), 'here'))}`,
         ]),
       ]
     }).flat()
