@@ -55,7 +55,7 @@ export default defineNuxtConfig({
     esbuild: { options: { tsconfigRaw: decorators, target: 'es2022' } },
     serverAssets: [
       { baseName: 'migrations', dir: fromRoot('./server/database/migrations') },
-      { baseName: 'prepared', dir: fromRoot(PREPARED), pattern: 'empty-*.tar.gz' },
+      { baseName: 'prepared', dir: fromRoot(PREPARED), pattern: '*.tar.gz' },
       // What a report on paper is set in; of the package only the two faces are taken along.
       { baseName: 'faces', dir: fromRoot('./node_modules/@expo-google-fonts/inter'), pattern: '{400Regular,700Bold}/*.ttf' },
     ],

@@ -1,7 +1,17 @@
 import { defineConfig } from '@playwright/test'
+import { launchOptions } from './scripts/chromium.mjs'
+
+/** What takes longest goes first, so that no worker is left with it at the end; what needs no browser runs beside what does. */
+const FIRST = ['views', 'start', 'preload', 'record', 'trouble', 'durability', 'fuzz', 'files', 'hub', 'orders']
+const filesOf = (names: readonly string[]) => new RegExp(`/(${names.join('|')})\\.spec\\.ts$`)
 
 export default defineConfig({
+  projects: [
+    { name: 'long', testMatch: filesOf(FIRST) },
+    { name: 'short', testMatch: /\.spec\.ts$/, testIgnore: filesOf(FIRST) },
+  ],
   testDir: 'tests/e2e',
+  tsconfig: './tsconfig.plain.json',
   globalSetup: './tests/e2e/build.ts',
   // Two servers, two browsers and their workers on two cores: a page can take its time, and a wait ends as soon as it is over.
   timeout: 300_000,
@@ -15,16 +25,6 @@ export default defineConfig({
     testIdAttribute: 'data-test',
     actionTimeout: 30_000,
     viewport: { width: 1280, height: 800 },
-    launchOptions: {
-      executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
-      args: [
-        '--no-sandbox',
-        '--disable-gpu',
-        '--disable-background-networking',
-        '--disable-component-update',
-        '--disable-sync',
-        '--no-first-run',
-      ],
-    },
+    launchOptions,
   },
 })

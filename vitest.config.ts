@@ -23,6 +23,8 @@ export default defineConfig({
     globalSetup: ['tests/prepared.ts'],
     // Its default leaves a core free.
     maxWorkers: 2,
+    // Modules of core keep nothing between tests: a worker loads them once.
+    isolate: false,
     testTimeout: 60_000,
     // Opening a database in a hook takes seconds, on a busy machine many.
     hookTimeout: 60_000,

@@ -1,5 +1,5 @@
 // npm start -- --check [FOLDER]: is a copy of a data folder whole? Exit 0: it is; 1: it is not, or cannot be told.
-import { cpSync, existsSync, mkdtempSync, readFileSync, readdirSync, rmSync } from 'node:fs'
+import { cpSync, existsSync, mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join, resolve } from 'node:path'
 import { claim } from '../server/database/claim'

@@ -46,8 +46,9 @@ function* sources(folder) {
   }
 }
 
-/** Builds when the sources are not those the last build was made from. */
+/** Builds when the sources are not those the last build was made from; never under tests, whose build is the one they began with. */
 export function ensureBuilt() {
+  if (process.env.FINITUM_AS_BUILT === 'yes') return
   const hash = createHash('sha256')
   for (const folder of ['app', 'core', 'server', 'shared', 'public']) {
     for (const path of sources(join(root, folder))) hash.update(path.slice(root.length)).update(readFileSync(path))

@@ -4,6 +4,7 @@ import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { chromium } from '@playwright/test'
+import { launchOptions } from './chromium.mjs'
 import { checkNode, ensureBuilt, ensureInstalled, root, say } from './prepare.mjs'
 
 checkNode()
@@ -21,22 +22,10 @@ await new Promise((resolve, reject) => {
   })
   server.once('exit', code => reject(new Error(`The demo stopped with ${code}`)))
 })
-const browser = await chromium
-  .launch({
-    executablePath: '/usr/bin/chromium',
-    args: [
-      '--no-sandbox',
-      '--disable-gpu',
-      '--disable-background-networking',
-      '--disable-component-update',
-      '--disable-sync',
-      '--no-first-run',
-    ],
-  })
-  .catch(error => {
-    server.kill('SIGTERM')
-    throw error
-  })
+const browser = await chromium.launch(launchOptions).catch(error => {
+  server.kill('SIGTERM')
+  throw error
+})
 const wanted = process.argv.slice(2)
 
 /** @param {string} name @param {string} path @param {{ theme?: string, width?: number, height?: number, full?: boolean, act?: (page: import('@playwright/test').Page) => Promise<void> }} options */

@@ -17,7 +17,7 @@ ensureInstalled()
 /** What the end-to-end tests drive, and what they read PDFs with. */
 function ensureDebian() {
   const missing = [
-    ['/usr/bin/chromium', 'chromium'],
+    ['/usr/bin/chromium-headless-shell', 'chromium-headless-shell'],
     ['/usr/bin/pdftotext', 'poppler-utils'],
   ].flatMap(([file, name]) => (existsSync(file) ? [] : [name]))
   if (missing.length === 0) return

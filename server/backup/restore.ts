@@ -30,11 +30,7 @@ export async function assertEmpty(sql: Sql): Promise<void> {
  * @param schema  of this program
  * @throws Refused where the file is not whole, not of this program, or the workshop is in use
  */
-export async function restoreBackup(
-  db: Database,
-  path: string,
-  schema: Schema,
-): Promise<{ readonly rows: number }> {
+export async function restoreBackup(db: Database, path: string, schema: Schema): Promise<{ readonly rows: number }> {
   const head = await assertWhole(path, [...schema.migrations.keys()])
   await assertEmpty(db)
   if (head.migrations.length === schema.migrations.size) {
@@ -53,15 +49,9 @@ export async function restoreBackup(
 }
 
 /** An older backup as this version would have written it: restored into tables of its time, which then go through what they missed. */
-async function bringUpToDate(
-  path: string,
-  newer: string,
-  folder: string,
-  had: readonly string[],
-  schema: Schema,
-): Promise<void> {
+async function bringUpToDate(path: string, newer: string, folder: string, had: readonly string[], schema: Schema): Promise<void> {
   const migrations = new Map([...schema.migrations].filter(([name]) => had.includes(name)))
-  const old = await openDatabase(folder, { migrations }, { say: () => undefined })
+  const old = await openDatabase(folder, { ...schema, migrations }, { say: () => undefined })
   await fill(old, path).finally(() => old.close())
   const now = await openDatabase(folder, schema, { say: () => undefined })
   await writeBackupFile(now, newer).finally(() => now.close())

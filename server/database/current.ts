@@ -10,7 +10,7 @@ import { claim, type Claim } from './claim'
 import { openDatabase, type Database } from './client'
 import { SyncedFiles } from './files'
 import { learnFromOlderChecks, takeStock } from './learn'
-import { preparedName } from './prepared'
+import { nearest } from './prepared'
 import { Room } from './room'
 import type { Schema } from './schema'
 import { log, logInto } from '../log'
@@ -35,10 +35,7 @@ async function readSchema(): Promise<Schema> {
   const assets = useStorage('assets:migrations')
   const migrations = new Map<string, string>()
   for (const name of (await assets.getKeys()).sort()) if (name.endsWith('.sql')) migrations.set(name, String(await assets.getItem(name)))
-  return {
-    migrations,
-    prepared: async () => (await useStorage('assets:prepared').getItemRaw<Uint8Array>(preparedName(migrations))) ?? null,
-  }
+  return { migrations, prepared: of => nearest(of, name => useStorage('assets:prepared').getItemRaw<Uint8Array>(name)) }
 }
 
 /** Where what is not in the database can be put; without a folder of its own, where the system puts such things. */

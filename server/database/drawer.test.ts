@@ -1,6 +1,5 @@
 import Papa from 'papaparse'
 import 'reflect-metadata'
-import { readFileSync, readdirSync } from 'node:fs'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { checkKind } from '#core/check/registry'
 import { pieceScatter } from '#core/pack/lot'

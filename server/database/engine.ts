@@ -21,12 +21,12 @@ export interface Engine {
  */
 export async function openEngine(folder: string | undefined, { migrations, prepared }: Schema, engine: Engine): Promise<PGlite> {
   if (!folder) {
-    const lite = await inMemory(await prepared?.())
+    const lite = await inMemory(await prepared?.(migrations))
     await migrate(lite, migrations, await missing(lite, migrations))
     await beginWorkshop(lite)
     return lite
   }
-  if (!existsSync(folder) || readdirSync(folder).length === 0) await begin(folder, await prepared?.())
+  if (!existsSync(folder) || readdirSync(folder).length === 0) await begin(folder, await prepared?.(migrations))
   chmodSync(folder, 0o700)
   let lite = await start(folder, engine.files(folder))
   try {

@@ -1,4 +1,3 @@
-import { readFileSync, readdirSync } from 'node:fs'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import type { PGlite } from '@electric-sql/pglite'
 import { evaluateCheck } from '#core/check/evaluate-check'

@@ -1,7 +1,7 @@
 import { existsSync, mkdirSync, readFileSync, readdirSync, renameSync, rmSync, writeFileSync } from 'node:fs'
 import { readFile } from 'node:fs/promises'
 import { join } from 'node:path'
-import { pack, preparedName } from './prepared'
+import { nearest, NONE, pack, preparedName } from './prepared'
 import type { Schema } from './schema'
 
 // The tables as they stand in the source tree, for the build, for tests and for scripts: all of them run in its top folder.
@@ -16,17 +16,16 @@ const migrations = new Map(
     .map(name => [name, readFileSync(join(MIGRATIONS, name), 'utf8')]),
 )
 
-const packed = async (of: Schema['migrations']): Promise<Uint8Array | null> => {
-  const path = join(PREPARED, preparedName(of))
-  return existsSync(path) ? readFile(path) : null
-}
+const packed = (of: Schema['migrations']): Promise<Uint8Array | null> =>
+  nearest(of, async name => {
+    const path = join(PREPARED, name)
+    return existsSync(path) ? readFile(path) : null
+  })
 
+/** Tables of its own, or of an older version. */
+export const schemaOf = (of: Schema['migrations']): Schema => ({ migrations: of, prepared: packed })
 /** The tables of this version. */
-export const schema: Schema = { migrations, prepared: () => packed(migrations) }
-
-const NONE: Schema['migrations'] = new Map()
-/** Tables of its own, or of an older version, in a new database that has been through none. */
-export const schemaOf = (of: Schema['migrations']): Schema => ({ migrations: of, prepared: () => packed(NONE) })
+export const schema = schemaOf(migrations)
 
 /** The tables after the first so many migrations, or after those before a name. */
 export const schemaUpTo = (end: number | string): Schema =>
@@ -38,7 +37,7 @@ export async function prepareDatabases(): Promise<void> {
   for (const name of readdirSync(PREPARED))
     if (![NONE, migrations].some(of => preparedName(of) === name)) rmSync(join(PREPARED, name), { force: true })
   await keep(NONE, () => pack(NONE))
-  await keep(migrations, async () => pack(migrations, (await packed(NONE))!))
+  await keep(migrations, async () => pack(migrations, (await packed(migrations))!))
 }
 
 async function keep(of: Schema['migrations'], make: () => Promise<Uint8Array>): Promise<void> {

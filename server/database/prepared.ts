@@ -18,6 +18,13 @@ export function preparedName(migrations: Schema['migrations']): string {
   return `${migrations.size === 0 ? 'bare' : 'empty'}-${hash.digest('hex').slice(0, 24)}.tar.gz`
 }
 
+export const NONE: Schema['migrations'] = new Map()
+/** The packed database of some migrations, or else the one that has been through none. */
+export const nearest = async (
+  migrations: Schema['migrations'],
+  read: (name: string) => Promise<Uint8Array | null>,
+): Promise<Uint8Array | null> => (await read(preparedName(migrations))) ?? read(preparedName(NONE))
+
 /**
  * An empty database that has been through these migrations, as a packed archive. It is no workshop yet: see `beginWorkshop`.
  * @param from  one packed before, which has been through fewer

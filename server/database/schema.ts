@@ -2,6 +2,6 @@
 export interface Schema {
   /** file name to SQL */
   readonly migrations: ReadonlyMap<string, string>
-  /** An empty database that has been through all of them, as `pack` makes it; absent or null: a new one goes through them itself. */
-  readonly prepared?: () => Promise<Uint8Array | null>
+  /** A packed database that has been through all of some migrations, or else through none; absent or null: a new one begins from nothing. */
+  readonly prepared?: (migrations: Schema['migrations']) => Promise<Uint8Array | null>
 }

@@ -1,5 +1,4 @@
 import 'reflect-metadata'
-import { readFileSync, readdirSync } from 'node:fs'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { FindDto } from '#shared/dto/find'
 import { openDatabase, type Database } from '../database/client'

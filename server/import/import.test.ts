@@ -1,4 +1,3 @@
-import { readFileSync, readdirSync } from 'node:fs'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { evaluateCheck } from '#core/check/evaluate-check'
 import { nm, thou } from '#core/quantity/length'

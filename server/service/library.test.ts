@@ -1,4 +1,3 @@
-import { readFileSync, readdirSync } from 'node:fs'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { limitsFrom } from '#core/check/library'
 import { thou } from '#core/quantity/length'

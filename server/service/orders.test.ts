@@ -1,5 +1,4 @@
 import 'reflect-metadata'
-import { readFileSync, readdirSync } from 'node:fs'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { checkKind } from '#core/check/registry'
 import { nm, thou } from '#core/quantity/length'

@@ -1,4 +1,3 @@
-import { readFileSync, readdirSync } from 'node:fs'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { routeCheck } from '#core/command/route'
 import { thou } from '#core/quantity/length'

@@ -50,8 +50,7 @@ async function copied(from: Database, to: Database): Promise<number> {
 
 export async function keptFigures(say: (line: string) => void): Promise<void> {
   const home = mkdtempSync(join(tmpdir(), 'finitum-kept-'))
-  const open = (name: string, files = (folder: string) => new SyncedFiles(folder)) =>
-    openDatabase(join(home, name), schema, { files })
+  const open = (name: string, files = (folder: string) => new SyncedFiles(folder)) => openDatabase(join(home, name), schema, { files })
   const [synced, unsynced, plain] = [await open('synced'), await open('unsynced', folder => new UnsyncedFiles(folder)), await open('plain')]
   try {
     const text = jobsFile(0, JOBS)

@@ -1,5 +1,5 @@
 // A workshop of ten thousand jobs: what the lists, a check and an import cost there.
-import { mkdtempSync, readFileSync, readdirSync, rmSync } from 'node:fs'
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { readWorksheet } from '#core/worksheet/read'

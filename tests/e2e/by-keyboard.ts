@@ -1,5 +1,9 @@
+import { randomUUID } from 'node:crypto'
 import type { Page } from '@playwright/test'
-import { expect, tabTo, type } from './workshop'
+import Papa from 'papaparse'
+import { readKit } from '#core/pack/read-kit'
+import { drawerRows } from '#shared/drawer-rows'
+import { AS_PROGRAM, expect, tabTo } from './workshop'
 
 // The bench as somebody uses it who never touches a mouse.
 
@@ -34,13 +38,22 @@ export async function tickAll(page: Page): Promise<void> {
   }
 }
 
+/** Something the test rests on and does not test, put in as a program would. */
+async function put(address: string, path: string, body: object): Promise<void> {
+  const op = randomUUID()
+  const answer = await fetch(`${address}/api/${path}`, {
+    method: 'POST',
+    headers: AS_PROGRAM,
+    body: JSON.stringify({ op, id: op, ...body }),
+  })
+  if (!answer.ok) throw new Error(`${path}: ${await answer.text()}`)
+}
+
+/** A job that is there, with the form of a new check open on its page. */
 export async function newJob(page: Page, address: string, unit: string, job: string): Promise<void> {
-  await page.goto(address)
-  await expect(page.getByRole('heading', { name: 'On the bench', exact: true })).toBeVisible()
-  await page.keyboard.press('n')
-  await page.keyboard.type(unit)
-  await page.keyboard.press('Tab')
-  await type(page, job)
+  const id = randomUUID()
+  await put(address, 'jobs', { id, unit, title: job })
+  await page.goto(`${address}/jobs/${id}`)
   await expect(page.getByRole('heading', { name: unit })).toBeVisible()
   await page.keyboard.press('n')
 }
@@ -55,15 +68,11 @@ export const next = async (page: Page) => {
   await page.keyboard.press('PageDown')
 }
 
-/** A whole kit into the drawer, a size a line. */
-export async function kit(page: Page, address: string, family: string, ...lines: string[]): Promise<void> {
-  await page.goto(`${address}/stock`)
-  await page.getByRole('button', { name: 'Whole kit' }).press('Enter')
-  await expect(page.getByLabel('Family of the kit')).toBeFocused()
-  await page.keyboard.type(family)
-  await page.keyboard.press('Tab')
-  await type(page, ...lines)
-  await tabTo(page, active => active.text === 'Put the kit in')
-  await page.keyboard.press('Enter')
-  await expect(page.getByTestId('csv-result')).toContainText(`${lines.length} sizes of “${family}” put in`)
+/** A whole kit in the drawer, a size a line as somebody would type it, in thou where no unit is said. */
+export async function kit(address: string, family: string, ...lines: string[]): Promise<void> {
+  const { sizes, faults } = readKit(lines.join('\n'), 'thou')
+  if (faults.length > 0) throw new Error(faults[0]!.reason)
+  const body = Papa.unparse(drawerRows(family, sizes))
+  const answer = await fetch(`${address}/api/stock/csv`, { method: 'POST', headers: { ...AS_PROGRAM, 'content-type': 'text/csv' }, body })
+  if (!answer.ok) throw new Error(await answer.text())
 }

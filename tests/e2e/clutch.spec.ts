@@ -18,7 +18,7 @@ test('a release bearing: a bar in one depth only is refused, one shim moves comp
   page,
   shop,
 }) => {
-  await kit(page, shop.address, 'release shims', '0.1 in', '0.15 in', '0.2 in')
+  await kit(shop.address, 'release shims', '0.1 in', '0.15 in', '0.2 in')
   await newJob(page, shop.address, 'island bus', 'clutch')
   await page.keyboard.type('release bearing')
   await pick(page, 'Kind of check', 'Hydraulic release')

@@ -8,7 +8,7 @@ test('a universal joint: kit by colour, every ring as a line of plays, one plane
   page,
   shop,
 }) => {
-  await kit(page, shop.address, 'joint rings', '57 red x4', '58 blue x4', '59 green x4', '61 white x4')
+  await kit(shop.address, 'joint rings', '57 red x4', '58 blue x4', '59 green x4', '61 white x4')
   await newJob(page, shop.address, 'quarry loader', 'propeller shaft')
   await page.keyboard.type('front joint')
   await pick(page, 'Kind of check', 'Universal')
@@ -63,7 +63,7 @@ test('a joint off the middle: unequal rings, the thicker one where it centres, p
   page,
   shop,
 }) => {
-  await kit(page, shop.address, 'rings', '57 red x4', '58 blue x4', '59 green x4', '60 grey x4')
+  await kit(shop.address, 'rings', '57 red x4', '58 blue x4', '59 green x4', '60 grey x4')
   await newJob(page, shop.address, 'quarry loader', 'rear shaft')
   await page.keyboard.type('rear joint')
   await pick(page, 'Kind of check', 'Universal')

@@ -36,7 +36,7 @@ test('from a drawer that will not do to a signature: listed, ordered, received p
     await tabTo(page, active => active.text === text || active.name === text)
     await page.keyboard.press('Enter')
   }
-  await kit(page, shop.address, 'winch shims', '10 x2', '30 x1', '15 x0', '16 x0', '45 x0')
+  await kit(shop.address, 'winch shims', '10 x2', '30 x1', '15 x0', '16 x0', '45 x0')
   const bench = await loose(page, shop.address, { unit: 'Slip winch', title: 'Drum float', pack: '30', reads: '20' })
   await next(page)
   // 20 with a 30 in: 46 leaves the middle, 4. With a 10 more it is 10, with both tens 0.

@@ -29,7 +29,7 @@ test('a steering swivel: first pack by the gap, then the way alone, then by the 
   page,
   shop,
 }) => {
-  await kit(page, shop.address, 'pivot shims', '0.25 mm sprung', '0.05 mm x4', '0.1 mm x4', '0.2 mm x2', '0.3 mm x2', '0.35 mm x2')
+  await kit(shop.address, 'pivot shims', '0.25 mm sprung', '0.05 mm x4', '0.1 mm x4', '0.2 mm x2', '0.3 mm x2', '0.35 mm x2')
   await newJob(page, shop.address, 'quarry loader', 'left swivel')
   await page.keyboard.type('left swivel')
   await pick(page, 'Kind of check', 'Steering swivel')
@@ -141,7 +141,7 @@ test('by feel: drag and side play contradict each other; right by feel is signed
 })
 
 test('preload by torque in two stages: a share that must be in it, paper in the joint, the shim it stands for', async ({ page, shop }) => {
-  await kit(page, shop.address, 'case shims', '1.7 mm', '1.8 mm', '1.9 mm', '2.0 mm', '0.1 mm packing x3')
+  await kit(shop.address, 'case shims', '1.7 mm', '1.8 mm', '1.9 mm', '2.0 mm', '0.1 mm packing x3')
   await newJob(page, shop.address, 'quarry loader', 'differential')
   await page.keyboard.type('differential')
   await pick(page, 'Kind of check', 'Bearing preload')

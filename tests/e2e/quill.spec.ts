@@ -16,7 +16,7 @@ test('a selective race known as thick, middle, thin: as it came in with seals, d
   await page.keyboard.press('Tab')
   await type(page, 'thick', '66 middle')
   await expect(page.getByTestId('kit')).toContainText('Line 1: “thick” says which, not how thick: measure it')
-  await kit(page, shop.address, 'races', '56 thin', '66 middle', '76 thick')
+  await kit(shop.address, 'races', '56 thin', '66 middle', '76 thick')
 
   await newJob(page, shop.address, 'island bus', 'automatic gearbox')
   await page.keyboard.type('input shaft')

@@ -8,7 +8,7 @@ test('a housing bore read round the clock, dowels and their place chosen, a misr
   page,
   shop,
 }) => {
-  await kit(page, shop.address, 'offset dowels', '7 red x2', '14 blue x2', '21 green x1')
+  await kit(shop.address, 'offset dowels', '7 red x2', '14 blue x2', '21 green x1')
   await newJob(page, shop.address, 'fire pump', 'gearbox on')
   await page.keyboard.type('housing to crank')
   await pick(page, 'Kind of check', 'Runout')

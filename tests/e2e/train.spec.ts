@@ -8,7 +8,7 @@ test('a gear train: a swap that gains nothing is said before it is apart, a judg
   page,
   shop,
 }) => {
-  await kit(page, shop.address, 'washers', '60 plastic x1', '60.1 bronze x1', '15 steel x3', '10 blue x2')
+  await kit(shop.address, 'washers', '60 plastic x1', '60.1 bronze x1', '15 steel x3', '10 blue x2')
   await newJob(page, shop.address, 'island bus', 'gear train')
   await page.keyboard.type('train')
   await pick(page, 'Kind of check', 'Gaps')

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
-import type { Page } from '@playwright/test'
+import type { Page, Request } from '@playwright/test'
 import { demoForThisFile, expect, test } from './workshop'
 
 demoForThisFile()
@@ -75,75 +75,95 @@ async function unfold(page: Page, address: string, look: (name: string) => Promi
   await look('made or ordered')
 }
 
-for (const theme of ['light', 'dark']) {
-  test(`no view has an accessibility fault, ${theme}`, async ({ browser, shop }) => {
-    const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, bypassCSP: true })
-    await context.addInitScript(value => localStorage.setItem('finitum.theme', value), theme)
-    const page = await context.newPage()
-    const check = async (name: string) => {
-      await page.evaluate(axe)
-      const faults = await page.evaluate(async () => {
-        const result = await (
-          globalThis as unknown as { axe: { run: () => Promise<{ violations: { id: string; nodes: { html: string }[] }[] }> } }
-        ).axe.run()
-        return result.violations.map(v => `${v.id}: ${v.nodes.map(n => n.html.slice(0, 120)).join(' | ')}`)
-      })
-      expect(faults, name).toEqual([])
-    }
-    for (const view of [...views, ...(await ofUnit(shop.address))]) {
-      await page.goto(shop.address + view)
-      await page.waitForLoadState('networkidle')
-      await check(view)
-    }
-    await unfold(page, shop.address, check)
-    await page.goto(`${shop.address}/checks/launch-input`)
-    await page.getByRole('button', { name: /Set up/ }).click()
-    await expect(page.getByRole('group', { name: 'Book limits' })).toBeVisible()
-    await check('set-up')
-    await page.getByRole('button', { name: /Choose/ }).click()
-    await page.keyboard.press('f')
-    await expect(page.getByRole('heading', { name: 'Change the pack' })).toBeVisible()
-    await check('fit dialog')
-    await page.goto(`${shop.address}/stock`)
-    await page.getByRole('button', { name: 'Open 6 thou, Cover shims' }).click()
-    await check('a size')
-    await context.close()
-  })
+interface Axe {
+  run: (options?: { runOnly: string[] }) => Promise<{ violations: { id: string; nodes: { html: string }[] }[] }>
+}
+const faultsIn = (page: Page, only: string[] | null): Promise<string[]> =>
+  page.evaluate(async rules => {
+    const { violations } = await (globalThis as unknown as { axe: Axe }).axe.run(...(rules ? [{ runOnly: rules }] : []))
+    return violations.map(v => `${v.id}: ${v.nodes.map(n => n.html.slice(0, 120)).join(' | ')}`)
+  }, only)
+
+/** What is on the screen is all there when nothing is asked of the server any more. */
+async function settled(page: Page, underWay: ReadonlySet<Request>): Promise<void> {
+  await expect(page.locator('main :is(h1, h2)').first()).toBeVisible()
+  await expect.poll(() => underWay.size, { intervals: [25] }).toBe(0)
+  await page.evaluate(() => new Promise(done => requestAnimationFrame(() => requestAnimationFrame(done))))
 }
 
-test('nothing scrolls sideways on a phone', async ({ browser, shop }) => {
-  const page = await browser.newPage({ viewport: { width: 390, height: 844 } })
-  for (const view of views) {
-    await page.goto(shop.address + view)
-    await page.waitForLoadState('networkidle')
+/** Each view is gone to once: looked at in both themes and at the width of a phone, while all that goes wrong is heard. */
+async function walk(
+  page: Page,
+  address: string,
+  visit: (look: (name: string) => Promise<void>, to: (path: string) => Promise<void>) => Promise<void>,
+) {
+  const wrong: string[] = []
+  const underWay = new Set<Request>()
+  page.on('request', request => {
+    underWay.add(request)
+    if (!request.url().startsWith(address) && !/^(data|blob):/.test(request.url())) wrong.push(`fetched from ${request.url()}`)
+  })
+  const over = (request: Request) => void underWay.delete(request)
+  page.on('requestfinished', over)
+  page.on('requestfailed', over)
+  page.on('console', message => void (message.type() === 'error' && wrong.push(message.text())))
+  page.on('pageerror', error => wrong.push(error.message))
+  const look = async (name: string) => {
+    await page.evaluate(axe)
+    expect(await faultsIn(page, null), `${name}, light`).toEqual([])
+    // The theme changes colours and nothing else.
+    await page.evaluate(() => (document.documentElement.dataset.theme = 'dark'))
+    expect(await faultsIn(page, ['color-contrast']), `${name}, dark`).toEqual([])
+    await page.evaluate(() => (document.documentElement.dataset.theme = 'light'))
+    await page.setViewportSize({ width: 390, height: 844 })
     const [inner, outer] = await page.evaluate(() => [document.documentElement.scrollWidth, document.documentElement.clientWidth])
-    expect(inner, view).toBeLessThanOrEqual(outer!)
+    expect(inner, `${name}, sideways on a phone`).toBeLessThanOrEqual(outer!)
+    await page.setViewportSize({ width: 1280, height: 800 })
   }
-  await unfold(page, shop.address, async name =>
-    expect(await page.evaluate(() => document.documentElement.scrollWidth), name).toBeLessThanOrEqual(390),
-  )
-  await page.goto(`${shop.address}/checks/launch-input`)
-  await page.getByRole('button', { name: /Set up/ }).click()
-  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390)
-  await page.close()
+  await visit(look, async path => {
+    await page.goto(address + path)
+    await settled(page, underWay)
+  })
+  expect(wrong).toEqual([])
+}
+
+test.describe('accessible in both themes, not too wide for a phone, nothing from elsewhere, no error', () => {
+  // Two workers share the walk.
+  test.describe.configure({ mode: 'parallel' })
+  const half = Math.ceil(views.length / 2)
+  for (const [part, some] of [views.slice(0, half), views.slice(half)].entries())
+    test(`every view, part ${part + 1}`, async ({ page, shop }) => {
+      await walk(page, shop.address, async (look, to) => {
+        for (const view of [...some, ...(part === 0 ? await ofUnit(shop.address) : [])]) {
+          await to(view)
+          await look(view)
+        }
+      })
+    })
+  test('what unfolds', async ({ page, shop }) => {
+    await walk(page, shop.address, async (look, to) => {
+      await unfold(page, shop.address, look)
+      await to('/checks/launch-input')
+      await page.getByRole('button', { name: /Set up/ }).click()
+      await expect(page.getByRole('group', { name: 'Book limits' })).toBeVisible()
+      await look('set-up')
+      await page.getByRole('button', { name: /Choose/ }).click()
+      await page.keyboard.press('f')
+      await expect(page.getByRole('heading', { name: 'Change the pack' })).toBeVisible()
+      await look('fit dialog')
+      await to('/stock')
+      await page.getByRole('button', { name: 'Open 6 thou, Cover shims' }).click()
+      await look('a size')
+    })
+  })
 })
 
-test('nothing is fetched from elsewhere, and nothing is logged as an error', async ({ page, shop }) => {
-  const outside: string[] = []
-  const errors: string[] = []
-  page.on('request', request => {
-    if (!request.url().startsWith(shop.address) && !/^(data|blob):/.test(request.url())) outside.push(request.url())
-  })
-  page.on('console', message => {
-    if (message.type() === 'error') errors.push(message.text())
-  })
-  page.on('pageerror', error => errors.push(error.message))
-  for (const view of views) {
-    await page.goto(shop.address + view)
-    await page.waitForLoadState('networkidle')
-  }
-  expect(outside).toEqual([])
-  expect(errors).toEqual([])
+test('the theme that was picked is there after a reload', async ({ page, shop }) => {
+  await page.goto(shop.address)
+  await page.getByRole('button', { name: 'Dark', exact: true }).click()
+  await page.reload()
+  await expect(page.getByRole('button', { name: 'Light', exact: true })).toBeVisible()
+  expect(await page.evaluate(() => document.documentElement.dataset.theme)).toBe('dark')
 })
 
 test('every key is listed under ?', async ({ page, shop }) => {

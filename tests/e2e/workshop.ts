@@ -52,7 +52,7 @@ export class Workshop {
 
   async start(): Promise<void> {
     const child = spawn(process.execPath, [join(root, `scripts/${this.script}.mjs`)], {
-      env: { ...process.env, PORT: String(this.port), HOST: '127.0.0.1', FINITUM_DATA: this.folder, ...this.env },
+      env: { ...process.env, PORT: String(this.port), HOST: '127.0.0.1', FINITUM_DATA: this.folder, FINITUM_AS_BUILT: 'yes', ...this.env },
       stdio: ['ignore', 'pipe', 'pipe'],
     })
     this.process = child
@@ -85,7 +85,7 @@ export async function runScript(
   args: string[] = [],
 ): Promise<{ code: number | null; said: string }> {
   const child = spawn(process.execPath, [join(root, script), ...args], {
-    env: { ...process.env, ...env },
+    env: { ...process.env, FINITUM_AS_BUILT: 'yes', ...env },
     stdio: ['ignore', 'pipe', 'pipe'],
   })
   let said = ''

@@ -1,12 +1,12 @@
 import { execFileSync } from 'node:child_process'
-import { copyFileSync, constants, mkdirSync, mkdtempSync, readFileSync, readdirSync, rmSync, truncateSync, writeFileSync } from 'node:fs'
+import { copyFileSync, constants, mkdirSync, mkdtempSync, rmSync, truncateSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { afterAll, describe, expect, it } from 'vitest'
 import { openDatabase } from '../../server/database/client'
 import { schema } from '../../server/database/from-source'
 
-const CUTS = Number(process.env.LOOP_CUTS ?? 2)
+const CUTS = Number(process.env.LOOP_CUTS ?? 1)
 const home = mkdtempSync(join(tmpdir(), 'finitum-loop-'))
 const [image, copy, disk, after] = ['disk.img', 'copy.img', 'disk', 'after'].map(name => join(home, name)) as [
   string,

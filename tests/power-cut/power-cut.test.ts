@@ -1,4 +1,4 @@
-import { cpSync, mkdtempSync, readFileSync, readdirSync, rmSync } from 'node:fs'
+import { cpSync, mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { afterAll, describe, expect, it } from 'vitest'
@@ -7,7 +7,7 @@ import { stream } from '../reference/drawers'
 import { afterPowerCut, RecordedFiles } from './disk'
 import { schema } from '../../server/database/from-source'
 
-const CUTS = Number(process.env.POWER_CUTS ?? 10)
+const CUTS = Number(process.env.POWER_CUTS ?? 4)
 const home = mkdtempSync(join(tmpdir(), 'finitum-power-'))
 afterAll(() => rmSync(home, { recursive: true, force: true }))
 

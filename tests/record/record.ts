@@ -107,22 +107,18 @@ export function figures(answer: Answer, { most = 1, budgets = false } = {}): str
   ].map(line => `  ${line}`)
 }
 
-/** A check worked on at random: what was done and what refused, and what it comes to after every `look` commands. */
+/** A check worked on at random: what was refused, and what it comes to after every `look` commands. */
 export function lifeOf(from: Bench, { seed, steps, look }: { seed: number; steps: number; look: number }): string[] {
   const told: string[] = []
   const heard = new Set<string>()
-  let done: string[] = []
   let i = 0
   for (const { did, refused, bench } of live(from, seed, steps)) {
     const sentence = `  ${did}, refused: ${refused}`
-    if (!refused) done.push(did)
-    else if (!heard.has(sentence)) {
+    if (refused && !heard.has(sentence)) {
       heard.add(sentence)
       told.push(sentence)
     }
-    if (++i % look !== 0) continue
-    told.push(`  ${done.join(', ')}`, ...figures(checkAnswer(bench.document, bench.lots)).map(line => `  ${line}`))
-    done = []
+    if (++i % look === 0) told.push(...figures(checkAnswer(bench.document, bench.lots)))
   }
   return told
 }

@@ -79,7 +79,9 @@ function layout(document: CheckDocument): string[] {
       .join(', ')}`,
     `  places ${named(kind.places(setup))}`,
     `  steps ${named(kind.procedure(setup))}`,
-    `  gauges ${short(gaugeNeeds(points))}`,
+    `  gauges ${gaugeNeeds(points)
+      .map(({ key }) => key)
+      .join(' ')}`,
     `  conditions ${(kind.conditions?.(setup) ?? []).map(({ id, states }) => `${id} ${states.map(({ value }) => value).join('/')}`).join(', ')}`,
     `  reminders ${named(kind.reminders?.(setup) ?? [])}`,
     `  matched ${short(kind.matched?.(setup) ?? [])}`,

@@ -2,8 +2,9 @@
 import Papa from 'papaparse'
 import type { KitSize } from '#core/pack/read-kit'
 import { readKit } from '#core/pack/read-kit'
-import { formatLength, markedText } from '#core/quantity/format-length'
+import { markedText } from '#core/quantity/format-length'
 import { UNIT_NAME } from '#core/quantity/length'
+import { drawerRows } from '#shared/drawer-rows'
 import { useFileIn } from '~/composables/useFileIn'
 import { usePreferences } from '~/stores/preferences'
 
@@ -39,22 +40,8 @@ const fault = computed(() =>
         : null,
 )
 
-/** Every length with its unit, so that nothing is taken for something else on the way. */
-const inMm = (length: number | undefined) => (length === undefined ? '' : `${formatLength(length, 'mm', { decimals: 6, trim: true })} mm`)
 const asCsv = (sizes: readonly KitSize[]) =>
-  Papa.unparse(
-    sizes.map(size => ({
-      family: family.value.trim(),
-      nominal: `${formatLength(size.nominal, 'mm', { decimals: 6, trim: true })} mm`,
-      count: size.count,
-      mark: size.mark,
-      colour: size.colour,
-      shape: size.shape,
-      inside: inMm(size.inside),
-      outside: inMm(size.outside),
-    })),
-    { newline: '\n', escapeFormulae: /^[=+\-@\t\r]/ },
-  )
+  Papa.unparse(drawerRows(family.value.trim(), sizes), { newline: '\n', escapeFormulae: /^[=+\-@\t\r]/ })
 async function add(): Promise<void> {
   tried.value = true
   if (fault.value || kit.value.faults.length > 0) return
