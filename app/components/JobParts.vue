@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import { v4 as uuid } from 'uuid'
-import { api, faultAt, faultsOf } from '~/composables/useApi'
+import { api } from '~/composables/useApi'
+import { useForm } from '~/composables/useForm'
 import { shortTime } from '~/composables/shortTime'
 import { usePreferences } from '~/stores/preferences'
-import type { Fault, JobPartView, JobView } from '#shared/types'
+import type { JobPartView, JobView } from '#shared/types'
 
 /** The parts a job's checks rest on. One that was replaced or reworked makes what was measured on it stale. */
 const props = defineProps<{ jobId: string; parts: readonly JobPartView[] }>()
@@ -11,29 +11,26 @@ const emit = defineEmits<{ changed: [JobView] }>()
 const preferences = usePreferences()
 const picked = ref<string | null>(null)
 const reason = ref('')
-const faults = ref<readonly Fault[]>([])
+const form = useForm()
 const field = ref<HTMLInputElement[]>()
 
 function begin(id: string): void {
   picked.value = id
   reason.value = ''
-  faults.value = []
+  form.refuse([])
   void nextTick(() => field.value?.[0]?.focus())
 }
-async function replace(): Promise<void> {
-  faults.value = []
-  try {
-    emit(
-      'changed',
-      await api<JobView>(`/api/jobs/${props.jobId}/part-changes`, {
-        body: { op: uuid(), part: picked.value, reason: reason.value, by: preferences.signer },
+const replace = (): Promise<boolean> =>
+  form.submit(
+    ({ op }) =>
+      api<JobView>(`/api/jobs/${props.jobId}/part-changes`, {
+        body: { op, part: picked.value, reason: reason.value, by: preferences.signer },
       }),
-    )
-    picked.value = null
-  } catch (error) {
-    faults.value = faultsOf(error)
-  }
-}
+    job => {
+      emit('changed', job)
+      picked.value = null
+    },
+  )
 </script>
 
 <template>
@@ -73,17 +70,17 @@ async function replace(): Promise<void> {
               class="field"
               maxlength="200"
               autocomplete="off"
-              :aria-invalid="faultAt(faults, 'reason') !== undefined"
+              :aria-invalid="form.fault('reason') !== undefined"
             />
-            <p v-if="faultAt(faults, 'reason')" class="fault">{{ faultAt(faults, 'reason') }}</p>
+            <p v-if="form.fault('reason')" class="fault">{{ form.fault('reason') }}</p>
           </div>
-          <NameField id="part-by" v-model="preferences.signer" label="Name" :fault="faultAt(faults, 'by')" />
-          <button type="submit" class="button primary self-start md:mt-6">Mark what is stale</button>
+          <NameField id="part-by" v-model="preferences.signer" label="Name" :fault="form.fault('by')" />
+          <button type="submit" class="button primary self-start md:mt-6" :disabled="form.busy">Mark what is stale</button>
           <button type="button" class="button self-start md:mt-6" @click="picked = null">Leave it</button>
           <p class="text-[13px] text-mute md:col-span-4">
             What was measured on it before is stale from now on; a signed check that loses a figure by it is opened again.
           </p>
-          <p v-if="faultAt(faults, '') ?? faultAt(faults, 'part')" class="fault">{{ faultAt(faults, '') ?? faultAt(faults, 'part') }}</p>
+          <FormSays class="md:col-span-4" :says="form.rest()" :busy="form.busy" />
         </form>
       </li>
     </ul>

@@ -1,43 +1,42 @@
 <script setup lang="ts">
-import { v4 as uuid } from 'uuid'
-import { api, faultAt, faultsOf } from '~/composables/useApi'
-import type { Fault, JobView, NewJob, RouteView } from '#shared/types'
+import { api } from '~/composables/useApi'
+import { useForm } from '~/composables/useForm'
+import type { JobView, NewJob, RouteView } from '#shared/types'
 import { useSaid } from '~/composables/useSaid'
 
 /** A job that was done, done again: its checks kept as a route, or begun once more on the same unit. */
 const props = defineProps<{ job: JobView }>()
 const open = ref<'route' | 'again' | null>(null)
 const name = ref('')
-const faults = ref<readonly Fault[]>([])
+const form = useForm()
+/** the path of what is named, in either form */
+const named = computed(() => (open.value === 'route' ? 'name' : 'title'))
 const kept = ref<string | null>(null)
 const field = ref<HTMLInputElement>()
 const saidNext = useSaid()
 function begin(what: 'route' | 'again'): void {
   open.value = what
   name.value = props.job.title
-  faults.value = []
+  form.refuse([])
   kept.value = null
   void nextTick(() => field.value?.select())
 }
-async function send(): Promise<void> {
-  faults.value = []
-  try {
-    if (open.value === 'route') {
-      await api<RouteView[]>('/api/routes', { body: { op: uuid(), id: uuid(), name: name.value, job: props.job.id } })
-      kept.value = name.value
-      open.value = null
-      return
-    }
-    const job = await api<NewJob>('/api/jobs', {
-      body: { op: uuid(), id: uuid(), unit: props.job.unit.name, title: name.value, again: props.job.id },
-    })
-    saidNext.value = job.said
-    await navigateTo(`/jobs/${job.id}`)
-  } catch (error) {
-    faults.value = faultsOf(error)
-  }
-}
-const fault = computed(() => ['name', 'title', ''].map(path => faultAt(faults.value, path)).find(Boolean))
+const send = (): Promise<boolean> =>
+  open.value === 'route'
+    ? form.submit(
+        names => api<RouteView[]>('/api/routes', { body: { ...names, name: name.value, job: props.job.id } }),
+        () => {
+          kept.value = name.value
+          open.value = null
+        },
+      )
+    : form.submit(
+        names => api<NewJob>('/api/jobs', { body: { ...names, unit: props.job.unit.name, title: name.value, again: props.job.id } }),
+        job => {
+          saidNext.value = job.said
+          return navigateTo(`/jobs/${job.id}`)
+        },
+      )
 </script>
 
 <template>
@@ -57,12 +56,13 @@ const fault = computed(() => ['name', 'title', ''].map(path => faultAt(faults.va
           class="field"
           maxlength="120"
           autocomplete="off"
-          :aria-invalid="fault !== undefined"
+          :aria-invalid="form.fault(named) !== undefined"
         />
       </div>
-      <button type="submit" class="button primary">{{ open === 'route' ? 'Keep it' : 'Begin' }}</button>
+      <button type="submit" class="button primary" :disabled="form.busy">{{ open === 'route' ? 'Keep it' : 'Begin' }}</button>
       <button type="button" class="button" @click="open = null">Leave it</button>
-      <p v-if="fault" class="fault basis-full">{{ fault }}</p>
+      <p v-if="form.fault(named)" class="fault basis-full">{{ form.fault(named) }}</p>
+      <FormSays class="basis-full" :says="form.rest()" :busy="form.busy" />
       <p class="basis-full text-[13px] text-mute">
         {{
           open === 'route'

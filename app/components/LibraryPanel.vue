@@ -1,21 +1,20 @@
 <script setup lang="ts">
-import { v4 as uuid } from 'uuid'
 import { resultId } from '#core/check/contract'
 import { checkKinds } from '#core/check/registry'
 import { limitedResults, positionsOf, ruleFields, type LibraryLimit } from '#core/check/library'
 import { unitFor } from '#core/quantity/format-length'
 import type { LimitSet } from '#core/verdict/limits'
-import { RefusedError, api, faultsOf } from '~/composables/useApi'
+import { api } from '~/composables/useApi'
+import { useForm } from '~/composables/useForm'
 import { usePreferences } from '~/stores/preferences'
 import type { UnitSummary } from '#shared/record'
-import type { Fault, LibraryUse } from '#shared/types'
+import type { LibraryUse } from '#shared/types'
 
 /** One entry of the library, or a new one; and which checks go by it. */
 const props = defineProps<{ entry: LibraryLimit | null }>()
 const emit = defineEmits<{ changed: [LibraryLimit[], string]; close: []; reload: []; remove: [] }>()
 const preferences = usePreferences()
-const faults = ref<readonly Fault[]>([])
-const behind = ref<readonly string[]>([])
+const form = useForm()
 const uses = ref<readonly LibraryUse[]>([])
 const types = ref<readonly string[]>([])
 const nameField = ref<HTMLInputElement>()
@@ -70,25 +69,20 @@ watch(
   },
 )
 const rules = computed(() => ruleFields(kind.value).flatMap(field => (field.kind === 'choice' ? [field] : [])))
-const fault = (path: string) => faults.value.find(f => f.path === `fields.${path}` || f.path.startsWith(`fields.${path}.`))?.reason
-const rest = computed(() => faults.value.filter(f => !f.path.startsWith('fields.')))
+const fault = (path: string) => form.fault(`fields.${path}`)
 async function keep(): Promise<void> {
-  faults.value = []
-  behind.value = []
   const sent = { ...fields, set: set.value ?? { kind: 'none', unit: unit.value, source: { kind: fields.role } } }
-  const id = props.entry?.id ?? uuid()
-  try {
-    const next = props.entry
-      ? await api<LibraryLimit[]>(`/api/limits/${id}`, {
-          method: 'PATCH',
-          body: { op: uuid(), version: props.entry.version, fields: sent },
-        })
-      : await api<LibraryLimit[]>('/api/limits', { body: { op: uuid(), id, fields: sent } })
-    emit('changed', next, id)
-  } catch (error) {
-    if (error instanceof RefusedError && error.refusal.changed) behind.value = error.refusal.changed
-    else faults.value = faultsOf(error)
-  }
+  let made = props.entry?.id ?? ''
+  await form.submit(
+    ({ op, id }) =>
+      props.entry
+        ? api<LibraryLimit[]>(`/api/limits/${props.entry.id}`, {
+            method: 'PATCH',
+            body: { op, version: props.entry.version, fields: sent },
+          })
+        : api<LibraryLimit[]>('/api/limits', { body: { op, id: (made = id), fields: sent } }),
+    next => emit('changed', next, made),
+  )
 }
 const changedSince = computed(() => uses.value.filter(use => use.version < (props.entry?.version ?? 0) && !use.signed).length)
 </script>
@@ -170,10 +164,10 @@ const changedSince = computed(() => uses.value.filter(use => use.version < (prop
       <LimitFields :key="result.quantity" v-model="set" title="Limits" :unit="unit" :default-source="fields.role" />
       <p v-if="fault('set')" class="fault">{{ fault('set') }}</p>
     </fieldset>
-    <p v-for="f in rest" :key="f.reason" class="fault">{{ f.reason }}</p>
-    <StaleNotice :changed="behind" @reload="emit('reload')" />
+    <FormSays :says="form.rest()" :busy="form.busy" />
+    <StaleNotice :changed="form.behind" @reload="emit('reload')" />
     <div class="flex flex-wrap gap-2">
-      <button type="submit" class="button primary">{{ entry ? 'Keep' : 'Enter them' }}</button>
+      <button type="submit" class="button primary" :disabled="form.busy">{{ entry ? 'Keep' : 'Enter them' }}</button>
       <button type="button" class="button" @click="emit('close')">Close</button>
       <button v-if="entry" type="button" class="link ml-auto text-[13.5px]" @click="emit('remove')">remove</button>
     </div>

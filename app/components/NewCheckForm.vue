@@ -1,13 +1,13 @@
 <script setup lang="ts">
-import { v4 as uuid } from 'uuid'
 import { checkKinds } from '#core/check/registry'
 import { unitOfResult } from '#core/check/results'
 import { unitOfLimits } from '#core/verdict/limits'
 import type { Exact } from '#core/quantity/figure'
 import { familiesFor } from '~/composables/families'
-import { api, faultAt, faultsOf } from '~/composables/useApi'
+import { api } from '~/composables/useApi'
+import { useForm } from '~/composables/useForm'
 import { usePreferences } from '~/stores/preferences'
-import type { CheckView, Fault, StockView } from '#shared/types'
+import type { CheckView, StockView } from '#shared/types'
 import { limitsFrom, type LibraryLimit } from '#core/check/library'
 import { entryWords, useLibrary } from '~/composables/useLibrary'
 
@@ -21,7 +21,7 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ close: [] }>()
 const preferences = usePreferences()
-const faults = ref<readonly Fault[]>([])
+const form = useForm()
 const stock = ref<StockView | null>(null)
 const titleField = ref<HTMLInputElement>()
 const kind = ref(props.kind || checkKinds[0]!.id)
@@ -74,9 +74,6 @@ async function lookAround(): Promise<void> {
   await library
 }
 async function make(): Promise<void> {
-  faults.value = []
-  // Whoever types faster than the shop answers still gets its drawer. Gauges the server takes from the register.
-  await shop
   const has = { lower: lower.value !== null, upper: upper.value !== null }
   const ends = [lower.value, upper.value].filter(end => end !== null)
   const limits =
@@ -87,41 +84,42 @@ async function make(): Promise<void> {
         : has.lower
           ? { kind: 'lower', lower: lower.value }
           : null
-  try {
-    const check = await api<CheckView>(`/api/jobs/${props.jobId}/checks`, {
-      body: {
-        op: uuid(),
-        id: uuid(),
-        kind: kind.value,
-        settings: {
-          title: title.value.trim() || chosenKind.value.title,
-          entryUnit: preferences.unit,
-          setup: { ...setup },
-          family: family.value,
-          ...(limits || chosen.value.length > 0
-            ? {
-                limits: [
-                  ...chosen.value.map(entry => ({ result: entry.result, role: entry.role, set: limitsFrom(entry) })),
-                  // Typed by hand they come after, and stand.
-                  ...(limits
-                    ? [
-                        {
-                          result: mainResult.value.id,
-                          role: 'book',
-                          set: { ...limits, unit: unitOfLimits(ends, limitUnit.value), source: { kind: 'book' } },
-                        },
-                      ]
-                    : []),
-                ],
-              }
-            : {}),
+  await form.submit(
+    async names => {
+      // Whoever types faster than the shop answers still gets its drawer. Gauges the server takes from the register.
+      await shop
+      return api<CheckView>(`/api/jobs/${props.jobId}/checks`, {
+        body: {
+          ...names,
+          kind: kind.value,
+          settings: {
+            title: title.value.trim() || chosenKind.value.title,
+            entryUnit: preferences.unit,
+            setup: { ...setup },
+            family: family.value,
+            ...(limits || chosen.value.length > 0
+              ? {
+                  limits: [
+                    ...chosen.value.map(entry => ({ result: entry.result, role: entry.role, set: limitsFrom(entry) })),
+                    // Typed by hand they come after, and stand.
+                    ...(limits
+                      ? [
+                          {
+                            result: mainResult.value.id,
+                            role: 'book',
+                            set: { ...limits, unit: unitOfLimits(ends, limitUnit.value), source: { kind: 'book' } },
+                          },
+                        ]
+                      : []),
+                  ],
+                }
+              : {}),
+          },
         },
-      },
-    })
-    await navigateTo(`/checks/${check.document.id}`)
-  } catch (error) {
-    faults.value = faultsOf(error)
-  }
+      })
+    },
+    check => navigateTo(`/checks/${check.document.id}`),
+  )
 }
 </script>
 
@@ -137,7 +135,7 @@ async function make(): Promise<void> {
     <div>
       <label class="label mb-1 block" for="check-title">Name</label>
       <input id="check-title" ref="titleField" v-model="title" class="field" :placeholder="chosenKind.title" autocomplete="off" />
-      <p v-if="faultAt(faults, 'settings.title')" class="fault">{{ faultAt(faults, 'settings.title') }}</p>
+      <p v-if="form.fault('settings.title')" class="fault">{{ form.fault('settings.title') }}</p>
     </div>
     <SetupFields
       :kind="chosenKind"
@@ -145,7 +143,7 @@ async function make(): Promise<void> {
       :unit-system="preferences.system"
       :disabled="false"
       :settled="false"
-      :faults="faults"
+      :faults="form.faults"
       @change="change => Object.assign(setup, change)"
     />
     <div v-if="chosenKind.places(setup).length">
@@ -170,10 +168,11 @@ async function make(): Promise<void> {
       </label>
     </fieldset>
     <FigureField v-model="lower" label="Book limit, lower" :unit="limitUnit" optional />
-    <FigureField v-model="upper" label="Book limit, upper" :unit="limitUnit" optional :fault="faultAt(faults, 'settings.limits.0.set')" />
+    <FigureField v-model="upper" label="Book limit, upper" :unit="limitUnit" optional :fault="form.fault(`settings.limits.${chosen.length}.set`)" />
     <div class="flex gap-2 md:col-span-2">
-      <button type="submit" class="button primary">Begin the check</button>
+      <button type="submit" class="button primary" :disabled="form.busy">Begin the check</button>
       <button type="button" class="button" @click="emit('close')">Leave it</button>
     </div>
+    <FormSays class="md:col-span-2" :says="form.rest('settings.setup')" :busy="form.busy" />
   </form>
 </template>

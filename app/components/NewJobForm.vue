@@ -1,15 +1,15 @@
 <script setup lang="ts">
-import { v4 as uuid } from 'uuid'
-import { api, faultAt, faultsOf } from '~/composables/useApi'
+import { api } from '~/composables/useApi'
+import { useForm } from '~/composables/useForm'
 import { useSaid } from '~/composables/useSaid'
 import type { UnitSummary } from '#shared/record'
-import type { Fault, NewJob, RouteView } from '#shared/types'
+import type { NewJob, RouteView } from '#shared/types'
 
 /** A new job: its unit, what is to be done, and the route it begins with. */
 const props = defineProps<{ route: RouteView | null }>()
 const emit = defineEmits<{ close: [] }>()
 const draft = reactive({ unit: '', title: '' })
-const faults = ref<readonly Fault[]>([])
+const form = useForm()
 const unitField = ref<HTMLInputElement>()
 const units = ref<readonly UnitSummary[]>([])
 const said = useSaid()
@@ -25,22 +25,21 @@ const offered = computed(() => {
   return [...units.value].sort((a, b) => Number(b.type?.toLowerCase() === type) - Number(a.type?.toLowerCase() === type))
 })
 async function make(): Promise<void> {
-  faults.value = []
-  try {
-    const job = await api<NewJob>('/api/jobs', {
-      body: {
-        op: uuid(),
-        id: uuid(),
-        unit: draft.unit,
-        title: draft.title.trim() || (props.route?.name ?? ''),
-        ...(props.route ? { route: props.route.id } : {}),
-      },
-    })
-    said.value = job.said
-    await navigateTo(`/jobs/${job.id}`)
-  } catch (error) {
-    faults.value = faultsOf(error)
-  }
+  await form.submit(
+    names =>
+      api<NewJob>('/api/jobs', {
+        body: {
+          ...names,
+          unit: draft.unit,
+          title: draft.title.trim() || (props.route?.name ?? ''),
+          ...(props.route ? { route: props.route.id } : {}),
+        },
+      }),
+    job => {
+      said.value = job.said
+      return navigateTo(`/jobs/${job.id}`)
+    },
+  )
 }
 </script>
 
@@ -64,12 +63,12 @@ async function make(): Promise<void> {
         placeholder="mail launch"
         autocomplete="off"
         list="new-units"
-        :aria-invalid="faultAt(faults, 'unit') !== undefined"
+        :aria-invalid="form.fault('unit') !== undefined"
       />
       <datalist id="new-units">
         <option v-for="unit in offered" :key="unit.id" :value="unit.name" />
       </datalist>
-      <p v-if="faultAt(faults, 'unit')" class="fault">{{ faultAt(faults, 'unit') }}</p>
+      <p v-if="form.fault('unit')" class="fault">{{ form.fault('unit') }}</p>
     </div>
     <div>
       <label class="label mb-1 block" for="new-title">What is to be done</label>
@@ -79,16 +78,14 @@ async function make(): Promise<void> {
         class="field"
         :placeholder="route?.name ?? 'reduction box rebuild'"
         autocomplete="off"
-        :aria-invalid="faultAt(faults, 'title') !== undefined"
+        :aria-invalid="form.fault('title') !== undefined"
       />
-      <p v-if="faultAt(faults, 'title')" class="fault">{{ faultAt(faults, 'title') }}</p>
+      <p v-if="form.fault('title')" class="fault">{{ form.fault('title') }}</p>
     </div>
     <div class="flex items-start gap-2 md:pt-[26px]">
-      <button type="submit" class="button primary">Begin</button>
+      <button type="submit" class="button primary" :disabled="form.busy">Begin</button>
       <button type="button" class="button" @click="emit('close')">Leave it</button>
     </div>
-    <p v-if="faultAt(faults, '') ?? faultAt(faults, 'route')" class="fault md:col-span-3" role="alert">
-      {{ faultAt(faults, '') ?? faultAt(faults, 'route') }}
-    </p>
+    <FormSays class="md:col-span-3" :says="form.rest()" :busy="form.busy" />
   </form>
 </template>

@@ -1,12 +1,11 @@
 <script setup lang="ts">
-import { v4 as uuid } from 'uuid'
-import { api, faultAt, faultsOf } from '~/composables/useApi'
+import { api } from '~/composables/useApi'
+import { useForm } from '~/composables/useForm'
 import { useDigits } from '~/composables/useDigits'
 import { useRemoval } from '~/composables/useRemoval'
 import { usePeople } from '~/stores/people'
 import { usePreferences } from '~/stores/preferences'
 import type { Person } from '#shared/record'
-import type { Fault } from '#shared/types'
 
 /** Those who work here, each with a key; one is picked, another entered. */
 const props = defineProps<{ open: boolean }>()
@@ -14,14 +13,14 @@ const emit = defineEmits<{ close: [] }>()
 const preferences = usePreferences()
 const shop = usePeople()
 const draft = reactive({ name: '', initials: '' })
-const faults = ref<readonly Fault[]>([])
+const form = useForm()
 const leaving = useRemoval<Person[]>(shop.keep)
 
 watch(
   () => props.open,
   open => {
     if (open) void shop.load()
-    faults.value = []
+    form.refuse([])
   },
 )
 function pick(person: Person): void {
@@ -41,20 +40,19 @@ const likely = computed(() =>
     .toUpperCase()
     .slice(0, 4),
 )
-async function enter(): Promise<void> {
-  faults.value = []
-  const name = draft.name.trim()
-  try {
-    shop.keep(
-      await api<Person[]>('/api/people', { body: { op: uuid(), id: uuid(), name, initials: draft.initials.trim() || likely.value } }),
-    )
-    preferences.signer = name
-    Object.assign(draft, { name: '', initials: '' })
-    emit('close')
-  } catch (error) {
-    faults.value = faultsOf(error)
-  }
-}
+const enter = (): Promise<boolean> =>
+  form.submit(
+    names =>
+      api<Person[]>('/api/people', {
+        body: { ...names, name: draft.name.trim(), initials: draft.initials.trim() || likely.value },
+      }),
+    people => {
+      shop.keep(people)
+      preferences.signer = draft.name.trim()
+      Object.assign(draft, { name: '', initials: '' })
+      emit('close')
+    },
+  )
 </script>
 
 <template>
@@ -96,9 +94,9 @@ async function enter(): Promise<void> {
             class="field"
             maxlength="80"
             autocomplete="off"
-            :aria-invalid="faultAt(faults, 'name') !== undefined"
+            :aria-invalid="form.fault('name') !== undefined"
           />
-          <p v-if="faultAt(faults, 'name')" class="fault">{{ faultAt(faults, 'name') }}</p>
+          <p v-if="form.fault('name')" class="fault">{{ form.fault('name') }}</p>
         </div>
         <div>
           <label class="label mb-1 block" for="person-initials">Initials</label>
@@ -109,12 +107,12 @@ async function enter(): Promise<void> {
             maxlength="4"
             autocomplete="off"
             :placeholder="likely"
-            :aria-invalid="faultAt(faults, 'initials') !== undefined"
+            :aria-invalid="form.fault('initials') !== undefined"
           />
-          <p v-if="faultAt(faults, 'initials')" class="fault">{{ faultAt(faults, 'initials') }}</p>
+          <p v-if="form.fault('initials')" class="fault">{{ form.fault('initials') }}</p>
         </div>
-        <p v-if="faultAt(faults, '')" class="fault col-span-2">{{ faultAt(faults, '') }}</p>
-        <button type="submit" class="button primary col-span-2 justify-self-start">Works here</button>
+        <button type="submit" class="button primary col-span-2 justify-self-start" :disabled="form.busy">Works here</button>
+        <FormSays class="col-span-2" :says="form.rest()" :busy="form.busy" />
       </form>
     </div>
   </PlainDialog>

@@ -10,8 +10,9 @@ export function useFileIn<Answer>(type: string) {
   const helps = ref<string | null>(null)
   let control = new AbortController()
 
-  /** @returns null when it was refused or broken off */
+  /** @returns null when it was refused or broken off, or one is on its way already */
   async function send(path: string, text: string): Promise<Answer | null> {
+    if (busy.value) return null
     control = new AbortController()
     busy.value = true
     faults.value = []

@@ -1,8 +1,9 @@
-import { ref, shallowRef, type Ref } from 'vue'
-import { v4 as uuid } from 'uuid'
+import { ref, shallowRef, toRef, type Ref } from 'vue'
 import type { OrdersView, WantedLine } from '#shared/orders'
-import type { Fault, StockLot } from '#shared/types'
+import type { StockLot } from '#shared/types'
 import { RefusedError, api, faultAt, faultsOf } from './useApi'
+import { useForm } from './useForm'
+import { useTurns } from './useTurns'
 
 /**
  * The order list on the screen, what is written to it, and what the server says against that, by the form that sent it; an order that is
@@ -11,38 +12,48 @@ import { RefusedError, api, faultAt, faultsOf } from './useApi'
 export function useOrders(picked: Readonly<Ref<string | null>>) {
   const asked = () => (picked.value === null ? '/api/orders' : `/api/orders?${new URLSearchParams({ order: picked.value })}`)
   const view = shallowRef<OrdersView | null>(null)
-  const faults = ref<readonly Fault[]>([])
+  const form = useForm()
+  const inTurn = useTurns()
   const sender = ref('')
   /** why something was not done, as things stand by now */
   const overtaken = ref<readonly string[]>([])
+  const show = (next: OrdersView) => {
+    view.value = next
+  }
 
   async function load(): Promise<void> {
     try {
-      view.value = await api<OrdersView>(asked())
+      show(await api<OrdersView>(asked()))
     } catch (error) {
       sender.value = ''
-      faults.value = faultsOf(error)
+      form.refuse(faultsOf(error))
     }
   }
-  /** @returns whether it was done; what was not is told at `what` */
-  async function send(what: string, path: string, body: Record<string, unknown> = {}, method = 'POST'): Promise<boolean> {
-    faults.value = []
-    overtaken.value = []
-    sender.value = what
-    try {
-      view.value = await api<OrdersView>(`/api/orders${path}`, { method, body: { op: uuid(), ...body } })
-      return true
-    } catch (error) {
-      if (error instanceof RefusedError && error.status === 409) {
-        // Not as things stand by now: they are shown, and where it was sent from may be gone.
-        overtaken.value = faultsOf(error).map(({ reason }) => reason)
-        view.value = await api<OrdersView>(asked()).catch(() => view.value)
-      } else faults.value = faultsOf(error)
-      return false
-    }
-  }
-  const fault = (what: string, path: string): string | undefined => (sender.value === what ? faultAt(faults.value, path) : undefined)
-  return { view, overtaken, load, send, fault }
+  /**
+   * @param made  whether something is made of it that needs a name of its own: a line, an order, a receipt
+   * @returns whether it was done; what was not is told at `what`
+   */
+  const send = (what: string, path: string, body: Record<string, unknown> = {}, { method = 'POST', made = false } = {}): Promise<boolean> =>
+    inTurn(what, async () => {
+      overtaken.value = []
+      sender.value = what
+      const done = await form.submit(
+        ({ op, id }) => api<OrdersView>(`/api/orders${path}`, { method, body: { op, ...(made ? { id } : {}), ...body } }),
+        show,
+        error => {
+          // Not as things stand by now: they are shown, and where it was sent from may be gone.
+          if (!(error instanceof RefusedError) || error.status !== 409 || faultAt(error.refusal.faults, 'op')) return false
+          overtaken.value = faultsOf(error).map(({ reason }) => reason)
+          return true
+        },
+      )
+      if (overtaken.value.length > 0) show(await api<OrdersView>(asked()).catch(() => view.value!))
+      return done
+    })
+  const fault = (what: string, path: string): string | undefined => (sender.value === what ? form.fault(path) : undefined)
+  /** What is said of no field of that form. */
+  const rest = (what: string): string | null => (sender.value === what ? form.rest() : null)
+  return { view, overtaken, load, send, fault, rest, busy: toRef(form, 'busy') }
 }
 export type Orders = ReturnType<typeof useOrders>
 

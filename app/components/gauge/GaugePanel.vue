@@ -1,21 +1,20 @@
 <script setup lang="ts">
-import { v4 as uuid } from 'uuid'
 import { GAUGE_KINDS, GAUGE_NAME, isListOfSizes, readsOf, type Gauge, type GaugeKind } from '#core/reading/gauge'
 import { parseLength } from '#core/quantity/parse-length'
 import { unitOfGauge } from '#core/quantity/format-length'
 import { unitName, unitsOf, type Exact, type Unit } from '#core/quantity/figure'
 import type { LengthUnit, Nm } from '#core/quantity/length'
-import { RefusedError, api, faultsOf } from '~/composables/useApi'
+import { api } from '~/composables/useApi'
+import { useForm } from '~/composables/useForm'
 import { exactText } from '~/composables/sizeText'
 import { usePreferences } from '~/stores/preferences'
-import type { Fault, RegisteredGauge } from '#shared/types'
+import type { RegisteredGauge } from '#shared/types'
 
 /** One gauge of the register, or a new one: what its uncertainty needs to know, and when it was checked. */
 const props = defineProps<{ gauge: RegisteredGauge | null }>()
 const emit = defineEmits<{ changed: [RegisteredGauge[], string]; close: []; reload: [] }>()
 const preferences = usePreferences()
-const faults = ref<readonly Fault[]>([])
-const behind = ref<readonly string[]>([])
+const form = useForm()
 const kind = ref<GaugeKind>(props.gauge?.kind ?? 'dial-indicator')
 const g = props.gauge
 const fields = reactive({
@@ -52,8 +51,7 @@ watch(listUnit, (_, was) => {
 })
 const SENSES = ['climbs', 'falls'] as const
 const listed = computed(() => isListOfSizes(kind.value))
-const fault = (path: string) => faults.value.find(f => f.path === `fields.${path}` || f.path.startsWith(`fields.${path}.`))?.reason
-const rest = computed(() => faults.value.filter(f => !f.path.startsWith('fields.')))
+const fault = (path: string) => form.fault(`fields.${path}`)
 
 function sizes(unit: LengthUnit): Nm[] | null {
   const entries = fields.sizes
@@ -62,18 +60,16 @@ function sizes(unit: LengthUnit): Nm[] | null {
     .map(text => parseLength(text, unit))
   const bad = entries.find(entry => !entry.ok)
   if (bad && !bad.ok) {
-    faults.value = [{ path: 'fields.sizes', reason: bad.reason }]
+    form.refuse([{ path: 'fields.sizes', reason: bad.reason }])
     return null
   }
   return entries.map(entry => (entry as { value: Nm }).value)
 }
 async function keep(): Promise<void> {
-  faults.value = []
-  behind.value = []
   const list = listed.value ? sizes(listUnit.value) : []
   if (!list) return
   if ((fields.low === null) !== (fields.high === null)) {
-    faults.value = [{ path: 'fields.range', reason: 'A range needs both ends, or neither.' }]
+    form.refuse([{ path: 'fields.range', reason: 'A range needs both ends, or neither.' }])
     return
   }
   const sent = {
@@ -93,19 +89,17 @@ async function keep(): Promise<void> {
     lastCheck: fields.lastCheck || null,
     due: fields.due || null,
   }
-  try {
-    const id = props.gauge?.id ?? uuid()
-    const next = props.gauge
-      ? await api<RegisteredGauge[]>(`/api/gauges/${id}`, {
-          method: 'PATCH',
-          body: { op: uuid(), version: props.gauge.version, fields: sent },
-        })
-      : await api<RegisteredGauge[]>('/api/gauges', { body: { op: uuid(), id, kind: kind.value, fields: sent } })
-    emit('changed', next, id)
-  } catch (error) {
-    if (error instanceof RefusedError && error.refusal.changed) behind.value = error.refusal.changed
-    else faults.value = faultsOf(error)
-  }
+  let made = props.gauge?.id ?? ''
+  await form.submit(
+    ({ op, id }) =>
+      props.gauge
+        ? api<RegisteredGauge[]>(`/api/gauges/${props.gauge.id}`, {
+            method: 'PATCH',
+            body: { op, version: props.gauge.version, fields: sent },
+          })
+        : api<RegisteredGauge[]>('/api/gauges', { body: { op, id: (made = id), kind: kind.value, fields: sent } }),
+    next => emit('changed', next, made),
+  )
 }
 </script>
 
@@ -245,10 +239,10 @@ async function keep(): Promise<void> {
         <p v-if="fault('due')" class="fault">{{ fault('due') }}</p>
       </div>
     </div>
-    <p v-for="f in rest" :key="f.reason" class="fault">{{ f.reason }}</p>
-    <StaleNotice :changed="behind" @reload="emit('reload')" />
+    <FormSays :says="form.rest()" :busy="form.busy" />
+    <StaleNotice :changed="form.behind" @reload="emit('reload')" />
     <div class="flex gap-2">
-      <button type="submit" class="button primary">{{ gauge ? 'Keep' : 'Enter it' }}</button>
+      <button type="submit" class="button primary" :disabled="form.busy">{{ gauge ? 'Keep' : 'Enter it' }}</button>
       <button type="button" class="button" @click="emit('close')">Close</button>
     </div>
   </form>

@@ -1,39 +1,36 @@
 <script setup lang="ts">
-import { v4 as uuid } from 'uuid'
-import { api, faultAt, faultsOf } from '~/composables/useApi'
+import { api } from '~/composables/useApi'
+import { useForm } from '~/composables/useForm'
 import { dayText } from '~/composables/dayText'
 import { today } from '~/composables/today'
 import { usePreferences } from '~/stores/preferences'
 import type { GaugeRecord } from '#shared/record'
-import type { Fault, RegisteredGauge } from '#shared/types'
+import type { RegisteredGauge } from '#shared/types'
 
 /** When a gauge was checked and what came out; found wrong, everything that was read with it since it was last good. */
 const props = defineProps<{ gauge: RegisteredGauge }>()
 const emit = defineEmits<{ checked: [] }>()
 const preferences = usePreferences()
 const record = ref<GaugeRecord | null>(null)
-const faults = ref<readonly Fault[]>([])
+const form = useForm()
 const open = ref(false)
 const draft = reactive({ on: today(), good: true, note: '', due: '' })
-onMounted(async () => {
-  try {
-    record.value = await api<GaugeRecord>(`/api/gauges/${props.gauge.id}/checks`)
-  } catch (error) {
-    faults.value = faultsOf(error)
-  }
-})
-async function keep(): Promise<void> {
-  faults.value = []
-  try {
-    record.value = await api<GaugeRecord>(`/api/gauges/${props.gauge.id}/checks`, {
-      body: { op: uuid(), version: props.gauge.version, ...draft, due: draft.due || null, by: preferences.signer },
-    })
-    open.value = false
-    emit('checked')
-  } catch (error) {
-    faults.value = faultsOf(error)
-  }
+onMounted(() => form.submit(() => api<GaugeRecord>(`/api/gauges/${props.gauge.id}/checks`), show))
+function show(next: GaugeRecord): void {
+  record.value = next
 }
+const keep = (): Promise<boolean> =>
+  form.submit(
+    ({ op }) =>
+      api<GaugeRecord>(`/api/gauges/${props.gauge.id}/checks`, {
+        body: { op, version: props.gauge.version, ...draft, due: draft.due || null, by: preferences.signer },
+      }),
+    next => {
+      show(next)
+      open.value = false
+      emit('checked')
+    },
+  )
 const doubtful = computed(() => record.value?.doubtful ?? null)
 </script>
 
@@ -74,12 +71,12 @@ const doubtful = computed(() => record.value?.doubtful ?? null)
         <div>
           <label class="label mb-1 block" for="gc-on">On</label>
           <input id="gc-on" v-model="draft.on" type="date" class="field" />
-          <p v-if="faultAt(faults, 'on')" class="fault">{{ faultAt(faults, 'on') }}</p>
+          <p v-if="form.fault('on')" class="fault">{{ form.fault('on') }}</p>
         </div>
         <div>
           <label class="label mb-1 block" for="gc-due">Next is due</label>
           <input id="gc-due" v-model="draft.due" type="date" class="field" />
-          <p v-if="faultAt(faults, 'due')" class="fault">{{ faultAt(faults, 'due') }}</p>
+          <p v-if="form.fault('due')" class="fault">{{ form.fault('due') }}</p>
         </div>
       </div>
       <fieldset class="flex gap-5">
@@ -99,14 +96,15 @@ const doubtful = computed(() => record.value?.doubtful ?? null)
           class="field"
           maxlength="400"
           autocomplete="off"
-          :aria-invalid="faultAt(faults, 'note') !== undefined"
+          :aria-invalid="form.fault('note') !== undefined"
         />
-        <p v-if="faultAt(faults, 'note')" class="fault">{{ faultAt(faults, 'note') }}</p>
+        <p v-if="form.fault('note')" class="fault">{{ form.fault('note') }}</p>
       </div>
-      <NameField id="gc-by" v-model="preferences.signer" label="Checked by" :fault="faultAt(faults, 'by')" />
-      <p v-if="faultAt(faults, '') ?? faultAt(faults, 'version')" class="fault">{{ faultAt(faults, '') ?? faultAt(faults, 'version') }}</p>
+      <NameField id="gc-by" v-model="preferences.signer" label="Checked by" :fault="form.fault('by')" />
+      <FormSays :says="form.rest()" :busy="form.busy" />
+      <StaleNotice :changed="form.behind" @reload="emit('checked')" />
       <div class="flex gap-2">
-        <button type="submit" class="button primary">Put it in the record</button>
+        <button type="submit" class="button primary" :disabled="form.busy">Put it in the record</button>
         <button type="button" class="button" @click="open = false">Leave it</button>
       </div>
     </form>

@@ -1,11 +1,11 @@
 <script setup lang="ts">
-import { v4 as uuid } from 'uuid'
 import { buildsFor, type Anvil, type BoreKit, type Washer } from '#core/method/bore-gauge/builder'
 import { formatLength, unitFor } from '#core/quantity/format-length'
 import { UNIT_NAME, nm, type Nm } from '#core/quantity/length'
-import { api, faultsOf } from '~/composables/useApi'
+import { api } from '~/composables/useApi'
+import { useForm } from '~/composables/useForm'
 import { usePreferences } from '~/stores/preferences'
-import type { Fault, RegisteredGauge } from '#shared/types'
+import type { RegisteredGauge } from '#shared/types'
 
 /** Which anvil and washers reach a bore, from the kit that is really in the box. */
 const props = defineProps<{ gauges: readonly RegisteredGauge[]; /** id of the gauge in hand */ prefer?: string }>()
@@ -18,22 +18,17 @@ const gauge = computed(
   () => bores.value.find(g => g.id === (picked.value || props.prefer)) ?? bores.value.find(g => g.kit !== null) ?? bores.value[0] ?? null,
 )
 const target = ref<Nm | null>(null)
-const faults = ref<readonly Fault[]>([])
+const form = useForm()
 const kit = computed<BoreKit>(() => gauge.value?.kit ?? { anvils: [], washers: [] })
 const builds = computed(() => (target.value === null ? [] : buildsFor(kit.value, target.value)))
 const size = (value: number) => formatLength(value, unit.value, { trim: true })
 
-async function keep(next: BoreKit): Promise<void> {
-  faults.value = []
-  try {
-    emit(
-      'changed',
-      await api<RegisteredGauge[]>(`/api/gauges/${gauge.value!.id}/kit`, { body: { op: uuid(), version: gauge.value!.version, ...next } }),
-    )
-  } catch (error) {
-    faults.value = faultsOf(error)
-  }
-}
+const keep = (next: BoreKit): Promise<boolean> =>
+  form.submit(
+    ({ op }) =>
+      api<RegisteredGauge[]>(`/api/gauges/${gauge.value!.id}/kit`, { body: { op, version: gauge.value!.version, ...next } }),
+    gauges => emit('changed', gauges),
+  )
 const setAnvil = (at: number, change: Partial<Anvil>) =>
   keep({ ...kit.value, anvils: kit.value.anvils.map((anvil, i) => (i === at ? { ...anvil, ...change } : anvil)) })
 const setWasher = (at: number, change: Partial<Washer>) =>
@@ -49,25 +44,25 @@ const fresh = reactive<{ name: string; low: Nm | null; high: Nm | null; washer: 
 })
 async function addAnvil(): Promise<void> {
   if (fresh.low === null || fresh.high === null) {
-    faults.value = [{ path: 'anvil', reason: 'An anvil needs the smallest and the largest bore it reaches.' }]
+    form.refuse([{ path: 'anvil', reason: 'An anvil needs the smallest and the largest bore it reaches.' }])
     return
   }
-  await keep({
+  const done = await keep({
     ...kit.value,
     anvils: [...kit.value.anvils, { name: fresh.name.trim() || `Anvil ${kit.value.anvils.length + 1}`, low: fresh.low, high: fresh.high }],
   })
-  if (faults.value.length === 0) Object.assign(fresh, { name: '', low: null, high: null })
+  if (done) Object.assign(fresh, { name: '', low: null, high: null })
 }
 async function addWasher(): Promise<void> {
   if (fresh.length === null) {
-    faults.value = [{ path: 'washer', reason: 'A washer needs its length.' }]
+    form.refuse([{ path: 'washer', reason: 'A washer needs its length.' }])
     return
   }
-  await keep({
+  const done = await keep({
     ...kit.value,
     washers: [...kit.value.washers, { name: fresh.washer.trim() || `Washer ${size(fresh.length)}`, length: nm(fresh.length) }],
   })
-  if (faults.value.length === 0) Object.assign(fresh, { washer: '', length: null })
+  if (done) Object.assign(fresh, { washer: '', length: null })
 }
 </script>
 
@@ -115,9 +110,7 @@ async function addWasher(): Promise<void> {
     </div>
     <div class="space-y-3">
       <h3 class="label">What is in the box</h3>
-      <ul v-if="faults.length" class="fault" role="alert">
-        <li v-for="fault in faults" :key="fault.path + fault.reason">{{ fault.reason }}</li>
-      </ul>
+      <FormSays :says="form.rest() ?? (form.behind.join('. ') || null)" :busy="form.busy" />
       <table class="tight">
         <thead>
           <tr>

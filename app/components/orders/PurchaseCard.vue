@@ -38,7 +38,7 @@ function move(): void {
   moving.value = true
 }
 async function keepDay(): Promise<void> {
-  if (await props.orders.send(what.value, path.value, { version: props.purchase.version, due: due.value || null }, 'PATCH'))
+  if (await props.orders.send(what.value, path.value, { version: props.purchase.version, due: due.value || null }, { method: 'PATCH' }))
     moving.value = false
 }
 const cancelling = ref<string | null>(null)
@@ -83,9 +83,6 @@ const back = () => props.orders.send(what.value, `${path.value}/back`, { version
         <a class="link text-[13.5px]" :href="`/api/orders/csv?order=${purchase.id}`" download="order.csv">CSV</a>
       </div>
     </div>
-    <p v-if="fault('version') ?? fault('due') ?? fault('')" class="fault" role="alert">
-      {{ fault('version') ?? fault('due') ?? fault('') }}
-    </p>
     <div class="overflow-x-auto" tabindex="0" role="region" :aria-label="`Ordered from ${purchase.supplier}`">
       <table>
         <thead>
@@ -141,5 +138,6 @@ const back = () => props.orders.send(what.value, `${path.value}/back`, { version
         </tbody>
       </table>
     </div>
+    <FormSays :says="orders.rest(what)" :busy="false" />
   </section>
 </template>

@@ -23,12 +23,8 @@ const served = computed(() => props.lines.filter(({ check, arrived, pieces }) =>
 /** Whoever types faster than the shop answers is not held up: pieces go in one after the other. */
 let stored = Promise.resolve()
 async function store(size: Nm | null, mark: string | null): Promise<void> {
-  const done = await props.orders.send(WHAT, `/${props.purchase.id}/receipts`, {
-    id: uuid(),
-    lotId: props.lot.id,
-    ...(size === null ? {} : { size }),
-    ...(mark === null ? {} : { mark }),
-  })
+  const piece = { lotId: props.lot.id, ...(size === null ? {} : { size }), ...(mark === null ? {} : { mark }) }
+  const done = await props.orders.send(WHAT, `/${props.purchase.id}/receipts`, piece, { made: true })
   if (!done && size !== null) form.value?.giveBack(size)
 }
 function keep(size: Nm | null, mark: string | null): void {
@@ -69,7 +65,7 @@ useKeys(computed(() => [key('Esc', 'done', () => close(), { keys: ['Escape'] })]
     >
       <button type="button" class="button scribed mt-[26px]" @click="keep(null, null)">Not measured</button>
     </PieceForm>
-    <p v-else-if="fault('')" class="fault">{{ fault('') }}</p>
+    <FormSays v-else :says="orders.rest(WHAT)" :busy="orders.busy.value" />
     <p v-if="sizes.length" class="mt-2 text-[14px]">
       So far:
       <span class="figure">{{ sizes.map(size => measuredText(size, lot)).join(' · ') }}</span>

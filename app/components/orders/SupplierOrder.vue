@@ -37,18 +37,17 @@ function leave(): void {
 const what = computed(() => `order ${props.list.supplier}`)
 const fault = (path: string) => props.orders.fault(what.value, path)
 async function order(): Promise<void> {
-  const done = await props.orders.send(what.value, '', {
-    id: uuid(),
+  const made = {
     supplier: supplier.value,
     lines: props.list.sizes.flatMap(({ lines }) => lines.map(line => line.id)),
     reference: reference.value,
     orderedOn: orderedOn.value,
     ...(due.value === '' ? {} : { due: due.value }),
-  })
-  if (done) ordering.value = false
+  }
+  if (await props.orders.send(what.value, '', made, { made: true })) ordering.value = false
 }
 const drop = (line: WantedLine) => props.orders.send(what.value, `/lines/${line.id}/removal`)
-const one = (lotId: string) => props.orders.send(what.value, '/lines', { id: uuid(), lotId, pieces: 1 })
+const one = (lotId: string) => props.orders.send(what.value, '/lines', { lotId, pieces: 1 }, { made: true })
 const csv = computed(() => `/api/orders/csv?supplier=${encodeURIComponent(props.list.supplier)}`)
 </script>
 
@@ -92,7 +91,7 @@ const csv = computed(() => `/api/orders/csv?supplier=${encodeURIComponent(props.
         </tbody>
       </table>
     </div>
-    <p v-if="!ordering && (fault('') ?? fault('lines'))" class="fault" role="alert">{{ fault('') ?? fault('lines') }}</p>
+    <FormSays v-if="!ordering" :says="orders.rest(what)" :busy="false" />
     <form
       v-if="ordering"
       ref="form"
@@ -125,10 +124,10 @@ const csv = computed(() => `/api/orders/csv?supplier=${encodeURIComponent(props.
         <p v-if="fault('due')" class="fault">{{ fault('due') }}</p>
       </div>
       <div class="flex items-end gap-2">
-        <button type="submit" class="button primary">It is ordered</button>
+        <button type="submit" class="button primary" :disabled="orders.busy.value">It is ordered</button>
         <button type="button" class="button" @click="leave">Leave it</button>
       </div>
-      <p v-if="fault('') ?? fault('lines')" class="fault col-span-full" role="alert">{{ fault('') ?? fault('lines') }}</p>
+      <FormSays class="col-span-full" :says="orders.rest(what)" :busy="orders.busy.value" />
     </form>
   </section>
 </template>

@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { v4 as uuid } from 'uuid'
 import { BAD_PRICE, money, parseMoney } from '~/composables/money'
 import { comingWords } from '~/composables/comingWords'
-import { api, faultsOf } from '~/composables/useApi'
+import { api } from '~/composables/useApi'
+import { useForm } from '~/composables/useForm'
 import { useLotCommand } from '~/composables/useLotCommand'
 import type { Coming, OrdersView } from '#shared/orders'
 import type { StockLot, StockView } from '#shared/types'
@@ -36,20 +36,18 @@ async function keep(): Promise<void> {
 }
 
 const pieces = ref<number | ''>('')
+const listing = useForm()
 /** how many were put on the list just now */
 const listed = ref<number | null>(null)
-const listFault = ref<string>()
-async function list(): Promise<void> {
-  listFault.value = undefined
-  try {
-    await api<OrdersView>('/api/orders/lines', { body: { op: uuid(), id: uuid(), lotId: props.lot.id, pieces: Number(pieces.value) } })
-    listed.value = Number(pieces.value)
-    pieces.value = ''
-    emit('reload')
-  } catch (error) {
-    listFault.value = faultsOf(error)[0]?.reason
-  }
-}
+const list = (): Promise<boolean> =>
+  listing.submit(
+    names => api<OrdersView>('/api/orders/lines', { body: { ...names, lotId: props.lot.id, pieces: Number(pieces.value) } }),
+    () => {
+      listed.value = Number(pieces.value)
+      pieces.value = ''
+      emit('reload')
+    },
+  )
 </script>
 
 <template>
@@ -85,7 +83,7 @@ async function list(): Promise<void> {
         <input id="lot-order" v-model="pieces" type="number" min="1" class="field figure" autocomplete="off" />
         <button class="button" type="submit">To order</button>
       </div>
-      <p v-if="listFault" class="fault">{{ listFault }}</p>
+      <FormSays :says="listing.rest()" :busy="listing.busy" />
       <ul v-if="coming.length" class="text-[13.5px]" data-test="coming">
         <li v-for="(one, i) in coming" :key="i">{{ comingWords(one) }}, for {{ one.check ?? 'the drawer' }}</li>
       </ul>

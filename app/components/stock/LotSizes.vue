@@ -38,7 +38,7 @@ async function measure(): Promise<void> {
   const place = mark.value.trim()
   if (measured.value === null) refuse('measure', 'sizes', 'Type what the micrometer says.')
   else if (place && !props.lot.apart) {
-    if (!(await send('measure', 'POST', '/pieces', { id: uuid(), size: measured.value, mark: place }))) return
+    if (!(await send('measure', 'POST', '/pieces', { size: measured.value, mark: place }, true))) return
   } else if (!(await send('measure', 'PATCH', '', { sizes: props.lot.apart ? [measured.value] : [...sizes.value, measured.value] }))) return
   measured.value = null
   mark.value = ''

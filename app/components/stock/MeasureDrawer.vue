@@ -58,7 +58,7 @@ async function store(figure: Nm, mark: string | null): Promise<void> {
   const done =
     mark === null
       ? await send('keep', 'PATCH', '', { sizes: [...(current.sizes ?? []), figure] })
-      : await send('keep', 'POST', '/pieces', { id: uuid(), size: figure, mark })
+      : await send('keep', 'POST', '/pieces', { size: figure, mark }, true)
   if (!done) return form.value?.giveBack(figure)
   await nextTick()
   // The last piece with a place of its own takes its size off this list.

@@ -1,12 +1,12 @@
 <script setup lang="ts">
-import { v4 as uuid } from 'uuid'
 import { useLocalStorage } from '@vueuse/core'
 import { SHAPES, pieceAsks, unitMade, type Lot, type Shape } from '#core/pack/lot'
 import { systemOf } from '#core/quantity/figure'
 import { unitFor } from '#core/quantity/format-length'
 import { nm, type Nm } from '#core/quantity/length'
 import { BAD_PRICE, parseMoney } from '~/composables/money'
-import { api, faultAt, faultsOf } from '~/composables/useApi'
+import { api } from '~/composables/useApi'
+import { useForm } from '~/composables/useForm'
 import { usePreferences } from '~/stores/preferences'
 import type { Fault, StockView } from '#shared/types'
 
@@ -49,7 +49,7 @@ const days = ref<number | ''>('')
 const shape = ref<Shape>('flat')
 const inside = ref<Nm | null>(null)
 const outside = ref<Nm | null>(null)
-const faults = ref<readonly Fault[]>([])
+const stored = useForm()
 const form = ref<HTMLFormElement>()
 /** With the family known, the size is what is typed next. */
 onMounted(() => form.value?.querySelectorAll('input')[family.value === '' ? 0 : 1]?.focus())
@@ -61,38 +61,39 @@ async function add(): Promise<void> {
   ]
   const coins = parseMoney(price.value)
   if (coins === undefined) missing.push({ path: 'cost', reason: BAD_PRICE })
-  faults.value = missing
+  stored.refuse(missing)
   if (missing.length > 0) return
   // A figure that cannot be read, or is still asked about, is not left out in silence.
   await nextTick()
   const open = form.value?.querySelector<HTMLElement>('input[aria-invalid="true"]')
   if (open) return open.focus()
-  const id = uuid()
-  try {
-    const view = await api<StockView>('/api/stock/lots', {
-      body: {
-        op: uuid(),
-        id,
-        family: family.value,
-        nominal: nominal.value,
-        ...(measured.value === null ? {} : { measured: measured.value }),
-        ...(tolerance.value ? { tolerance: tolerance.value } : {}),
-        count: Number(count.value),
-        mark: mark.value.trim(),
-        colour: colour.value.trim(),
-        ...(coins === null ? {} : { cost: coins }),
-        ...(days.value === '' ? {} : { leadDays: Number(days.value) }),
-        shape: shape.value,
-        ...(inside.value === null ? {} : { inside: inside.value }),
-        ...(outside.value === null ? {} : { outside: outside.value }),
-      },
-    })
-    // Before it is told: who is told may close this form.
-    last.value = family.value
-    emit('changed', view, id)
-  } catch (error) {
-    faults.value = faultsOf(error)
-  }
+  let made = ''
+  await stored.submit(
+    names =>
+      api<StockView>('/api/stock/lots', {
+        body: {
+          op: names.op,
+          id: (made = names.id),
+          family: family.value,
+          nominal: nominal.value,
+          ...(measured.value === null ? {} : { measured: measured.value }),
+          ...(tolerance.value ? { tolerance: tolerance.value } : {}),
+          count: Number(count.value),
+          mark: mark.value.trim(),
+          colour: colour.value.trim(),
+          ...(coins === null ? {} : { cost: coins }),
+          ...(days.value === '' ? {} : { leadDays: Number(days.value) }),
+          shape: shape.value,
+          ...(inside.value === null ? {} : { inside: inside.value }),
+          ...(outside.value === null ? {} : { outside: outside.value }),
+        },
+      }),
+    view => {
+      // Before it is told: who is told may close this form.
+      last.value = family.value
+      emit('changed', view, made)
+    },
+  )
 }
 </script>
 
@@ -110,24 +111,24 @@ async function add(): Promise<void> {
       <datalist id="families">
         <option v-for="f in families" :key="f" :value="f" />
       </datalist>
-      <p v-if="faultAt(faults, 'family')" class="fault">{{ faultAt(faults, 'family') }}</p>
+      <p v-if="stored.fault('family')" class="fault">{{ stored.fault('family') }}</p>
     </div>
-    <FigureField v-model="nominal" label="Size, as marked" :unit="unit" :fault="faultAt(faults, 'nominal')" />
+    <FigureField v-model="nominal" label="Size, as marked" :unit="unit" :fault="stored.fault('nominal')" />
     <FigureField
       v-model="measured"
       label="Measured"
       optional
       :unit="unit"
       :options="nominal === null ? undefined : pieceAsks({ nominal, tolerance })"
-      :fault="faultAt(faults, 'measured')"
+      :fault="stored.fault('measured')"
     />
     <div>
       <label class="label mb-1 block" for="lot-pieces">Pieces</label>
       <input id="lot-pieces" v-model="count" type="number" min="0" class="field figure" />
-      <p v-if="faultAt(faults, 'count')" class="fault">{{ faultAt(faults, 'count') }}</p>
+      <p v-if="stored.fault('count')" class="fault">{{ stored.fault('count') }}</p>
     </div>
-    <FigureField v-model="plus" label="Tolerance, above" optional :unit="unit" :fault="faultAt(faults, 'tolerance.plus')" />
-    <FigureField v-model="minus" label="Tolerance, below" optional :unit="unit" :fault="faultAt(faults, 'tolerance.minus')" />
+    <FigureField v-model="plus" label="Tolerance, above" optional :unit="unit" :fault="stored.fault('tolerance.plus')" />
+    <FigureField v-model="minus" label="Tolerance, below" optional :unit="unit" :fault="stored.fault('tolerance.minus')" />
     <div>
       <label class="label mb-1 block" for="lot-mark">Letter or mark</label>
       <input id="lot-mark" v-model="mark" class="field" maxlength="20" autocomplete="off" />
@@ -139,12 +140,12 @@ async function add(): Promise<void> {
     <div>
       <label class="label mb-1 block" for="lot-price">Price of one <span class="font-normal">(may be left out)</span> </label>
       <input id="lot-price" v-model="price" class="field figure" inputmode="decimal" autocomplete="off" />
-      <p v-if="faultAt(faults, 'cost')" class="fault">{{ faultAt(faults, 'cost') }}</p>
+      <p v-if="stored.fault('cost')" class="fault">{{ stored.fault('cost') }}</p>
     </div>
     <div>
       <label class="label mb-1 block" for="lot-days">Delivery, days <span class="font-normal">(may be left out)</span> </label>
       <input id="lot-days" v-model="days" type="number" min="0" class="field figure" />
-      <p v-if="faultAt(faults, 'leadDays')" class="fault">{{ faultAt(faults, 'leadDays') }}</p>
+      <p v-if="stored.fault('leadDays')" class="fault">{{ stored.fault('leadDays') }}</p>
     </div>
     <div>
       <label class="label mb-1 block" for="lot-shape">Shape</label>
@@ -157,19 +158,19 @@ async function add(): Promise<void> {
       label="Washer: inside"
       optional
       :unit="unitFor(systemOf(unit), 'size')"
-      :fault="faultAt(faults, 'inside')"
+      :fault="stored.fault('inside')"
     />
     <FigureField
       v-model="outside"
       label="Washer: outside"
       optional
       :unit="unitFor(systemOf(unit), 'size')"
-      :fault="faultAt(faults, 'outside')"
+      :fault="stored.fault('outside')"
     />
-    <p v-if="faultAt(faults, '')" class="fault col-span-full">{{ faultAt(faults, '') }}</p>
     <div class="col-span-full flex gap-2">
-      <button type="submit" class="button primary">Add the size</button>
+      <button type="submit" class="button primary" :disabled="stored.busy">Add the size</button>
       <button type="button" class="button" @click="emit('close')">Leave it</button>
     </div>
+    <FormSays class="col-span-full" :says="stored.rest()" :busy="stored.busy" />
   </form>
 </template>
