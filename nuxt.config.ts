@@ -28,6 +28,14 @@ function copyLockBinary(nitro: Nitro): void {
   cpSync(fromRoot(`./${of}`), join(nitro.options.output.serverDir, of), { recursive: true })
 }
 
+/** What is loaded together is one file: a page asked for a hundred small ones costs more than the little it does not need. */
+function roomOf(path: string): string | undefined {
+  const of = path.replace(/\?.*/, '')
+  if (/\/node_modules\//.test(of)) return /\/(pdfmake|papaparse|axe-core)\//.test(of) ? undefined : 'packages'
+  if (/\/(core|shared)\/.*\.(ts|json)$/.test(of)) return 'core'
+  return /\/app\/(components\/(bench|chart)|workers)\//.test(of) ? 'bench' : undefined
+}
+
 export default defineNuxtConfig({
   modules: ['@pinia/nuxt', '@nuxt/eslint', noRouteBlocks],
   // The bench lives in the browser (drafts, outbox, worker); the server only answers the API and hands out the page.
@@ -60,8 +68,11 @@ export default defineNuxtConfig({
       { baseName: 'faces', dir: fromRoot('./node_modules/@expo-google-fonts/inter'), pattern: '{400Regular,700Bold}/*.ttf' },
     ],
   },
+  // A shop’s own machine answers at once: what stands behind a link is fetched when somebody goes there.
+  experimental: { defaults: { nuxtLink: { prefetch: false } } },
   vite: {
     plugins: [tailwindcss()],
+    $client: { build: { rollupOptions: { output: { manualChunks: roomOf } } } },
     worker: { format: 'es' },
     esbuild: { tsconfigRaw: decorators },
   },

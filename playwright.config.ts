@@ -13,6 +13,8 @@ export default defineConfig({
   testDir: 'tests/e2e',
   tsconfig: './tsconfig.plain.json',
   globalSetup: './tests/e2e/build.ts',
+  // What is not news each time runs in `npm run test:long`.
+  ...(process.env.LONG === 'yes' ? {} : { grepInvert: /@long/ }),
   // Two servers, two browsers and their workers on two cores: a page can take its time, and a wait ends as soon as it is over.
   timeout: 300_000,
   expect: { timeout: 30_000 },

@@ -168,7 +168,13 @@ async function make(): Promise<void> {
       </label>
     </fieldset>
     <FigureField v-model="lower" label="Book limit, lower" :unit="limitUnit" optional />
-    <FigureField v-model="upper" label="Book limit, upper" :unit="limitUnit" optional :fault="form.fault(`settings.limits.${chosen.length}.set`)" />
+    <FigureField
+      v-model="upper"
+      label="Book limit, upper"
+      :unit="limitUnit"
+      optional
+      :fault="form.fault(`settings.limits.${chosen.length}.set`)"
+    />
     <div class="flex gap-2 md:col-span-2">
       <button type="submit" class="button primary" :disabled="form.busy">Begin the check</button>
       <button type="button" class="button" @click="emit('close')">Leave it</button>

@@ -51,7 +51,8 @@ export class Workshop {
   }
 
   async start(): Promise<void> {
-    const child = spawn(process.execPath, [join(root, `scripts/${this.script}.mjs`)], {
+    // A server of a test lives for a minute: compiling the embedded engine a second time, and well, costs more than that brings.
+    const child = spawn(process.execPath, ['--liftoff-only', join(root, `scripts/${this.script}.mjs`)], {
       env: { ...process.env, PORT: String(this.port), HOST: '127.0.0.1', FINITUM_DATA: this.folder, FINITUM_AS_BUILT: 'yes', ...this.env },
       stdio: ['ignore', 'pipe', 'pipe'],
     })

@@ -25,8 +25,7 @@ const size = (value: number) => formatLength(value, unit.value, { trim: true })
 
 const keep = (next: BoreKit): Promise<boolean> =>
   form.submit(
-    ({ op }) =>
-      api<RegisteredGauge[]>(`/api/gauges/${gauge.value!.id}/kit`, { body: { op, version: gauge.value!.version, ...next } }),
+    ({ op }) => api<RegisteredGauge[]>(`/api/gauges/${gauge.value!.id}/kit`, { body: { op, version: gauge.value!.version, ...next } }),
     gauges => emit('changed', gauges),
   )
 const setAnvil = (at: number, change: Partial<Anvil>) =>

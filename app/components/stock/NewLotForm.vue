@@ -153,13 +153,7 @@ async function add(): Promise<void> {
         <option v-for="s in SHAPES" :key="s" :value="s">{{ s === 'sheet' ? 'sheet, to cut from' : s }}</option>
       </select>
     </div>
-    <FigureField
-      v-model="inside"
-      label="Washer: inside"
-      optional
-      :unit="unitFor(systemOf(unit), 'size')"
-      :fault="stored.fault('inside')"
-    />
+    <FigureField v-model="inside" label="Washer: inside" optional :unit="unitFor(systemOf(unit), 'size')" :fault="stored.fault('inside')" />
     <FigureField
       v-model="outside"
       label="Washer: outside"

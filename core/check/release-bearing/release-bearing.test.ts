@@ -116,6 +116,17 @@ describe('the shim behind it', () => {
     expect(best!.total).toBeLessThanOrEqual(inches(0.18))
     expect(best!.also.map(({ id }) => id)).toEqual(['reserve'])
   })
+  it('read over a bar, or to a centring piece, of which nobody said how thick it is: no figure holds', () => {
+    const unsaid = (setup: Record<string, string>) => evaluateCheck(check(lengths(), { setup }), [])
+    const bar = unsaid({ overA: 'bar' })
+    expect(words(bar, 'compression')).toContain('A depth was read over a bar: give its thickness in Set up.')
+    expect(result(bar, 'compression').state).toBe('not-valid')
+    const centre = unsaid({ overH: 'centre' })
+    expect(words(centre, 'compression')).toContain('H was read to a centring piece: give its height in Set up.')
+    expect(result(centre, 'compression').state).toBe('not-valid')
+    // Said, it comes off: 0.300 + (3.051 − 0.500) − 2.600 = 0.251.
+    expect(thouOf(unsaid({ overH: 'centre', centre: String(inches(0.5)) }), 'compression')).toBe(251)
+  })
   it('no shim changes the stroke: read again, a stroke that moved is a contradiction', () => {
     const shimmed = (b: number) =>
       trial('t2', [...round('d', 2.801), ...round('b', b)], { packs: { shim: [{ lotId: '0.15', count: 1 }] }, refitted: ['shim'] })

@@ -29,12 +29,11 @@ export function straightAt(wanted: Offset, size: number): Offset {
 export function bestForAxes(wanted: Offset, size: number): Offset {
   const [x, y] = [Math.abs(wanted.to12), Math.abs(wanted.to3)]
   const [signX, signY] = [wanted.to12 < 0 ? -1 : 1, wanted.to3 < 0 ? -1 : 1]
-  const inside = lengthOf(wanted) < size
-  // 2t² ∓ 2(x + y)t + x² + y² − size² = 0
+  // 2t² − 2(x + y)t + x² + y² − size² = 0; t, what is left on each axis, is below zero from inside.
   const sum = x + y
   const root = Math.sqrt(Math.max(0, sum ** 2 - 2 * (x ** 2 + y ** 2 - size ** 2)))
-  const t = inside ? (root - sum) / 2 : (sum - root) / 2
-  const corner = inside ? { x: x + t, y: y + t } : { x: x - t, y: y - t }
+  const left = (sum - root) / 2
+  const corner = { x: x - left, y: y - left }
   const beyond = sum ** 2 < 2 * (x ** 2 + y ** 2 - size ** 2) || corner.x < 0 || corner.y < 0
   const to = beyond ? (x > y ? { x: size, y: 0 } : { x: 0, y: size }) : corner
   return { to12: signX * to.x, to3: signY * to.y }

@@ -166,6 +166,12 @@ describe('proof', () => {
     // 5 towards 6 and 9 towards 3, less 7 at 3:42: 2.5 and 2.5 are left.
     expect(words(e, 'runout@12-6')).not.toContain('misread')
   })
+  it('of a housing that was replaced since it contradicts nothing: it is read again first', () => {
+    const replaced = { partChanges: [{ role: 'housing', at: '2026-05-04T12:00:00.000Z', reason: 'new', order: 1e9 }] }
+    const e = housing(found, {}, replaced, [after(turn(0, -2, 4, 1))])
+    expect(at(e, 'runout@12-6').state).toBe('stale')
+    expect(words(e, 'runout@12-6')).not.toContain('the centre moved')
+  })
   it('nothing moved though dowels went in: said', () => {
     const e = housing(turn(0, 14, 10, -4), {}, {}, [after(turn(0, 14, 10, -4))])
     expect(words(e, 'runout@12-6')).toContain('the centre moved 0.0 thou')

@@ -100,7 +100,11 @@ describe('the seal’s clearance and the stack', () => {
   })
   it('washers of both places add up under the nut', () => {
     const packs = { 'washers-upper': [{ lotId: '0.6', count: 1 }], 'washers-lower': [{ lotId: '0.5', count: 1 }] }
-    expect(inMm(result(evaluated([...SIZES, ...stack(), ...GAPS], {}, { packs }), 'reach').estimate!.value)).toBe(0.6)
+    const reach = result(evaluated([...SIZES, ...stack(), ...GAPS], {}, { packs }), 'reach')
+    expect(inMm(reach.estimate!.value)).toBe(0.6)
+    // Only where nothing is left does the nut come to the end of its thread.
+    expect(reach.overrule).toBeNull()
+    expect(result(dry(), 'reach').overrule).toContain('comes to the end of its thread')
   })
   it('a thread that would be too short rules the washer out, though the seal would clear', () => {
     const place = evaluated([...SIZES, ...stack(27.4, 26.1, 6.6, 0.8), ...GAPS]).places[0]!
