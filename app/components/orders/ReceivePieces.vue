@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { v4 as uuid } from 'uuid'
 import { outstanding } from '#core/pack/order-list'
 import { measuredText } from '#core/pack/lot'
 import { markedText } from '#core/quantity/format-length'

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { v4 as uuid } from 'uuid'
 import type { SupplierList } from '#core/pack/order-list'
 import { markedText } from '#core/quantity/format-length'
 import { addDays } from '#core/quantity/day'

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { v4 as uuid } from 'uuid'
 import { pieceAsks, pieceScatter, unitMade } from '#core/pack/lot'
 import type { Nm } from '#core/quantity/length'
 import { formatLength } from '#core/quantity/format-length'

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { v4 as uuid } from 'uuid'
 import type { Nm } from '#core/quantity/length'
 import { formatLength, markedText } from '#core/quantity/format-length'
 import { key, useKeys } from '~/composables/useKeys'
