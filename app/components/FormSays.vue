@@ -13,9 +13,12 @@ watch(
     else stop()
   },
 )
+// A long form is sent from above its end: what is said there is brought into sight.
+const line = ref<HTMLElement>()
+watch([() => props.says, slow], () => line.value?.scrollIntoView({ block: 'center' }), { flush: 'post' })
 </script>
 
 <template>
-  <p v-if="says" class="fault" role="alert">{{ says }}</p>
-  <p v-else-if="busy && slow" class="text-[14px] text-mute" role="status">On its way: nothing has to be sent again.</p>
+  <p v-if="says" ref="line" class="fault" role="alert">{{ says }}</p>
+  <p v-else-if="busy && slow" ref="line" class="text-[14px] text-mute" role="status">On its way: nothing has to be sent again.</p>
 </template>
