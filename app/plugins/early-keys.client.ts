@@ -33,4 +33,9 @@ export default defineNuxtPlugin(nuxt => {
     }
     early.stop()
   })
+  // A page that is not there takes no keys, and they are not meant for the next one.
+  nuxt.hook('app:error', () => {
+    early.stop()
+    early.take(Infinity)
+  })
 })

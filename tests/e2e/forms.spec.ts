@@ -232,3 +232,14 @@ test('what is typed before a page stands arrives in its field', async ({ page, s
   await page.keyboard.type('quill')
   await expect(page.getByRole('searchbox').or(page.getByRole('textbox')).first()).toHaveValue('quill')
 })
+
+test('what is typed on a page that is not there is not done on the next one', async ({ page, shop }) => {
+  await page.goto(`${shop.address}/no/such/page`)
+  await expect(page.getByRole('button', { name: 'All jobs' })).toBeVisible()
+  await page.keyboard.type('n')
+  await page.getByRole('button', { name: 'All jobs' }).click()
+  await expect(page.getByRole('heading', { name: 'On the bench', exact: true })).toBeVisible()
+  await expect(page.getByTestId('new-job')).toHaveCount(0)
+  await page.keyboard.press('n')
+  await expect(page.getByTestId('new-job')).toBeVisible()
+})
