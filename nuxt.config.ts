@@ -82,6 +82,6 @@ export default defineNuxtConfig({
     sharedTsConfig: decorators,
   },
   telemetry: false,
-  // Layout is prettier’s; eslint looks at meaning.
+  // Layout is the formatter’s; eslint looks at meaning.
   eslint: { config: { stylistic: false } },
 })

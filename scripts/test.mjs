@@ -134,11 +134,12 @@ if (part === 'e2e') {
 else {
   if (!existsSync(join(root, '.nuxt/tsconfig.json'))) await lane(['Prepare', bin('nuxt'), 'prepare', '--logLevel=silent'])
   await Promise.all([
+    lane(['Types, app', bin('vue-tsc'), '--noEmit', '-p', '.nuxt/tsconfig.app.json']),
     lane(
-      ['Types, app and server', bin('vue-tsc'), '-b', '--noEmit'],
-      ['Types, core, scripts and tests', bin('tsc'), '-p', 'tsconfig.plain.json'],
+      ['Layout', bin('oxfmt'), '--check'],
+      ['Types, the rest', process.execPath, join(root, 'scripts/types.mjs')],
+      ['Lint', bin('eslint'), '.', '--max-warnings', '0'],
     ),
-    lane(['Lint', bin('eslint'), '.', '--max-warnings', '0'], ['Layout', bin('prettier'), '--check', '--log-level', 'warn', '.']),
   ])
   await unit()
   await build()

@@ -31,9 +31,7 @@ function keepMeter(text: string): void {
 
 <template>
   <section aria-label="About the job" class="mt-6" data-test="job-facts">
-    <h2 class="label mb-1">
-      About the job <span class="font-normal" role="status">{{ saved ? 'Saved' : '' }}</span>
-    </h2>
+    <h2 class="label mb-1">About the job <span class="font-normal" role="status">{{ saved ? 'Saved' : '' }}</span></h2>
     <div class="grid max-w-5xl grid-cols-2 gap-3 md:grid-cols-6">
       <div>
         <label class="label mb-1 block" for="job-stage">Stage</label>

@@ -162,9 +162,7 @@ async function make(): Promise<void> {
           :checked="taken.includes(entry.id)"
           @change="take(entry, ($event.target as HTMLInputElement).checked)"
         />
-        <span
-          >{{ entryWords(entry) }}<span class="text-mute"> · {{ entry.role }}{{ entry.type ? `, ${entry.type}` : '' }}</span></span
-        >
+        <span>{{ entryWords(entry) }}<span class="text-mute"> · {{ entry.role }}{{ entry.type ? `, ${entry.type}` : '' }}</span></span>
       </label>
     </fieldset>
     <FigureField v-model="lower" label="Book limit, lower" :unit="limitUnit" optional />

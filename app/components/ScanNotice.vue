@@ -22,13 +22,9 @@ watch(
     role="status"
     data-test="scan"
   >
-    <template v-if="'fault' in last"
-      ><span class="text-near">{{ last.fault }}</span></template
-    >
+    <template v-if="'fault' in last"><span class="text-near">{{ last.fault }}</span></template>
     <template v-else>
-      <span
-        >Scanned: {{ NAMES[last.thing] }} <strong>{{ last.name }}</strong></span
-      >
+      <span>Scanned: {{ NAMES[last.thing] }} <strong>{{ last.name }}</strong></span>
       <NuxtLink :to="last.path" class="link">open it</NuxtLink>
     </template>
     <button type="button" class="link ml-auto" @click="last = null">away with it</button>

@@ -191,8 +191,7 @@ const sheet = useWorksheetIn(() => void load())
       </ul>
       <p v-if="jobs.length === 0" class="py-6 text-mute">
         No job {{ find.trim() ? `matches “${find.trim()}”` : 'is like that'
-        }}<template v-if="find.trim() && state !== 'all'">, {{ STATES.find(([value]) => value === state)![1] }}</template
-        >.
+        }}<template v-if="find.trim() && state !== 'all'">, {{ STATES.find(([value]) => value === state)![1] }}</template>.
       </p>
       <p v-else class="flex items-center gap-4 py-4 text-mute">
         <span>{{

@@ -144,9 +144,7 @@ useHead({ title: 'Limits · Finitum' })
               class="cursor-pointer"
               @click="pick(e.id)"
             >
-              <td>
-                {{ e.name }}<span class="block text-[13px] text-mute">{{ e.type || 'any unit' }}</span>
-              </td>
+              <td>{{ e.name }}<span class="block text-[13px] text-mute">{{ e.type || 'any unit' }}</span></td>
               <td class="text-[14px]">
                 {{ resultOf(e) }}<span v-if="ruleOf(e)" class="block text-[13px] text-mute">for {{ ruleOf(e) }}</span>
               </td>

@@ -166,9 +166,7 @@ useKeys(
       <div class="overflow-x-auto" tabindex="0" aria-label="Sizes in the drawer" role="region">
         <table v-for="[family, lots] in families" :key="family" class="mb-5">
           <caption class="pb-1 text-left text-[17px] font-bold">
-            {{
-              family
-            }}
+            {{ family }}
           </caption>
           <thead>
             <tr>

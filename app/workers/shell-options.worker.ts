@@ -13,7 +13,9 @@ export interface OptionsQuestion {
   readonly ordering: boolean
 }
 export type OptionsAnswer =
-  { readonly progress: string; readonly share: number } | { readonly options: readonly ShellOption[] } | { readonly failed: string }
+  | { readonly progress: string; readonly share: number }
+  | { readonly options: readonly ShellOption[] }
+  | { readonly failed: string }
 
 let solver: Promise<Solve> | null = null
 const loaded = () => (solver ??= highsLoader({ locateFile: () => wasm }).then(highsSolver))

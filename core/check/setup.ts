@@ -67,7 +67,15 @@ export interface TextSetupField extends FieldHead {
   readonly kind: 'text'
 }
 export type SetupField =
-  TextSetupField | MarksField | ChoiceField | CountField | LengthSetupField | TemperatureField | TorqueField | RatioField | PriceField
+  | TextSetupField
+  | MarksField
+  | ChoiceField
+  | CountField
+  | LengthSetupField
+  | TemperatureField
+  | TorqueField
+  | RatioField
+  | PriceField
 
 const LONGEST_NAME = 40
 

@@ -36,14 +36,14 @@ interface UnitOf {
 /** @see NIST SP 811, appendix B, for the factors */
 export const UNITS: { readonly [Kind in MeasureKind]: Readonly<Record<MeasureUnit<Kind>, UnitOf>> } = {
   torque: {
-    'N·m': { per: 1e9, decimals: 2, spelt: ['nm', 'n·m', 'n m', 'n*m', 'newton metre', 'newton metres'] },
-    'in·lb': { per: INCH * LBF * 1000, decimals: 1, spelt: ['inlb', 'in·lb', 'in lb', 'in-lb', 'lb in', 'lbf in', 'lbin', 'inch pounds'] },
-    'ft·lb': {
+    N·m: { per: 1e9, decimals: 2, spelt: ['nm', 'n·m', 'n m', 'n*m', 'newton metre', 'newton metres'] },
+    in·lb: { per: INCH * LBF * 1000, decimals: 1, spelt: ['inlb', 'in·lb', 'in lb', 'in-lb', 'lb in', 'lbf in', 'lbin', 'inch pounds'] },
+    ft·lb: {
       per: 12 * INCH * LBF * 1000,
       decimals: 1,
       spelt: ['ftlb', 'ft·lb', 'ft lb', 'ft-lb', 'lb ft', 'lbf ft', 'lbft', 'foot pounds'],
     },
-    'kgf·cm': { per: 0.01 * KGF * 1000, decimals: 1, spelt: ['kgfcm', 'kgf·cm', 'kgf cm', 'kg cm', 'kgcm', 'kg·cm'] },
+    kgf·cm: { per: 0.01 * KGF * 1000, decimals: 1, spelt: ['kgfcm', 'kgf·cm', 'kgf cm', 'kg cm', 'kgcm', 'kg·cm'] },
   },
   force: {
     N: { per: 1e6, decimals: 1, spelt: ['n', 'newton', 'newtons'] },
@@ -64,7 +64,8 @@ export const UNITS: { readonly [Kind in MeasureKind]: Readonly<Record<MeasureUni
 }
 
 export type MeasureEntry<Kind extends MeasureKind> =
-  { readonly ok: true; readonly value: Measure<Kind>; readonly unit: MeasureUnit<Kind> } | { readonly ok: false; readonly reason: string }
+  | { readonly ok: true; readonly value: Measure<Kind>; readonly unit: MeasureUnit<Kind> }
+  | { readonly ok: false; readonly reason: string }
 
 const NAME = { torque: 'torque', force: 'force', angle: 'angle', temperature: 'temperature' } as const
 const EXAMPLE = { torque: '1.2 N·m or 10 in·lb', force: '4 N or 0.4 kgf', angle: '3:42, or 111°', temperature: '20 °C or 68 °F' } as const

@@ -2,7 +2,16 @@ import { coverageFactor } from './student'
 
 /** Where an uncertainty comes from. `id` names it in files. */
 export type BudgetSource =
-  'repeatability' | 'resolution' | 'gauge-error' | 'hysteresis' | 'closing' | 'standard' | 'temperature' | 'refit' | 'pieces' | 'micrometer'
+  | 'repeatability'
+  | 'resolution'
+  | 'gauge-error'
+  | 'hysteresis'
+  | 'closing'
+  | 'standard'
+  | 'temperature'
+  | 'refit'
+  | 'pieces'
+  | 'micrometer'
 
 export interface BudgetLine {
   readonly source: BudgetSource

@@ -26,7 +26,8 @@ export interface WorksheetFault {
   readonly reason: string
 }
 export type WorksheetReading =
-  { readonly ok: true; readonly worksheet: Worksheet } | { readonly ok: false; readonly faults: readonly WorksheetFault[] }
+  | { readonly ok: true; readonly worksheet: Worksheet }
+  | { readonly ok: false; readonly faults: readonly WorksheetFault[] }
 
 /** Stops at the first fault: a large file may hold a million of them. */
 const quick = new Ajv({ strict: false })

@@ -44,7 +44,11 @@ export class LimitSourceDto {
 
 export class LimitSetDto {
   @IsIn(['two-sided', 'upper', 'lower', 'figure', 'none'], { message: 'Choose the kind of limits.' }) kind!:
-    'two-sided' | 'upper' | 'lower' | 'figure' | 'none'
+    | 'two-sided'
+    | 'upper'
+    | 'lower'
+    | 'figure'
+    | 'none'
   @IsOptional() @IsLength() lower?: Exact
   @IsOptional() @IsLength() upper?: Exact
   @IsOptional() @IsBoolean() lowerExcluded?: boolean

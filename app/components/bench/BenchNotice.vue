@@ -32,9 +32,7 @@ const bench = useBench()
       <button type="button" class="button" @click="bench.reload()">Show the newer state</button>
     </div>
     <div v-if="bench.refused.length" class="border-b rule bg-out/10 px-4 py-2 md:px-7" data-test="refused">
-      <p v-for="item in bench.refused" :key="item.words">
-        <strong>Not taken: {{ item.words }}.</strong> {{ item.reason }}
-      </p>
+      <p v-for="item in bench.refused" :key="item.words"><strong>Not taken: {{ item.words }}.</strong> {{ item.reason }}</p>
       <button type="button" class="button mt-1 min-h-9" @click="bench.dismissRefused">Understood</button>
     </div>
   </div>

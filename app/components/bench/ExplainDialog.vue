@@ -97,8 +97,9 @@ const against = computed(() =>
             >
           </template>
           <template v-else>, with the part as last read,</template> =
-          <span class="figure">{{ fine(estimate.value) }} {{ unitName(unit) }}</span
-          >.<template v-if="gauges"> Gauge: {{ gauges }}.</template>
+          <span class="figure">{{ fine(estimate.value) }} {{ unitName(unit) }}</span>.<template v-if="gauges">
+            Gauge: {{ gauges }}.</template
+          >
         </p>
         <table>
           <thead>
@@ -148,9 +149,7 @@ const against = computed(() =>
         </thead>
         <tbody>
           <tr v-for="target in targets" :key="target.id">
-            <td>
-              {{ target.label }}<span class="block text-[12.5px] text-mute">{{ target.formula }}; aim: {{ target.aim.words }}</span>
-            </td>
+            <td>{{ target.label }}<span class="block text-[12.5px] text-mute">{{ target.formula }}; aim: {{ target.aim.words }}</span></td>
             <td class="figure text-right whitespace-nowrap">{{ inScale(target.value, target.scale, target.scale === 'play') }}</td>
             <td class="figure pl-4 text-right whitespace-nowrap">{{ inScale(target.U, 'play') }}</td>
           </tr>

@@ -26,10 +26,8 @@ const show = ({ value, U }: { value: number; U: number }) => `${formatFigure(val
 <template>
   <p v-if="last && own" class="text-[13.5px] text-mute" data-test="last-time">
     <NuxtLink class="link" :to="`/checks/${last.check}`">Last time</NuxtLink>, {{ dayText(last.day) }}:
-    <template v-if="own.found"
-      >came in with <span class="figure text-ink">{{ show(own.found) }}</span>, </template
-    >went out with <span class="figure text-ink">{{ show(own.left) }}</span> {{ unitName(unit)
-    }}<template v-if="last.meterReading !== null"> at {{ last.meterReading.toLocaleString('en-GB') }}</template
-    >.
+    <template v-if="own.found">came in with <span class="figure text-ink">{{ show(own.found) }}</span>, </template>went out with
+    <span class="figure text-ink">{{ show(own.left) }}</span> {{ unitName(unit)
+    }}<template v-if="last.meterReading !== null"> at {{ last.meterReading.toLocaleString('en-GB') }}</template>.
   </p>
 </template>

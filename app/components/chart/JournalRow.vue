@@ -172,9 +172,8 @@ const summary = computed(() =>
         :aria-label="`${bar.wide < 34 ? bar.result.position : bar.result.label} ${show(bar.result)}, ${verdictWord(bar.result.state, bar.result.kind.ends)}`"
         @click="emit('pick', bar.result.id)"
       >
-        <span :class="bar.wide < 34 ? 'text-[11px]' : 'text-[13px]'">{{ bar.wide < 34 ? bar.result.position : bar.result.label }}</span>{{
-          ' '
-        }}
+        <span :class="bar.wide < 34 ? 'text-[11px]' : 'text-[13px]'">{{ bar.wide < 34 ? bar.result.position : bar.result.label }}</span
+        >{{ ' ' }}
         <span
           class="figure"
           :class="[bar.wide < 34 ? 'text-[11px]' : 'text-[13.5px]', bar.ids.includes(worst) ? 'font-bold' : 'font-normal']"

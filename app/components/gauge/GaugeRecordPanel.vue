@@ -55,10 +55,8 @@ const doubtful = computed(() => record.value?.doubtful ?? null)
     </div>
     <ul v-if="record?.checks.length" class="text-[13.5px]">
       <li v-for="check in record.checks" :key="check.id">
-        {{ dayText(check.on) }}: <strong :class="check.good ? 'text-in' : 'text-out'">{{ check.good ? 'good' : 'wrong' }}</strong><span
-          class="text-mute"
-          >{{ [check.note && ` · ${check.note}`, check.by && ` · ${check.by}`].filter(Boolean).join('') }}</span
-        >
+        {{ dayText(check.on) }}: <strong :class="check.good ? 'text-in' : 'text-out'">{{ check.good ? 'good' : 'wrong' }}</strong
+        ><span class="text-mute">{{ [check.note && ` · ${check.note}`, check.by && ` · ${check.by}`].filter(Boolean).join('') }}</span>
       </li>
     </ul>
     <p v-else class="text-[13.5px] text-mute">None is in the record.</p>

@@ -97,8 +97,7 @@ const NAMES = { part: 'Part', gauge: 'Gauge, scale or master' } as const
     <div v-if="answer" class="space-y-2" data-test="temperature-answer">
       <p class="text-[17px]">
         At 20 °C it is
-        <strong class="figure">{{ formatLength(answer.cold, unit, { decimals: unit === 'in' ? 5 : 4 }) }} {{ UNIT_NAME[unit] }}</strong
-        >.
+        <strong class="figure">{{ formatLength(answer.cold, unit, { decimals: unit === 'in' ? 5 : 4 }) }} {{ UNIT_NAME[unit] }}</strong>.
       </p>
       <p>
         It reads
@@ -119,8 +118,8 @@ const NAMES = { part: 'Part', gauge: 'Gauge, scale or master' } as const
       </p>
       <p v-if="answer.hot">
         Running at <span class="figure">{{ answer.hot.celsius }} °C</span> it should be
-        <span class="figure">{{ formatLength(answer.hot.size, unit, { decimals: unit === 'in' ? 5 : 4 }) }} {{ UNIT_NAME[unit] }}</span
-        >: a prediction, never a measurement.
+        <span class="figure">{{ formatLength(answer.hot.size, unit, { decimals: unit === 'in' ? 5 : 4 }) }} {{ UNIT_NAME[unit] }}</span>: a
+        prediction, never a measurement.
       </p>
       <p class="text-[13.5px] text-mute">
         Same metal at the same temperature needs no correction: leave part and master in the same oil bath. L20 = R · (1 + α gauge · (T

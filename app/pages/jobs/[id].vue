@@ -84,9 +84,7 @@ useHead({ title: computed(() => (job.value ? `${job.value.unit.name}: ${job.valu
           <h1 class="display text-[30px] leading-tight">
             <NuxtLink :to="`/units/${job.unit.id}`" class="hover:underline">{{ job.unit.name }}</NuxtLink>
           </h1>
-          <p class="text-mute">
-            {{ job.title }}<template v-if="job.unit.description"> · {{ job.unit.description }}</template>
-          </p>
+          <p class="text-mute">{{ job.title }}<template v-if="job.unit.description"> · {{ job.unit.description }}</template></p>
         </div>
         <div class="ml-auto flex flex-wrap justify-end gap-3">
           <NuxtLink class="button" :to="`/labels?of=job:${id}`">Tag</NuxtLink>

@@ -120,9 +120,7 @@ useHead({ title: computed(() => (report.value ? `Report, ${report.value.title}: 
         <div v-else class="my-3 overflow-x-auto print:overflow-visible">
           <table class="tight w-full">
             <caption class="mb-1 text-left font-semibold">
-              {{
-                block.title
-              }}
+              {{ block.title }}
             </caption>
             <thead>
               <tr>

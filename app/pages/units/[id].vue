@@ -89,9 +89,7 @@ useHead({ title: computed(() => (unit.value ? `${unit.value.name} · Finitum` : 
           <PhotoStrip :path="`/api/units/${id}`" :photos="unit.photos" @changed="unit = { ...unit, photos: $event }" />
         </div>
         <section aria-label="About the unit" class="grid content-start gap-3 lg:border-l lg:pl-6 rule">
-          <h2 class="label">
-            About the unit <span class="font-normal" role="status">{{ saved ? 'Saved' : '' }}</span>
-          </h2>
+          <h2 class="label">About the unit <span class="font-normal" role="status">{{ saved ? 'Saved' : '' }}</span></h2>
           <div v-for="[field, label, most] in TEXTS" :key="field">
             <label class="label mb-1 block" :for="`unit-${field}`">{{ label }}</label>
             <TextField

@@ -29,8 +29,7 @@ function words(order: CheckOrder): string {
 <template>
   <ul class="mt-2 text-[14px]" aria-label="Ordered for this place" data-test="place-orders">
     <li v-for="order in orders" :key="order.id" :class="isHere(order) ? 'text-in' : order.cancelled ? 'text-near' : 'text-mute'">
-      <span class="figure">{{ order.pieces }} × {{ size(order) }}</span
-      >: {{ words(order) }}
+      <span class="figure">{{ order.pieces }} × {{ size(order) }}</span>: {{ words(order) }}
     </li>
     <li><NuxtLink class="link text-[13.5px]" to="/orders">the order list</NuxtLink></li>
   </ul>

@@ -24,9 +24,7 @@ const chance = ({ chance: p }: WayThere) => (p === null ? '–' : p > 0.995 ? '>
       </thead>
       <tbody>
         <tr v-for="way in ways" :key="way.id">
-          <td>
-            {{ way.label }}<span v-if="way.ask" class="block text-[12.5px] text-mute">{{ way.ask }}</span>
-          </td>
+          <td>{{ way.label }}<span v-if="way.ask" class="block text-[12.5px] text-mute">{{ way.ask }}</span></td>
           <td class="figure text-right whitespace-nowrap">{{ hours(way) }}</td>
           <td class="figure text-right whitespace-nowrap">{{ money(way.price) }}</td>
           <td class="figure text-right">{{ days(way) }}</td>

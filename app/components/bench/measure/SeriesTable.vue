@@ -57,14 +57,14 @@ const rows = computed(() => {
 const says = (reading: PointReading) => props.findings.filter(f => f.repeatId === reading.id)
 const shortWord = (finding: Finding) =>
   (
-    ({
+    {
       'closing': 'not back to zero',
       'spring-back': 'sprang back',
       'outlier': 'stands apart',
       'size': 'out of range',
       'heat': 'warm',
       'hot': 'read hot',
-    }) as Record<string, string>
+    } as Record<string, string>
   )[finding.gate] ?? finding.gate
 
 /** The start is shown where any was not zero: the table says what was typed. */

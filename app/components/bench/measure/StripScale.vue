@@ -64,7 +64,8 @@ const lit = computed(() => props.figure ?? found.value?.gap ?? null)
       <p v-else-if="found" class="text-[13.5px]">
         A strip so wide shows a gap of
         <button type="button" class="link font-semibold" @click="$emit('pick', found.gap as Nm)">
-          {{ formatLength(found.gap, preferences.unit, { unit: true }) }}</button>.
+          {{ formatLength(found.gap, preferences.unit, { unit: true }) }}</button
+        >.
       </p>
     </template>
     <p v-else class="text-[12.5px] text-mute">

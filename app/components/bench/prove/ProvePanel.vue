@@ -125,8 +125,8 @@ watch(
       <template v-if="document.signOff">
         <p class="text-[15px]">
           <strong>{{ document.signOff.by }}</strong>, {{ shortTime(document.signOff.at)
-          }}<template v-if="document.signOff.reason">. {{ document.signOff.reason }}</template
-          >{{ ' ' }}<span class="text-mute">· computed by version {{ document.signOff.core }}</span>
+          }}<template v-if="document.signOff.reason">. {{ document.signOff.reason }}</template>{{ ' '
+          }}<span class="text-mute">· computed by version {{ document.signOff.core }}</span>
         </p>
         <p v-if="job">
           <NuxtLink class="link min-h-9" :to="`/reports/${job}?check=${document.id}`">report of this check</NuxtLink> ·
