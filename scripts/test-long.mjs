@@ -13,12 +13,7 @@ const STEPS = [
   ['Every property in full', bin('vitest'), ['run', 'core', 'shared', 'tests/reference', '--reporter=dot'], { PROPERTY_SHARE: '1', SEED }],
   ['Power cuts', bin('vitest'), ['run', 'tests/power-cut', '--reporter=dot'], { POWER_CUTS: '200', LOOP_CUTS: '50', SEED }],
   ['Lives, against the revision before', process.execPath, [join(root, 'scripts/lives.mjs')], {}],
-  [
-    'Kills and spoilt requests',
-    bin('playwright'),
-    ['test', 'durability', 'fuzz', 'start'],
-    { KILLS: '200', FUZZ: '20000', LONG: 'yes', SEED },
-  ],
+  ['Everything in the browser, kills, spoilt requests', bin('playwright'), ['test'], { KILLS: '200', FUZZ: '20000', LONG: 'yes', SEED }],
 ]
 
 say(`Seed ${SEED}`)

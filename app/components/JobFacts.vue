@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { METER_NAME, STAGES, STAGE_NAME } from '#core/worksheet/job-facts'
+import { METER_NAME, STAGES, STAGE_NAME, type Stage } from '#core/worksheet/job-facts'
 import { faultAt } from '~/composables/useApi'
 import { useKept } from '~/composables/useKept'
 import { parsePlain } from '~/composables/parsePlain'
@@ -8,9 +8,9 @@ import type { JobView } from '#shared/types'
 /** What is known of a job besides its checks; each field is kept as it is left. */
 const props = defineProps<{ job: JobView }>()
 const emit = defineEmits<{ changed: [JobView]; reload: [] }>()
-const { faults, behind, saved, keep } = useKept<JobView>(
-  () => `/api/jobs/${props.job.id}`,
-  () => props.job.version,
+const { faults, behind, saved, keep } = useKept(
+  'PATCH /api/jobs/:id',
+  () => props.job,
   job => emit('changed', job),
 )
 const DAYS = [
@@ -39,7 +39,7 @@ function keepMeter(text: string): void {
           id="job-stage"
           class="field"
           :value="job.stage ?? 'in-work'"
-          @change="keep({ stage: ($event.target as HTMLSelectElement).value })"
+          @change="keep({ stage: ($event.target as HTMLSelectElement).value as Stage })"
         >
           <option v-for="stage in STAGES" :key="stage" :value="stage">{{ STAGE_NAME[stage] }}</option>
         </select>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { api } from '~/composables/useApi'
+import { api, write } from '~/composables/useApi'
 import { useForm } from '~/composables/useForm'
 import { shortTime } from '~/composables/shortTime'
 import { usePreferences } from '~/stores/preferences'
@@ -23,9 +23,7 @@ function begin(id: string): void {
 const replace = (): Promise<boolean> =>
   form.submit(
     ({ op }) =>
-      api<JobView>(`/api/jobs/${props.jobId}/part-changes`, {
-        body: { op, part: picked.value, reason: reason.value, by: preferences.signer },
-      }),
+      write('POST /api/jobs/:id/part-changes', { op, part: picked.value ?? '', reason: reason.value, by: preferences.signer }, props.jobId),
     job => {
       emit('changed', job)
       picked.value = null

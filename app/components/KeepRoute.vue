@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { api } from '~/composables/useApi'
+import { api, write } from '~/composables/useApi'
 import { useForm } from '~/composables/useForm'
 import type { JobView, NewJob, RouteView } from '#shared/types'
 import { useSaid } from '~/composables/useSaid'
@@ -24,14 +24,14 @@ function begin(what: 'route' | 'again'): void {
 const send = (): Promise<boolean> =>
   open.value === 'route'
     ? form.submit(
-        names => api<RouteView[]>('/api/routes', { body: { ...names, name: name.value, job: props.job.id } }),
+        names => write('POST /api/routes', { ...names, name: name.value, job: props.job.id }),
         () => {
           kept.value = name.value
           open.value = null
         },
       )
     : form.submit(
-        names => api<NewJob>('/api/jobs', { body: { ...names, unit: props.job.unit.name, title: name.value, again: props.job.id } }),
+        names => write('POST /api/jobs', { ...names, unit: props.job.unit.name, title: name.value, again: props.job.id }),
         job => {
           saidNext.value = job.said
           return navigateTo(`/jobs/${job.id}`)

@@ -1,10 +1,11 @@
 <script setup lang="ts">
+import type { BodyOf } from '#shared/writes'
 import { resultId } from '#core/check/contract'
 import { checkKinds } from '#core/check/registry'
 import { limitedResults, positionsOf, ruleFields, type LibraryLimit } from '#core/check/library'
 import { unitFor } from '#core/quantity/format-length'
 import type { LimitSet } from '#core/verdict/limits'
-import { api } from '~/composables/useApi'
+import { api, write } from '~/composables/useApi'
 import { useForm } from '~/composables/useForm'
 import { usePreferences } from '~/stores/preferences'
 import type { UnitSummary } from '#shared/record'
@@ -71,16 +72,16 @@ watch(
 const rules = computed(() => ruleFields(kind.value).flatMap(field => (field.kind === 'choice' ? [field] : [])))
 const fault = (path: string) => form.fault(`fields.${path}`)
 async function keep(): Promise<void> {
-  const sent = { ...fields, set: set.value ?? { kind: 'none', unit: unit.value, source: { kind: fields.role } } }
+  const sent: BodyOf<'POST /api/limits'>['fields'] = {
+    ...fields,
+    set: set.value ?? { kind: 'none', unit: unit.value, source: { kind: fields.role } },
+  }
   let made = props.entry?.id ?? ''
   await form.submit(
     ({ op, id }) =>
       props.entry
-        ? api<LibraryLimit[]>(`/api/limits/${props.entry.id}`, {
-            method: 'PATCH',
-            body: { op, version: props.entry.version, fields: sent },
-          })
-        : api<LibraryLimit[]>('/api/limits', { body: { op, id: (made = id), fields: sent } }),
+        ? write('PATCH /api/limits/:id', { op, version: props.entry.version, fields: sent }, props.entry.id)
+        : write('POST /api/limits', { op, id: (made = id), fields: sent }),
     next => emit('changed', next, made),
   )
 }

@@ -4,10 +4,12 @@ import { unitOfResult } from '#core/check/results'
 import { unitOfLimits } from '#core/verdict/limits'
 import type { Exact } from '#core/quantity/figure'
 import { familiesFor } from '~/composables/families'
-import { api } from '~/composables/useApi'
+import { api, write } from '~/composables/useApi'
 import { useForm } from '~/composables/useForm'
 import { usePreferences } from '~/stores/preferences'
-import type { CheckView, StockView } from '#shared/types'
+import type { CheckSettingsDto, LimitChangeDto } from '#shared/dto/check'
+import type { LimitSetDto } from '#shared/dto/limits'
+import type { StockView } from '#shared/types'
 import { limitsFrom, type LibraryLimit } from '#core/check/library'
 import { entryWords, useLibrary } from '~/composables/useLibrary'
 
@@ -73,50 +75,40 @@ async function lookAround(): Promise<void> {
   stock.value = await api<StockView>('/api/stock').catch(() => null)
   await library
 }
+/** Typed by hand; null where neither end is. */
+function typedLimits(): LimitSetDto | null {
+  const [low, high] = [lower.value, upper.value]
+  if (low === null && high === null) return null
+  const more = {
+    unit: unitOfLimits(
+      [low, high].filter(end => end !== null),
+      limitUnit.value,
+    ),
+    source: { kind: 'book' as const },
+  }
+  if (low === null) return { kind: 'upper', upper: high!, ...more }
+  if (high === null) return { kind: 'lower', lower: low, ...more }
+  return { kind: 'two-sided', lower: low, upper: high, ...more }
+}
 async function make(): Promise<void> {
-  const has = { lower: lower.value !== null, upper: upper.value !== null }
-  const ends = [lower.value, upper.value].filter(end => end !== null)
-  const limits =
-    has.lower && has.upper
-      ? { kind: 'two-sided', lower: lower.value, upper: upper.value }
-      : has.upper
-        ? { kind: 'upper', upper: upper.value }
-        : has.lower
-          ? { kind: 'lower', lower: lower.value }
-          : null
+  const typed = typedLimits()
+  const limits: LimitChangeDto[] = [
+    ...chosen.value.map(entry => ({ result: entry.result, role: entry.role, set: limitsFrom(entry) })),
+    // Typed by hand they come after, and stand.
+    ...(typed ? [{ result: mainResult.value.id, role: 'book' as const, set: typed }] : []),
+  ]
   await form.submit(
     async names => {
       // Whoever types faster than the shop answers still gets its drawer. Gauges the server takes from the register.
       await shop
-      return api<CheckView>(`/api/jobs/${props.jobId}/checks`, {
-        body: {
-          ...names,
-          kind: kind.value,
-          settings: {
-            title: title.value.trim() || chosenKind.value.title,
-            entryUnit: preferences.unit,
-            setup: { ...setup },
-            family: family.value,
-            ...(limits || chosen.value.length > 0
-              ? {
-                  limits: [
-                    ...chosen.value.map(entry => ({ result: entry.result, role: entry.role, set: limitsFrom(entry) })),
-                    // Typed by hand they come after, and stand.
-                    ...(limits
-                      ? [
-                          {
-                            result: mainResult.value.id,
-                            role: 'book',
-                            set: { ...limits, unit: unitOfLimits(ends, limitUnit.value), source: { kind: 'book' } },
-                          },
-                        ]
-                      : []),
-                  ],
-                }
-              : {}),
-          },
-        },
-      })
+      const settings: CheckSettingsDto = {
+        title: title.value.trim() || chosenKind.value.title,
+        entryUnit: preferences.unit,
+        setup: { ...setup },
+        family: family.value,
+        ...(limits.length > 0 ? { limits } : {}),
+      }
+      return write('POST /api/jobs/:id/checks', { ...names, kind: kind.value, settings }, props.jobId)
     },
     check => navigateTo(`/checks/${check.document.id}`),
   )

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { api } from '~/composables/useApi'
+import { api, write } from '~/composables/useApi'
 import { useForm } from '~/composables/useForm'
 import { useSaid } from '~/composables/useSaid'
 import type { UnitSummary } from '#shared/record'
@@ -27,13 +27,11 @@ const offered = computed(() => {
 async function make(): Promise<void> {
   await form.submit(
     names =>
-      api<NewJob>('/api/jobs', {
-        body: {
-          ...names,
-          unit: draft.unit,
-          title: draft.title.trim() || (props.route?.name ?? ''),
-          ...(props.route ? { route: props.route.id } : {}),
-        },
+      write('POST /api/jobs', {
+        ...names,
+        unit: draft.unit,
+        title: draft.title.trim() || (props.route?.name ?? ''),
+        ...(props.route ? { route: props.route.id } : {}),
       }),
     job => {
       said.value = job.said

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { api } from '~/composables/useApi'
+import { api, write } from '~/composables/useApi'
 import { useForm } from '~/composables/useForm'
 import { useDigits } from '~/composables/useDigits'
 import { useRemoval } from '~/composables/useRemoval'
@@ -14,7 +14,7 @@ const preferences = usePreferences()
 const shop = usePeople()
 const draft = reactive({ name: '', initials: '' })
 const form = useForm()
-const leaving = useRemoval<Person[]>(shop.keep)
+const leaving = useRemoval('POST /api/people/:id/removal', shop.keep)
 
 watch(
   () => props.open,
@@ -42,10 +42,7 @@ const likely = computed(() =>
 )
 const enter = (): Promise<boolean> =>
   form.submit(
-    names =>
-      api<Person[]>('/api/people', {
-        body: { ...names, name: draft.name.trim(), initials: draft.initials.trim() || likely.value },
-      }),
+    names => write('POST /api/people', { ...names, name: draft.name.trim(), initials: draft.initials.trim() || likely.value }),
     people => {
       shop.keep(people)
       preferences.signer = draft.name.trim()
@@ -76,7 +73,7 @@ const enter = (): Promise<boolean> =>
             type="button"
             class="link text-[13.5px]"
             :aria-label="`${person.name} has left`"
-            @click="leaving.remove(person.name, `/api/people/${person.id}`, person.version)"
+            @click="leaving.remove(person.name, person.id, person.version)"
           >
             has left
           </button>

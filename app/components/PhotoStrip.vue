@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { v4 as uuid } from 'uuid'
 import { shortTime } from '~/composables/shortTime'
-import { api, faultsOf } from '~/composables/useApi'
+import { api, faultsOf, write } from '~/composables/useApi'
 import { useRemoval } from '~/composables/useRemoval'
 import { usePreferences } from '~/stores/preferences'
 import type { Photo } from '#shared/types'
@@ -21,7 +21,7 @@ const preferences = usePreferences()
 const input = ref<HTMLInputElement>()
 const busy = ref(false)
 const said = ref<readonly string[]>([])
-const away = useRemoval<readonly Photo[]>(photos => emit('changed', photos))
+const away = useRemoval('POST /api/photos/:id/removal', photos => emit('changed', photos))
 
 async function add(file: File): Promise<string | null> {
   if (file.size > LARGEST) return `${file.name} has ${Math.round(file.size / 1e6)} MB: a photograph has ${LARGEST / 1e6} MB at most.`
@@ -50,10 +50,7 @@ async function caption(photo: Photo, words: string): Promise<void> {
   if (words === photo.caption) return
   said.value = []
   try {
-    emit(
-      'changed',
-      await api<Photo[]>(`/api/photos/${photo.id}`, { method: 'PATCH', body: { op: uuid(), version: photo.version, caption: words } }),
-    )
+    emit('changed', await write('PATCH /api/photos/:id', { op: uuid(), version: photo.version, caption: words }, photo.id))
   } catch (error) {
     said.value = faultsOf(error).map(({ reason }) => reason)
   }
@@ -110,7 +107,7 @@ async function caption(photo: Photo, words: string): Promise<void> {
             type="button"
             class="link"
             :aria-label="`Remove the photograph of ${shortTime(photo.at)}`"
-            @click="away.remove(photo.caption || 'the photograph', `/api/photos/${photo.id}`, photo.version)"
+            @click="away.remove(photo.caption || 'the photograph', photo.id, photo.version)"
           >
             remove
           </button>

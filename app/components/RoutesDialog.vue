@@ -9,7 +9,7 @@ const props = defineProps<{ open: boolean }>()
 const emit = defineEmits<{ close: []; pick: [RouteView] }>()
 const routes = ref<readonly RouteView[] | null>(null)
 const fault = ref<string | null>(null)
-const removal = useRemoval<readonly RouteView[]>(next => {
+const removal = useRemoval('POST /api/routes/:id/removal', next => {
   routes.value = next
 })
 watch(
@@ -62,7 +62,7 @@ useDigits(toRef(props, 'open'), number => {
             type="button"
             class="link text-[13.5px]"
             :aria-label="`Remove the route ${route.name}`"
-            @click="removal.remove(route.name, `/api/routes/${route.id}`, route.version)"
+            @click="removal.remove(route.name, route.id, route.version)"
           >
             remove
           </button>

@@ -1,4 +1,5 @@
 import { LINES, type Fault, type Progress, type Refusal } from '#shared/types'
+import { requestTo, type AnswerOf, type BodyOf, type NamedWrite, type WriteKey } from '#shared/writes'
 
 /** The server said no, and why. */
 export class RefusedError extends Error {
@@ -56,6 +57,14 @@ export async function api<Answer>(
       faults: [{ path: '', reason: 'The server failed at this. Nothing was changed; try again.' }],
     })
   throw new RefusedError(response.status, answer.data ?? { faults: [{ path: '', reason: 'The server refused this.' }] })
+}
+
+/** Does a write; refused, or without an answer, as `api`. @param id  of the thing in its address */
+export function write<Key extends NamedWrite>(key: Key, body: BodyOf<Key>, id: string): Promise<AnswerOf<Key>>
+export function write<Key extends Exclude<WriteKey, NamedWrite>>(key: Key, body: BodyOf<Key>): Promise<AnswerOf<Key>>
+export function write<Key extends WriteKey>(key: Key, body: BodyOf<Key>, id?: string): Promise<AnswerOf<Key>> {
+  const { path, method } = requestTo(key, id)
+  return api<AnswerOf<Key>>(path, { method, body })
 }
 
 /** A write says who stands at this screen, where it does not say it by itself: what waited says who did it then. */

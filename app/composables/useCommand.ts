@@ -1,5 +1,6 @@
 import { computed, ref } from 'vue'
 import type { Fault } from '#shared/types'
+import type { CheckCommand, CheckRequest } from '#shared/writes'
 import { useBench } from '~/stores/bench'
 import { faultsOf } from './useApi'
 
@@ -11,12 +12,11 @@ export function useCommand() {
   /** for places without a field of their own to show it at */
   const said = computed(() => faults.value.map(fault => fault.reason).join(' ') || null)
 
-  /** @returns whether it was done */
-  async function command(path: string, body: Record<string, unknown>): Promise<boolean> {
+  const command: CheckCommand = async (path, body) => {
     busy.value = true
     faults.value = []
     try {
-      await bench.command(path, body)
+      await bench.command({ path, body } as CheckRequest)
       return true
     } catch (error) {
       faults.value = faultsOf(error)

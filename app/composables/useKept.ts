@@ -1,28 +1,37 @@
 import { ref } from 'vue'
 import { v4 as uuid } from 'uuid'
 import type { Fault } from '#shared/types'
-import { RefusedError, api, faultsOf } from './useApi'
+import type { AnswerOf, BodyOf } from '#shared/writes'
+import { RefusedError, faultsOf, write } from './useApi'
+
+type Kept = 'PATCH /api/jobs/:id' | 'PATCH /api/units/:id'
+type Fields<Key extends Kept> = Omit<BodyOf<Key>, 'op' | 'version' | 'who'>
 
 /**
  * Fields of one thing that are kept as they are left, each onto the version that is shown.
- * @param path     where it is changed
- * @param version  that is shown
- * @param done     given the server’s answer
+ * @param shown  the thing that is changed, as it is shown
+ * @param done   given the server’s answer
  */
-export function useKept<Answer>(path: () => string, version: () => number, done: (answer: Answer) => void) {
+export function useKept<Key extends Kept>(
+  key: Key,
+  shown: () => { readonly id: string; readonly version: number },
+  done: (answer: AnswerOf<Key>) => void,
+) {
   const faults = ref<readonly Fault[]>([])
   /** what was changed elsewhere meanwhile */
   const behind = ref<readonly string[]>([])
   const saved = ref(false)
   // One after the other: a field left in haste goes onto what the one before left.
   let turn: Promise<unknown> = Promise.resolve()
-  function keep(fields: Readonly<Record<string, unknown>>): Promise<void> {
+  function keep(fields: Fields<Key>): Promise<void> {
+    const op = uuid()
     const mine = turn.then(async () => {
       faults.value = []
       behind.value = []
       saved.value = false
       try {
-        done(await api<Answer>(path(), { method: 'PATCH', body: { op: uuid(), version: version(), ...fields } }))
+        const { id, version } = shown()
+        done((await write<Kept>(key, { op, version, ...fields }, id)) as AnswerOf<Key>)
         saved.value = true
       } catch (error) {
         if (error instanceof RefusedError && error.refusal.changed) behind.value = error.refusal.changed

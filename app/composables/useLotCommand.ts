@@ -1,8 +1,16 @@
 import { ref, toRef } from 'vue'
 import type { StockLot, StockView } from '#shared/types'
-import { api } from './useApi'
+import type { BodyOf, NamedWrite } from '#shared/writes'
+import { write } from './useApi'
 import { useForm } from './useForm'
 import { useTurns } from './useTurns'
+
+type LotWrite = Extract<NamedWrite, `${string} /api/stock/lots/${string}`>
+/** What every write to a size begins with. */
+interface Head {
+  readonly op: string
+  readonly version: number
+}
 
 /** Writes to one size of the drawer, and what the server says against them, by the form that sent it. */
 export function useLotCommand(lot: () => StockLot, changed: (view: StockView) => void) {
@@ -11,18 +19,15 @@ export function useLotCommand(lot: () => StockLot, changed: (view: StockView) =>
   const sender = ref('')
 
   /**
-   * @param made  whether something is made of it that needs a name of its own: a piece told apart
+   * @param body  given a name too, for what is made of it: a piece told apart
    * @returns whether it was done
    */
-  const send = (what: string, method: string, path: string, body: Record<string, unknown> = {}, made = false): Promise<boolean> =>
+  const send = <Key extends LotWrite>(what: string, key: Key, body: (head: Head, name: string) => BodyOf<Key>): Promise<boolean> =>
     inTurn(what, () => {
       sender.value = what
       return form.submit(({ op, id: name }) => {
         const { id, version } = lot()
-        return api<StockView>(`/api/stock/lots/${id}${path}`, {
-          method,
-          body: { op, version, ...(made ? { id: name } : {}), ...body },
-        })
+        return write(key, body({ op, version }, name), id)
       }, changed)
     })
   /** Says it at a field of a form without asking the server. */

@@ -2,7 +2,7 @@ import { ref, shallowRef, toRef, type Ref } from 'vue'
 import type { OrdersView, WantedLine } from '#shared/orders'
 import type { StockLot } from '#shared/types'
 import { RefusedError, api, faultAt, faultsOf } from './useApi'
-import { useForm } from './useForm'
+import { useForm, type Names } from './useForm'
 import { useTurns } from './useTurns'
 
 /**
@@ -30,23 +30,19 @@ export function useOrders(picked: Readonly<Ref<string | null>>) {
     }
   }
   /**
-   * @param made  whether something is made of it that needs a name of its own: a line, an order, a receipt
+   * @param request  given the name of the write, and one for what is made by it: a line, an order, a receipt
    * @returns whether it was done; what was not is told at `what`
    */
-  const send = (what: string, path: string, body: Record<string, unknown> = {}, { method = 'POST', made = false } = {}): Promise<boolean> =>
+  const send = (what: string, request: (names: Names) => Promise<OrdersView>): Promise<boolean> =>
     inTurn(what, async () => {
       overtaken.value = []
       sender.value = what
-      const done = await form.submit(
-        ({ op, id }) => api<OrdersView>(`/api/orders${path}`, { method, body: { op, ...(made ? { id } : {}), ...body } }),
-        show,
-        error => {
-          // Not as things stand by now: they are shown, and where it was sent from may be gone.
-          if (!(error instanceof RefusedError) || error.status !== 409 || faultAt(error.refusal.faults, 'op')) return false
-          overtaken.value = faultsOf(error).map(({ reason }) => reason)
-          return true
-        },
-      )
+      const done = await form.submit(request, show, error => {
+        // Not as things stand by now: they are shown, and where it was sent from may be gone.
+        if (!(error instanceof RefusedError) || error.status !== 409 || faultAt(error.refusal.faults, 'op')) return false
+        overtaken.value = faultsOf(error).map(({ reason }) => reason)
+        return true
+      })
       if (overtaken.value.length > 0) show(await api<OrdersView>(asked()).catch(() => view.value!))
       return done
     })

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { api, faultAt, faultsOf } from '~/composables/useApi'
+import { api, faultAt, faultsOf, write } from '~/composables/useApi'
 import { shortTime } from '~/composables/shortTime'
 import type { Copies } from '#shared/record'
 import type { Fault } from '#shared/types'
@@ -36,7 +36,7 @@ async function attempt(what: 'copy' | 'restore' | null, work: () => Promise<void
 }
 const keep = () =>
   attempt(null, async () => {
-    show(await api<Copies>('/api/copies', { method: 'PATCH', body: { folder: draft.folder.trim() || null, keep: Number(draft.keep) } }))
+    show(await write('PATCH /api/copies', { folder: draft.folder.trim() || null, keep: Number(draft.keep) }))
     said.value = 'Kept.'
   })
 const copyNow = () => attempt('copy', async () => show(await api<Copies>('/api/copies', { method: 'POST' })))

@@ -3,7 +3,7 @@ import { groups as groupBy } from 'd3-array'
 import { unitOfGauge } from '#core/quantity/format-length'
 import { formatChange, formatFigure, isLengthUnit, systemOf, unitName } from '#core/quantity/figure'
 import { GAUGE_NAME, hasStandard, isZeroed, type Gauge } from '#core/reading/gauge'
-import { api, faultsOf } from '~/composables/useApi'
+import { api, faultsOf, write } from '~/composables/useApi'
 import { usePicked } from '~/composables/usePicked'
 import { key, useKeys } from '~/composables/useKeys'
 import { today } from '~/composables/today'
@@ -47,7 +47,7 @@ const reach = (g: Gauge) =>
 
 async function zeroed(id: string): Promise<void> {
   try {
-    gauges.value = await api<RegisteredGauge[]>(`/api/gauges/${id}/zeroed`, { body: { on: today() } })
+    gauges.value = await write('POST /api/gauges/:id/zeroed', { on: today() }, id)
   } catch (error) {
     faults.value = faultsOf(error)
   }

@@ -1,6 +1,7 @@
 <script setup lang="ts">
+import type { Coded } from '#core/label/code'
 import { SHEETS } from '#core/label/sheets'
-import { api, faultAt, faultsOf } from '~/composables/useApi'
+import { api, faultAt, faultsOf, write } from '~/composables/useApi'
 import { saveBlob } from '~/composables/saveText'
 import type { LabelView } from '#shared/record'
 import type { Fault } from '#shared/types'
@@ -11,7 +12,7 @@ const route = useRoute()
 const of = String(route.query.of ?? '')
   .split(',')
   .filter(Boolean)
-  .map(one => ({ thing: one.slice(0, one.indexOf(':')), id: one.slice(one.indexOf(':') + 1) }))
+  .map(one => ({ thing: one.slice(0, one.indexOf(':')) as Coded, id: one.slice(one.indexOf(':') + 1) }))
 const sheet = ref(localStorage.getItem('finitum.labels') ?? SHEETS[0]!.id)
 const skip = ref('0')
 const labels = ref<readonly LabelView[] | null>(null)
@@ -20,7 +21,7 @@ const body = computed(() => ({ of, sheet: sheet.value, skip: Number(skip.value) 
 async function look(): Promise<void> {
   faults.value = []
   try {
-    labels.value = await api<LabelView[]>('/api/labels', { body: { ...body.value, skip: 0 } })
+    labels.value = await write('POST /api/labels', { ...body.value, skip: 0 })
   } catch (error) {
     faults.value = faultsOf(error)
   }

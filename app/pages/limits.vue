@@ -65,7 +65,7 @@ function changed(next: readonly LibraryLimit[], id: string): void {
   entries.value = next
   pick(id)
 }
-const removal = useRemoval<readonly LibraryLimit[]>(next => {
+const removal = useRemoval('POST /api/limits/:id/removal', next => {
   entries.value = next
 })
 const fileIn = reactive(useFileIn<{ added: number; changed: number; entries: readonly LibraryLimit[] }>('text/csv'))
@@ -172,7 +172,7 @@ useHead({ title: 'Limits · Finitum' })
         @changed="changed"
         @close="pick(null)"
         @reload="load"
-        @remove="removal.remove(entry.name, `/api/limits/${entry.id}`, entry.version)"
+        @remove="removal.remove(entry.name, entry.id, entry.version)"
       />
       <p v-else-if="entries.length" class="text-[14px] text-mute lg:border-l lg:pl-6 rule">
         Pick one with ↑ ↓ or a click. A changed entry is asked about at open checks that took it; what is signed keeps what it was signed

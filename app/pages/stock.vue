@@ -43,10 +43,10 @@ const usesOf = (id: string) => stock.value?.uses.filter(use => use.lotId === id)
 const unmeasured = computed(() => stock.value?.lots.filter(l => l.measured === null && l.onHand > 0).length ?? 0)
 const show = (value: number) => formatLength(value, preferences.unit)
 
-const removal = useRemoval<StockView>(view => {
+const removal = useRemoval('POST /api/stock/lots/:id/removal', view => {
   stock.value = view
 })
-const remove = (gone: StockLot) => removal.remove(`${markedText(gone.nominal)}, ${gone.family}`, `/api/stock/lots/${gone.id}`, gone.version)
+const remove = (gone: StockLot) => removal.remove(`${markedText(gone.nominal)}, ${gone.family}`, gone.id, gone.version)
 
 async function importCsv(): Promise<void> {
   const file = fileField.value?.files?.[0]

@@ -1,6 +1,7 @@
 import { apply } from '#core/command/apply'
 import type { Bench, Command, ReadCommand, SayCommand, TickCommand, VoidCommand } from '#core/command/command'
 import { decide } from '#core/command/decide'
+import type { CheckRequest } from '#shared/writes'
 
 /** A write that can wait for the server: it shows here at once, and is sent when it can be. `words` name it where it has to be named. */
 export type PendingWrite = (ReadCommand | VoidCommand | TickCommand | SayCommand) & {
@@ -32,9 +33,9 @@ export function storeWrite(checkId: string, write: PendingWrite, waiting: boolea
   else localStorage.setItem(keyOf(checkId), JSON.stringify(all))
 }
 
-/** The request of a write, but for the version it goes onto. */
-export function requestOf(write: PendingWrite): { path: string; body: Record<string, unknown> } {
-  const head = { op: write.op, who: write.who ?? '' }
+/** The request of a write, but for its name and the version it goes onto. */
+export function requestOf(write: PendingWrite): CheckRequest {
+  const head = { who: write.who ?? '' }
   switch (write.kind) {
     case 'read':
       return { path: 'readings', body: { ...head, trialId: write.trialId, seen: write.seen, ...write.reading } }

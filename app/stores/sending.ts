@@ -2,7 +2,8 @@ import { useIntervalFn } from '@vueuse/core'
 import { ref, shallowRef, type ShallowRef } from 'vue'
 import { v4 as uuid } from 'uuid'
 import type { CheckView } from '#shared/types'
-import { AwayError, RefusedError, api } from '~/composables/useApi'
+import type { CheckBody, CheckRequest, CheckWrite } from '#shared/writes'
+import { AwayError, RefusedError, api, write as send } from '~/composables/useApi'
 import { usePreferences } from './preferences'
 import { requestOf, storedWrites, storeWrite, type PendingWrite } from './outbox'
 
@@ -36,9 +37,9 @@ export function useSending(view: ShallowRef<CheckView | null>, show: (next: Chec
   }
   /** One after the other, each onto the version the one before left: what is written here never stands against itself. */
   let last: Promise<unknown> = Promise.resolve()
-  function send(id: string, path: string, body: Record<string, unknown>): Promise<void> {
+  function sendNext(id: string, op: string, { path, body }: CheckRequest): Promise<void> {
     const mine = last.then(async () => {
-      const next = await api<CheckView>(`/api/checks/${id}/${path}`, { body: { version: versions.get(id), ...body } })
+      const next = await send(`POST /api/checks/:id/${path}`, { op, version: versions.get(id)!, ...body }, id)
       versions.set(id, next.version)
       show(next)
       tell(next)
@@ -80,9 +81,8 @@ export function useSending(view: ShallowRef<CheckView | null>, show: (next: Chec
     for (let [write] = waitingFor(id); write; [write] = waitingFor(id)) {
       const { op } = write
       if (isHere(id) && connection.value !== 'away') connection.value = 'sending'
-      const { path, body } = requestOf(write)
       try {
-        await send(id, path, body)
+        await sendNext(id, op, requestOf(write))
       } catch (error) {
         // Refused with nobody to tell: it stays, and is refused again when the check is next on the bench.
         if (!isHere(id) || !isOver(error, write)) return
@@ -132,15 +132,15 @@ export function useSending(view: ShallowRef<CheckView | null>, show: (next: Chec
 
   /** Writes that need the server's answer go one after the other, each onto what the one before left: a field left in haste must not outrun itself. */
   let turn: Promise<unknown> = Promise.resolve()
-  function command(path: string, body: Record<string, unknown>): Promise<void> {
+  function command(request: CheckRequest): Promise<void> {
     const { id } = view.value!.document
-    const mine = turn.then(() => commandNow(id, path, body))
+    const mine = turn.then(() => commandNow(id, request))
     turn = mine.catch(() => {})
     return mine
   }
 
   /** A write that needs the server's answer: set-up, fitting, signature. What waits is sent before it. */
-  async function commandNow(id: string, path: string, body: Record<string, unknown>): Promise<void> {
+  async function commandNow(id: string, request: CheckRequest): Promise<void> {
     await flush(id)
     if (waitingFor(id).length > 0) throw new AwayError('Readings are still waiting to be sent.')
     const state = (next: Connection) => {
@@ -148,7 +148,7 @@ export function useSending(view: ShallowRef<CheckView | null>, show: (next: Chec
     }
     try {
       state('sending')
-      await send(id, path, { op: uuid(), ...body })
+      await sendNext(id, uuid(), request)
       state('saved')
     } catch (error) {
       if (error instanceof RefusedError && error.refusal.changed && isHere(id)) setStale(error.refusal.changed)

@@ -80,11 +80,11 @@ describe('building a bore gauge', () => {
           { name: '1', low: mm(40), high: mm(35) },
           { name: '1', low: mm(1), high: mm(2) },
         ],
-        washers: [{ name: 'w', length: 0 }],
+        washers: [{ name: 'w', length: nm(0) }],
       }).map(({ path }) => path),
     ).toEqual(['anvils.0', 'washers.0', 'anvils']))
   it('a kit without a fault has none', () =>
-    expect(kitFaults({ anvils: [{ name: '1', low: mm(30), high: mm(35) }], washers: [{ name: 'w', length: 1 }] })).toEqual([]))
+    expect(kitFaults({ anvils: [{ name: '1', low: mm(30), high: mm(35) }], washers: [{ name: 'w', length: nm(1) }] })).toEqual([]))
   it('never offers what does not hold the target (property)', () =>
     fc.assert(
       fc.property(fc.integer({ min: 30, max: 60 }), target =>

@@ -3,6 +3,8 @@ import { database } from '../database/current'
 import type { Database } from '../database/client'
 import { NoRoom } from '../database/room'
 import { log } from '../log'
+import type { AnswerOf, NamedWrite, WriteKey, Writes } from '#shared/writes'
+import { readDto } from './body'
 import { ended } from './lines'
 import { Gone, notFound, refuse, Refused, sendRefusal } from './refuse'
 
@@ -18,6 +20,31 @@ export function route<Answer>(work: (event: H3Event, db: Database) => Promise<An
       return sendRefusal(event, ourFault(event, error))
     }
   })
+}
+
+/**
+ * A write of the table in `shared/writes`: its body is read and checked as the table says, its answer is the table’s.
+ * @param thing  what its address names, where it names something
+ */
+export function taking<Key extends Exclude<WriteKey, NamedWrite>>(
+  key: Key,
+  dto: new () => Writes[Key][0],
+  work: (db: Database, dto: Writes[Key][0]) => Promise<AnswerOf<Key>>,
+): ReturnType<typeof route>
+export function taking<Key extends NamedWrite>(
+  key: Key,
+  thing: string,
+  dto: new () => Writes[Key][0],
+  work: (db: Database, id: string, dto: Writes[Key][0]) => Promise<AnswerOf<Key>>,
+): ReturnType<typeof route>
+export function taking(_key: WriteKey, ...rest: unknown[]): ReturnType<typeof route> {
+  type Dto = new () => object
+  if (rest.length === 2) {
+    const [dto, work] = rest as [Dto, (db: Database, dto: object) => Promise<unknown>]
+    return route(async (event, db) => work(db, await readDto(event, dto)))
+  }
+  const [thing, dto, work] = rest as [string, Dto, (db: Database, id: string, dto: object) => Promise<unknown>]
+  return route(async (event, db) => work(db, idParam(event, thing), await readDto(event, dto)))
 }
 
 function ourFault(event: H3Event, error: unknown): Refused {

@@ -1,7 +1,9 @@
 import { IsBoolean, IsInt, IsOptional, IsString, Matches, Max, MaxLength, Min, ValidateBy } from 'class-validator'
 import { isDay } from '#core/quantity/day'
+import { inSchema } from './fits'
 
-export const ID = /^[A-Za-z0-9._:-]{1,64}$/
+/** How a thing is named, here and in a worksheet. */
+export const ID = new RegExp(inSchema('lot.id').pattern!)
 export const ID_FAULT = { message: 'An id has up to 64 letters, digits and . _ : -' }
 
 /** Said of a group of fields that is missing. */

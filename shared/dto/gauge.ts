@@ -19,6 +19,7 @@ import { ALL_UNITS, type Exact, type Unit } from '#core/quantity/figure'
 import type { Nm } from '#core/quantity/length'
 import { CommandDto, ID, ID_FAULT, IsDay, NEEDED, OperationDto } from './command'
 import { IsLength } from './limits'
+import { Fits, inSchema } from './fits'
 
 export class GaugeRangeDto {
   /** below zero for a thermometer, and no further than absolute zero */
@@ -28,7 +29,7 @@ export class GaugeRangeDto {
 
 /** Everything of a gauge; what is left out stays, or takes the plain default on a new one. */
 export class GaugeFieldsDto {
-  @IsOptional() @IsString() @Matches(/\S/, { message: 'Give the gauge a name.' }) @MaxLength(80) name?: string
+  @IsOptional() @Fits('gauge.name', { empty: 'Give the gauge a name.' }) name?: string
   @IsOptional() @IsIn(ALL_UNITS as Unit[], { message: 'Choose a unit.' }) unit?: Unit
   @IsOptional() @IsLength(1) graduation?: Exact
   @IsOptional()
@@ -39,13 +40,13 @@ export class GaugeFieldsDto {
   @IsOptional() @IsLength(0) permissibleError?: Exact
   @IsOptional() @IsLength(0) repeatability?: Exact
   @IsOptional() @IsLength(0) hysteresis?: Exact
-  @IsOptional() @IsLength(1) rangePerTurn?: Exact
-  @IsOptional() @IsObject(NEEDED) @ValidateNested() @Type(() => GaugeRangeDto) range?: GaugeRangeDto
+  @IsOptional() @IsLength(1) rangePerTurn?: Exact | null
+  @IsOptional() @IsObject(NEEDED) @ValidateNested() @Type(() => GaugeRangeDto) range?: GaugeRangeDto | null
   @IsOptional() @IsIn(['climbs', 'falls']) sense?: 'climbs' | 'falls'
-  @IsOptional() @IsArray() @ArrayMaxSize(200) @IsLength(1, true) sizes?: Exact[]
+  @IsOptional() @IsArray() @ArrayMaxSize(inSchema('gauge.sizes').maxItems!) @IsLength(1, true) sizes?: Exact[]
   @IsOptional() @IsLength(1) widest?: Exact | null
-  @IsOptional() @IsDay() lastCheck?: string
-  @IsOptional() @IsDay() due?: string
+  @IsOptional() @IsDay() lastCheck?: string | null
+  @IsOptional() @IsDay() due?: string | null
 }
 
 export class NewGaugeDto extends OperationDto {

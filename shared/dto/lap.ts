@@ -1,13 +1,13 @@
-import { ArrayMaxSize, ArrayMinSize, IsArray, IsBoolean, IsOptional, IsString, Matches, MaxLength } from 'class-validator'
-import { LAP_POINTS } from '#core/pack/lapping'
+import { IsBoolean, IsOptional, IsString, Matches } from 'class-validator'
 import type { Nm } from '#core/quantity/length'
 import { CommandDto, ID, ID_FAULT, IsMoment } from './command'
 import { IsLength } from './limits'
+import { Fits } from './fits'
 
 /** A piece to be brought to a thickness, from a size of the drawer or from sheet. */
 export class LapDto extends CommandDto {
   @IsString() @Matches(ID, ID_FAULT) id!: string
-  @IsString() @MaxLength(40) place!: string
+  @Fits('lap.place') place!: string
   @IsString() @Matches(ID, ID_FAULT) lotId!: string
   @IsLength(1) target!: Nm
   @IsOptional() @IsLength(1) low?: Nm
@@ -18,11 +18,7 @@ export class LapDto extends CommandDto {
 export class LapPassDto extends CommandDto {
   @IsString() @Matches(ID, ID_FAULT) lapId!: string
   @IsString() @Matches(ID, ID_FAULT) id!: string
-  @IsArray()
-  @ArrayMinSize(LAP_POINTS, { message: 'Four figures, one a point.' })
-  @ArrayMaxSize(LAP_POINTS, { message: 'Four figures, one a point.' })
-  @IsLength(1, true)
-  figures!: Nm[]
+  @Fits('lap.passes.figures', { least: 'Four figures, one a point.', most: 'Four figures, one a point.' }) figures!: Nm[]
   @IsMoment() at!: string
 }
 

@@ -1,12 +1,13 @@
 import { Type } from 'class-transformer'
-import { IsBoolean, IsIn, IsInt, IsObject, IsOptional, IsString, Matches, Max, MaxLength, Min, ValidateNested } from 'class-validator'
+import { IsBoolean, IsIn, IsInt, IsObject, IsOptional, IsString, Matches, Max, Min, ValidateNested } from 'class-validator'
 import { ALL_UNITS, type Exact, type Unit } from '#core/quantity/figure'
 import type { LengthUnit } from '#core/quantity/length'
 import type { LimitSourceKind } from '#core/verdict/limits'
 import { ID, ID_FAULT, NEEDED } from './command'
+import { Fits, inSchema } from './fits'
 
 /** Bench figures stay within ±1 km, 1000 N·m, 1000 kN: anything else is a slip. Small units */
-export const LONGEST = 1e12
+export const LONGEST = inSchema('limits.upper').maximum!
 export const UNITS: LengthUnit[] = ['thou', 'tenth', 'in', 'mm', 'um']
 const WHOLE = { message: 'A length is a whole number of nanometres; a torque of nN·m, a force of µN.' }
 const RANGE = { message: 'That is longer than anything on a bench, or more.' }
@@ -24,7 +25,7 @@ export function IsLength(least = -LONGEST, each = false, most = LONGEST): Proper
 }
 
 /** A piece of a drawer is under a metre. */
-export const IsPieceLength = (least: number, each = false): PropertyDecorator => IsLength(least, each, 1e9)
+export const IsPieceLength = (least: number, each = false): PropertyDecorator => IsLength(least, each, inSchema('lot.nominal').maximum)
 
 /** An entry of the library, and how it stood. */
 export class LimitEntryDto {
@@ -35,10 +36,10 @@ export class LimitEntryDto {
 export class LimitSourceDto {
   @IsIn(['book', 'shop', 'kit-leaflet', 'borrowed', 'common-practice', 'own'], { message: 'Say where the limits come from.' })
   kind!: LimitSourceKind
-  @IsOptional() @IsString() @MaxLength(200) text?: string
-  @IsOptional() @IsString() @MaxLength(40) page?: string
-  @IsOptional() @IsString() @MaxLength(40) revision?: string
-  @IsOptional() @IsString() @MaxLength(20) date?: string
+  @IsOptional() @Fits('limits.source.text') text?: string
+  @IsOptional() @Fits('limits.source.page') page?: string
+  @IsOptional() @Fits('limits.source.revision') revision?: string
+  @IsOptional() @Fits('limits.source.date') date?: string
   @IsOptional() @IsObject(NEEDED) @ValidateNested() @Type(() => LimitEntryDto) entry?: LimitEntryDto
 }
 

@@ -14,6 +14,7 @@ import {
 import type { Nm } from '#core/quantity/length'
 import { CommandDto, ID, ID_FAULT, IsDay, OperationDto } from './command'
 import { IsPieceLength } from './limits'
+import { Fits } from './fits'
 
 const SUPPLIER_NEEDED = { message: 'Who is it ordered from?' }
 
@@ -52,7 +53,7 @@ export class ReceiptDto extends OperationDto {
   /** left out: nobody measured it */
   @IsOptional() @IsPieceLength(1) size?: Nm
   /** it gets a place of its own */
-  @IsOptional() @IsString() @Matches(/\S/, { message: 'Where does it lie? A mark, or a place in the tray.' }) @MaxLength(20) mark?: string
+  @IsOptional() @Fits('lot.mark', { empty: 'Where does it lie? A mark, or a place in the tray.' }) mark?: string
 }
 
 /** The last piece of a size that came is taken back. */

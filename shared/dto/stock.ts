@@ -19,6 +19,7 @@ import { SHAPES, type Shape } from '#core/pack/lot'
 import type { Nm } from '#core/quantity/length'
 import { CommandDto, ID, ID_FAULT, NEEDED, OperationDto } from './command'
 import { IsPieceLength } from './limits'
+import { Fits, inSchema } from './fits'
 
 export class ToleranceDto {
   @IsPieceLength(0) plus!: Nm
@@ -27,19 +28,17 @@ export class ToleranceDto {
 
 export class NewLotDto extends OperationDto {
   @IsString() @Matches(ID, ID_FAULT) id!: string
-  @IsString() @Matches(/\S/, { message: 'Which family is it? Cover shims, thrust washers …' }) @MaxLength(60) family!: string
+  @Fits('lot.family', { empty: 'Which family is it? Cover shims, thrust washers …' }) family!: string
   @IsPieceLength(1) nominal!: Nm
   @IsOptional() @IsPieceLength(1) measured?: Nm
   @IsOptional() @IsObject(NEEDED) @ValidateNested() @Type(() => ToleranceDto) tolerance?: ToleranceDto
-  @IsInt({ message: 'A whole number of pieces.' }) @Min(0, { message: 'Not fewer than none.' }) @Max(100_000) count!: number
-  @IsOptional() @IsString() @MaxLength(20) mark?: string
-  @IsOptional() @IsString() @MaxLength(20) colour?: string
-  @IsOptional() @IsArray() @ArrayMaxSize(20) @IsString({ each: true }) @MaxLength(120, { each: true }) tags?: string[]
-  @IsOptional() @IsInt() @Min(0) @Max(1e7) cost?: number
+  @Fits('lot.onHand', { type: 'A whole number of pieces.', least: 'Not fewer than none.' }) count!: number
+  @IsOptional() @Fits('lot.mark') mark?: string
+  @IsOptional() @Fits('lot.colour') colour?: string
+  @IsOptional() @Fits('lot.tags') tags?: string[]
+  @IsOptional() @Fits('lot.cost') cost?: number
   @IsOptional()
-  @IsInt({ message: 'Whole days.' })
-  @Min(0, { message: 'Not less than no days.' })
-  @Max(1000, { message: 'At most 1000 days.' })
+  @Fits('lot.leadDays', { type: 'Whole days.', least: 'Not less than no days.', most: 'At most 1000 days.' })
   leadDays?: number
   /** diameters of a washer */
   @IsOptional() @IsPieceLength(1) inside?: Nm
@@ -63,19 +62,17 @@ export class MovementDto extends CommandDto {
 
 export class LotChangeDto extends CommandDto {
   /** figure by figure, of the pieces that were measured and put back among the others */
-  @IsOptional() @IsArray() @ArrayMaxSize(1000) @IsPieceLength(1, true) sizes?: Nm[]
+  @IsOptional() @IsArray() @ArrayMaxSize(inSchema('lot.sizes').maxItems!) @IsPieceLength(1, true) sizes?: Nm[]
   /** piece to piece; null: worked out from the sizes */
   @IsOptional() @IsPieceLength(0) scatter?: Nm | null
-  @IsOptional() @IsInt() @Min(0, { message: 'Not fewer than none.' }) @Max(100_000) kept?: number
-  @IsOptional() @IsString() @MaxLength(20) mark?: string
-  @IsOptional() @IsString() @MaxLength(20) colour?: string
+  @IsOptional() @Fits('lot.reserved', { least: 'Not fewer than none.' }) kept?: number
+  @IsOptional() @Fits('lot.mark') mark?: string
+  @IsOptional() @Fits('lot.colour') colour?: string
   /** null: not known any more */
-  @IsOptional() @IsInt({ message: 'A price in coins.' }) @Min(0, { message: 'Not below nothing.' }) @Max(1e7) cost?: number | null
-  @IsOptional()
-  @IsInt({ message: 'Whole days.' })
-  @Min(0, { message: 'Not less than no days.' })
-  @Max(1000, { message: 'At most 1000 days.' })
-  leadDays?: number | null
+  @IsOptional() @Fits('lot.cost', { type: 'A price in coins.', least: 'Not below nothing.' }) cost?: number | null
+  @IsOptional() @Fits('lot.leadDays', { type: 'Whole days.', least: 'Not less than no days.', most: 'At most 1000 days.' }) leadDays?:
+    | number
+    | null
   @IsOptional() @IsString() @MaxLength(60) supplier?: string
   @IsOptional() @IsString() @MaxLength(40) article?: string
   @IsOptional() @IsPieceLength(1) inside?: Nm | null
@@ -86,5 +83,5 @@ export class LotChangeDto extends CommandDto {
 export class ApartDto extends CommandDto {
   @IsString() @Matches(ID, ID_FAULT) id!: string
   @IsPieceLength(1) size!: Nm
-  @IsString() @Matches(/\S/, { message: 'Where does it lie? A mark, or a place in the tray.' }) @MaxLength(20) mark!: string
+  @Fits('lot.mark', { empty: 'Where does it lie? A mark, or a place in the tray.' }) mark!: string
 }

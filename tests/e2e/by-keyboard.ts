@@ -3,6 +3,7 @@ import type { Page } from '@playwright/test'
 import Papa from 'papaparse'
 import { readKit } from '#core/pack/read-kit'
 import { drawerRows } from '#shared/drawer-rows'
+import { requestTo, type AnswerOf, type BodyOf, type WriteKey } from '#shared/writes'
 import { AS_PROGRAM, expect, tabTo } from './workshop'
 
 // The bench as somebody uses it who never touches a mouse.
@@ -39,20 +40,17 @@ export async function tickAll(page: Page): Promise<void> {
 }
 
 /** Something the test rests on and does not test, put in as a program would. */
-async function put(address: string, path: string, body: object): Promise<void> {
-  const op = randomUUID()
-  const answer = await fetch(`${address}/api/${path}`, {
-    method: 'POST',
-    headers: AS_PROGRAM,
-    body: JSON.stringify({ op, id: op, ...body }),
-  })
+export async function put<Key extends WriteKey>(address: string, key: Key, body: BodyOf<Key>, id?: string): Promise<AnswerOf<Key>> {
+  const { method, path } = requestTo(key, id)
+  const answer = await fetch(address + path, { method, headers: AS_PROGRAM, body: JSON.stringify(body) })
   if (!answer.ok) throw new Error(`${path}: ${await answer.text()}`)
+  return (await answer.json()) as AnswerOf<Key>
 }
 
 /** A job that is there, with the form of a new check open on its page. */
 export async function newJob(page: Page, address: string, unit: string, job: string): Promise<void> {
   const id = randomUUID()
-  await put(address, 'jobs', { id, unit, title: job })
+  await put(address, 'POST /api/jobs', { op: randomUUID(), id, unit, title: job })
   await page.goto(`${address}/jobs/${id}`)
   await expect(page.getByRole('heading', { name: unit })).toBeVisible()
   await page.keyboard.press('n')

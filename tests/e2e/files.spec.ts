@@ -158,7 +158,7 @@ test('evaluate prints the evaluation of each check, from core alone', async () =
   expect(none).toMatchObject({ code: 2, stderr: expect.stringContaining('there is no such file') })
 })
 
-test('a large file says how far it is and is broken off by keyboard; nothing of it stays, and it comes in whole the next time', async ({
+test('a large file says how far it is and is broken off by keyboard; nothing of it stays, and it comes in whole the next time @long', async ({
   page,
   shop,
 }) => {

@@ -4,7 +4,7 @@ import { stream } from '../reference/drawers'
 import { AS_PROGRAM, demoForThisFile, expect, test } from './workshop'
 
 demoForThisFile()
-const REQUESTS = Number(process.env.FUZZ ?? 600)
+const REQUESTS = Number(process.env.FUZZ ?? 200)
 const HERE = join(process.cwd(), 'server/api')
 /** Every route there is, from the files it is made of: `POST checks/[id]/readings`. */
 const ROUTES = readdirSync(HERE, { recursive: true })

@@ -4,7 +4,7 @@ import { emptyForThisFile, expect, sign, tabTo, test, type, typeReading } from '
 // From an empty data folder to a signature, by keyboard alone. The figures are made up.
 emptyForThisFile()
 
-test('thrust halves, one loose half: played, aligned, played again, signed', async ({ page, shop }) => {
+test('thrust halves, one loose half: played, aligned, played again, signed @long', async ({ page, shop }) => {
   await newJob(page, shop.address, 'ferry', 'main engine')
   await page.keyboard.type('thrust halves')
   await pick(page, 'Kind of check', 'Thrust')
@@ -32,7 +32,7 @@ test('thrust halves, one loose half: played, aligned, played again, signed', asy
 })
 
 for (const sample of [false, true])
-  test(`rollers from the bag, ${sample ? 'judged by a sample' : 'every one measured'}: sorted, the bore honed to them, finished, signed`, async ({
+  test(`rollers from the bag, ${sample ? 'judged by a sample' : 'every one measured'}: sorted, the bore honed to them, finished, signed @long`, async ({
     page,
     shop,
   }) => {

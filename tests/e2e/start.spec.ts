@@ -88,7 +88,7 @@ test('the folder is readable by its owner only, and keeps a log', async () => {
   expect(log).not.toContain('Ferry ramp')
 })
 
-test('a copy of a data folder is checked; one in use, and one that is damaged, is not whole', async () => {
+test('a copy of a data folder is checked; one in use, and one that is damaged, is not whole @long', async () => {
   const check = (folder: string) => runScript('scripts/start.mjs', {}, ['--check', folder])
   expect(await check(shop.folder)).toMatchObject({ code: 1, said: expect.stringContaining('is open in another Finitum (process ') })
   await shop.stop()
@@ -167,7 +167,7 @@ test('a demo killed while it is loaded starts whole the next time @long', async 
   }
 })
 
-test('a second start in the middle of a large import is refused, and the import goes on', async () => {
+test('a second start in the middle of a large import is refused, and the import goes on @long', async () => {
   const demo = await openWorkshop('demo')
   try {
     const text = await (await fetch(`${demo.address}/api/jobs/launch-engine/worksheet`)).text()
@@ -189,7 +189,7 @@ test('a second start in the middle of a large import is refused, and the import 
   }
 })
 
-test('a full disk: nothing is lost, the browser keeps what is typed, and sends it when there is room', async ({ page }) => {
+test('a full disk: nothing is lost, the browser keeps what is typed, and sends it when there is room @long', async ({ page }) => {
   const disk = mkdtempSync(join(tmpdir(), 'finitum-disk-'))
   const mounted = spawnSync('mount', ['-t', 'tmpfs', '-o', 'size=400m', 'tmpfs', disk])
   test.skip(mounted.status !== 0, 'A small disk cannot be mounted here.')

@@ -7,7 +7,7 @@ import { stream } from '../reference/drawers'
 import { afterPowerCut, RecordedFiles } from './disk'
 import { schema } from '../../server/database/from-source'
 
-const CUTS = Number(process.env.POWER_CUTS ?? 4)
+const CUTS = Number(process.env.POWER_CUTS ?? 2)
 const home = mkdtempSync(join(tmpdir(), 'finitum-power-'))
 afterAll(() => rmSync(home, { recursive: true, force: true }))
 

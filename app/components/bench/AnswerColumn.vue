@@ -8,6 +8,7 @@ import type { useCommand } from '~/composables/useCommand'
 import type { useFitting } from '~/composables/useFitting'
 import type { useShown } from '~/composables/useShown'
 import { useBench } from '~/stores/bench'
+import type { CheckBody } from '#shared/writes'
 
 /** The right of the bench: what the readings come to, and what to do about it in the phase that is open. */
 const props = defineProps<{
@@ -37,8 +38,8 @@ const ownChoice = computed(() => view.value?.choice)
 const worked = computed(() => props.evaluation.places.length === 0 && checkKind(props.document.kind).works !== undefined)
 const choosingHere = computed(() => props.phase === 'choose' && (ownChoice.value || (row.value.length > 1 && place.value !== null)))
 
-const sign = (path: 'sign-off' | 'reopen', { by, reason, accepts }: { by: string; reason: string; accepts?: readonly string[] }) =>
-  command(path, { by, ...(reason ? { reason } : {}), ...(accepts?.length ? { accepts } : {}) })
+const sign = ({ by, reason, accepts }: Omit<CheckBody<'sign-off'>, 'reason'> & { readonly reason: string }) =>
+  command('sign-off', { by, ...(reason ? { reason } : {}), ...(accepts?.length ? { accepts } : {}) })
 </script>
 
 <template>
@@ -61,8 +62,8 @@ const sign = (path: 'sign-off' | 'reopen', { by, reason, accepts }: { by: string
       :lots="bench.lots"
       :fault="said"
       :busy="busy"
-      @sign="sign('sign-off', $event)"
-      @reopen="sign('reopen', $event)"
+      @sign="sign"
+      @reopen="command('reopen', $event)"
       @clear="command('clearings', $event)"
     />
     <CataloguePanel
@@ -75,7 +76,7 @@ const sign = (path: 'sign-off' | 'reopen', { by, reason, accepts }: { by: string
       :typing="typing"
       :busy="busy"
       :fault="said"
-      @command="command"
+      :command="command"
       @fit="fitAll([{ place: place!.place.id, pieces: $event.pieces }], [], false, $event.setting)"
     />
     <PlacePanel
@@ -98,7 +99,7 @@ const sign = (path: 'sign-off' | 'reopen', { by, reason, accepts }: { by: string
       @again="askSame"
       @fit-all="fitAll($event)"
       @own="takeOwn"
-      @command="command"
+      :command="command"
       @look="pickedPlace = $event"
     />
     <component

@@ -1,10 +1,11 @@
 <script setup lang="ts">
+import type { BodyOf } from '#shared/writes'
 import { GAUGE_KINDS, GAUGE_NAME, isListOfSizes, readsOf, type Gauge, type GaugeKind } from '#core/reading/gauge'
 import { parseLength } from '#core/quantity/parse-length'
 import { unitOfGauge } from '#core/quantity/format-length'
 import { unitName, unitsOf, type Exact, type Unit } from '#core/quantity/figure'
 import type { LengthUnit, Nm } from '#core/quantity/length'
-import { api } from '~/composables/useApi'
+import { api, write } from '~/composables/useApi'
 import { useForm } from '~/composables/useForm'
 import { exactText } from '~/composables/sizeText'
 import { usePreferences } from '~/stores/preferences'
@@ -72,7 +73,8 @@ async function keep(): Promise<void> {
     form.refuse([{ path: 'fields.range', reason: 'A range needs both ends, or neither.' }])
     return
   }
-  const sent = {
+  const { low, high } = fields
+  const sent: BodyOf<'POST /api/gauges'>['fields'] = {
     ...(fields.name.trim() || props.gauge ? { name: fields.name.trim() } : {}),
     unit: fields.unit,
     readableFraction: Number(fields.readableFraction.replace(',', '.')),
@@ -85,7 +87,7 @@ async function keep(): Promise<void> {
     ),
     widest: kind.value === 'plastic-strip' ? fields.widest : null,
     rangePerTurn: fields.rangePerTurn,
-    range: fields.low === null ? null : { low: fields.low, high: fields.high },
+    range: low === null || high === null ? null : { low, high },
     lastCheck: fields.lastCheck || null,
     due: fields.due || null,
   }
@@ -93,11 +95,8 @@ async function keep(): Promise<void> {
   await form.submit(
     ({ op, id }) =>
       props.gauge
-        ? api<RegisteredGauge[]>(`/api/gauges/${props.gauge.id}`, {
-            method: 'PATCH',
-            body: { op, version: props.gauge.version, fields: sent },
-          })
-        : api<RegisteredGauge[]>('/api/gauges', { body: { op, id: (made = id), kind: kind.value, fields: sent } }),
+        ? write('PATCH /api/gauges/:id', { op, version: props.gauge.version, fields: sent }, props.gauge.id)
+        : write('POST /api/gauges', { op, id: (made = id), kind: kind.value, fields: sent }),
     next => emit('changed', next, made),
   )
 }

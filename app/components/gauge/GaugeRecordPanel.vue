@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { api } from '~/composables/useApi'
+import { api, write } from '~/composables/useApi'
 import { useForm } from '~/composables/useForm'
 import { dayText } from '~/composables/dayText'
 import { today } from '~/composables/today'
@@ -22,9 +22,11 @@ function show(next: GaugeRecord): void {
 const keep = (): Promise<boolean> =>
   form.submit(
     ({ op }) =>
-      api<GaugeRecord>(`/api/gauges/${props.gauge.id}/checks`, {
-        body: { op, version: props.gauge.version, ...draft, due: draft.due || null, by: preferences.signer },
-      }),
+      write(
+        'POST /api/gauges/:id/checks',
+        { op, version: props.gauge.version, ...draft, due: draft.due || null, by: preferences.signer },
+        props.gauge.id,
+      ),
     next => {
       show(next)
       open.value = false

@@ -2,7 +2,7 @@
 import { buildsFor, type Anvil, type BoreKit, type Washer } from '#core/method/bore-gauge/builder'
 import { formatLength, unitFor } from '#core/quantity/format-length'
 import { UNIT_NAME, nm, type Nm } from '#core/quantity/length'
-import { api } from '~/composables/useApi'
+import { api, write } from '~/composables/useApi'
 import { useForm } from '~/composables/useForm'
 import { usePreferences } from '~/stores/preferences'
 import type { RegisteredGauge } from '#shared/types'
@@ -25,7 +25,7 @@ const size = (value: number) => formatLength(value, unit.value, { trim: true })
 
 const keep = (next: BoreKit): Promise<boolean> =>
   form.submit(
-    ({ op }) => api<RegisteredGauge[]>(`/api/gauges/${gauge.value!.id}/kit`, { body: { op, version: gauge.value!.version, ...next } }),
+    ({ op }) => write('POST /api/gauges/:id/kit', { op, version: gauge.value!.version, ...next }, gauge.value!.id),
     gauges => emit('changed', gauges),
   )
 const setAnvil = (at: number, change: Partial<Anvil>) =>

@@ -3,7 +3,7 @@ import { v4 as uuid } from 'uuid'
 import { lotMap } from '#core/pack/lot'
 import { markedText } from '#core/quantity/format-length'
 import { percent } from '#core/quantity/percent'
-import { api, faultsOf } from '~/composables/useApi'
+import { api, faultsOf, write } from '~/composables/useApi'
 import { useLacking, type Lacking } from '~/composables/useLacking'
 import type { OrdersView } from '#shared/orders'
 import type { CheckView } from '#shared/types'
@@ -21,9 +21,7 @@ const words = ({ view, plan }: Lacking) => plan.items.map(({ lotId, pieces }) =>
 async function list(one: Lacking): Promise<void> {
   try {
     const pieces = one.plan.items.map(({ lotId, pieces: count }) => ({ lotId, count }))
-    await api<CheckView>(`/api/checks/${one.check.id}/wants`, {
-      body: { op: uuid(), version: one.view.version, place: one.place.id, pieces },
-    })
+    await write('POST /api/checks/:id/wants', { op: uuid(), version: one.view.version, place: one.place.id, pieces }, one.check.id)
     found.value = found.value.filter(other => other !== one)
     emit('changed')
   } catch (error) {

@@ -7,6 +7,7 @@ import { today } from '~/composables/today'
 import { sizeName, type Orders } from '~/composables/useOrders'
 import type { Purchase, WantedLine } from '#shared/orders'
 import type { StockLot } from '#shared/types'
+import { write } from '~/composables/useApi'
 
 /** An order: what of it is here, what is still to come, and what will not. */
 const props = defineProps<{
@@ -24,7 +25,7 @@ const untouched = computed(() => props.lines.every(({ arrived, cancelled }) => a
 const late = computed(() => open.value && props.purchase.due !== null && props.purchase.due < today())
 const what = computed(() => `purchase ${props.purchase.id}`)
 const fault = (path: string) => props.orders.fault(what.value, path)
-const path = computed(() => `/${props.purchase.id}`)
+const send = (request: Parameters<Orders['send']>[1]) => props.orders.send(what.value, request)
 const measured = (lines: readonly WantedLine[], lot: StockLot) =>
   lines
     .flatMap(line => line.sizes)
@@ -38,7 +39,11 @@ function move(): void {
   moving.value = true
 }
 async function keepDay(): Promise<void> {
-  if (await props.orders.send(what.value, path.value, { version: props.purchase.version, due: due.value || null }, { method: 'PATCH' }))
+  if (
+    await send(({ op }) =>
+      write('PATCH /api/orders/:id', { op, version: props.purchase.version, due: due.value || null }, props.purchase.id),
+    )
+  )
     moving.value = false
 }
 const cancelling = ref<string | null>(null)
@@ -50,10 +55,11 @@ function giveUp(lotId: string): void {
   void nextTick(() => reasonField.value?.[0]?.focus())
 }
 async function cancel(): Promise<void> {
-  if (await props.orders.send(what.value, `${path.value}/cancellations`, { lotId: cancelling.value, reason: reason.value }))
+  const lotId = cancelling.value!
+  if (await send(({ op }) => write('POST /api/orders/:id/cancellations', { op, lotId, reason: reason.value }, props.purchase.id)))
     cancelling.value = null
 }
-const back = () => props.orders.send(what.value, `${path.value}/back`, { version: props.purchase.version })
+const back = () => send(({ op }) => write('POST /api/orders/:id/back', { op, version: props.purchase.version }, props.purchase.id))
 </script>
 
 <template>

@@ -7,6 +7,7 @@ import { key, useKeys } from '~/composables/useKeys'
 import { forWords, type Orders } from '~/composables/useOrders'
 import type { Purchase, WantedLine } from '#shared/orders'
 import type { StockLot } from '#shared/types'
+import { write } from '~/composables/useApi'
 
 /** What came of a size, piece by piece under the micrometer: into the drawer, and kept for the check that waited for it. */
 const props = defineProps<{ purchase: Purchase; lot: StockLot; lines: readonly WantedLine[]; orders: Orders }>()
@@ -23,14 +24,14 @@ const served = computed(() => props.lines.filter(({ check, arrived, pieces }) =>
 let stored = Promise.resolve()
 async function store(size: Nm | null, mark: string | null): Promise<void> {
   const piece = { lotId: props.lot.id, ...(size === null ? {} : { size }), ...(mark === null ? {} : { mark }) }
-  const done = await props.orders.send(WHAT, `/${props.purchase.id}/receipts`, piece, { made: true })
+  const done = await props.orders.send(WHAT, names => write('POST /api/orders/:id/receipts', { ...names, ...piece }, props.purchase.id))
   if (!done && size !== null) form.value?.giveBack(size)
 }
 function keep(size: Nm | null, mark: string | null): void {
   stored = stored.then(() => store(size, mark))
 }
 async function takeBack(): Promise<void> {
-  await props.orders.send(WHAT, `/${props.purchase.id}/returns`, { lotId: props.lot.id })
+  await props.orders.send(WHAT, ({ op }) => write('POST /api/orders/:id/returns', { op, lotId: props.lot.id }, props.purchase.id))
   form.value?.focus()
 }
 /** The field is gone when all is here: the hand is on what comes next. */

@@ -7,6 +7,7 @@ import { today } from '~/composables/today'
 import { sizeName, type Orders } from '~/composables/useOrders'
 import type { WantedLine } from '#shared/orders'
 import type { StockLot } from '#shared/types'
+import { write } from '~/composables/useApi'
 
 /** What is to be ordered from one supplier, and the order itself. */
 const props = defineProps<{
@@ -43,10 +44,10 @@ async function order(): Promise<void> {
     orderedOn: orderedOn.value,
     ...(due.value === '' ? {} : { due: due.value }),
   }
-  if (await props.orders.send(what.value, '', made, { made: true })) ordering.value = false
+  if (await props.orders.send(what.value, names => write('POST /api/orders', { ...names, ...made }))) ordering.value = false
 }
-const drop = (line: WantedLine) => props.orders.send(what.value, `/lines/${line.id}/removal`)
-const one = (lotId: string) => props.orders.send(what.value, '/lines', { lotId, pieces: 1 }, { made: true })
+const drop = (line: WantedLine) => props.orders.send(what.value, ({ op }) => write('POST /api/orders/lines/:id/removal', { op }, line.id))
+const one = (lotId: string) => props.orders.send(what.value, names => write('POST /api/orders/lines', { ...names, lotId, pieces: 1 }))
 const csv = computed(() => `/api/orders/csv?supplier=${encodeURIComponent(props.list.supplier)}`)
 </script>
 

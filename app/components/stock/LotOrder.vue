@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { BAD_PRICE, money, parseMoney } from '~/composables/money'
 import { comingWords } from '~/composables/comingWords'
-import { api } from '~/composables/useApi'
+import { api, write } from '~/composables/useApi'
 import { useForm } from '~/composables/useForm'
 import { useLotCommand } from '~/composables/useLotCommand'
 import type { Coming, OrdersView } from '#shared/orders'
@@ -32,7 +32,7 @@ async function keep(): Promise<void> {
   const cost = parseMoney(price.value)
   if (cost === undefined) return refuse('order', 'cost', BAD_PRICE)
   const leadDays = days.value === '' ? null : Number(days.value)
-  await send('order', 'PATCH', '', { cost, leadDays, supplier: supplier.value, article: article.value })
+  await send('order', 'PATCH /api/stock/lots/:id', head => ({ ...head, cost, leadDays, supplier: supplier.value, article: article.value }))
 }
 
 const pieces = ref<number | ''>('')
@@ -41,7 +41,7 @@ const listing = useForm()
 const listed = ref<number | null>(null)
 const list = (): Promise<boolean> =>
   listing.submit(
-    names => api<OrdersView>('/api/orders/lines', { body: { ...names, lotId: props.lot.id, pieces: Number(pieces.value) } }),
+    names => write('POST /api/orders/lines', { ...names, lotId: props.lot.id, pieces: Number(pieces.value) }),
     () => {
       listed.value = Number(pieces.value)
       pieces.value = ''

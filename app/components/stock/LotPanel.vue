@@ -29,11 +29,20 @@ watch(
 )
 
 async function takeIn(): Promise<void> {
-  if (await send('take', 'POST', '/movements', { why: 'take-in', change: Number(take.value), note: '' })) take.value = ''
+  if (await send('take', 'POST /api/stock/lots/:id/movements', head => ({ ...head, why: 'take-in', change: Number(take.value), note: '' })))
+    take.value = ''
 }
 async function correct(): Promise<void> {
   const there = count.value === '' ? props.lot.onHand : Number(count.value)
-  if (!(await send('count', 'POST', '/movements', { why: 'count', change: there - props.lot.onHand, note: reason.value.trim() }))) return
+  if (
+    !(await send('count', 'POST /api/stock/lots/:id/movements', head => ({
+      ...head,
+      why: 'count',
+      change: there - props.lot.onHand,
+      note: reason.value.trim(),
+    })))
+  )
+    return
   count.value = ''
   reason.value = ''
 }
@@ -90,7 +99,11 @@ const show = (value: number) =>
       </div>
       <p v-if="fault('count', 'note')" class="fault">{{ fault('count', 'note') }}</p>
     </form>
-    <form novalidate class="space-y-1" @submit.prevent="send('keep', 'PATCH', '', { kept: Number(kept) })">
+    <form
+      novalidate
+      class="space-y-1"
+      @submit.prevent="send('keep', 'PATCH /api/stock/lots/:id', head => ({ ...head, kept: Number(kept) }))"
+    >
       <label class="label block" for="lot-kept">Keep aside, never offered</label>
       <div class="flex gap-2">
         <input id="lot-kept" v-model="kept" type="number" min="0" class="field figure" />
@@ -99,7 +112,11 @@ const show = (value: number) =>
       <p v-if="fault('keep', 'kept')" class="fault">{{ fault('keep', 'kept') }}</p>
     </form>
     <LotOrder :lot="lot" :coming="coming" @changed="emit('changed', $event)" @reload="emit('reload')" />
-    <form novalidate class="flex items-end gap-2" @submit.prevent="send('washer', 'PATCH', '', { inside, outside })">
+    <form
+      novalidate
+      class="flex items-end gap-2"
+      @submit.prevent="send('washer', 'PATCH /api/stock/lots/:id', head => ({ ...head, inside, outside }))"
+    >
       <FigureField v-model="inside" class="flex-1" label="Washer: inside" plain :unit="sizeUnit" :fault="fault('washer', 'inside')" />
       <FigureField v-model="outside" class="flex-1" label="Outside" plain :unit="sizeUnit" :fault="fault('washer', 'outside')" />
       <button class="button" type="submit">Keep</button>

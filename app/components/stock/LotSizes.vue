@@ -35,14 +35,18 @@ const summary = computed(() => {
 
 async function measure(): Promise<void> {
   const place = mark.value.trim()
-  if (measured.value === null) refuse('measure', 'sizes', 'Type what the micrometer says.')
-  else if (place && !props.lot.apart) {
-    if (!(await send('measure', 'POST', '/pieces', { size: measured.value, mark: place }, true))) return
-  } else if (!(await send('measure', 'PATCH', '', { sizes: props.lot.apart ? [measured.value] : [...sizes.value, measured.value] }))) return
+  const size = measured.value
+  if (size === null) return refuse('measure', 'sizes', 'Type what the micrometer says.')
+  if (place && !props.lot.apart) {
+    if (!(await send('measure', 'POST /api/stock/lots/:id/pieces', (head, id) => ({ ...head, id, size, mark: place })))) return
+  } else if (
+    !(await send('measure', 'PATCH /api/stock/lots/:id', head => ({ ...head, sizes: props.lot.apart ? [size] : [...sizes.value, size] })))
+  )
+    return
   measured.value = null
   mark.value = ''
 }
-const keepScatter = () => send('scatter', 'PATCH', '', { scatter: scatter.value })
+const keepScatter = () => send('scatter', 'PATCH /api/stock/lots/:id', head => ({ ...head, scatter: scatter.value }))
 </script>
 
 <template>
@@ -68,14 +72,28 @@ const keepScatter = () => send('scatter', 'PATCH', '', { scatter: scatter.value 
       <p v-if="fault('measure', 'mark')" class="fault">{{ fault('measure', 'mark') }}</p>
       <div class="flex flex-wrap items-center gap-x-3 gap-y-1">
         <button class="button" type="submit">Keep as measured</button>
-        <button v-if="lot.apart && lot.onHand > 0" type="button" class="link text-[14px]" @click="send('join', 'POST', '/join')">
+        <button
+          v-if="lot.apart && lot.onHand > 0"
+          type="button"
+          class="link text-[14px]"
+          @click="send('join', 'POST /api/stock/lots/:id/join', head => head)"
+        >
           put it back among the others
         </button>
         <template v-else-if="!lot.apart && sizes.length">
-          <button type="button" class="link text-[14px]" @click="send('back', 'PATCH', '', { sizes: sizes.slice(0, -1) })">
+          <button
+            type="button"
+            class="link text-[14px]"
+            @click="send('back', 'PATCH /api/stock/lots/:id', head => ({ ...head, sizes: sizes.slice(0, -1) }))"
+          >
             take the last figure back
           </button>
-          <button v-if="sizes.length > 1" type="button" class="link text-[14px]" @click="send('anew', 'PATCH', '', { sizes: [] })">
+          <button
+            v-if="sizes.length > 1"
+            type="button"
+            class="link text-[14px]"
+            @click="send('anew', 'PATCH /api/stock/lots/:id', head => ({ ...head, sizes: [] }))"
+          >
             measure all anew
           </button>
         </template>

@@ -56,8 +56,8 @@ async function store(figure: Nm, mark: string | null): Promise<void> {
   const last = left.value <= 1
   const done =
     mark === null
-      ? await send('keep', 'PATCH', '', { sizes: [...(current.sizes ?? []), figure] })
-      : await send('keep', 'POST', '/pieces', { size: figure, mark }, true)
+      ? await send('keep', 'PATCH /api/stock/lots/:id', head => ({ ...head, sizes: [...(current.sizes ?? []), figure] }))
+      : await send('keep', 'POST /api/stock/lots/:id/pieces', (head, id) => ({ ...head, id, size: figure, mark }))
   if (!done) return form.value?.giveBack(figure)
   await nextTick()
   // The last piece with a place of its own takes its size off this list.
@@ -67,7 +67,7 @@ async function store(figure: Nm, mark: string | null): Promise<void> {
 /** Not before the last figure is stored. */
 const close = () => void stored.then(() => emit('close'))
 async function takeBack(): Promise<void> {
-  await send('keep', 'PATCH', '', { sizes: (lot.value!.sizes ?? []).slice(0, -1) })
+  await send('keep', 'PATCH /api/stock/lots/:id', head => ({ ...head, sizes: (lot.value!.sizes ?? []).slice(0, -1) }))
   focus()
 }
 useKeys(computed(() => [key('Esc', 'leave the drawer', () => close(), { keys: ['Escape'] })]))

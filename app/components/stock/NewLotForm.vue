@@ -5,7 +5,7 @@ import { systemOf } from '#core/quantity/figure'
 import { unitFor } from '#core/quantity/format-length'
 import { nm, type Nm } from '#core/quantity/length'
 import { BAD_PRICE, parseMoney } from '~/composables/money'
-import { api } from '~/composables/useApi'
+import { api, write } from '~/composables/useApi'
 import { useForm } from '~/composables/useForm'
 import { usePreferences } from '~/stores/preferences'
 import type { Fault, StockView } from '#shared/types'
@@ -70,23 +70,21 @@ async function add(): Promise<void> {
   let made = ''
   await stored.submit(
     names =>
-      api<StockView>('/api/stock/lots', {
-        body: {
-          op: names.op,
-          id: (made = names.id),
-          family: family.value,
-          nominal: nominal.value,
-          ...(measured.value === null ? {} : { measured: measured.value }),
-          ...(tolerance.value ? { tolerance: tolerance.value } : {}),
-          count: Number(count.value),
-          mark: mark.value.trim(),
-          colour: colour.value.trim(),
-          ...(coins === null ? {} : { cost: coins }),
-          ...(days.value === '' ? {} : { leadDays: Number(days.value) }),
-          shape: shape.value,
-          ...(inside.value === null ? {} : { inside: inside.value }),
-          ...(outside.value === null ? {} : { outside: outside.value }),
-        },
+      write('POST /api/stock/lots', {
+        op: names.op,
+        id: (made = names.id),
+        family: family.value,
+        nominal: nominal.value!,
+        ...(measured.value === null ? {} : { measured: measured.value }),
+        ...(tolerance.value ? { tolerance: tolerance.value } : {}),
+        count: Number(count.value),
+        mark: mark.value.trim(),
+        colour: colour.value.trim(),
+        ...(coins === null ? {} : { cost: coins }),
+        ...(days.value === '' ? {} : { leadDays: Number(days.value) }),
+        shape: shape.value,
+        ...(inside.value === null ? {} : { inside: inside.value }),
+        ...(outside.value === null ? {} : { outside: outside.value }),
       }),
     view => {
       // Before it is told: who is told may close this form.

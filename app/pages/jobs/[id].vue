@@ -28,20 +28,20 @@ async function load(): Promise<void> {
 }
 onMounted(load)
 
-const check = useRemoval<JobView>(answer => {
+const check = useRemoval('POST /api/checks/:id/removal', answer => {
   job.value = answer
 })
 /** The version of a check is known to the bench alone: it is asked for when the check is to go. */
 async function removeCheck(mark: { id: string; title: string }): Promise<void> {
   try {
     const { version } = await api<CheckView>(`/api/checks/${mark.id}`)
-    await check.remove(mark.title, `/api/checks/${mark.id}`, version)
+    await check.remove(mark.title, mark.id, version)
   } catch (error) {
     faults.value = faultsOf(error)
   }
 }
 const gone = ref(false)
-const whole = useRemoval<{ removed: boolean }>(answer => {
+const whole = useRemoval('POST /api/jobs/:id/removal', answer => {
   gone.value = answer.removed
   if (!answer.removed) void load()
 })
@@ -149,7 +149,7 @@ useHead({ title: computed(() => (job.value ? `${job.value.unit.name}: ${job.valu
       <PhotoStrip :path="`/api/jobs/${id}`" :photos="job.photos" @changed="job = { ...job, photos: $event }" />
       <KeepRoute :job="job" />
       <p v-if="canGo" class="mt-6">
-        <button type="button" class="link text-[14px]" @click="whole.remove(job.title, `/api/jobs/${id}`, job.version)">
+        <button type="button" class="link text-[14px]" @click="whole.remove(job.title, id, job.version)">
           Entered by mistake: remove this job
         </button>
       </p>

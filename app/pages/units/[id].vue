@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { METERS, METER_NAME, STAGE_NAME } from '#core/worksheet/job-facts'
+import { METERS, METER_NAME, STAGE_NAME, type Meter } from '#core/worksheet/job-facts'
 import { api, faultAt, faultsOf } from '~/composables/useApi'
 import { dayText } from '~/composables/dayText'
 import { shortTime } from '~/composables/shortTime'
@@ -21,9 +21,9 @@ async function load(): Promise<void> {
   }
 }
 onMounted(load)
-const { faults, behind, saved, keep } = useKept<UnitView>(
-  () => `/api/units/${id}`,
-  () => unit.value!.version,
+const { faults, behind, saved, keep } = useKept(
+  'PATCH /api/units/:id',
+  () => unit.value!,
   next => {
     unit.value = next
   },
@@ -110,7 +110,7 @@ useHead({ title: computed(() => (unit.value ? `${unit.value.name} · Finitum` : 
               id="unit-meter"
               class="field"
               :value="unit.meter ?? ''"
-              @change="keep({ meter: ($event.target as HTMLSelectElement).value || null })"
+              @change="keep({ meter: (($event.target as HTMLSelectElement).value || null) as Meter | null })"
             >
               <option value="">nothing</option>
               <option v-for="meter in METERS" :key="meter" :value="meter">{{ METER_NAME[meter] }}</option>

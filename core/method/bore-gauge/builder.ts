@@ -1,13 +1,15 @@
+import type { Nm } from '../../quantity/length'
+
 /** An anvil with the bores it reaches by itself, or a washer (extension) with its length. nm */
 export interface Anvil {
   readonly name: string
-  readonly low: number
-  readonly high: number
+  readonly low: Nm
+  readonly high: Nm
   readonly missing?: boolean
 }
 export interface Washer {
   readonly name: string
-  readonly length: number
+  readonly length: Nm
   readonly missing?: boolean
 }
 export interface BoreKit {

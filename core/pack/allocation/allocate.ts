@@ -1,6 +1,7 @@
 import { percent } from '../../quantity/percent'
 import { chanceInLimits } from '../../verdict/chance'
 import { SURE } from '../../verdict/decide'
+import { MOST_PIECES } from '../chooser/prepare'
 import { lotMap, packChange, type Lot, type Pack, type PackChange } from '../lot'
 import { predict, type Prediction } from '../predict'
 import { columnsFor, type Column, type Columns, type PlaceQuestion } from './columns'
@@ -118,7 +119,7 @@ function drawerOf({ drawer, ordering }: AllocationRequest, pool: ReadonlyMap<str
   const own = new Map(fitted.map(({ lotId, count }) => [lotId, count]))
   return drawer.map(lot => ({
     ...lot,
-    onHand: lot.onHand + (pool.get(lot.id) ?? 0) - (own.get(lot.id) ?? 0) + (ordering ? (rules.most ?? 8) + lot.reserved : 0),
+    onHand: lot.onHand + (pool.get(lot.id) ?? 0) - (own.get(lot.id) ?? 0) + (ordering ? (rules.most ?? MOST_PIECES) + lot.reserved : 0),
   }))
 }
 

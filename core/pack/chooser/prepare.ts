@@ -23,6 +23,7 @@ export interface PackRules {
   readonly order?: MeritOrder
 }
 
+/** Pieces in a pack at most, where nobody said otherwise; the most that can be said is in the schema of the worksheet. */
 export const MOST_PIECES = 8
 
 /** The drawer as columns, ready for any number of questions. Lots in order of id; "pick" is a piece, or an equal pair. */

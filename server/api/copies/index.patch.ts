@@ -1,10 +1,8 @@
 import { CopiesDto } from '#shared/dto/backup'
 import { setCopies } from '../../backup/copies'
 import { dataFolder } from '../../database/current'
-import { readDto } from '../../http/body'
-import { route } from '../../http/route'
+import { taking } from '../../http/route'
 
-export default route(async (event, db) => {
-  const { folder, keep } = await readDto(event, CopiesDto)
-  return setCopies(db, dataFolder(), { folder: folder?.trim() || null, keep })
-})
+export default taking('PATCH /api/copies', CopiesDto, (db, { folder, keep }) =>
+  setCopies(db, dataFolder(), { folder: folder?.trim() || null, keep }),
+)

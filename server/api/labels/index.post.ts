@@ -1,6 +1,5 @@
 import { LabelsDto } from '#shared/dto/label'
-import { readDto } from '../../http/body'
-import { route } from '../../http/route'
+import { taking } from '../../http/route'
 import { labelsOf } from '../../service/labels'
 
-export default route(async (event, db) => labelsOf(db, await readDto(event, LabelsDto)))
+export default taking('POST /api/labels', LabelsDto, labelsOf)

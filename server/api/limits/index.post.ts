@@ -1,6 +1,5 @@
 import { NewLibraryLimitDto } from '#shared/dto/library'
-import { readDto } from '../../http/body'
-import { route } from '../../http/route'
+import { taking } from '../../http/route'
 import { addEntry } from '../../service/library'
 
-export default route(async (event, db) => addEntry(db, await readDto(event, NewLibraryLimitDto)))
+export default taking('POST /api/limits', NewLibraryLimitDto, addEntry)

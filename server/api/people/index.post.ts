@@ -1,6 +1,5 @@
 import { NewPersonDto } from '#shared/dto/person'
-import { readDto } from '../../http/body'
-import { route } from '../../http/route'
+import { taking } from '../../http/route'
 import { addPerson } from '../../service/people'
 
-export default route(async (event, db) => addPerson(db, await readDto(event, NewPersonDto)))
+export default taking('POST /api/people', NewPersonDto, addPerson)

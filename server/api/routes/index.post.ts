@@ -1,6 +1,5 @@
 import { NewRouteDto } from '#shared/dto/route'
-import { readDto } from '../../http/body'
-import { route } from '../../http/route'
+import { taking } from '../../http/route'
 import { saveRoute } from '../../service/routes'
 
-export default route(async (event, db) => saveRoute(db, await readDto(event, NewRouteDto)))
+export default taking('POST /api/routes', NewRouteDto, saveRoute)

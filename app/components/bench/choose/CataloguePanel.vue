@@ -9,6 +9,7 @@ import { samePack } from '#core/pack/predict'
 import { percent } from '#core/quantity/percent'
 import { formatFigure, unitName } from '#core/quantity/figure'
 import type { Lot } from '#core/pack/lot'
+import type { CheckCommand } from '#shared/writes'
 import { stateText } from '~/composables/stateColour'
 import { usePreferences } from '~/stores/preferences'
 
@@ -23,8 +24,9 @@ const props = defineProps<{
   typing: boolean
   busy: boolean
   fault: string | null
+  command: CheckCommand
 }>()
-defineEmits<{ fit: [JudgedEntry]; command: [string, Record<string, unknown>] }>()
+defineEmits<{ fit: [JudgedEntry] }>()
 const preferences = usePreferences()
 const filling = ref(false)
 const catalogue = computed(() => props.evaluation.catalogues.find(({ place }) => place === props.place.id))
@@ -58,7 +60,7 @@ const empty = computed(() => !props.lots.some(({ family, onHand }) => family ===
       class="mt-2"
       :document="document"
       :lots="lots"
-      @keep="$emit('command', 'settings', { settings: $event })"
+      @keep="command('settings', { settings: $event })"
     />
     <p v-if="catalogue?.note" class="my-1 text-[14px] text-near">{{ catalogue.note }}</p>
     <div v-if="entries.length" class="overflow-x-auto">

@@ -4,10 +4,11 @@ import type { Lot } from '#core/pack/lot'
 import { useFamilies } from '~/composables/useFamilies'
 import { useBench } from '~/stores/bench'
 import type { StockView } from '#shared/types'
+import type { CheckSettings } from '#shared/writes'
 
 /** No drawer, or an empty one: it is chosen, or sizes are put in, where they are missed. */
 const props = defineProps<{ document: CheckDocument; lots: readonly Lot[] }>()
-const emit = defineEmits<{ keep: [Record<string, unknown>] }>()
+const emit = defineEmits<{ keep: [CheckSettings] }>()
 /** a size is being put in: it stays open for the next */
 const adding = defineModel<boolean>('adding', { required: true })
 const kitting = ref(false)

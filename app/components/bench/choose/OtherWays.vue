@@ -11,6 +11,7 @@ import { makePlan } from '#core/pack/make-plan'
 import { needsOrder } from '#core/pack/order-plan'
 import { waysCompared } from '#core/pack/ways-compared'
 import type { CheckOrder, Coming } from '#shared/orders'
+import type { CheckCommand } from '#shared/writes'
 import { useOrderPlan } from '~/composables/useChooser'
 
 /** Where the drawer does not have it: a piece to make, sizes to order, and what each way costs, side by side. */
@@ -26,8 +27,8 @@ const props = defineProps<{
   coming: readonly Coming[]
   locked: boolean
   busy: boolean
+  command: CheckCommand
 }>()
-defineEmits<{ command: [string, Record<string, unknown>] }>()
 const id = computed(() => props.place.place.id)
 const needed = computed(() => needsOrder(props.choice))
 const making = ref(false)
@@ -73,9 +74,9 @@ const ways = computed(() => {
       :locked="locked"
       :busy="busy"
       @ask="making = true"
-      @begin="piece => $emit('command', 'laps', { id: uuid(), place: id, ...piece })"
-      @pass="(lapId, figures) => $emit('command', 'lap-passes', { lapId, id: uuid(), figures, at: new Date().toISOString() })"
-      @end="(lapId, made) => $emit('command', 'lap-ends', { lapId, made })"
+      @begin="piece => command('laps', { id: uuid(), place: id, ...piece })"
+      @pass="(lapId, figures) => command('lap-passes', { lapId, id: uuid(), figures, at: new Date().toISOString() })"
+      @end="(lapId, made) => command('lap-ends', { lapId, made })"
     />
     <OrderPanel
       v-model:wanted="wanted"
@@ -87,7 +88,7 @@ const ways = computed(() => {
       :locked="locked || busy"
       :open="asked"
       @ask="ordering = true"
-      @list="pieces => $emit('command', 'wants', { place: id, pieces })"
+      @list="pieces => command('wants', { place: id, pieces })"
     />
   </div>
 </template>

@@ -11,6 +11,7 @@ import { MOST_PIECES } from '#core/pack/chooser/prepare'
 import { useKindView } from '~/components/bench/kinds/views'
 import { useBench } from '~/stores/bench'
 import { usePreferences } from '~/stores/preferences'
+import type { CheckCommand } from '#shared/writes'
 
 /** One place: what is fitted and what would go in, the packs to pick from, and below it what else can be done: all places at once, make, order. */
 const props = defineProps<{
@@ -29,14 +30,14 @@ const props = defineProps<{
   busy: boolean
   windowWords: string | null
   fault: string | null
+  command: CheckCommand
 }>()
 const picked = defineModel<number>('picked', { required: true })
-const emit = defineEmits<{
+defineEmits<{
   fit: []
   again: []
   fitAll: [{ place: string; pieces: Pack }[]]
   own: [Pack | null]
-  command: [string, Record<string, unknown>]
   look: [string]
 }>()
 const bench = useBench()
@@ -71,7 +72,7 @@ const orders = computed(() => bench.view?.orders.filter(({ place }) => place ===
 /** Sizes are being put in from here. */
 const filling = ref(false)
 const noDrawer = computed(() => !bench.lots.some(lot => lot.family === props.document.family && lot.shape !== 'sheet' && lot.onHand > 0))
-const keep = (pieces: Pack) => emit('command', 'reserves', { place: id.value, pieces })
+const keep = (pieces: Pack) => props.command('reserves', { place: id.value, pieces })
 </script>
 
 <template>
@@ -116,7 +117,7 @@ const keep = (pieces: Pack) => emit('command', 'reserves', { place: id.value, pi
       :document="document"
       :places="[place.place]"
       :lots="bench.lots"
-      @found="$emit('command', 'found-pack', $event)"
+      @found="command('found-pack', $event)"
     />
     <p v-if="!open && !known && fault" class="fault" role="alert">{{ fault }}</p>
     <DrawerHere
@@ -125,7 +126,7 @@ const keep = (pieces: Pack) => emit('command', 'reserves', { place: id.value, pi
       class="mt-2"
       :document="document"
       :lots="bench.lots"
-      @keep="$emit('command', 'settings', { settings: $event })"
+      @keep="command('settings', { settings: $event })"
     />
     <p v-if="place.fused && open && !place.learned" class="mt-2 text-[13.5px] text-mute">
       Packs that are not fitted are reckoned from the fittings that agree; leaving it as it is, from the present reading.
@@ -197,7 +198,7 @@ const keep = (pieces: Pack) => emit('command', 'reserves', { place: id.value, pi
         :coming="bench.view?.coming ?? []"
         :locked="locked"
         :busy="busy"
-        @command="(path, body) => $emit('command', path, body)"
+        :command="command"
       />
     </template>
   </div>

@@ -4,6 +4,7 @@ import type { CheckDocument } from '#core/check/document'
 import type { ResultEvaluation } from '#core/check/evaluate-fitting'
 import { lowerFirst } from '#core/quantity/first-letter'
 import type { Fault } from '#shared/types'
+import type { CheckSettings } from '#shared/writes'
 
 /** Nothing to judge by: limits are set where they are missed, without leaving what is being measured. */
 const props = defineProps<{
@@ -12,7 +13,7 @@ const props = defineProps<{
   results: readonly ResultEvaluation[]
   faults: readonly Fault[]
 }>()
-const emit = defineEmits<{ keep: [Record<string, unknown>]; close: [] }>()
+const emit = defineEmits<{ keep: [CheckSettings]; close: [] }>()
 const kind = computed(() => checkKind(props.document.kind))
 const lacks = computed(() => {
   const set = props.shown.limits.working

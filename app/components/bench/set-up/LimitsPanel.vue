@@ -12,6 +12,7 @@ import type { Fault } from '#shared/types'
 import { limitsFrom, type LibraryLimit } from '#core/check/library'
 import { entryWords, useLibrary } from '~/composables/useLibrary'
 import { useBench } from '~/stores/bench'
+import type { CheckSettings } from '#shared/writes'
 
 /** Book and shop limits of each result a check comes to, for all positions or one. */
 const props = defineProps<{
@@ -22,7 +23,7 @@ const props = defineProps<{
   /** some come with limits by rule of thumb */
   results: readonly ResultEvaluation[]
 }>()
-const emit = defineEmits<{ keep: [Record<string, unknown>] }>()
+const emit = defineEmits<{ keep: [CheckSettings] }>()
 const all = computed(() => props.kind.results(props.document.setup))
 /** A kind that another judges has no limits of its own: it is named with that one; one position alone is all there is. */
 const options = computed(() =>

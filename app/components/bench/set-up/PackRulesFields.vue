@@ -1,10 +1,13 @@
 <script setup lang="ts">
+import type { MeritOrder } from '#core/pack/chooser/merit'
+import { MOST_PIECES } from '#core/pack/chooser/prepare'
 import { markedText } from '#core/quantity/format-length'
 import type { CheckDocument } from '#core/check/document'
 import type { Lot } from '#core/pack/lot'
 import type { Nm } from '#core/quantity/length'
 import { faultAt } from '~/composables/useApi'
 import type { Fault } from '#shared/types'
+import type { CheckSettings } from '#shared/writes'
 
 /** Rules of the pack a check sets; what its place rules by itself is not asked. */
 const props = defineProps<{
@@ -15,10 +18,10 @@ const props = defineProps<{
   locked: boolean
   faults: readonly Fault[]
 }>()
-const emit = defineEmits<{ keep: [Record<string, unknown>] }>()
+const emit = defineEmits<{ keep: [CheckSettings] }>()
 const refit = ref<Nm | null>(props.document.uRefit)
 /** Only what changed goes over: two fields left in haste must not undo each other. */
-const keepRules = (packRules: Record<string, unknown>) => emit('keep', { packRules })
+const keepRules = (packRules: CheckSettings['packRules']) => emit('keep', { packRules })
 const largest = ref<Nm | null>(props.document.packRules.largestStack ?? null)
 function keepLargest(): void {
   if ((largest.value ?? undefined) !== props.document.packRules.largestStack) keepRules({ largestStack: largest.value })
@@ -39,14 +42,19 @@ const checked = (event: Event) => (event.target as HTMLInputElement).checked
           type="number"
           min="1"
           max="12"
-          :text="document.packRules.most ?? 8"
+          :text="document.packRules.most ?? MOST_PIECES"
           @keep="text => keepRules({ most: Number(text) })"
         />
         <p v-if="faultAt(faults, 'settings.packRules.most')" class="fault">{{ faultAt(faults, 'settings.packRules.most') }}</p>
       </div>
       <div>
         <label class="label mb-1 block" for="setup-order">After the aim, prefer</label>
-        <select id="setup-order" class="field" :value="document.packRules.order ?? 'trouble'" @change="keepRules({ order: value($event) })">
+        <select
+          id="setup-order"
+          class="field"
+          :value="document.packRules.order ?? 'trouble'"
+          @change="keepRules({ order: value($event) as MeritOrder })"
+        >
           <option value="trouble">least trouble</option>
           <option value="pieces">fewer pieces</option>
           <option value="changes">fewer changes</option>

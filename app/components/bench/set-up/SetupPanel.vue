@@ -14,6 +14,7 @@ import type { Lot } from '#core/pack/lot'
 import { useFamilies } from '~/composables/useFamilies'
 import { faultAt, api } from '~/composables/useApi'
 import type { Fault } from '#shared/types'
+import type { CheckBody, CheckSettings } from '#shared/writes'
 
 /** Everything a check rests on; each change is kept at once. */
 const props = defineProps<{
@@ -25,8 +26,8 @@ const props = defineProps<{
   signDoubtful: boolean
 }>()
 const emit = defineEmits<{
-  keep: [Record<string, unknown>]
-  found: [{ place: string; pieces: readonly object[] }]
+  keep: [CheckSettings]
+  found: [CheckBody<'found-pack'>]
 }>()
 const kind = computed(() => checkKind(props.document.kind))
 const places = computed(() => kind.value.places(props.document.setup).filter(({ startsEmpty }) => !startsEmpty))

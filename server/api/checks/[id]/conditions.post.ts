@@ -1,6 +1,5 @@
 import { ConditionDto } from '#shared/dto/check'
-import { readDto } from '../../../http/body'
-import { idParam, route } from '../../../http/route'
+import { taking } from '../../../http/route'
 import { sayCondition } from '../../../service/check-commands'
 
-export default route(async (event, db) => sayCondition(db, idParam(event, 'check'), await readDto(event, ConditionDto)))
+export default taking('POST /api/checks/:id/conditions', 'check', ConditionDto, sayCondition)

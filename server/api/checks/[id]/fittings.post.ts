@@ -1,6 +1,5 @@
 import { FitDto } from '#shared/dto/check'
-import { readDto } from '../../../http/body'
-import { idParam, route } from '../../../http/route'
+import { taking } from '../../../http/route'
 import { fitPack } from '../../../service/check-commands'
 
-export default route(async (event, db) => fitPack(db, idParam(event, 'check'), await readDto(event, FitDto)))
+export default taking('POST /api/checks/:id/fittings', 'check', FitDto, fitPack)

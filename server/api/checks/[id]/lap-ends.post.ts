@@ -1,6 +1,5 @@
 import { LapEndDto } from '#shared/dto/lap'
-import { readDto } from '../../../http/body'
-import { idParam, route } from '../../../http/route'
+import { taking } from '../../../http/route'
 import { endLap } from '../../../service/check-commands'
 
-export default route(async (event, db) => endLap(db, idParam(event, 'check'), await readDto(event, LapEndDto)))
+export default taking('POST /api/checks/:id/lap-ends', 'check', LapEndDto, endLap)

@@ -1,6 +1,5 @@
 import { LapDto } from '#shared/dto/lap'
-import { readDto } from '../../../http/body'
-import { idParam, route } from '../../../http/route'
+import { taking } from '../../../http/route'
 import { beginLap } from '../../../service/check-commands'
 
-export default route(async (event, db) => beginLap(db, idParam(event, 'check'), await readDto(event, LapDto)))
+export default taking('POST /api/checks/:id/laps', 'check', LapDto, beginLap)

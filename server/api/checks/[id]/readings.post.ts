@@ -1,6 +1,5 @@
 import { ReadingDto } from '#shared/dto/check'
-import { readDto } from '../../../http/body'
-import { idParam, route } from '../../../http/route'
+import { taking } from '../../../http/route'
 import { logReading } from '../../../service/check-commands'
 
-export default route(async (event, db) => logReading(db, idParam(event, 'check'), await readDto(event, ReadingDto)))
+export default taking('POST /api/checks/:id/readings', 'check', ReadingDto, logReading)

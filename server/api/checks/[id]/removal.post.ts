@@ -1,6 +1,5 @@
 import { RemovalDto } from '#shared/dto/command'
-import { readDto } from '../../../http/body'
-import { idParam, route } from '../../../http/route'
+import { taking } from '../../../http/route'
 import { removeCheck } from '../../../service/removal'
 
-export default route(async (event, db) => removeCheck(db, idParam(event, 'check'), await readDto(event, RemovalDto)))
+export default taking('POST /api/checks/:id/removal', 'check', RemovalDto, removeCheck)

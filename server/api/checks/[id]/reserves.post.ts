@@ -1,6 +1,5 @@
 import { ReserveDto } from '#shared/dto/check'
-import { readDto } from '../../../http/body'
-import { idParam, route } from '../../../http/route'
+import { taking } from '../../../http/route'
 import { reservePack } from '../../../service/check-commands'
 
-export default route(async (event, db) => reservePack(db, idParam(event, 'check'), await readDto(event, ReserveDto)))
+export default taking('POST /api/checks/:id/reserves', 'check', ReserveDto, reservePack)

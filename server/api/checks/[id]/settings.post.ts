@@ -1,6 +1,5 @@
 import { SettingsDto } from '#shared/dto/check'
-import { readDto } from '../../../http/body'
-import { idParam, route } from '../../../http/route'
+import { taking } from '../../../http/route'
 import { changeSettings } from '../../../service/check-commands'
 
-export default route(async (event, db) => changeSettings(db, idParam(event, 'check'), await readDto(event, SettingsDto)))
+export default taking('POST /api/checks/:id/settings', 'check', SettingsDto, changeSettings)

@@ -1,6 +1,5 @@
 import { TickDto } from '#shared/dto/check'
-import { readDto } from '../../../http/body'
-import { idParam, route } from '../../../http/route'
+import { taking } from '../../../http/route'
 import { tickStep } from '../../../service/check-commands'
 
-export default route(async (event, db) => tickStep(db, idParam(event, 'check'), await readDto(event, TickDto)))
+export default taking('POST /api/checks/:id/ticks', 'check', TickDto, tickStep)

@@ -1,6 +1,5 @@
 import { VoidDto } from '#shared/dto/check'
-import { readDto } from '../../../http/body'
-import { idParam, route } from '../../../http/route'
+import { taking } from '../../../http/route'
 import { voidReading } from '../../../service/check-commands'
 
-export default route(async (event, db) => voidReading(db, idParam(event, 'check'), await readDto(event, VoidDto)))
+export default taking('POST /api/checks/:id/voids', 'check', VoidDto, voidReading)

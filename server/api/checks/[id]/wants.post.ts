@@ -1,6 +1,5 @@
 import { ReserveDto } from '#shared/dto/check'
-import { readDto } from '../../../http/body'
-import { idParam, route } from '../../../http/route'
+import { taking } from '../../../http/route'
 import { wantPieces } from '../../../service/check-commands'
 
-export default route(async (event, db) => wantPieces(db, idParam(event, 'check'), await readDto(event, ReserveDto)))
+export default taking('POST /api/checks/:id/wants', 'check', ReserveDto, wantPieces)

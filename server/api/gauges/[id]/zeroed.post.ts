@@ -1,6 +1,5 @@
 import { ZeroedDto } from '#shared/dto/gauge'
-import { readDto } from '../../../http/body'
-import { idParam, route } from '../../../http/route'
+import { taking } from '../../../http/route'
 import { markZeroed } from '../../../service/gauges'
 
-export default route(async (event, db) => markZeroed(db, idParam(event, 'gauge'), await readDto(event, ZeroedDto)))
+export default taking('POST /api/gauges/:id/zeroed', 'gauge', ZeroedDto, markZeroed)

@@ -1,6 +1,5 @@
 import { PartChangeDto } from '#shared/dto/job'
-import { readDto } from '../../../http/body'
-import { idParam, route } from '../../../http/route'
+import { taking } from '../../../http/route'
 import { replacePart } from '../../../service/part-change'
 
-export default route(async (event, db) => replacePart(db, idParam(event, 'job'), await readDto(event, PartChangeDto)))
+export default taking('POST /api/jobs/:id/part-changes', 'job', PartChangeDto, replacePart)

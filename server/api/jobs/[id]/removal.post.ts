@@ -1,6 +1,5 @@
 import { RemovalDto } from '#shared/dto/command'
-import { readDto } from '../../../http/body'
-import { idParam, route } from '../../../http/route'
+import { taking } from '../../../http/route'
 import { removeJob } from '../../../service/removal'
 
-export default route(async (event, db) => removeJob(db, idParam(event, 'job'), await readDto(event, RemovalDto)))
+export default taking('POST /api/jobs/:id/removal', 'job', RemovalDto, removeJob)

@@ -1,6 +1,5 @@
 import { RemovalDto } from '#shared/dto/command'
-import { readDto } from '../../../http/body'
-import { idParam, route } from '../../../http/route'
+import { taking } from '../../../http/route'
 import { removeEntry } from '../../../service/library'
 
-export default route(async (event, db) => removeEntry(db, idParam(event, 'entry'), await readDto(event, RemovalDto)))
+export default taking('POST /api/limits/:id/removal', 'entry', RemovalDto, removeEntry)

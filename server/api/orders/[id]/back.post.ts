@@ -1,6 +1,5 @@
 import { CommandDto } from '#shared/dto/command'
-import { readDto } from '../../../http/body'
-import { idParam, route } from '../../../http/route'
+import { taking } from '../../../http/route'
 import { putBack } from '../../../service/orders'
 
-export default route(async (event, db) => putBack(db, idParam(event, 'order'), await readDto(event, CommandDto)))
+export default taking('POST /api/orders/:id/back', 'order', CommandDto, putBack)

@@ -1,6 +1,5 @@
 import { ReceiptDto } from '#shared/dto/order'
-import { readDto } from '../../../http/body'
-import { idParam, route } from '../../../http/route'
+import { taking } from '../../../http/route'
 import { receive } from '../../../service/orders'
 
-export default route(async (event, db) => receive(db, idParam(event, 'order'), await readDto(event, ReceiptDto)))
+export default taking('POST /api/orders/:id/receipts', 'order', ReceiptDto, receive)

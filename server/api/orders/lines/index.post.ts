@@ -1,6 +1,5 @@
 import { NewLineDto } from '#shared/dto/order'
-import { readDto } from '../../../http/body'
-import { route } from '../../../http/route'
+import { taking } from '../../../http/route'
 import { addLine } from '../../../service/orders'
 
-export default route(async (event, db) => addLine(db, await readDto(event, NewLineDto)))
+export default taking('POST /api/orders/lines', NewLineDto, addLine)

@@ -1,6 +1,5 @@
 import { PersonChangeDto } from '#shared/dto/person'
-import { readDto } from '../../../http/body'
-import { idParam, route } from '../../../http/route'
+import { taking } from '../../../http/route'
 import { changePerson } from '../../../service/people'
 
-export default route(async (event, db) => changePerson(db, idParam(event, 'person'), await readDto(event, PersonChangeDto)))
+export default taking('PATCH /api/people/:id', 'person', PersonChangeDto, changePerson)

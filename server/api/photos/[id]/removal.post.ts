@@ -1,6 +1,5 @@
 import { RemovalDto } from '#shared/dto/command'
-import { readDto } from '../../../http/body'
-import { idParam, route } from '../../../http/route'
+import { taking } from '../../../http/route'
 import { removePhoto } from '../../../service/photos'
 
-export default route(async (event, db) => removePhoto(db, idParam(event, 'photograph'), await readDto(event, RemovalDto)))
+export default taking('POST /api/photos/:id/removal', 'photograph', RemovalDto, removePhoto)

@@ -1,6 +1,5 @@
 import { RemovalDto } from '#shared/dto/command'
-import { readDto } from '../../../http/body'
-import { idParam, route } from '../../../http/route'
+import { taking } from '../../../http/route'
 import { removeRoute } from '../../../service/removal'
 
-export default route(async (event, db) => removeRoute(db, idParam(event, 'route'), await readDto(event, RemovalDto)))
+export default taking('POST /api/routes/:id/removal', 'route', RemovalDto, removeRoute)

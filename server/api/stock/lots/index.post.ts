@@ -1,6 +1,5 @@
 import { NewLotDto } from '#shared/dto/stock'
-import { readDto } from '../../../http/body'
-import { route } from '../../../http/route'
+import { taking } from '../../../http/route'
 import { addLot } from '../../../service/stock'
 
-export default route(async (event, db) => addLot(db, await readDto(event, NewLotDto)))
+export default taking('POST /api/stock/lots', NewLotDto, addLot)

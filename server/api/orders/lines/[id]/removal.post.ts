@@ -1,6 +1,5 @@
 import { OperationDto } from '#shared/dto/command'
-import { readDto } from '../../../../http/body'
-import { idParam, route } from '../../../../http/route'
+import { taking } from '../../../../http/route'
 import { dropLine } from '../../../../service/orders'
 
-export default route(async (event, db) => dropLine(db, idParam(event, 'line of the order list'), await readDto(event, OperationDto)))
+export default taking('POST /api/orders/lines/:id/removal', 'line of the order list', OperationDto, dropLine)

@@ -1,6 +1,5 @@
 import { CommandDto } from '#shared/dto/command'
-import { readDto } from '../../../../http/body'
-import { idParam, route } from '../../../../http/route'
+import { taking } from '../../../../http/route'
 import { joinLike } from '../../../../service/stock'
 
-export default route(async (event, db) => joinLike(db, idParam(event, 'size'), await readDto(event, CommandDto)))
+export default taking('POST /api/stock/lots/:id/join', 'size', CommandDto, joinLike)

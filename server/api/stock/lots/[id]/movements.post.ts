@@ -1,6 +1,5 @@
 import { MovementDto } from '#shared/dto/stock'
-import { readDto } from '../../../../http/body'
-import { idParam, route } from '../../../../http/route'
+import { taking } from '../../../../http/route'
 import { moveStock } from '../../../../service/stock'
 
-export default route(async (event, db) => moveStock(db, idParam(event, 'size'), await readDto(event, MovementDto)))
+export default taking('POST /api/stock/lots/:id/movements', 'size', MovementDto, moveStock)

@@ -1,6 +1,5 @@
 import { RemovalDto } from '#shared/dto/command'
-import { readDto } from '../../../../http/body'
-import { idParam, route } from '../../../../http/route'
+import { taking } from '../../../../http/route'
 import { removeLot } from '../../../../service/removal'
 
-export default route(async (event, db) => removeLot(db, idParam(event, 'size'), await readDto(event, RemovalDto)))
+export default taking('POST /api/stock/lots/:id/removal', 'size', RemovalDto, removeLot)
