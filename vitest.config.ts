@@ -23,6 +23,8 @@ export default defineConfig({
     globalSetup: ['tests/prepared.ts'],
     // Its default leaves a core free.
     maxWorkers: 2,
+    // The embedded engine is opened many times: compiled once, and not a second time well.
+    execArgv: ['--liftoff-only'],
     // Modules of core keep nothing between tests: a worker loads them once.
     isolate: false,
     testTimeout: 60_000,

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { api, write } from '~/composables/useApi'
+import { write } from '~/composables/useApi'
 import { useForm } from '~/composables/useForm'
 import { shortTime } from '~/composables/shortTime'
 import { usePreferences } from '~/stores/preferences'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { api, write } from '~/composables/useApi'
+import { write } from '~/composables/useApi'
 import { useForm } from '~/composables/useForm'
-import type { JobView, NewJob, RouteView } from '#shared/types'
+import type { JobView } from '#shared/types'
 import { useSaid } from '~/composables/useSaid'
 
 /** A job that was done, done again: its checks kept as a route, or begun once more on the same unit. */

@@ -4,7 +4,7 @@ import { resultId } from '#core/check/contract'
 import { checkKinds } from '#core/check/registry'
 import { limitedResults, positionsOf, ruleFields, type LibraryLimit } from '#core/check/library'
 import { unitFor } from '#core/quantity/format-length'
-import type { LimitSet } from '#core/verdict/limits'
+import type { LimitFields } from '#core/verdict/limits'
 import { api, write } from '~/composables/useApi'
 import { useForm } from '~/composables/useForm'
 import { usePreferences } from '~/stores/preferences'
@@ -33,7 +33,7 @@ const fields = reactive({
   role: props.entry?.role ?? ('book' as LibraryLimit['role']),
   rule: { ...props.entry?.rule } as Record<string, string>,
 })
-const set = ref<LimitSet | null>(props.entry?.set ?? null)
+const set = ref<LimitFields | null>(props.entry?.set ?? null)
 const kind = computed(() => checkKinds.find(({ id }) => id === fields.kind)!)
 const results = computed(() => limitedResults(kind.value))
 const result = computed(

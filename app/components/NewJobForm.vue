@@ -3,7 +3,7 @@ import { api, write } from '~/composables/useApi'
 import { useForm } from '~/composables/useForm'
 import { useSaid } from '~/composables/useSaid'
 import type { UnitSummary } from '#shared/record'
-import type { NewJob, RouteView } from '#shared/types'
+import type { RouteView } from '#shared/types'
 
 /** A new job: its unit, what is to be done, and the route it begins with. */
 const props = defineProps<{ route: RouteView | null }>()

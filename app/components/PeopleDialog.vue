@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { api, write } from '~/composables/useApi'
+import { write } from '~/composables/useApi'
 import { useForm } from '~/composables/useForm'
 import { useDigits } from '~/composables/useDigits'
 import { useRemoval } from '~/composables/useRemoval'

@@ -279,7 +279,7 @@ const choiceLimits = ({ kind, limits }: ResultEvaluation): LimitSet | null =>
 
 /** Limits of the least of a figure whose most must meet them too. */
 const narrowed = (limits: LimitSet | null, spread: number): LimitSet | null =>
-  limits?.upper === undefined || limits.kind === 'lower' ? limits : { ...limits, upper: nm(limits.upper - Math.round(spread)) }
+  limits?.kind === 'upper' || limits?.kind === 'two-sided' ? { ...limits, upper: nm(limits.upper - Math.round(spread)) } : limits
 const NO_PACK = 'Its least and its most lie further apart than the limits: no pack mends that. Bore and journal are out of form.'
 
 /** Are its pieces replaced one for one? Then nothing can be chosen until what is in it is known. */

@@ -50,14 +50,18 @@ export const lineAt = ({ at, slope }: LearnedSlope, thick: number): number => at
 /** Limits of a torque as the thickness it is worth. */
 export function scaled(limits: LimitSet | null, per: number): LimitSet | null {
   if (!limits) return null
-  const end = (value: number | undefined) => (value === undefined ? undefined : nm(Math.round(value / per)))
-  const { lower, upper, figure, ...same } = limits
-  return {
-    ...same,
-    unit: 'mm',
-    ...(lower === undefined ? {} : { lower: end(lower)! }),
-    ...(upper === undefined ? {} : { upper: end(upper)! }),
-    ...(figure === undefined ? {} : { figure: end(figure)! }),
+  const end = (value: number) => nm(Math.round(value / per))
+  switch (limits.kind) {
+    case 'two-sided':
+      return { ...limits, unit: 'mm', lower: end(limits.lower), upper: end(limits.upper) }
+    case 'upper':
+      return { ...limits, unit: 'mm', upper: end(limits.upper) }
+    case 'lower':
+      return { ...limits, unit: 'mm', lower: end(limits.lower) }
+    case 'figure':
+      return { ...limits, unit: 'mm', figure: end(limits.figure) }
+    case 'none':
+      return { ...limits, unit: 'mm' }
   }
 }
 

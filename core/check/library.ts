@@ -1,5 +1,5 @@
 import type { Quantity } from '../quantity/quantity'
-import { limitsFault, type LimitSet } from '../verdict/limits'
+import { limitsFault, type LimitFields, type LimitSet } from '../verdict/limits'
 import { resultId, type CheckKind, type ResultKind } from './contract'
 import type { CheckDocument } from './document'
 import { checkKinds } from './registry'
@@ -49,6 +49,9 @@ export const positionsOf = (kind: CheckKind, result: string): ResultKind['positi
 const quantityOf = (kind: CheckKind, result: string): Quantity | null =>
   limitedResults(kind).find(({ id }) => id === result.split('@')[0])?.quantity ?? null
 
+/** An entry as it is typed or sent. */
+export type LibraryFields = Omit<LibraryLimit, 'id' | 'version' | 'set'> & { readonly set: LimitFields }
+
 /** What is wrong with an entry, and where; null: nothing. */
 export function libraryFault({
   name,
@@ -56,7 +59,7 @@ export function libraryFault({
   result,
   set,
   rule,
-}: Omit<LibraryLimit, 'id' | 'version'>): { readonly at: keyof LibraryLimit; readonly words: string } | null {
+}: LibraryFields): { readonly at: keyof LibraryLimit; readonly words: string } | null {
   const kind = checkKinds.find(({ id }) => id === kindId)
   if (!kind) return { at: 'kind', words: 'This version knows no such kind of check.' }
   if (name.trim() === '') return { at: 'name', words: 'What are these limits called?' }

@@ -7,7 +7,7 @@ import type { Nm } from '../quantity/length'
 import type { Torque } from '../quantity/measure'
 import type { Gauge } from '../reading/gauge'
 import type { Stone } from '../reading/reading'
-import type { LimitSet } from '../verdict/limits'
+import type { LimitFields } from '../verdict/limits'
 import type { Settings } from './happening'
 
 /** A check on the bench, and the drawer it works from. */
@@ -146,7 +146,7 @@ export interface EndLapCommand extends Head {
 /** What is to change; null takes a pack rule away, limits of the kind `none` take limits away. */
 export interface SettingsChange extends Partial<Omit<Settings, 'packRules'>> {
   readonly packRules?: { readonly [rule in keyof Settings['packRules']]?: Settings['packRules'][rule] | null }
-  readonly limits?: readonly { readonly result: string; readonly role: 'book' | 'shop'; readonly set: LimitSet }[]
+  readonly limits?: readonly { readonly result: string; readonly role: 'book' | 'shop'; readonly set: LimitFields }[]
   /** what each is kept under: its id in the register */
   readonly gauges?: Readonly<Record<string, string>>
   /** why the set-up is changed after a fitting */

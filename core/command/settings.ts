@@ -11,7 +11,7 @@ import { systemOf } from '../quantity/figure'
 import { nm, type Nm } from '../quantity/length'
 import { ways } from '../method/ways'
 import type { Gauge } from '../reading/gauge'
-import { limitsFault, type LimitSet } from '../verdict/limits'
+import { limitSetOf, limitsFault, type LimitSet } from '../verdict/limits'
 import { apply } from './apply'
 import type { Bench, SetCommand, SettingsChange } from './command'
 import { happened, refused, type Happening, type Outcome, type RefusedCommand, type Settings } from './happening'
@@ -115,11 +115,11 @@ function limitsWith(kind: CheckKind, setup: Setup, { limits = [] }: SettingsChan
   const happenings: Happening[] = []
   for (const [i, { result, role, set: wanted }] of limits.entries()) {
     if (!known.includes(result)) return refused('invalid', 'This check has no such result.', `settings.limits.${i}.result`)
-    const limitSet = wanted.kind === 'none' ? null : wanted
+    const fields = wanted.kind === 'none' ? null : wanted
     const of = kind.results(setup).find(({ id }) => id === result.split('@')[0])!.quantity
-    const fault = limitSet && limitsFault(limitSet, of)
+    const fault = fields && limitsFault(fields, of)
     if (fault) return refused('invalid', fault, `settings.limits.${i}.set`)
-    happenings.push({ type: 'limited', result, role, set: limitSet })
+    happenings.push({ type: 'limited', result, role, set: fields && limitSetOf(fields) })
   }
   return happenings
 }

@@ -19,8 +19,8 @@ export interface Window {
 export function packWindow(limits: LimitSet | null, play: number, fittedTotal: number, response: Response, known = true): Window | null {
   const ends = endsOf(limits)
   if (!ends) return null
-  const lower = { at: totalFor(ends.lower, play, fittedTotal, response), excluded: limits!.lowerExcluded === true }
-  const upper = { at: totalFor(ends.upper, play, fittedTotal, response), excluded: limits!.upperExcluded === true }
+  const lower = { at: totalFor(ends.lower, play, fittedTotal, response), excluded: ends.lowerExcluded }
+  const upper = { at: totalFor(ends.upper, play, fittedTotal, response), excluded: ends.upperExcluded }
   const [low, high] = lower.at < upper.at ? [lower, upper] : [upper, lower]
   if (known && high.at < 0) return null
   const cut = known && low.at < 0

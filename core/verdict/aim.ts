@@ -32,13 +32,13 @@ export const AIM_NAME: Readonly<Record<AimSchool, string>> = {
 function middleOf(limits: LimitSet, U: number): number | null {
   switch (limits.kind) {
     case 'two-sided':
-      return (limits.lower! + limits.upper!) / 2
+      return (limits.lower + limits.upper) / 2
     case 'upper':
-      return limits.upper! / 2
+      return limits.upper / 2
     case 'lower':
-      return limits.lower! + U
+      return limits.lower + U
     case 'figure':
-      return limits.figure!
+      return limits.figure
     case 'none':
       return null
   }

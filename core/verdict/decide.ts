@@ -25,8 +25,8 @@ export interface Verdict {
 function plainState(value: number, limits: LimitSet): VerdictState {
   const ends = endsOf(limits)
   if (!ends) return 'no-limit'
-  if (value < ends.lower || (limits.lowerExcluded && value === ends.lower)) return 'below'
-  if (value > ends.upper || (limits.upperExcluded && value === ends.upper)) return 'above'
+  if (value < ends.lower || (ends.lowerExcluded && value === ends.lower)) return 'below'
+  if (value > ends.upper || (ends.upperExcluded && value === ends.upper)) return 'above'
   return 'in'
 }
 

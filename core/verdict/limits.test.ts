@@ -7,15 +7,17 @@ import {
   endsOf,
   insideRange,
   isInside,
+  limitSetOf,
   limitsFault,
   overZero,
   twoSided,
   unitOfLimits,
+  type LimitFields,
   type LimitSet,
 } from './limits'
 
 const book = { kind: 'book' as const }
-const set = (more: Partial<LimitSet>): LimitSet => ({ kind: 'none', unit: 'thou', source: book, ...more })
+const set = (more: Partial<LimitFields>): LimitSet => limitSetOf({ kind: 'none', unit: 'thou', source: book, ...more })
 
 describe('limits in words', () => {
   it.each<[LimitSet | null, string]>([
@@ -47,7 +49,12 @@ describe('the unit limits are told in', () => {
 
 describe('limits that judge', () => {
   it('are open where none is given', () => {
-    expect(endsOf(set({ kind: 'upper', upper: thou(2) }))).toEqual({ lower: -Infinity, upper: thou(2) })
+    expect(endsOf(set({ kind: 'upper', upper: thou(2) }))).toEqual({
+      lower: -Infinity,
+      upper: thou(2),
+      lowerExcluded: false,
+      upperExcluded: false,
+    })
     expect(endsOf(set({ kind: 'figure', figure: thou(3) }))).toBeNull()
   })
   it('leave something', () => {
@@ -56,7 +63,7 @@ describe('limits that judge', () => {
     expect(limitsFault(set({ kind: 'two-sided', lower: thou(-3), upper: nm(0) }))).toBeNull()
   })
   it('of a temperature end at any degree, and have no width from zero', () => {
-    const warm = set({ kind: 'upper', upper: exact(71e6), unit: '°C' })
+    const warm = { kind: 'upper', upper: exact(71e6), unit: '°C', source: book } as const
     expect([bandOf(warm), limitsFault(warm, 'temperature'), limitsFault({ ...warm, upper: exact(0) })]).toEqual([null, null, null])
     expect(limitsFault(warm, 'length')).toContain('limits of a length')
     expect(describeLimits({ ...warm, kind: 'two-sided', lower: exact(0) }, '°F')).toBe('32.0 – 159.8 °F')

@@ -31,16 +31,64 @@ export interface LimitSource {
  * What is allowed. Ends are inclusive unless excluded ("some play, never zero"); whole small units, judged unrounded;
  * `unit` is the unit they were given in, and says what is limited: a length, a torque.
  */
-export interface LimitSet {
-  readonly kind: 'two-sided' | 'upper' | 'lower' | 'figure' | 'none'
-  readonly lower?: Exact
-  readonly upper?: Exact
-  readonly lowerExcluded?: boolean
-  readonly upperExcluded?: boolean
-  /** One recommended figure without limits. */
-  readonly figure?: Exact
+export type LimitSet = TwoSided | UpperLimit | LowerLimit | RecommendedFigure | NoLimits
+interface Given {
   readonly unit: Unit
   readonly source: LimitSource
+}
+interface UpperEnd {
+  readonly upper: Exact
+  readonly upperExcluded?: boolean
+}
+interface LowerEnd {
+  readonly lower: Exact
+  readonly lowerExcluded?: boolean
+}
+export interface TwoSided extends Given, LowerEnd, UpperEnd {
+  readonly kind: 'two-sided'
+}
+export interface UpperLimit extends Given, UpperEnd {
+  readonly kind: 'upper'
+}
+export interface LowerLimit extends Given, LowerEnd {
+  readonly kind: 'lower'
+}
+/** One recommended figure without limits. */
+export interface RecommendedFigure extends Given {
+  readonly kind: 'figure'
+  readonly figure: Exact
+}
+export interface NoLimits extends Given {
+  readonly kind: 'none'
+}
+/** Limits as they are typed, sent or stored: what their kind needs may be missing (`limitsFault`), and what it has no use for be there. */
+export interface LimitFields extends Given, Partial<LowerEnd>, Partial<UpperEnd> {
+  readonly kind: LimitSet['kind']
+  readonly figure?: Exact
+}
+
+/** Of fields without a fault; what their kind has no use for is left out. @throws Error where something is missing */
+export function limitSetOf({ kind, unit, source, ...fields }: LimitFields): LimitSet {
+  const given = { unit, source }
+  const end = (name: 'lower' | 'upper' | 'figure'): Exact => {
+    const value = fields[name]
+    if (value === undefined) throw new Error(`Limits without ${name}.`)
+    return value
+  }
+  const lower = (): LowerEnd => ({ lower: end('lower'), ...(fields.lowerExcluded ? { lowerExcluded: true } : {}) })
+  const upper = (): UpperEnd => ({ upper: end('upper'), ...(fields.upperExcluded ? { upperExcluded: true } : {}) })
+  switch (kind) {
+    case 'two-sided':
+      return { kind, ...given, ...lower(), ...upper() }
+    case 'upper':
+      return { kind, ...given, ...upper() }
+    case 'lower':
+      return { kind, ...given, ...lower() }
+    case 'figure':
+      return { kind, ...given, figure: end('figure') }
+    case 'none':
+      return { kind, ...given }
+  }
 }
 
 export const SOURCE_NAME: Readonly<Record<LimitSourceKind, string>> = {
@@ -52,10 +100,22 @@ export const SOURCE_NAME: Readonly<Record<LimitSourceKind, string>> = {
   'own': 'Own figure',
 }
 
+export interface Ends {
+  readonly lower: number
+  readonly upper: number
+  readonly lowerExcluded: boolean
+  readonly upperExcluded: boolean
+}
 /** The ends that judge, ±Infinity where open; null when nothing can be judged. */
-export function endsOf(limits: LimitSet | null): { lower: number; upper: number } | null {
+export function endsOf(limits: LimitSet | null): Ends | null {
   if (!limits || limits.kind === 'none' || limits.kind === 'figure') return null
-  return { lower: limits.kind === 'upper' ? -Infinity : limits.lower!, upper: limits.kind === 'lower' ? Infinity : limits.upper! }
+  const [low, high] = [limits.kind === 'upper' ? null : limits, limits.kind === 'lower' ? null : limits]
+  return {
+    lower: low?.lower ?? -Infinity,
+    upper: high?.upper ?? Infinity,
+    lowerExcluded: low?.lowerExcluded === true,
+    upperExcluded: high?.upperExcluded === true,
+  }
 }
 
 /** The limits that are there, lower first; nm */
@@ -68,7 +128,7 @@ export const finiteEnds = (limits: LimitSet | null): number[] => {
 export function insideRange(limits: LimitSet | null): { low: number; high: number } {
   const ends = endsOf(limits)
   if (!ends) return { low: -Infinity, high: Infinity }
-  return { low: ends.lower + (limits!.lowerExcluded ? 1 : 0), high: ends.upper - (limits!.upperExcluded ? 1 : 0) }
+  return { low: ends.lower + (ends.lowerExcluded ? 1 : 0), high: ends.upper - (ends.upperExcluded ? 1 : 0) }
 }
 
 /** Does everything that meets the first meet the second too? Where nothing judges, yes. */
@@ -82,9 +142,16 @@ export function isInside(limits: LimitSet, other: LimitSet | null): boolean {
  * lower limit of zero leaves zero out. One figure, or none, stays what it is: see `overZeroAtLeast`.
  */
 export function overZero(limits: LimitSet | null): LimitSet | null {
-  if (!limits || (limits.kind !== 'upper' && limits.kind !== 'two-sided' && limits.kind !== 'lower')) return limits
-  if (limits.kind !== 'upper' && limits.lower! > 0) return limits
-  return { ...limits, kind: limits.kind === 'lower' ? 'lower' : 'two-sided', lower: exact(0), lowerExcluded: true }
+  const zero = { lower: exact(0), lowerExcluded: true }
+  switch (limits?.kind) {
+    case 'upper':
+      return { ...limits, kind: 'two-sided', ...zero }
+    case 'two-sided':
+    case 'lower':
+      return limits.lower > 0 ? limits : { ...limits, ...zero }
+    default:
+      return limits
+  }
 }
 
 /** Limits of a figure that goes either way from zero: “up to 5” means from −5 to +5. */
@@ -93,7 +160,7 @@ export const bothWays = (limits: LimitSet | null): LimitSet | null =>
     ? {
         ...limits,
         kind: 'two-sided',
-        lower: exact(-limits.upper!),
+        lower: exact(-limits.upper),
         ...(limits.upperExcluded === undefined ? {} : { lowerExcluded: limits.upperExcluded }),
       }
     : limits
@@ -113,9 +180,9 @@ export const overZeroAtLeast = (limits: LimitSet | null): LimitSet =>
 /** Width for the gates and the gauge test, nm: 0…upper when one-sided upwards, null when only a lower limit or none is known. */
 export function bandOf(limits: LimitSet | null): number | null {
   if (!limits) return null
-  if (limits.kind === 'two-sided') return limits.upper! - limits.lower!
+  if (limits.kind === 'two-sided') return limits.upper - limits.lower
   // Where zero is but a place on the scale, an upper limit has no width.
-  if (limits.kind === 'upper' && quantityOf(limits.unit) !== 'temperature') return limits.upper!
+  if (limits.kind === 'upper' && quantityOf(limits.unit) !== 'temperature') return limits.upper
   return null
 }
 
@@ -123,7 +190,7 @@ export function bandOf(limits: LimitSet | null): number | null {
  * A sentence when the set does not make sense, else null.
  * @param of  what is limited, where that is known: a torque has no limits in thou
  */
-export function limitsFault(limits: LimitSet, of?: Quantity): string | null {
+export function limitsFault(limits: LimitFields, of?: Quantity): string | null {
   if (of !== undefined && quantityOf(limits.unit) !== of)
     return `These are limits of a ${of}: give them in ${ALL_UNITS.filter(unit => quantityOf(unit) === of)
       .map(unitName)
@@ -179,19 +246,19 @@ export function describeLimits(limits: LimitSet | null, unit?: Unit): string {
   const end = (value: Exact) =>
     value === 0 && zeroOf(shown) === 0
       ? '0'
-      : formatFigure(value, shown, { decimals: Math.max(places(limits.lower!), places(limits.upper!)) })
+      : formatFigure(value, shown, { decimals: Math.max(...finiteEnds(limits).map(one => places(exact(one)))) })
   const name = unitName(shown)
   switch (limits.kind) {
     case 'figure':
-      return `${figure(limits.figure!)} ${name}, no limits given`
+      return `${figure(limits.figure)} ${name}, no limits given`
     case 'upper':
-      return `${limits.upperExcluded ? 'below' : 'up to'} ${figure(limits.upper!)} ${name}`
+      return `${limits.upperExcluded ? 'below' : 'up to'} ${figure(limits.upper)} ${name}`
     case 'lower':
-      return `${limits.lowerExcluded ? 'over' : 'at least'} ${figure(limits.lower!)} ${name}`
+      return `${limits.lowerExcluded ? 'over' : 'at least'} ${figure(limits.lower)} ${name}`
     case 'two-sided':
       return limits.lowerExcluded || limits.upperExcluded
-        ? `${limits.lowerExcluded ? 'over' : 'from'} ${end(limits.lower!)}, ${limits.upperExcluded ? 'below' : 'up to'} ${end(limits.upper!)} ${name}`
-        : `${end(limits.lower!)} – ${end(limits.upper!)} ${name}`
+        ? `${limits.lowerExcluded ? 'over' : 'from'} ${end(limits.lower)}, ${limits.upperExcluded ? 'below' : 'up to'} ${end(limits.upper)} ${name}`
+        : `${end(limits.lower)} – ${end(limits.upper)} ${name}`
   }
 }
 

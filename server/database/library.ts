@@ -1,9 +1,8 @@
 import type { LibraryLimit } from '#core/check/library'
-import type { LimitSet } from '#core/verdict/limits'
 import type { LibraryUse } from '#shared/types'
 import { insertRows } from './bulk'
 import type { Sql } from './client'
-import { limitColumns, limitSetOf, type LimitRow } from './limits'
+import { limitColumns, limitSetIn, type LimitRow } from './limits'
 
 interface EntryRow extends Omit<LimitRow, 'result'> {
   id: string
@@ -23,7 +22,7 @@ const entryOf = (row: EntryRow): LibraryLimit => ({
   result: row.result,
   type: row.unit_type,
   role: row.role,
-  set: limitSetOf(row)!,
+  set: limitSetIn(row)!,
   rule: row.rule,
 })
 const NEWEST = 'SELECT DISTINCT ON (id) * FROM limit_entry ORDER BY id, version DESC'
@@ -69,5 +68,5 @@ export const entryUses = async (sql: Sql, id: string): Promise<LibraryUse[]> =>
     unit: row.unit_name,
     signed: row.signed,
     version: row.seen,
-    set: limitSetOf(row) as LimitSet,
+    set: limitSetIn(row)!,
   }))

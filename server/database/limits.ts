@@ -1,22 +1,25 @@
 import type { CheckLimits, LimitPair } from '#core/check/document'
 import type { Exact, Unit } from '#core/quantity/figure'
-import type { LimitSet, LimitSource } from '#core/verdict/limits'
+import { limitSetOf, type LimitFields, type LimitSet, type LimitSource } from '#core/verdict/limits'
 import { insertRows } from './bulk'
 import type { Sql } from './client'
 
-export const limitColumns = (checkId: string, result: string, role: 'book' | 'shop', l: LimitSet | null) => ({
-  check_id: checkId,
-  result,
-  role,
-  kind: l?.kind ?? null,
-  lower_nm: l?.lower ?? null,
-  upper_nm: l?.upper ?? null,
-  lower_excluded: l?.lowerExcluded ?? null,
-  upper_excluded: l?.upperExcluded ?? null,
-  figure_nm: l?.figure ?? null,
-  unit: l?.unit ?? null,
-  source: l?.source ?? null,
-})
+export const limitColumns = (checkId: string, result: string, role: 'book' | 'shop', set: LimitSet | null) => {
+  const fields: LimitFields | null = set
+  return {
+    check_id: checkId,
+    result,
+    role,
+    kind: fields?.kind ?? null,
+    lower_nm: fields?.lower ?? null,
+    upper_nm: fields?.upper ?? null,
+    lower_excluded: fields?.lowerExcluded ?? null,
+    upper_excluded: fields?.upperExcluded ?? null,
+    figure_nm: fields?.figure ?? null,
+    unit: fields?.unit ?? null,
+    source: fields?.source ?? null,
+  }
+}
 export const insertLimits = (sql: Sql, ...of: Parameters<typeof limitColumns>) => insertRows(sql, 'limit_set', [limitColumns(...of)])
 
 export interface LimitRow {
@@ -33,10 +36,10 @@ export interface LimitRow {
 }
 
 /** The limits of a row; null: they were taken away. */
-export const limitSetOf = (row: Omit<LimitRow, 'result' | 'role'>): LimitSet | null =>
+export const limitSetIn = (row: Omit<LimitRow, 'result' | 'role'>): LimitSet | null =>
   row.kind === null
     ? null
-    : {
+    : limitSetOf({
         kind: row.kind,
         unit: row.unit,
         source: row.source,
@@ -45,7 +48,7 @@ export const limitSetOf = (row: Omit<LimitRow, 'result' | 'role'>): LimitSet | n
         ...(row.figure_nm === null ? {} : { figure: row.figure_nm }),
         ...(row.lower_excluded ? { lowerExcluded: true } : {}),
         ...(row.upper_excluded ? { upperExcluded: true } : {}),
-      }
+      })
 
 /** The newest set of each result and role. */
 export const LIMITS =
@@ -53,7 +56,7 @@ export const LIMITS =
 export function limitSetsOf(rows: readonly LimitRow[]): CheckLimits['sets'] {
   const sets: Record<string, LimitPair> = {}
   for (const row of rows) {
-    const set = limitSetOf(row)
+    const set = limitSetIn(row)
     if (set) sets[row.result] = { ...(sets[row.result] ?? { book: null, shop: null }), [row.role]: set }
   }
   return sets

@@ -43,7 +43,11 @@ export async function pack(migrations: Schema['migrations'], from?: Uint8Array):
 
 /** The embedded server on a database in memory: a packed one, or a new one. */
 export const inMemory = (packed?: Uint8Array | null): Promise<PGlite> =>
-  PGlite.create(packed ? { loadDataDir: new Blob([Buffer.from(packed)], { type: 'application/x-gzip' }) } : {})
+  PGlite.create({
+    // Room for buffers is cleared as it is opened; what is in memory anyway needs little.
+    startParams: [...PGlite.defaultStartParams, '-c', 'shared_buffers=16MB'],
+    ...(packed ? { loadDataDir: new Blob([Buffer.from(packed)], { type: 'application/x-gzip' }) } : {}),
+  })
 
 /** Lays a packed database out in a folder. */
 export function unpack(packed: Uint8Array, folder: string): void {

@@ -1,8 +1,8 @@
 import { v4 as uuid } from 'uuid'
-import { libraryFault, ruleFields, type LibraryLimit } from '#core/check/library'
+import { libraryFault, ruleFields, type LibraryFields, type LibraryLimit } from '#core/check/library'
 import { checkKinds } from '#core/check/registry'
 import { ALL_UNITS, formatFigure, parseFigure, unitName, type Exact, type Unit } from '#core/quantity/figure'
-import { SOURCE_NAME, type LimitSet, type LimitSource } from '#core/verdict/limits'
+import { SOURCE_NAME, limitSetOf, type LimitFields, type LimitSource } from '#core/verdict/limits'
 import type { Fault } from '#shared/types'
 import { cellOf, readTable, repeatedIds, writeTable, type NoTable, type TableRow } from './csv'
 
@@ -37,11 +37,12 @@ export const writeLibrary = (entries: readonly LibraryLimit[]): string =>
     entries.map(({ id, name, kind, result, type, role, set, rule }) => {
       const figure = (value: Exact | undefined) => (value === undefined ? '' : formatFigure(value, set.unit, { decimals: 9, trim: true }))
       const { source } = set
+      const fields: LimitFields = set
       return [
         ...[id, name, kind, result, type, role, set.kind],
-        ...[set.lower, set.upper].map(figure),
-        ...[set.lowerExcluded, set.upperExcluded].map(excluded => (excluded ? 'yes' : '')),
-        ...[figure(set.figure), unitName(set.unit)],
+        ...[fields.lower, fields.upper].map(figure),
+        ...[fields.lowerExcluded, fields.upperExcluded].map(excluded => (excluded ? 'yes' : '')),
+        ...[figure(fields.figure), unitName(set.unit)],
         ...[source.kind, source.text ?? '', source.page ?? '', source.revision ?? '', source.date ?? ''],
         ruleText(rule),
       ]
@@ -57,7 +58,7 @@ export function readLibrary(text: string): { readonly entries: readonly LibraryL
   const table = readTable(text, COLUMNS, ['name', 'kind', 'result', 'unit'], { most: MOST_LINES, what: 'limits' })
   if ('faults' in table) return table
   const faults: Fault[] = []
-  const entries = table.rows.map((row, i) => entryFrom(row, `line ${i + 2}`, faults))
+  const entries = table.rows.flatMap((row, i) => entryFrom(row, `line ${i + 2}`, faults) ?? [])
   faults.push(...repeatedIds(entries))
   return faults.length > 0 ? { status: 422, faults: faults.slice(0, 10) } : { entries }
 }
@@ -65,7 +66,7 @@ export function readLibrary(text: string): { readonly entries: readonly LibraryL
 /** Where a fault of an entry stands in the file. */
 const COLUMN: Partial<Record<keyof LibraryLimit, string>> = { set: 'limits' }
 
-function entryFrom(row: Row, line: string, faults: Fault[]): LibraryLimit {
+function entryFrom(row: Row, line: string, faults: Fault[]): LibraryLimit | null {
   const field = (column: keyof Row) => cellOf(row, column)
   const say = (column: string, reason: string) => void faults.push({ path: `${line}, ${column}`, reason })
   const one = <Value extends string>(column: keyof Row, all: readonly Value[], first: Value): Value => {
@@ -82,7 +83,7 @@ function entryFrom(row: Row, line: string, faults: Fault[]): LibraryLimit {
     say(column, entry.reason)
     return {}
   }
-  const limits = { ...figure('lower'), ...figure('upper'), ...figure('figure') } as Pick<LimitSet, 'lower' | 'upper' | 'figure'>
+  const limits = { ...figure('lower'), ...figure('upper'), ...figure('figure') } as Pick<LimitFields, 'lower' | 'upper' | 'figure'>
   const yes = (column: keyof Row) => /^(yes|true|1)$/i.test(field(column))
   const likely =
     limits.figure !== undefined ? 'figure' : limits.lower === undefined ? 'upper' : limits.upper === undefined ? 'lower' : 'two-sided'
@@ -90,9 +91,7 @@ function entryFrom(row: Row, line: string, faults: Fault[]): LibraryLimit {
     field(column) === '' ? {} : { [name]: field(column).slice(0, most) }
   if (!/^[A-Za-z0-9._:-]{0,64}$/.test(field('id'))) say('id', 'An id has up to 64 letters, digits and . _ : -')
   const kind = checkKinds.find(({ id, title }) => [id, title.toLowerCase()].includes(field('kind').toLowerCase()))?.id ?? field('kind')
-  const entry: LibraryLimit = {
-    id: field('id') || uuid(),
-    version: 1,
+  const entry: LibraryFields = {
     name: field('name').slice(0, 120),
     kind,
     result: field('result'),
@@ -119,8 +118,8 @@ function entryFrom(row: Row, line: string, faults: Fault[]): LibraryLimit {
         .filter((pair): pair is [string, string] => pair.length === 2 && ruleFields(kindOf(kind)).length > 0),
     ),
   }
-  const fault = unit && libraryFault(entry)
+  const fault = unit === undefined ? undefined : libraryFault(entry)
   if (fault) say(COLUMN[fault.at] ?? fault.at, fault.words)
-  return entry
+  return fault === null ? { id: field('id') || uuid(), version: 1, ...entry, set: limitSetOf(entry.set) } : null
 }
 const kindOf = (id: string) => checkKinds.find(kind => kind.id === id) ?? { setupFields: [] }

@@ -1,4 +1,5 @@
-import { libraryFault, type LibraryLimit } from '#core/check/library'
+import { libraryFault, type LibraryFields, type LibraryLimit } from '#core/check/library'
+import { limitSetOf } from '#core/verdict/limits'
 import type { RemovalDto } from '#shared/dto/command'
 import type { LibraryChangeDto, LibraryFieldsDto, NewLibraryLimitDto } from '#shared/dto/library'
 import type { Database, Sql } from '../database/client'
@@ -9,14 +10,14 @@ import { assertFresh } from './command'
 import { isRepeat } from './once'
 
 /** What was sent, without what was left out. */
-const plain = (fields: LibraryFieldsDto) => JSON.parse(JSON.stringify(fields)) as Omit<LibraryLimit, 'id' | 'version'>
+const plain = (fields: LibraryFieldsDto) => JSON.parse(JSON.stringify(fields)) as LibraryFields
 
 function entryFrom(id: string, version: number, fields: LibraryFieldsDto): LibraryLimit {
   const sent = plain(fields)
   const fault = libraryFault(sent)
   if (fault) throw refuse(422, fault.words, `fields.${fault.at}`)
   const { entry: _, ...source } = sent.set.source
-  return { ...sent, id, version, name: sent.name.trim(), type: sent.type.trim(), set: { ...sent.set, source } }
+  return { ...sent, id, version, name: sent.name.trim(), type: sent.type.trim(), set: limitSetOf({ ...sent.set, source }) }
 }
 
 export const addEntry = (db: Database, dto: NewLibraryLimitDto): Promise<LibraryLimit[]> =>

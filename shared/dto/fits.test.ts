@@ -38,7 +38,7 @@ describe('a field that goes into the worksheet', () => {
       ['tags', Array.from({ length: 21 }, () => 'x')],
       ['reference', 'x'.repeat(61)],
     ] as const)
-      expect(await said({ [field]: value }), `${field} ${String(value)}`).toHaveLength(1)
+      expect(await said({ [field]: value }), `${field} ${String(value)}`).not.toEqual([])
   })
   it('is told at once where the worksheet has no such place', () => {
     expect(() => inSchema('lot.flavour')).toThrow('The schema of the worksheet has no lot.flavour.')

@@ -58,6 +58,7 @@ export function Fits(place: string, said: Said = {}): PropertyDecorator {
 }
 
 function rulesOf(node: Node, { type, empty, least, most }: Said, each: boolean): PropertyDecorator[] {
+  const items = meant(node.items)
   switch (node.type) {
     case 'string':
       return [
@@ -78,7 +79,8 @@ function rulesOf(node: Node, { type, empty, least, most }: Said, each: boolean):
         IsArray(message(type)),
         ...(node.minItems === undefined ? [] : [ArrayMinSize(node.minItems, message(least))]),
         ...(node.maxItems === undefined ? [] : [ArrayMaxSize(node.maxItems, message(most))]),
-        ...(node.items?.type ? rulesOf(node.items, {}, true) : []),
+        // What is made of fields says for each of them what fits.
+        ...(items && !items.properties ? rulesOf(items, {}, true) : []),
       ]
     default:
       throw new Error('Only texts, figures and lists have a size.')

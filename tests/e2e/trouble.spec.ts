@@ -107,6 +107,7 @@ test('a second tab that is behind is told so, and its entry is put on top', asyn
 
 test('a page left open learns by itself that another machine wrote', async ({ browser, shop }) => {
   const [idle, busy] = await Promise.all([0, 1].map(async () => (await browser.newContext()).newPage()))
+  await idle!.clock.install()
   for (const page of [idle!, busy!]) {
     await page.goto(`${shop.address}/checks/pump-crank`)
     await page.getByRole('button', { name: /Set up/ }).click()
@@ -114,6 +115,8 @@ test('a page left open learns by itself that another machine wrote', async ({ br
   await busy!.getByLabel('Name of the check').fill('Engine shaft, end play')
   await busy!.keyboard.press('Tab')
   await expect(busy!.getByTestId('saved')).toHaveText('Saved')
+  // It looks every ten seconds.
+  await idle!.clock.fastForward(10_000)
   await expect(idle!.getByTestId('stale')).toContainText('Changed on another machine')
   await idle!.getByRole('button', { name: 'Show the newer state' }).click()
   await expect(idle!.getByLabel('Name of the check')).toHaveValue('Engine shaft, end play')
@@ -122,7 +125,7 @@ test('a page left open learns by itself that another machine wrote', async ({ br
 
 test('settings changed faster than a slow server answers all arrive, in their order', async ({ page, shop }) => {
   await page.route('**/settings', async route => {
-    await new Promise(resolve => setTimeout(resolve, 700))
+    await new Promise(resolve => setTimeout(resolve, 300))
     await route.continue()
   })
   await page.goto(`${shop.address}/checks/launch-coupling`)

@@ -1,3 +1,4 @@
+import { endsOf } from '#core/verdict/limits'
 import highsLoader from 'highs'
 import type { AllocationRequest } from '#core/pack/allocation/allocate'
 import type { PreparedDrawer } from '#core/pack/chooser/prepare'
@@ -117,12 +118,10 @@ export function cheapestByPieces(highs: Solver, { drawer, places, ordering, open
   const rows: string[] = []
   for (const [p, { response, rules, question }] of places.entries()) {
     const c = response.perPiece
+    const ends = endsOf(question.limits)!
     const base = Math.round(question.from.play) - c * drawer.reduce((total, lot) => total + thickness(lot) * fitted(p, lot.id), 0)
     const play = drawer.map((lot, l) => [(c * thickness(lot)) / 1000, x(p, l)] as const)
-    rows.push(
-      ` lo${p}: ${sum(play)} >= ${(question.limits!.lower! - base) / 1000}`,
-      ` hi${p}: ${sum(play)} <= ${(question.limits!.upper! - base) / 1000}`,
-    )
+    rows.push(` lo${p}: ${sum(play)} >= ${(ends.lower - base) / 1000}`, ` hi${p}: ${sum(play)} <= ${(ends.upper - base) / 1000}`)
     const count = drawer.map((_, l) => [1, x(p, l)] as const)
     rows.push(` few${p}: ${sum(count)} >= ${rules.fewest ?? 0}`, ` most${p}: ${sum(count)} <= ${rules.most ?? 8}`)
     // Opened as soon as one size is not there as often as it is now.

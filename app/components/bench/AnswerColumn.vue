@@ -95,11 +95,11 @@ const sign = ({ by, reason, accepts }: Omit<CheckBody<'sign-off'>, 'reason'> & {
       :busy="busy"
       :window-words="windowWords"
       :fault="asking ? null : said"
+      :command="command"
       @fit="ask"
       @again="askSame"
       @fit-all="fitAll($event)"
       @own="takeOwn"
-      :command="command"
       @look="pickedPlace = $event"
     />
     <component

@@ -2,7 +2,7 @@
 import { buildsFor, type Anvil, type BoreKit, type Washer } from '#core/method/bore-gauge/builder'
 import { formatLength, unitFor } from '#core/quantity/format-length'
 import { UNIT_NAME, nm, type Nm } from '#core/quantity/length'
-import { api, write } from '~/composables/useApi'
+import { write } from '~/composables/useApi'
 import { useForm } from '~/composables/useForm'
 import { usePreferences } from '~/stores/preferences'
 import type { RegisteredGauge } from '#shared/types'

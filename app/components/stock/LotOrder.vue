@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { BAD_PRICE, money, parseMoney } from '~/composables/money'
 import { comingWords } from '~/composables/comingWords'
-import { api, write } from '~/composables/useApi'
+import { write } from '~/composables/useApi'
 import { useForm } from '~/composables/useForm'
 import { useLotCommand } from '~/composables/useLotCommand'
-import type { Coming, OrdersView } from '#shared/orders'
+import type { Coming } from '#shared/orders'
 import type { StockLot, StockView } from '#shared/types'
 
 /** What a size costs, how long it takes and from whom it comes; and some of it for the drawer, on the order list. */

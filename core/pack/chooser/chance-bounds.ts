@@ -1,5 +1,5 @@
 import { chanceInLimits } from '../../verdict/chance'
-import type { LimitSet } from '../../verdict/limits'
+import { endsOf, type LimitSet } from '../../verdict/limits'
 import type { Also } from '../also'
 import type { Measured } from '../predict'
 import type { Response } from '../response'
@@ -55,9 +55,7 @@ export class ChanceBounds implements Chances {
 
   /** The play of a stretch that has the best chance: nearest the middle of the limits. */
   private safest(low: number, high: number): number {
-    const { limits } = this
-    const lower = limits?.kind === 'upper' ? -Infinity : (limits?.lower ?? -Infinity)
-    const upper = limits?.kind === 'lower' ? Infinity : (limits?.upper ?? Infinity)
+    const { lower, upper } = endsOf(this.limits) ?? { lower: -Infinity, upper: Infinity }
     if (lower === -Infinity) return low
     if (upper === Infinity) return high
     return Math.min(high, Math.max(low, (lower + upper) / 2))

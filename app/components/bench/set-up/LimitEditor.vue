@@ -1,12 +1,12 @@
 <script setup lang="ts">
-import { limitsFault, type LimitSet, type LimitSourceKind } from '#core/verdict/limits'
+import { limitsFault, type LimitFields, type LimitSet, type LimitSourceKind } from '#core/verdict/limits'
 import type { Unit } from '#core/quantity/figure'
 
 /** One set of limits of a check. Kept when it makes sense, as soon as a field is left. */
 const props = defineProps<{ title: string; limits: LimitSet | null; unit: Unit; defaultSource: LimitSourceKind; locked: boolean }>()
-const emit = defineEmits<{ keep: [LimitSet] }>()
+const emit = defineEmits<{ keep: [LimitFields] }>()
 const box = ref<HTMLElement>()
-const own = ref(props.limits)
+const own = ref<LimitFields | null>(props.limits)
 let kept = own.value
 const touched = ref(false)
 const fault = computed(() => own.value && limitsFault(own.value))

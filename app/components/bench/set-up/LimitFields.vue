@@ -1,10 +1,10 @@
 <script setup lang="ts">
-import { SOURCE_NAME, unitOfLimits, type LimitSet, type LimitSourceKind } from '#core/verdict/limits'
+import { SOURCE_NAME, unitOfLimits, type LimitFields, type LimitSourceKind } from '#core/verdict/limits'
 import type { Exact, Unit } from '#core/quantity/figure'
 
 /** The fields of one set of limits, with where it comes from. Typed by hand, it is no longer the library’s. */
 const props = defineProps<{ title: string; unit: Unit; defaultSource: LimitSourceKind }>()
-const limits = defineModel<LimitSet | null>({ required: true })
+const limits = defineModel<LimitFields | null>({ required: true })
 const kinds = [
   { value: 'none', label: 'No limit known' },
   { value: 'two-sided', label: 'From … to …' },
@@ -13,7 +13,7 @@ const kinds = [
   { value: 'figure', label: 'One recommended figure' },
 ] as const
 const id = useId()
-const kind = ref<LimitSet['kind']>('none')
+const kind = ref<LimitFields['kind']>('none')
 const lower = ref<Exact | null>(null)
 const upper = ref<Exact | null>(null)
 const figure = ref<Exact | null>(null)
@@ -31,7 +31,7 @@ const ends = computed(() => ({
   ...(has('upper') && upper.value !== null ? { upper: upper.value } : {}),
   ...(kind.value === 'figure' && figure.value !== null ? { figure: figure.value } : {}),
 }))
-const set = computed<LimitSet>(() => ({
+const set = computed<LimitFields>(() => ({
   kind: kind.value,
   unit: unitOfLimits(Object.values(ends.value), limits.value?.unit ?? props.unit),
   ...ends.value,
@@ -46,7 +46,7 @@ const set = computed<LimitSet>(() => ({
   },
 }))
 /** What the fields say, whatever it was taken from. */
-function said(of: LimitSet | null): string {
+function said(of: LimitFields | null): string {
   if (!of || of.kind === 'none') return 'none'
   const { entry: _, ...from } = of.source
   return JSON.stringify([
@@ -60,7 +60,7 @@ function said(of: LimitSet | null): string {
     Object.entries(from).sort(),
   ])
 }
-function show(of: LimitSet | null): void {
+function show(of: LimitFields | null): void {
   kind.value = of?.kind ?? 'none'
   lower.value = of?.lower ?? null
   upper.value = of?.upper ?? null

@@ -6,7 +6,7 @@ import { unitFor } from '#core/quantity/format-length'
 import type { Unit } from '#core/quantity/figure'
 import { systemOf } from '#core/quantity/figure'
 import { lowerFirst } from '#core/quantity/first-letter'
-import { SOURCE_NAME, describeLimits, type LimitSet } from '#core/verdict/limits'
+import { SOURCE_NAME, describeLimits, type LimitFields, type LimitSet } from '#core/verdict/limits'
 import { faultAt } from '~/composables/useApi'
 import type { Fault } from '#shared/types'
 import { limitsFrom, type LibraryLimit } from '#core/check/library'
@@ -52,7 +52,7 @@ const unit = computed<Unit>(
     (shown.value.kind.scale === 'size' ? unitFor(systemOf(props.document.entryUnit), 'size') : props.document.entryUnit),
 )
 const unitOf = (set: LimitSet | null) => set?.unit ?? unit.value
-const keep = (role: 'book' | 'shop', set: LimitSet) =>
+const keep = (role: 'book' | 'shop', set: LimitFields) =>
   emit('keep', {
     limits: [{ result: shown.value.id, role, set: set.kind === 'none' ? { kind: 'none', unit: unit.value, source: { kind: role } } : set }],
   })
