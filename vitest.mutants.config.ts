@@ -6,6 +6,8 @@ export default defineConfig({
   ...base,
   test: {
     ...base.test,
+    // Its runner works in threads, which take no options of the engine.
+    execArgv: [],
     include: [
       'core/**/*.test.ts',
       'tests/record/*.test.ts',

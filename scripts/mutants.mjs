@@ -1,6 +1,7 @@
 // npm run mutants [-- --seed=7 | --full | --quick | core/pack]: small faults put into core one by one, to see which of them no test notices.
 // The default is a seeded sample; --full goes through all of them and takes up where it stopped;
 // --quick leaves out those in tables made when a module loads, which every test has to meet. Not part of npm test.
+// A record says that something moved, not that it is wrong: what only a record notices is counted by itself.
 import { readFileSync, readdirSync } from 'node:fs'
 import { join, relative } from 'node:path'
 import { checkNode, ensureInstalled, root, say } from './prepare.mjs'
@@ -14,13 +15,13 @@ const option = name => process.argv.find(arg => arg.startsWith(`--${name}=`))?.s
 const full = process.argv.includes('--full')
 const seed = Number(option('seed') ?? 1)
 const count = Number(option('count') ?? 600)
-const only = process.argv.slice(2).filter(arg => !arg.startsWith('--'))
+const within = process.argv.slice(2).filter(arg => !arg.startsWith('--'))
 /** Words are read by people, not by tests. */
 const excludedMutations = ['StringLiteral']
 
 const files = readdirSync(join(root, 'core'), { recursive: true })
   .map(file => join('core', String(file)))
-  .filter(file => file.endsWith('.ts') && !/\.test\.ts$/.test(file) && (only.length === 0 || only.some(part => file.startsWith(part))))
+  .filter(file => file.endsWith('.ts') && !/\.test\.ts$/.test(file) && (within.length === 0 || within.some(part => file.startsWith(part))))
   .sort()
 
 /** The same numbers for the same seed. */
@@ -72,6 +73,8 @@ const results = await new Stryker({
   plugins: ['@stryker-mutator/vitest-runner'],
   vitest: { configFile: 'vitest.mutants.config.ts', related: false },
   coverageAnalysis: 'perTest',
+  // All that notice a fault, not the first alone.
+  disableBail: true,
   ignoreStatic: process.argv.includes('--quick'),
   mutate: full ? files : await sample(),
   mutator: { excludedMutations },
@@ -89,6 +92,15 @@ const results = await new Stryker({
   allowConsoleColors: false,
   logLevel: 'warn',
 }).runMutationTest()
-const survived = results.filter(({ status }) => status === 'Survived' || status === 'NoCoverage')
+const byRecord = ({ status, killedBy = [] }) =>
+  status === 'Killed' && killedBy.length > 0 && killedBy.every(test => test.includes('tests/record/'))
 const judged = results.filter(({ status }) => ['Survived', 'NoCoverage', 'Killed', 'Timeout'].includes(status))
-say(`${survived.length} of ${judged.length} survive: ${((100 * survived.length) / judged.length).toFixed(1)} %`)
+const only = judged.filter(byRecord)
+const survived = judged.filter(({ status }) => status === 'Survived' || status === 'NoCoverage')
+const share = of => `${of.length} (${((100 * of.length) / judged.length).toFixed(1)} %)`
+for (const { fileName, location, replacement } of only)
+  say(`Only by a record: ${relative(root, fileName)}:${location.start.line + 1} ${String(replacement).slice(0, 80)}`)
+say(
+  `Of ${judged.length}: killed ${share(judged.filter(one => !only.includes(one) && !survived.includes(one)))}, ` +
+    `only by a record ${share(only)}, survived ${share(survived)}; the last two ${share([...only, ...survived])}`,
+)

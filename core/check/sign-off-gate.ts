@@ -1,6 +1,6 @@
 import { formatChange } from '../quantity/figure'
 import type { Step } from '../method/step'
-import type { ConditionState } from './conditions'
+import type { ConditionState } from './said-conditions'
 import { newerThan, type CheckDocument, type Reopening } from './document'
 import { counts, resultName, type FittingEvaluation, type ResultEvaluation } from './evaluate-fitting'
 import type { PlaceEvaluation } from './evaluate-place'

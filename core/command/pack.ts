@@ -1,5 +1,5 @@
 import { evaluateCheck, predictionOwn, type CheckEvaluation } from '../check/evaluate-check'
-import { keptConditions } from '../check/conditions'
+import { keptConditions } from '../check/said-conditions'
 import { goesInto, packAt, piecesIn, type CheckDocument, type Predicted, type Trial } from '../check/document'
 import { resultId } from '../check/contract'
 import { checkKind } from '../check/registry'

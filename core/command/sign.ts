@@ -1,4 +1,4 @@
-import { pendingItems } from '../check/conditions'
+import { pendingItems } from '../check/said-conditions'
 import { counts, signedFigures } from '../check/evaluate-fitting'
 import { checkKind } from '../check/registry'
 import { evaluateCheck } from '../check/evaluate-check'

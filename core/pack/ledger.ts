@@ -1,10 +1,10 @@
 import { formatLength } from '../quantity/format-length'
 import { UNIT_NAME, type LengthUnit } from '../quantity/length'
-import { CHI_SQUARE_95, normalQuantile } from '../reading/student'
+import { normalQuantile } from '../reading/student'
 import { quadrature } from '../reading/statistics'
 import { changeSpread } from './change-spread'
+import { chiSquareLimit, weightedBase, type BasedEntry, type LedgerContext, type LedgerEntry } from './base'
 import { packChange, packTotal, type LotMap, type Pack } from './lot'
-import type { Response } from './response'
 import { mislabelled, reasonsFor, type Mislabelled, type Suspicion } from './suspicions'
 
 export type { Suspicion } from './suspicions'
@@ -22,28 +22,6 @@ export interface LedgerTrial {
   /** the play cannot be told from zero: it says only “so much or less”, and gives no base */
   readonly bound: boolean
 }
-
-/** What the trials are read against. */
-export interface LedgerContext {
-  readonly lots: LotMap
-  /** pieces of other families are never suspected */
-  readonly family: string
-  readonly response: Response
-  readonly unit: LengthUnit
-  /** uncertainty all trials share (the gauge), nm: added once, never averaged down */
-  readonly uShared: number
-}
-
-export interface LedgerEntry {
-  readonly id: string
-  readonly number: number
-  readonly total: number
-  readonly play: number
-  /** null: indistinguishable from zero */
-  readonly base: number | null
-  readonly u: number
-}
-export type BasedEntry = LedgerEntry & { readonly base: number; readonly pack: Pack; readonly uOwn: number }
 
 export interface Ledger {
   readonly entries: readonly LedgerEntry[]
@@ -67,16 +45,6 @@ export interface Ledger {
 }
 
 const AGREE = normalQuantile(0.975)
-export const chiSquareLimit = (degrees: number): number => CHI_SQUARE_95[degrees] ?? Infinity
-
-/** Bases weighted by their own uncertainty. */
-export function weightedBase(entries: readonly Pick<BasedEntry, 'base' | 'u'>[]): { value: number; u: number; chiSquare: number } {
-  const weights = entries.map(({ u }) => 1 / u ** 2)
-  const total = weights.reduce((a, b) => a + b, 0)
-  const value = entries.reduce((sum, { base }, i) => sum + base * weights[i]!, 0) / total
-  return { value, u: 1 / Math.sqrt(total), chiSquare: entries.reduce((sum, { base, u }) => sum + ((base - value) / u) ** 2, 0) }
-}
-
 /**
  * Do the fittings tell one story? Each gives base = play − Σ c·t; bases that agree are fused, one that does not is named only when
  * the others leave no doubt: with two never, with three when exactly one pair agrees, from four by leaving each out (Bonferroni).

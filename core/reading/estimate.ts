@@ -1,7 +1,8 @@
 import { combine, rectangular, type BudgetLine, type Combined } from './budget'
 import { readableStep, type Gauge } from './gauge'
 import { unvoided, type FigureReading } from './reading'
-import { closingError, meanSignedPlay, signedPlay, type Repeat } from './repeat'
+import type { Repeat } from './reading'
+import { closingError, meanSignedPlay, signedPlay } from './repeat'
 import { mean, standardDeviation } from './statistics'
 import { coverageFactor } from './student'
 

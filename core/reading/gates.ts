@@ -1,6 +1,7 @@
 import { formatChange, type Unit } from '../quantity/figure'
 import { unvoided, type FigureReading, type ReadingHead } from './reading'
-import { closingError, signedPlay, type Repeat } from './repeat'
+import type { Repeat } from './reading'
+import { closingError, signedPlay } from './repeat'
 import { median } from './statistics'
 
 export type Gate =

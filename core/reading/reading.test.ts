@@ -4,7 +4,8 @@ import { nm, thou } from '../quantity/length'
 import { estimatePlay } from './estimate'
 import { closingLimit, gateSeries, isValid, spreadLimit } from './gates'
 import { gaugeWarnings, PLAIN_GAUGE, type Gauge } from './gauge'
-import { meanSignedPlay, signedPlay, type Repeat } from './repeat'
+import type { Repeat } from './reading'
+import { meanSignedPlay, signedPlay } from './repeat'
 import { stream } from '../../tests/reference/drawers'
 
 export const dial: Gauge = {

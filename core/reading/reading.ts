@@ -1,6 +1,6 @@
+import type { Nm } from '../quantity/length'
 import { asRead, formatFigure, type Exact, type Unit } from '../quantity/figure'
 import type { Torque } from '../quantity/measure'
-import type { Repeat } from './repeat'
 
 /** What every logged reading has. */
 export interface ReadingHead {
@@ -19,6 +19,15 @@ export interface ReadingHead {
 /** What a bore was last worked with before it was read. */
 export type Stone = 'coarse' | 'medium' | 'fine'
 export const STONES: readonly Stone[] = ['coarse', 'medium', 'fine']
+
+/** One there-and-back of a gauge: zero, pushed fully the other way, back again. All signed, nm. */
+export interface Repeat extends ReadingHead {
+  readonly start: Nm
+  readonly far: Nm
+  readonly back: Nm
+  /** The needle fell back when the push was released: not a static reading. */
+  readonly springBack?: boolean
+}
 
 /** One figure, in small units of what its gauge reads: a diameter by micrometer, what a bore gauge shows, the printed gap a squashed strip matches. */
 export interface FigureReading extends ReadingHead {

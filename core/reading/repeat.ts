@@ -1,14 +1,4 @@
-import type { Nm } from '../quantity/length'
-import type { ReadingHead } from './reading'
-
-/** One there-and-back of a gauge: zero, pushed fully the other way, back again. All signed, nm. */
-export interface Repeat extends ReadingHead {
-  readonly start: Nm
-  readonly far: Nm
-  readonly back: Nm
-  /** The needle fell back when the push was released: not a static reading. */
-  readonly springBack?: boolean
-}
+import type { Repeat } from './reading'
 
 /** Twice the signed play, nm: a whole number, where the play itself may be half a nanometre. */
 const twicePlay = (repeat: Repeat): number => 2 * repeat.far - repeat.start - repeat.back

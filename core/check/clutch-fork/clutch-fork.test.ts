@@ -4,6 +4,7 @@ import { inches, mm, nm } from '../../quantity/length'
 import { twoSided, type LimitSet } from '../../verdict/limits'
 import type { CheckDocument, PointReading } from '../document'
 import { evaluateCheck } from '../evaluate-check'
+import { checkKind } from '../registry'
 
 // Common practice; the second example with constructed sizes.
 const FINE = {
@@ -57,6 +58,18 @@ describe('a clutch fork on its pivot', () => {
     expect(of(turned, 'gap')).toBe(3.65)
     expect(words(turned, 'gap')).toContain('1 so far. What was read before the last turn counts no more')
     expect(of(check([...three, r('r', 44.6, 5), r('r-2', 44.7, 6)]), 'gap')).toBe(3.6)
+  })
+  it('R once is enough and must be; the old clutch and the pivot may be left out, F at any of its three places not', () => {
+    const points = (setup: Record<string, string>) =>
+      checkKind('clutch-fork').points({ ...checkKind('clutch-fork').defaultSetup, ...setup })
+    const [must, may] = [false, true].map(optional =>
+      points({})
+        .filter(point => (point.optional ?? false) === optional)
+        .map(({ id }) => id),
+    )
+    expect(must).toEqual(['f-1', 'f-2', 'f-3', 'r'])
+    expect(may).toEqual(['f-old', 'pivot-old', 'r-2', 'r-3', 'pivot', 'engaged', 'binds-at', 'sleeve-ends', 'left'])
+    expect(check([...OLD, ...fingers(48.25), ...figures('pivot', mm(31.13))]).headline).toMatchObject({ id: 'gap', state: 'to-do' })
   })
   it('a ratio below one is two figures mixed up', () => {
     const mixed = { endTravel: String(inches(1.235)), need: String(inches(0.445)), endMoved: String(mm(10)), bearingMoved: String(mm(25)) }

@@ -2,7 +2,7 @@ import type { Suspicion } from '../../pack/ledger'
 import { dialSteps } from '../../method/dial/steps'
 import { feelerSteps } from '../../method/feeler/steps'
 import type { Step } from '../../method/step'
-import type { CrankshaftSetup } from '.'
+import type { CrankshaftSetup } from './setup'
 
 /** The work of a crankshaft end play check. Common practice; the maker's manual comes first. */
 export function crankshaftSteps(setup: CrankshaftSetup): readonly Step[] {

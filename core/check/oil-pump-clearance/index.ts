@@ -4,26 +4,14 @@ import { stated } from '../../reading/estimate'
 import type { Answers, CombinedResult, MeasuringPoint } from '../contract'
 import { defineKind } from '../define-kind'
 import { clearanceResult, formResult } from '../results'
-import { choice, type SetupOf } from '../setup'
 import type { Work } from '../work'
 import { pumpSteps } from './procedure'
+import { FIELDS, type PumpSetup } from './setup'
 
 const ROTORS = [
   { id: 'outer', label: 'Outer rotor' },
   { id: 'inner', label: 'Inner rotor' },
 ] as const
-
-export const FIELDS = {
-  way: choice({
-    label: 'Measured by',
-    options: [
-      { value: 'feeler', label: 'Straight edge and feelers' },
-      { value: 'strip', label: 'Plastic strip under the cover' },
-    ],
-    initial: 'feeler',
-  }),
-}
-export type PumpSetup = SetupOf<typeof FIELDS>
 
 /**
  * End clearance of an oil pump's rotors under a straight edge, by feelers, or by plastic strip under the cover. Upper limit only:

@@ -1,7 +1,7 @@
 import { feelerSteps } from '../../method/feeler/steps'
 import { stripSteps } from '../../method/plastic-strip/steps'
 import type { Step } from '../../method/step'
-import type { PumpSetup } from '.'
+import type { PumpSetup } from './setup'
 
 /** The work, step by step. Common practice; the maker's manual comes first. */
 export function pumpSteps(setup: PumpSetup): readonly Step[] {

@@ -1,5 +1,5 @@
 import type { Step } from '../../method/step'
-import type { SpacerSetup } from '.'
+import type { SpacerSetup } from './setup'
 
 /** The work of a spacer between sealed bearings. Common practice; the maker's manual comes first. */
 export const spacerSteps = ({ way }: SpacerSetup): readonly Step[] => [

@@ -1,7 +1,7 @@
 import type { Suspicion } from '../../pack/ledger'
 import { dialSteps } from '../../method/dial/steps'
 import type { Step } from '../../method/step'
-import type { EndPlaySetup } from '.'
+import type { EndPlaySetup } from './setup'
 
 /** The work of an end play check, step by step. Common practice; the maker's manual comes first. */
 export function endPlaySteps(setup: EndPlaySetup): readonly Step[] {

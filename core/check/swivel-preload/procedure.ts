@@ -1,7 +1,7 @@
 import type { Step } from '../../method/step'
 import type { Suspicion } from '../../pack/ledger'
 import { sealOut, type Condition, type Reminder } from '../conditions'
-import type { SwivelSetup } from '.'
+import type { SwivelSetup } from './setup'
 
 /** The work of a swivel housing. Common practice; the maker's manual comes first. */
 export function swivelSteps({ upper, way }: SwivelSetup): readonly Step[] {

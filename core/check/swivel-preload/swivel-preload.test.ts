@@ -112,6 +112,17 @@ describe('what it takes to turn, against the pack', () => {
     ]
     expect(place(wrong)).toMatchObject({ request: null, note: expect.stringContaining('the other way'), ledger: { signDoubtful: true } })
   })
+  it('an earlier pack is told by the newest that was read of it, the newest pack first; the one that is in is not among them', () => {
+    const thin = pack('0.35', '0.2')
+    const thick = pack('0.35', '0.2', '0.05')
+    const { before, told } = place([...two, fitted('t3', thin, turning(3.5, 3.5, 3.5)), fitted('t4', thick, turning(2.5, 2.5, 2.5))])
+      .request!.question
+    const { per } = told as { per: number }
+    expect(before.map(({ pack: of, measured }) => [of, Math.round((measured.play * per) / 1e8) / 10])).toEqual([
+      [thin['pack-left'], 3.5],
+      [thick['pack-left'], 2.4],
+    ])
+  })
   it('a fitting without drag is kept, and not in the line', () => {
     const idle = fitted('t3', pack('0.35', '0.2', '0.05', '0.3'), [said('drag-left', 'none'), said('side-play-left', 'some')])
     const { learned, ledger } = place([...two, idle])
@@ -136,7 +147,8 @@ describe('drag and side play, a word each', () => {
     ['slight', 'none', 'provisional', 'Provisional'],
   ])('%s and %s: %s', (drag, play, state, word) => expect(felt(drag, play)).toMatchObject({ state, word }))
   it.each(['slight', 'much'])('%s drag with side play is a contradiction', drag => {
-    const { headline, state, signOff } = felt(drag, 'some')
+    const { headline, state, signOff, places } = felt(drag, 'some')
+    expect(places[0]).toMatchObject({ request: null, note: expect.stringContaining('Measure first') })
     expect(headline.findings).toMatchObject([{ level: 'fail', words: expect.stringContaining('cocked pin') }])
     expect(state).toBe('not-valid')
     expect(signOff.blockers.length).toBeGreaterThan(0)

@@ -4,27 +4,12 @@ import { MOST_PIECES } from '../../pack/chooser/prepare'
 import type { Finding } from '../../reading/gates'
 import type { Answers, PackPlace } from '../contract'
 import { defineKind } from '../define-kind'
-import { WARMTH, WHEEL_SAFETY, inspectionFindings, inspectionPoints, warmthOf, warmthPoints, warmthResults } from '../hub'
+import { WHEEL_SAFETY, inspectionFindings, inspectionPoints, warmthOf, warmthPoints, warmthResults } from '../hub'
 import { playFrom, playResult } from '../results'
-import { choice, torque, type SetupOf } from '../setup'
+import { torque } from '../setup'
 import { stackFindings, stackPoint } from '../stack-sum'
 import { HUB_CONDITIONS, HUB_REMINDERS, hubSteps, hubSuspicions } from './procedure'
-
-export const FIELDS = {
-  axleTorque: torque({ label: 'Axle torque', hint: 'by the manual; the bench axle is tightened to it every time' }),
-  discs: choice({
-    label: 'Brake discs on the hub',
-    free: true,
-    options: [
-      { value: 'none', label: 'None' },
-      { value: 'one', label: 'On one side' },
-      { value: 'both', label: 'On both sides' },
-    ],
-    initial: 'one',
-  }),
-  warmth: WARMTH,
-}
-export type HubSetup = SetupOf<typeof FIELDS>
+import { FIELDS } from './setup'
 
 /** What rests on the bearings is measured anew when one of these changes; a bearing is cup and cone, both sides: no half of it is replaced alone. */
 const RESTS = ['bearings', 'sleeve', 'hub', 'axle']

@@ -4,7 +4,7 @@ import type { Step } from '../../method/step'
 import type { Suspicion } from '../../pack/ledger'
 import { sealOut, type Condition, type Reminder } from '../conditions'
 import { dryBearings, warmthSteps } from '../hub'
-import type { HubSetup } from '.'
+import type { HubSetup } from './setup'
 
 /** The work of a taper bearing hub. Common practice; the maker's manual comes first. */
 export function hubSteps({ axleTorque, ...setup }: HubSetup): readonly Step[] {

@@ -5,8 +5,8 @@ import type { Finding } from '../../reading/gates'
 import type { Answers, CombinedResult, MeasuringPoint, ResultKind } from '../contract'
 import { defineKind } from '../define-kind'
 import { formResult, playFrom, playResult } from '../results'
-import { choice, type SetupOf } from '../setup'
 import { alignmentSteps } from './procedure'
+import { FIELDS } from './setup'
 
 const RESULTS: readonly ResultKind[] = [
   playResult('End play once aligned'),
@@ -38,28 +38,6 @@ const POINTS: readonly MeasuringPoint[] = [
     optional: true,
   },
 ]
-
-export const FIELDS = {
-  construction: choice({
-    label: 'Thrust bearing',
-    options: [
-      { value: 'flanged-halves', label: 'Two flanged halves', hint: 'the shaft’s flange aligns both' },
-      { value: 'loose-half', label: 'One loose half, in the block', hint: 'push one way only' },
-      { value: 'washers', label: 'Separate washers in block and cap', hint: 'tap the cap over' },
-      { value: 'girdle', label: 'One-piece cap girdle', hint: 'moves as a unit' },
-    ],
-    initial: 'flanged-halves',
-  }),
-  thrustEnd: choice({
-    label: 'Where it sits',
-    options: [
-      { value: 'flywheel', label: 'Flywheel end' },
-      { value: 'front', label: 'Front end' },
-    ],
-    initial: 'flywheel',
-  }),
-}
-export type AlignmentSetup = SetupOf<typeof FIELDS>
 
 /**
  * Alignment of a thrust bearing: its halves in block and cap must lie in one plane before the end play means anything. The same

@@ -1,6 +1,6 @@
 import { dialSteps } from '../../method/dial/steps'
 import type { Step } from '../../method/step'
-import type { AlignmentSetup } from '.'
+import type { AlignmentSetup } from './setup'
 
 /** What lines the halves up, by construction, in order. Common practice. */
 function pushes(setup: AlignmentSetup): readonly Step[] {

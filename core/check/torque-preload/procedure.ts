@@ -1,7 +1,7 @@
 import type { Step } from '../../method/step'
 import type { Suspicion } from '../../pack/ledger'
 import { sealOut, type Condition, type Reminder } from '../conditions'
-import type { TorqueSetup } from '.'
+import type { TorqueSetup } from './setup'
 
 /** The work of setting preload by torque. Common practice; the maker's manual comes first. */
 export function preloadSteps({ stages, way }: TorqueSetup): readonly Step[] {

@@ -82,6 +82,16 @@ describe('a shim behind a race, by torque', () => {
     )
     expect(leaves[0]).toBe('1.9: 1.05')
   })
+  it('going back to a shim is foretold by what it read without the paper, not with it', () => {
+    const shimmed = trial('t3', turning('1', 1.05, 1.05, 1.05), {
+      packs: { 'shim-1': pack('1.9'), 'joint-1': [] },
+      refitted: ['shim-1', 'joint-1'],
+      conditions: CONDITIONS,
+    })
+    const { before, told } = evaluated([found, papered, shimmed]).places[0]!.request!.question
+    const { per } = told as { per: number }
+    expect(before.map(({ pack: of, measured }) => [of, Math.round((measured.play * per) / 1e7) / 100])).toEqual([[pack('2.0'), 1.65]])
+  })
   it('in the joint only packings are chosen, and more of it is less preload', () => {
     const [, joint] = evaluated([found, papered]).places
     expect(joint!.request!.drawer.map(({ id }) => id)).toEqual(['paper'])

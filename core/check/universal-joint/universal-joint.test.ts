@@ -104,6 +104,13 @@ describe('rings of a universal joint', () => {
 describe('a joint that was measured off the middle', () => {
   const off = (value: number, more: Record<string, string> = {}) => ({ setup: { off1: String(thou(value)), ...more } })
   const pairs = (e: ReturnType<typeof check>) => e.catalogues[0]!.entries
+  it('before the joint is read no pair is listed, and the list says why; read, it has nothing to say', () => {
+    const [unread] = check([], 57, off(-1)).catalogues
+    expect(unread).toMatchObject({ entries: [], note: expect.stringContaining('easure') })
+    const [read] = check(both(1.5), 57, off(-1)).catalogues
+    expect(read!.note).toBeNull()
+    expect(read!.entries.length).toBeGreaterThan(0)
+  })
   it('is offered unequal rings, the thicker one where it centres: (left − right)/2 + what was measured', () => {
     // 57 + 57 read 3.5: 59 left and 57 right take 2 of it, and push the joint 1 to the right.
     const e = check(both(3.5), 57, off(-1))

@@ -2,9 +2,9 @@ import { ASSUMED } from '../lot'
 import { piecesPerPick } from '../response'
 import type { suffixBounds } from './bounds'
 import type { Chances } from './chance-bounds'
-import { beats, binOf, chanceClass, meritKey, type Effort, type MeritKey } from './merit'
+import { classAt, beats, binOf, chanceClass, meritKey, type Effort, type MeritKey } from './merit'
 import { changeVariance, type PreparedDrawer } from './prepare'
-import { classAt, type Found, type SearchQuestion } from './search'
+import type { Found, SearchQuestion } from './question'
 
 export interface Interval {
   readonly low: number

@@ -9,7 +9,8 @@ import { compareKeys, fineWidth } from './merit'
 import type { PreparedDrawer } from './prepare'
 import type { PackQuestion, Proposal } from './proposal'
 import { folded, ranking, stepWidth, type Ranked } from './ranking'
-import { searchPacks, type SearchQuestion } from './search'
+import type { SearchQuestion } from './question'
+import { searchPacks } from './search'
 
 export interface PackChoice {
   readonly proposals: readonly Proposal[]

@@ -81,3 +81,6 @@ export function compareKeys(a: MeritKey, b: MeritKey): number {
 
 /** A step nobody can tell apart by hand, where plays are searched by distance alone: a tenth of a thou, or 2 µm in a metric check. nm */
 export const fineWidth = (unit: LengthUnit): number => (systemOf(unit) === 'metric' ? 2 * NM_PER.um : NM_PER.tenth)
+
+/** The best class a pack of at least this variance can have. */
+export const classAt = (ceilings: readonly number[], variance: number): number => 1 + ceilings.filter(ceiling => variance > ceiling).length

@@ -5,7 +5,7 @@ import { piecesPerPick } from '../response'
 import { binOf, chanceClass, fineWidth, meritKey, type MeritKey } from './merit'
 import type { PreparedDrawer } from './prepare'
 import { proposalFor, type PackQuestion, type Proposal, type ProposalContext } from './proposal'
-import type { Found } from './search'
+import type { Found } from './question'
 
 /** A proposal with its rank in the order of merit. */
 export interface Ranked {

@@ -1,40 +1,11 @@
 import { bisector } from 'd3-array'
-import type { LimitSet } from '../../verdict/limits'
-import type { Also } from '../also'
-import type { Measured } from '../predict'
 import { suffixBounds } from './bounds'
 import { searchCell, type Bin, type CellContext, type Interval } from './cell'
 import { ChanceBounds, WorstChance, type Chances } from './chance-bounds'
-import { CLASSES, binOf, compareKeys, type MeritKey } from './merit'
+import { CLASSES, binOf, classAt, compareKeys } from './merit'
 import type { PreparedDrawer } from './prepare'
+import type { Found, SearchQuestion } from './question'
 
-export interface SearchQuestion {
-  /** what changed packs are reckoned from */
-  readonly from: Measured
-  readonly uRefit: number
-  /** nm */
-  readonly aim: number
-  /** width of the distance bins, nm */
-  readonly width: number
-  /** null: every pack is of one class */
-  readonly limits: LimitSet | null
-  /** what the pieces move besides */
-  readonly also?: readonly Also[]
-  /** chances that part the classes; those of the order of merit unless said */
-  readonly levels?: readonly number[]
-  /** Only packs that leave a play in this closed range (nm). */
-  readonly allowed?: { readonly low: number; readonly high: number }
-  readonly wanted: number
-  /** Search effort before the answer is called unproven. */
-  readonly cap?: number
-}
-
-export interface Found {
-  readonly key: MeritKey
-  /** picks per lot */
-  readonly picks: readonly number[]
-  readonly play: number
-}
 export interface SearchResult {
   readonly found: readonly Found[]
   readonly proven: boolean
@@ -133,6 +104,3 @@ export function searchPacks(drawer: PreparedDrawer, question: SearchQuestion): S
     return false
   }
 }
-
-/** The best class a pack of at least this variance can have. */
-export const classAt = (ceilings: readonly number[], variance: number): number => 1 + ceilings.filter(ceiling => variance > ceiling).length

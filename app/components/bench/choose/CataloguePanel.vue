@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { JudgedEntry } from '#core/check/catalogue'
+import type { JudgedEntry } from '#core/check/judged-catalogue'
 import type { CheckDocument } from '#core/check/document'
 import type { CheckEvaluation } from '#core/check/evaluate-check'
 import type { ResultEvaluation } from '#core/check/evaluate-fitting'

@@ -2,7 +2,7 @@
 import { packIn, piecesIn, type CheckDocument } from '#core/check/document'
 import type { CheckEvaluation } from '#core/check/evaluate-check'
 import type { PlaceEvaluation } from '#core/check/evaluate-place'
-import { conditionsOf, stateWords } from '#core/check/conditions'
+import { conditionsOf, stateWords } from '#core/check/said-conditions'
 import { checkKind } from '#core/check/registry'
 import { shownFigure } from '#core/check/evaluate-check'
 import { pieceList } from '#core/pack/arithmetic'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { PendingItem } from '#core/check/conditions'
+import type { PendingItem } from '#core/check/said-conditions'
 import { shortTime } from '~/composables/shortTime'
 
 /** What is done after the proof: ticked with a name, whenever it is done; it holds nothing back. */

@@ -1,4 +1,4 @@
-import { FIELDS } from '#core/check/torque-preload'
+import { FIELDS } from '#core/check/torque-preload/setup'
 import { defineView } from '../views'
 import PreloadSketch from './PreloadSketch.vue'
 

@@ -1,0 +1,37 @@
+// What a fitting says of the play without its pack, and how such bases agree.
+import type { LengthUnit } from '../quantity/length'
+import { CHI_SQUARE_95 } from '../reading/student'
+import type { LotMap, Pack } from './lot'
+import type { Response } from './response'
+
+/** What the trials are read against. */
+export interface LedgerContext {
+  readonly lots: LotMap
+  /** pieces of other families are never suspected */
+  readonly family: string
+  readonly response: Response
+  readonly unit: LengthUnit
+  /** uncertainty all trials share (the gauge), nm: added once, never averaged down */
+  readonly uShared: number
+}
+
+export interface LedgerEntry {
+  readonly id: string
+  readonly number: number
+  readonly total: number
+  readonly play: number
+  /** null: indistinguishable from zero */
+  readonly base: number | null
+  readonly u: number
+}
+export type BasedEntry = LedgerEntry & { readonly base: number; readonly pack: Pack; readonly uOwn: number }
+
+export const chiSquareLimit = (degrees: number): number => CHI_SQUARE_95[degrees] ?? Infinity
+
+/** Bases weighted by their own uncertainty. */
+export function weightedBase(entries: readonly Pick<BasedEntry, 'base' | 'u'>[]): { value: number; u: number; chiSquare: number } {
+  const weights = entries.map(({ u }) => 1 / u ** 2)
+  const total = weights.reduce((a, b) => a + b, 0)
+  const value = entries.reduce((sum, { base }, i) => sum + base * weights[i]!, 0) / total
+  return { value, u: 1 / Math.sqrt(total), chiSquare: entries.reduce((sum, { base, u }) => sum + ((base - value) / u) ** 2, 0) }
+}
