@@ -10,7 +10,12 @@ ensureBuilt()
 const SEED = process.env.SEED ?? String(Math.floor(Math.random() * 1e6))
 const bin = name => join(root, 'node_modules/.bin', name)
 const STEPS = [
-  ['Every property in full', bin('vitest'), ['run', 'core', 'shared', 'tests/reference', '--reporter=dot'], { PROPERTY_SHARE: '1', SEED }],
+  [
+    'Every property in full',
+    bin('vitest'),
+    ['run', 'core', 'shared', 'server', 'tests/reference', '--reporter=dot'],
+    { PROPERTY_SHARE: '1', LONG: 'yes', SEED },
+  ],
   ['Power cuts', bin('vitest'), ['run', 'tests/power-cut', '--reporter=dot'], { POWER_CUTS: '200', LOOP_CUTS: '50', SEED }],
   ['Lives, against the revision before', process.execPath, [join(root, 'scripts/lives.mjs')], {}],
   ['Everything in the browser, kills, spoilt requests', bin('playwright'), ['test'], { KILLS: '200', FUZZ: '20000', LONG: 'yes', SEED }],

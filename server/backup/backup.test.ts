@@ -20,6 +20,7 @@ import { LEFT_OUT, tablesOf } from './tables'
 import { writeBackupFile } from './write'
 import { schema, schemaUpTo } from '../database/from-source'
 import { demo } from '../../tests/demo-files'
+import { inLong } from '../../tests/runs'
 
 const home = mkdtempSync(join(tmpdir(), 'finitum-backup-'))
 const file = join(home, 'whole.gz')
@@ -116,21 +117,25 @@ describe('a backup', () => {
 })
 
 describe('copies made by themselves', () => {
-  it('are tried, the newest so many stay, and one a day is enough', async () => {
-    const day = (n: number) => new Date(Date.UTC(2030, 0, n, 6))
-    await setCopies(db, home, { folder: null, keep: 2 })
-    expect(await copyWhenDue(db, home, schema, day(1))).toBe(true)
-    expect(await copyWhenDue(db, home, schema, new Date(day(1).getTime() + 3_600_000))).toBe(false)
-    // Nothing was done since.
-    expect(await copyWhenDue(db, home, schema, day(3))).toBe(false)
-    await makeCopy(db, home, schema, day(4))
-    const { copies, folder: place } = await makeCopy(db, home, schema, day(5))
-    expect(copies.map(({ at, tested }) => [at, tested])).toEqual(
-      [5, 4].map(n => [day(n).toISOString(), 'restored in a trial, and the same']),
-    )
-    expect(place).toBe(join(home, 'copies'))
-    expect(readdirSync(place)).toHaveLength(4)
-  }, 120_000)
+  it.runIf(inLong)(
+    'are tried, the newest so many stay, and one a day is enough',
+    async () => {
+      const day = (n: number) => new Date(Date.UTC(2030, 0, n, 6))
+      await setCopies(db, home, { folder: null, keep: 2 })
+      expect(await copyWhenDue(db, home, schema, day(1))).toBe(true)
+      expect(await copyWhenDue(db, home, schema, new Date(day(1).getTime() + 3_600_000))).toBe(false)
+      // Nothing was done since.
+      expect(await copyWhenDue(db, home, schema, day(3))).toBe(false)
+      await makeCopy(db, home, schema, day(4))
+      const { copies, folder: place } = await makeCopy(db, home, schema, day(5))
+      expect(copies.map(({ at, tested }) => [at, tested])).toEqual(
+        [5, 4].map(n => [day(n).toISOString(), 'restored in a trial, and the same']),
+      )
+      expect(place).toBe(join(home, 'copies'))
+      expect(readdirSync(place)).toHaveLength(4)
+    },
+    120_000,
+  )
   it('go into a folder that is there and can be written to', async () => {
     expect(await saidBy(setCopies(db, home, { folder: 'copies', keep: 2 }))).toContain('The whole path')
     expect(await saidBy(setCopies(db, home, { folder: join(home, 'no-such'), keep: 2 }))).toContain('no such folder')

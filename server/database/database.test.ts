@@ -16,6 +16,7 @@ import { SyncedFiles } from './files'
 import { schema, schemaUpTo } from './from-source'
 import { migrate, missing } from './migrate'
 import { demo } from '../../tests/demo-files'
+import { inLong } from '../../tests/runs'
 
 const QUIET = { say: () => undefined, files: (folder: string) => new SyncedFiles(folder) }
 let db: Database
@@ -41,31 +42,35 @@ describe('the database', () => {
     expect((await lite.query("SELECT 1 FROM pg_tables WHERE tablename = 'a'")).rows).toEqual([])
     await lite.close()
   })
-  it('is copied before it is brought up to date, and the newest two copies are kept', async () => {
-    const home = mkdtempSync(join(tmpdir(), 'finitum-copy-'))
-    const data = join(home, 'database')
-    const names = [...schema.migrations.keys()].sort()
-    const said: string[] = []
-    for (const count of [1, 2, 3, 4]) {
-      const old = await openDatabase(data, schemaUpTo(count), { say: line => said.push(line) })
-      if (count === 1) await old.rows("INSERT INTO unit (id, name) VALUES ('u1', 'Ferry ramp')")
-      await old.close()
-    }
-    const copies = readdirSync(home)
-      .filter(name => name !== 'database')
-      .sort()
-    expect(copies.map(name => name.replace(/before-.*Z-/, 'before … '))).toEqual(
-      [names[2], names[3]].map(name => `database.before … ${name!.replace('.sql', '')}`),
-    )
-    expect(said).toHaveLength(3)
-    expect(said.at(-1)).toContain(copies.at(-1))
-    // The older of the two holds what was there after two steps.
-    const copy = await openDatabase(join(home, copies[0]!), schemaUpTo(2))
-    expect(await copy.rows('SELECT name FROM migration ORDER BY name')).toEqual(names.slice(0, 2).map(name => ({ name })))
-    expect(await copy.rows('SELECT name FROM unit')).toEqual([{ name: 'Ferry ramp' }])
-    await copy.close()
-    rmSync(home, { recursive: true })
-  }, 60_000)
+  it.runIf(inLong)(
+    'is copied before it is brought up to date, and the newest two copies are kept',
+    async () => {
+      const home = mkdtempSync(join(tmpdir(), 'finitum-copy-'))
+      const data = join(home, 'database')
+      const names = [...schema.migrations.keys()].sort()
+      const said: string[] = []
+      for (const count of [1, 2, 3, 4]) {
+        const old = await openDatabase(data, schemaUpTo(count), { say: line => said.push(line) })
+        if (count === 1) await old.rows("INSERT INTO unit (id, name) VALUES ('u1', 'Ferry ramp')")
+        await old.close()
+      }
+      const copies = readdirSync(home)
+        .filter(name => name !== 'database')
+        .sort()
+      expect(copies.map(name => name.replace(/before-.*Z-/, 'before … '))).toEqual(
+        [names[2], names[3]].map(name => `database.before … ${name!.replace('.sql', '')}`),
+      )
+      expect(said).toHaveLength(3)
+      expect(said.at(-1)).toContain(copies.at(-1))
+      // The older of the two holds what was there after two steps.
+      const copy = await openDatabase(join(home, copies[0]!), schemaUpTo(2))
+      expect(await copy.rows('SELECT name FROM migration ORDER BY name')).toEqual(names.slice(0, 2).map(name => ({ name })))
+      expect(await copy.rows('SELECT name FROM unit')).toEqual([{ name: 'Ferry ramp' }])
+      await copy.close()
+      rmSync(home, { recursive: true })
+    },
+    60_000,
+  )
   it.each(['reading', 'movement', 'trial', 'trial_piece', 'sign_off', 'event', 'step_tick', 'limit_set'])(
     'rows of %s are never changed or removed',
     async table => {

@@ -39,7 +39,7 @@ test('crankshaft at a shimmed flange, by feelers: measured, shims chosen, fitted
   await sign(page)
 })
 
-test('what can be done about the mains, side by side with its cost; stopped, worked out again, all of it fitted at once', async ({
+test('what can be done about the mains, side by side with its cost; stopped, worked out again, all of it fitted at once @long', async ({
   page,
   shop,
 }) => {
@@ -90,7 +90,7 @@ test('what can be done about the mains, side by side with its cost; stopped, wor
   await expect(page.getByTestId('answer')).toContainText('is expected')
 })
 
-test('which leaves to take next, and one snug stack taken with a wider uncertainty', async ({ page, shop }) => {
+test('which leaves to take next, and one snug stack taken with a wider uncertainty @long', async ({ page, shop }) => {
   await page.goto(`${shop.address}/checks/le-pump`)
   await page.keyboard.press('PageUp')
   await page

@@ -235,7 +235,7 @@ test('a spacer between sealed bearings: two depths, one over a bar, ground to si
   await sign(page)
 })
 
-test('how warm a hub runs: degrees of either kind, judged by their own limit', async ({ page, shop }) => {
+test('how warm a hub runs: degrees of either kind, judged by their own limit @long', async ({ page, shop }) => {
   await newJob(page, shop.address, 'post motorcycle', 'rear wheel')
   await page.keyboard.type('rear hub')
   await pick(page, 'Kind of check', 'Taper bearing')

@@ -59,7 +59,7 @@ test('a universal joint: kit by colour, every ring as a line of plays, one plane
   await sign(page, (await page.locator('#sign-reason').count()) > 0 ? 'never driven in frost' : '')
 })
 
-test('a joint off the middle: unequal rings, the thicker one where it centres, proved against what they should leave', async ({
+test('a joint off the middle: unequal rings, the thicker one where it centres, proved against what they should leave @long', async ({
   page,
   shop,
 }) => {

@@ -81,7 +81,7 @@ test('the whole loop on a demo job, by keyboard alone', async ({ page, shop }) =
   await expect(page.getByLabel('Far reading')).toBeVisible()
 })
 
-test('a job and a check from scratch, with an unknown pack, by keyboard', async ({ page, shop }) => {
+test('a job and a check from scratch, with an unknown pack, by keyboard @long', async ({ page, shop }) => {
   await page.goto(shop.address)
   await expect(page.getByRole('heading', { name: 'On the bench', exact: true })).toBeVisible()
   await page.keyboard.press('n')

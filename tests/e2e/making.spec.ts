@@ -48,7 +48,7 @@ test('a piece lapped for its place: four points a pass, stopped at size, kept fo
   expect(lots.filter(lot => lot.tags.some(tag => tag.startsWith('made for')))).toMatchObject([{ onHand: 1, family: 'Cover shims' }])
 })
 
-test('a piece lapped too thin is stopped, and scrapped; another can be begun', async ({ page, shop }) => {
+test('a piece lapped too thin is stopped, and scrapped; another can be begun @long', async ({ page, shop }) => {
   await page.goto(`${shop.address}/checks/pb-flange`)
   const make = page.getByTestId('make')
   await make.getByRole('button', { name: /what could be made/ }).press('Enter')

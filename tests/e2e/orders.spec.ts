@@ -141,7 +141,10 @@ test('from a drawer that will not do to a signature: listed, ordered, received p
   )
 })
 
-test('what a supplier cancels is said at the check; open checks are looked through; a size for the drawer', async ({ page, shop }) => {
+test('what a supplier cancels is said at the check; open checks are looked through; a size for the drawer @long', async ({
+  page,
+  shop,
+}) => {
   await kit(shop.address, 'capstan shims', '10 x2', '30 x1', '15 x0', '16 x0', '45 x0')
   const bench = await loose(page, shop.address, {
     unit: 'Pilot cutter',

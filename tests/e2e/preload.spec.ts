@@ -112,7 +112,7 @@ test('a steering swivel: first pack by the gap, then the way alone, then by the 
   await expect(page.getByRole('link', { name: /left swivel In, signed · 4 to do/ })).toBeVisible()
 })
 
-test('by feel: drag and side play contradict each other; right by feel is signed with a reason', async ({ page, shop }) => {
+test('by feel: drag and side play contradict each other; right by feel is signed with a reason @long', async ({ page, shop }) => {
   await newJob(page, shop.address, 'quarry loader', 'right swivel')
   await page.keyboard.type('right swivel')
   await pick(page, 'Kind of check', 'Steering swivel')

@@ -76,7 +76,7 @@ test('honed to size: a warm bore reckoned cold, the finished bores proved and si
   await sign(page)
 })
 
-test('a new check: no roller, too few for two rods, then sets from one bag each, taken by keyboard', async ({ page, shop }) => {
+test('a new check: no roller, too few for two rods, then sets from one bag each, taken by keyboard @long', async ({ page, shop }) => {
   await page.goto(`${shop.address}/jobs/moto-engine`)
   await page.getByRole('button', { name: 'New check' }).click()
   await page.getByLabel('Kind of check').selectOption('roller-big-end')
@@ -131,7 +131,7 @@ test('a new check: no roller, too few for two rods, then sets from one bag each,
   await expect(page.getByTestId('set-row').nth(0)).toContainText('taken')
 })
 
-test('a set judged by a sample, the bore read in its planes, honed and finished: every figure at its point, by keyboard', async ({
+test('a set judged by a sample, the bore read in its planes, honed and finished: every figure at its point, by keyboard @long', async ({
   page,
   shop,
 }) => {

@@ -87,7 +87,7 @@ test('a housing bore read round the clock, dowels and their place chosen, a misr
   await sign(page, (await page.locator('#sign-reason').count()) > 0 ? 'read twice' : '')
 })
 
-test('a shaft between centres: bow by half its runout, nothing to choose', async ({ page, shop }) => {
+test('a shaft between centres: bow by half its runout, nothing to choose @long', async ({ page, shop }) => {
   await newJob(page, shop.address, 'quarry loader', 'bent half shaft')
   await page.keyboard.type('half shaft')
   await pick(page, 'Kind of check', 'Runout')
