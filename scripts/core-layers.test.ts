@@ -38,10 +38,19 @@ describe('core', () => {
     expect(files.flatMap(file => circleFrom(file)?.join(' → ') ?? [])).toEqual([])
   })
   it('has kinds nobody imports but the register', () => {
-    const inKind = (file: string) => /^core\/check\/([^/]+)\//.exec(file)?.[1]
+    const inKind = (file: string) => /^core\/check\/kinds\/([^/]+)\//.exec(file)?.[1]
     const strangers = [...imports].flatMap(([file, list]) =>
       list.filter(to => inKind(to) && inKind(to) !== inKind(file) && file !== 'core/check/registry.ts').map(to => `${file} → ${to}`),
     )
     expect(strangers).toEqual([])
+  })
+  it('has kinds that know nothing of how they are judged; what is offered over a whole check comes after it', () => {
+    const after = ['core/check/kinds/bearing-clearance/options.ts', 'core/check/kinds/gear-train/what-if.ts']
+    const looks = [...imports].flatMap(([file, list]) =>
+      list
+        .filter(to => /^core\/check\/(common|kinds)\//.test(file) && !after.includes(file) && to.startsWith('core/check/evaluate/'))
+        .map(to => `${file} → ${to}`),
+    )
+    expect(looks).toEqual([])
   })
 })

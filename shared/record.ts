@@ -1,4 +1,4 @@
-import type { MatchedSet } from '#core/check/matched-set'
+import type { MatchedSet } from '#core/check/evaluate/matched-set'
 import type { Coded } from '#core/label/code'
 import type { LengthUnit } from '#core/quantity/length'
 import type { MeasureUnit } from '#core/quantity/measure'

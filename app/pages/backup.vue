@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { api, faultAt, faultsOf, write } from '~/composables/useApi'
-import { shortTime } from '~/composables/shortTime'
+import { api, faultAt, faultsOf, write } from '~/composables/server/useApi'
+import { shortTime } from '~/composables/words/shortTime'
 import type { Copies } from '#shared/record'
 import type { Fault } from '#shared/types'
 

@@ -1,13 +1,14 @@
 <script setup lang="ts">
+import { useWorksheetIn } from '~/composables/files/useWorksheetIn'
 import { watchDebounced } from '@vueuse/core'
-import { api, faultAt, faultsOf } from '~/composables/useApi'
-import { key, useKeys } from '~/composables/useKeys'
+import { api, faultAt, faultsOf } from '~/composables/server/useApi'
+import { key, useKeys } from '~/composables/keys/useKeys'
 import { usePreferences } from '~/stores/preferences'
 import { formatFigure } from '#core/quantity/figure'
 import { STAGE_NAME } from '#core/worksheet/job-facts'
-import { dayText } from '~/composables/dayText'
-import { waitingText } from '~/composables/waitingText'
-import { today } from '~/composables/today'
+import { dayText } from '~/composables/words/dayText'
+import { waitingText } from '~/composables/words/waitingText'
+import { today } from '~/composables/words/today'
 import type { Fault, JobList, JobSummary, RouteView, StationMark } from '#shared/types'
 
 const STATES = [

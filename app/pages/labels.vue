@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import type { Coded } from '#core/label/code'
 import { SHEETS } from '#core/label/sheets'
-import { api, faultAt, faultsOf, write } from '~/composables/useApi'
-import { saveBlob } from '~/composables/saveText'
+import { api, faultAt, faultsOf, write } from '~/composables/server/useApi'
+import { saveBlob } from '~/composables/files/saveText'
 import type { LabelView } from '#shared/record'
 import type { Fault } from '#shared/types'
 

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { bySupplier, outstanding } from '#core/pack/order-list'
-import { key, useKeys } from '~/composables/useKeys'
-import { useScanTaker } from '~/composables/useScan'
-import { useOrders } from '~/composables/useOrders'
-import { usePicked } from '~/composables/usePicked'
+import { key, useKeys } from '~/composables/keys/useKeys'
+import { useScanTaker } from '~/composables/keys/useScan'
+import { useOrders } from '~/composables/drawer/useOrders'
+import { usePicked } from '~/composables/keys/usePicked'
 
 /** What is to be ordered, by supplier; what is on its way; what came. */
 const picked = usePicked()

@@ -1,11 +1,12 @@
 <script setup lang="ts">
+import { useFileIn } from '~/composables/files/useFileIn'
 import { group } from 'd3-array'
 import { formatLength, markedText } from '#core/quantity/format-length'
 import { UNIT_NAME } from '#core/quantity/length'
-import { api, faultsOf } from '~/composables/useApi'
-import { usePicked } from '~/composables/usePicked'
-import { key, useKeys } from '~/composables/useKeys'
-import { useRemoval } from '~/composables/useRemoval'
+import { api, faultsOf } from '~/composables/server/useApi'
+import { usePicked } from '~/composables/keys/usePicked'
+import { key, useKeys } from '~/composables/keys/useKeys'
+import { useRemoval } from '~/composables/server/useRemoval'
 import { usePreferences } from '~/stores/preferences'
 import type { Fault, StockLot, StockView } from '#shared/types'
 

@@ -1,7 +1,7 @@
 import { useBroadcastChannel, useIntervalFn } from '@vueuse/core'
 import { watch, type Ref, type ShallowRef } from 'vue'
 import type { CheckView } from '#shared/types'
-import { api } from '~/composables/useApi'
+import { api } from '~/composables/server/useApi'
 import type { Connection } from './sending'
 
 /** How often an open check asks whether another machine was faster. */

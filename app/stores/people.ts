@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
 import { ref } from 'vue'
-import { api } from '~/composables/useApi'
+import { api } from '~/composables/server/useApi'
 import type { Person } from '#shared/record'
 
 /** Who works here: asked for once, and again when it was changed from here. */

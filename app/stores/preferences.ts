@@ -4,7 +4,7 @@ import { computed, watchEffect } from 'vue'
 import type { FormatOptions } from '#core/quantity/figure'
 import { unitFor, otherUnit, formatLength } from '#core/quantity/format-length'
 import type { UnitSystem } from '#core/quantity/length'
-import { SIGNER } from '~/composables/useApi'
+import { SIGNER } from '~/composables/server/useApi'
 
 /** What this screen prefers: unit system and theme. The unit shown is also the unit a bare figure takes. */
 export const usePreferences = defineStore('preferences', () => {

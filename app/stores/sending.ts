@@ -3,7 +3,7 @@ import { ref, shallowRef, type ShallowRef } from 'vue'
 import { v4 as uuid } from 'uuid'
 import type { CheckView } from '#shared/types'
 import type { CheckRequest } from '#shared/writes'
-import { AwayError, RefusedError, api, write as send } from '~/composables/useApi'
+import { AwayError, RefusedError, api, write as send } from '~/composables/server/useApi'
 import { usePreferences } from './preferences'
 import { requestOf, storedWrites, storeWrite, type PendingWrite } from './outbox'
 

@@ -1,5 +1,5 @@
-import { prepareRequest } from '#core/check/evaluate-check'
-import type { ChoiceRequest } from '#core/check/evaluate-place'
+import { prepareRequest } from '#core/check/evaluate/evaluate-check'
+import type { ChoiceRequest } from '#core/check/evaluate/evaluate-place'
 import { choosePacks, type PackChoice } from '#core/pack/chooser/choose'
 import type { PreparedDrawer } from '#core/pack/chooser/prepare'
 

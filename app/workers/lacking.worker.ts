@@ -1,4 +1,4 @@
-import { lackingPlaces, type LackingPlace } from '#core/check/lacking'
+import { lackingPlaces, type LackingPlace } from '#core/check/evaluate/lacking'
 import type { CheckDocument } from '#core/check/document'
 import type { Lot } from '#core/pack/lot'
 

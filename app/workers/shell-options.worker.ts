@@ -1,8 +1,8 @@
 import highsLoader from 'highs'
 import wasm from 'highs/runtime?url'
-import { shellOptions, type ShellOption } from '#core/check/bearing-clearance/options'
+import { shellOptions, type ShellOption } from '#core/check/kinds/bearing-clearance/options'
 import type { CheckDocument } from '#core/check/document'
-import { evaluateCheck } from '#core/check/evaluate-check'
+import { evaluateCheck } from '#core/check/evaluate/evaluate-check'
 import type { Lot } from '#core/pack/lot'
 import { highsSolver, type Solve } from '#core/pack/allocation/solver'
 

@@ -5,9 +5,9 @@ import { twoSided, type LimitSet } from '../verdict/limits'
 import { newLot } from '../command/found-pack'
 import type { Lot } from '../pack/lot'
 import { asItWasFound, drawerFor, limitsOf, newerThan, packIn, piecesIn, sheetsFor } from './document'
-import { plausibleAt } from './plausible'
+import { plausibleAt } from './evaluate/plausible'
 import { checkKind } from './registry'
-import { spreadsOf } from './repeatability'
+import { spreadsOf } from './evaluate/repeatability'
 
 const band = (lower: number, upper: number): LimitSet => twoSided(thou(lower), thou(upper), 'thou', { kind: 'own' })
 

@@ -1,4 +1,4 @@
-import { pendingItems } from '../check/said-conditions'
+import { pendingItems } from '../check/evaluate/said-conditions'
 import { checkKind } from '../check/registry'
 import { lowerFirst } from '../quantity/first-letter'
 import type { Bench, ClearCommand, SayCommand } from './command'

@@ -28,7 +28,10 @@ export type BasedEntry = LedgerEntry & { readonly base: number; readonly pack: P
 
 export const chiSquareLimit = (degrees: number): number => CHI_SQUARE_95[degrees] ?? Infinity
 
-/** Bases weighted by their own uncertainty. */
+/**
+ * Bases weighted by their own uncertainty.
+ * @example weightedBase([{ base: 1, u: 1 }, { base: 3, u: 1 }]) // { value: 2, chiSquare: 2 }
+ */
 export function weightedBase(entries: readonly Pick<BasedEntry, 'base' | 'u'>[]): { value: number; u: number; chiSquare: number } {
   const weights = entries.map(({ u }) => 1 / u ** 2)
   const total = weights.reduce((a, b) => a + b, 0)

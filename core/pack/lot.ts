@@ -142,6 +142,7 @@ export function lotOf(lots: LotMap, id: string): Lot {
 
 export const packTotal = (pack: Pack, lots: LotMap): Nm =>
   nm(pack.reduce((sum, piece) => sum + piece.count * thickness(lotOf(lots, piece.lotId)), 0))
+/** @example pieceCount([{ lotId: 'a', count: 2 }, { lotId: 'b', count: 1 }]) // 3 */
 export const pieceCount = (pack: Pack): number => pack.reduce((sum, piece) => sum + piece.count, 0)
 
 export interface PackChange {
@@ -149,7 +150,10 @@ export interface PackChange {
   readonly in: Pack
 }
 
-/** What to take out and put in to get from one pack to another. */
+/**
+ * What to take out and put in to get from one pack to another.
+ * @example packChange([{ lotId: 'a', count: 2 }], [{ lotId: 'a', count: 1 }, { lotId: 'b', count: 1 }]) // { out: [{ lotId: 'a', count: 1 }], in: [{ lotId: 'b', count: 1 }] }
+ */
 export function packChange(from: Pack, to: Pack): PackChange {
   const counts = new Map<string, number>()
   for (const piece of from) counts.set(piece.lotId, (counts.get(piece.lotId) ?? 0) - piece.count)

@@ -14,7 +14,10 @@ export interface OrderLine {
   readonly cancelled: string | null
 }
 
-/** How many are still to come. */
+/**
+ * How many are still to come.
+ * @example outstanding({ pieces: 5, arrived: 2, cancelled: null }) // 3
+ */
 export const outstanding = ({ pieces, arrived, cancelled }: Pick<OrderLine, 'pieces' | 'arrived' | 'cancelled'>): number =>
   cancelled === null ? Math.max(0, pieces - arrived) : 0
 

@@ -31,7 +31,10 @@ export interface Prediction extends Combined {
   readonly rests: 'reading' | 'before' | 'sum'
 }
 
-/** The same pieces, in whatever order they are listed. */
+/**
+ * The same pieces, in whatever order they are listed.
+ * @example samePack([{ lotId: 'a', count: 1 }], [{ lotId: 'a', count: 2 }]) // false
+ */
 export function samePack(a: Pack, b: Pack): boolean {
   const change = packChange(a, b)
   return change.out.length + change.in.length === 0
@@ -101,7 +104,10 @@ export const refitUncertainty = ({ from, uRefit }: Pick<Grounds, 'from' | 'uRefi
     { u: uRefit, nu: Infinity },
   ])
 
-/** Total that would bring the play exactly to `target`, nm. */
+/**
+ * Total that would bring the play exactly to `target`, nm.
+ * @example totalFor(thou(4), thou(20), thou(30), { perPiece: -1, pair: false }) // thou(46)
+ */
 export const totalFor = (target: number, play: number, fittedTotal: number, response: Response): number =>
   fittedTotal + (target - play) / response.perPiece
 

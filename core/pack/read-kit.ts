@@ -44,6 +44,7 @@ const MOST = 200
  * `1.0 inside 30.2 outside 42`. Cells are parted by tabs,
  * semicolons or spaces; a first line without figures is a heading. A mark or a colour names one size.
  * @param unit  what a bare size means
+ * @example readKit('10 x2', 'thou') // { faults: [], sizes: [{ nominal: thou(10), count: 2 }] }
  */
 export function readKit(text: string, unit: LengthUnit): Kit {
   const lines = text.split(/\r?\n/).map((words, i) => ({ words: words.trim(), line: i + 1 }))

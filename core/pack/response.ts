@@ -9,6 +9,9 @@ export interface Response {
   readonly pair: boolean
 }
 
-/** Change of play for one pick from the drawer (a piece, or an equal pair), per thickness. */
+/**
+ * Change of play for one pick from the drawer (a piece, or an equal pair), per thickness.
+ * @example perPick({ perPiece: 1, pair: true }) // 2
+ */
 export const perPick = (response: Response): number => response.perPiece * (response.pair ? 2 : 1)
 export const piecesPerPick = (response: Response): number => (response.pair ? 2 : 1)

@@ -15,6 +15,7 @@ export interface Window {
  * @param play  measured, nm
  * @param fittedTotal  of the pack it was measured with, nm; 0 when unknown, and the window is then one of changes
  * @returns null without limits, or when no total of zero or more can do it
+ * @example packWindow(twoSided(thou(2), thou(6), 'thou', { kind: 'book' }), thou(20), thou(30), { perPiece: -1, pair: false }) // { low: thou(44), high: thou(48) }
  */
 export function packWindow(limits: LimitSet | null, play: number, fittedTotal: number, response: Response, known = true): Window | null {
   const ends = endsOf(limits)

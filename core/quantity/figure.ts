@@ -142,6 +142,7 @@ export type FigureEntry =
  * A figure as it is typed, of the quantity that the unit of a bare one belongs to.
  * @param options  what is asked about, of lengths
  * @param change  by how much, not how much
+ * @example parseFigure('1.2', 'N·m') // { ok: true, value: 1.2e9 }
  */
 export function parseFigure(text: string, bare: Unit, options: EntryOptions = {}, change = false): FigureEntry {
   if (isLengthUnit(bare)) return parseLength(text, bare, options)

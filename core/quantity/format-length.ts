@@ -17,7 +17,10 @@ export const pieceDecimals = (values: readonly number[], unit: LengthUnit): numb
 /** The size of a piece: 18, 63.25, 0.457. */
 export const pieceText = (value: number, unit: LengthUnit): string =>
   formatLength(value, unit, { trim: true, decimals: pieceDecimals([value], unit) })
-/** The size of a piece in the system it was made in: `4 thou`, `0.10 mm`. */
+/**
+ * The size of a piece in the system it was made in: `4 thou`, `0.10 mm`.
+ * @example markedText(thou(10)) // '10 thou'
+ */
 export const markedText = (length: number): string =>
   meantInInches(length)
     ? `${pieceText(length, 'thou')} thou`

@@ -32,9 +32,13 @@ export function nm(n: number): Nm {
   return (n === 0 ? 0 : n) as Nm
 }
 
-/** `thou(7.5)` is 190 500 nm. For constants and tests: what a technician types goes through `parseLength`. */
+/**
+ * `thou(7.5)` is 190 500 nm. For constants and tests: what a technician types goes through `parseLength`.
+ * @example thou(19) // 482600
+ */
 export const thou = (n: number): Nm => nm(Math.round(n * NM_PER.thou))
 export const inches = (n: number): Nm => nm(Math.round(n * NM_PER.in))
+/** @example mm(0.05) // 50000 */
 export const mm = (n: number): Nm => nm(Math.round(n * NM_PER.mm))
 
 export const ZERO = nm(0)

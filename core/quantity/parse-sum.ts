@@ -7,6 +7,7 @@ export type SumEntry = LengthEntry & { readonly parts: number }
 /**
  * Reads one length, or a stack of leaves as it lies in the hand: `15+16+17+9`. A unit after the last part is that of all that have none.
  * What is asked about is the sum.
+ * @example parseSum('20 + 3', 'thou') // { ok: true, value: thou(23) }
  */
 export function parseSum(text: string, entryUnit: LengthUnit, options: EntryOptions = {}): SumEntry {
   if (text.length > LONGEST_TEXT) return { ...parseLength(text, entryUnit), parts: 1 }

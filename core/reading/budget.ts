@@ -44,6 +44,7 @@ export interface Combined {
  * Source: JCGM 100:2008, 5.1.2, G.4.1, G.6.4.
  * @param lines  independent contributions, u in nm
  * @param level  coverage, 0.95 unless said
+ * @example combine([{ u: 3, nu: Infinity }, { u: 4, nu: Infinity }]) // { u: 5, nu: Infinity }
  */
 export function combine(lines: readonly Pick<BudgetLine, 'u' | 'nu'>[], level = 0.95): Combined {
   const variance = lines.reduce((sum, line) => sum + line.u ** 2, 0)
@@ -55,5 +56,8 @@ export function combine(lines: readonly Pick<BudgetLine, 'u' | 'nu'>[], level = 
   return { u, nu, nuExact, k, U: k * u }
 }
 
-/** Standard uncertainty of a rectangular distribution of half-width a. */
+/**
+ * Standard uncertainty of a rectangular distribution of half-width a.
+ * @example rectangular(3) // Math.sqrt(3)
+ */
 export const rectangular = (a: number): number => a / Math.sqrt(3)

@@ -1,7 +1,6 @@
 import { combine, rectangular, type BudgetLine, type Combined } from './budget'
 import { readableStep, type Gauge } from './gauge'
-import { unvoided, type FigureReading } from './reading'
-import type { Repeat } from './reading'
+import { unvoided, type FigureReading, type Repeat } from './reading'
 import { closingError, meanSignedPlay, signedPlay } from './repeat'
 import { mean, standardDeviation } from './statistics'
 import { coverageFactor } from './student'

@@ -1,6 +1,5 @@
 import { formatChange, type Unit } from '../quantity/figure'
-import { unvoided, type FigureReading, type ReadingHead } from './reading'
-import type { Repeat } from './reading'
+import { unvoided, type FigureReading, type ReadingHead, type Repeat } from './reading'
 import { closingError, signedPlay } from './repeat'
 import { median } from './statistics'
 

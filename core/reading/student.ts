@@ -46,7 +46,10 @@ function incompleteBeta(x: number, a: number, b: number): number {
   return x < (a + 1) / (a + b + 2) ? (front * betaFraction(x, a, b)) / a : 1 - (front * betaFraction(1 - x, b, a)) / b
 }
 
-/** P(Z ≤ z) of the standard normal distribution. */
+/**
+ * P(Z ≤ z) of the standard normal distribution.
+ * @example normalCdf(1.959964) // 0.975
+ */
 export function normalCdf(z: number): number {
   if (z === 0) return 0.5
   const x = Math.abs(z)
@@ -109,7 +112,10 @@ export function studentQuantile(p: number, nu: number): number {
 
 export const normalQuantile = (p: number): number => studentQuantile(p, Infinity)
 
-/** Coverage factor for a two-sided interval: k95 is `coverageFactor(ν)`. */
+/**
+ * Coverage factor for a two-sided interval: k95 is `coverageFactor(ν)`.
+ * @example coverageFactor(2) // 4.30265
+ */
 export const coverageFactor = (nu: number, level = 0.95): number => studentQuantile((1 + level) / 2, nu)
 
 /** Upper 95 % point of chi-square, 1 to 10 degrees of freedom (Abramowitz & Stegun table 26.8). */

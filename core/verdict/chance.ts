@@ -26,6 +26,7 @@ function upTo(x: number, { value, u, nu }: Known): number {
 /**
  * The chance that the true figure lies inside, below and above the limits, from its t (or normal) distribution.
  * Source: JCGM 106:2012, 7. Null when there are no limits to judge by.
+ * @example chanceInLimits({ value: 0, u: 1, nu: Infinity }, twoSided(-1, 1, 'mm', { kind: 'book' }))?.inside // 0.682689
  */
 export function chanceInLimits(known: Known, limits: LimitSet | null): Chance | null {
   const ends = endsOf(limits)

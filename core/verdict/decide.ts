@@ -41,6 +41,7 @@ function sureState(chance: Chance, level: number): VerdictState {
 /**
  * Judges a figure (nm) against one set of limits under every rule.
  * Source: ISO 14253-1:2017 default of 95 %; JCGM 106:2012, 8.
+ * @example judge({ value: thou(3), u: thou(0.2), nu: Infinity }, twoSided(thou(2), thou(5), 'thou', { kind: 'book' }), 'guarded') // { state: 'in' }
  */
 export function judge(known: Known, limits: LimitSet | null, rule: DecisionRule): Verdict {
   const chance = chanceInLimits(known, limits)

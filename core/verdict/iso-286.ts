@@ -59,7 +59,10 @@ export function shaftLimits(nominal: number, of: ShaftClass): Deviations | null 
   return deviation <= 0 && 'fgh'.includes(of[0]!) ? micrometres(deviation - width, deviation) : micrometres(deviation, deviation + width)
 }
 
-/** Limits of a hole class at a nominal size (nm): the mirror of the shaft of its letter, from K on shifted by the difference of the grades. */
+/**
+ * Limits of a hole class at a nominal size (nm): the mirror of the shaft of its letter, from K on shifted by the difference of the grades.
+ * @example holeLimits(mm(50), 'H7') // { lower: 0, upper: 25000 }
+ */
 export function holeLimits(nominal: number, of: HoleClass): Deviations | null {
   const D = stepOf(nominal)
   if (D === null) return null

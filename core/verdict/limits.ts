@@ -106,7 +106,10 @@ export interface Ends {
   readonly lowerExcluded: boolean
   readonly upperExcluded: boolean
 }
-/** The ends that judge, ±Infinity where open; null when nothing can be judged. */
+/**
+ * The ends that judge, ±Infinity where open; null when nothing can be judged.
+ * @example endsOf({ kind: 'upper', upper: thou(4), unit: 'thou', source: { kind: 'book' } }) // { lower: -Infinity, upper: thou(4) }
+ */
 export function endsOf(limits: LimitSet | null): Ends | null {
   if (!limits || limits.kind === 'none' || limits.kind === 'figure') return null
   const [low, high] = [limits.kind === 'upper' ? null : limits, limits.kind === 'lower' ? null : limits]
@@ -177,7 +180,10 @@ export const overZeroAtLeast = (limits: LimitSet | null): LimitSet =>
         source: { kind: 'common-practice', text: 'some play, never zero' },
       }
 
-/** Width for the gates and the gauge test, nm: 0…upper when one-sided upwards, null when only a lower limit or none is known. */
+/**
+ * Width for the gates and the gauge test, nm: 0…upper when one-sided upwards, null when only a lower limit or none is known.
+ * @example bandOf(twoSided(thou(2), thou(5), 'thou', { kind: 'book' })) // thou(3)
+ */
 export function bandOf(limits: LimitSet | null): number | null {
   if (!limits) return null
   if (limits.kind === 'two-sided') return limits.upper - limits.lower
@@ -236,7 +242,10 @@ export function limitFigure(end: Exact, unit: Unit): string {
     : formatFigure(end, unit, { trim: true, decimals: decimalsIn(unit) })
 }
 
-/** `19 – 30 thou`, `up to 2 thou`, `over 0, up to 0.05 mm`. */
+/**
+ * `19 – 30 thou`, `up to 2 thou`, `over 0, up to 0.05 mm`.
+ * @example describeLimits(twoSided(thou(19), thou(30), 'thou', { kind: 'book' })) // '19 – 30 thou'
+ */
 export function describeLimits(limits: LimitSet | null, unit?: Unit): string {
   if (!limits || limits.kind === 'none') return 'no limit known'
   const shown = unit ?? limits.unit

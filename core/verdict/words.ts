@@ -11,7 +11,10 @@ export const PRELOAD_WORDS: EndWords = { below: 'Too little', above: 'Too much' 
 export const FIT_WORDS: EndWords = { below: 'Too tight', above: 'Too loose' }
 export const SIZE_WORDS: EndWords = { below: 'Below', above: 'Above' }
 
-/** The word for a state. */
+/**
+ * The word for a state.
+ * @example verdictWord('above', PLAY_WORDS) // 'Loose'
+ */
 export function verdictWord(state: VerdictState, ends: EndWords): string {
   switch (state) {
     case 'below':

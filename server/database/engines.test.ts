@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import type { PGlite } from '@electric-sql/pglite'
-import { evaluateCheck } from '#core/check/evaluate-check'
+import { evaluateCheck } from '#core/check/evaluate/evaluate-check'
 import { checkKind } from '#core/check/registry'
 import { nm, thou } from '#core/quantity/length'
 import { openDatabase, type Database, type Prepared } from './client'

@@ -1,4 +1,4 @@
-import { spreadsOf } from '#core/check/repeatability'
+import { spreadsOf } from '#core/check/evaluate/repeatability'
 import { wholeCheck } from './checks'
 import type { Database } from './client'
 import { keepSpreads } from './readings'

@@ -1,5 +1,5 @@
 import type { PointReading } from '#core/check/document'
-import type { Spread } from '#core/check/repeatability'
+import type { Spread } from '#core/check/evaluate/repeatability'
 import type { Nm } from '#core/quantity/length'
 import type { Torque } from '#core/quantity/measure'
 import type { Pooled } from '#core/reading/estimate'

@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { evaluateCheck } from '#core/check/evaluate-check'
+import { evaluateCheck } from '#core/check/evaluate/evaluate-check'
 import { nm, thou } from '#core/quantity/length'
 import { readWorksheet } from '#core/worksheet/read'
 import type { Progress } from '#shared/types'

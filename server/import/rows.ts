@@ -1,6 +1,6 @@
 import { v4 as uuid } from 'uuid'
 import type { CheckDocument, Clearing, PartChange, PointReading } from '#core/check/document'
-import { gaugeOf as usedAt } from '#core/check/gauge-needs'
+import { gaugeOf as usedAt } from '#core/check/evaluate/gauge-needs'
 import { bindParts, type JobPart } from '#core/check/parts'
 import { checkKind } from '#core/check/registry'
 import { ways } from '#core/method/ways'

@@ -1,4 +1,4 @@
-import { evaluateCheck } from '#core/check/evaluate-check'
+import { evaluateCheck } from '#core/check/evaluate/evaluate-check'
 import { drawerFor, sheetsFor, type CheckDocument } from '#core/check/document'
 import type { Bench } from '#core/command/command'
 import { inDrawerOrder } from '#core/pack/lot'

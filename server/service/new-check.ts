@@ -1,5 +1,5 @@
 import type { CheckKind } from '#core/check/contract'
-import { evaluateCheck } from '#core/check/evaluate-check'
+import { evaluateCheck } from '#core/check/evaluate/evaluate-check'
 import { checkKind } from '#core/check/registry'
 import type { Setup } from '#core/check/setup'
 import type { SettingsChange } from '#core/command/command'

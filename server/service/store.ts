@@ -1,4 +1,4 @@
-import { spreadsOf } from '#core/check/repeatability'
+import { spreadsOf } from '#core/check/evaluate/repeatability'
 import type { CheckDocument } from '#core/check/document'
 import type { Bench } from '#core/command/command'
 import type { Happening } from '#core/command/happening'

@@ -1,5 +1,5 @@
-import { evaluateCheck } from '#core/check/evaluate-check'
-import { matchedSet } from '#core/check/matched-set'
+import { evaluateCheck } from '#core/check/evaluate/evaluate-check'
+import { matchedSet } from '#core/check/evaluate/matched-set'
 import { checkKinds } from '#core/check/registry'
 import type { UnitChangeDto } from '#shared/dto/job'
 import type { UnitView } from '#shared/record'

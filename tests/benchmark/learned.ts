@@ -1,4 +1,4 @@
-import { evaluateCheck } from '#core/check/evaluate-check'
+import { evaluateCheck } from '#core/check/evaluate/evaluate-check'
 import { median } from 'd3-array'
 import { exact } from '#core/quantity/figure'
 import { twoSided } from '#core/verdict/limits'

@@ -37,7 +37,10 @@ test('setting a micrometer: 1.7767 in is sleeve 1.775, thimble 1, vernier 7; cal
   await expect(helper).toContainText('no setting below zero')
 })
 
-test('building a bore gauge from an edited kit; overlapping ranges both will do, a missing piece is left out', async ({ page, shop }) => {
+test('building a bore gauge from an edited kit; overlapping ranges both will do, a missing piece is left out @long', async ({
+  page,
+  shop,
+}) => {
   await page.goto(`${shop.address}/gauges`)
   await page.getByRole('tab', { name: 'Bore gauge' }).click()
   const helper = page.getByTestId('bore-helper')
@@ -61,7 +64,7 @@ test('building a bore gauge from an edited kit; overlapping ranges both will do,
   await expect(helper).toContainText('Nothing in the box reaches that bore.')
 })
 
-test('heat: says when it matters; a negative temperature is one, below absolute zero is none', async ({ page, shop }) => {
+test('heat: says when it matters; a negative temperature is one, below absolute zero is none @long', async ({ page, shop }) => {
   await page.goto(`${shop.address}/checks/le-mains`)
   await expect(page.getByTestId('verdict')).toContainText('Loose')
   await page.keyboard.press('h')

@@ -88,7 +88,7 @@ test('a scan is never a command: on the bench nothing is fitted, logged or struc
   await expect(list).toHaveValue('dial-metric')
 })
 
-test('a gauge’s label opens it in the register', async ({ page, shop }) => {
+test('a gauge’s label opens it in the register @long', async ({ page, shop }) => {
   const code = await codeOf(shop.address, 'gauge', 'dial-metric')
   await page.goto(`${shop.address}/gauges`)
   await expect(page.getByRole('region', { name: 'Register of gauges' })).toBeVisible()

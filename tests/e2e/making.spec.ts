@@ -65,7 +65,7 @@ test('a piece lapped too thin is stopped, and scrapped; another can be begun @lo
   await expect(make.getByTestId('make-option').first()).toBeVisible()
 })
 
-test('price and days to come are kept with a size, and the order plan counts them; sheet is never offered as a piece', async ({
+test('price and days to come are kept with a size, and the order plan counts them; sheet is never offered as a piece @long', async ({
   page,
   shop,
 }) => {

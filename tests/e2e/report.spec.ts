@@ -60,7 +60,7 @@ test('a report by keyboard: read on the page, taken as a PDF with the same figur
   )
 })
 
-test('a name in letters the PDF has not is said, and printed from the page; Greek and Cyrillic are set', async ({ page, shop }) => {
+test('a name in letters the PDF has not is said, and printed from the page; Greek and Cyrillic are set @long', async ({ page, shop }) => {
   const make = async (unit: string, id: string) => {
     const answer = await fetch(`${shop.address}/api/jobs`, {
       method: 'POST',

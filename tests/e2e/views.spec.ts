@@ -106,6 +106,8 @@ async function walk(
   visit: (look: (name: string) => Promise<void>, to: (path: string) => Promise<void>) => Promise<void>,
 ) {
   const wrong: string[] = []
+  // Sent once, there on every page.
+  await page.addInitScript({ content: axe })
   const underWay = new Set<Request>()
   page.on('request', request => {
     underWay.add(request)
@@ -117,7 +119,6 @@ async function walk(
   page.on('console', message => void (message.type() === 'error' && wrong.push(message.text())))
   page.on('pageerror', error => wrong.push(error.message))
   const look = async (name: string) => {
-    await page.evaluate(axe)
     expect(await faultsIn(page, null), `${name}, light`).toEqual([])
     // The theme changes colours and nothing else, and its colours have names of their own: every view of it in the long run.
     if (process.env.LONG === 'yes' || IN_THE_DARK.includes(name)) {

@@ -1,5 +1,5 @@
 import type { CheckDocument, PointReading } from '#core/check/document'
-import { answerRequest, evaluateCheck } from '#core/check/evaluate-check'
+import { answerRequest, evaluateCheck } from '#core/check/evaluate/evaluate-check'
 import type { MeasuringPoint } from '#core/check/contract'
 import { checkKind } from '#core/check/registry'
 import { apply } from '#core/command/apply'

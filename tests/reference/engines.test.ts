@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { evaluateCheck } from '#core/check/evaluate-check'
+import { evaluateCheck } from '#core/check/evaluate/evaluate-check'
 import { dialFigure, boreOf, ringMaster } from '#core/method/bore-gauge/bore'
 import { gradeFor, scaleStep } from '#core/method/plastic-strip/scale'
 import { inches, nm, thou } from '#core/quantity/length'

@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import type { CheckDocument } from '#core/check/document'
-import type { CheckEvaluation } from '#core/check/evaluate-check'
+import type { CheckEvaluation } from '#core/check/evaluate/evaluate-check'
 import { checkKind } from '#core/check/registry'
 import type { Phase } from '#core/method/step'
 import { useKindView } from '~/components/bench/kinds/views'
-import type { useCommand } from '~/composables/useCommand'
-import type { useFitting } from '~/composables/useFitting'
-import type { useShown } from '~/composables/useShown'
+import type { useCommand } from '~/composables/bench/useCommand'
+import type { useFitting } from '~/composables/bench/useFitting'
+import type { useShown } from '~/composables/bench/useShown'
 import { useBench } from '~/stores/bench'
 import type { CheckBody } from '#shared/writes'
 

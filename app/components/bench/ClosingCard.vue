@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import type { CheckDocument } from '#core/check/document'
-import type { CheckEvaluation } from '#core/check/evaluate-check'
+import type { CheckEvaluation } from '#core/check/evaluate/evaluate-check'
 import { checkKind } from '#core/check/registry'
-import { closingCard } from '~/composables/closingCard'
-import { stateText } from '~/composables/stateColour'
+import { closingCard } from '~/composables/bench/closingCard'
+import { stateText } from '~/composables/words/stateColour'
 import { usePreferences } from '~/stores/preferences'
 
 /** Before there is no way back, at one key: the question, the figure, what it rests on, what is pending. Readable from two metres. */

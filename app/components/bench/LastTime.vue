@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import type { ResultEvaluation } from '#core/check/evaluate-fitting'
-import { unitOfResult } from '#core/check/results'
+import type { ResultEvaluation } from '#core/check/evaluate/evaluate-fitting'
+import { unitOfResult } from '#core/check/common/results'
 import { formatChange, formatFigure, unitName } from '#core/quantity/figure'
-import { api } from '~/composables/useApi'
-import { dayText } from '~/composables/dayText'
+import { api } from '~/composables/server/useApi'
+import { dayText } from '~/composables/words/dayText'
 import { usePreferences } from '~/stores/preferences'
 import type { LastTime } from '#shared/record'
 

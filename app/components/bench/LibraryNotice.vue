@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { keptLimits, libraryChanges, limitsFrom, type LibraryChange } from '#core/check/library'
-import { resultName } from '#core/check/evaluate-fitting'
+import { resultName } from '#core/check/evaluate/evaluate-fitting'
 import type { CheckDocument } from '#core/check/document'
-import type { CheckEvaluation } from '#core/check/evaluate-check'
+import type { CheckEvaluation } from '#core/check/evaluate/evaluate-check'
 import { describeLimits } from '#core/verdict/limits'
-import { sourceWords, useLibrary } from '~/composables/useLibrary'
-import { useCommand } from '~/composables/useCommand'
+import { sourceWords, useLibrary } from '~/composables/server/useLibrary'
+import { useCommand } from '~/composables/bench/useCommand'
 
 /** Limits that were taken from the library and have been changed there since: whoever works on the check decides. */
 const props = defineProps<{ document: CheckDocument; evaluation: CheckEvaluation }>()

@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import { groups as groupBy } from 'd3-array'
-import { shownFigure } from '#core/check/evaluate-check'
-import { counts, rankedPositions, resultName, type ResultEvaluation } from '#core/check/evaluate-fitting'
-import { unitOfResult } from '#core/check/results'
+import { shownFigure } from '#core/check/evaluate/evaluate-check'
+import { counts, rankedPositions, resultName, type ResultEvaluation } from '#core/check/evaluate/evaluate-fitting'
+import { unitOfResult } from '#core/check/common/results'
 import { formatChange, unitName } from '#core/quantity/figure'
 import { describeLimits } from '#core/verdict/limits'
 import { verdictWord } from '#core/verdict/words'
-import { stateText } from '~/composables/stateColour'
-import { useGridKeys } from '~/composables/useGridKeys'
+import { stateText } from '~/composables/words/stateColour'
+import { useGridKeys } from '~/composables/keys/useGridKeys'
 import { usePreferences } from '~/stores/preferences'
 
 /** Every figure a check comes to: a row a position, a column a kind of result; one is looked at. */

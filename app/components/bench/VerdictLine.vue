@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import type { CheckDocument } from '#core/check/document'
-import { shownFigure, type CheckEvaluation } from '#core/check/evaluate-check'
-import { resultName, type ResultEvaluation } from '#core/check/evaluate-fitting'
-import { unitOfResult } from '#core/check/results'
+import { shownFigure, type CheckEvaluation } from '#core/check/evaluate/evaluate-check'
+import { resultName, type ResultEvaluation } from '#core/check/evaluate/evaluate-fitting'
+import { unitOfResult } from '#core/check/common/results'
 import { formatChange, formatFigure, unitName } from '#core/quantity/figure'
 import { otherUnit } from '#core/quantity/format-length'
 import { RULES } from '#core/verdict/decide'
 import { verdictWord } from '#core/verdict/words'
-import { stateText } from '~/composables/stateColour'
+import { stateText } from '~/composables/words/stateColour'
 import { usePreferences } from '~/stores/preferences'
 
 /** The answer, readable from two metres: mark, word, figure; then one sentence and its sum. Of the result in hand; what decides is said below it. */

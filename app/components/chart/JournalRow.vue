@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { extent } from 'd3-array'
 import { scaleBand, scaleLinear } from 'd3-scale'
-import { worstOf, type ResultEvaluation } from '#core/check/evaluate-fitting'
-import { unitOfResult } from '#core/check/results'
+import { worstOf, type ResultEvaluation } from '#core/check/evaluate/evaluate-fitting'
+import { unitOfResult } from '#core/check/common/results'
 import { formatFigure, OTHER_MEASURE, perUnit, unitName, type Unit } from '#core/quantity/figure'
 import { endsOf, finiteEnds } from '#core/verdict/limits'
 import { verdictWord } from '#core/verdict/words'
-import { statePaint } from '~/composables/stateColour'
+import { statePaint } from '~/composables/words/stateColour'
 import { usePreferences } from '~/stores/preferences'
 import { axisTicks, useChartWidth } from './axis'
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { scaleLinear } from 'd3-scale'
-import type { Learned } from '#core/check/learned'
+import type { Learned } from '#core/check/evaluate/learned'
 import { valueAt } from '#core/pack/learned-slope'
 import { formatFigure, perUnit, unitName } from '#core/quantity/figure'
 import { formatLength } from '#core/quantity/format-length'

@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { api, write } from '~/composables/useApi'
-import { useForm } from '~/composables/useForm'
-import { dayText } from '~/composables/dayText'
-import { today } from '~/composables/today'
+import { api, write } from '~/composables/server/useApi'
+import { useForm } from '~/composables/server/useForm'
+import { dayText } from '~/composables/words/dayText'
+import { today } from '~/composables/words/today'
 import { usePreferences } from '~/stores/preferences'
 import type { GaugeRecord } from '#shared/record'
 import type { RegisteredGauge } from '#shared/types'

@@ -2,8 +2,8 @@
 import { buildsFor, type Anvil, type BoreKit, type Washer } from '#core/method/bore-gauge/builder'
 import { formatLength, unitFor } from '#core/quantity/format-length'
 import { UNIT_NAME, nm, type Nm } from '#core/quantity/length'
-import { write } from '~/composables/useApi'
-import { useForm } from '~/composables/useForm'
+import { write } from '~/composables/server/useApi'
+import { useForm } from '~/composables/server/useForm'
 import { usePreferences } from '~/stores/preferences'
 import type { RegisteredGauge } from '#shared/types'
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { WayId } from '#core/method/way'
 import type { RegisteredGauge } from '#shared/types'
-import { api } from '~/composables/useApi'
+import { api } from '~/composables/server/useApi'
 
 /** The helpers of the gauges, beside the check on the bench. */
 const props = defineProps<{

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { outstanding } from '#core/pack/order-list'
-import { forWords } from '~/composables/useOrders'
+import { forWords } from '~/composables/drawer/useOrders'
 import type { WantedLine } from '#shared/orders'
 
 /** What the lines of a size are for, each with its number and the way to its check. */

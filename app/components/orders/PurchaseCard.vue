@@ -2,12 +2,12 @@
 import { bySize } from '#core/pack/order-list'
 import { measuredText } from '#core/pack/lot'
 import { markedText } from '#core/quantity/format-length'
-import { dayText } from '~/composables/dayText'
-import { today } from '~/composables/today'
-import { sizeName, type Orders } from '~/composables/useOrders'
+import { dayText } from '~/composables/words/dayText'
+import { today } from '~/composables/words/today'
+import { sizeName, type Orders } from '~/composables/drawer/useOrders'
 import type { Purchase, WantedLine } from '#shared/orders'
 import type { StockLot } from '#shared/types'
-import { write } from '~/composables/useApi'
+import { write } from '~/composables/server/useApi'
 
 /** An order: what of it is here, what is still to come, and what will not. */
 const props = defineProps<{

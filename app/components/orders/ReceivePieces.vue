@@ -3,11 +3,11 @@ import { outstanding } from '#core/pack/order-list'
 import { measuredText } from '#core/pack/lot'
 import { markedText } from '#core/quantity/format-length'
 import type { Nm } from '#core/quantity/length'
-import { key, useKeys } from '~/composables/useKeys'
-import { forWords, type Orders } from '~/composables/useOrders'
+import { key, useKeys } from '~/composables/keys/useKeys'
+import { forWords, type Orders } from '~/composables/drawer/useOrders'
 import type { Purchase, WantedLine } from '#shared/orders'
 import type { StockLot } from '#shared/types'
-import { write } from '~/composables/useApi'
+import { write } from '~/composables/server/useApi'
 
 /** What came of a size, piece by piece under the micrometer: into the drawer, and kept for the check that waited for it. */
 const props = defineProps<{ purchase: Purchase; lot: StockLot; lines: readonly WantedLine[]; orders: Orders }>()

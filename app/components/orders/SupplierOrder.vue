@@ -2,12 +2,12 @@
 import type { SupplierList } from '#core/pack/order-list'
 import { markedText } from '#core/quantity/format-length'
 import { addDays } from '#core/quantity/day'
-import { money } from '~/composables/money'
-import { today } from '~/composables/today'
-import { sizeName, type Orders } from '~/composables/useOrders'
+import { money } from '~/composables/words/money'
+import { today } from '~/composables/words/today'
+import { sizeName, type Orders } from '~/composables/drawer/useOrders'
 import type { WantedLine } from '#shared/orders'
 import type { StockLot } from '#shared/types'
-import { write } from '~/composables/useApi'
+import { write } from '~/composables/server/useApi'
 
 /** What is to be ordered from one supplier, and the order itself. */
 const props = defineProps<{

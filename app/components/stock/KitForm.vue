@@ -5,7 +5,7 @@ import { readKit } from '#core/pack/read-kit'
 import { markedText } from '#core/quantity/format-length'
 import { UNIT_NAME } from '#core/quantity/length'
 import { drawerRows } from '#shared/drawer-rows'
-import { useFileIn } from '~/composables/useFileIn'
+import { useFileIn } from '~/composables/files/useFileIn'
 import { usePreferences } from '~/stores/preferences'
 
 /** A whole kit at one go: typed, or pasted from a list or a spreadsheet. */

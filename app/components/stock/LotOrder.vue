@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import { BAD_PRICE, money, parseMoney } from '~/composables/money'
-import { comingWords } from '~/composables/comingWords'
-import { write } from '~/composables/useApi'
-import { useForm } from '~/composables/useForm'
-import { useLotCommand } from '~/composables/useLotCommand'
+import { BAD_PRICE, money, parseMoney } from '~/composables/words/money'
+import { comingWords } from '~/composables/words/comingWords'
+import { write } from '~/composables/server/useApi'
+import { useForm } from '~/composables/server/useForm'
+import { useLotCommand } from '~/composables/drawer/useLotCommand'
 import type { Coming } from '#shared/orders'
 import type { StockLot, StockView } from '#shared/types'
 

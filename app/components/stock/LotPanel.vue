@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { formatLength, otherUnit, unitFor, markedText } from '#core/quantity/format-length'
-import { useLotCommand } from '~/composables/useLotCommand'
+import { useLotCommand } from '~/composables/drawer/useLotCommand'
 import { usePreferences } from '~/stores/preferences'
 import type { Coming } from '#shared/orders'
 import type { LotUse, StockLot, StockView } from '#shared/types'

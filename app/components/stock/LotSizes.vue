@@ -2,7 +2,7 @@
 import { pieceAsks, pieceScatter, unitMade } from '#core/pack/lot'
 import type { Nm } from '#core/quantity/length'
 import { formatLength } from '#core/quantity/format-length'
-import { useLotCommand } from '~/composables/useLotCommand'
+import { useLotCommand } from '~/composables/drawer/useLotCommand'
 import { usePreferences } from '~/stores/preferences'
 import type { StockLot, StockView } from '#shared/types'
 

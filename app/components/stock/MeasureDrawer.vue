@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import type { Nm } from '#core/quantity/length'
 import { formatLength, markedText } from '#core/quantity/format-length'
-import { key, useKeys } from '~/composables/useKeys'
-import { useLotCommand } from '~/composables/useLotCommand'
-import { useScanTaker } from '~/composables/useScan'
+import { key, useKeys } from '~/composables/keys/useKeys'
+import { useLotCommand } from '~/composables/drawer/useLotCommand'
+import { useScanTaker } from '~/composables/keys/useScan'
 import { usePreferences } from '~/stores/preferences'
 import type { StockLot, StockView } from '#shared/types'
 

@@ -4,9 +4,9 @@ import { SHAPES, pieceAsks, unitMade, type Lot, type Shape } from '#core/pack/lo
 import { systemOf } from '#core/quantity/figure'
 import { unitFor } from '#core/quantity/format-length'
 import { nm, type Nm } from '#core/quantity/length'
-import { BAD_PRICE, parseMoney } from '~/composables/money'
-import { write } from '~/composables/useApi'
-import { useForm } from '~/composables/useForm'
+import { BAD_PRICE, parseMoney } from '~/composables/words/money'
+import { write } from '~/composables/server/useApi'
+import { useForm } from '~/composables/server/useForm'
 import { usePreferences } from '~/stores/preferences'
 import type { Fault, StockView } from '#shared/types'
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { faultsOf } from '~/composables/useApi'
+import { faultsOf } from '~/composables/server/useApi'
 import { useBench } from '~/stores/bench'
 
 /** One check on the bench: fetched here, worked on in CheckBench. */

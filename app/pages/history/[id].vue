@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { api, faultsOf } from '~/composables/useApi'
-import { shortTime } from '~/composables/shortTime'
+import { api, faultsOf } from '~/composables/server/useApi'
+import { shortTime } from '~/composables/words/shortTime'
 import type { Done } from '#shared/record'
 import type { Fault, JobView } from '#shared/types'
 

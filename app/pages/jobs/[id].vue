@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { formatFigure } from '#core/quantity/figure'
-import { api, faultAt, faultsOf } from '~/composables/useApi'
-import { useSaid } from '~/composables/useSaid'
-import { useRemoval } from '~/composables/useRemoval'
-import { key, useKeys } from '~/composables/useKeys'
+import { api, faultAt, faultsOf } from '~/composables/server/useApi'
+import { useSaid } from '~/composables/bench/useSaid'
+import { useRemoval } from '~/composables/server/useRemoval'
+import { key, useKeys } from '~/composables/keys/useKeys'
 import { usePreferences } from '~/stores/preferences'
 import type { CheckView, Fault, JobView, StationMark } from '#shared/types'
 

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { watchDebounced } from '@vueuse/core'
 import { METER_NAME, STAGE_NAME } from '#core/worksheet/job-facts'
-import { api, faultAt, faultsOf } from '~/composables/useApi'
-import { dayText } from '~/composables/dayText'
-import { key, useKeys } from '~/composables/useKeys'
+import { api, faultAt, faultsOf } from '~/composables/server/useApi'
+import { dayText } from '~/composables/words/dayText'
+import { key, useKeys } from '~/composables/keys/useKeys'
 import { PATH_OF } from '#shared/paths'
 import type { Found } from '#shared/record'
 import type { Fault } from '#shared/types'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Report, ReportLength } from '#core/report/report'
-import { api, faultsOf } from '~/composables/useApi'
+import { api, faultsOf } from '~/composables/server/useApi'
 import type { Fault } from '#shared/types'
 
 /** What was found, what was fitted, on whose word: to be read here, printed, or taken away as a PDF. */

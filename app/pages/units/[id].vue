@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { METERS, METER_NAME, STAGE_NAME, type Meter } from '#core/worksheet/job-facts'
-import { api, faultAt, faultsOf } from '~/composables/useApi'
-import { dayText } from '~/composables/dayText'
-import { shortTime } from '~/composables/shortTime'
-import { useKept } from '~/composables/useKept'
-import { key, useKeys } from '~/composables/useKeys'
+import { api, faultAt, faultsOf } from '~/composables/server/useApi'
+import { dayText } from '~/composables/words/dayText'
+import { shortTime } from '~/composables/words/shortTime'
+import { useKept } from '~/composables/server/useKept'
+import { key, useKeys } from '~/composables/keys/useKeys'
 import type { UnitView } from '#shared/record'
 import type { Fault } from '#shared/types'
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { api, faultsOf } from '~/composables/useApi'
-import { dayText } from '~/composables/dayText'
-import { key, useKeys } from '~/composables/useKeys'
+import { api, faultsOf } from '~/composables/server/useApi'
+import { dayText } from '~/composables/words/dayText'
+import { key, useKeys } from '~/composables/keys/useKeys'
 import type { UnitSummary } from '#shared/record'
 import type { Fault } from '#shared/types'
 

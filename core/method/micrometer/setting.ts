@@ -29,7 +29,7 @@ export const DRUM: Readonly<Record<UnitSystem, Drum>> = {
  * How to set a vernier micrometer to a target.
  * @param target  nm, 0 or more
  * @throws RangeError below zero
- * @example micrometerSetting(inches(1.7767), 'inch') // sleeve 1.775 in, thimble 1, vernier 7
+ * @example micrometerSetting(inches(1.7767), 'inch') // { sleeve: inches(1.775), thimble: 1, vernier: 7 }
  */
 export function micrometerSetting(target: number, system: UnitSystem): MicrometerSetting {
   if (target < 0) throw new RangeError('A micrometer has no setting below zero')

@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import type { JudgedEntry } from '#core/check/judged-catalogue'
+import type { JudgedEntry } from '#core/check/evaluate/judged-catalogue'
 import type { CheckDocument } from '#core/check/document'
-import type { CheckEvaluation } from '#core/check/evaluate-check'
-import type { ResultEvaluation } from '#core/check/evaluate-fitting'
+import type { CheckEvaluation } from '#core/check/evaluate/evaluate-check'
+import type { ResultEvaluation } from '#core/check/evaluate/evaluate-fitting'
 import { resultId, type PackPlace } from '#core/check/contract'
 import { packAt } from '#core/check/document'
 import { samePack } from '#core/pack/predict'
@@ -10,7 +10,7 @@ import { percent } from '#core/quantity/percent'
 import { formatFigure, unitName } from '#core/quantity/figure'
 import type { Lot } from '#core/pack/lot'
 import type { CheckCommand } from '#shared/writes'
-import { stateText } from '~/composables/stateColour'
+import { stateText } from '~/composables/words/stateColour'
 import { usePreferences } from '~/stores/preferences'
 
 /** What a place can be filled with by the kind's own reckoning: every piece, how it is set, what each figure would come to. */

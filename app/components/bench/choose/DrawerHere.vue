@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { CheckDocument } from '#core/check/document'
 import type { Lot } from '#core/pack/lot'
-import { useFamilies } from '~/composables/useFamilies'
+import { useFamilies } from '~/composables/drawer/useFamilies'
 import { useBench } from '~/stores/bench'
 import type { StockView } from '#shared/types'
 import type { CheckSettings } from '#shared/writes'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { ChoiceRequest } from '#core/check/evaluate-place'
+import type { ChoiceRequest } from '#core/check/evaluate/evaluate-place'
 import type { Proposal } from '#core/pack/chooser/proposal'
 import { withLotsInHand } from '#core/pack/in-hand'
 import { lotMap, pieceAsks, thickness, unitMade, type Pack } from '#core/pack/lot'
@@ -8,7 +8,7 @@ import { toldText } from '#core/pack/told'
 import { pieceText } from '#core/quantity/format-length'
 import { percent } from '#core/quantity/percent'
 import { UNIT_NAME } from '#core/quantity/length'
-import { useInHand } from '~/composables/useInHand'
+import { useInHand } from '~/composables/bench/useInHand'
 import { usePreferences } from '~/stores/preferences'
 
 /** The change of a pack, piece by piece. Stock moves when it is confirmed. */

@@ -3,8 +3,8 @@ import { markedText } from '#core/quantity/format-length'
 import type { OrderPlan } from '#core/pack/order-plan'
 import { lotMap, type Lot, type Pack } from '#core/pack/lot'
 import { samePack } from '#core/pack/predict'
-import { comingWords } from '~/composables/comingWords'
-import { money } from '~/composables/money'
+import { comingWords } from '~/composables/words/comingWords'
+import { money } from '~/composables/words/money'
 import type { Coming } from '#shared/orders'
 
 /** What to order when the drawer does not have it: fewest sizes, their chances, and what is lost if one does not come. */

@@ -2,8 +2,8 @@
 import { v4 as uuid } from 'uuid'
 import type { CheckDocument } from '#core/check/document'
 import { sheetsFor } from '#core/check/document'
-import type { ChoiceRequest, PlaceEvaluation } from '#core/check/evaluate-place'
-import { ratesOf } from '#core/check/making'
+import type { ChoiceRequest, PlaceEvaluation } from '#core/check/evaluate/evaluate-place'
+import { ratesOf } from '#core/check/common/making'
 import { checkKind } from '#core/check/registry'
 import type { PackChoice } from '#core/pack/chooser/choose'
 import { lotMap, type Lot } from '#core/pack/lot'
@@ -12,7 +12,7 @@ import { needsOrder } from '#core/pack/order-plan'
 import { waysCompared } from '#core/pack/ways-compared'
 import type { CheckOrder, Coming } from '#shared/orders'
 import type { CheckCommand } from '#shared/writes'
-import { useOrderPlan } from '~/composables/useChooser'
+import { useOrderPlan } from '~/composables/bench/useChooser'
 
 /** Where the drawer does not have it: a piece to make, sizes to order, and what each way costs, side by side. */
 const props = defineProps<{

@@ -1,11 +1,11 @@
 <script setup lang="ts">
-import type { ChoiceRequest } from '#core/check/evaluate-place'
+import type { ChoiceRequest } from '#core/check/evaluate/evaluate-place'
 import type { Proposal } from '#core/pack/chooser/proposal'
 import { thickness, type Lot, type Pack } from '#core/pack/lot'
 import { toldText } from '#core/pack/told'
 import { formatLength, pieceText } from '#core/quantity/format-length'
 import { percent } from '#core/quantity/percent'
-import { useScanTaker } from '~/composables/useScan'
+import { useScanTaker } from '~/composables/keys/useScan'
 import { usePreferences } from '~/stores/preferences'
 
 /** The technician's own pack: pieces tapped in and out, predicted and judged as they are. */

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { packAt, piecesIn, type CheckDocument } from '#core/check/document'
-import type { CheckEvaluation } from '#core/check/evaluate-check'
-import type { PlaceEvaluation } from '#core/check/evaluate-place'
+import type { CheckEvaluation } from '#core/check/evaluate/evaluate-check'
+import type { PlaceEvaluation } from '#core/check/evaluate/evaluate-place'
 import type { Phase } from '#core/method/step'
 import { pieceList } from '#core/pack/arithmetic'
 import type { PackChoice } from '#core/pack/chooser/choose'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import type { CheckEvaluation } from '#core/check/evaluate-check'
-import type { ResultEvaluation } from '#core/check/evaluate-fitting'
+import type { CheckEvaluation } from '#core/check/evaluate/evaluate-check'
+import type { ResultEvaluation } from '#core/check/evaluate/evaluate-fitting'
 
 /** The positions of a check side by side, in Choose in the place of the readings. */
 const props = defineProps<{

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { CheckEvaluation } from '#core/check/evaluate-check'
+import type { CheckEvaluation } from '#core/check/evaluate/evaluate-check'
 import type { Target } from '#core/check/work'
 import { formatLength, unitFor } from '#core/quantity/format-length'
 import { UNIT_NAME } from '#core/quantity/length'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { WayThere } from '#core/pack/ways-compared'
-import { money } from '~/composables/money'
+import { money } from '~/composables/words/money'
 
 /** What it takes to come by the piece: hours, money, days and the chance that it does, a row a way. */
 defineProps<{ ways: readonly WayThere[] }>()

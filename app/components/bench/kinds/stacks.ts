@@ -1,5 +1,5 @@
 import { piecesIn, type CheckDocument } from '#core/check/document'
-import type { CheckEvaluation } from '#core/check/evaluate-check'
+import type { CheckEvaluation } from '#core/check/evaluate/evaluate-check'
 import { lotMap, lotOf, thickness, type Lot } from '#core/pack/lot'
 import { stackingOrder } from '#core/pack/stacking'
 

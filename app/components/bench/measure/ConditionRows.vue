@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { ConditionState } from '#core/check/said-conditions'
+import type { ConditionState } from '#core/check/evaluate/said-conditions'
 
 /** In which state the unit is measured, one press each; what the procedure asks for stands first. */
 defineProps<{ conditions: readonly ConditionState[]; locked: boolean }>()

@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import type { PointReading } from '#core/check/document'
-import type { ResultEvaluation } from '#core/check/evaluate-fitting'
+import type { ResultEvaluation } from '#core/check/evaluate/evaluate-fitting'
 import { gaugeWarnings } from '#core/reading/gauge'
 import type { LengthUnit } from '#core/quantity/length'
 import type { Finding } from '#core/reading/gates'
-import { today } from '~/composables/today'
-import { usePointCells } from '~/composables/usePointCells'
-import type { useTaking } from '~/composables/useTaking'
+import { today } from '~/composables/words/today'
+import { usePointCells } from '~/composables/bench/usePointCells'
+import type { useTaking } from '~/composables/bench/useTaking'
 
 /** The reading being taken, its series, and where a check has many points, all of them. */
 const props = defineProps<{

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { groups as groupBy } from 'd3-array'
 import type { MeasuringPoint } from '#core/check/contract'
-import { useGridKeys } from '~/composables/useGridKeys'
-import type { PointCell } from '~/composables/usePointCells'
+import { useGridKeys } from '~/composables/keys/useGridKeys'
+import type { PointCell } from '~/composables/bench/usePointCells'
 
 /** Every point of a check with many: what is read, what is missing, which is next. A row a position, a column a direction and station. */
 const props = defineProps<{ cells: readonly PointCell[]; picked: string }>()

@@ -4,7 +4,7 @@ import { nextLeaves } from '#core/method/feeler/leaves'
 import { formatFigure, isLengthUnit, unitName, type Exact } from '#core/quantity/figure'
 import type { Nm } from '#core/quantity/length'
 import { STONES, type Entry } from '#core/reading/reading'
-import type { Draft } from '~/composables/useDraft'
+import type { Draft } from '~/composables/bench/useDraft'
 import { useEntry, type EntryProps } from './useEntry'
 
 /**

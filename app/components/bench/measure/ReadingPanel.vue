@@ -8,8 +8,8 @@ import { hasStandard, type Gauge, type GaugeWarning } from '#core/reading/gauge'
 import { besideUnit } from '#core/quantity/format-length'
 import { unitName, type Exact, type FigureEntry, type Unit } from '#core/quantity/figure'
 import type { LengthUnit } from '#core/quantity/length'
-import { exactText } from '~/composables/sizeText'
-import type { Draft } from '~/composables/useDraft'
+import { exactText } from '~/composables/words/sizeText'
+import type { Draft } from '~/composables/bench/useDraft'
 
 /** The reading being taken at one point, in the form its way of measuring asks for, and the series so far. */
 const props = defineProps<{

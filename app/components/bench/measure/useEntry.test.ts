@@ -1,7 +1,7 @@
 import { describe, expect, it, vi } from 'vitest'
 import { nextTick, ref } from 'vue'
 import { parseLength } from '#core/quantity/parse-length'
-import { EMPTY_DRAFT, type Draft } from '../../../composables/useDraft'
+import { EMPTY_DRAFT, type Draft } from '../../../composables/bench/useDraft'
 import { useEntry, type EntryProps } from './useEntry'
 
 const field = () => ({ focus: vi.fn() }) as unknown as HTMLInputElement

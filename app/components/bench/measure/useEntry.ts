@@ -1,7 +1,7 @@
 import { computed, nextTick, ref, type Ref } from 'vue'
 import { formatFigure, unitName, type FigureEntry, type Unit } from '#core/quantity/figure'
 import type { Choice } from '#core/quantity/parse-length'
-import type { Draft } from '~/composables/useDraft'
+import type { Draft } from '~/composables/bench/useDraft'
 
 /** What every entry field of the bench is given. */
 export interface EntryProps {

@@ -1,12 +1,12 @@
 <script setup lang="ts">
-import { beforeAfter } from '#core/check/before-after'
+import { beforeAfter } from '#core/check/evaluate/before-after'
 import type { CheckDocument } from '#core/check/document'
-import { shownFigure, type CheckEvaluation } from '#core/check/evaluate-check'
-import type { ResultEvaluation } from '#core/check/evaluate-fitting'
-import { unitOfResult } from '#core/check/results'
+import { shownFigure, type CheckEvaluation } from '#core/check/evaluate/evaluate-check'
+import type { ResultEvaluation } from '#core/check/evaluate/evaluate-fitting'
+import { unitOfResult } from '#core/check/common/results'
 import { formatChange, unitName } from '#core/quantity/figure'
 import { verdictWord } from '#core/verdict/words'
-import { stateText } from '~/composables/stateColour'
+import { stateText } from '~/composables/words/stateColour'
 import { usePreferences } from '~/stores/preferences'
 
 /** What was found and what it is now, side by side: what a record of a repair begins with. */

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { api } from '~/composables/useApi'
+import { api } from '~/composables/server/useApi'
 import type { Photo } from '#shared/types'
 
 /** Photographs of what is on the bench. */

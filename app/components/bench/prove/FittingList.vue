@@ -1,15 +1,15 @@
 <script setup lang="ts">
 import { packIn, piecesIn, type CheckDocument } from '#core/check/document'
-import type { CheckEvaluation } from '#core/check/evaluate-check'
-import type { PlaceEvaluation } from '#core/check/evaluate-place'
-import { conditionsOf, stateWords } from '#core/check/said-conditions'
+import type { CheckEvaluation } from '#core/check/evaluate/evaluate-check'
+import type { PlaceEvaluation } from '#core/check/evaluate/evaluate-place'
+import { conditionsOf, stateWords } from '#core/check/evaluate/said-conditions'
 import { checkKind } from '#core/check/registry'
-import { shownFigure } from '#core/check/evaluate-check'
+import { shownFigure } from '#core/check/evaluate/evaluate-check'
 import { pieceList } from '#core/pack/arithmetic'
 import { lotMap, type Lot } from '#core/pack/lot'
-import { unitOfResult } from '#core/check/results'
+import { unitOfResult } from '#core/check/common/results'
 import { unitName } from '#core/quantity/figure'
-import { shortTime } from '~/composables/shortTime'
+import { shortTime } from '~/composables/words/shortTime'
 import { usePreferences } from '~/stores/preferences'
 
 /** Every fitting of a place from the first on, as it was found: what was in it, and what was read on it. */

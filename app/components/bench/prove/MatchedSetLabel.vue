@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import type { MatchedSet } from '#core/check/matched-set'
-import { unitOfResult } from '#core/check/results'
+import type { MatchedSet } from '#core/check/evaluate/matched-set'
+import { unitOfResult } from '#core/check/common/results'
 import { formatFigure } from '#core/quantity/figure'
 import { lowerFirst } from '#core/quantity/first-letter'
-import { shortTime } from '~/composables/shortTime'
+import { shortTime } from '~/composables/words/shortTime'
 import { usePreferences } from '~/stores/preferences'
 
 /** The label of parts that stay together; crossed out once one of them was changed. */

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import type { PendingItem } from '#core/check/said-conditions'
-import { shortTime } from '~/composables/shortTime'
+import type { PendingItem } from '#core/check/evaluate/said-conditions'
+import { shortTime } from '~/composables/words/shortTime'
 
 /** What is done after the proof: ticked with a name, whenever it is done; it holds nothing back. */
 defineProps<{ items: readonly PendingItem[]; signer: string; busy: boolean }>()

@@ -6,7 +6,7 @@ import { lotMap, thickness, unitMade, type Lot } from '#core/pack/lot'
 import { readPack, stuckPairs, type NamedPiece } from '#core/pack/read-pack'
 import { pieceText } from '#core/quantity/format-length'
 import { UNIT_NAME } from '#core/quantity/length'
-import { useScanTaker } from '~/composables/useScan'
+import { useScanTaker } from '~/composables/keys/useScan'
 
 /** The pack as it was found, listed piece by piece, or none; as long as it is not known, also after something was put in. */
 const props = defineProps<{

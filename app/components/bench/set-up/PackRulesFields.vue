@@ -5,7 +5,7 @@ import { markedText } from '#core/quantity/format-length'
 import type { CheckDocument } from '#core/check/document'
 import type { Lot } from '#core/pack/lot'
 import type { Nm } from '#core/quantity/length'
-import { faultAt } from '~/composables/useApi'
+import { faultAt } from '~/composables/server/useApi'
 import type { Fault } from '#shared/types'
 import type { CheckSettings } from '#shared/writes'
 

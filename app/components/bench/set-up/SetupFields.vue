@@ -6,8 +6,8 @@ import type { Exact } from '#core/quantity/figure'
 import { marksText, parseMarks } from '#core/quantity/marks'
 import type { UnitSystem } from '#core/quantity/length'
 import type { Torque } from '#core/quantity/measure'
-import { BAD_PRICE, money, parseMoney } from '~/composables/money'
-import { faultAt } from '~/composables/useApi'
+import { BAD_PRICE, money, parseMoney } from '~/composables/words/money'
+import { faultAt } from '~/composables/server/useApi'
 import type { Fault } from '#shared/types'
 
 /** What a kind asks when a check is set up: choices, counts and lengths, each with its fault beside it. */

@@ -1,14 +1,14 @@
 <script setup lang="ts">
 import type { CheckDocument } from '#core/check/document'
-import { openPlaces, type CheckEvaluation } from '#core/check/evaluate-check'
-import type { ShellOption } from '#core/check/bearing-clearance/options'
+import { openPlaces, type CheckEvaluation } from '#core/check/evaluate/evaluate-check'
+import type { ShellOption } from '#core/check/kinds/bearing-clearance/options'
 import { changeWords } from '#core/pack/arithmetic'
 import { lowerFirst } from '#core/quantity/first-letter'
 import { lotMap, type Lot, type Pack } from '#core/pack/lot'
 import { formatLength, markedText } from '#core/quantity/format-length'
 import { UNIT_NAME } from '#core/quantity/length'
-import { money } from '~/composables/money'
-import { useShellOptions } from '~/composables/useShellOptions'
+import { money } from '~/composables/words/money'
+import { useShellOptions } from '~/composables/bench/useShellOptions'
 import { usePreferences } from '~/stores/preferences'
 
 /** All bearings at once: what can be done, side by side with its cost, and what goes where. */

@@ -1,4 +1,4 @@
-import { FIELDS } from '#core/check/bearing-clearance/setup'
+import { FIELDS } from '#core/check/kinds/bearing-clearance/setup'
 import { defineView } from '../views'
 import BearingSketch from './BearingSketch.vue'
 import ShellOptions from './ShellOptions.vue'

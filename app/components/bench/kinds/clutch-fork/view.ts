@@ -1,4 +1,4 @@
-import { FIELDS } from '#core/check/clutch-fork/setup'
+import { FIELDS } from '#core/check/kinds/clutch-fork/setup'
 import { defineView } from '../views'
 import ForkSketch from './ForkSketch.vue'
 

@@ -1,4 +1,4 @@
-import { FIELDS } from '#core/check/comparator-hub/setup'
+import { FIELDS } from '#core/check/kinds/comparator-hub/setup'
 import { gapUp, part, type StacksOf } from '../stacks'
 import { defineView } from '../views'
 import ComparatorSketch from './ComparatorSketch.vue'

@@ -1,4 +1,4 @@
-import { FIELDS } from '#core/check/crankshaft-end-play/setup'
+import { FIELDS } from '#core/check/kinds/crankshaft-end-play/setup'
 import { defineView } from '../views'
 import CrankshaftSketch from './CrankshaftSketch.vue'
 

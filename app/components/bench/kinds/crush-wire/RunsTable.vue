@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import type { CheckDocument } from '#core/check/document'
-import type { CheckEvaluation } from '#core/check/evaluate-check'
-import { crushedOf, wholeRuns } from '#core/check/crush-wire/evaluate'
-import { bearingsOf, FIELDS } from '#core/check/crush-wire/setup'
+import type { CheckEvaluation } from '#core/check/evaluate/evaluate-check'
+import { crushedOf, wholeRuns } from '#core/check/kinds/crush-wire/evaluate'
+import { bearingsOf, FIELDS } from '#core/check/kinds/crush-wire/setup'
 import { readSetup } from '#core/check/setup'
 import { formatLength } from '#core/quantity/format-length'
 import { UNIT_NAME } from '#core/quantity/length'

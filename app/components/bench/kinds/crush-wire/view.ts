@@ -1,4 +1,4 @@
-import { FIELDS } from '#core/check/crush-wire/setup'
+import { FIELDS } from '#core/check/kinds/crush-wire/setup'
 import { defineView } from '../views'
 import CrushSketch from './CrushSketch.vue'
 import RunsTable from './RunsTable.vue'

@@ -1,4 +1,4 @@
-import { FIELDS } from '#core/check/diameter/setup'
+import { FIELDS } from '#core/check/kinds/diameter/setup'
 import { defineView } from '../views'
 import DiameterSketch from './DiameterSketch.vue'
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { drawerFor, packAt, type CheckDocument } from '#core/check/document'
-import type { CheckEvaluation } from '#core/check/evaluate-check'
-import { whatIf, type Reach } from '#core/check/gear-train/what-if'
+import type { CheckEvaluation } from '#core/check/evaluate/evaluate-check'
+import { whatIf, type Reach } from '#core/check/kinds/gear-train/what-if'
 import { lotMap, lotOf, thickness, type Lot, type Pack } from '#core/pack/lot'
 import { samePack } from '#core/pack/predict'
 import { formatLength, markedText } from '#core/quantity/format-length'

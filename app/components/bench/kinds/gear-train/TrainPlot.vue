@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import { packAt, type CheckDocument } from '#core/check/document'
-import type { CheckEvaluation } from '#core/check/evaluate-check'
-import { FIELDS, gapsOf, packAtGap } from '#core/check/gear-train/setup'
+import type { CheckEvaluation } from '#core/check/evaluate/evaluate-check'
+import { FIELDS, gapsOf, packAtGap } from '#core/check/kinds/gear-train/setup'
 import { readSetup } from '#core/check/setup'
 import { lotMap, packTotal } from '#core/pack/lot'
 import { formatLength } from '#core/quantity/format-length'
 import { UNIT_NAME } from '#core/quantity/length'
 import { verdictWord } from '#core/verdict/words'
-import { statePaint } from '~/composables/stateColour'
+import { statePaint } from '~/composables/words/stateColour'
 import { useBench } from '~/stores/bench'
 import { usePreferences } from '~/stores/preferences'
 

@@ -1,4 +1,4 @@
-import { FIELDS } from '#core/check/gear-train/setup'
+import { FIELDS } from '#core/check/kinds/gear-train/setup'
 import { defineView } from '../views'
 import TrainOptions from './TrainOptions.vue'
 import TrainPlot from './TrainPlot.vue'

@@ -1,4 +1,4 @@
-import { FIELDS } from '#core/check/oil-pump-clearance/setup'
+import { FIELDS } from '#core/check/kinds/oil-pump-clearance/setup'
 import { defineView } from '../views'
 import PumpSketch from './PumpSketch.vue'
 

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { scaleLinear } from 'd3-scale'
 import type { CheckDocument } from '#core/check/document'
-import type { CheckEvaluation } from '#core/check/evaluate-check'
+import type { CheckEvaluation } from '#core/check/evaluate/evaluate-check'
 import { formatLength } from '#core/quantity/format-length'
 import { NM_PER, UNIT_NAME } from '#core/quantity/length'
 import { finiteEnds } from '#core/verdict/limits'
-import { statePaint } from '~/composables/stateColour'
+import { statePaint } from '~/composables/words/stateColour'
 import { usePreferences } from '~/stores/preferences'
 
 /**

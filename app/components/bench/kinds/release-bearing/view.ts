@@ -1,4 +1,4 @@
-import { FIELDS } from '#core/check/release-bearing/setup'
+import { FIELDS } from '#core/check/kinds/release-bearing/setup'
 import { defineView } from '../views'
 import ReleasePlot from './ReleasePlot.vue'
 import ReleaseSketch from './ReleaseSketch.vue'

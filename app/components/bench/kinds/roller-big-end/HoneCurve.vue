@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { extent } from 'd3-array'
 import { scaleLinear } from 'd3-scale'
-import { COARSE_UNTIL, MEDIUM_UNTIL, type HonePlan } from '#core/check/roller-big-end/hone-plan'
+import { COARSE_UNTIL, MEDIUM_UNTIL, type HonePlan } from '#core/check/kinds/roller-big-end/hone-plan'
 import { formatLength } from '#core/quantity/format-length'
 import { NM_PER, UNIT_NAME } from '#core/quantity/length'
 import { axisTicks, useChartWidth } from '~/components/chart/axis'

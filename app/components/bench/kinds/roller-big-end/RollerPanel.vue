@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { CheckDocument } from '#core/check/document'
-import type { CheckEvaluation } from '#core/check/evaluate-check'
-import { readRollers, sampled } from '#core/check/roller-big-end/setup'
+import type { CheckEvaluation } from '#core/check/evaluate/evaluate-check'
+import { readRollers, sampled } from '#core/check/kinds/roller-big-end/setup'
 
 /** What there is to choose for roller big ends: a set a rod, then the bore to hone to and how far it is. What is in hand stands first. */
 const props = defineProps<{ document: CheckDocument; evaluation: CheckEvaluation; locked: boolean }>()

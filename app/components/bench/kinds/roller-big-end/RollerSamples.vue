@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import type { CheckDocument } from '#core/check/document'
-import type { CheckEvaluation } from '#core/check/evaluate-check'
-import { rodsOf, setPoint } from '#core/check/roller-big-end/layout'
-import { readRollers } from '#core/check/roller-big-end/setup'
-import { rollersOf, sortedRollers, takenSet } from '#core/check/roller-big-end/sets'
+import type { CheckEvaluation } from '#core/check/evaluate/evaluate-check'
+import { rodsOf, setPoint } from '#core/check/kinds/roller-big-end/layout'
+import { readRollers } from '#core/check/kinds/roller-big-end/setup'
+import { rollersOf, sortedRollers, takenSet } from '#core/check/kinds/roller-big-end/sets'
 import { formatLength, unitFor } from '#core/quantity/format-length'
 import { UNIT_NAME } from '#core/quantity/length'
 import { usePreferences } from '~/stores/preferences'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { groups } from 'd3-array'
 import { scaleLinear } from 'd3-scale'
-import type { Roller } from '#core/check/roller-big-end/sort-rollers'
+import type { Roller } from '#core/check/kinds/roller-big-end/sort-rollers'
 import { formatLength, unitFor } from '#core/quantity/format-length'
 import { NM_PER, UNIT_NAME } from '#core/quantity/length'
 import { axisTicks, paddedExtent, useChartWidth } from '~/components/chart/axis'

@@ -1,4 +1,4 @@
-import { FIELDS } from '#core/check/roller-big-end/setup'
+import { FIELDS } from '#core/check/kinds/roller-big-end/setup'
 import { defineView } from '../views'
 import RollerSketch from './RollerSketch.vue'
 import RollerPanel from './RollerPanel.vue'

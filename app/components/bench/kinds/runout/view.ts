@@ -1,4 +1,4 @@
-import { FIELDS } from '#core/check/runout/setup'
+import { FIELDS } from '#core/check/kinds/runout/setup'
 import { defineView } from '../views'
 import ClockPlot from './ClockPlot.vue'
 import RunoutSketch from './RunoutSketch.vue'

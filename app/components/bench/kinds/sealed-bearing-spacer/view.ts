@@ -1,4 +1,4 @@
-import { FIELDS } from '#core/check/sealed-bearing-spacer/setup'
+import { FIELDS } from '#core/check/kinds/sealed-bearing-spacer/setup'
 import { defineView } from '../views'
 import SpacerSketch from './SpacerSketch.vue'
 

@@ -1,4 +1,4 @@
-import { FIELDS } from '#core/check/shaft-end-play/setup'
+import { FIELDS } from '#core/check/kinds/shaft-end-play/setup'
 import { defineView } from '../views'
 import EndPlaySketch from './EndPlaySketch.vue'
 

@@ -1,4 +1,4 @@
-import { FIELDS } from '#core/check/steering-head-kit/setup'
+import { FIELDS } from '#core/check/kinds/steering-head-kit/setup'
 import { gapUp, part, piecesUp, type StacksOf } from '../stacks'
 import { defineView } from '../views'
 import HeadSketch from './HeadSketch.vue'

@@ -1,4 +1,4 @@
-import { FIELDS } from '#core/check/swivel-preload/setup'
+import { FIELDS } from '#core/check/kinds/swivel-preload/setup'
 import { gapUp, part, piecesUp, type StacksOf } from '../stacks'
 import { defineView } from '../views'
 import SwivelSketch from './SwivelSketch.vue'

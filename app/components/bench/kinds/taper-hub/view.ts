@@ -1,4 +1,4 @@
-import { FIELDS } from '#core/check/taper-hub/setup'
+import { FIELDS } from '#core/check/kinds/taper-hub/setup'
 import { gapUp, part, piecesUp, type StacksOf } from '../stacks'
 import { defineView } from '../views'
 import HubSketch from './HubSketch.vue'

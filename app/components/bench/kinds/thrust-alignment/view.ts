@@ -1,4 +1,4 @@
-import { FIELDS } from '#core/check/thrust-alignment/setup'
+import { FIELDS } from '#core/check/kinds/thrust-alignment/setup'
 import { defineView } from '../views'
 import ThrustSketch from './ThrustSketch.vue'
 

@@ -1,4 +1,4 @@
-import { FIELDS } from '#core/check/torque-preload/setup'
+import { FIELDS } from '#core/check/kinds/torque-preload/setup'
 import { defineView } from '../views'
 import PreloadSketch from './PreloadSketch.vue'
 

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import type { CheckDocument } from '#core/check/document'
-import type { CheckEvaluation } from '#core/check/evaluate-check'
+import type { CheckEvaluation } from '#core/check/evaluate/evaluate-check'
 import { drawerFor, piecesIn } from '#core/check/document'
-import { ringLine, type RingPlay } from '#core/check/universal-joint/evaluate'
+import { ringLine, type RingPlay } from '#core/check/kinds/universal-joint/evaluate'
 import { lotMap, packTotal, type Lot } from '#core/pack/lot'
 import { formatLength, markedText } from '#core/quantity/format-length'
 import { UNIT_NAME } from '#core/quantity/length'

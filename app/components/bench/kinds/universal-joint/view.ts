@@ -1,4 +1,4 @@
-import { FIELDS } from '#core/check/universal-joint/setup'
+import { FIELDS } from '#core/check/kinds/universal-joint/setup'
 import { defineView } from '../views'
 import JointSketch from './JointSketch.vue'
 import RingLines from './RingLines.vue'

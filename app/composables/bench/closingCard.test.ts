@@ -1,0 +1,52 @@
+import { describe, expect, it } from 'vitest'
+import { GAUGES, checkOf, plays, said, trial } from '../../../tests/documents'
+import { evaluateCheck } from '#core/check/evaluate/evaluate-check'
+import type { CheckDocument } from '#core/check/document'
+import { thou } from '#core/quantity/length'
+import { twoSided } from '#core/verdict/limits'
+import { closingCard } from './closingCard'
+
+const INSPECTED = ['tracks', 'rust', 'water'].map(point => said(point, 'good'))
+const hub = (more: Partial<CheckDocument> = {}, readings = [...INSPECTED, ...plays('travel', 4, 4, 4)]) =>
+  checkOf('taper-hub', {
+    gauges: GAUGES,
+    limits: { working: 'book', sets: { play: { book: twoSided(thou(2), thou(6), 'thou', { kind: 'book' }), shop: null } } },
+    trials: [
+      trial(
+        't1',
+        readings.map(reading => ('far' in reading ? { ...reading, gauge: 'dial-indicator' } : reading)),
+        { conditions: { bearings: 'dry', seals: 'out', torque: 'full' } },
+      ),
+    ],
+    ...more,
+  })
+const card = (document: CheckDocument) => closingCard(document, evaluateCheck(document, []), 'inch')
+
+describe('before there is no way back', () => {
+  it('says the figure with its limits, what it rests on, and what is still to be done', () => {
+    const { answer, rests, open } = card(hub())
+    expect(answer).toBe('In 4.0 thou, limits 2 – 6 thou')
+    expect(rests).toMatch(
+      /^3 readings · Test dial-indicator · .* · bearings clean and dry · seals out · axle nut at its torque, wheel spun$/,
+    )
+    expect(open).toMatch(/^Still to do: grease packed, .*; seals filled and fitted; axle torque on the machine; on the machine/)
+  })
+  it('what blocks a signature stands before what is only to be remembered', () => {
+    expect(card(hub({ ticks: [] })).open).toMatch(/^Still to tick: Bench axle, bottom up.* And \d more\.$/)
+  })
+  it('nothing measured rests on nothing; nothing left is nothing pending', () => {
+    expect(card(hub({}, []))).toMatchObject({
+      answer: 'To do, limits 2 – 6 thou',
+      rests: 'Rests on nothing: it was not measured as it is.',
+    })
+    const clearings = ['bearings', 'seals', 'machine-torque', 'turns'].map((item, i) => ({
+      item,
+      trial: 't1',
+      how: 'done' as const,
+      by: 'T',
+      at: '2026-05-05T08:00:00.000Z',
+      order: 1e6 + i,
+    }))
+    expect(card(hub({ clearings })).open).toBe('Nothing is pending.')
+  })
+})

@@ -1,0 +1,79 @@
+import type { CheckDocument } from '#core/check/document'
+import { readingsAt, resultName } from '#core/check/evaluate/evaluate-fitting'
+import { shownFigure, type CheckEvaluation } from '#core/check/evaluate/evaluate-check'
+import { checkKind } from '#core/check/registry'
+import { unitOfResult } from '#core/check/common/results'
+import { unitName } from '#core/quantity/figure'
+import type { UnitSystem } from '#core/quantity/length'
+import { lowerFirst } from '#core/quantity/first-letter'
+import { unvoided } from '#core/reading/reading'
+import { describeLimits } from '#core/verdict/limits'
+import type { VerdictState } from '#core/verdict/decide'
+import { shortTime } from '../words/shortTime'
+
+/** What has to be known before there is no way back: three lines. */
+export interface ClosingCard {
+  readonly state: VerdictState
+  /** `In 3.1 thou, of 2 – 6 thou` */
+  readonly answer: string
+  /** figures that answer a question of their own beside it: what is left to travel, the reserve */
+  readonly beside: string | null
+  /** which readings, which gauge, since when, in which state of the unit */
+  readonly rests: string
+  /** what is not done yet, the gravest first */
+  readonly open: string
+}
+
+/** @param system  of the figures */
+export function closingCard(document: CheckDocument, evaluation: CheckEvaluation, system: UnitSystem): ClosingCard {
+  const { headline, word, state, conditions, reminders, signOff } = evaluation
+  const unit = unitOfResult(headline.kind, system)
+  const several = evaluation.current.results.filter(({ kind }) => kind.main).length > 1
+  const figure = headline.estimate ? ` ${shownFigure(headline, unit)} ${unitName(unit)}` : ''
+  const limits = headline.limits.working ? `, limits ${describeLimits(headline.limits.working, unit)}` : ''
+  return {
+    state,
+    answer: `${several ? `${resultName(headline)}: ` : ''}${word}${figure}${limits}`,
+    beside: besideIt(),
+    rests: restsOn(),
+    open: stillOpen(),
+  }
+
+  function besideIt(): string | null {
+    const others = evaluation.current.results.filter(({ kind, estimate, id }) => kind.beside && estimate !== null && id !== headline.id)
+    const words = others.map(other => {
+      const own = unitOfResult(other.kind, system)
+      return `${resultName(other)} ${shownFigure(other, own)} ${unitName(own)}`
+    })
+    return words.length === 0 ? null : words.join(' · ')
+  }
+
+  function restsOn(): string {
+    const points = checkKind(document.kind)
+      .points(document.setup)
+      .filter(({ id }) => headline.points.includes(id))
+    const readings = points.flatMap(point => unvoided(readingsAt(document.trials, point, document.trials.length - 1)))
+    if (readings.length === 0) return 'Rests on nothing: it was not measured as it is.'
+    const newest = readings
+      .map(({ at }) => at ?? '')
+      .sort()
+      .at(-1)
+    const gauges = Object.values(document.gauges).filter(({ id }) => readings.some(({ gauge }) => gauge === id))
+    const said = conditions.flatMap(({ condition, said: value }) =>
+      value === null ? [] : [`${lowerFirst(condition.label)} ${lowerFirst(condition.states.find(own => own.value === value)!.label)}`],
+    )
+    return [
+      `${readings.length} ${readings.length === 1 ? 'reading' : 'readings'}`,
+      ...gauges.map(({ name }) => name),
+      ...(newest ? [shortTime(newest)] : []),
+      ...said,
+    ].join(' · ')
+  }
+
+  function stillOpen(): string {
+    const waiting = reminders.filter(({ cleared }) => cleared === null).map(({ words }) => lowerFirst(words))
+    const blockers = document.signOff ? [] : signOff.blockers
+    if (blockers.length > 0) return blockers.length === 1 ? blockers[0]! : `${blockers[0]} And ${blockers.length - 1} more.`
+    return waiting.length > 0 ? `Still to do: ${waiting.join('; ')}.` : 'Nothing is pending.'
+  }
+}

@@ -1,0 +1,89 @@
+import { computed, type Ref } from 'vue'
+import { navigateTo } from '#imports'
+import type { PlaceEvaluation } from '#core/check/evaluate/evaluate-place'
+import { checkKind } from '#core/check/registry'
+import type { Phase } from '#core/method/step'
+import type { Proposal } from '#core/pack/chooser/proposal'
+import type { Pack } from '#core/pack/lot'
+import { useBench } from '~/stores/bench'
+import { key, useKeys, type KeyBinding } from '../keys/useKeys'
+import type { useTaking } from './useTaking'
+
+interface Bench {
+  readonly locked: Ref<boolean>
+  readonly phase: Ref<Phase>
+  readonly place: Ref<PlaceEvaluation | null>
+  readonly proposal: Ref<Proposal | null>
+  readonly pick: (at: number) => void
+  /** the technician's own pack, beginning with what is fitted */
+  readonly takeOwn: (pack: Pack) => void
+  readonly ask: () => void
+  readonly step: (by: 1 | -1) => void
+  /** the reading's field */
+  readonly panel: Ref<{ focus: () => void; submit: () => void } | undefined>
+  readonly voidLast: () => void
+  readonly taking: ReturnType<typeof useTaking>
+  readonly explaining: Ref<boolean>
+  readonly helping: Ref<boolean>
+  /** the card before there is no way back */
+  readonly closing: Ref<boolean>
+}
+
+/** The keys of the bench: what can be done in this phase, and what always can. */
+export function useBenchKeys({
+  locked,
+  phase,
+  place,
+  proposal,
+  pick,
+  takeOwn,
+  ask,
+  step,
+  panel,
+  voidLast,
+  taking,
+  explaining,
+  helping,
+  closing,
+}: Bench): void {
+  const bench = useBench()
+  const { draft, way } = taking
+  const travel = computed(() => way.value.entry === 'travel')
+  const worked = computed(() => place.value === null && bench.document !== null && checkKind(bench.document.kind).works !== undefined)
+  /** Is there a reading to take? In Choose only where a part is worked to size there. */
+  const reads = computed(() => phase.value !== 'setup' && (phase.value !== 'choose' || worked.value))
+
+  function choosing(): KeyBinding[] {
+    if (phase.value !== 'choose' || place.value?.place.catalogue) return []
+    return [
+      ...(place.value ? [key('1–5', 'pick a pack', k => pick(Number(k) - 1), { keys: ['1', '2', '3', '4', '5'] })] : []),
+      ...(place.value?.request && !locked.value ? [key('O', 'own pack', () => takeOwn(place.value!.request!.fitted))] : []),
+      ...(proposal.value && !locked.value ? [key('F', 'fit this', ask)] : []),
+    ]
+  }
+
+  function reading(): KeyBinding[] {
+    if (locked.value || !reads.value) return []
+    const sprang = () => {
+      draft.value = { ...draft.value, springBack: !draft.value.springBack }
+    }
+    return [
+      key('Z', travel.value ? 'log, back at zero' : 'log', () => panel.value?.submit()),
+      key('V', 'void last', voidLast),
+      key('R', 'go to the reading', () => panel.value?.focus(), { quiet: true }),
+      ...(travel.value ? [key('X', 'sprang back', sprang, { quiet: true })] : []),
+    ]
+  }
+
+  const always = (): KeyBinding[] => [
+    key('PgDn', 'next phase', () => step(1), { keys: ['PageDown'] }),
+    key('PgUp', 'phase before', () => step(-1), { keys: ['PageUp'], quiet: true }),
+    key('E', 'explain', () => (explaining.value = true)),
+    key('H', 'helpers', () => (helping.value = true)),
+    key('C', 'card before closing', () => (closing.value = true)),
+    ...(bench.connection === 'stale' ? [key('L', 'show the newer state', () => void bench.reload())] : []),
+    key('J', 'back to the job', () => void navigateTo(`/jobs/${bench.view!.job.id}`), { quiet: true }),
+  ]
+
+  useKeys(computed(() => [...choosing(), ...reading(), ...always()]))
+}

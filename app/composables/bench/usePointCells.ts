@@ -1,0 +1,74 @@
+import { groups } from 'd3-array'
+import { computed, type Ref } from 'vue'
+import type { MeasuringPoint } from '#core/check/contract'
+import type { PointReading } from '#core/check/document'
+import type { ResultEvaluation } from '#core/check/evaluate/evaluate-fitting'
+import { ways } from '#core/method/ways'
+import { formatFigure, isLengthUnit, readDecimals, unitName, type Unit } from '#core/quantity/figure'
+import { isFigure, isRange, readingWords, unvoided } from '#core/reading/reading'
+
+/** A point of a check with many, as the grid shows it. */
+export interface PointCell {
+  readonly point: MeasuringPoint
+  /** as text; null while nothing is read */
+  readonly figure: string | null
+  readonly bad: boolean
+  readonly stale: boolean
+}
+
+/** What was read last at each point; pieces that were only taken together are no figure. */
+export function usePointCells(
+  points: Ref<readonly MeasuringPoint[]>,
+  readingsOf: (point: MeasuringPoint) => readonly PointReading[],
+  results: Ref<readonly ResultEvaluation[]>,
+  /** that of its gauge */
+  unitOf: (point: MeasuringPoint) => Unit,
+) {
+  /** As many for all points of a part as one of them needs, in the grid and in the series beside it. */
+  const decimalsOf = computed(
+    () =>
+      new Map(
+        groups(points.value, ({ at }) => at.part).map(([part, of]) => [
+          part,
+          Math.max(
+            ...of.map(point => {
+              const figures = readingsOf(point).flatMap(reading => (isFigure(reading) ? [reading.figure] : []))
+              return figures.length > 0 ? readDecimals(figures, unitOf(point)) : 0
+            }),
+          ),
+        ]),
+      ),
+  )
+
+  const decimalsAt = (point: MeasuringPoint) => decimalsOf.value.get(point.at.part) ?? 0
+
+  function figureOf(point: MeasuringPoint, live: readonly PointReading[]): string | null {
+    const last = live.at(-1)
+    if (!last) return null
+    if (point.way === 'pieces') return `${live.length} read`
+    if (isRange(last) && !isLengthUnit(unitOf(point))) return formatFigure(last.low, unitOf(point))
+    if (isFigure(last)) return formatFigure(last.figure, unitOf(point), { decimals: decimalsAt(point) })
+    const word = 'word' in last ? point.words?.find(({ value }) => value === last.word)?.label : undefined
+    const unit = ` ${unitName(unitOf(point))}`
+    const said = word ?? readingWords(last, unitOf(point))
+    return said.endsWith(unit) ? said.slice(0, -unit.length) : said
+  }
+
+  const cells = computed(() =>
+    points.value
+      .filter(point => ways[point.way].entry !== 'pieces')
+      .map((point): PointCell => {
+        const all = readingsOf(point)
+        const live = unvoided(all)
+        const result = results.value.find(({ points: rests }) => rests.includes(point.id))
+        const ids = new Set(all.map(({ id }) => id))
+        return {
+          point,
+          figure: figureOf(point, live),
+          stale: live.length > 0 && result !== undefined && result.stale !== null,
+          bad: result?.findings.some(({ level, repeatId }) => level === 'fail' && repeatId !== undefined && ids.has(repeatId)) ?? false,
+        }
+      }),
+  )
+  return { cells, decimalsAt }
+}

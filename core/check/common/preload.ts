@@ -1,0 +1,165 @@
+import { stated, type Estimate } from '../../reading/estimate'
+import type { Finding } from '../../reading/gates'
+import { sumOf } from '../../reading/sum'
+import type { Torque } from '../../quantity/measure'
+import { thou, type Nm } from '../../quantity/length'
+import type { Answers, CombinedResult, MeasuringPoint } from '../contract'
+import { choice, length, torque } from '../setup'
+
+/** How preload is told, and in which unit: the same wherever a bearing is set by what it takes to turn. */
+export const PRELOAD_FIELDS = {
+  way: choice({
+    label: 'Preload told by',
+    options: [
+      { value: 'scale', label: 'Spring scale on a radius' },
+      { value: 'gauge', label: 'Torque gauge' },
+      { value: 'feel', label: 'Feel: drag and side play', hint: 'a judgement' },
+    ],
+    initial: 'scale',
+  }),
+  radius: length({ label: 'Radius the scale pulls at', least: thou(10), optional: true }),
+  unit: choice({
+    label: 'Turning torque in',
+    free: true,
+    options: [
+      { value: 'N·m', label: 'N·m' },
+      { value: 'in·lb', label: 'in·lb' },
+      { value: 'kgf·cm', label: 'kgf·cm' },
+    ],
+    initial: 'N·m',
+  }),
+  sealDrag: torque({ small: true, label: 'Drag of a seal that is in', hint: 'taken off what is read; better leave the seal out' }),
+}
+export interface PreloadSetup {
+  readonly way: 'scale' | 'gauge' | 'feel'
+  readonly radius: Nm | null
+  readonly sealDrag: Torque | null
+}
+
+type Where = Pick<MeasuringPoint, 'result' | 'at' | 'moves' | 'rests'> & {
+  /** ends every id: `left`, `2` */
+  readonly id: string
+  /** `Left: ` */
+  readonly prefix: string
+  /** what is felt for besides drag */
+  readonly play: string
+  /** read with a gauge of its own: what for */
+  readonly tool?: string
+}
+
+/** What is felt, a word each, and what keeps it turning where that is read. */
+export function preloadPoints({ way, radius }: PreloadSetup, { id, prefix, play, tool, ...where }: Where): MeasuringPoint[] {
+  const at = (what: string) => ({ ...where.at, what })
+  const word = (name: string, label: string, words: readonly string[]): MeasuringPoint => ({
+    ...where,
+    at: at(name === 'drag' ? 'drag' : 'play'),
+    id: `${name}-${id}`,
+    label: prefix + label,
+    way: 'word',
+    words: words.map(value => ({ value, label: value })),
+    ...(way === 'feel' ? {} : { optional: true }),
+  })
+  return [
+    ...(way === 'feel'
+      ? []
+      : [
+          {
+            ...where,
+            at: at('turning'),
+            id: `turning-${id}`,
+            label: `${prefix}turning`,
+            way: way === 'scale' ? 'spring-scale' : 'turning-torque',
+            ...(way === 'scale' ? { radius } : {}),
+            ...(tool === undefined ? {} : { tool }),
+          } satisfies MeasuringPoint,
+        ]),
+    word('drag', 'drag', ['none', 'slight', 'much']),
+    word('side-play', play, ['none', 'some']),
+  ]
+}
+
+/** What the points of one place say: the torque, less that of the seal; or a judgement by feel; and where figure and hand contradict each other. */
+export function preloadOf(
+  { way, sealDrag }: PreloadSetup,
+  answers: Answers,
+  id: string,
+): Pick<CombinedResult, 'overrule' | 'atMost' | 'points' | 'formula'> & {
+  readonly estimate: Estimate | null
+  readonly findings: readonly Finding[]
+} {
+  const read = way === 'feel' ? null : answers.of(`turning-${id}`).estimate
+  const estimate =
+    read && sealDrag !== null
+      ? sumOf([
+          { name: 'turning', factor: 1, estimate: read },
+          { name: 'seal', factor: -1, estimate: stated(sealDrag, []) },
+        ])
+      : read
+  const felt = feltOf(answers, id)
+  const words = [`drag-${id}`, `side-play-${id}`]
+  const points = way === 'feel' ? words : [`turning-${id}`, ...words]
+  const formula =
+    way === 'feel'
+      ? 'by feel: drag and side play'
+      : `${way === 'scale' ? 'pull × radius' : 'as read'}, while turning${sealDrag === null ? '' : ' − drag of the seal'}`
+  if (estimate) return { estimate, points, formula, findings: [...felt.findings, ...handAgainst(felt, estimate)] }
+  const { findings, state, words: said } = felt
+  return {
+    estimate: null,
+    points,
+    formula,
+    findings,
+    ...(state === null ? {} : { overrule: { state, words: said } }),
+    ...(state === 'below' ? { atMost: { value: 0, words: said } } : {}),
+  }
+}
+
+interface Felt {
+  readonly drag: string | null
+  readonly play: string | null
+  readonly state: 'below' | 'above' | 'provisional' | null
+  readonly words: string
+  readonly findings: readonly Finding[]
+}
+
+/** Both words together. Common practice: slight drag and no side play is right; drag and side play cannot both be. */
+function feltOf(answers: Answers, id: string): Felt {
+  const word = (point: string) => (answers.stale(point) === null ? answers.of(point).word : null)
+  const [drag, play] = [word(`drag-${id}`), word(`side-play-${id}`)]
+  const said = (state: Felt['state'], words: string, findings: readonly Finding[] = []): Felt => ({ drag, play, state, words, findings })
+  if (drag === null && play === null) return said(null, '')
+  if (drag === null || play === null)
+    return said(null, '', [{ gate: 'hand', level: 'note', words: 'Say both: drag, and side play. One alone does not tell.' }])
+  if (play === 'some')
+    return drag === 'none'
+      ? said('below', 'no drag, and side play: too little')
+      : said(null, '', [
+          {
+            gate: 'hand',
+            level: 'fail',
+            words:
+              'Drag and side play contradict each other: a damaged track, a cocked pin, or a seal is in. Find it, then say both again.',
+          },
+        ])
+  if (drag === 'none') return said('below', 'neither drag nor side play: no preload that can be felt')
+  if (drag === 'much') return said('above', 'much drag, no side play: too much')
+  return said('provisional', 'slight drag, no side play: right, by feel')
+}
+
+/** A figure that the hand does not believe. */
+function handAgainst({ drag, play }: Felt, { value, U }: Estimate): Finding[] {
+  const drags = value - U > 0
+  if (drags && drag === 'none')
+    return [
+      {
+        gate: 'hand',
+        level: 'warn',
+        words: 'By hand there is no drag, and the gauge reads some: does it drag elsewhere, is the gauge at its zero?',
+      },
+    ]
+  if (!drags && (drag === 'slight' || drag === 'much'))
+    return [{ gate: 'hand', level: 'warn', words: 'By hand it drags, and the gauge reads nothing that can be told: take a finer gauge.' }]
+  return play === 'some' && drags && drag === null
+    ? [{ gate: 'hand', level: 'warn', words: 'Side play, and yet it takes torque to turn: say the drag too.' }]
+    : []
+}

@@ -1,0 +1,168 @@
+import { decimalsApart, formatFigure, type Unit } from '../../quantity/figure'
+import { sharedVariance, type Estimate } from '../../reading/estimate'
+import { gaugeFit, type GaugeFit, type VerdictState } from '../../verdict/decide'
+import { finiteEnds } from '../../verdict/limits'
+import { verdictWord } from '../../verdict/words'
+import { choosePacks, type PackChoice } from '../../pack/chooser/choose'
+import { prepareDrawer, type PreparedDrawer } from '../../pack/chooser/prepare'
+import type { PlaceQuestion } from '../../pack/allocation/columns'
+import type { Lot } from '../../pack/lot'
+import type { Phase, Step } from '../../method/step'
+import type { CheckKind, NextStep, PackPlace } from '../contract'
+import { asItWasFound, type CheckDocument, type Trial } from '../document'
+import { conditionsOf, pendingItems, type ConditionState, type PendingItem } from './said-conditions'
+import { evaluateFitting, counts, type FittingEvaluation, type ResultEvaluation } from './evaluate-fitting'
+import { evaluatePlace, placeByKind, type ChoiceRequest, type PlaceEvaluation } from './evaluate-place'
+import { evaluateLearned } from './learned-place'
+import { cataloguesOf, type JudgedCatalogue } from './judged-catalogue'
+import { checkKind } from '../registry'
+import type { Target } from '../work'
+import { targetsOf } from './targets'
+import { signOffGate, type SignOffGate } from './sign-off-gate'
+
+export interface CheckEvaluation {
+  readonly trials: readonly FittingEvaluation[]
+  /** the first fitting as it was found, before any part was replaced */
+  readonly found: FittingEvaluation
+  /** the fitting that is in the machine now */
+  readonly current: FittingEvaluation
+  /** the result that decides */
+  readonly headline: ResultEvaluation
+  /** its estimate, where its series is valid */
+  readonly estimate: Estimate | null
+  readonly state: VerdictState
+  readonly word: string
+  readonly gauge: GaugeFit | null
+  /** empty where nothing is chosen */
+  readonly places: readonly PlaceEvaluation[]
+  /** what places can be filled with by the kind's own reckoning, and how it is set */
+  readonly catalogues: readonly JudgedCatalogue[]
+  /** figures to work to, in the present fitting */
+  readonly targets: readonly Target[]
+  /** what is to be done now, where the kind has an order of work of its own; null: as usual */
+  readonly next: NextStep | null
+  /** what else the kind works out; null where it does not */
+  readonly details: object | null
+  /** required steps not ticked yet */
+  readonly pending: readonly Step[]
+  /** the state the unit is in, as far as it was said of the present fitting */
+  readonly conditions: readonly ConditionState[]
+  /** what is done after the proof; it holds nothing back */
+  readonly reminders: readonly PendingItem[]
+  readonly signOff: SignOffGate
+  readonly phase: Phase
+}
+
+/**
+ * Evaluates one check: estimates with their budgets, gates, verdicts against both limits, the questions to the chooser, the ledger,
+ * the proof. Pure: the same document and drawer give the same answer in the browser, on the server and from a file.
+ * @param lots  the whole drawer; pieces on hand and reserved as they are now
+ */
+export function evaluateCheck(document: CheckDocument, lots: readonly Lot[]): CheckEvaluation {
+  const kind = checkKind(document.kind)
+  const steps = kind.procedure(document.setup)
+  const ticked = (step: Step, trial: Trial) =>
+    document.ticks.some(tick => tick.step === step.id && tick.trial === (step.phase === 'setup' ? null : trial.id))
+  // A proof step concerns what was changed: another pack, or a part worked to size. What was found needs only its set-up.
+  const pendingFor = (trial: Trial) =>
+    steps.filter(
+      step => step.required && !ticked(step, trial) && (step.phase !== 'prove' || trial.refitted.length > 0 || kind.works !== undefined),
+    )
+
+  const provisional = (trial: Trial) =>
+    pendingFor(trial).length > 0 || conditionsOf(kind, document, trial).some(({ is }) => is !== 'as-asked')
+
+  const trials = document.trials.map((_, i) => evaluateFitting(document, kind, i, provisional, lots))
+  const current = trials.at(-1)!
+  const pending = pendingFor(document.trials.at(-1)!)
+  const conditions = conditionsOf(kind, document, document.trials.at(-1)!)
+  const asFound = evaluateFitting(asItWasFound(document), kind, 0, provisional, lots)
+  const places = kind.places(document.setup).map(place => evaluatorOf(place)(document, kind, place, { trials, asFound }, lots))
+  const catalogues = cataloguesOf(document, kind, current, places, lots)
+  const { headline } = current
+  const { targets, next } = workOf(document, kind, current)
+  const estimate = headline.valid ? headline.estimate : null
+  return {
+    trials,
+    found: asFound,
+    current,
+    headline,
+    estimate,
+    places,
+    catalogues,
+    pending,
+    conditions,
+    reminders: pendingItems(kind, document),
+    targets,
+    next,
+    details: kind.details?.(document.setup, current.answers, targets) ?? null,
+    state: current.state,
+    word: verdictWord(current.state, headline.kind.ends),
+    gauge: estimate ? gaugeFit(estimate.U, headline.limits.working) : null,
+    signOff: signOffGate(document, current, places, { pending, conditions }),
+    phase: phaseOf(),
+  }
+
+  function phaseOf(): Phase {
+    if (document.signOff) return 'prove'
+    const main = current.results.filter(counts)
+    const measured = main.filter(result => result.estimate !== null || result.overrule !== null)
+    const refitted = document.trials.length > 1
+    const begun = refitted || document.trials.some(trial => trial.readings.length > 0)
+    if (next && begun) return next.phase
+    if (main.some(result => result.stale !== null)) return 'measure'
+    if (measured.length === 0 && !refitted) return pending.some(step => step.phase === 'setup') ? 'setup' : 'measure'
+    const whole = measured.length === main.length && !main.some(result => result.state === 'not-valid')
+    if (!whole) return refitted ? 'prove' : 'measure'
+    const nothingToChoose = places.length === 0 && (targets.length === 0 || kind.next !== undefined)
+    return nothingToChoose || current.state === 'in' || current.state === 'provisional' ? 'prove' : 'choose'
+  }
+}
+
+const evaluatorOf = ({ learned, catalogue }: PackPlace) => (catalogue === 'set' ? placeByKind : learned ? evaluateLearned : evaluatePlace)
+
+/** What a kind worked out besides, with its types; null where the check is of another kind. */
+export const detailsOf = <Details extends object>(
+  kind: CheckKind<Details>,
+  document: Pick<CheckDocument, 'kind'>,
+  { details }: Pick<CheckEvaluation, 'details'>,
+): Details | null => (document.kind === kind.id ? (details as Details | null) : null)
+
+/** Figures to work to, and what comes next where the kind has an order of its own. */
+function workOf(document: CheckDocument, kind: CheckKind, { answers }: FittingEvaluation): Pick<CheckEvaluation, 'targets' | 'next'> {
+  const targets = targetsOf(document, kind, answers)
+  return { targets, next: kind.next?.(document.setup, answers, targets) ?? null }
+}
+
+/** What comes next by the kind’s own order of work, from the readings alone: no drawer is looked at. Null: as usual. */
+export function nextStepOf(document: CheckDocument): NextStep | null {
+  const kind = checkKind(document.kind)
+  if (!kind.next) return null
+  const current = evaluateFitting(document, kind, document.trials.length - 1, () => false)
+  return workOf(document, kind, current).next
+}
+
+/** Prepares the drawer and answers: for the server, the file evaluation and the worker. */
+export const prepareRequest = (request: Pick<ChoiceRequest, 'drawer' | 'fitted' | 'response' | 'rules'>): PreparedDrawer =>
+  prepareDrawer(request.drawer, request.fitted, request.response, request.rules)
+export const answerRequest = (request: ChoiceRequest): PackChoice => choosePacks(prepareRequest(request), request.question)
+
+/** Places that are measured and can be chosen for, as an allocation asks about them. */
+export const openPlaces = (evaluation: Pick<CheckEvaluation, 'places'>): PlaceQuestion[] =>
+  evaluation.places.flatMap(({ place, request }) =>
+    request && !place.catalogue
+      ? [{ id: place.id, fitted: request.fitted, response: request.response, rules: request.rules, question: request.question }]
+      : [],
+  )
+
+/** A result's figure as text in a unit, with a digit more where rounding would hide the verdict. */
+export function shownFigure(result: Pick<ResultEvaluation, 'estimate' | 'limits'>, unit: Unit): string {
+  if (!result.estimate) return '–'
+  const decimals = decimalsApart(result.estimate.value, finiteEnds(result.limits.working), unit)
+  return formatFigure(result.estimate.value, unit, { decimals })
+}
+
+/** Own part of a prediction's uncertainty, nm: without the gauge's share, which the proof's reading carries too. */
+export function predictionOwn(u: number, estimate: Estimate | null): number {
+  return Math.sqrt(Math.max(0, u ** 2 - (estimate ? sharedVariance(estimate.lines) : 0)))
+}

@@ -1,0 +1,313 @@
+import { NO_ANSWER, type PointAnswer } from '../../method/way'
+import { ways } from '../../method/ways'
+import { saidZero } from '../../method/zero-words'
+import { ownVariance, type Estimate } from '../../reading/estimate'
+import { isValid, type Finding } from '../../reading/gates'
+import { unvoided } from '../../reading/reading'
+import { judge, type Verdict, type VerdictState } from '../../verdict/decide'
+import { bandOf, bothWays, endsOf, overZero, type LimitSet } from '../../verdict/limits'
+import { gaugeOf } from './gauge-needs'
+import { lotMap, type Lot } from '../../pack/lot'
+import { proofResidual, type Residual } from '../../pack/residual'
+import {
+  positionOf,
+  resultId,
+  type Answers,
+  type AtMost,
+  type CheckKind,
+  type CombinedResult,
+  type MeasuringPoint,
+  type ResultKind,
+} from '../contract'
+import { eachOf, fittedTotal } from './fitted'
+import { zeroWordsAt } from './none-said'
+import { staleWords } from '../parts'
+import {
+  limitsOf,
+  newerThan,
+  packAt,
+  type CheckDocument,
+  type LimitPair,
+  type PartChange,
+  type PointReading,
+  type Predicted,
+  type SignedFigure,
+  type Trial,
+} from '../document'
+
+/** One figure of one fitting, judged. */
+export interface ResultEvaluation {
+  /** `play`, `clearance@3` */
+  readonly id: string
+  readonly kind: ResultKind
+  readonly position: string | null
+  /** `End play`, `Main 3` */
+  readonly label: string
+  readonly formula: string
+  readonly points: readonly string[]
+  /** also of a series that is not valid: see `valid` */
+  readonly estimate: Estimate | null
+  readonly findings: readonly Finding[]
+  readonly valid: boolean
+  readonly limits: LimitPair & { readonly working: LimitSet | null }
+  readonly verdict: { readonly book: Verdict | null; readonly shop: Verdict | null; readonly working: Verdict | null }
+  /** what asks for a reason before it is signed, though it is in limits */
+  readonly asksReason: string | null
+  /** what was found by hand and beats arithmetic */
+  readonly overrule: string | null
+  /** no figure, but no more than this */
+  readonly atMost: AtMost | null
+  /** why its readings no longer hold */
+  readonly stale: string | null
+  /** with everything that can hold an answer back: gates, pending steps, replaced parts */
+  readonly state: VerdictState
+  readonly predicted: Predicted | null
+  readonly residual: Residual | null
+  /** by rule of thumb, where nobody has limits: offered, never judged by */
+  readonly thumb: LimitSet | null
+}
+
+/** A result in full, for sentences: `Main 3 clearance`, `End play`. */
+export const resultName = (result: Pick<ResultEvaluation, 'kind' | 'position' | 'label'>): string =>
+  result.position === null ? result.kind.label : `${result.label} ${result.kind.label.toLowerCase()}`
+
+/** One fitting, judged. */
+export interface FittingEvaluation {
+  readonly id: string
+  readonly results: readonly ResultEvaluation[]
+  /** the result the eye should meet first: the worst that counts */
+  readonly headline: ResultEvaluation
+  readonly state: VerdictState
+  /** what each point said */
+  readonly answers: Answers
+}
+
+/** What is said of a point, and why its readings no longer hold. */
+interface PointState {
+  readonly answer: PointAnswer
+  readonly stale: string | null
+  /** its newest reading’s place in the order of what happened */
+  readonly order: number | undefined
+}
+
+/**
+ * Readings that hold for a point in a fitting: those taken in it, and those of earlier fittings as long as no place that moves the
+ * point was taken apart since.
+ * @param index  of the fitting
+ */
+export function readingsAt(trials: readonly Trial[], point: Pick<MeasuringPoint, 'id' | 'moves'>, index: number): PointReading[] {
+  let found: PointReading[] = []
+  for (let i = index; i >= 0; i--) {
+    const trial = trials[i]!
+    found = [...trial.readings.filter(reading => reading.point === point.id), ...found]
+    if (trial.refitted.some(place => point.moves.includes(place))) break
+  }
+  return found
+}
+
+/**
+ * The readings of a point that count after part changes: those taken since. While there are none, the old ones, with the change
+ * that made them stale.
+ */
+export function freshReadings(
+  document: Pick<CheckDocument, 'partChanges'>,
+  point: MeasuringPoint,
+  readings: readonly PointReading[],
+): { readings: readonly PointReading[]; stale: PartChange | null } {
+  const changes = document.partChanges.filter(change => change.role === '*' || point.rests.includes(change.role))
+  if (changes.length === 0) return { readings, stale: null }
+  const newest = changes.reduce((a, b) => (b.order > a.order ? b : a))
+  const since = readings.filter(reading => newerThan(reading.order, newest.order))
+  if (unvoided(since).length > 0) return { readings: since, stale: null }
+  return { readings, stale: unvoided(readings).length > 0 ? newest : null }
+}
+
+function pointState(
+  document: CheckDocument,
+  point: MeasuringPoint,
+  index: number,
+  kind: CheckKind,
+  results: readonly ResultKind[],
+): PointState {
+  const way = ways[point.way]
+  const gauge = gaugeOf(document, point)
+  const { readings, stale } = freshReadings(document, point, readingsAt(document.trials, point, index))
+  const position = positionOf(results, point)
+  const band = bandOf(limitsOf(document, point.result, position).working)
+  const zero = zeroWordsAt(results, point).length > 0 ? saidZero(readings, point.noneWord) : null
+  const answer =
+    readings.length === 0 || zero
+      ? (zero ?? NO_ANSWER)
+      : way.answer(readings, {
+          gauge,
+          band,
+          unit: document.entryUnit,
+          tipAngle: document.tipAngle,
+          pooled: gauge ? (document.history[gauge.id] ?? null) : null,
+          heat: point.heat ?? null,
+          counting: point.counting ?? 'smallest',
+          radius: point.radius ?? null,
+          guarded: document.rule === 'guarded',
+        })
+  const newest = unvoided(readings).at(-1)
+  return { answer, stale: stale && staleWords(kind.parts(document.setup), stale), order: newest ? newest.order : -1 }
+}
+
+/** Is an “In” of this fitting not final yet? A step is not ticked, or the unit was not in the state the procedure asks for. */
+export type IsProvisional = (trial: Trial) => boolean
+
+/** What every point of a fitting says. */
+function answersAt(
+  document: CheckDocument,
+  kind: CheckKind,
+  index: number,
+  lots: readonly Lot[],
+): { readonly answers: Answers; readonly states: ReadonlyMap<string, PointState> } {
+  const trial = document.trials[index]!
+  const results = kind.results(document.setup)
+  const places = kind.places(document.setup)
+  const packIn = (id: string) => {
+    const place = places.find(candidate => candidate.id === id)
+    return place ? packAt(trial, place) : null
+  }
+  const states = new Map(kind.points(document.setup).map(point => [point.id, pointState(document, point, index, kind, results)]))
+  const answers: Answers = {
+    of: point => states.get(point)?.answer ?? NO_ANSWER,
+    stale: point => states.get(point)?.stale ?? null,
+    after: (point, other) => newerThan(states.get(point)?.order, states.get(other)?.order ?? -1),
+    fitted: id => fittedTotal(packIn(id), lotMap(lots)),
+    pieces: id => eachOf(packIn(id), lotMap(lots)),
+    gauge: which => document.gauges[which] ?? null,
+    unit: document.entryUnit,
+  }
+  return { answers, states }
+}
+
+/** Evaluates the fitting at `index`: every point, then every result of the kind, judged by its own limits. */
+export function evaluateFitting(
+  document: CheckDocument,
+  kind: CheckKind,
+  index: number,
+  provisional: IsProvisional,
+  lots: readonly Lot[] = [],
+): FittingEvaluation {
+  const trial = document.trials[index]!
+  const resultKinds = kind.results(document.setup)
+  const { answers, states } = answersAt(document, kind, index, lots)
+  const against = kind.compare && index > 0 ? kind.compare(document.setup, answersAt(document, kind, index - 1, lots).answers, answers) : []
+  const results = kind.combine(document.setup, answers).map(resultOf)
+  const headline = worstOf(results)
+  return { id: trial.id, results, headline, state: headline.state, answers }
+
+  function resultOf(combined: CombinedResult): ResultEvaluation {
+    const resultKind = resultKinds.find(candidate => candidate.id === combined.kind)!
+    const id = resultId(combined.kind, combined.position)
+    const used = combined.points.map(point => states.get(point)).filter(state => state !== undefined)
+    const findings = [
+      ...used.flatMap(state => state.answer.findings),
+      ...(combined.findings ?? []),
+      ...against.flatMap(({ result, finding }) => (result === combined.kind ? [finding] : [])),
+    ]
+    const stale = used.find(state => state.stale !== null)?.stale ?? null
+    const limits = judgingLimits(document, resultKind, combined)
+    const { estimate } = combined
+    const overrule = combined.overrule ?? (combined.atMost ? { state: 'below' as const, words: combined.atMost.words } : undefined)
+    const valid = estimate !== null && isValid(findings)
+    const judged = (set: typeof limits.book) =>
+      valid && set ? judge({ value: estimate.value, u: estimate.u, nu: estimate.nu }, set, document.rule) : null
+    const working = valid ? judge({ value: estimate.value, u: estimate.u, nu: estimate.nu }, limits.working, document.rule) : null
+    const predicted = document.trials
+      .slice(0, index + 1)
+      .reduceRight<Predicted | null>((found, earlier) => found ?? earlier.predicted[id] ?? null, null)
+    return {
+      id,
+      kind: resultKind,
+      position: combined.position,
+      label: resultKind.positions.find(position => position.id === combined.position)?.label ?? resultKind.label,
+      formula: combined.formula,
+      points: combined.points,
+      estimate,
+      findings,
+      valid,
+      limits,
+      stale,
+      predicted,
+      verdict: { book: judged(limits.book), shop: judged(limits.shop), working },
+      overrule: overrule?.words ?? null,
+      atMost: combined.atMost ?? null,
+      asksReason:
+        combined.asksReason ?? against.find(({ result, asksReason }) => result === combined.kind && asksReason)?.asksReason ?? null,
+      thumb: limits.working ? null : (kind.thumb?.(document.setup, answers, combined.kind) ?? null),
+      residual:
+        valid && predicted ? proofResidual(estimate.value, Math.sqrt(ownVariance(estimate.lines)), predicted.play, predicted.uOwn) : null,
+      state: stateOf(),
+    }
+
+    function stateOf(): VerdictState {
+      if (stale !== null) return 'stale'
+      if (overrule) return overrule.state
+      if (estimate === null) return isValid(findings) ? 'to-do' : 'not-valid'
+      if (!valid) return 'not-valid'
+      const judged = working!.state
+      return judged === 'in' && (provisional(trial) || findings.some(({ gate }) => gate === 'feel' || gate === 'hot'))
+        ? 'provisional'
+        : judged
+    }
+  }
+}
+
+/** The limits of a result, from above zero where zero is never right. */
+function judgingLimits(
+  document: CheckDocument,
+  { overZero: positive, bothWays: eitherWay, judgedBy }: ResultKind,
+  { kind, position }: CombinedResult,
+): LimitPair & { readonly working: LimitSet | null } {
+  const { book, shop, working } = limitsOf(document, judgedBy ?? kind, position)
+  if (!positive && !eitherWay) return { book, shop, working }
+  const reach = positive ? overZero : bothWays
+  const pair = { book: reach(book), shop: reach(shop) }
+  return { ...pair, working: working === shop ? pair.shop : pair.book }
+}
+
+/** How much each state weighs; below and above weigh alike. */
+const WEIGHT: Readonly<Record<VerdictState, number>> = {
+  'stale': 8,
+  'not-valid': 7,
+  'below': 6,
+  'above': 6,
+  'close': 5,
+  'no-limit': 4,
+  'to-do': 3,
+  'provisional': 2,
+  'in': 1,
+}
+
+/** Does this result weigh on the check? Main ones always; others once they are measured and limits for them are known, or where they are out whatever the limits. */
+export const counts = (result: ResultEvaluation): boolean =>
+  result.kind.main ||
+  (result.overrule !== null && !result.kind.told) ||
+  (result.estimate !== null && result.limits.working !== null && result.limits.working.kind !== 'none')
+
+/** What a signature stands under: every figure that weighs, as it is computed now. */
+export const signedFigures = ({ results }: Pick<FittingEvaluation, 'results'>): SignedFigure[] =>
+  results.filter(counts).map(({ id, estimate, state }) => ({ id, value: estimate?.value ?? null, U: estimate?.U ?? null, state }))
+
+const inside = (result: ResultEvaluation) => result.verdict.working?.chance?.inside ?? 1
+/** How far outside its limits, nm. */
+function outside({ estimate, limits }: ResultEvaluation): number {
+  const ends = endsOf(limits.working)
+  return estimate && ends ? Math.max(0, ends.lower - estimate.value, estimate.value - ends.upper) : 0
+}
+const worse = (a: ResultEvaluation, b: ResultEvaluation) =>
+  WEIGHT[b.state] - WEIGHT[a.state] || inside(a) - inside(b) || outside(b) - outside(a)
+
+/** Positions by the worst of their results that count, the worst first. */
+export function rankedPositions(results: readonly ResultEvaluation[]): string[] {
+  const sorted = results.filter(result => counts(result) && result.position !== null).sort(worse)
+  return [...new Set(sorted.map(result => result.position!))]
+}
+
+/** The result that decides: the worst state, then the least chance in limits, then what lies furthest outside them, then the order of the kind. */
+export function worstOf(results: readonly ResultEvaluation[]): ResultEvaluation {
+  return results.filter(counts).reduce((a, b) => (worse(a, b) > 0 ? b : a))
+}

@@ -1,0 +1,93 @@
+import { describe, expect, it } from 'vitest'
+import { GAUGES, checkOf, figures, gauge, plays, said, trial } from '../../../tests/documents'
+import { newLot } from '../../command/found-pack'
+import { choosePacks } from '../../pack/chooser/choose'
+import { prepareDrawer } from '../../pack/chooser/prepare'
+import { nm, thou } from '../../quantity/length'
+import { twoSided } from '../../verdict/limits'
+import type { Effect, PackPlace } from '../contract'
+import type { CheckDocument } from '../document'
+import { evaluateCheck } from './evaluate-check'
+import { evaluateFitting } from './evaluate-fitting'
+import { evaluatePlace } from './evaluate-place'
+import { checkKind } from '../registry'
+
+const lot = (thick: number) => ({ ...newLot({ id: `l${thick}`, family: 'pieces', nominal: thou(thick), tags: [] }, true), onHand: 2 })
+const DRAWER = [100, 104, 106, 108, 110].map(lot)
+const FINE = { ...GAUGES, 'dial-indicator': gauge('dial-indicator', thou(0.1), { repeatability: nm(500), permissibleError: nm(0) }) }
+const kind = checkKind('comparator-hub')
+const read = [
+  ...['tracks', 'rust', 'water'].map(point => said(point, 'good')),
+  { id: 'turn', point: 'distance', low: thou(376), high: thou(378), order: 900 },
+  ...figures('spacer', thou(377)),
+]
+const at = (low: number, high: number) => ({ book: twoSided(thou(low), thou(high), 'thou', { kind: 'book' }), shop: null })
+/** A spacer of 100 that is 1 longer; 6 to 12 are wanted. The other result stands at 2, within 0 to `most`. */
+function place(also: readonly Effect[], most = 30, change: Partial<CheckDocument> = {}) {
+  const document = checkOf('comparator-hub', {
+    setup: { sense: 'falls', spacer: 'fixed' },
+    rule: 'plain',
+    gauges: FINE,
+    uRefit: nm(1_000),
+    limits: { working: 'book', sets: { longer: at(6, 12), spread: at(-30, most) } },
+    trials: [trial('t1', read, { packs: { spacer: [{ lotId: 'l100', count: 1 }] }, conditions: { bearings: 'dry' } })],
+    ...change,
+  })
+  const fitting = evaluateFitting(document, kind, 0, () => false)
+  const own: PackPlace = { ...kind.places(document.setup)[0]!, also }
+  return evaluatePlace(document, kind, own, { trials: [fitting], asFound: fitting }, DRAWER)
+}
+const totals = ({ request }: ReturnType<typeof place>) =>
+  choosePacks(prepareDrawer(request!.drawer, request!.fitted, request!.response, request!.rules), request!.question).proposals.map(
+    ({ total, also }) => [total / 25_400, ...also.map(({ play }) => play / 25_400)],
+  )
+
+describe('a place whose pieces move two results', () => {
+  it('alone: 1 longer now, 105 to 111 would do', () => {
+    const alone = place([])
+    expect(alone.window).toMatchObject({ low: thou(105), high: thou(111) })
+    expect(totals(alone).map(([total]) => total)).toEqual(expect.arrayContaining([106, 108, 110]))
+  })
+  it('both are kept: the window is what is left of both, and each proposal says what it leaves of the other', () => {
+    // The other grows alike: 2 + 7 = 9 at most leaves 100 to 107.
+    const alike = place([{ result: 'spread', perPiece: 1 }], 9)
+    expect(alike.window).toMatchObject({ low: thou(105), high: thou(107) })
+    expect(totals(alike)[0]).toEqual([106, 8])
+    // Falling, it leaves all of it, and the figures fall: 2 − 10.
+    const falling = place([{ result: 'spread', perPiece: -1 }], 9)
+    expect(falling.window).toMatchObject({ low: thou(105), high: thou(111) })
+    expect(totals(falling)).toContainEqual([110, -8])
+  })
+  it('nothing meets both: no window, and nothing that is called in limits', () => {
+    const neither = place([{ result: 'spread', perPiece: 1 }], 4)
+    expect(neither.window).toBeNull()
+    const { request } = neither
+    const choice = choosePacks(prepareDrawer(request!.drawer, request!.fitted, request!.response, request!.rules), request!.question)
+    expect(choice.fallback).toBe(true)
+  })
+  it('the other has limits and is not measured: that comes first; without limits it asks for nothing', () => {
+    const unread = { trials: [trial('t1', read.slice(0, 3), { packs: { spacer: [{ lotId: 'l100', count: 1 }] } })] }
+    expect(place([{ result: 'spread', perPiece: 1 }], 9, unread).note).toBe('Its pieces move “Spread over a turn” too: measure that first.')
+    const free = place([{ result: 'shortening', perPiece: 1 }])
+    expect(free.window).toMatchObject({ low: thou(105), high: thou(111) })
+  })
+})
+
+describe('a film under the cover', () => {
+  const film = (said: Record<string, string>) =>
+    evaluateCheck(
+      checkOf('shaft-end-play', {
+        setup: { film: '50800' },
+        limits: { working: 'book', sets: { play: { book: twoSided(thou(2), thou(4), 'thou', { kind: 'book' }), shop: null } } },
+        trials: [trial('t1', plays('travel', 3, 3, 3), { packs: { pack: [] }, conditions: said })],
+      }),
+      [],
+    )
+  it('measured bare, what closing it for good will do is told; measured as built it is not', () => {
+    expect(film({ joint: 'bare' }).places[0]!.note).toContain('closed with a film of 2.0 thou it comes to 5.0 thou, out of limits')
+    expect(film({ joint: 'built' }).places[0]!.note ?? '').not.toContain('film')
+    expect(film({ joint: 'bare' }).reminders.map(({ words }) => words)).toContain(
+      'Closed with its film: read it again where that can be done',
+    )
+  })
+})

@@ -1,0 +1,299 @@
+import { ownVariance, sharedVariance } from '../../reading/estimate'
+import { quadrature } from '../../reading/statistics'
+import { aimPoint, type AimPoint } from '../../verdict/aim'
+import { formatLength } from '../../quantity/format-length'
+import { nm, type Nm } from '../../quantity/length'
+import { endsOf, limitsFault, overZeroAtLeast, type LimitSet } from '../../verdict/limits'
+import type { Also } from '../../pack/also'
+import type { PackQuestion } from '../../pack/chooser/proposal'
+import { MOST_PIECES, type PackRules } from '../../pack/chooser/prepare'
+import { readLedger, type Ledger } from '../../pack/ledger'
+import { lotMap, packTotal, type Lot, type Pack } from '../../pack/lot'
+import { refitUncertainty, samePack, type Grounds, type Measured } from '../../pack/predict'
+import type { Response } from '../../pack/response'
+import { bothWindows, packWindow, type Window } from '../../pack/window'
+import type { CheckKind, PackPlace } from '../contract'
+import { drawerFor, piecesIn, type CheckDocument } from '../document'
+import { resultName, type FittingEvaluation, type ResultEvaluation } from './evaluate-fitting'
+import { sureWords } from './judged-by-hand'
+import type { Learned } from './learned'
+import { asIfNow, asMeasured, moversOf, placeFittings, type PlaceFitting } from './place-fittings'
+
+/** What the chooser needs, ready to hand to a worker. */
+export interface ChoiceRequest {
+  readonly drawer: readonly Lot[]
+  readonly fitted: Pack
+  readonly response: Response
+  readonly rules: PackRules
+  readonly question: PackQuestion
+}
+
+/** One place of a check: what it moves, what would do, and what to ask the chooser. */
+export interface PlaceEvaluation {
+  readonly place: PackPlace
+  /** the result it moves, in the present fitting */
+  readonly result: ResultEvaluation | null
+  readonly aim: AimPoint | null
+  /** totals that would do, by the present reading, nm; null where it gave none */
+  readonly window: Window | null
+  readonly request: ChoiceRequest | null
+  /** why there is nothing to choose from, or what the choice rests on */
+  readonly note: string | null
+  /** packs that are not fitted are reckoned from fittings that agree, not from the present reading alone */
+  readonly fused: boolean
+  readonly ledger: Ledger
+  /** how much the pieces move it, as far as fittings have shown; null where that is known from the start */
+  readonly learned: Learned | null
+}
+
+export const NO_CHOICE = { aim: null, window: null, request: null, fused: false } as const
+
+/**
+ * Aim, window, question and ledger of one place.
+ * @param fittings  all of the check, evaluated; and the first as it was found, before any part was replaced
+ * @param lots  the whole drawer
+ * @param aimAt  what is aimed at where that is no matter of limits
+ */
+export function evaluatePlace(
+  document: CheckDocument,
+  kind: CheckKind,
+  place: PackPlace,
+  { trials: fittings, asFound }: { readonly trials: readonly FittingEvaluation[]; readonly asFound: FittingEvaluation },
+  lots: readonly Lot[],
+  aimAt: AimPoint | null = null,
+): PlaceEvaluation {
+  const index = lotMap(lots)
+  const uRefit: number = document.uRefit
+  const resultIn = (fitting: FittingEvaluation | undefined) => fitting?.results.find(result => result.id === place.result) ?? null
+  const result = resultIn(fittings.at(-1))
+  const movers = moversOf(kind.places(document.setup), place)
+  const apart = movers.map(mover => mover.place.id)
+  const all = asIfNow(placeFittings(document, kind, place, fittings, apart), document, movers, index)
+  const now = all.at(-1)!
+  const ledger = ledgerOf()
+  return { place, result, ledger, learned: null, ...choiceOf() }
+
+  function ledgerOf(): Ledger {
+    const known = all.flatMap(fitting => (fitting.pack === null ? [] : [{ ...fitting, pack: fitting.pack }]))
+    const shared = Math.sqrt(Math.max(0, ...known.map(({ estimate }) => (estimate ? sharedVariance(estimate.lines) : 0))))
+    return readLedger(
+      known
+        .filter(({ estimate, atMost }) => estimate !== null || atMost !== null)
+        .map(({ id, number, pack, estimate, atMost }) => ({
+          id,
+          number,
+          pack,
+          play: estimate?.value ?? atMost!,
+          uOwn: quadrature(estimate ? Math.sqrt(ownVariance(estimate.lines)) : 0, uRefit),
+          bound: estimate === null,
+        })),
+      { lots: index, family: document.family, response: place.response, unit: document.entryUnit, uShared: shared },
+      kind.suspicions(document.setup),
+    )
+  }
+
+  function choiceOf(): Pick<PlaceEvaluation, 'aim' | 'window' | 'request' | 'note' | 'fused'> {
+    if (result?.stale) return { ...NO_CHOICE, note: `What was read no longer holds (${result.stale}): measure again.` }
+    if (ledger.signDoubtful)
+      return { ...NO_CHOICE, note: 'The play went the other way than the pack. See in Set up whether the place is right, then choose.' }
+    const last = document.trials.at(-1)!
+    const fitted = piecesIn(last, place.id)
+    const spread = result ? spreadOf(result) : 0
+    const limits = result ? narrowed(choiceLimits(result), spread) : null
+    const others = alsoMoved()
+    if ('unmeasured' in others) return { ...NO_CHOICE, note: `Its pieces move “${others.unmeasured}” too: measure that first.` }
+    const grounds = groundsOf(fitted)
+    if (!grounds || !result) return { ...NO_CHOICE, note: 'Measure first: the choice rests on a valid reading.' }
+    const known = now.pack !== null
+    const own =
+      grounds.measured && endsOf(result.limits.working)
+        ? packWindow(narrowed(result.limits.working, spread), grounds.measured.play, packTotal(fitted, index), place.response, known)
+        : null
+    const window = own && withOthers(own, others.also, packTotal(fitted, index), known)
+    const best = refitUncertainty(grounds)
+    const found = resultIn(asFound)
+    const aim = aimAt ?? aimPoint(document.aim, narrowed(result.limits.working, spread), best, found?.valid ? found.estimate!.value : null)
+    const fused = grounds.from !== grounds.measured && !grounds.bound
+    const refusal = limits && limitsFault(limits) ? NO_PACK : refusalFor(known, window, aim)
+    if (refusal) return { aim, window, request: null, fused, note: refusal }
+    return {
+      aim,
+      window,
+      fused,
+      note:
+        [noteFor(grounds, known), sureWords(result, place.response, document.entryUnit), filmWords(place, document, result)]
+          .filter(words => words !== null)
+          .join(' ') || null,
+      request: {
+        drawer: drawerFor(document, lots, place),
+        fitted,
+        response: place.response,
+        rules: rulesFor(document, place),
+        question: {
+          ...grounds,
+          aim: aim!.target as Nm,
+          limits,
+          rule: document.rule,
+          unit: document.entryUnit,
+          cannotBind: result.kind.cannotBind,
+          atLeast: leastPlay(grounds.from, fitted, limits),
+          ...(others.also.length > 0 ? { also: others.also } : {}),
+        },
+      },
+    }
+  }
+
+  /** What its pieces move besides, as it reads now; or the name of one that has limits and no figure. */
+  function alsoMoved(): { readonly also: readonly Also[] } | { readonly unmeasured: string } {
+    const also: Also[] = []
+    for (const effect of place.also ?? []) {
+      const other = fittings.at(-1)!.results.find(({ id }) => id === effect.result)
+      const limits = other ? choiceLimits(other) : null
+      if (!other) continue
+      const judged = limits !== null && endsOf(limits) !== null
+      if (!other.valid || !other.estimate || other.stale !== null) {
+        if (judged && !effect.after) return { unmeasured: resultName(other) }
+        continue
+      }
+      also.push({
+        id: other.id,
+        label: resultName(other),
+        ...asMeasured(other.estimate),
+        limits: judged ? limits : null,
+        perPiece: effect.perPiece,
+      })
+    }
+    return { also }
+  }
+
+  /** Totals at which the others keep their limits too; null where none is left. */
+  function withOthers(own: Window, also: readonly Also[], fittedTotal: number, known: boolean): Window | null {
+    return also.reduce<Window | null>((left, { play, limits, perPiece }) => {
+      if (!limits) return left
+      const theirs = packWindow(limits, play, fittedTotal, { perPiece, pair: false }, known)
+      return left && theirs && bothWindows(left, theirs)
+    }, own)
+  }
+
+  /** How much wider the most of it is than the least, nm: both move alike. */
+  function spreadOf({ estimate }: ResultEvaluation): number {
+    const widest = place.widest === undefined ? null : fittings.at(-1)!.results.find(({ id }) => id === place.widest)
+    return widest?.valid && widest.estimate && estimate ? Math.max(0, widest.estimate.value - estimate.value) : 0
+  }
+
+  function refusalFor(known: boolean, window: Window | null, aim: AimPoint | null): string | null {
+    if (!known && swaps(place))
+      return changeWanted(window) + 'What is fitted here is not known: list it, then the drawer can be gone through.'
+    if (!known && window && window.high < 0) return 'The fitted pack is not known. List its pieces to see which ones to take out.'
+    if (!aim) return 'No limit known, nothing to aim at: set one.'
+    return null
+  }
+
+  /** Of pieces known only as thick, middle and thin it can be said by how much another must differ. */
+  function changeWanted(window: Window | null): string {
+    if (!window || window.high === 0 || window.low === 0 || window.high > 0 !== window.low > 0) return ''
+    const [least, most] = window.low > 0 ? [window.low, window.high] : [-window.high, -window.low]
+    const show = (value: number, named = false) => formatLength(value, document.entryUnit, { unit: named, trim: true })
+    const inAll = place.capacity.most > 1 ? ' in all' : ''
+    const by = Number.isFinite(most) ? `${show(least)} to ${show(most, true)}` : `at least ${show(least, true)}`
+    return `It wants ${by} ${window.low > 0 ? 'thicker' : 'thinner'}${inAll} than what is in. `
+  }
+
+  function noteFor({ bound, measured }: Grounds & { bound: boolean }, known: boolean): string | null {
+    if (bound) return 'No play that can be told from zero: it gives no figure to reckon from, only that it is no more than that.'
+    if (!measured) return 'The present fitting gave no figure: packs are reckoned from the fitting before.'
+    return known ? null : 'The fitted pack is not known: pieces can only be added to it. List what is fitted to take pieces out.'
+  }
+
+  /** What packs are reckoned from; null where nothing was measured. */
+  function groundsOf(fitted: Pack): (Grounds & { bound: boolean }) | null {
+    const measured = now.estimate ? asMeasured(now.estimate) : null
+    const before = uniquePacks(all.slice(0, -1))
+    const base = now.pack === null ? null : ledger.base
+    const reckoned = base && { play: base.value + place.response.perPiece * packTotal(fitted, index), u: base.u, nu: Infinity }
+    if (measured) return { measured, from: knowsBetter(reckoned, measured) ? reckoned! : measured, before, uRefit, bound: false }
+    if (now.atMost === null) return null
+    if (reckoned) return { measured: null, from: reckoned, before, uRefit, bound: false }
+    return { measured: null, from: { play: now.atMost, u: 0, nu: Infinity }, before: [], uRefit, bound: true }
+  }
+
+  /** Do several fittings that agree tell more than the present reading, for all their pieces may be off? Never where that is the odd one. */
+  function knowsBetter(reckoned: { readonly u: number } | null, measured: Measured): boolean {
+    if (!reckoned || ledger.base!.fittings === 1 || ledger.suspect?.id === now.id) return false
+    return reckoned.u < quadrature(measured.u, uRefit)
+  }
+
+  /** Earlier packs with what they measured, the newest reading of each. */
+  function uniquePacks(earlier: readonly PlaceFitting[]): Grounds['before'] {
+    const found: { pack: Pack; measured: Measured }[] = []
+    for (const { id, pack, estimate } of [...earlier].reverse()) {
+      if (!pack || !estimate || id === ledger.suspect?.id || found.some(other => samePack(other.pack, pack))) continue
+      found.push({ pack, measured: asMeasured(estimate) })
+    }
+    return found
+  }
+
+  /**
+   * The play, reckoned from here, below which a pack is no looser than one that was found to have none. null without such a fitting.
+   */
+  function leastPlay(from: Measured, fitted: Pack, limits: LimitSet | null): number | null {
+    const lower = Math.max(0, endsOf(limits)?.lower ?? 0)
+    const least = all.flatMap(({ pack, atMost }) =>
+      pack === null || atMost === null
+        ? []
+        : [from.play + place.response.perPiece * (packTotal(pack, index) - packTotal(fitted, index)) + Math.max(1, lower - atMost)],
+    )
+    return least.length === 0 ? null : Math.max(...least)
+  }
+}
+
+/** What the film will do to a length that was measured bare: what a piece as thick would. */
+function filmWords(
+  { film, response }: PackPlace,
+  { trials, entryUnit }: CheckDocument,
+  { estimate, limits }: ResultEvaluation,
+): string | null {
+  if (!film || !estimate || trials.at(-1)!.conditions[film.unless.condition] === film.unless.is) return null
+  const leaves = estimate.value + response.perPiece * film.thickness
+  const ends = endsOf(limits.working)
+  const out = ends !== null && (leaves < ends.lower || leaves > ends.upper)
+  const show = (value: number) => formatLength(value, entryUnit, { unit: true })
+  return `Measured bare: closed with a film of ${show(film.thickness)} it comes to ${show(leaves)}${out ? ', out of limits: allow for it' : ''}.`
+}
+
+/** A place the kind chooses for by its own reckoning: no window, no pack, no ledger of one figure. */
+export function placeByKind(
+  _document: CheckDocument,
+  _kind: CheckKind,
+  place: PackPlace,
+  { trials }: { readonly trials: readonly FittingEvaluation[] },
+): PlaceEvaluation {
+  const result = trials.at(-1)!.results.find(({ id }) => id === place.result) ?? null
+  return { place, result, ledger: readLedger([], NOTHING, []), learned: null, ...NO_CHOICE, note: null }
+}
+const NOTHING = { lots: new Map(), family: '', response: { perPiece: 1, pair: false }, unit: 'thou', uShared: 0 } as const
+
+/** What a choice for a result goes by: its limits, with zero as the floor of a play even where only one figure is known. */
+const choiceLimits = ({ kind, limits }: ResultEvaluation): LimitSet | null =>
+  kind.overZero ? overZeroAtLeast(limits.working) : limits.working
+
+/** Limits of the least of a figure whose most must meet them too. */
+const narrowed = (limits: LimitSet | null, spread: number): LimitSet | null =>
+  limits?.kind === 'upper' || limits?.kind === 'two-sided' ? { ...limits, upper: nm(limits.upper - Math.round(spread)) } : limits
+const NO_PACK = 'Its least and its most lie further apart than the limits: no pack mends that. Bore and journal are out of form.'
+
+/** Are its pieces replaced one for one? Then nothing can be chosen until what is in it is known. */
+export const swaps = ({ capacity: { fewest, most } }: Pick<PackPlace, 'capacity'>): boolean => fewest === most
+
+/** The rules of the check, within what the place takes. */
+export function rulesFor(
+  { packRules }: Pick<CheckDocument, 'packRules'>,
+  { capacity, one }: Pick<PackPlace, 'capacity' | 'one'>,
+): PackRules {
+  return {
+    ...packRules,
+    fewest: Math.max(packRules.fewest ?? 0, capacity.fewest),
+    most: Math.min(packRules.most ?? MOST_PIECES, capacity.most),
+    ...(one === undefined ? {} : { one }),
+  }
+}

@@ -1,0 +1,287 @@
+import { formatFigure, type Unit } from '../../quantity/figure'
+import { nm } from '../../quantity/length'
+import type { MeasureUnit } from '../../quantity/measure'
+import { ownVariance, sharedVariance } from '../../reading/estimate'
+import { quadrature } from '../../reading/statistics'
+import { coverageFactor } from '../../reading/student'
+import { aimPoint } from '../../verdict/aim'
+import { endsOf, type LimitSet } from '../../verdict/limits'
+import { verdictWord } from '../../verdict/words'
+import { changeSpread } from '../../pack/change-spread'
+import { dragEnds, learnedSlope, thicknessFor, type LearnedSlope, type NextThickness } from '../../pack/learned-slope'
+import { lotMap, packChange, packTotal, type Lot, type Pack } from '../../pack/lot'
+import { samePack, type Grounds, type Measured } from '../../pack/predict'
+import { packWindow } from '../../pack/window'
+import type { CheckKind, PackPlace } from '../contract'
+import { drawerFor, piecesIn, type CheckDocument, type Trial } from '../document'
+import type { FittingEvaluation } from './evaluate-fitting'
+import { evaluatePlace, NO_CHOICE, rulesFor, type PlaceEvaluation } from './evaluate-place'
+import { filmOf, learnedLedger, lineAt, scaled, slopeWords, stepAgainstBand, type Learned } from './learned'
+import { asMeasured, placeFittings, type PlaceFitting } from './place-fittings'
+
+/** A first step that shows the slope, while nobody knows it: 0.05 mm, 2 thou. Common practice. */
+const FIRST_STEP = 50_000
+
+const MEASURE_FIRST = 'Measure first: the choice rests on a valid reading.'
+
+type Fittings = { readonly trials: readonly FittingEvaluation[]; readonly asFound: FittingEvaluation }
+
+/**
+ * A place whose pieces move a torque: by how much, only fittings tell. The first pack is chosen by the gap it has to fill; the next by
+ * the way alone; from the second fitting with drag on by the line through them. A torque is never taken for a thickness.
+ */
+export function evaluateLearned(
+  document: CheckDocument,
+  kind: CheckKind,
+  place: PackPlace,
+  fittings: Fittings,
+  lots: readonly Lot[],
+): PlaceEvaluation {
+  const index = lotMap(lots)
+  const result = fittings.trials.at(-1)!.results.find(({ id }) => id === place.result)!
+  const beside = kind.places(document.setup).filter(({ id, result: moved }) => moved === place.result && id !== place.id)
+  const all = placeFittings(
+    document,
+    kind,
+    place,
+    fittings.trials,
+    beside.map(({ id }) => id),
+  )
+  const now = document.trials.at(-1)!
+  const byGap = firstPack(document, kind, place, fittings, lots)
+  const untold = result.estimate === null && result.overrule === null
+  const learned = learnedFrom()
+  const ledger = learnedLedger(all, learned, place, one => thicknessOf(one.id, one.pack!))
+  const same = { place, result, learned, ledger }
+  if (result.stale) return { ...same, ...NO_CHOICE, note: `What was read no longer holds (${result.stale}): measure again.` }
+  if (untold && byGap) return { ...byGap, ...same, aim: null }
+  if (untold && !learned.line) return { ...same, ...NO_CHOICE, note: MEASURE_FIRST }
+  if (ledger.signDoubtful)
+    return {
+      ...same,
+      ...NO_CHOICE,
+      note: 'The torque went the other way than the pack. See in Set up whether the place is right, then choose.',
+    }
+  const choice = learned.line && learned.next ? bySlope(learned.line, learned.next) : byDirection()
+  return { ...same, ...choice }
+
+  function bySlope(line: LearnedSlope, next: NextThickness): Pick<PlaceEvaluation, 'aim' | 'window' | 'request' | 'note' | 'fused'> {
+    const per = Math.abs(line.slope)
+    const drawer = drawerFor(document, lots, place)
+    const inThickness = ({ play, u, nu }: Measured): Measured => ({ play: play / per, u: u / per, nu })
+    const last = all.at(-1)!
+    const fitted = piecesIn(now, place.id)
+    const total = packTotal(fitted, index)
+    const others = besideTotal(now, place.holds !== undefined)
+    const packed = place.holds === undefined && besideTotal(now, true) !== others
+    const shared = Math.sqrt(Math.max(0, ...all.map(({ estimate }) => (estimate ? sharedVariance(estimate.lines) : 0))))
+    const limits = scaled(result.limits.working, per)
+    const from: Measured = {
+      play: lineAt(line, total + others) / per,
+      // As the line is known where it is aimed at: there the packs lie that are chosen from.
+      u: quadrature(line.u(next.thickness), shared) / per,
+      nu: line.nu,
+    }
+    const grounds: Grounds = {
+      // With a trial packing in, nothing can stay as it is.
+      measured: last.estimate && !packed ? inThickness(asMeasured(last.estimate)) : null,
+      from,
+      before: earlier(alike()).map(({ pack, measured }) => ({ pack, measured: inThickness(measured) })),
+      uRefit: document.uRefit,
+    }
+    const aim = aimOf(line)
+    const unit = result.kind.unit as MeasureUnit
+    return {
+      aim,
+      window: packWindow(limits, from.play, total, place.response),
+      fused: true,
+      note: [
+        slopeWords(line, { ...next, thickness: next.thickness - others }, learned.unit, document.entryUnit),
+        stepAgainstBand(learned, result.limits.working, drawer, document.entryUnit),
+      ]
+        .filter(words => words !== null)
+        .join(' '),
+      request: {
+        drawer,
+        fitted,
+        response: place.response,
+        rules: rulesFor(document, place),
+        question: {
+          ...grounds,
+          aim: nm(Math.round(aim!.target / per)),
+          limits,
+          rule: document.rule,
+          unit: document.entryUnit,
+          cannotBind: result.kind.cannotBind,
+          bound: false,
+          atLeast: null,
+          told: { by: 'slope', unit, per },
+        },
+      },
+    }
+  }
+
+  function aimOf(line: LearnedSlope | null) {
+    const u = line ? line.u(line.at.thickness) : 0
+    const known = { u, nu: line?.nu ?? Infinity, U: coverageFactor(line?.nu ?? Infinity) * u }
+    const found = fittings.asFound.results.find(({ id }) => id === place.result)
+    return aimPoint(document.aim, result.limits.working, known, found?.valid && found.estimate ? found.estimate.value : null)
+  }
+
+  function byDirection(): Pick<PlaceEvaluation, 'aim' | 'window' | 'request' | 'note' | 'fused'> {
+    const aim = aimOf(null)
+    const { state, estimate, overrule } = result
+    if (state === 'not-valid') return { ...NO_CHOICE, aim, note: MEASURE_FIRST }
+    const off = state === 'above' || state === 'below'
+    if (!off && (!estimate || !aim))
+      return {
+        ...NO_CHOICE,
+        aim,
+        note: overrule
+          ? `By hand: ${overrule}. Nothing needs changing.`
+          : 'No limit known, nothing to aim at: set one, or judge it by hand.',
+      }
+    const less = off ? state === 'above' : estimate!.value > aim!.target
+    const thicker = less === place.response.perPiece < 0
+    const way = `${thicker ? 'a thicker pack' : 'a thinner pack'}`
+    const words = `${off ? `${verdictWord(state, result.kind.ends)}: ${way}` : `Nearer the aim: ${way}`}. By how much, a torque does not tell: ${
+      learned.points.length === 0 ? 'two fittings with drag' : 'another fitting with drag'
+    } will show the slope.${off && estimate ? sameDigits(estimate.value, result.limits.working, learned.unit) : ''}`
+    return {
+      ...NO_CHOICE,
+      aim,
+      note: words,
+      request: {
+        drawer: drawerFor(document, lots, place),
+        fitted: piecesIn(now, place.id),
+        response: place.response,
+        rules: rulesFor(document, place),
+        question: {
+          measured: null,
+          from: { play: 0, u: 0, nu: Infinity },
+          before: [],
+          uRefit: document.uRefit,
+          aim: nm(less ? -FIRST_STEP : FIRST_STEP),
+          limits: null,
+          rule: document.rule,
+          unit: document.entryUnit,
+          cannotBind: result.kind.cannotBind,
+          bound: false,
+          atLeast: null,
+          told: { by: 'direction' },
+        },
+      },
+    }
+  }
+
+  /** What stands beside the pack and moves the same figure, as thickness of this place. @param packings  those in for a trial count too */
+  function besideTotal(trial: Trial, packings: boolean): number {
+    return beside
+      .filter(({ holds }) => packings || holds === undefined)
+      .reduce((sum, { id, response }) => sum + (response.perPiece / place.response.perPiece) * packTotal(piecesIn(trial, id), index), 0)
+  }
+  function thicknessOf(trialId: string, pack: Pack): number {
+    return (
+      packTotal(pack, index) +
+      besideTotal(
+        document.trials.find(({ id }) => id === trialId)!,
+        true,
+      )
+    )
+  }
+
+  /** Fittings in which what stands beside the pack was as it will be. */
+  function alike(): PlaceFitting[] {
+    const will = besideTotal(now, place.holds !== undefined)
+    return all.filter(
+      ({ id }) =>
+        id === all.at(-1)!.id ||
+        besideTotal(
+          document.trials.find(trial => trial.id === id)!,
+          true,
+        ) === will,
+    )
+  }
+
+  /** What the figure changes by when the joint is closed for good, while it was measured bare. */
+  function filmToCome(line: LearnedSlope) {
+    const at = [place, ...beside].find(({ film }) => film !== undefined)
+    const film = at?.film
+    if (!at || !film || now.conditions[film.unless.condition] === film.unless.is) return null
+    return filmOf(line, film.thickness, at.response.perPiece / place.response.perPiece, {
+      measured: result.valid && result.stale === null ? (result.estimate?.value ?? null) : null,
+      limits: result.limits.working,
+      unit: result.kind.unit ?? 'N·m',
+      entryUnit: document.entryUnit,
+    })
+  }
+
+  function learnedFrom(): Learned {
+    const known = all.flatMap(({ pack, ...one }) => (pack === null ? [] : [{ ...one, pack }]))
+    const felt = known.filter(({ estimate }) => estimate !== null)
+    const line = learnedSlope(
+      felt.map(({ id, pack, estimate }) => ({
+        thickness: thicknessOf(id, pack),
+        uThickness: quadrature(document.uRefit, changeSpread(packChange(common(felt), pack), index)),
+        value: estimate!.value,
+        u: Math.sqrt(ownVariance(estimate!.lines)),
+      })),
+    )
+    const aim = line && result.limits.working ? aimOf(line) : null
+    return {
+      unit: result.kind.unit ?? 'N·m',
+      points: felt.map(({ id, number, pack, estimate }) => ({
+        id,
+        number,
+        thickness: thicknessOf(id, pack),
+        value: estimate!.value,
+        U: estimate!.U,
+      })),
+      none: known.flatMap(({ id, number, pack, atMost }) => (atMost === null ? [] : [{ id, number, thickness: thicknessOf(id, pack) }])),
+      line,
+      next: line && aim ? thicknessFor(line, aim.target) : null,
+      film: line && filmToCome(line),
+      ends: line && dragEnds(line),
+    }
+  }
+}
+
+/** The slip itself, in the digits it is made with: what is over a limit, taken for millimetres. */
+function sameDigits(value: number, limits: LimitSet | null, unit: Unit): string {
+  const ends = endsOf(limits)
+  const off = ends ? Math.max(value - ends.upper, ends.lower - value) : 0
+  return off <= 0 ? '' : ` ${formatFigure(off, unit, { unit: true })} off is not ${formatFigure(off, unit)} mm.`
+}
+
+/** The first pack, by the gap it has to fill; null where there is no such gap, or it was not measured. */
+function firstPack(
+  document: CheckDocument,
+  kind: CheckKind,
+  place: PackPlace,
+  fittings: Fittings,
+  lots: readonly Lot[],
+): PlaceEvaluation | null {
+  if (!place.first) return null
+  const { result, response, aim } = place.first
+  const { learned: _, first: __, also: ___, ...plain } = place
+  const aimAt = aim === null ? null : { target: aim, words: aim === 0 ? 'just filled' : 'what the preload takes left of the gap' }
+  const byGap = evaluatePlace(document, kind, { ...plain, result, response }, fittings, lots, aimAt)
+  return byGap.request === null ? null : byGap
+}
+
+/** Earlier packs that gave a figure, the newest of each. */
+function earlier(all: readonly PlaceFitting[]): { pack: Pack; measured: Measured }[] {
+  const found: { pack: Pack; measured: Measured }[] = []
+  for (const { pack, estimate } of all.slice(0, -1).reverse())
+    if (pack && estimate && !found.some(other => samePack(other.pack, pack))) found.push({ pack, measured: asMeasured(estimate) })
+  return found
+}
+
+/** Pieces that every pack holds: whatever they really measure, they are no part of a slope. */
+function common(fitted: readonly { readonly pack: Pack }[]): Pack {
+  const [first, ...others] = fitted
+  return (first?.pack ?? []).flatMap(({ lotId, count }) => {
+    const least = Math.min(count, ...others.map(({ pack }) => pack.find(piece => piece.lotId === lotId)?.count ?? 0))
+    return least > 0 ? [{ lotId, count: least }] : []
+  })
+}

@@ -1,0 +1,95 @@
+import type { Estimate } from '../../reading/estimate'
+import { packChange, packTotal, type LotMap, type Pack } from '../../pack/lot'
+import type { Measured } from '../../pack/predict'
+import type { CheckKind, PackPlace } from '../contract'
+import { unlike } from './said-conditions'
+import { combine } from '../../reading/budget'
+import { changeSpread } from '../../pack/change-spread'
+import { packAt, type CheckDocument, type Trial } from '../document'
+import type { FittingEvaluation } from './evaluate-fitting'
+
+/** A fitting of a place: its whole pack where known, and what was read on it. Figures in small units of the result. */
+export interface PlaceFitting {
+  readonly id: string
+  /** which fitting of the check it is, counted from 1 */
+  readonly number: number
+  readonly pack: Pack | null
+  /** a figure that can be told from zero; null: there is none */
+  readonly estimate: Estimate | null
+  /** no more than this, where it was zero or less, or could be; null: no bound */
+  readonly atMost: number | null
+}
+
+/** Another place whose pieces move the same result, and how. */
+export interface Mover {
+  readonly place: Pick<PackPlace, 'id' | 'startsEmpty'>
+  readonly perPiece: 1 | -1
+}
+
+/** Every other place whose pieces move this result: of its own, or besides. */
+export const moversOf = (places: readonly PackPlace[], { id, result }: Pick<PackPlace, 'id' | 'result'>): Mover[] =>
+  places.flatMap(place => {
+    const perPiece = place.result === result ? place.response.perPiece : place.also?.find(effect => effect.result === result)?.perPiece
+    return place.id === id || perPiece === undefined ? [] : [{ place, perPiece }]
+  })
+
+/**
+ * Earlier fittings as they would read with everything else as it is now: what stands in the other places that move the same result
+ * is reckoned in, with what its pieces may be off. Where nobody knows what was in one of them, the fitting says nothing of now.
+ */
+export function asIfNow(all: readonly PlaceFitting[], document: CheckDocument, movers: readonly Mover[], lots: LotMap): PlaceFitting[] {
+  const trials = document.trials
+  const now = trials.at(-1)!
+  return all.flatMap((fitting): PlaceFitting[] => {
+    const at = trials.findIndex(({ id }) => id === fitting.id)
+    const changed = movers.filter(({ place }) => trials.slice(at + 1).some(({ refitted }) => refitted.includes(place.id)))
+    if (changed.length === 0) return [fitting]
+    const moves = changed.map(({ place, perPiece }) => {
+      const [then, here] = [packAt(trials[at]!, place), packAt(now, place)]
+      return then && here ? { perPiece, by: packTotal(here, lots) - packTotal(then, lots), change: packChange(then, here) } : null
+    })
+    if (moves.some(move => move === null)) return []
+    const shift = moves.reduce((sum, move) => sum + move!.perPiece * move!.by, 0)
+    const u = Math.hypot(...moves.map(move => changeSpread(move!.change, lots)))
+    const { estimate, atMost } = fitting
+    const line = { source: 'pieces', words: 'Pieces changed in the other places that move it', u, nu: Infinity, shared: false } as const
+    const lines = estimate ? [...estimate.lines, line] : []
+    return [
+      {
+        ...fitting,
+        estimate: estimate && { ...estimate, value: estimate.value + shift, lines, ...combine(lines) },
+        atMost: atMost === null ? null : atMost + shift,
+      },
+    ]
+  })
+}
+
+export const asMeasured = ({ value, u, nuExact }: Estimate): Measured => ({ play: value, u, nu: nuExact })
+
+/**
+ * Fittings of a place, each with everything that was read until it was taken apart again; what a part change made stale is none, nor
+ * what was measured in another state than the present one: seals in, and out.
+ * @param fittings  all of the check, evaluated
+ * @param beside  other places that move the same figure
+ */
+export function placeFittings(
+  document: CheckDocument,
+  kind: CheckKind,
+  place: Pick<PackPlace, 'id' | 'result' | 'learned' | 'startsEmpty'>,
+  fittings: readonly FittingEvaluation[],
+  beside: readonly string[] = [],
+): PlaceFitting[] {
+  const apart = ({ refitted }: Trial) => refitted.some(id => id === place.id || beside.includes(id))
+  const ends = document.trials.flatMap((_, i) => (i + 1 === document.trials.length || apart(document.trials[i + 1]!) ? [i] : []))
+  return ends.flatMap((i): PlaceFitting[] => {
+    const trial = document.trials[i]!
+    const found = fittings[i]!.results.find(result => result.id === place.result) ?? null
+    const holds = found !== null && found.stale === null
+    const last = document.trials.at(-1)!
+    if (trial !== last && (!holds || unlike(kind, document, trial, last).length > 0)) return []
+    const estimate = holds && found.valid ? found.estimate : null
+    const near = estimate !== null && (found!.kind.floored || place.learned === true) && estimate.value - estimate.U <= 0
+    const atMost = holds && found.atMost !== null ? found.atMost.value : near ? estimate.value + estimate.U : null
+    return [{ id: trial.id, number: i + 1, pack: packAt(trial, place), estimate: atMost === null ? estimate : null, atMost }]
+  })
+}

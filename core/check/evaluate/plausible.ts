@@ -1,0 +1,50 @@
+import { median } from 'd3-array'
+import { ways } from '../../method/ways'
+import { nm, type Nm } from '../../quantity/length'
+import type { EntryOptions } from '../../quantity/parse-length'
+import { unvoided } from '../../reading/reading'
+import { finiteEnds } from '../../verdict/limits'
+import { positionOf, type CheckKind, type MeasuringPoint } from '../contract'
+import { limitsOf, type CheckDocument } from '../document'
+import { gaugeOf } from './gauge-needs'
+
+/** No diameter on a bench is larger: a metre. */
+const LARGEST_SIZE = nm(1_000_000_000)
+/** A play or a deviation this many times its widest limit is asked about; common sense, no source. */
+const TIMES_LIMIT = 10
+/** Whatever the limits, smaller figures are not asked about: a quarter of a millimetre. */
+const SELDOM_ASKED = 250_000
+
+/**
+ * What a figure typed at a point is asked about before it is stored: a size of less than nothing, a journal half as large as the
+ * others, a movement ten times its limits.
+ */
+export function plausibleAt(document: CheckDocument, kind: CheckKind, point: MeasuringPoint): EntryOptions {
+  const { scale, entry, asks } = ways[point.way]
+  if (scale === 'size') {
+    const near = itsLike(document, kind, point)
+    return { plausible: LARGEST_SIZE, least: nm(1), ...(near === null ? {} : { near }), name: 'size' }
+  }
+  const ends = finiteEnds(limitsOf(document, point.result, positionOf(kind.results(document.setup), point)).working)
+  const widest = ends.length > 0 ? Math.max(...ends.map(Math.abs)) : Infinity
+  return {
+    plausible: nm(Math.min(kind.plausible, Math.max(TIMES_LIMIT * widest, SELDOM_ASKED))),
+    name: entry === 'travel' || entry === 'range' ? 'play' : 'figure',
+    ...asks?.(gaugeOf(document, point)),
+  }
+}
+
+/** What the others of its kind measured, or what the kind expects of it; null: nothing yet. */
+function itsLike(document: CheckDocument, kind: CheckKind, point: MeasuringPoint): Nm | null {
+  if (point.alone) return null
+  const alike = new Set(
+    kind
+      .points(document.setup)
+      .filter(({ way, at }) => way === point.way && at.part === point.at.part)
+      .map(({ id }) => id),
+  )
+  const read = document.trials.flatMap(({ readings }) => unvoided(readings))
+  const figures = read.flatMap(reading => ('figure' in reading && alike.has(reading.point) ? [reading.figure] : []))
+  const middle = median(figures)
+  return middle === undefined ? (point.near ?? null) : nm(Math.round(middle))
+}

@@ -1,0 +1,190 @@
+import { formatLength } from '../../../quantity/format-length'
+import { mm } from '../../../quantity/length'
+import type { Estimate } from '../../../reading/estimate'
+import type { Finding } from '../../../reading/gates'
+import { sumOf } from '../../../reading/sum'
+import { fitLimits, type HoleClass, type ShaftClass } from '../../../verdict/iso-286'
+import type { LimitSet } from '../../../verdict/limits'
+import type { Answers, CombinedResult, Position } from '../../contract'
+import { SITES, washersAt, type HeadSetup } from './setup'
+
+/** Parts in their bags are only looked at. */
+export function genuine(answers: Answers): CombinedResult {
+  const [bag, damage] = [answers.of('bag').word, answers.of('damage').word]
+  const bad = bag === 'mixed' || damage === 'some'
+  const overrule = bad
+    ? ({ state: 'below', words: bag === 'mixed' ? 'a mix-up: find the right bag' : 'damaged: not to be pressed' } as const)
+    : bag !== null && damage !== null
+      ? ({ state: 'in', words: 'the right bag, nothing damaged' } as const)
+      : undefined
+  return {
+    kind: 'right',
+    position: null,
+    estimate: null,
+    points: ['bag', 'damage'],
+    formula: 'by sight',
+    ...(overrule ? { overrule } : {}),
+  }
+}
+
+/** Off by more than any fit, it is another kit. */
+const ANOTHER_KIT = mm(0.3)
+
+const term = (name: string, factor: number, estimate: Estimate) => ({ name, factor, estimate })
+
+/** Everything a kit comes to: fits, seals, stack and thread, and the last word. */
+export function kitResults(setup: HeadSetup, answers: Answers): CombinedResult[] {
+  const of = (point: string) => answers.of(point).estimate
+  const washers = SITES.map(({ id }) => answers.fitted(washersAt(id)))
+  const total = washers.every(fitted => fitted !== null) ? sumOf(washers.map((fitted, i) => term(SITES[i]!.label, 1, fitted!))) : null
+  const [old, fresh, engaged, spare] = ['old-stack', 'new-stack', 'engaged', 'spare'].map(of)
+  const stacks = old && fresh && total ? [term('kit', 1, fresh), term('old stack', -1, old), term('washers', 1, total)] : null
+  const against = stacks?.map(({ factor, ...rest }) => ({ ...rest, factor: -factor }))
+  const reach = spare && stacks ? sumOf([term('spare', 1, spare), ...stacks]) : null
+  const used = ['old-stack', 'new-stack']
+  return [
+    ...SITES.flatMap((site, i) => [
+      clearance(answers, site, washers[i] ?? null),
+      fit('cone-fit', site, of(`cone-${site.id}`), of(`seat-${site.id}`), [`cone-${site.id}`, `seat-${site.id}`], 'cone bore − stem seat'),
+      fit('cup-fit', site, of(`bore-${site.id}`), of(`cup-${site.id}`), [`bore-${site.id}`, `cup-${site.id}`], 'head bore − cup'),
+    ]),
+    {
+      kind: 'thread',
+      position: null,
+      estimate: engaged && against ? sumOf([term('engaged', 1, engaged), ...against]) : null,
+      points: ['engaged', ...used],
+      formula: 'engaged before − (kit + washers − old stack)',
+      findings: unlisted(total),
+    },
+    {
+      kind: 'reach',
+      position: null,
+      estimate: reach,
+      ...(reach && reach.value <= 0
+        ? { overrule: { state: 'below', words: 'the nut comes to the end of its thread before it clamps' } as const }
+        : {}),
+      points: ['spare', ...used],
+      formula: 'could come down before + kit + washers − old stack',
+      findings: unlisted(total),
+    },
+    movement(answers),
+  ]
+
+  function fit(
+    kind: string,
+    { id }: Position,
+    hole: Estimate | null,
+    shaft: Estimate | null,
+    points: readonly string[],
+    formula: string,
+  ): CombinedResult {
+    const estimate = hole && shaft ? sumOf([term('hole', 1, hole), term('shaft', -1, shaft)]) : null
+    return { kind, position: id, estimate, points, formula, findings: estimate ? fitFindings(setup, answers, estimate) : [] }
+  }
+}
+
+const unlisted = (total: Estimate | null): Finding[] =>
+  total ? [] : [{ gate: 'hand', level: 'note', words: 'What is in as washers is not known at both places: it stands in the stack.' }]
+
+/** Washers less the gap: over nothing, or the seal carries the nut; and what a hand found when the stack was squeezed beats it. */
+function clearance(answers: Answers, { id }: Position, fitted: Estimate | null): CombinedResult {
+  const { estimate: gap, atMost: none } = answers.of(`gap-${id}`)
+  const squeezed = `squeezed-${id}`
+  const word = answers.stale(squeezed) === null ? answers.of(squeezed).word : null
+  const estimate = gap && fitted ? sumOf([term('washers', 1, fitted), term('gap', -1, gap)]) : null
+  const carried = estimate && fitted!.value === 0 && gap!.value > 0
+  return {
+    kind: 'clearance',
+    position: id,
+    estimate,
+    points: [`gap-${id}`, squeezed],
+    formula: 'washers − gap at the clamped face',
+    findings: [
+      ...(gap && !fitted ? unlisted(null) : []),
+      ...(carried
+        ? [
+            {
+              gate: 'hand',
+              level: 'warn',
+              words: `A gap of ${formatLength(gap!.value, answers.unit, { unit: true })}: the seal carries the nut. Torque would press it on the cage; it does not give in time.`,
+            } as const,
+          ]
+        : []),
+      ...(none && word === null
+        ? [
+            {
+              gate: 'hand',
+              level: 'note',
+              words: 'No gap: metal to metal, no figure. Squeeze the stack by hand: the bearing tells whether the seal stands free.',
+            } as const,
+          ]
+        : []),
+    ],
+    ...(word === 'rubs'
+      ? { overrule: { state: 'below', words: 'the cage rubs with the seal pressed down' } as const }
+      : none && word === 'free'
+        ? { overrule: { state: 'in', words: 'metal to metal without a gap, and the seal stands free' } as const }
+        : {}),
+  }
+}
+
+/** One word for a fit, with what it is known to. */
+function fitFindings({ by }: HeadSetup, { unit }: Answers, { value, U }: Estimate): Finding[] {
+  const show = (length: number) => formatLength(Math.abs(length), unit, { unit: true })
+  if (Math.abs(value) >= ANOTHER_KIT)
+    return [
+      {
+        gate: 'size',
+        level: 'fail',
+        words: `${show(value)} ${value < 0 ? 'too small, it cannot go on' : 'too large'}: more than any fit. Is it another kit?`,
+      },
+    ]
+  if (by === 'calipers' && Math.abs(value) < U)
+    return [{ gate: 'size', level: 'fail', words: 'Calipers cannot tell a clearance from a press here: micrometer, please.' }]
+  if (Math.abs(value) < U) return [{ gate: 'hand', level: 'note', words: 'A clearance or a press: nearer to none than can be told.' }]
+  return [
+    {
+      gate: 'hand',
+      level: 'note',
+      words: `${value > 0 ? 'A clearance' : 'A press'} of ${formatLength(Math.abs(value), unit)} ± ${show(U)}.`,
+    },
+  ]
+}
+
+/** The last word: tightened, from lock to lock. It comes after the stack was squeezed by hand. */
+function movement(answers: Answers): CombinedResult {
+  const { word } = answers.of('turned')
+  const squeezed = SITES.every(({ id }) => answers.of(`squeezed-${id}`).word !== null && answers.after('turned', `squeezed-${id}`))
+  const state = word === null || answers.stale('turned') !== null ? null : word === 'rubs' ? 'below' : squeezed ? 'in' : null
+  return {
+    kind: 'movement',
+    position: null,
+    estimate: null,
+    points: ['turned', ...SITES.map(({ id }) => `squeezed-${id}`)],
+    formula: 'by hand',
+    findings:
+      word === 'free' && !squeezed
+        ? [{ gate: 'hand', level: 'note', words: 'First squeezed by hand, then tightened: say it in that order.' }]
+        : [],
+    ...(state ? { overrule: { state, words: state === 'in' ? 'full movement, no notch, no rub' : 'a notch, or it rubs' } } : {}),
+  }
+}
+
+/** Limits of a fit by its ISO 286 class, at the size that was measured. */
+export function fitByClass(setup: HeadSetup, answers: Answers, result: string): LimitSet | null {
+  const of = result === 'cone-fit' ? setup.coneFit : result === 'cup-fit' ? setup.cupFit : 'none'
+  if (of === 'none') return null
+  const [hole, shaft] = of.split('/') as [HoleClass, ShaftClass]
+  const point = result === 'cone-fit' ? 'seat' : 'cup'
+  const size = SITES.flatMap(({ id }) => answers.of(`${point}-${id}`).estimate ?? [])[0]
+  const limits = size && fitLimits(Math.round(size.value / 1e6) * 1e6, hole, shaft)
+  return limits
+    ? {
+        kind: 'two-sided',
+        lower: limits.least,
+        upper: limits.most,
+        unit: 'mm',
+        source: { kind: 'common-practice', text: `ISO 286 ${of} at ${Math.round(size.value / 1e6)} mm` },
+      }
+    : null
+}
