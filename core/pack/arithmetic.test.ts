@@ -2,22 +2,9 @@ import { describe, expect, it } from 'vitest'
 import { thou } from '../quantity/length'
 import { arithmeticLine, changeWords, pieceList } from './arithmetic'
 import { lotMap, packChange, packTotal, pieceCount, type Lot } from './lot'
+import { lotOf } from '../../tests/pieces'
 
-const lot = (size: number): Lot => ({
-  id: `s${size}`,
-  family: 'f',
-  nominal: thou(size),
-  measured: thou(size),
-  tolerance: null,
-  onHand: 0,
-  reserved: 0,
-  mark: '',
-  colour: '',
-  tags: [],
-  cost: null,
-  leadDays: null,
-  shape: 'flat',
-})
+const lot = (size: number): Lot => lotOf(`s${size}`, thou(size), { family: 'f', onHand: 0 })
 const lots = lotMap([10, 6, 5, 2].map(lot))
 const fitted = [
   { lotId: 's10', count: 2 },

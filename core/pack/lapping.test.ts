@@ -7,6 +7,7 @@ import { lapProgress, madeThickness, type LapPass } from './lapping'
 import { lotMap, packTotal, thickness, type Lot, type Pack } from './lot'
 import { makePlan, type MakeRequest } from './make-plan'
 import { asked } from '../../tests/questions'
+import { lotOf } from '../../tests/pieces'
 
 const pass = (...tenths: number[]): LapPass => ({
   id: `p${tenths.join()}`,
@@ -61,22 +62,7 @@ describe('a piece being lapped', () => {
   it('goes into stock with its thickest point', () => expect(madeThickness(pass(100, 101, 103, 102))).toBe(thou(10.3)))
 })
 
-const lot = (id: string, size: number, more: Partial<Lot> = {}): Lot => ({
-  id,
-  family: 'f',
-  nominal: thou(size),
-  measured: thou(size),
-  tolerance: null,
-  onHand: 2,
-  reserved: 0,
-  mark: '',
-  colour: '',
-  tags: [],
-  cost: null,
-  leadDays: null,
-  shape: 'flat',
-  ...more,
-})
+const lot = (id: string, size: number, more: Partial<Lot> = {}): Lot => lotOf(id, thou(size), { family: 'f', ...more })
 const request = (drawer: Lot[], play: number, fitted: Pack, more: Partial<MakeRequest> = {}): MakeRequest => ({
   drawer,
   lappable: true,

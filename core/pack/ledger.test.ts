@@ -7,24 +7,9 @@ import { proofResidual } from './residual'
 import { stackingOrder } from './stacking'
 import { overZero } from '../verdict/limits'
 import { packWindow } from './window'
+import { lotOf } from '../../tests/pieces'
 
-const ring = (size: number, more: Partial<Lot> = {}): Lot => ({
-  id: `r${size}`,
-  family: 'rings',
-  nominal: thou(size),
-  measured: thou(size),
-  scatter: nm(1_000),
-  tolerance: null,
-  onHand: 2,
-  reserved: 0,
-  mark: '',
-  colour: '',
-  tags: [],
-  cost: null,
-  leadDays: null,
-  shape: 'flat',
-  ...more,
-})
+const ring = (size: number, more: Partial<Lot> = {}): Lot => lotOf(`r${size}`, thou(size), { family: 'rings', scatter: nm(1_000), ...more })
 const kit = lotMap([57, 58, 59, 60, 61, 63, 10, 6, 4, 2, 5].map(size => ring(size)))
 const pair = { perPiece: -1, pair: true } as const
 const trial = (size: number, play: number, uOwn = 1, id = `t${size}`): LedgerTrial => ({

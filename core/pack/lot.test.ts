@@ -3,22 +3,9 @@ import { nm, thou } from '../quantity/length'
 import { parseLength } from '../quantity/parse-length'
 import { withLotsInHand, withPieceInHand } from './in-hand'
 import { inDrawerOrder, pieceApart, pieceAsks, pieceScatter, thickness, unitMade, withSizes, type Lot } from './lot'
+import { lotOf } from '../../tests/pieces'
 
-const lot: Lot = {
-  id: 'a',
-  family: 'shims',
-  nominal: thou(18),
-  measured: null,
-  tolerance: null,
-  onHand: 6,
-  reserved: 1,
-  mark: '',
-  colour: 'red',
-  tags: [],
-  cost: 40,
-  leadDays: null,
-  shape: 'flat',
-}
+const lot: Lot = lotOf('a', thou(18), { family: 'shims', measured: null, onHand: 6, reserved: 1, colour: 'red', cost: 40 })
 const measured = (...sizes: number[]) =>
   withSizes(
     lot,

@@ -2,23 +2,11 @@ import { describe, expect, it } from 'vitest'
 import { thou } from '../quantity/length'
 import type { Lot } from './lot'
 import { bySize, bySupplier, nextToArrive, outstanding, waitingOf, type OrderLine } from './order-list'
+import { lotOf } from '../../tests/pieces'
 
-const lot = (size: number, more: Partial<Lot & { supplier: string }> = {}) => ({
-  id: `s${size}`,
-  family: 'rings',
-  nominal: thou(size),
-  measured: null,
-  tolerance: null,
-  onHand: 0,
-  reserved: 0,
-  mark: '',
-  colour: '',
-  tags: [],
-  cost: 100,
-  leadDays: 4,
-  shape: 'flat' as const,
-  supplier: 'Ring maker',
-  ...more,
+const lot = (size: number, { supplier = 'Ring maker', ...more }: Partial<Lot & { supplier: string }> = {}) => ({
+  ...lotOf(`s${size}`, thou(size), { family: 'rings', measured: null, onHand: 0, cost: 100, leadDays: 4, ...more }),
+  supplier,
 })
 const lots = new Map(
   [lot(60), lot(59), lot(61, { supplier: '' }), lot(62, { cost: null }), lot(5, { supplier: 'Bearing store', leadDays: null })].map(one => [

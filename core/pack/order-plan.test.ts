@@ -4,23 +4,10 @@ import { twoSided, type LimitSet } from '../verdict/limits'
 import type { Lot } from './lot'
 import { needsOrder, orderPlan, type OrderRequest } from './order-plan'
 import { asked } from '../../tests/questions'
+import { lotOf } from '../../tests/pieces'
 
-const lot = (size: number, onHand: number, more: Partial<Lot> = {}): Lot => ({
-  id: `s${size}`,
-  family: 'f',
-  nominal: thou(size),
-  measured: thou(size),
-  tolerance: null,
-  onHand,
-  reserved: 0,
-  mark: '',
-  colour: '',
-  tags: [],
-  cost: 100,
-  leadDays: null,
-  shape: 'flat',
-  ...more,
-})
+const lot = (size: number, onHand: number, more: Partial<Lot> = {}): Lot =>
+  lotOf(`s${size}`, thou(size), { family: 'f', onHand, cost: 100, ...more })
 const band: LimitSet = twoSided(thou(1.6), thou(2.8), 'thou', { kind: 'book' })
 /** One spacer, c +1, 10 thou fitted; sizes a step of 0.8 thou apart that can be had. */
 const request = (play: number, u: number, drawer: Lot[], limits: LimitSet | null = band): OrderRequest => ({

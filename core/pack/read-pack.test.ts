@@ -2,22 +2,9 @@ import { describe, expect, it } from 'vitest'
 import { nm, thou } from '../quantity/length'
 import type { Lot } from './lot'
 import { readPack, stuckPairs } from './read-pack'
+import { lotOf } from '../../tests/pieces'
 
-const lot = (id: string, size: number, mark = '', colour = ''): Lot => ({
-  id,
-  family: 'f',
-  nominal: thou(size),
-  measured: null,
-  tolerance: null,
-  onHand: 2,
-  reserved: 0,
-  mark,
-  colour,
-  tags: [],
-  cost: null,
-  leadDays: null,
-  shape: 'flat',
-})
+const lot = (id: string, size: number, mark = '', colour = ''): Lot => lotOf(id, thou(size), { family: 'f', measured: null, mark, colour })
 const drawer = [lot('two', 2), lot('five', 5), lot('ten', 10), lot('q', 31, 'Q'), lot('red', 40, '', 'red'), lot('red2', 41, '', 'red')]
 const shells = [lot('std', 60, 'STD'), lot('one', 60.5, '0.001'), lot('ten', 65, '0.010')]
 const pieces = (text: string, lots: readonly Lot[] = [], unit: 'thou' | 'mm' = 'thou') => {

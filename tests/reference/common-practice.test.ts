@@ -9,24 +9,10 @@ import { choosePacks } from '#core/pack/chooser/choose'
 import { judge } from '#core/verdict/decide'
 import type { LimitSet } from '#core/verdict/limits'
 import { asked } from '../questions'
+import { lotOf } from '../pieces'
 
 // Common practice: facts and worked figures of the trade, no published source.
-const piece = (size: number, onHand = 0): Lot => ({
-  id: `p${size}`,
-  family: 'f',
-  nominal: thou(size),
-  measured: thou(size),
-  scatter: nm(1_000),
-  tolerance: null,
-  onHand,
-  reserved: 0,
-  mark: '',
-  colour: '',
-  tags: [],
-  cost: null,
-  leadDays: null,
-  shape: 'flat',
-})
+const piece = (size: number, onHand = 0): Lot => lotOf(`p${size}`, thou(size), { family: 'f', scatter: nm(1_000), onHand })
 const joint: LimitSet = {
   kind: 'two-sided',
   lower: nm(0),

@@ -3,6 +3,7 @@ import type { AllocationRequest } from '#core/pack/allocation/allocate'
 import type { Lot, Pack } from '#core/pack/lot'
 import { twoSided } from '#core/verdict/limits'
 import { asked } from '../questions'
+import { lotOf } from '../pieces'
 
 /** A repeatable stream of numbers in [0, 1): Numerical Recipes' quick generator. */
 export function stream(seed: number): () => number {
@@ -17,21 +18,12 @@ export function madeDrawer(random: () => number, sizes: number, measured: boolea
     const nominal = metric ? nm(Math.round(5 + random() * 245) * 10_000) : thou(Math.round(2 + random() * 98))
     const step = metric ? 1000 : 2540
     const known = measured && random() < 0.7
-    return {
-      id: `lot${String(i).padStart(3, '0')}`,
+    return lotOf(`lot${String(i).padStart(3, '0')}`, nominal, {
       family: 'made',
-      nominal,
       measured: known ? nm(Math.round((nominal + (random() - 0.5) * 20_000) / step) * step) : null,
-      tolerance: null,
       onHand: 1 + Math.floor(random() * 6),
-      reserved: 0,
-      mark: '',
-      colour: '',
-      tags: [],
       cost: Math.round(random() * 400),
-      leadDays: null,
-      shape: 'flat',
-    }
+    })
   })
   return {
     lots,
@@ -70,22 +62,12 @@ export function madeBearings(
 ): Pick<AllocationRequest, 'drawer' | 'places'> {
   const drawer = Array.from({ length: sizes }, (_, i): Lot => {
     const wall = nm(1_480_000 + Math.round((random() * 60) / (step / 1000)) * step)
-    return {
-      id: `s${String(i).padStart(3, '0')}`,
+    return lotOf(`s${String(i).padStart(3, '0')}`, wall, {
       family: 'made',
-      nominal: wall,
-      measured: wall,
       scatter: nm(1_000),
-      tolerance: null,
       onHand: each,
-      reserved: 0,
-      mark: '',
-      colour: '',
-      tags: [],
       cost: 300 + Math.round(random() * 400),
-      leadDays: null,
-      shape: 'flat',
-    }
+    })
   })
   const places = Array.from({ length: bearings }, (_, p) => ({
     id: `p${p}`,

@@ -9,25 +9,11 @@ import { choosePacks } from '#core/pack/chooser/choose'
 import { prepareDrawer } from '#core/pack/chooser/prepare'
 import type { Lot } from '#core/pack/lot'
 import { between, checkOf, figures, GAUGES, plays, said, trial } from '../documents'
+import { lotOf } from '../pieces'
 
 /** Values of the trade for engines: common practice, no source. */
 const BOOK = { kind: 'book' } as const
-const lot = (id: string, nominal: number, more: Partial<Lot> = {}): Lot => ({
-  id,
-  family: 'pieces',
-  nominal: nm(nominal),
-  measured: nm(nominal),
-  tolerance: null,
-  onHand: 4,
-  reserved: 0,
-  mark: '',
-  colour: '',
-  tags: [],
-  cost: null,
-  leadDays: null,
-  shape: 'flat',
-  ...more,
-})
+const lot = (id: string, nominal: number, more: Partial<Lot> = {}): Lot => lotOf(id, nm(nominal), { onHand: 4, ...more })
 
 describe('a shimmed flange: a gap of 61, band 3 to 6', () => {
   const document = checkOf('crankshaft-end-play', {

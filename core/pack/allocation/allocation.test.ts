@@ -9,28 +9,15 @@ import { allocate, type AllocationRequest } from './allocate'
 import { columnsFor, type Column, type PlaceQuestion } from './columns'
 import { highsSolver, type Solve } from './solver'
 import { asked } from '../../../tests/questions'
+import { lotOf } from '../../../tests/pieces'
 
 let solve: Solve
 beforeAll(async () => {
   solve = highsSolver(await highsLoader())
 })
 
-const lot = (id: string, size: number, onHand: number, cost: number | null = 100): Lot => ({
-  id,
-  family: 'f',
-  nominal: nm(size),
-  measured: nm(size),
-  tolerance: null,
-  scatter: nm(500),
-  onHand,
-  reserved: 0,
-  mark: '',
-  colour: '',
-  tags: [],
-  cost,
-  leadDays: null,
-  shape: 'flat',
-})
+const lot = (id: string, size: number, onHand: number, cost: number | null = 100): Lot =>
+  lotOf(id, nm(size), { family: 'f', scatter: nm(500), onHand, cost })
 /** A place with a gap its pack fills: play = gap − pack; aim in the middle of 20 to 60 µm. */
 const place = (id: string, play: number, fitted: Pack, uRefit = 500): PlaceQuestion => ({
   id,

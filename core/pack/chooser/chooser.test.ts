@@ -14,24 +14,11 @@ import { prepareDrawer, type PackRules } from './prepare'
 import { buildReach } from './reach'
 import { searchPacks } from './search'
 import { asked } from '../../../tests/questions'
+import { lotOf } from '../../../tests/pieces'
 
 let serial = 0
-const lot = (nominal: number, onHand: number, more: Partial<Lot> = {}): Lot => ({
-  id: `l${String(++serial).padStart(4, '0')}`,
-  family: 'f',
-  nominal: nm(nominal),
-  measured: nm(nominal),
-  tolerance: null,
-  onHand,
-  reserved: 0,
-  mark: '',
-  colour: '',
-  tags: [],
-  cost: null,
-  leadDays: null,
-  shape: 'flat',
-  ...more,
-})
+const lot = (nominal: number, onHand: number, more: Partial<Lot> = {}): Lot =>
+  lotOf(`l${String(++serial).padStart(4, '0')}`, nm(nominal), { family: 'f', onHand, ...more })
 const limits = (lower: number, upper: number): LimitSet => ({
   kind: 'two-sided',
   lower: nm(lower),

@@ -8,6 +8,7 @@ import { twoSided } from '../../../verdict/limits'
 import type { CheckDocument } from '../../document'
 import { evaluateCheck } from '../../evaluate/evaluate-check'
 import { shellOptions } from './options'
+import { lotOf } from '../../../../tests/pieces'
 
 let solve: Solve
 beforeAll(async () => {
@@ -15,22 +16,8 @@ beforeAll(async () => {
 })
 
 const MASTER = 50_000_000
-const lot = (id: string, wall: number, onHand: number, cost: number | null): Lot => ({
-  id,
-  family: 'pieces',
-  nominal: nm(wall),
-  measured: nm(wall),
-  scatter: nm(1_000),
-  tolerance: null,
-  onHand,
-  reserved: 0,
-  mark: id,
-  colour: '',
-  tags: [],
-  cost,
-  leadDays: null,
-  shape: 'flat',
-})
+const lot = (id: string, wall: number, onHand: number, cost: number | null): Lot =>
+  lotOf(id, nm(wall), { scatter: nm(1_000), onHand, mark: id, cost })
 /** Standard shells, a little thicker ones, and an undersize for a ground shaft. */
 const lots = (cost: number | null = 500): Lot[] => [
   lot('std', 1_500_000, 0, 400),

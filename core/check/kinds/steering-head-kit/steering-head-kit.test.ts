@@ -8,27 +8,11 @@ import { twoSided, type LimitSet } from '../../../verdict/limits'
 import type { CheckDocument, PointReading, Trial } from '../../document'
 import { evaluateCheck, prepareRequest } from '../../evaluate/evaluate-check'
 import { checkKind } from '../../registry'
+import { lotOf } from '../../../../tests/pieces'
 
 // Common practice; sizes constructed.
-const washer = (thick: number, more: Partial<Lot> = {}): Lot => ({
-  id: String(thick),
-  family: 'washers',
-  nominal: mm(thick),
-  measured: mm(thick),
-  scatter: nm(500),
-  tolerance: null,
-  onHand: 2,
-  reserved: 0,
-  mark: '',
-  colour: '',
-  tags: [],
-  cost: null,
-  leadDays: null,
-  shape: 'flat',
-  inside: mm(30.2),
-  outside: mm(40),
-  ...more,
-})
+const washer = (thick: number, more: Partial<Lot> = {}): Lot =>
+  lotOf(String(thick), mm(thick), { family: 'washers', scatter: nm(500), inside: mm(30.2), outside: mm(40), ...more })
 const DRAWER = [0.5, 0.6, 1].map(thick => washer(thick, { onHand: 1 }))
 const FINE = {
   ...GAUGES,

@@ -8,25 +8,11 @@ import type { Gauge } from '../../../reading/gauge'
 import { twoSided } from '../../../verdict/limits'
 import type { CheckDocument, PointReading, Trial } from '../../document'
 import { evaluateCheck, prepareRequest } from '../../evaluate/evaluate-check'
+import { lotOf } from '../../../../tests/pieces'
 
 // Common practice; sizes and torques constructed. Only the left housing.
-const piece = (id: string, thick: number, more: Partial<Lot> = {}): Lot => ({
-  id,
-  family: 'shims',
-  nominal: mm(thick),
-  measured: mm(thick),
-  scatter: nm(500),
-  tolerance: null,
-  onHand: 4,
-  reserved: 0,
-  mark: '',
-  colour: '',
-  tags: [],
-  cost: null,
-  leadDays: null,
-  shape: 'flat',
-  ...more,
-})
+const piece = (id: string, thick: number, more: Partial<Lot> = {}): Lot =>
+  lotOf(id, mm(thick), { family: 'shims', scatter: nm(500), onHand: 4, ...more })
 const SPRUNG = piece('sprung', 0.25, { shape: 'sprung', onHand: 1 })
 const DRAWER = [0.05, 0.1, 0.2, 0.3, 0.35].map(thick => piece(String(thick), thick))
 const NM = 1e9

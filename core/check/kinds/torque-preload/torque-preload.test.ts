@@ -8,26 +8,12 @@ import { twoSided } from '../../../verdict/limits'
 import type { CheckDocument, Trial } from '../../document'
 import { checkAnswer } from '../../../worksheet/evaluate'
 import { evaluateCheck, prepareRequest } from '../../evaluate/evaluate-check'
+import { lotOf } from '../../../../tests/pieces'
 
 // Common practice; sizes and torques constructed.
 const NM = 1e9
-const piece = (id: string, thick: number, more: Partial<Lot> = {}): Lot => ({
-  id,
-  family: 'shims',
-  nominal: mm(thick),
-  measured: mm(thick),
-  scatter: nm(500),
-  tolerance: null,
-  onHand: 2,
-  reserved: 0,
-  mark: '',
-  colour: '',
-  tags: [],
-  cost: null,
-  leadDays: null,
-  shape: 'flat',
-  ...more,
-})
+const piece = (id: string, thick: number, more: Partial<Lot> = {}): Lot =>
+  lotOf(id, mm(thick), { family: 'shims', scatter: nm(500), ...more })
 const LOTS = [piece('2.0', 2), piece('1.9', 1.9), piece('1.5', 1.5), piece('paper', 0.1, { shape: 'packing' })]
 const CONDITIONS = { oil: 'as-book', joint: 'bare', seal: 'out' }
 const turning = (stage: string, ...torques: number[]) =>
