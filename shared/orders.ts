@@ -1,6 +1,6 @@
 import type { OrderLine } from '#core/pack/order-list'
 import type { Nm } from '#core/quantity/length'
-import type { StockLot } from './types'
+import type { StockLot } from './stock-lot'
 
 /** A line of the order list, and what it is for. */
 export interface WantedLine extends OrderLine {

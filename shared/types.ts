@@ -9,6 +9,9 @@ import type { VerdictState } from '#core/verdict/decide'
 import type { LimitSet } from '#core/verdict/limits'
 import type { JobFacts, UnitFacts } from '#core/worksheet/job-facts'
 import type { CheckOrder, Coming } from './orders'
+import type { StockLot } from './stock-lot'
+
+export type { StockLot } from './stock-lot'
 
 /** How a check stands in the lists: signed outside its limits, with a reason, it is accepted. */
 export type ListState = VerdictState | 'accepted'
@@ -147,13 +150,6 @@ export interface LotUse {
   readonly unit: string
   /** promised, not fitted */
   readonly promised: boolean
-}
-export interface StockLot extends Lot {
-  readonly version: number
-  /** who it is bought from; empty: not known */
-  readonly supplier: string
-  /** what they call it */
-  readonly article: string
 }
 export interface StockView {
   readonly lots: readonly StockLot[]

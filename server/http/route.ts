@@ -1,5 +1,5 @@
 import { defineEventHandler, getRouterParam, type H3Event } from 'h3'
-import { database } from '../database/current'
+import { database } from '../current'
 import type { Database } from '../database/client'
 import { NoRoom } from '../database/room'
 import { log } from '../log'

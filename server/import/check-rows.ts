@@ -10,7 +10,7 @@ import { moment } from '../database/moment'
 import { readingColumns } from '../database/readings'
 import { figureRows } from '../database/trends'
 import { answerOf, lotsFor } from '../service/check-view'
-import type { ImportContext, ImportRows } from './rows'
+import type { ImportContext, ImportRows } from './import-rows'
 
 export interface CheckPlace {
   readonly position: number

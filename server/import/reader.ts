@@ -1,7 +1,7 @@
 // Runs in a worker: reads and judges a file, and works out its rows, while the benches are served elsewhere.
 import { parentPort } from 'node:worker_threads'
 import { readDrawer } from './drawer-csv'
-import type { Numbers } from './rows'
+import type { Numbers } from './import-rows'
 import { WorksheetIn, type Group, type Opened, type Piece, type ShopSide } from './worksheet-in'
 
 let sheet: WorksheetIn | null = null

@@ -6,7 +6,8 @@ import type { Pooled } from '#core/reading/estimate'
 import { readWorksheet, type WorksheetFault } from '#core/worksheet/read'
 import type { Worksheet, WorksheetJob } from '#core/worksheet/worksheet'
 import type { RowsText } from '../database/bulk'
-import { TABLES, jobRows, noRows, numbersFor, type Numbers } from './rows'
+import { jobRows } from './rows'
+import { TABLES, noRows, numbersFor, type Numbers } from './import-rows'
 
 /** Jobs whose rows are worked out at one go. */
 const JOBS_AT_ONCE = 25

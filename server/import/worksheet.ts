@@ -16,7 +16,7 @@ import { refuse, refuseAll } from '../http/refuse'
 import { log } from '../log'
 import { withReader, type Reader } from './call-reader'
 import { byTurns, Cancelled, inTurn, type Told } from './progress'
-import type { Numbers } from './rows'
+import type { Numbers } from './import-rows'
 import { inRuns, type Group, type Head, type Piece, type ShopSide } from './worksheet-in'
 
 /** So many jobs or readings change what the database has to plan by. */

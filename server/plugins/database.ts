@@ -1,7 +1,7 @@
 // Before any route is loaded: class-transformer's decorators ask for it when the first DTO is read.
 import 'reflect-metadata'
 import { defineNitroPlugin } from 'nitropack/runtime'
-import { closeDatabase, database } from '../database/current'
+import { closeDatabase, database } from '../current'
 import { isLoopback } from '../http/origin'
 import { log } from '../log'
 

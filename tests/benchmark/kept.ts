@@ -10,7 +10,7 @@ import { SyncedFiles } from '../../server/database/files'
 import { checkView } from '../../server/service/check-view'
 import { logReading } from '../../server/service/check-commands'
 import { importWorksheet } from '../../server/import/worksheet'
-import { TABLES } from '../../server/import/rows'
+import { TABLES } from '../../server/import/import-rows'
 import { jobsFile, median, timed } from './scale'
 
 /** The same files, but nothing waits for the disk. */

@@ -3,7 +3,7 @@ import { mkdtemp, rm } from 'node:fs/promises'
 import { join } from 'node:path'
 import { setHeader } from 'h3'
 import { writeBackupFile } from '../../backup/write'
-import { dataFolder } from '../../database/current'
+import { dataFolder } from '../../current'
 import { route } from '../../http/route'
 
 export default route(async (event, db) => {

@@ -1,7 +1,7 @@
 import { BACKUP_LARGEST } from '../../backup/format'
 import { intoFile, withFile } from '../../backup/passing'
 import { assertEmpty, restoreBackup } from '../../backup/restore'
-import { dataFolder, schema } from '../../database/current'
+import { dataFolder, schema } from '../../current'
 import { route } from '../../http/route'
 
 export default route(async (event, db) => {

@@ -1,6 +1,6 @@
 import { CopiesDto } from '#shared/dto/backup'
 import { setCopies } from '../../backup/copies'
-import { dataFolder } from '../../database/current'
+import { dataFolder } from '../../current'
 import { taking } from '../../http/route'
 
 export default taking('PATCH /api/copies', CopiesDto, (db, { folder, keep }) =>
