@@ -55,7 +55,7 @@ for (const version of VERSIONS.filter(one => asked.length === 0 || asked.include
   const steps = [
     ['install', 'npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error']],
     ['unit tests', 'npx', ['vitest', 'run', '--reporter=dot']],
-    ['build', 'npx', ['nuxt', 'build', '--logLevel=silent']],
+    ['build', join(bin, 'node'), ['-e', "import('./scripts/prepare.mjs').then(made => made.ensureBuilt())"]],
     ['start', join(bin, 'node'), ['--input-type=module', '-e', START, join(home, `data-${version}`)]],
   ]
   for (const [what, command, args] of steps) {
