@@ -175,7 +175,8 @@ describe('a spring scale on a radius', () => {
   })
   it('a gauge below its usable range decides nothing', () => {
     const low = { ...GAUGES['torque-gauge'], range: { low: 4e8 as Torque, high: 5e9 as Torque } }
-    const { headline } = evaluated([fitted('t1', pack('0.35'), turning(0.3, 0.3, 0.3))], { gauges: { 'torque-gauge': low } })
+    const { headline, places } = evaluated([fitted('t1', pack('0.35'), turning(0.3, 0.3, 0.3))], { gauges: { 'torque-gauge': low } })
+    expect(places[0]).toMatchObject({ request: null, note: 'Measure first: the choice rests on a valid reading.' })
     expect(headline.findings).toContainEqual(
       expect.objectContaining({ level: 'fail', words: expect.stringContaining('outside the range') }),
     )
