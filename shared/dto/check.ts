@@ -49,7 +49,7 @@ export class AimDto {
 export class PackRulesDto {
   @IsOptional() @Fits('packRules.fewest') fewest?: number
   @IsOptional()
-  @Fits('packRules.most', { type: 'A whole number of pieces.', least: 'At least one piece.', most: 'Packs of up to 12 pieces.' })
+  @Fits('packRules.most', { type: 'A whole number of pieces.', least: 'At least one piece.', most: 'Packs of up to 20 pieces.' })
   most?: number
   @IsOptional() @IsLength(1) largestStack?: Nm | null
   @IsOptional() @IsString() @Matches(ID, ID_FAULT) required?: string | null

@@ -81,7 +81,7 @@ describe('what the server takes', () => {
     ['a negative version', ReadingDto, { ...reading, version: -1 }, 'version'],
     ['half a piece', FoundPackDto, { ...head, pieces: [{ size: 100, count: 0.5 }] }, 'pieces.0.count'],
     ['a piece of no thickness', FoundPackDto, { ...head, pieces: [{ size: 0, count: 1 }] }, 'pieces.0.size'],
-    ['thirteen pieces', SettingsDto, { ...head, settings: { packRules: { most: 13 } } }, 'settings.packRules.most'],
+    ['twenty-one pieces', SettingsDto, { ...head, settings: { packRules: { most: 21 } } }, 'settings.packRules.most'],
     ['a right angle', SettingsDto, { ...head, settings: { tipAngle: 90 } }, 'settings.tipAngle'],
     ['a field nobody knows, deep down', SettingsDto, { ...head, settings: { aim: { school: 'middle', why: 'x' } } }, 'settings.aim.why'],
     ['a signature of blanks', SignOffDto, { ...head, by: '   ' }, 'by'],

@@ -5,7 +5,7 @@ import { describe, expect, it } from 'vitest'
 import { Fits, Longest, inSchema } from './fits'
 
 class Sample {
-  @Fits('packRules.most', { most: 'Packs of up to 12 pieces.' }) most = 1
+  @Fits('packRules.most', { most: 'Packs of up to 20 pieces.' }) most = 1
   @Fits('lot.mark') mark = ''
   @Fits('check.title', { empty: 'Give the check a name.' }) title = 'a'
   @Fits('reading.point') point = 'a'
@@ -22,10 +22,10 @@ async function said(change: Partial<Record<keyof Sample, unknown>>): Promise<str
 describe('a field that goes into the worksheet', () => {
   it('takes what the worksheet takes, to the last one', async () => {
     expect(await said({})).toEqual([])
-    expect(await said({ most: 12, mark: 'x'.repeat(20), title: 'x'.repeat(120), celsius: -273.15, reference: 'x'.repeat(60) })).toEqual([])
+    expect(await said({ most: 20, mark: 'x'.repeat(20), title: 'x'.repeat(120), celsius: -273.15, reference: 'x'.repeat(60) })).toEqual([])
   })
   it('says no to the next one, in its own words where it has some', async () => {
-    expect(await said({ most: 13 })).toEqual(['most: Packs of up to 12 pieces.'])
+    expect(await said({ most: 21 })).toEqual(['most: Packs of up to 20 pieces.'])
     expect(await said({ celsius: -273.16 })).toEqual(['celsius: Nothing is that cold.'])
     expect(await said({ title: '  ' })).toEqual(['title: Give the check a name.'])
     expect(await said({ point: '' })).toEqual(['point: This is missing.'])

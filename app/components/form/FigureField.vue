@@ -103,7 +103,7 @@ function pick(choice: Choice): void {
       />
       <span v-if="!plain" class="pointer-events-none absolute inset-y-0 right-3 flex items-center text-xs text-mute">{{ beside }}</span>
     </div>
-    <div :id="`${id}-note`" class="fault">
+    <div :id="`${id}-note`" class="fault empty:m-0">
       <p v-if="reason">{{ reason }}</p>
       <div v-if="choices.length" class="mt-1 flex flex-wrap gap-2">
         <button v-for="choice in choices" :key="choice.label" type="button" class="button min-h-9" @click="pick(choice)">

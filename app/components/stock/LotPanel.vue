@@ -119,7 +119,7 @@ const show = (value: number) =>
     >
       <FigureField v-model="inside" class="flex-1" label="Washer: inside" plain :unit="sizeUnit" :fault="fault('washer', 'inside')" />
       <FigureField v-model="outside" class="flex-1" label="Outside" plain :unit="sizeUnit" :fault="fault('washer', 'outside')" />
-      <button class="button mb-1" type="submit">Keep</button>
+      <button class="button" type="submit">Keep</button>
     </form>
     <ThingHistory :id="lot.id" :version="lot.version" />
     <button v-if="uses.length === 0" type="button" class="link text-[14px]" data-test="remove-lot" @click="emit('remove')">

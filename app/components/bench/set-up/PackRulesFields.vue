@@ -41,7 +41,7 @@ const checked = (event: Event) => (event.target as HTMLInputElement).checked
           class="figure"
           type="number"
           min="1"
-          max="12"
+          max="20"
           :text="document.packRules.most ?? MOST_PIECES"
           @keep="text => keepRules({ most: Number(text) })"
         />
@@ -70,7 +70,7 @@ const checked = (event: Event) => (event.target as HTMLInputElement).checked
           class="figure"
           type="number"
           min="0"
-          max="12"
+          max="20"
           :text="document.packRules.fewest ?? 0"
           @keep="text => keepRules({ fewest: Number(text) })"
         />
