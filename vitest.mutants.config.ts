@@ -8,6 +8,10 @@ export default defineConfig({
     ...base.test,
     // Its runner works in threads, which take no options of the engine.
     execArgv: [],
+    // What a test covers is told by what it loads.
+    isolate: true,
+    // No database, none prepared.
+    globalSetup: [],
     include: [
       'core/**/*.test.ts',
       'tests/record/*.test.ts',

@@ -1,5 +1,18 @@
 // The import directions of core/: a folder sees only the folders before it in this list, and nothing outside core/.
-export const layers = ['quantity', 'reading', 'verdict', 'pack', 'method', 'check', 'command', 'worksheet', 'report', 'trend', 'label']
+export const layers = [
+  'quantity',
+  'reading',
+  'verdict',
+  'pack',
+  'method',
+  'check',
+  'command',
+  'shop',
+  'worksheet',
+  'report',
+  'trend',
+  'label',
+]
 
 const outside = {
   group: [

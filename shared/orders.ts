@@ -1,6 +1,6 @@
 import type { OrderLine } from '#core/pack/order-list'
 import type { Nm } from '#core/quantity/length'
-import type { StockLot } from './stock-lot'
+import type { Purchase, StockLot } from '#core/shop/shop'
 
 /** A line of the order list, and what it is for. */
 export interface WantedLine extends OrderLine {
@@ -17,18 +17,6 @@ export interface WantedLine extends OrderLine {
   readonly who: string
   /** what the pieces that came were measured as, one after the other; null: not measured */
   readonly sizes: readonly (Nm | null)[]
-}
-
-/** What was ordered from a supplier at one time. Days, `2026-05-04`. */
-export interface Purchase {
-  readonly id: string
-  readonly supplier: string
-  /** the number it goes by, theirs or ours */
-  readonly reference: string
-  readonly orderedOn: string
-  /** the day it is to be here */
-  readonly due: string | null
-  readonly version: number
 }
 
 /** The order list: what is wanted, on its way, and here; with the sizes it names. */

@@ -1,3 +1,4 @@
+import type { GaugeCheck } from '#core/shop/shop'
 import type { MatchedSet } from '#core/check/evaluate/matched-set'
 import type { Coded } from '#core/label/code'
 import type { LengthUnit } from '#core/quantity/length'
@@ -125,15 +126,6 @@ export interface Scanned {
   readonly id: string
   readonly name: string
   readonly path: string
-}
-
-/** What came out when a gauge was checked. */
-export interface GaugeCheck {
-  readonly id: string
-  readonly on: string
-  readonly good: boolean
-  readonly note: string
-  readonly by: string
 }
 
 /** A check that rests on readings of a gauge which was found wrong. */

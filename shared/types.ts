@@ -9,9 +9,7 @@ import type { VerdictState } from '#core/verdict/decide'
 import type { LimitSet } from '#core/verdict/limits'
 import type { JobFacts, UnitFacts } from '#core/worksheet/job-facts'
 import type { CheckOrder, Coming } from './orders'
-import type { StockLot } from './stock-lot'
-
-export type { StockLot } from './stock-lot'
+import type { StockLot } from '#core/shop/shop'
 
 /** How a check stands in the lists: signed outside its limits, with a reason, it is accepted. */
 export type ListState = VerdictState | 'accepted'

@@ -3,12 +3,13 @@ import { useFileIn } from '~/composables/files/useFileIn'
 import { group } from 'd3-array'
 import { formatLength, markedText } from '#core/quantity/format-length'
 import { UNIT_NAME } from '#core/quantity/length'
+import type { StockLot } from '#core/shop/shop'
 import { api, faultsOf } from '~/composables/server/useApi'
 import { usePicked } from '~/composables/keys/usePicked'
 import { key, useKeys } from '~/composables/keys/useKeys'
 import { useRemoval } from '~/composables/server/useRemoval'
 import { usePreferences } from '~/stores/preferences'
-import type { Fault, StockLot, StockView } from '#shared/types'
+import type { Fault, StockView } from '#shared/types'
 
 const preferences = usePreferences()
 const stock = ref<StockView | null>(null)

@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto'
 import type { BoreKit } from '#core/method/bore-gauge/builder'
-import type { DoubtfulCheck, GaugeCheck } from '#shared/record'
+import type { GaugeCheck } from '#core/shop/shop'
+import type { DoubtfulCheck } from '#shared/record'
 import type { RegisteredGauge } from '#shared/types'
 import type { CheckDocument } from '#core/check/document'
 import type { Gauge, GaugeKind } from '#core/reading/gauge'
@@ -62,11 +63,13 @@ export const gaugeNames = (sql: Sql) =>
   sql.rows<{ id: string; name: string; kind: GaugeKind }>('SELECT id, name, kind FROM gauge ORDER BY name, id')
 export const gaugeById = async (sql: Sql, id: string) =>
   (await sql.rows<RegisteredRow>(`${REGISTERED} WHERE g.id = $1`, [id])).map(registered)[0]
-export const keepKit = (sql: Sql, gaugeId: string, kit: BoreKit) =>
-  sql.rows('INSERT INTO bore_kit (gauge_id, kit) VALUES ($1,$2) ON CONFLICT (gauge_id) DO UPDATE SET kit = $2', [
+export async function keepKit(sql: Sql, gaugeId: string, kit: BoreKit): Promise<void> {
+  await sql.rows('INSERT INTO bore_kit (gauge_id, kit) VALUES ($1,$2) ON CONFLICT (gauge_id) DO UPDATE SET kit = $2', [
     gaugeId,
     JSON.stringify(kit),
   ])
+  await sql.rows('UPDATE gauge SET version = version + 1 WHERE id = $1', [gaugeId])
+}
 
 const values = (g: Gauge) => [
   g.id,

@@ -2,7 +2,8 @@ import { v4 as uuid } from 'uuid'
 import { waitingOf, type OrderLine, type Waiting } from '#core/pack/order-list'
 import type { Pack } from '#core/pack/lot'
 import type { Nm } from '#core/quantity/length'
-import type { CheckOrder, Coming, OrdersView, Purchase } from '#shared/orders'
+import type { Purchase, Receipt, ShopLine } from '#core/shop/shop'
+import type { CheckOrder, Coming, OrdersView } from '#shared/orders'
 import { insertRows, updateRow } from './bulk'
 import type { Sql } from './client'
 
@@ -94,17 +95,26 @@ export const listedLines = (sql: Sql, newest: number, asked: string | null) =>
     ${IN_ORDER}`,
     [newest, asked],
   )
-export const listedOfPurchase = (sql: Sql, purchase: string) =>
-  sql.rows<ListedRow>(`${LISTED} WHERE l.purchase_id = $1 ${IN_ORDER}`, [purchase])
-export const lineById = async (sql: Sql, id: string) =>
+/** Lines by their names, and those of an order, as what is done to them is decided. */
+export const shopLines = async (sql: Sql, ids: readonly string[], purchase: string | null): Promise<ShopLine[]> =>
   (
-    await sql.rows<LineRow & { dropped: boolean }>(
-      `SELECT x.*, o.dropped_at IS NOT NULL AS dropped FROM (${LINES}) x JOIN order_line o ON o.id = x.id WHERE x.id = $1`,
-      [id],
+    await sql.rows<LineRow & { dropped: boolean; signed: boolean | null }>(
+      `SELECT x.*, o.dropped_at IS NOT NULL AS dropped, k.signed FROM (${LINES}) x JOIN order_line o ON o.id = x.id
+      LEFT JOIN checks k ON k.id = x.check_id WHERE x.id = ANY($1) OR x.purchase_id = $2 ORDER BY x.created_at, x.id`,
+      [ids, purchase],
     )
-  )[0]
-export const linesOfPurchase = (sql: Sql, purchase: string) =>
-  sql.rows<LineRow>(`${LINES} WHERE l.purchase_id = $1 ${IN_ORDER}`, [purchase])
+  ).map(({ dropped, signed, ...row }) => {
+    const { sizes: _, ...line } = orderLineOf(row)
+    const check = row.check_id === null ? null : { id: row.check_id, place: row.place!, signed: signed! }
+    return { ...line, check, ...(dropped ? { dropped: true } : {}) }
+  })
+/** The pieces that came of an order and were not taken back, in the order they came in. */
+export const receiptsOf = (sql: Sql, purchase: string): Promise<Receipt[]> =>
+  sql.rows<Receipt>(
+    `SELECT r.id, r.line_id AS "lineId", r.lot_id AS "lotId", r.size_nm AS size FROM receipt r JOIN order_line l ON l.id = r.line_id
+    WHERE l.purchase_id = $1 AND ${KEPT} ORDER BY r.seq`,
+    [purchase],
+  )
 
 /** A line of the list. */
 export const insertLine = (sql: Sql, line: { id: string; lotId: string; pieces: number; checkId?: string; place?: string; who: string }) =>
@@ -183,18 +193,8 @@ export async function unmakePurchase(sql: Sql, id: string): Promise<void> {
 export const cancelLines = (sql: Sql, ids: readonly string[], reason: string) =>
   sql.rows('UPDATE order_line SET cancelled = $2 WHERE id = ANY($1)', [ids, reason])
 
-export const insertReceipt = (sql: Sql, r: { id: string; lineId: string; lotId: string; size: Nm | null }) =>
+export const insertReceipt = (sql: Sql, r: Receipt) =>
   insertRows(sql, 'receipt', [{ id: r.id, line_id: r.lineId, lot_id: r.lotId, size_nm: r.size, at: new Date() }])
-/** The piece of a size of an order that came last, and was not taken back. */
-export const lastReceipt = async (sql: Sql, purchase: string, lotId: string) =>
-  (
-    await sql.rows<{ id: string; lot_id: string; size_nm: Nm | null; line_id: string; check_id: string | null; place: string | null }>(
-      `SELECT r.id, r.lot_id, r.size_nm, l.id AS line_id, l.check_id, l.place FROM receipt r JOIN order_line l ON l.id = r.line_id
-      WHERE l.purchase_id = $1 AND l.lot_id = $2 AND ${KEPT}
-      ORDER BY r.seq DESC LIMIT 1`,
-      [purchase, lotId],
-    )
-  )[0]
 export const voidReceipt = (sql: Sql, id: string) => sql.rows('INSERT INTO receipt_void (receipt_id) VALUES ($1)', [id])
 
 /** Open checks that are out, too close or not decided, and that nothing is wanted for. */

@@ -1,4 +1,5 @@
 import type { Pack } from '#core/pack/lot'
+import type { Promised } from '#core/shop/shop'
 import type { Sql } from './client'
 
 /** What is promised to each place of a check. */
@@ -46,16 +47,24 @@ export async function releaseFromOthers(sql: Sql, checkId: string, lotId: string
   }
 }
 
-/** One piece more is promised to a place. */
-export const addToPromise = (sql: Sql, checkId: string, place: string, lotId: string) =>
-  sql.rows(
-    `INSERT INTO reserve (check_id, place, lot_id, count) VALUES ($1, $2, $3, 1)
-    ON CONFLICT (check_id, place, lot_id) DO UPDATE SET count = reserve.count + 1`,
-    [checkId, place, lotId],
-  )
-/** One piece less, where one is. */
-export async function takeFromPromise(sql: Sql, checkId: string, place: string, lotId: string): Promise<void> {
-  const one = [checkId, place, lotId]
-  await sql.rows('DELETE FROM reserve WHERE check_id = $1 AND place = $2 AND lot_id = $3 AND count = 1', one)
-  await sql.rows('UPDATE reserve SET count = count - 1 WHERE check_id = $1 AND place = $2 AND lot_id = $3 AND count > 1', one)
+/** So many pieces more, or fewer, are promised to a place; with none left the promise is gone. */
+export async function changePromise(sql: Sql, { check, place, lotId }: Omit<Promised, 'count'>, change: number): Promise<void> {
+  const one = [check, place, lotId, Math.abs(change)]
+  if (change > 0) {
+    await sql.rows(
+      `INSERT INTO reserve (check_id, place, lot_id, count) VALUES ($1, $2, $3, $4)
+      ON CONFLICT (check_id, place, lot_id) DO UPDATE SET count = reserve.count + $4`,
+      one,
+    )
+    return
+  }
+  await sql.rows('DELETE FROM reserve WHERE check_id = $1 AND place = $2 AND lot_id = $3 AND count <= $4', one)
+  await sql.rows('UPDATE reserve SET count = count - $4 WHERE check_id = $1 AND place = $2 AND lot_id = $3', one)
 }
+
+/** What is promised of some sizes, the newest promise first. */
+export const promisesOf = (sql: Sql, lots: readonly string[]) =>
+  sql.rows<Promised>(
+    'SELECT check_id AS check, place, lot_id AS "lotId", count FROM reserve WHERE lot_id = ANY($1) ORDER BY at DESC, check_id, place, lot_id',
+    [lots],
+  )

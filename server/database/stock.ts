@@ -1,7 +1,8 @@
 import type { Movement } from '#core/command/happening'
-import type { Lot } from '#core/pack/lot'
+import type { Lot, PackPiece } from '#core/pack/lot'
 import type { Nm } from '#core/quantity/length'
-import type { FamilyUse, LotUse, StockLot } from '#shared/types'
+import type { StockLot } from '#core/shop/shop'
+import type { FamilyUse, LotUse } from '#shared/types'
 import { insertRows, updateRow } from './bulk'
 import type { Sql } from './client'
 
@@ -28,6 +29,7 @@ export interface LotRow {
   on_hand: number
   supplier: string
   article: string
+  removed_at: Date | null
 }
 
 export const lotOf = (row: LotRow): Lot & { version: number } => ({
@@ -59,7 +61,20 @@ export const allLots = async (sql: Sql) =>
 export const lotById = async (sql: Sql, id: string) =>
   (await sql.rows<LotRow>(`${WITH_COUNT} WHERE lot.id = $1 AND removed_at IS NULL`, [id])).map(lotOf)[0]
 /** Who the sizes are bought from, and what they call them, with each. */
-const bought = (row: LotRow): StockLot => ({ ...lotOf(row), supplier: row.supplier, article: row.article })
+const bought = (row: LotRow): StockLot => ({
+  ...lotOf(row),
+  supplier: row.supplier,
+  article: row.article,
+  ...(row.removed_at === null ? {} : { removed: true }),
+})
+/** Sizes by their names, removed ones too, and those that are like them: of a family, and marked the same. */
+export const lotsAlike = async (sql: Sql, ids: readonly string[]): Promise<StockLot[]> =>
+  (
+    await sql.rows<LotRow>(
+      `${WITH_COUNT} WHERE lot.id = ANY($1) OR (lot.family, lot.nominal_nm) IN (SELECT family, nominal_nm FROM lot WHERE id = ANY($1)) ORDER BY lot.id`,
+      [ids],
+    )
+  ).map(bought)
 export const stockLots = async (sql: Sql, ids: readonly string[] | null = null): Promise<StockLot[]> =>
   (
     await sql.rows<LotRow>(
@@ -118,14 +133,22 @@ export const insertMovement = (sql: Sql, m: Movement) =>
     m.trialId ?? null,
   ])
 
+/** The pieces of the newest fitting of each check `c`. */
+const SITTING = `JOIN LATERAL (SELECT id FROM trial WHERE check_id = c.id ORDER BY ordinal DESC LIMIT 1) t ON true
+  JOIN LATERAL (SELECT DISTINCT ON (place) id FROM pack_listing WHERE trial_id = t.id ORDER BY place, id DESC) l ON true
+  JOIN trial_piece p ON p.listing_id = l.id`
+/** How many of some sizes sit in a machine now. */
+export const fittedOf = (sql: Sql, lots: readonly string[]) =>
+  sql.rows<PackPiece>(
+    `SELECT p.lot_id AS "lotId", sum(p.count)::integer AS count FROM checks c ${SITTING}
+    WHERE c.removed_at IS NULL AND p.lot_id = ANY($1) GROUP BY p.lot_id`,
+    [lots],
+  )
 /** Where pieces sit now, in the newest fitting of each check, and where they are promised to. */
 export const lotUses = (sql: Sql) =>
   sql.rows<LotUse>(`
   SELECT p.lot_id AS "lotId", sum(p.count)::integer AS count, c.id AS "checkId", c.title AS "checkTitle", u.name AS unit, false AS promised
-  FROM checks c JOIN job j ON j.id = c.job_id JOIN unit u ON u.id = j.unit_id
-  JOIN LATERAL (SELECT id FROM trial WHERE check_id = c.id ORDER BY ordinal DESC LIMIT 1) t ON true
-  JOIN LATERAL (SELECT DISTINCT ON (place) id FROM pack_listing WHERE trial_id = t.id ORDER BY place, id DESC) l ON true
-  JOIN trial_piece p ON p.listing_id = l.id WHERE c.removed_at IS NULL
+  FROM checks c JOIN job j ON j.id = c.job_id JOIN unit u ON u.id = j.unit_id ${SITTING} WHERE c.removed_at IS NULL
   GROUP BY p.lot_id, c.id, c.title, u.name
   UNION ALL SELECT r.lot_id, sum(r.count)::integer, c.id, c.title, u.name, true
   FROM reserve r JOIN checks c ON c.id = r.check_id JOIN job j ON j.id = c.job_id JOIN unit u ON u.id = j.unit_id GROUP BY r.lot_id, c.id, c.title, u.name

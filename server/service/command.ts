@@ -23,6 +23,8 @@ export async function assertFresh(sql: Sql, subject: string, seen: number, now: 
 }
 
 const STATUS: Readonly<Record<RefusedCommand['code'], number>> = { missing: 404, invalid: 422, conflict: 409 }
+/** What `core` says no to, as it is answered. */
+export const refusedBy = ({ code, faults }: RefusedCommand): Refused => new Refused(STATUS[code], { faults })
 
 /** A command as `core` takes it, but for its head. */
 type Body = Command extends infer C ? (C extends Command ? Omit<C, 'op' | 'at'> : never) : never
@@ -61,7 +63,7 @@ export async function carryOut(
   event: Pick<OperationDto, 'op' | 'content' | 'who'>,
 ): Promise<LoadedCheck> {
   const outcome = decide(loaded, command)
-  if (!outcome.ok) throw new Refused(STATUS[outcome.code], { faults: outcome.faults })
+  if (!outcome.ok) throw refusedBy(outcome)
   const { row } = loaded
   let after: LoadedCheck = loaded
   const stored: Happening[] = []

@@ -2,11 +2,11 @@
 import { bySize } from '#core/pack/order-list'
 import { measuredText } from '#core/pack/lot'
 import { markedText } from '#core/quantity/format-length'
+import type { Purchase, StockLot } from '#core/shop/shop'
 import { dayText } from '~/composables/words/dayText'
 import { today } from '~/composables/words/today'
 import { sizeName, type Orders } from '~/composables/drawer/useOrders'
-import type { Purchase, WantedLine } from '#shared/orders'
-import type { StockLot } from '#shared/types'
+import type { WantedLine } from '#shared/orders'
 import { write } from '~/composables/server/useApi'
 
 /** An order: what of it is here, what is still to come, and what will not. */

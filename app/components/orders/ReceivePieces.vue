@@ -3,10 +3,10 @@ import { outstanding } from '#core/pack/order-list'
 import { measuredText } from '#core/pack/lot'
 import { markedText } from '#core/quantity/format-length'
 import type { Nm } from '#core/quantity/length'
+import type { Purchase, StockLot } from '#core/shop/shop'
 import { key, useKeys } from '~/composables/keys/useKeys'
 import { forWords, type Orders } from '~/composables/drawer/useOrders'
-import type { Purchase, WantedLine } from '#shared/orders'
-import type { StockLot } from '#shared/types'
+import type { WantedLine } from '#shared/orders'
 import { write } from '~/composables/server/useApi'
 
 /** What came of a size, piece by piece under the micrometer: into the drawer, and kept for the check that waited for it. */

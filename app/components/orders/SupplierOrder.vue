@@ -2,11 +2,11 @@
 import type { SupplierList } from '#core/pack/order-list'
 import { markedText } from '#core/quantity/format-length'
 import { addDays } from '#core/quantity/day'
+import type { StockLot } from '#core/shop/shop'
 import { money } from '~/composables/words/money'
 import { today } from '~/composables/words/today'
 import { sizeName, type Orders } from '~/composables/drawer/useOrders'
 import type { WantedLine } from '#shared/orders'
-import type { StockLot } from '#shared/types'
 import { write } from '~/composables/server/useApi'
 
 /** What is to be ordered from one supplier, and the order itself. */

@@ -1,11 +1,12 @@
 <script setup lang="ts">
+import type { StockLot } from '#core/shop/shop'
 import { BAD_PRICE, money, parseMoney } from '~/composables/words/money'
 import { comingWords } from '~/composables/words/comingWords'
 import { write } from '~/composables/server/useApi'
 import { useForm } from '~/composables/server/useForm'
 import { useLotCommand } from '~/composables/drawer/useLotCommand'
 import type { Coming } from '#shared/orders'
-import type { StockLot, StockView } from '#shared/types'
+import type { StockView } from '#shared/types'
 
 /** What a size costs, how long it takes and from whom it comes; and some of it for the drawer, on the order list. */
 const props = defineProps<{ lot: StockLot; coming: readonly Coming[] }>()

@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { formatLength, otherUnit, unitFor, markedText } from '#core/quantity/format-length'
+import type { StockLot } from '#core/shop/shop'
 import { useLotCommand } from '~/composables/drawer/useLotCommand'
 import { usePreferences } from '~/stores/preferences'
 import type { Coming } from '#shared/orders'
-import type { LotUse, StockLot, StockView } from '#shared/types'
+import type { LotUse, StockView } from '#shared/types'
 
 /** One size of the drawer: take in, measure a piece, correct the count, keep some back. */
 const props = defineProps<{ lot: StockLot; uses: readonly LotUse[]; coming: readonly Coming[] }>()

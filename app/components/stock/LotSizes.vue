@@ -2,9 +2,10 @@
 import { pieceAsks, pieceScatter, unitMade } from '#core/pack/lot'
 import type { Nm } from '#core/quantity/length'
 import { formatLength } from '#core/quantity/format-length'
+import type { StockLot } from '#core/shop/shop'
 import { useLotCommand } from '~/composables/drawer/useLotCommand'
 import { usePreferences } from '~/stores/preferences'
-import type { StockLot, StockView } from '#shared/types'
+import type { StockView } from '#shared/types'
 
 /** What a micrometer said of the pieces of a size: figure by figure, or of the one that is told apart. */
 const props = defineProps<{ lot: StockLot }>()

@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import type { Nm } from '#core/quantity/length'
 import { formatLength, markedText } from '#core/quantity/format-length'
+import type { StockLot } from '#core/shop/shop'
 import { key, useKeys } from '~/composables/keys/useKeys'
 import { useLotCommand } from '~/composables/drawer/useLotCommand'
 import { useScanTaker } from '~/composables/keys/useScan'
 import { usePreferences } from '~/stores/preferences'
-import type { StockLot, StockView } from '#shared/types'
+import type { StockView } from '#shared/types'
 
 /** Going through the drawer with a micrometer: figure, Enter, next piece; the last of a size, next size. */
 const props = defineProps<{ lots: readonly StockLot[] }>()

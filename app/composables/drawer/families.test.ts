@@ -1,6 +1,6 @@
+import type { StockLot } from '#core/shop/shop'
 import { describe, expect, it } from 'vitest'
 import { familiesFor } from './families'
-import type { StockLot } from '#shared/types'
 
 const lots = ['axle rings', 'box shims', 'crank washers'].map(family => ({ family }) as StockLot)
 const usedFor = [

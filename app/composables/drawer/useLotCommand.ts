@@ -1,5 +1,6 @@
+import type { StockLot } from '#core/shop/shop'
 import { ref, toRef } from 'vue'
-import type { StockLot, StockView } from '#shared/types'
+import type { StockView } from '#shared/types'
 import type { BodyOf, NamedWrite } from '#shared/writes'
 import { write } from '../server/useApi'
 import { useForm } from '../server/useForm'

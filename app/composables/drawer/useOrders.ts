@@ -1,6 +1,6 @@
+import type { StockLot } from '#core/shop/shop'
 import { ref, shallowRef, toRef, type Ref } from 'vue'
 import type { OrdersView, WantedLine } from '#shared/orders'
-import type { StockLot } from '#shared/types'
 import { RefusedError, api, faultAt, faultsOf } from '../server/useApi'
 import { useForm, type Names } from '../server/useForm'
 import { useTurns } from '../server/useTurns'

@@ -1,0 +1,100 @@
+import { refused, type RefusedCommand } from '../command/happening'
+import { kitFaults } from '../method/bore-gauge/builder'
+import { exact } from '../quantity/figure'
+import { nm } from '../quantity/length'
+import { GAUGE_NAME, PLAIN_GAUGE, gaugeFault, readsOf, type Gauge } from '../reading/gauge'
+import {
+  done,
+  faulty,
+  missing,
+  TAKEN,
+  type AddGaugeCommand,
+  type ChangeGaugeCommand,
+  type CheckGaugeCommand,
+  type GaugeCheck,
+  type GaugeFields,
+  type KeepKitCommand,
+  type Shop,
+  type ShopOutcome,
+} from './shop'
+
+/** What a gauge may be without: null takes it away. Anything else that is null was not said. */
+const MAY_BE_NONE: readonly string[] = ['rangePerTurn', 'range', 'widest', 'lastCheck', 'due']
+
+/** The fields over what was there. */
+function changed(gauge: Gauge, fields: GaugeFields): Gauge | RefusedCommand {
+  const given = Object.fromEntries(
+    Object.entries(fields).filter(([field, value]) => value !== undefined && (value !== null || MAY_BE_NONE.includes(field))),
+  ) as Partial<Gauge>
+  if (given.range && given.range.high <= given.range.low) return refused('invalid', 'The range must rise.', 'fields.range')
+  const next = { ...gauge, ...given }
+  const fault = gaugeFault(next)
+  return fault ? refused('invalid', fault.words, `fields.${fault.at}`) : next
+}
+
+/** What a gauge is taken to be while nobody says: graduation, permissible error, scatter, in small units. */
+const FINENESS = {
+  length: { unit: 'mm', graduation: nm(10_000), permissibleError: nm(4_000), repeatability: nm(2_000) },
+  torque: { unit: 'N·m', graduation: exact(50_000_000), permissibleError: exact(50_000_000), repeatability: exact(25_000_000) },
+  temperature: { unit: '°C', graduation: exact(100_000), permissibleError: exact(1_000_000), repeatability: exact(500_000) },
+  force: { unit: 'N', graduation: exact(500_000), permissibleError: exact(250_000), repeatability: exact(250_000) },
+} as const
+
+const gaugeIn = ({ gauges }: Shop, id: string) => gauges.find(gauge => gauge.id === id)
+
+export function addGauge(shop: Shop, { id, gauge: kind, fields }: AddGaugeCommand): ShopOutcome {
+  if (gaugeIn(shop, id)) return refused('conflict', TAKEN, 'id')
+  const plain: Gauge = {
+    id,
+    name: GAUGE_NAME[kind],
+    kind,
+    ...FINENESS[readsOf(kind)],
+    readableFraction: 0.5,
+    hysteresis: nm(0),
+    rangePerTurn: null,
+    lastCheck: null,
+    ...PLAIN_GAUGE,
+  }
+  const gauge = changed(plain, fields)
+  return 'ok' in gauge ? gauge : done([{ subject: id, version: 1, what: 'Gauge entered' }], { type: 'gauge-added', gauge })
+}
+
+export function changeGauge(shop: Shop, { gaugeId, fields }: ChangeGaugeCommand): ShopOutcome {
+  const gauge = gaugeIn(shop, gaugeId)
+  if (!gauge) return missing('gauge')
+  const next = changed(gauge, fields)
+  if ('ok' in next) return next
+  return done([{ subject: gaugeId, version: gauge.version + 1, what: 'Gauge changed' }], { type: 'gauge-changed', gauge: next })
+}
+
+export function keepKit(shop: Shop, { gaugeId, kit }: KeepKitCommand): ShopOutcome {
+  const gauge = gaugeIn(shop, gaugeId)
+  if (!gauge) return missing('gauge')
+  if (gauge.kind !== 'bore-gauge') return refused('invalid', 'Only a bore gauge has a kit.')
+  const faults = kitFaults(kit)
+  if (faults.length > 0) return faulty(faults)
+  return done([{ subject: gaugeId, version: gauge.version + 1, what: 'Kit table changed' }], { type: 'kit-kept', gaugeId, kit })
+}
+
+export function checkGauge(shop: Shop, { op, gaugeId, on, good, note, by, due }: CheckGaugeCommand): ShopOutcome {
+  const gauge = gaugeIn(shop, gaugeId)
+  if (!gauge) return missing('gauge')
+  if (!good && note === '') return refused('invalid', 'Say what was wrong: by how much, and where in its range.', 'note')
+  if (due !== null && due < on) return refused('invalid', 'The next check cannot be due before this one.', 'due')
+  const before = shop.gaugeChecks[gaugeId] ?? []
+  // A gauge whose good check was only a date in the register: that day is where doubt begins.
+  const registered: GaugeCheck[] =
+    before.length === 0 && gauge.lastCheck !== null && gauge.lastCheck <= on
+      ? [{ id: `${op}:before`, on: gauge.lastCheck, good: true, note: 'as the register had it', by: '' }]
+      : []
+  const check = { id: op, on, good, note, by }
+  const last = before[0] && before[0].on > on ? before[0] : check
+  return done([{ subject: gaugeId, version: gauge.version + 1, what: good ? `Checked on ${on}: good` : `Found wrong on ${on}: ${note}` }], {
+    type: 'gauge-checked',
+    gaugeId,
+    checks: [...registered, check],
+    lastCheck: last.on,
+    due,
+    foundWrong: last.good ? null : last.on,
+  })
+}
