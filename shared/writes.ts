@@ -122,8 +122,13 @@ export type CheckBody<End extends CheckWrite> = Omit<BodyOf<`POST /api/checks/:i
 export type CheckSettings = CheckBody<'settings'>['settings']
 /** One of them, whichever. */
 export type CheckRequest = { [End in CheckWrite]: { readonly path: End; readonly body: CheckBody<End> } }[CheckWrite]
+/** What a write makes is called this, and was made then. */
+export interface Made {
+  readonly id: string
+  readonly at: string
+}
 /** Does it, and says whether it was done. */
-export type CheckCommand = <End extends CheckWrite>(path: End, body: CheckBody<End>) => Promise<boolean>
+export type CheckCommand = <End extends CheckWrite>(path: End, body: CheckBody<End> | ((made: Made) => CheckBody<End>)) => Promise<boolean>
 
 /** Method and address of a write to a thing of this name. */
 export function requestTo(key: WriteKey, id = ''): { readonly method: string; readonly path: string } {

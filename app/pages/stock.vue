@@ -61,7 +61,8 @@ async function importCsv(): Promise<void> {
 }
 async function kitAdded(family: string, sizes: number): Promise<void> {
   kitting.value = false
-  news.value = `${sizes} sizes of “${family}” put in. They count as marked until they are measured.`
+  const put = sizes === 1 ? `1 size of “${family}” put in. It counts` : `${sizes} sizes of “${family}” put in. They count`
+  news.value = `${put} as marked until measured.`
   await load()
 }
 function added(view: StockView, id: string): void {

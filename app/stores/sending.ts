@@ -1,6 +1,5 @@
 import { useIntervalFn } from '@vueuse/core'
 import { ref, shallowRef, type ShallowRef } from 'vue'
-import { v4 as uuid } from 'uuid'
 import type { CheckView } from '#shared/types'
 import type { CheckRequest } from '#shared/writes'
 import { AwayError, RefusedError, api, write as send } from '~/composables/server/useApi'
@@ -132,15 +131,15 @@ export function useSending(view: ShallowRef<CheckView | null>, show: (next: Chec
 
   /** Writes that need the server's answer go one after the other, each onto what the one before left: a field left in haste must not outrun itself. */
   let turn: Promise<unknown> = Promise.resolve()
-  function command(request: CheckRequest): Promise<void> {
+  function command(request: CheckRequest, op: string): Promise<void> {
     const { id } = view.value!.document
-    const mine = turn.then(() => commandNow(id, request))
+    const mine = turn.then(() => commandNow(id, request, op))
     turn = mine.catch(() => {})
     return mine
   }
 
   /** A write that needs the server's answer: set-up, fitting, signature. What waits is sent before it. */
-  async function commandNow(id: string, request: CheckRequest): Promise<void> {
+  async function commandNow(id: string, request: CheckRequest, op: string): Promise<void> {
     await flush(id)
     if (waitingFor(id).length > 0) throw new AwayError('Readings are still waiting to be sent.')
     const state = (next: Connection) => {
@@ -148,7 +147,7 @@ export function useSending(view: ShallowRef<CheckView | null>, show: (next: Chec
     }
     try {
       state('sending')
-      await sendNext(id, uuid(), request)
+      await sendNext(id, op, request)
       state('saved')
     } catch (error) {
       if (error instanceof RefusedError && error.refusal.changed && isHere(id)) setStale(error.refusal.changed)

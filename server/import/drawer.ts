@@ -1,9 +1,16 @@
 import { v4 as uuid } from 'uuid'
+import { decideShop } from '#core/shop/decide'
+import { EMPTY_SHOP, type Shop } from '#core/shop/shop'
+import { markedText } from '#core/quantity/format-length'
+import type { Fault } from '#shared/types'
 import { forgetArrivals, reveal } from '../database/arrivals'
 import { insertRows } from '../database/bulk'
 import type { Database, Sql } from '../database/client'
 import { allLots, lotColumns, stockLots } from '../database/stock'
+import { insertEvent } from '../database/events'
+import { changePromise } from '../database/reserves'
 import { refuseAll } from '../http/refuse'
+import { drawerWith } from '../service/stock'
 import { log } from '../log'
 import { Cancelled, inTurn, type Told } from './progress'
 import { withReader } from './call-reader'
@@ -11,6 +18,7 @@ import { writeDrawer, type BoughtLot } from './drawer-csv'
 import { inRuns } from './worksheet-in'
 
 const SIZES_AT_ONCE = 250
+const FROM_FILE = 'from a CSV file'
 
 export const exportStock = async (sql: Sql): Promise<string> => writeDrawer(await stockLots(sql))
 
@@ -33,6 +41,27 @@ export const importStock = (shop: Database, text: string, told: Told = {}): Prom
     }
   })
 
+type Correction = { readonly id: string; readonly lot_id: string; readonly change: number }
+
+/** A count corrected by a file is what it is by hand: who was promised what is gone is told, what sits in a machine is not here as well. */
+async function keepPromises(sql: Sql, corrections: readonly Correction[]): Promise<void> {
+  const ids = corrections.map(({ lot_id }) => lot_id)
+  const shop: Shop = { ...EMPTY_SHOP, ...(await drawerWith(sql, ids)) }
+  const faults: Fault[] = []
+  for (const { id: op, lot_id: lotId, change } of corrections) {
+    const outcome = decideShop(shop, { op, kind: 'move', lotId, why: 'count', change, note: FROM_FILE })
+    if (!outcome.ok) {
+      const { nominal, mark } = shop.lots.find(({ id }) => id === lotId)!
+      faults.push(...outcome.faults.map(({ reason }) => ({ path: `${markedText(nominal)} ${mark}`.trim(), reason })))
+      continue
+    }
+    for (const happening of outcome.happenings)
+      if (happening.type === 'promised') await changePromise(sql, happening.promise, happening.change)
+    for (const tell of outcome.tells) if (tell.subject !== lotId) await insertEvent(sql, { op: `${op}:${tell.subject}` }, tell)
+  }
+  if (faults.length > 0) throw refuseAll(faults)
+}
+
 async function bringIn(db: Database, lots: readonly BoughtLot[], arrival: string, { signal, said }: Told): Promise<DrawerResult> {
   const at = new Date().toISOString()
   const known = new Map((await allLots(db)).map(lot => [lot.id, lot]))
@@ -43,7 +72,7 @@ async function bringIn(db: Database, lots: readonly BoughtLot[], arrival: string
   const movement = (move: (typeof moved)[number]) => ({
     ...move,
     why: known.has(move.lot_id) ? 'count' : 'take-in',
-    note: 'from a CSV file',
+    note: FROM_FILE,
     at,
   })
   // What is new comes in unseen; what is here is corrected all at once, when the rest is there.
@@ -68,7 +97,10 @@ async function bringIn(db: Database, lots: readonly BoughtLot[], arrival: string
       said?.({ done, of: arriving.length + takenIn.length, what: 'rows' })
     }
   }
-  await db.transaction(sql => insertRows(sql, 'movement', corrections))
+  await db.transaction(async sql => {
+    await keepPromises(sql, corrections)
+    await insertRows(sql, 'movement', corrections)
+  })
   await reveal(db, arrival)
   log('import', `${fresh.length} sizes of a drawer, ${corrections.length} corrections`)
   return { added: fresh.length, corrected: corrections.length }

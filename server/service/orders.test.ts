@@ -13,7 +13,8 @@ import { checkView } from './check-view'
 import { historyOf } from './history'
 import { addLine, cancel, changePurchase, dropLine, order, ordersView, orderRows, putBack, receive, takeBack } from './orders'
 import { removeLot } from './removal'
-import { changeLot, moveStock, stockView } from './stock'
+import { addLot, changeLot, moveStock, stockView } from './stock'
+import { promisesOf, reserve } from '../database/reserves'
 import { stockLots } from '../database/stock'
 import { schema } from '../database/from-source'
 import { demo } from '../../tests/demo-files'
@@ -199,5 +200,13 @@ describe('orders', () => {
     expect((await orderRows(db, { supplier: 'Bearing store' })).map(row => row.slice(0, 6))).toEqual([
       ['Bearing store', 'CS-4', 'Cover shims', '4 thou', '', 2],
     ])
+  })
+  it('a count corrected by a file takes back what was promised beyond it, and the check is told', async () => {
+    await addLot(db, { op: op(), id: 'nine', family: 'spare shims', nominal: thou(9), count: 3 })
+    await reserve(db, CHECK, place, [{ lotId: 'nine', count: 2 }])
+    expect(await importStock(db, 'id,family,nominal,count\nnine,spare shims,9 thou,1\n')).toEqual({ added: 0, corrected: 1 })
+    expect(await promisesOf(db, ['nine'])).toEqual([{ check: CHECK, place, lotId: 'nine', count: 1 }])
+    const told = await db.rows<{ what: string }>('SELECT what FROM event WHERE subject = $1 ORDER BY at DESC LIMIT 1', [CHECK])
+    expect(told[0]!.what).toBe('What was kept for it is not in the drawer any more')
   })
 })

@@ -1,6 +1,6 @@
 import type { Page, Route } from '@playwright/test'
 import { pick } from './by-keyboard'
-import { demoForThisFile, expect, test } from './workshop'
+import { demoForThisFile, expect, test, tick, typeReading } from './workshop'
 
 // Every form that makes something: refused, with the server gone, and sent twice to a slow one. What it makes, it makes once.
 demoForThisFile()
@@ -143,6 +143,22 @@ const FORMS: readonly Form[] = [
     posts: /\/api\/stock\/lots$/,
     count: sizes,
   },
+  {
+    what: 'pieces taken in',
+    at: '/stock',
+    async fill(page) {
+      await expect(page.getByRole('heading', { name: 'Stock' })).toBeVisible()
+      await page
+        .getByRole('button', { name: /^Open / })
+        .first()
+        .press('Enter')
+      await into(page, 'Take in, pieces', '1')
+    },
+    field: 'Take in, pieces',
+    posts: /\/movements$/,
+    count: async address =>
+      (await json<{ lots: { onHand: number }[] }>(`${address}/api/stock`)).lots.reduce((sum, { onHand }) => sum + onHand, 0),
+  },
 ]
 
 /** They all store by one and the same means: some in every run, the others in the long one. */
@@ -152,60 +168,148 @@ for (const { what, at, fill, field, posts, count } of FORMS)
     page,
     shop,
   }) => {
-    const before = await count(shop.address)
     await page.goto(shop.address + at)
     await fill(page)
     const last = page.getByLabel(field).first()
     const typed = await last.inputValue()
-    const answers = async (how: (route: Route) => Promise<void>, works: () => Promise<void>) => {
-      const sent: string[] = []
-      const hear = async (route: Route) => {
-        if (route.request().method() !== 'POST') return route.fallback()
-        sent.push(route.request().postData() ?? '')
-        return how(route)
-      }
-      await page.route(posts, hear)
-      await works()
-      await page.unroute(posts, hear)
-      return sent
-    }
-
-    // What no field of it shows is said all the same.
-    await answers(
-      route =>
-        route.fulfill({ status: 422, json: { statusCode: 422, data: { faults: [{ path: 'nowhere', reason: 'The tide is out.' }] } } }),
-      async () => {
-        await last.press('Enter')
-        await expect(page.getByRole('alert').filter({ hasText: 'The tide is out.' })).toBeVisible()
-      },
-    )
-    const gone = await answers(
-      route => route.abort(),
-      async () => {
-        await last.press('Enter')
-        await expect(page.getByRole('alert').filter({ hasText: 'The server is away.' })).toBeVisible()
-      },
-    )
-    await expect(last).toHaveValue(typed)
-    expect(await count(shop.address)).toBe(before)
-
-    const sent = await answers(
-      async route => {
-        await new Promise(resolve => setTimeout(resolve, 1_200))
-        await route.continue()
-      },
-      async () => {
-        await last.press('Enter')
-        await page.waitForTimeout(100)
-        await last.press('Enter')
-        await expect.poll(() => count(shop.address)).toBe(before + 1)
-      },
-    )
-    expect(sent).toHaveLength(1)
-    // Sent again it is the same write, under the same name.
-    const { op } = JSON.parse(sent[0]!) as { op: string }
-    expect((JSON.parse(gone[0]!) as { op: string }).op).toBe(op)
+    await storesOnce(page, {
+      ...{ posts, count: () => count(shop.address), send: () => last.press('Enter') },
+      kept: () => expect(last).toHaveValue(typed),
+    })
   })
+
+interface Sending {
+  readonly posts: RegExp
+  readonly send: () => Promise<void>
+  /** nothing that was typed is lost */
+  readonly kept?: () => Promise<void>
+  readonly count: () => Promise<number>
+}
+/** Sends it refused, to a server that is gone, and twice to a slow one; it is there once more than before. */
+async function storesOnce(page: Page, { posts, send, kept, count }: Sending): Promise<void> {
+  const before = await count()
+  const answers = async (how: (route: Route) => Promise<void>, works: () => Promise<void>) => {
+    const sent: string[] = []
+    const hear = async (route: Route) => {
+      if (route.request().method() !== 'POST') return route.fallback()
+      sent.push(route.request().postData() ?? '')
+      return how(route)
+    }
+    await page.route(posts, hear)
+    await works()
+    await page.unroute(posts, hear)
+    return sent
+  }
+
+  // What no field of it shows is said all the same.
+  await answers(
+    route => route.fulfill({ status: 422, json: { statusCode: 422, data: { faults: [{ path: 'nowhere', reason: 'The tide is out.' }] } } }),
+    async () => {
+      await send()
+      await expect(page.getByRole('alert').filter({ hasText: 'The tide is out.' })).toBeVisible()
+    },
+  )
+  const gone = await answers(
+    route => route.abort(),
+    async () => {
+      await send()
+      await expect(page.getByRole('alert').filter({ hasText: 'The server is away.' })).toBeVisible()
+    },
+  )
+  await kept?.()
+  expect(await count()).toBe(before)
+
+  const sent = await answers(
+    async route => {
+      await new Promise(resolve => setTimeout(resolve, 1_200))
+      await route.continue()
+    },
+    async () => {
+      await send()
+      await page.waitForTimeout(100)
+      await page.keyboard.press('Enter')
+      await expect.poll(count).toBe(before + 1)
+    },
+  )
+  expect(sent).toHaveLength(1)
+  // Sent again it is the same write, under the same name.
+  const { op } = JSON.parse(sent[0]!) as { op: string }
+  expect((JSON.parse(gone[0]!) as { op: string }).op).toBe(op)
+}
+
+test('a fitting and a signature: refused, the server gone, Enter twice on a slow one', async ({ page, shop }) => {
+  const check = () =>
+    json<{ document: { trials: unknown[]; signOff: object | null } }>(`${shop.address}/api/checks/launch-input`).then(
+      ({ document }) => document,
+    )
+  await page.goto(`${shop.address}/checks/launch-input`)
+  await expect(page.getByTestId('proposals').getByRole('listitem')).toHaveCount(5)
+  await page.keyboard.press('f')
+  await storesOnce(page, {
+    posts: /\/fittings$/,
+    count: async () => (await check()).trials.length,
+    send: () => page.getByRole('button', { name: 'The pack is changed' }).press('Enter'),
+  })
+  await expect(page.getByTestId('answer')).toContainText('4.4 thou is expected')
+  for (const far of ['4.4', '4.6', '4.4']) await typeReading(page, far)
+  await tick(page, 'Pack in stacking order', 'Cover bolts tightened')
+  await expect(page.getByTestId('verdict')).toContainText('In')
+  const name = page.locator('#sign-name')
+  await name.fill('T. Marl')
+  await storesOnce(page, {
+    posts: /\/sign-off$/,
+    count: async () => Number((await check()).signOff !== null),
+    send: () => name.press('Enter'),
+    kept: () => expect(name).toHaveValue('T. Marl'),
+  })
+  await expect(page.getByTestId('answer')).toContainText('Signed off by T. Marl')
+})
+
+test('a photograph picked twice is there once; with the server gone it can be picked again @long', async ({ page, shop }) => {
+  const photos = async () => (await json<unknown[]>(`${shop.address}/api/jobs/launch-box/photos`)).length
+  await page.goto(`${shop.address}/jobs/launch-box`)
+  const before = await photos()
+  const send = () => page.getByTestId('photo-file').setInputFiles('docs/screenshots/jobs.png')
+  const ops: string[] = []
+  await page.route(/\/photos\?/, async route => {
+    ops.push(new URL(route.request().url()).searchParams.get('op')!)
+    if (ops.length === 1) {
+      // It lands; the answer does not.
+      await route.fetch()
+      return route.abort()
+    }
+    await new Promise(resolve => setTimeout(resolve, 800))
+    return route.continue()
+  })
+  await send()
+  await expect(page.getByRole('alert')).toContainText('jobs.png: The server is away.')
+  await send()
+  await send()
+  await expect(page.getByTestId('photos').getByRole('img')).toHaveCount(before + 1)
+  expect(await photos()).toBe(before + 1)
+  expect(new Set(ops).size).toBe(1)
+  expect(ops).toHaveLength(2)
+})
+
+test('a kit that landed while nobody answered is not put in twice @long', async ({ page, shop }) => {
+  const before = await sizes(shop.address)
+  await page.goto(`${shop.address}/stock`)
+  await page.getByRole('button', { name: /kit/i }).first().press('Enter')
+  await into(page, 'Family of the kit', 'tiller washers')
+  await into(page, /^Sizes, one a line/, '12 x 3')
+  await page.route(/\/api\/stock\/csv$/, async route => {
+    await route.fetch()
+    await route.abort()
+  })
+  const put = page.getByRole('button', { name: 'Put the kit in' })
+  await put.press('Enter')
+  await expect(page.getByTestId('kit')).toContainText('The server is away.')
+  expect(await sizes(shop.address)).toBe(before + 1)
+  await page.unroute(/\/api\/stock\/csv$/)
+  await put.press('Enter')
+  await expect(page.getByText('1 size of “tiller washers” put in. It counts as marked until measured.')).toBeVisible()
+  expect(await sizes(shop.address)).toBe(before + 1)
+})
 
 test('what was stored while nobody answered is said, and not made a second time', async ({ page, shop }) => {
   const before = await jobs(shop.address)

@@ -23,11 +23,18 @@ const busy = ref(false)
 const said = ref<readonly string[]>([])
 const away = useRemoval('POST /api/photos/:id/removal', photos => emit('changed', photos))
 
+/** What each is sent as, until it is taken in: sent again, because nobody answered, it is the same photograph. */
+const names = new Map<string, string>()
+
 async function add(file: File): Promise<string | null> {
   if (file.size > LARGEST) return `${file.name} has ${Math.round(file.size / 1e6)} MB: a photograph has ${LARGEST / 1e6} MB at most.`
-  const query = new URLSearchParams({ op: uuid(), who: preferences.signer, ...(props.check ? { check: props.check } : {}) })
+  const which = `${file.name} ${file.size} ${file.lastModified}`
+  const op = names.get(which) ?? uuid()
+  names.set(which, op)
+  const query = new URLSearchParams({ op, who: preferences.signer, ...(props.check ? { check: props.check } : {}) })
   try {
     emit('changed', await api<Photo[]>(`${props.path}/photos?${query}`, { bytes: file, type: file.type || 'application/octet-stream' }))
+    names.delete(which)
     return null
   } catch (error) {
     return `${file.name}: ${faultsOf(error)
@@ -38,6 +45,7 @@ async function add(file: File): Promise<string | null> {
 async function picked(): Promise<void> {
   const files = [...(input.value?.files ?? [])]
   input.value!.value = ''
+  if (busy.value) return
   busy.value = true
   said.value = []
   for (const file of files) {

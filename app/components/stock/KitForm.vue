@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import Papa from 'papaparse'
+import { v4 as uuid } from 'uuid'
 import type { KitSize } from '#core/pack/read-kit'
 import { readKit } from '#core/pack/read-kit'
 import { markedText } from '#core/quantity/format-length'
@@ -16,7 +17,9 @@ const family = ref(props.family)
 const text = ref('')
 const tried = ref(false)
 const kit = computed(() => readKit(text.value, preferences.unit))
-const fileIn = reactive(useFileIn<{ added: number }>('text/csv'))
+const fileIn = reactive(useFileIn<object>('text/csv'))
+/** Of this kit, while the form is open. */
+const name = uuid()
 const field = ref<HTMLInputElement>()
 onMounted(() => field.value?.focus())
 const words = ({ nominal, count, mark, colour, shape, inside, outside }: KitSize) =>
@@ -41,12 +44,12 @@ const fault = computed(() =>
 )
 
 const asCsv = (sizes: readonly KitSize[]) =>
-  Papa.unparse(drawerRows(family.value.trim(), sizes), { newline: '\n', escapeFormulae: /^[=+\-@\t\r]/ })
+  Papa.unparse(drawerRows(family.value.trim(), sizes, name), { newline: '\n', escapeFormulae: /^[=+\-@\t\r]/ })
 async function add(): Promise<void> {
   tried.value = true
   if (fault.value || kit.value.faults.length > 0) return
-  const done = await fileIn.send('/api/stock/csv', asCsv(kit.value.sizes))
-  if (done) emit('added', family.value.trim(), done.added)
+  const { sizes } = kit.value
+  if (await fileIn.send('/api/stock/csv', asCsv(sizes))) emit('added', family.value.trim(), sizes.length)
 }
 </script>
 

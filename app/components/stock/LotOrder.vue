@@ -11,7 +11,7 @@ import type { StockView } from '#shared/types'
 /** What a size costs, how long it takes and from whom it comes; and some of it for the drawer, on the order list. */
 const props = defineProps<{ lot: StockLot; coming: readonly Coming[] }>()
 const emit = defineEmits<{ changed: [StockView]; reload: [] }>()
-const { send, refuse, fault, stale } = useLotCommand(
+const { send, refuse, fault, rest, stale, busy } = useLotCommand(
   () => props.lot,
   view => emit('changed', view),
 )
@@ -77,6 +77,7 @@ const list = (): Promise<boolean> =>
       <p v-if="fault('order', 'cost') ?? fault('order', 'leadDays')" class="fault">
         {{ fault('order', 'cost') ?? fault('order', 'leadDays') }}
       </p>
+      <FormSays :says="rest('order')" :busy="busy" />
     </form>
     <form v-if="!lot.apart" novalidate class="space-y-1" @submit.prevent="list">
       <label class="label block" for="lot-order">Put on the order list, pieces</label>

@@ -16,7 +16,7 @@ const reason = ref('')
 const kept = ref<number>(props.lot.reserved)
 const inside = ref(props.lot.inside ?? null)
 const outside = ref(props.lot.outside ?? null)
-const { send, fault, stale } = useLotCommand(
+const { send, fault, rest, stale, busy } = useLotCommand(
   () => props.lot,
   view => emit('changed', view),
 )
@@ -79,6 +79,7 @@ const show = (value: number) =>
         <button class="button" type="submit">Take in</button>
       </div>
       <p v-if="fault('take', 'change')" class="fault">{{ fault('take', 'change') }}</p>
+      <FormSays :says="rest('take')" :busy="busy" />
     </form>
     <LotSizes :lot="lot" @changed="emit('changed', $event)" @reload="emit('reload')" />
     <form novalidate class="space-y-1" @submit.prevent="correct">
@@ -99,6 +100,7 @@ const show = (value: number) =>
         <button class="button" type="submit">Correct</button>
       </div>
       <p v-if="fault('count', 'note')" class="fault">{{ fault('count', 'note') }}</p>
+      <FormSays :says="rest('count')" :busy="busy" />
     </form>
     <form
       novalidate
@@ -111,16 +113,20 @@ const show = (value: number) =>
         <button class="button" type="submit">Keep aside</button>
       </div>
       <p v-if="fault('keep', 'kept')" class="fault">{{ fault('keep', 'kept') }}</p>
+      <FormSays :says="rest('keep')" :busy="busy" />
     </form>
     <LotOrder :lot="lot" :coming="coming" @changed="emit('changed', $event)" @reload="emit('reload')" />
     <form
       novalidate
-      class="flex items-end gap-2"
+      class="space-y-1"
       @submit.prevent="send('washer', 'PATCH /api/stock/lots/:id', head => ({ ...head, inside, outside }))"
     >
-      <FigureField v-model="inside" class="flex-1" label="Washer: inside" plain :unit="sizeUnit" :fault="fault('washer', 'inside')" />
-      <FigureField v-model="outside" class="flex-1" label="Outside" plain :unit="sizeUnit" :fault="fault('washer', 'outside')" />
-      <button class="button" type="submit">Keep</button>
+      <div class="flex items-end gap-2">
+        <FigureField v-model="inside" class="flex-1" label="Washer: inside" plain :unit="sizeUnit" :fault="fault('washer', 'inside')" />
+        <FigureField v-model="outside" class="flex-1" label="Outside" plain :unit="sizeUnit" :fault="fault('washer', 'outside')" />
+        <button class="button" type="submit">Keep</button>
+      </div>
+      <FormSays :says="rest('washer')" :busy="busy" />
     </form>
     <ThingHistory :id="lot.id" :version="lot.version" />
     <button v-if="uses.length === 0" type="button" class="link text-[14px]" data-test="remove-lot" @click="emit('remove')">

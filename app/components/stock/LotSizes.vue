@@ -11,7 +11,7 @@ import type { StockView } from '#shared/types'
 const props = defineProps<{ lot: StockLot }>()
 const emit = defineEmits<{ changed: [StockView]; reload: [] }>()
 const preferences = usePreferences()
-const { send, refuse, fault, stale } = useLotCommand(
+const { send, refuse, fault, rest, stale, busy } = useLotCommand(
   () => props.lot,
   view => emit('changed', view),
 )
@@ -99,16 +99,17 @@ const keepScatter = () => send('scatter', 'PATCH /api/stock/lots/:id', head => (
           </button>
         </template>
       </div>
-      <p v-if="fault('join', '') ?? fault('back', '') ?? fault('anew', '')" class="fault">
-        {{ fault('join', '') ?? fault('back', '') ?? fault('anew', '') }}
-      </p>
+      <FormSays :says="rest('measure') ?? rest('join') ?? rest('back') ?? rest('anew')" :busy="busy" />
       <p v-if="!lot.apart" class="text-[13px] text-mute">A piece with a place of its own is chosen by its own figure.</p>
     </form>
-    <form v-if="!lot.apart && lot.measured !== null" novalidate class="flex items-end gap-2" @submit.prevent="keepScatter">
-      <div class="min-w-0 flex-1">
-        <FigureField v-model="scatter" label="Piece to piece, if known" :unit="unitMade([lot])!" :fault="fault('scatter', 'scatter')" />
+    <form v-if="!lot.apart && lot.measured !== null" novalidate class="space-y-1" @submit.prevent="keepScatter">
+      <div class="flex items-end gap-2">
+        <div class="min-w-0 flex-1">
+          <FigureField v-model="scatter" label="Piece to piece, if known" :unit="unitMade([lot])!" :fault="fault('scatter', 'scatter')" />
+        </div>
+        <button class="button" type="submit">Keep</button>
       </div>
-      <button class="button" type="submit">Keep</button>
+      <FormSays :says="rest('scatter')" :busy="busy" />
     </form>
   </div>
 </template>

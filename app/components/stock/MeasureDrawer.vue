@@ -17,7 +17,7 @@ const figures = (lot: StockLot) => lot.sizes?.length ?? 0
 const at = ref(measurable.value.find(lot => figures(lot) < lot.onHand)?.id ?? measurable.value[0]?.id ?? null)
 const lot = computed(() => measurable.value.find(({ id }) => id === at.value) ?? null)
 watch(at, id => id && emit('at', id), { immediate: true })
-const { send, fault, stale } = useLotCommand(
+const { send, fault, rest, stale } = useLotCommand(
   () => lot.value!,
   view => emit('changed', view),
 )
@@ -97,6 +97,7 @@ useKeys(computed(() => [key('Esc', 'leave the drawer', () => close(), { keys: ['
     >
       <button type="button" class="button scribed mt-[26px]" @click="before">Size before</button>
     </PieceForm>
+    <FormSays :says="rest('keep')" :busy="false" />
     <p v-if="stale.length" class="fault">Changed elsewhere: {{ stale.join('. ') }}. Close and open this again.</p>
     <p v-if="lot && figures(lot)" class="mt-2 text-[14px]">
       So far: <span class="figure">{{ lot.sizes!.map(s => formatLength(s, preferences.unit)).join(' · ') }}</span>

@@ -1,5 +1,4 @@
 import { computed, ref, watch, type Ref } from 'vue'
-import { v4 as uuid } from 'uuid'
 import type { CatalogueEntry } from '#core/check/catalogue'
 import type { PlaceEvaluation } from '#core/check/evaluate/evaluate-place'
 import { proposalFor, type Proposal } from '#core/pack/chooser/proposal'
@@ -76,7 +75,8 @@ export function useFitting({ place, closed, typing, command: { command, faults }
     setting: CatalogueEntry['setting'] = null,
   ): Promise<void> {
     const more = { ...(claim ? { claim } : {}), ...(inHand.length > 0 ? { inHand } : {}) }
-    if (!(await command('fittings', { trialId: uuid(), onto: bench.current!.id, packs, ...more }))) return
+    const onto = bench.current!.id
+    if (!(await command('fittings', ({ id }) => ({ trialId: id, onto, packs, ...more })))) return
     asking.value = false
     own.value = null
     // What was set with it is noted as it was proposed; set otherwise, it is typed anew.

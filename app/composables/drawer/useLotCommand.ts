@@ -36,9 +36,10 @@ export function useLotCommand(lot: () => StockLot, changed: (view: StockView) =>
     sender.value = what
     form.refuse([{ path, reason }])
   }
-  const fault = (what: string, path: string): string | undefined =>
-    sender.value === what ? (form.fault(path) ?? form.fault('')) : undefined
+  const fault = (what: string, path: string): string | undefined => (sender.value === what ? form.fault(path) : undefined)
+  /** What is said of none of its fields; asked for below them. */
+  const rest = (what: string): string | null => (sender.value === what ? form.rest() : null)
 
   /** `stale`: what this page has not seen of the size */
-  return { send, refuse, fault, stale: toRef(form, 'behind'), busy: toRef(form, 'busy') }
+  return { send, refuse, fault, rest, stale: toRef(form, 'behind'), busy: toRef(form, 'busy') }
 }

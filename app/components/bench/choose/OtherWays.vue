@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { v4 as uuid } from 'uuid'
 import type { CheckDocument } from '#core/check/document'
 import { sheetsFor } from '#core/check/document'
 import type { ChoiceRequest, PlaceEvaluation } from '#core/check/evaluate/evaluate-place'
@@ -74,8 +73,8 @@ const ways = computed(() => {
       :locked="locked"
       :busy="busy"
       @ask="making = true"
-      @begin="piece => command('laps', { id: uuid(), place: id, ...piece })"
-      @pass="(lapId, figures) => command('lap-passes', { lapId, id: uuid(), figures, at: new Date().toISOString() })"
+      @begin="piece => command('laps', made => ({ id: made.id, place: id, ...piece }))"
+      @pass="(lapId, figures) => command('lap-passes', made => ({ lapId, ...made, figures }))"
       @end="(lapId, made) => command('lap-ends', { lapId, made })"
     />
     <OrderPanel
