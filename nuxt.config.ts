@@ -37,7 +37,7 @@ function roomOf(path: string): string | undefined {
 }
 
 export default defineNuxtConfig({
-  modules: ['@pinia/nuxt', '@nuxt/eslint', noRouteBlocks],
+  modules: ['@pinia/nuxt', noRouteBlocks],
   // The bench lives in the browser (drafts, outbox, worker); the server only answers the API and hands out the page.
   ssr: false,
   components: [{ path: '~/components', pathPrefix: false, extensions: ['vue'] }],
@@ -78,10 +78,9 @@ export default defineNuxtConfig({
   },
   typescript: {
     strict: true,
-    tsConfig: decorators,
+    // What is not used in a component either, its template included.
+    tsConfig: { compilerOptions: { ...decorators.compilerOptions, noUnusedLocals: true } },
     sharedTsConfig: decorators,
   },
   telemetry: false,
-  // Layout is the formatter’s; eslint looks at meaning.
-  eslint: { config: { stylistic: false } },
 })

@@ -4,7 +4,7 @@ import { join, resolve } from 'node:path'
 import { checkNode, ensureBuilt, ensureInstalled, root, say, stop } from './prepare.mjs'
 
 checkNode()
-ensureInstalled()
+ensureInstalled({ toRun: true })
 ensureBuilt()
 const folder = resolve(process.env.FINITUM_DATA || join(root, 'data/demo'))
 const { serve } = await import('./serve.mjs')

@@ -1,3 +1,3 @@
 export function checkNode(version?: string): void
 export function ensureBuilt(): void
-export function ensureInstalled(): void
+export function ensureInstalled(options?: { toRun?: boolean }): void

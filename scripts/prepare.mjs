@@ -29,20 +29,22 @@ export function run(command, args, what, env = {}) {
 
 const sha = text => createHash('sha256').update(text).digest('hex')
 
-export function ensureInstalled() {
+/** @param toRun  what building and running need is enough; what tests, linter and formatter are made of stays away */
+export function ensureInstalled({ toRun = false } = {}) {
   const stamp = join(root, 'node_modules', '.finitum-lock')
   const lock = sha(readFileSync(join(root, 'package-lock.json')))
-  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === lock) return
+  const here = existsSync(stamp) ? readFileSync(stamp, 'utf8') : ''
+  if (here === lock || (toRun && here === `${lock} to run`)) return
   say('Installing packages (a minute or two) …')
-  run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], 'Installing the packages')
-  writeFileSync(stamp, lock)
+  run('npm', ['ci', ...(toRun ? ['--omit=dev'] : []), '--no-audit', '--no-fund', '--loglevel=error'], 'Installing the packages')
+  writeFileSync(stamp, toRun ? `${lock} to run` : lock)
 }
 
 function* sources(folder) {
   for (const entry of readdirSync(folder).sort()) {
     const path = join(folder, entry)
     if (statSync(path).isDirectory()) yield* sources(path)
-    else if (!/\.test\.ts$/.test(entry)) yield path
+    else if (!entry.endsWith('.test.ts')) yield path
   }
 }
 

@@ -4,7 +4,7 @@ import { join, resolve } from 'node:path'
 import { checkNode, ensureBuilt, ensureInstalled, root } from './prepare.mjs'
 
 checkNode()
-ensureInstalled()
+ensureInstalled({ toRun: true })
 const folder = resolve(process.env.FINITUM_DATA || join(root, 'data/shop'))
 const check = process.argv.indexOf('--check')
 if (check !== -1) {

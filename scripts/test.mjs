@@ -138,7 +138,8 @@ else {
     lane(
       ['Layout', bin('oxfmt'), '--check'],
       ['Types, the rest', process.execPath, join(root, 'scripts/types.mjs')],
-      ['Lint', bin('eslint'), '.', '--max-warnings', '0'],
+      ['Lint', bin('oxlint')],
+      ['Lint, templates', bin('eslint'), 'app', '--max-warnings', '0'],
     ),
   ])
   await unit()

@@ -5,7 +5,7 @@ import { refuse } from '../http/refuse'
 
 // Not in its types: where faces are put that do not lie on the disk.
 declare module 'pdfmake' {
-  const virtualfs: { writeFileSync(name: string, bytes: Buffer): void }
+  export const virtualfs: { writeFileSync(name: string, bytes: Buffer): void }
 }
 
 export type Paper = 'A4' | 'LETTER'

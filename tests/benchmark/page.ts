@@ -38,7 +38,7 @@ export async function pageFigures(say: (line: string) => void): Promise<void> {
     const page = await browser.newPage()
     const scripts: Buffer[] = []
     page.on('response', async response => {
-      if (/\.js$/.test(new URL(response.url()).pathname)) scripts.push(await response.body())
+      if (new URL(response.url()).pathname.endsWith('.js')) scripts.push(await response.body())
     })
     await page.goto(`${shop.address}/checks/launch-idler`)
     await page.waitForLoadState('networkidle')

@@ -116,7 +116,7 @@ let fileShop: Workshop | null = null
 
 /** `shop` is the demo workshop of the test file; `demoForThisFile()` starts it. */
 export const test = base.extend<{ shop: Workshop }>({
-  // eslint-disable-next-line no-empty-pattern
+  // oxlint-disable-next-line no-empty-pattern
   shop: async ({}, use) => {
     if (!fileShop) throw new Error('Call demoForThisFile() at the top of the file')
     await use(fileShop)

@@ -71,7 +71,11 @@ const fields = computed<Fields>(() => {
       return { first: { name: '', aria: 'Figure read', placeholder: 'figure' }, second: null, missing: 'Type the figure first.' }
   }
 })
-const { first, second, choiceList, asking, reason, beside, focus, firstEntered, submit, answered, typeAnew } = useEntry({
+const first = useTemplateRef<HTMLInputElement>('first')
+const second = useTemplateRef<HTMLInputElement>('second')
+const choiceList = useTemplateRef<HTMLElement>('choiceList')
+const { asking, reason, beside, focus, firstEntered, submit, answered, typeAnew } = useEntry({
+  fields: { first, second, choiceList },
   props,
   draft,
   missing: () => fields.value.missing,

@@ -1,5 +1,5 @@
 import { describe, expect, it, vi } from 'vitest'
-import { nextTick, ref } from 'vue'
+import { nextTick, ref, shallowRef } from 'vue'
 import { parseLength } from '#core/quantity/parse-length'
 import { EMPTY_DRAFT, type Draft } from '../../../composables/bench/useDraft'
 import { useEntry, type EntryProps } from './useEntry'
@@ -20,10 +20,9 @@ function open(far: string, back = '', word = false) {
     back: read(back),
   }
   const log = vi.fn()
-  const entry = useEntry({ props, draft, missing: () => 'Type it first.', log, answer: vi.fn() })
-  entry.first.value = field()
-  entry.second.value = field()
-  return { entry, log, first: entry.first.value, second: entry.second.value }
+  const fields = { first: shallowRef(field()), second: shallowRef(field()), choiceList: shallowRef(null) }
+  const entry = useEntry({ fields, props, draft, missing: () => 'Type it first.', log, answer: vi.fn() })
+  return { entry, log, first: fields.first.value, second: fields.second.value }
 }
 
 describe('the entry fields of the bench', () => {

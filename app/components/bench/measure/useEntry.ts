@@ -1,4 +1,4 @@
-import { computed, nextTick, ref, type Ref } from 'vue'
+import { computed, nextTick, ref, type Ref, type ShallowRef } from 'vue'
 import { formatFigure, unitName, type FigureEntry, type Unit } from '#core/quantity/figure'
 import type { Choice } from '#core/quantity/parse-length'
 import type { Draft } from '~/composables/bench/useDraft'
@@ -18,7 +18,15 @@ export interface EntryProps {
   readonly word: boolean
 }
 
+/** Where the cursor goes; what is not drawn is not there. */
+interface EntryFields {
+  readonly first: Readonly<ShallowRef<HTMLInputElement | null>>
+  readonly second: Readonly<ShallowRef<HTMLInputElement | null>>
+  readonly choiceList: Readonly<ShallowRef<HTMLElement | null>>
+}
+
 interface Entry {
+  readonly fields: EntryFields
   readonly props: EntryProps
   readonly draft: Ref<Draft>
   /** What to say when nothing is typed. */
@@ -28,10 +36,7 @@ interface Entry {
 }
 
 /** The common behaviour of the entry fields: what is wrong, what has to be asked, what Enter does. */
-export function useEntry({ props, draft, missing, log, answer }: Entry) {
-  const first = ref<HTMLInputElement>()
-  const second = ref<HTMLInputElement>()
-  const choiceList = ref<HTMLElement>()
+export function useEntry({ fields: { first, second, choiceList }, props, draft, missing, log, answer }: Entry) {
   const tried = ref(false)
   const blank = computed(() => draft.value.far.trim() === '')
   const asking = computed<{ text: string; choices: readonly Choice[] } | null>(() => {
@@ -90,5 +95,5 @@ export function useEntry({ props, draft, missing, log, answer }: Entry) {
     answer(asking.value!.text, choice.value)
     void nextTick(() => (second.value ?? first.value)?.focus())
   }
-  return { first, second, choiceList, asking, reason, beside, focus, firstEntered, submit, answered, typeAnew }
+  return { asking, reason, beside, focus, firstEntered, submit, answered, typeAnew }
 }

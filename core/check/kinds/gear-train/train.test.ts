@@ -193,7 +193,7 @@ describe('what if, before it is apart', () => {
   ])
   const document = checkOf('gear-train', { trials: [trial('t1', [], { packs: { 'pack-1': of('plastic-60'), 'pack-3': of('w10') } })] })
   const thouOf = (packs: Record<string, ReturnType<typeof of>>) =>
-    whatIf(document, e, DRAWER, packs).map(({ then, change, lands }) => [then && Math.round(then.low / 25_400), change / 25_400, lands])
+    whatIf(document, e, DRAWER, packs).map(({ after, change, lands }) => [after && Math.round(after.low / 25_400), change / 25_400, lands])
   it('bronze 60 in for plastic 60 gains nothing', () => expect(thouOf({ 'pack-1': of('bronze-60') })[0]).toEqual([40, 0, 'out']))
   it('with two 15s besides 40 to 50 becomes 10 to 20, which may land', () =>
     expect(thouOf({ 'pack-1': [...of('plastic-60'), { lotId: 'w15', count: 2 }] })[0]).toEqual([10, -30, 'may']))

@@ -14,7 +14,7 @@ export interface WouldBe {
   readonly label: string
   /** null: not read */
   readonly now: Reach | null
-  readonly then: Reach | null
+  readonly after: Reach | null
   /** 0: it gains nothing */
   readonly change: number
   /** all of it in limits, some of it, none of it; null without limits, or not read */
@@ -46,16 +46,16 @@ export function whatIf(
       }, 0)
       const half = estimate && (findings.some(({ gate }) => gate === 'feel') ? Math.sqrt(3) * estimate.u : estimate.U)
       const now = estimate && valid && stale === null ? { low: estimate.value - half!, high: estimate.value + half! } : null
-      const then = now && { low: now.low + change, high: now.high + change }
+      const after = now && { low: now.low + change, high: now.high + change }
       const ends = endsOf(limits.working)
       const lands =
-        !then || !ends
+        !after || !ends
           ? null
-          : then.low >= ends.lower && then.high <= ends.upper
+          : after.low >= ends.lower && after.high <= ends.upper
             ? 'in'
-            : then.high < ends.lower || then.low > ends.upper
+            : after.high < ends.lower || after.low > ends.upper
               ? 'out'
               : 'may'
-      return { id, label, now, then, change, lands }
+      return { id, label, now, after, change, lands }
     })
 }

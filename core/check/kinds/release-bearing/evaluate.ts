@@ -158,13 +158,13 @@ function againstLast({ lastA, lastH, lastD, lastB, bar }: ReleaseSetup, { a, h, 
       ['D', d, lastD],
       ['B', b, lastB],
     ] as const
-  ).flatMap(([name, now, then]) => (now && then !== null ? [{ name, now, then }] : []))
+  ).flatMap(([name, now, last]) => (now && last !== null ? [{ name, now, last }] : []))
   if (both.length === 0) return []
-  const beside = both.map(({ name, now, then }) => `${name} ${show(now.value)} for ${show(then)}`).join(', ')
+  const beside = both.map(({ name, now, last }) => `${name} ${show(now.value)} for ${show(last)}`).join(', ')
   const unit = UNIT_NAME[unitFor(systemOf(answers.unit), 'size')]
   return [
     { gate: 'hand', level: 'note', words: `Beside the last build like it, ${unit}: ${beside}.` },
-    ...both.flatMap(({ now, then }) => justTheBar(now.value - then, now.U, bar, answers)),
+    ...both.flatMap(({ now, last }) => justTheBar(now.value - last, now.U, bar, answers)),
   ]
 }
 

@@ -116,7 +116,9 @@ const nothing = computed(() => changed.value.length > 0 && rows.value.every(({ c
             <td class="!pr-4">{{ row.label }}</td>
             <td class="figure text-right whitespace-nowrap">{{ reach(row.now) }}</td>
             <td class="figure text-right">{{ row.change === 0 ? '0' : show(row.change, true) }}</td>
-            <td class="figure text-right whitespace-nowrap" :class="row.change === 0 ? 'text-mute' : 'font-bold'">{{ reach(row.then) }}</td>
+            <td class="figure text-right whitespace-nowrap" :class="row.change === 0 ? 'text-mute' : 'font-bold'">
+              {{ reach(row.after) }}
+            </td>
             <td
               class="text-[13px] whitespace-nowrap"
               :class="row.lands === 'in' ? 'text-in' : row.lands === 'out' ? 'text-out' : 'text-mute'"
