@@ -1,3 +1,4 @@
+import { Matrix, inverse } from 'ml-matrix'
 import { linearRegression } from 'simple-statistics'
 import { describe, expect, it } from 'vitest'
 import { agreesWithNone, dragEnds, learnedSlope, thicknessFor, valueAt, type SlopePoint } from '#core/pack/learned-slope'
@@ -24,6 +25,34 @@ describe('JCGM 100:2008, H.3, a straight line through a calibration', () => {
     expect(line.uNew).toBeCloseTo(0.0035, 4)
     // t95 of 9 degrees of freedom is 2.26 (table G.2).
     expect(valueAt(line, 30).U).toBeCloseTo(2.262 * Math.hypot(0.0041, 0.0035), 3)
+  })
+})
+
+// Reference library: ml-matrix. Plain least squares B = (AᵀA)⁻¹Aᵀ, of points that are not all as sure: B·V·Bᵀ (JCGM 102:2011, 6.2).
+describe('a straight line, by matrices', () => {
+  const draw = stream(77)
+  it.each([2, 3, 5, 9])('of %d points: slope, its uncertainty, and what is expected elsewhere', count => {
+    for (let round = 0; round < 50; round++) {
+      const points = Array.from({ length: count }, (_, i) => {
+        const thickness = 1.5 + i * 0.05 + draw() * 0.02
+        return point(thickness * MM, (1 + 6 * (thickness - 1.5) + (draw() - 0.5) * 0.01) * NM, (0.02 + draw() * 0.1) * NM)
+      })
+      const line = learnedSlope(points)!
+      const middle = points.reduce((sum, { thickness }) => sum + thickness, 0) / count
+      // About the middle, in millimetres and newton metres: what is inverted is of one size.
+      const design = new Matrix(points.map(({ thickness }) => [1, (thickness - middle) / MM]))
+      const b = inverse(design.transpose().mmul(design)).mmul(design.transpose())
+      const variances = Matrix.diag(points.map(({ u }) => (u / NM) ** 2))
+      const covariance = b.mmul(variances).mmul(b.transpose())
+      const best = b.mmul(Matrix.columnVector(points.map(({ value }) => value / NM)))
+      expect(line.byScatter).toBe(false)
+      expect((line.slope * MM) / NM / best.get(1, 0)).toBeCloseTo(1, 9)
+      expect((line.uSlope * MM) / NM / Math.sqrt(covariance.get(1, 1))).toBeCloseTo(1, 9)
+      const at = middle + (draw() - 0.5) * MM
+      const row = new Matrix([[1, (at - middle) / MM]])
+      expect(valueAt(line, at).value / NM).toBeCloseTo(row.mmul(best).get(0, 0), 9)
+      expect(line.u(at) / NM / Math.sqrt(row.mmul(covariance).mmul(row.transpose()).get(0, 0))).toBeCloseTo(1, 9)
+    }
   })
 })
 

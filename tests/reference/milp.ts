@@ -3,6 +3,7 @@ import highsLoader from 'highs'
 import type { AllocationRequest } from '#core/pack/allocation/allocate'
 import type { PreparedDrawer } from '#core/pack/chooser/prepare'
 import { thickness } from '#core/pack/lot'
+import { piecesPerPick } from '#core/pack/response'
 
 export type Solver = Awaited<ReturnType<typeof highsLoader>>
 export const solver = (): Promise<Solver> => highsLoader()
@@ -23,6 +24,9 @@ interface Model {
   readonly width: number
   readonly allowed: { low: number; high: number }
 }
+
+/** More pieces than a pack holds. */
+const MANY = 100
 
 const gcd = (a: number, b: number): number => (b === 0 ? Math.abs(a) : gcd(b, a % b))
 const sum = (terms: readonly (readonly [number, string])[]) =>
@@ -46,12 +50,14 @@ export function lexicographic(
   const x = (i: number) => `x${i}`
   const grid = [width, aim - basePlay, ...drawer.size].reduce(gcd, 0)
   const c = drawer.response.perPiece
+  // An equal pair is one pick and two pieces.
+  const each = piecesPerPick(drawer.response)
   const total = drawer.size.map((size, i) => [(c * size) / grid, x(i)] as const)
   const offset = (aim - basePlay) / grid
   const w = width / grid
   const goals = [
     [[1, 'b']] as const,
-    drawer.size.flatMap((_, i) => [[1, x(i)] as const, [1, `d${i}`] as const, ...(drawer.measured[i] ? [] : [[1, `e${i}`] as const])]),
+    drawer.size.flatMap((_, i) => [[each, x(i)] as const, [1, `d${i}`] as const, ...(drawer.measured[i] ? [] : [[1, `e${i}`] as const])]),
     [[1, 'far']] as const,
     drawer.variance.map((v, i) => [v / 1000, x(i)] as const),
     drawer.cost.map((v, i) => [v, x(i)] as const),
@@ -72,13 +78,19 @@ export function lexicographic(
       ...(Number.isFinite(allowed.low) ? [` low: ${sum(total)} >= ${(allowed.low - basePlay) / grid}`] : []),
       ` most: ${sum(drawer.size.map((_, i) => [1, x(i)]))} <= ${drawer.mostPicks}`,
       ` fewest: ${sum(drawer.size.map((_, i) => [1, x(i)]))} >= ${drawer.fewestPicks}`,
-      ` changed: ${sum(drawer.size.map((_, i) => [1, `d${i}`]))} >= 1`,
+      ...(drawer.rules.one === undefined ? [] : [` one: ${sum(drawer.single.map((is, i) => [is ? 1 : 0, x(i)]))} = 1`]),
+      // One size at least is there more often, or less, than it is now.
+      ` changed: ${sum(drawer.size.flatMap((_, i) => [[1, `p${i}`] as const, [1, `q${i}`] as const]))} >= 1`,
+      ...drawer.size.flatMap((_, i) => [
+        ` more${i}: ${each} ${x(i)} - ${MANY} p${i} >= ${drawer.fittedPieces[i]! + 1 - MANY}`,
+        ` less${i}: ${each} ${x(i)} + ${MANY} q${i} <= ${drawer.fittedPieces[i]! - 1 + MANY}`,
+      ]),
       ` further: ${sum([...total, [-1, 'far']])} <= ${offset}`,
       ` nearer: ${sum([...total, [1, 'far']])} >= ${offset}`,
       ...drawer.size.flatMap((_, i) => [
-        ` new${i}: e${i} - ${x(i)} >= ${-drawer.fittedPieces[i]!}`,
-        ` up${i}: d${i} - ${x(i)} >= ${-drawer.fittedPieces[i]!}`,
-        ` dn${i}: d${i} + ${x(i)} >= ${drawer.fittedPieces[i]!}`,
+        ` new${i}: e${i} - ${each} ${x(i)} >= ${-drawer.fittedPieces[i]!}`,
+        ` up${i}: d${i} - ${each} ${x(i)} >= ${-drawer.fittedPieces[i]!}`,
+        ` dn${i}: d${i} + ${each} ${x(i)} >= ${drawer.fittedPieces[i]!}`,
       ]),
       ...fixed,
       'Bounds',
@@ -86,6 +98,8 @@ export function lexicographic(
       ...drawer.available.map((a, i) => ` 0 <= ${x(i)} <= ${a}`),
       'General',
       ` b ${Array.from({ length: n }, (_, i) => x(i)).join(' ')}`,
+      'Binary',
+      ` ${drawer.size.map((_, i) => `p${i} q${i}`).join(' ')}`,
       'End',
     ].join('\n')
     const solution = highs.solve(text, { mip_rel_gap: 0, mip_abs_gap: 0, time_limit: left, output_flag: false } as Parameters<
