@@ -12,10 +12,9 @@ export default defineConfig({
     isolate: true,
     // No database, none prepared.
     globalSetup: [],
-    include: [
-      'core/**/*.test.ts',
-      'tests/record/*.test.ts',
-      'tests/reference/{common-practice,engines,plastic-strip,statistics,temperature}.test.ts',
-    ],
+    include:
+      process.env.MUTANTS_BY === 'records'
+        ? ['tests/record/*.test.ts']
+        : ['core/**/*.test.ts', 'tests/reference/{common-practice,engines,plastic-strip,statistics,temperature}.test.ts'],
   },
 })

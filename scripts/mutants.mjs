@@ -1,7 +1,7 @@
 // npm run mutants [-- --seed=7 | --full | --quick | core/pack]: small faults put into core one by one, to see which of them no test notices.
 // The default is a seeded sample; --full goes through all of them and takes up where it stopped;
 // --quick leaves out those in tables made when a module loads, which every test has to meet. Not part of npm test.
-// A record says that something moved, not that it is wrong: what only a record notices is counted by itself.
+// A record says that something moved, not that it is wrong: first the tests without records, then the records alone over what is left.
 import { readFileSync, readdirSync } from 'node:fs'
 import { join, relative } from 'node:path'
 import { checkNode, ensureInstalled, root, say } from './prepare.mjs'
@@ -68,39 +68,52 @@ async function sample() {
 
 // Each mutant meets every property, a part of the times it is tried otherwise.
 process.env.PROPERTY_SHARE ??= '0.05'
-const results = await new Stryker({
-  testRunner: 'vitest',
-  plugins: ['@stryker-mutator/vitest-runner'],
-  vitest: { configFile: 'vitest.mutants.config.ts', related: false },
-  coverageAnalysis: 'perTest',
-  // All that notice a fault, not the first alone.
-  disableBail: true,
-  ignoreStatic: process.argv.includes('--quick'),
-  mutate: full ? files : await sample(),
-  mutator: { excludedMutations },
-  concurrency: Number(option('concurrency') ?? 2),
-  timeoutMS: 8000,
-  incremental: full,
-  incrementalFile: join(root, 'node_modules/.cache/finitum/mutants.json'),
-  tempDirName: 'node_modules/.cache/finitum/mutants',
-  ignorePatterns: ['.nuxt', '.output', 'data', 'docs', 'app', 'server', 'test-results', 'tests/e2e'],
-  reporters: ['clear-text', 'progress-append-only', 'json'],
-  jsonReporter: { fileName: join(root, 'node_modules/.cache/finitum/mutants-report.json') },
-  clearTextReporter: { logTests: false, allowEmojis: false, reportTests: false, skipFull: true },
-  disableTypeChecks: false,
-  checkers: [],
-  allowConsoleColors: false,
-  logLevel: 'warn',
-}).runMutationTest()
-const byRecord = ({ status, killedBy = [] }) =>
-  status === 'Killed' && killedBy.length > 0 && killedBy.every(test => test.includes('tests/record/'))
-const judged = results.filter(({ status }) => ['Survived', 'NoCoverage', 'Killed', 'Timeout'].includes(status))
-const only = judged.filter(byRecord)
-const survived = judged.filter(({ status }) => status === 'Survived' || status === 'NoCoverage')
-const share = of => `${of.length} (${((100 * of.length) / judged.length).toFixed(1)} %)`
-for (const { fileName, location, replacement } of only)
-  say(`Only by a record: ${relative(root, fileName)}:${location.start.line + 1} ${String(replacement).slice(0, 80)}`)
+/** @param by  `tests` that say what is wrong, or `records` */
+const run = (by, mutate) => {
+  process.env.MUTANTS_BY = by
+  return new Stryker({
+    testRunner: 'vitest',
+    plugins: ['@stryker-mutator/vitest-runner'],
+    vitest: { configFile: 'vitest.mutants.config.ts', related: false },
+    coverageAnalysis: 'perTest',
+    ignoreStatic: process.argv.includes('--quick'),
+    mutate,
+    mutator: { excludedMutations },
+    concurrency: Number(option('concurrency') ?? 2),
+    timeoutMS: 8000,
+    incremental: full,
+    incrementalFile: join(root, `node_modules/.cache/finitum/mutants-${by}.json`),
+    tempDirName: 'node_modules/.cache/finitum/mutants',
+    ignorePatterns: ['.nuxt', '.output', 'data', 'docs', 'app', 'server', 'test-results', 'tests/e2e'],
+    reporters: [by === 'tests' ? 'progress-append-only' : 'clear-text'],
+    clearTextReporter: { logTests: false, allowEmojis: false, reportTests: false, skipFull: true },
+    disableTypeChecks: false,
+    checkers: [],
+    allowConsoleColors: false,
+    logLevel: 'warn',
+  }).runMutationTest()
+}
+const isLeft = ({ status }) => status === 'Survived' || status === 'NoCoverage'
+const placeOf = ({ fileName, location: { start, end } }) =>
+  `${relative(root, fileName)}:${start.line + 1}:${start.column}-${end.line + 1}:${end.column}`
+const nameOf = mutant => `${placeOf(mutant)} ${mutant.replacement}`
+
+const byTests = (await run('tests', full ? files : await sample())).filter(
+  mutant => isLeft(mutant) || ['Killed', 'Timeout'].includes(mutant.status),
+)
+const left = byTests.filter(isLeft)
+// What lies inside the place of one that is left comes with it.
+const byRecords = left.length === 0 ? [] : await run('records', [...new Set(left.map(placeOf))])
+const noticed = new Set(byRecords.filter(mutant => !isLeft(mutant)).map(nameOf))
+const only = left.filter(mutant => noticed.has(nameOf(mutant)))
+const survived = left.filter(mutant => !noticed.has(nameOf(mutant)))
+const share = of => `${of.length} (${((100 * of.length) / byTests.length).toFixed(1)} %)`
+for (const [what, list] of [
+  ['Only by a record', only],
+  ['Survived', survived],
+])
+  for (const mutant of list) say(`${what}: ${placeOf(mutant)} ${String(mutant.replacement).replaceAll(/\s+/g, ' ').slice(0, 90)}`)
 say(
-  `Of ${judged.length}: killed ${share(judged.filter(one => !only.includes(one) && !survived.includes(one)))}, ` +
-    `only by a record ${share(only)}, survived ${share(survived)}; the last two ${share([...only, ...survived])}`,
+  `Of ${byTests.length}: killed ${share(byTests.filter(mutant => !isLeft(mutant)))}, ` +
+    `only by a record ${share(only)}, survived ${share(survived)}; the last two ${share(left)}`,
 )
