@@ -53,8 +53,8 @@ export interface ResultKind {
   readonly bothWays?: true
   /** Shown with what is judged even where nobody has limits for it: it answers a question of its own. */
   readonly beside?: true
-  /** Told and never judged: nobody has limits for a bore as it came. */
-  readonly told?: boolean
+  /** Shown and never judged: nobody has limits for a bore as it came. */
+  readonly unjudged?: boolean
   /** The kind of result whose limits judge it, where it has none of its own: the least and the most of one clearance. */
   readonly judgedBy?: string
   /** empty: one figure for the whole check */
@@ -172,10 +172,10 @@ export interface PackPlace {
   /** What the first pack is chosen by, while the result says nothing yet: a length, such as the gap a pack has to fill, and what should be left of it; null: by its limits. */
   readonly first?: { readonly result: string; readonly response: Response; readonly aim: Nm | null }
   /**
-   * What goes in is chosen by the kind, with the way it is set. `set`: the way decides, and no thickness is reckoned with: a dowel and its
+   * What goes in is chosen by the kind, with the way it is set. `setting`: the way decides, and no thickness is reckoned with: a dowel and its
    * clock place. `sides`: the thickness moves the result as that of any pack, and which piece goes where moves another.
    */
-  readonly catalogue?: 'set' | 'sides'
+  readonly catalogue?: 'setting' | 'sides'
   /** A piece for it can be lapped to size; shells cannot. */
   readonly lappable: boolean
 }

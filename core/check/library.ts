@@ -34,7 +34,7 @@ function limitedInAny(kind: CheckKind): ResultKind[] {
       field.kind === 'choice' ? field.options.map(({ value }): Setup => ({ ...kind.defaultSetup, [field.id]: value })) : [],
     ),
   ]
-  return setups.flatMap(setup => kind.results(setup)).filter(result => !result.judgedBy && !result.told)
+  return setups.flatMap(setup => kind.results(setup)).filter(result => !result.judgedBy && !result.unjudged)
 }
 /** The figures a kind can come to that have limits, whatever is set up: one of each id. */
 export const limitedResults = (kind: CheckKind): ResultKind[] => [

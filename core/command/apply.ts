@@ -88,7 +88,7 @@ function changed(document: CheckDocument, happening: OfCheck): CheckDocument {
         unlisted: trial.unlisted.filter(other => other !== place),
       }))
     }
-    case 'set': {
+    case 'settings-changed': {
       const { working, ...settings } = happening.settings
       return { ...document, ...settings, limits: { ...document.limits, working } }
     }

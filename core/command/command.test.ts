@@ -309,7 +309,7 @@ describe('the sign of a place', () => {
   )
   const change = (pack: string, reason?: string): Command => ({
     ...head(),
-    kind: 'set',
+    kind: 'change-settings',
     change: { setup: { pack }, ...(reason ? { reason } : {}) },
     register: [],
     parts: [],
@@ -482,7 +482,7 @@ describe('settings', () => {
   it('limits belong to a result there is', () => {
     const set = (result: string): Command => ({
       ...head(),
-      kind: 'set',
+      kind: 'change-settings',
       change: { limits: [{ result, role: 'book', set: twoSided(thou(1), thou(2), 'thou', { kind: 'book' }) }] },
       register: [],
       parts: [],
@@ -499,7 +499,13 @@ describe('settings', () => {
     const document = beginCheck(checkKind('bearing-clearance'), { id: 'n', trialId: 'n1', at: AT })
     const after = done(
       { document, lots: [], reserves: {} },
-      { ...head(), kind: 'set', change: { title: ' Mains ' }, register: Object.values(GAUGES), parts: [{ id: 'x', name: 'crankshaft' }] },
+      {
+        ...head(),
+        kind: 'change-settings',
+        change: { title: ' Mains ' },
+        register: Object.values(GAUGES),
+        parts: [{ id: 'x', name: 'crankshaft' }],
+      },
     )
     expect(after.document.title).toBe('Mains')
     expect(Object.keys(after.document.gauges).sort()).toEqual(['bore-gauge', 'micrometer'])
@@ -513,7 +519,7 @@ describe('settings', () => {
       { id: 's', name: 'Shaft' },
       { id: 'b', name: 'Bearings' },
     ]
-    const outcome = decide({ document, lots: [], reserves: {} }, { ...head(), kind: 'set', change: {}, register: [], parts })
+    const outcome = decide({ document, lots: [], reserves: {} }, { ...head(), kind: 'change-settings', change: {}, register: [], parts })
     const rested = (outcome.ok ? outcome.happenings : []).flatMap(happening => (happening.type === 'rested' ? [happening] : []))
     expect(rested.map(({ role, part, added }) => [role, part.id, part.name, added]).sort()).toEqual([
       ['bearing', 'b', 'Bearings', false],
@@ -523,7 +529,7 @@ describe('settings', () => {
   })
   it('an answer of the set-up is a text', () =>
     expect(
-      decide(fresh(), { ...head(), kind: 'set', change: { setup: { pack: 3 as unknown as string } }, register: [], parts: [] }),
+      decide(fresh(), { ...head(), kind: 'change-settings', change: { setup: { pack: 3 as unknown as string } }, register: [], parts: [] }),
     ).toMatchObject({ ok: false, faults: [{ path: 'settings.setup.pack', reason: 'A text is expected.' }] }))
 })
 

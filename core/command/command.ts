@@ -153,7 +153,7 @@ export interface SettingsChange extends Partial<Omit<Settings, 'packRules'>> {
   readonly reason?: string
 }
 export interface SetCommand extends Head {
-  readonly kind: 'set'
+  readonly kind: 'change-settings'
   readonly change: SettingsChange
   /** every gauge there is */
   readonly register: readonly Gauge[]

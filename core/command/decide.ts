@@ -5,7 +5,7 @@ import { clear, say } from './conditions'
 import { read, tick, voidReading } from './measure'
 import { list } from './found-pack'
 import { fit, promise } from './pack'
-import { set } from './settings'
+import { changeSettings } from './settings'
 import { want } from './want'
 import { changePart, reopen, sign } from './sign'
 
@@ -44,8 +44,8 @@ export function decide(bench: Bench, command: Command): Outcome {
       return lapPass(bench, command)
     case 'end-lap':
       return endLap(bench, command)
-    case 'set':
-      return set(bench, command)
+    case 'change-settings':
+      return changeSettings(bench, command)
     case 'part-change':
       return changePart(bench, command)
     case 'sign':

@@ -35,7 +35,7 @@ export type Happening =
   | { readonly type: 'listed'; readonly trial: string; readonly place: string; readonly pack: Pack }
   | { readonly type: 'promised'; readonly place: string; readonly pack: Pack }
   | { readonly type: 'wanted'; readonly place: string; readonly pack: Pack }
-  | { readonly type: 'set'; readonly settings: Settings }
+  | { readonly type: 'settings-changed'; readonly settings: Settings }
   | { readonly type: 'limited'; readonly result: string; readonly role: 'book' | 'shop'; readonly set: LimitSet | null }
   | { readonly type: 'gauged'; readonly key: string; readonly gauge: Gauge }
   | { readonly type: 'rested'; readonly role: string; readonly part: JobPart; readonly added: boolean }

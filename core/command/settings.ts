@@ -45,7 +45,7 @@ export function beginCheck(kind: CheckKind, { id, trialId, at }: { id: string; t
 }
 
 /** Changes what was set; gauges the points need and nobody named are taken from the register, parts are bound to those of the job. */
-export function set(bench: Bench, command: SetCommand): Outcome {
+export function changeSettings(bench: Bench, command: SetCommand): Outcome {
   const { document } = bench
   const { change } = command
   const kind = checkKind(document.kind)
@@ -64,7 +64,10 @@ export function set(bench: Bench, command: SetCommand): Outcome {
       .filter(([key, value]) => value !== undefined && key !== 'reason')
       .map(([key]) => NAMES[key] ?? key)
       .join(', ')}${change.reason ? `: ${change.reason.trim()}` : ''}`,
-    { type: 'set', settings: { ...settingsOf(document), ...given(change), setup, aim, packRules: rulesWith(document.packRules, change) } },
+    {
+      type: 'settings-changed',
+      settings: { ...settingsOf(document), ...given(change), setup, aim, packRules: rulesWith(document.packRules, change) },
+    },
     ...limits,
     ...gauges,
     ...partsWith(document, kind, setup, command),

@@ -17,15 +17,15 @@ const at = (when: number, found: number | null, left: number | null, U = 0): Ser
 describe('drift', () => {
   it('is what it changed by between services over what went by; what was set right in between does not count', () => {
     // 100 h: +2, 300 h: +6, and every time it was set back to 3.
-    const { rate, U, stretches, told } = drift([at(0, 9, 3), at(100, 5, 3), at(400, 9, 3)])!
-    expect([rate, U, stretches, told]).toEqual([8 / 400, 0, 2, true])
+    const { rate, U, stretches, clear } = drift([at(0, 9, 3), at(100, 5, 3), at(400, 9, 3)])!
+    expect([rate, U, stretches, clear]).toEqual([8 / 400, 0, 2, true])
   })
   it('by hand: d = 3 and 1 in 100 h each', () => {
     // rate 4/200 = 0.02; residuals ±1, so Σ r²/h = 2/100, over n − 1 = 1, over 200 h: variance 1e-4; t(0.975, 1) = 12.706.
-    const { rate, U, told } = drift([at(0, null, 0), at(100, 3, 3), at(200, 4, 4)])!
+    const { rate, U, clear } = drift([at(0, null, 0), at(100, 3, 3), at(200, 4, 4)])!
     expect(rate).toBeCloseTo(0.02, 12)
     expect(U).toBeCloseTo(12.7062 * 0.01, 5)
-    expect(told).toBe(false)
+    expect(clear).toBe(false)
   })
   it('agrees with weighted least squares through the origin, weights 1/h, and with Student’s t of another library', () => {
     const stretch = fc.record({ h: fc.integer({ min: 1, max: 1000 }), d: fc.integer({ min: -100, max: 100 }) })
@@ -64,13 +64,13 @@ describe('drift', () => {
 describe('when a limit would be reached', () => {
   const last = { value: 4, U: 0.2 }
   it('lies between the fastest and the slowest drift; where it may stand still, it may never', () => {
-    const moving = { rate: 0.02, U: 0.01, stretches: 4, told: true }
+    const moving = { rate: 0.02, U: 0.01, stretches: 4, clear: true }
     expect(reachOf(moving, last, { lower: 2, upper: 7 })).toEqual({ limit: 7, soonest: 100, latest: 3 / (0.02 - 0.01) })
     expect(reachOf({ ...moving, rate: -0.02 }, last, { lower: 2, upper: 7 })).toMatchObject({ limit: 2, latest: 200 })
   })
   it('is not told without a drift, without a limit that way, or when it is past it', () => {
-    const moving = { rate: 0.02, U: 0.01, stretches: 4, told: true }
-    expect(reachOf({ ...moving, told: false }, last, { lower: 2, upper: 7 })).toBeNull()
+    const moving = { rate: 0.02, U: 0.01, stretches: 4, clear: true }
+    expect(reachOf({ ...moving, clear: false }, last, { lower: 2, upper: 7 })).toBeNull()
     expect(reachOf(moving, last, { lower: 2, upper: null })).toBeNull()
     expect(reachOf(moving, last, { lower: 2, upper: 4 })).toBeNull()
   })

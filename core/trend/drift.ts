@@ -17,7 +17,7 @@ export interface Drift {
   /** stretches between services that it rests on */
   readonly stretches: number
   /** zero is not in the interval: it can be told that it moves */
-  readonly told: boolean
+  readonly clear: boolean
 }
 
 /** Fewer stretches say nothing of how much they differ. */
@@ -54,7 +54,7 @@ export function drift(services: readonly Service[]): Drift | null {
     return (before?.to === from && isOne(from) ? 0 : variance(from.left!)) + (after?.from === to && isOne(to) ? 0 : variance(to.found!))
   })
   const U = Math.max(coverageFactor(n - 1) * Math.sqrt(scatter), (coverageFactor(Infinity) * Math.sqrt(reading)) / all)
-  return { rate, U, stretches: n, told: Math.abs(rate) > U }
+  return { rate, U, stretches: n, clear: Math.abs(rate) > U }
 }
 
 /** Nothing was done to it: what it came in with is what it went out with. */
@@ -73,12 +73,12 @@ export interface Reach {
 
 /** When the figure would reach the limit it moves towards; null: it cannot be told that it moves, or there is no limit that way. */
 export function reachOf(
-  { rate, U, told }: Drift,
+  { rate, U, clear }: Drift,
   from: Measured,
   { lower, upper }: { readonly lower: number | null; readonly upper: number | null },
 ): Reach | null {
   const limit = rate > 0 ? upper : lower
-  if (!told || limit === null) return null
+  if (!clear || limit === null) return null
   const way = Math.sign(rate)
   const room = (limit - from.value) * way
   if (room <= 0) return null

@@ -167,7 +167,7 @@ it.each(checkKinds.map(({ id }) => id))('a check of the kind %s, begun with ever
   const register = [...Object.values(GAUGES), gauge('calipers', mm(0.01))]
   const outcome = decide(
     { document, lots: [], reserves: {} },
-    { kind: 'set', op: 'o', at: '2026-05-04T08:00:00.000Z', change: { title: id }, register, parts: [] },
+    { kind: 'change-settings', op: 'o', at: '2026-05-04T08:00:00.000Z', change: { title: id }, register, parts: [] },
   )
   if (!outcome.ok) throw new Error(outcome.faults[0]!.reason)
   const begun = outcome.happenings.reduce(apply, { document, lots: [], reserves: {} }).document

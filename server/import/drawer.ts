@@ -12,7 +12,7 @@ import { changePromise } from '../database/reserves'
 import { refuseAll } from '../http/refuse'
 import { drawerWith } from '../service/stock'
 import { log } from '../log'
-import { Cancelled, inTurn, type Told } from './progress'
+import { Cancelled, inTurn, type Listener } from './progress'
 import { withReader } from './call-reader'
 import { writeDrawer, type BoughtLot } from './drawer-csv'
 import { inRuns } from './worksheet-in'
@@ -28,13 +28,13 @@ export interface DrawerResult {
 }
 
 /** Reads a drawer from CSV: all rows or none. A known id takes the count of the file as a correction; the others are new sizes. */
-export const importStock = (shop: Database, text: string, told: Told = {}): Promise<DrawerResult> =>
+export const importStock = (shop: Database, text: string, listener: Listener = {}): Promise<DrawerResult> =>
   inTurn(shop, async db => {
-    const reading = await withReader(told.signal, reader => reader.drawer(text))
+    const reading = await withReader(listener.signal, reader => reader.drawer(text))
     if ('faults' in reading) throw refuseAll(reading.faults, reading.status)
     const arrival = uuid()
     try {
-      return await bringIn(db, reading.lots, arrival, told)
+      return await bringIn(db, reading.lots, arrival, listener)
     } catch (error) {
       await forgetArrivals(db)
       throw error
@@ -62,7 +62,7 @@ async function keepPromises(sql: Sql, corrections: readonly Correction[]): Promi
   if (faults.length > 0) throw refuseAll(faults)
 }
 
-async function bringIn(db: Database, lots: readonly BoughtLot[], arrival: string, { signal, said }: Told): Promise<DrawerResult> {
+async function bringIn(db: Database, lots: readonly BoughtLot[], arrival: string, { signal, said }: Listener): Promise<DrawerResult> {
   const at = new Date().toISOString()
   const known = new Map((await allLots(db)).map(lot => [lot.id, lot]))
   const fresh = lots.filter(({ id }) => !known.has(id))

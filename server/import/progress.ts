@@ -4,7 +4,7 @@ import { Gone } from '../http/refuse'
 import type { Progress } from '#shared/types'
 
 /** Who hears how far an import is, and can end it. */
-export interface Told {
+export interface Listener {
   readonly signal?: AbortSignal
   readonly said?: (progress: Progress) => void
 }

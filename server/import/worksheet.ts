@@ -15,7 +15,7 @@ import { readUp } from '../find/find'
 import { refuse, refuseAll } from '../http/refuse'
 import { log } from '../log'
 import { withReader, type Reader } from './call-reader'
-import { byTurns, Cancelled, inTurn, type Told } from './progress'
+import { byTurns, Cancelled, inTurn, type Listener } from './progress'
 import type { Numbers } from './import-rows'
 import { inRuns, type Group, type Head, type Piece, type ShopSide } from './worksheet-in'
 
@@ -29,16 +29,16 @@ const SIZES_AT_ONCE = 250
  * Sizes the shop does not know are added with none on hand: the file's drawer is not this one. A worker reads the file; it comes in in
  * pieces, unseen until it is complete, so that the shop goes on working meanwhile.
  */
-export const importWorksheet = (shop: Database, text: string, asCopy: boolean, told: Told = {}): Promise<ImportResult> =>
+export const importWorksheet = (shop: Database, text: string, asCopy: boolean, listener: Listener = {}): Promise<ImportResult> =>
   inTurn(shop, db =>
-    withReader(told.signal, async reader => {
+    withReader(listener.signal, async reader => {
       const opened = await reader.open(text, asCopy)
       if (!opened.ok) throw refuseAll(opened.faults)
       const { head } = opened
       const arrival = uuid()
       try {
         const { added, notes } = await makeWay(db, reader, head, arrival)
-        await bringIn(db, reader, head, told)
+        await bringIn(db, reader, head, listener)
         await reveal(db, arrival)
         const readings = head.groups.reduce((sum, group) => sum + group.readings, 0)
         await takeStock(db, head.jobs.length >= MANY || readings >= MANY_READINGS)
@@ -121,7 +121,7 @@ async function refuseClashes(db: Database, reader: Reader): Promise<void> {
 }
 
 /** Group after group, the rows of the next worked out while those of this one are stored. */
-async function bringIn(db: Database, reader: Reader, { groups }: Head, { signal, said }: Told): Promise<void> {
+async function bringIn(db: Database, reader: Reader, { groups }: Head, { signal, said }: Listener): Promise<void> {
   const of = groups.reduce((sum, group) => sum + group.readings, 0)
   const first = await numbersFrom(db, groups)
   const rowsOf = (i: number): Promise<Piece[]> => {

@@ -77,7 +77,7 @@ export const settingsChange = (settings: CheckSettingsDto): SettingsChange =>
   tidy(settings) as unknown as SettingsChange & { limits?: { set: LimitSet }[]; uRefit?: Nm }
 export const changeSettings: Write<SettingsDto> = (db, id, dto) =>
   commandCheck(db, id, dto, async (sql, { row }) => ({
-    kind: 'set',
+    kind: 'change-settings',
     change: settingsChange(dto.settings),
     register: await allGauges(sql),
     parts: await partsOfJob(sql, row.job_id),

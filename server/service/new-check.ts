@@ -49,7 +49,7 @@ export async function beginCheckOf(
   await insertTrial(sql, id, document.trials[0]!)
   const learned = await fromTheLast(sql, jobId, kind)
   const command = {
-    kind: 'set',
+    kind: 'change-settings',
     op: operation.op,
     at,
     change: {

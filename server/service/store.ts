@@ -64,7 +64,7 @@ export async function store(sql: Sql, happening: Happening, { op, jobId, bench, 
     case 'wanted':
       await wantFor(sql, id, happening.place, happening.pack, who)
       return happening
-    case 'set':
+    case 'settings-changed':
       await updateSettings(sql, { id, ...happening.settings })
       return happening
     case 'limited':
@@ -123,7 +123,7 @@ export async function store(sql: Sql, happening: Happening, { op, jobId, bench, 
 }
 
 /** What changes what a check teaches of its gauges. */
-const TEACHES: readonly Happening['type'][] = ['read', 'voided', 'set', 'limited', 'part-changed']
+const TEACHES: readonly Happening['type'][] = ['read', 'voided', 'settings-changed', 'limited', 'part-changed']
 
 /** Keeps what the check teaches of its gauges, where that may have changed. */
 export async function teach(

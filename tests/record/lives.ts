@@ -132,7 +132,7 @@ function commandFrom(bench: Bench, draw: Draw, op: string): Command {
     const part = of(Object.entries(document.parts)) ?? ['ghost', 'ghost']
     return { ...head, kind: 'part-change', part: { id: part[1], name: part[0] }, reason: 'new', by: 'T. Marl' }
   }
-  if (pick < 94) return { ...head, kind: 'set', change: settingsFor(document, draw), register: REGISTER, parts: [] }
+  if (pick < 94) return { ...head, kind: 'change-settings', change: settingsFor(document, draw), register: REGISTER, parts: [] }
   return { ...head, kind: 'sign', by: 'T. Marl', reason: pick % 2 ? 'light use' : null }
 }
 

@@ -108,8 +108,8 @@ describe.each(checkKinds.map(kind => [kind.id, kind] as const))('the record of a
     const text = Array.from({ length: SETUPS }, (_, at) => {
       const setup: Setup = Object.fromEntries(kind.setupFields.map(field => [field.id, drawn(field, draw)]))
       const limits = Object.fromEntries(
-        kind.results(setup).flatMap(({ id: result, unit, scale, told }) => {
-          if (told) return []
+        kind.results(setup).flatMap(({ id: result, unit, scale, unjudged }) => {
+          if (unjudged) return []
           const set = unit
             ? twoSided(1e9, 3e9, unit, { kind: 'book' })
             : scale === 'play'

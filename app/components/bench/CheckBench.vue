@@ -154,7 +154,7 @@ useBenchKeys({ locked, phase, place, proposal, pick, takeOwn, ask, step, panel, 
         </p>
         <p v-if="aim?.caution" class="text-[14px] text-near">{{ aim.caution }}</p>
         <LimitsHere
-          v-if="!locked && phase !== 'setup' && !shown.kind.told"
+          v-if="!locked && phase !== 'setup' && !shown.kind.unjudged"
           :document="document"
           :shown="shown"
           :results="evaluation.current.results"

@@ -21,7 +21,7 @@ const picked = defineModel<string>('picked', { required: true })
 const box = ref<HTMLElement>()
 const { onKeydown } = useGridKeys(box)
 const preferences = usePreferences()
-/** What is judged stands before what is only told. */
+/** What is judged stands before what is not. */
 const read = computed(() =>
   groupBy(
     props.results.filter(result => counts(result) || result.estimate !== null),
@@ -29,11 +29,13 @@ const read = computed(() =>
   ).map(([, of]) => ({ kind: of[0]!.kind, judged: of.some(result => counts(result) || result.kind.beside) })),
 )
 const judged = computed(() => read.value.filter(({ judged: counted }) => counted).map(({ kind }) => kind))
-const told = computed(() => read.value.filter(({ judged: counted }) => !counted).map(({ kind }) => kind))
+const unjudged = computed(() => read.value.filter(({ judged: counted }) => !counted).map(({ kind }) => kind))
 /** What nothing judges is shown on request, or where it is all there is. */
 const wanted = ref(false)
-const withTold = computed(() => wanted.value || judged.value.length === 0 || told.value.some(({ id }) => picked.value.split('@')[0] === id))
-const kinds = computed(() => (withTold.value ? [...judged.value, ...told.value] : judged.value))
+const withUnjudged = computed(
+  () => wanted.value || judged.value.length === 0 || unjudged.value.some(({ id }) => picked.value.split('@')[0] === id),
+)
+const kinds = computed(() => (withUnjudged.value ? [...judged.value, ...unjudged.value] : judged.value))
 const placed = computed(() => kinds.value.filter(kind => kind.positions.length > 0))
 const single = computed(() => props.results.filter(result => result.position === null && kinds.value.includes(result.kind)))
 const positions = computed(() => {
@@ -102,13 +104,13 @@ const marked = (result: ResultEvaluation) =>
       </tbody>
     </table>
     <button
-      v-if="told.length && judged.length"
+      v-if="unjudged.length && judged.length"
       type="button"
       class="link min-h-9 text-[13px]"
-      :aria-expanded="withTold"
+      :aria-expanded="withUnjudged"
       @click="wanted = !wanted"
     >
-      {{ withTold ? 'only what is judged' : `also: ${told.map(({ label }) => label.toLowerCase()).join(', ')}` }}
+      {{ withUnjudged ? 'only what is judged' : `also: ${unjudged.map(({ label }) => label.toLowerCase()).join(', ')}` }}
     </button>
     <table v-if="single.length" class="tight">
       <tbody>

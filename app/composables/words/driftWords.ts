@@ -31,8 +31,8 @@ export function driftInWords(services: readonly TrendService[], by: 'meter' | 'd
     const at = by === 'day' ? Date.parse(service.day) / DAY_MS : service.meterReading
     return at === null ? [] : [{ ...service, at }]
   })
-  const told = drift(placed)
-  if (!told) {
+  const moves = drift(placed)
+  if (!moves) {
     if (services.length < 3) return 'Three services are needed to say how it drifts.'
     if (placed.slice(1).some(({ at }, i) => at <= placed[i]!.at))
       return meter === null
@@ -42,11 +42,11 @@ export function driftInWords(services: readonly TrendService[], by: 'meter' | 'd
   }
   const per = meter === null ? DAYS_A_YEAR : PER[meter]
   const of = meter === null ? 'a year' : `per ${per.toLocaleString('en-GB')} ${METER_NAME[meter]}`
-  const rate = `${formatFigure(told.rate * per, unit, { sign: true, change: true, decimals: 2 })} ± ${formatChange(told.U * per, unit, { decimals: 2 })} ${unitName(unit)} ${of}`
-  const from = `from ${told.stretches} stretches between services, at 95 %`
-  if (!told.told) return `No drift that can be told: ${rate}, ${from}.`
+  const rate = `${formatFigure(moves.rate * per, unit, { sign: true, change: true, decimals: 2 })} ± ${formatChange(moves.U * per, unit, { decimals: 2 })} ${unitName(unit)} ${of}`
+  const from = `from ${moves.stretches} stretches between services, at 95 %`
+  if (!moves.clear) return `No drift that can be told: ${rate}, ${from}.`
   const last = placed.at(-1)!
-  const reach = reachOf(told, last.left, last)
+  const reach = reachOf(moves, last.left, last)
   const until = reach
     ? ` As it went out last it would reach ${formatFigure(reach.limit, unit, { unit: true, trim: true })} in ${span(reach, meter)}, if it goes on like that: a guess from the past, no promise.`
     : ''

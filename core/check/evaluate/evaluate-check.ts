@@ -119,7 +119,8 @@ export function evaluateCheck(document: CheckDocument, lots: readonly Lot[]): Ch
   }
 }
 
-const evaluatorOf = ({ learned, catalogue }: PackPlace) => (catalogue === 'set' ? placeByKind : learned ? evaluateLearned : evaluatePlace)
+const evaluatorOf = ({ learned, catalogue }: PackPlace) =>
+  catalogue === 'setting' ? placeByKind : learned ? evaluateLearned : evaluatePlace
 
 /** What a kind worked out besides, with its types; null where the check is of another kind. */
 export const detailsOf = <Details extends object>(

@@ -285,7 +285,7 @@ const WEIGHT: Readonly<Record<VerdictState, number>> = {
 /** Does this result weigh on the check? Main ones always; others once they are measured and limits for them are known, or where they are out whatever the limits. */
 export const counts = (result: ResultEvaluation): boolean =>
   result.kind.main ||
-  (result.overrule !== null && !result.kind.told) ||
+  (result.overrule !== null && !result.kind.unjudged) ||
   (result.estimate !== null && result.limits.working !== null && result.limits.working.kind !== 'none')
 
 /** What a signature stands under: every figure that weighs, as it is computed now. */

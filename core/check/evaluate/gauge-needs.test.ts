@@ -53,7 +53,7 @@ describe('the gauges of a check', () => {
   const bench: Bench = { document: checkOf('roller-big-end', { setup, gauges: GAUGES, trials: [trial('t1', [])] }), lots: [], reserves: {} }
   const set = (gauges: Record<string, string>, change: SettingsChange = {}) =>
     decide(bench, {
-      kind: 'set',
+      kind: 'change-settings',
       op: 'o',
       at: '2026-05-04T08:00:00Z',
       change: { ...change, gauges },
@@ -77,7 +77,7 @@ describe('the gauges of a check', () => {
       })
       const own = { document, lots: [], reserves: {} }
       const outcome = decide(own, {
-        kind: 'set',
+        kind: 'change-settings',
         op: 'o',
         at: '2026-05-04T08:00:00Z',
         change: { setup: { master: String(mm(master)) }, gauges },

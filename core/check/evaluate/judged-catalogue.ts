@@ -87,7 +87,7 @@ const rounded = (chance: number | null) => (chance === null ? 0 : Math.round(cha
 function judged(entry: CatalogueEntry, results: readonly ResultEvaluation[], rule: DecisionRule, here: boolean): JudgedEntry {
   const verdicts = entry.leaves.flatMap(({ result, position, estimate }) => {
     const own = results.find(({ id }) => id === resultId(result, position))
-    if (!own || own.kind.told || !own.limits.working) return []
+    if (!own || own.kind.unjudged || !own.limits.working) return []
     const { state, chance } = judge({ value: estimate.value, u: estimate.u, nu: estimate.nu }, own.limits.working, rule)
     return [{ state, chance, word: verdictWord(state, own.kind.ends) }]
   })

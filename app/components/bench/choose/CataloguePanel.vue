@@ -78,7 +78,7 @@ const empty = computed(() => !props.lots.some(({ family, onHand }) => family ===
         <tbody>
           <tr v-for="entry in entries" :key="entry.words" :class="entry === best ? 'font-bold' : ''">
             <td class="whitespace-nowrap">{{ entry.words }}</td>
-            <td v-for="column in columns" :key="column.id" class="figure text-right" :class="column.kind.told ? 'text-mute' : ''">
+            <td v-for="column in columns" :key="column.id" class="figure text-right" :class="column.kind.unjudged ? 'text-mute' : ''">
               {{ show(entry, column) }}
             </td>
             <td class="whitespace-nowrap" :class="stateText(entry.state)">

@@ -28,7 +28,7 @@ const all = computed(() => props.kind.results(props.document.setup))
 /** A kind that another judges has no limits of its own: it is named with that one; one position alone is all there is. */
 const options = computed(() =>
   all.value
-    .filter(result => !result.judgedBy && !result.told)
+    .filter(result => !result.judgedBy && !result.unjudged)
     .flatMap(result => [
       {
         id: result.id,

@@ -43,8 +43,8 @@ export const clutchFork = defineKind({
     clearanceResult('swing', 'Room to swing', { main: false }),
     ...(oldKnown(setup)
       ? [
-          sizeResult('grown', 'Clutch stands further out by', { scale: 'play', told: true }),
-          sizeResult('shorter', 'Pivot shorter by', { scale: 'play', told: true }),
+          sizeResult('grown', 'Clutch stands further out by', { scale: 'play', unjudged: true }),
+          sizeResult('shorter', 'Pivot shorter by', { scale: 'play', unjudged: true }),
         ]
       : []),
   ],

@@ -53,8 +53,8 @@ export function combine(setup: ComparatorSetup, answers: Answers): CombinedResul
     ? 'reading of the shortest distance − reading of the spacer'
     : 'reading of the spacer − reading of the shortest distance'
   const used = ['distance', 'zero-base', 'zero-head', 'spacer', ...INSPECTED]
-  const set = longer(shortest, 'spacer')
-  const toExpect = set && !answers.after('end-play', 'spacer') ? expected(setup, set, answers) : null
+  const spacer = longer(shortest, 'spacer')
+  const toExpect = spacer && !answers.after('end-play', 'spacer') ? expected(setup, spacer, answers) : null
   const result = (
     kind: string,
     estimate: Estimate | null,
@@ -69,10 +69,10 @@ export function combine(setup: ComparatorSetup, answers: Answers): CombinedResul
     formula: how,
     findings: more,
   })
-  const trial = trialOf(answers, set)
+  const trial = trialOf(answers, spacer)
   const { findings: _, ...verdict } = trial
   return [
-    { ...result('longer', set, used, formula, [...findings, ...(trial.findings ?? []), ...(toExpect ? [toExpect] : [])]), ...verdict },
+    { ...result('longer', spacer, used, formula, [...findings, ...(trial.findings ?? []), ...(toExpect ? [toExpect] : [])]), ...verdict },
     ...(setup.spacer === 'adjustable'
       ? [
           {
@@ -97,21 +97,21 @@ export function combine(setup: ComparatorSetup, answers: Answers): CombinedResul
       'most − least',
     ),
     { ...playFrom('end-play', answers, 'mean of far − (start + back)/2'), kind: 'trial' },
-    result('shortening', shorteningOf(answers, set), ['end-play', ...used], 'longer − end play of the dry trial'),
+    result('shortening', shorteningOf(answers, spacer), ['end-play', ...used], 'longer − end play of the dry trial'),
     ...warmthOf(setup, answers),
   ]
 }
 const INSPECTED = ['tracks', 'rust', 'water']
 
 /** The trial by word: no play and free is right, no play and stiff too much preload, some play too little. Words from before the spacer was set as it is say nothing. */
-function trialOf(answers: Answers, set: Estimate | null): Pick<CombinedResult, 'overrule' | 'asksReason' | 'findings'> {
+function trialOf(answers: Answers, spacer: Estimate | null): Pick<CombinedResult, 'overrule' | 'asksReason' | 'findings'> {
   const play = answers.of('end-play')
   const spin = answers.of('spin').word
   const none = play.atMost !== undefined || (play.estimate !== null && play.estimate.value - play.estimate.U <= 0)
   const tried = play.atMost !== undefined || play.estimate !== null
   const before = ['end-play', 'spin'].some(point => !answers.after(point, 'spacer'))
   const say = (level: Finding['level'], words: string) => ({ findings: [{ gate: 'hand', level, words } satisfies Finding] })
-  if (!set) return { findings: [] }
+  if (!spacer) return { findings: [] }
   const untried = { asksReason: 'it was not tried dry as it is set' }
   if (!tried || spin === null)
     return { ...say('note', 'Try it dry, set screw loose, the nut fully tight: end play, then how it spins.'), ...untried }
@@ -131,11 +131,11 @@ function trialOf(answers: Answers, set: Estimate | null): Pick<CombinedResult, '
 
 /** Locking can move a spacer by a thou or two. */
 function lockedFindings(answers: Answers): Finding[] {
-  const [set, locked] = [answers.of('spacer').estimate, answers.of('locked').estimate]
-  if (!set || !locked) return []
+  const [spacer, locked] = [answers.of('spacer').estimate, answers.of('locked').estimate]
+  if (!spacer || !locked) return []
   if (!answers.after('locked', 'spacer'))
     return [{ gate: 'hand', level: 'fail', words: 'The spacer was set anew since it was locked: lock it and measure it once more.' }]
-  const moved = locked.value - set.value
+  const moved = locked.value - spacer.value
   return moved === 0
     ? []
     : [
@@ -148,11 +148,11 @@ function lockedFindings(answers: Answers): Finding[] {
 }
 
 /** What the nut shortens the spacer by, where the trial gave a play: longer − play. Without one it is at least what it is longer by. */
-function shorteningOf(answers: Answers, set: Estimate | null): Estimate | null {
+function shorteningOf(answers: Answers, spacer: Estimate | null): Estimate | null {
   const play = answers.of('end-play').estimate
-  return set && play
+  return spacer && play
     ? sumOf([
-        { name: 'longer', factor: 1, estimate: set },
+        { name: 'longer', factor: 1, estimate: spacer },
         { name: 'end play', factor: -1, estimate: play },
       ])
     : null
@@ -160,18 +160,18 @@ function shorteningOf(answers: Answers, set: Estimate | null): Estimate | null {
 
 /** What the dry trial says of the nut, for the next hub of this type: a figure where there was play, else no less than it was longer by. */
 export function learnedOf(setup: ComparatorSetup, answers: Answers): Setup {
-  const set = longerThan(setup, answers, shortestOf(setup, answers), 'spacer')
-  if (!set) return {}
-  const exact = shorteningOf(answers, set)
+  const spacer = longerThan(setup, answers, shortestOf(setup, answers), 'spacer')
+  if (!spacer) return {}
+  const exact = shorteningOf(answers, spacer)
   const none = answers.of('end-play').atMost !== undefined
   if (exact && !none && exact.value > 0) return { lost: String(Math.round(exact.value)), lostIs: 'figure' }
-  return none && set.value > 0 ? { lost: String(Math.round(set.value)), lostIs: 'least' } : {}
+  return none && spacer.value > 0 ? { lost: String(Math.round(spacer.value)), lostIs: 'least' } : {}
 }
 
 /** What to expect of the dry trial, by the last hub of this type; null where nothing was learned. */
-function expected({ lost, lostIs }: ComparatorSetup, set: Estimate, { unit }: Answers): Finding | null {
+function expected({ lost, lostIs }: ComparatorSetup, spacer: Estimate, { unit }: Answers): Finding | null {
   if (lost === null) return null
-  const left = set.value - lost
+  const left = spacer.value - lost
   const show = (value: number) => formatLength(value, unit, { unit: true })
   const by = `the nut of the last hub of this type took ${show(lost)}${lostIs === 'least' ? ' or more' : ''}`
   return {

@@ -33,10 +33,10 @@ export const comparatorHub = defineKind({
   results: setup => [
     sizeResult('longer', 'Longer than the shortest distance', { ...LONGER, main: true }),
     ...(setup.spacer === 'adjustable' ? [sizeResult('locked', 'Longer, once locked', { ...LONGER, main: true, judgedBy: 'longer' })] : []),
-    sizeResult('longer-least', 'Longer, where the distance is longest', { ...LONGER, told: true }),
+    sizeResult('longer-least', 'Longer, where the distance is longest', { ...LONGER, unjudged: true }),
     formResult('spread', 'Spread over a turn'),
-    { ...playResult('Dry trial'), id: 'trial', main: false, overZero: false, told: true },
-    sizeResult('shortening', 'Shortening under the nut', { ...LONGER, told: true }),
+    { ...playResult('Dry trial'), id: 'trial', main: false, overZero: false, unjudged: true },
+    sizeResult('shortening', 'Shortening under the nut', { ...LONGER, unjudged: true }),
     ...warmthResults(setup),
   ],
   points,

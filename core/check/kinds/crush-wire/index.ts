@@ -52,7 +52,7 @@ function resultsOf(setup: CrushSetup): ResultKind[] {
           positions,
         })
       : { ...playResult('End play'), positions },
-    sizeResult('crushed', 'Gap by wire', { scale: 'play', told: true, positions }),
+    sizeResult('crushed', 'Gap by wire', { scale: 'play', unjudged: true, positions }),
     ...(proves(setup) ? [turningResult('turning', 'Turning torque', setup.unit, { positions })] : []),
   ]
 }

@@ -22,7 +22,7 @@ export const diameter = defineKind({
     sizeResult('size-most', 'Diameter, most', { main: true, judgedBy: 'size' }),
     formResult('round', 'Out-of-round'),
     ...(stations > 1 ? [formResult('taper', 'Taper')] : []),
-    sizeResult('mean', 'Diameter, mean', { told: true }),
+    sizeResult('mean', 'Diameter, mean', { unjudged: true }),
   ],
   points: diameterPoints,
   places: () => [],

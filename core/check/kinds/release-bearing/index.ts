@@ -42,7 +42,7 @@ export const releaseBearing = defineKind({
   results: () => [
     clearanceResult('compression', 'Compression at rest', { cannotBind: 'below' }),
     clearanceResult('reserve', 'Wear reserve', { main: false, beside: true }),
-    sizeResult('stroke', 'Stroke of the bearing', { scale: 'play', told: true }),
+    sizeResult('stroke', 'Stroke of the bearing', { scale: 'play', unjudged: true }),
   ],
   points: () => [
     {

@@ -47,8 +47,8 @@ export function resultKinds(setup: RollerSetup): ResultKind[] {
     clearanceResult('clearance-most', 'Clearance, smallest roller', { ...each, judgedBy: 'clearance' }),
     formResult('bore-round', 'Bore out-of-round', each),
     formResult('bore-taper', 'Bore, end to end', each),
-    formResult('before-round', 'Bore before honing, out-of-round', { ...each, told: true }),
-    formResult('before-taper', 'Bore before honing, along', { ...each, told: true }),
+    formResult('before-round', 'Bore before honing, out-of-round', { ...each, unjudged: true }),
+    formResult('before-taper', 'Bore before honing, along', { ...each, unjudged: true }),
     sizeResult('pin', 'Crankpin diameter', each),
     formResult('pin-round', 'Crankpin out-of-round', each),
   ]

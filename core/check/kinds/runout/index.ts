@@ -35,7 +35,7 @@ export const runout = defineKind({
             between: ['block', 'housing'],
             capacity: { fewest: 0, most: 2 },
             startsEmpty: true,
-            catalogue: 'set',
+            catalogue: 'setting',
             lappable: false,
           },
         ]
@@ -82,7 +82,7 @@ function resultsOf(setup: RunoutSetup): ResultKind[] {
   const byRule = (rule: Rule): ResultKind => ({
     ...formResult(resultOf(setup, rule), rule === 'offset' && what === 'shaft' ? 'Bow, e' : RULE_LABEL[rule]),
     ...(rule === 'axis' ? { bothWays: true as const, positions: AXES.map(({ id, label }) => ({ id, label })) } : {}),
-    ...(judged === rule ? { main: true } : { told: true }),
+    ...(judged === rule ? { main: true } : { unjudged: true }),
   })
   return [
     // What the limit is for stands first.
@@ -90,7 +90,7 @@ function resultsOf(setup: RunoutSetup): ResultKind[] {
     ...RULE_IDS.filter(rule => rule !== judged).map(byRule),
     formResult('rest', 'Out of round, the rest'),
     {
-      ...sizeResult('direction', isHousing(setup) ? 'Move it towards' : 'High spot', { scale: 'play', told: true }),
+      ...sizeResult('direction', isHousing(setup) ? 'Move it towards' : 'High spot', { scale: 'play', unjudged: true }),
       quantity: 'angle',
       unit: 'h',
       ends: PLAY_WORDS,

@@ -38,7 +38,7 @@ export const sealedBearingSpacer = defineKind({
   ],
   results: () => [
     sizeResult('longer', 'Spacer longer than the seats', { scale: 'play', main: true }),
-    sizeResult('distance', 'Seat distance', { told: true }),
+    sizeResult('distance', 'Seat distance', { unjudged: true }),
   ],
   points: setup => [
     ...inspectionPoints(['bearings'], 'longer'),

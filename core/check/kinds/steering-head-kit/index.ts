@@ -40,14 +40,14 @@ export const steeringHeadKit = defineKind({
   ],
   results: ({ origin, at }) =>
     origin === 'genuine'
-      ? [sizeResult('right', 'The right parts', { scale: 'play', main: true, told: true })]
+      ? [sizeResult('right', 'The right parts', { scale: 'play', main: true, unjudged: true })]
       : [
           clearanceResult('clearance', 'Seal to cage', { positions: SITES }),
           sizeResult('cone-fit', `Cone on ${NAMES[at].stem}`, { scale: 'play', main: true, ends: FIT_WORDS, positions: SITES }),
           sizeResult('cup-fit', `Cup in ${NAMES[at].head}`, { scale: 'play', main: true, ends: FIT_WORDS, positions: SITES }),
           sizeResult('thread', 'Thread engaged', { scale: 'play', main: true }),
           clearanceResult('reach', 'Nut can still come down'),
-          sizeResult('movement', 'Full movement, tightened', { scale: 'play', main: true, told: true }),
+          sizeResult('movement', 'Full movement, tightened', { scale: 'play', main: true, unjudged: true }),
         ],
   points: setup => (setup.origin === 'genuine' ? GENUINE_POINTS : kitPoints(setup)),
   places: setup => (setup.origin === 'genuine' ? [] : SITES.map(site => washerPlace(setup, site))),

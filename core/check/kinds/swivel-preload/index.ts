@@ -39,7 +39,7 @@ export const swivelPreload = defineKind({
   ],
   results: setup => [
     turningResult('turning', setup.way === 'feel' ? 'Preload' : 'Turning torque', setup.unit, { positions: sidesOf(setup) }),
-    sizeResult('gap', 'Gap under the cap', { scale: 'play', told: true, positions: sidesOf(setup) }),
+    sizeResult('gap', 'Gap under the cap', { scale: 'play', unjudged: true, positions: sidesOf(setup) }),
   ],
   points: setup => sidesOf(setup).flatMap(side => pointsOf(setup, side)),
   places: setup => sidesOf(setup).map(side => placeOf(setup, side)),

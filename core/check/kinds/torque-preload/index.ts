@@ -63,7 +63,7 @@ export const torquePreload = defineKind({
       ? [
           turningResult('own', 'Its own, without the stage before', setup.unit, {
             main: false,
-            told: true,
+            unjudged: true,
             overZero: false,
             positions: stagesOf(setup).slice(1),
           }),

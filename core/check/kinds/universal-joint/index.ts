@@ -31,7 +31,7 @@ export const universalJoint = defineKind({
   results: setup => [
     { ...playResult('Play'), positions: positionsOf(setup) },
     sizeResult('off', 'Off the middle', { scale: 'play', bothWays: true, beside: true, positions: positionsOf(setup) }),
-    sizeResult('runs-out', 'Shaft runs out by', { scale: 'play', told: true, positions: positionsOf(setup) }),
+    sizeResult('runs-out', 'Shaft runs out by', { scale: 'play', unjudged: true, positions: positionsOf(setup) }),
   ],
   points: setup => planesOf(setup).flatMap(pointsOf),
   places: setup => planesOf(setup).map(placeOf),
