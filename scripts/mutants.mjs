@@ -10,6 +10,8 @@ checkNode()
 ensureInstalled()
 const { Stryker } = await import('@stryker-mutator/core')
 const { Instrumenter } = await import('@stryker-mutator/instrumenter')
+const WORDS_ASIDE = join(root, 'scripts/words-aside.mjs')
+const { wordsAside } = await import('./words-aside.mjs')
 
 const option = name => process.argv.find(arg => arg.startsWith(`--${name}=`))?.split('=')[1]
 const full = process.argv.includes('--full')
@@ -35,10 +37,11 @@ function stream(state) {
 /** So many mutants, as the places in the code they are made of; what lies inside a place comes with it. */
 async function sample() {
   const quiet = { isTraceEnabled: () => false, isDebugEnabled: () => false, debug() {}, info() {}, warn() {}, error() {}, trace() {} }
-  const { mutants } = await new Instrumenter(quiet).instrument(
+  const all = await new Instrumenter(quiet).instrument(
     files.map(file => ({ name: join(root, file), content: readFileSync(join(root, file), 'utf8'), mutate: true })),
-    { plugins: null, excludedMutations, ignorers: [] },
+    { plugins: null, excludedMutations, ignorers: [wordsAside] },
   )
+  const mutants = all.mutants.filter(({ status }) => status !== 'Ignored')
   const random = stream(seed)
   const shuffled = mutants
     .map(mutant => [random(), mutant])
@@ -55,10 +58,10 @@ async function sample() {
   for (const mutant of shuffled) {
     if (taken.size >= count) break
     if (taken.has(mutant)) continue
-    const all = mutants.filter(other => inside(other, mutant))
+    const inner = mutants.filter(other => inside(other, mutant))
     // A whole body would bring hundreds with it.
-    if (all.length > 12) continue
-    for (const other of all) taken.add(other)
+    if (inner.length > 12) continue
+    for (const other of inner) taken.add(other)
     const { start, end } = mutant.location
     places.push(`${relative(root, mutant.fileName)}:${start.line + 1}:${start.column}-${end.line + 1}:${end.column}`)
   }
@@ -73,7 +76,8 @@ const run = (by, mutate) => {
   process.env.MUTANTS_BY = by
   return new Stryker({
     testRunner: 'vitest',
-    plugins: ['@stryker-mutator/vitest-runner'],
+    plugins: ['@stryker-mutator/vitest-runner', WORDS_ASIDE],
+    ignorers: ['words-aside'],
     vitest: { configFile: 'vitest.mutants.config.ts', related: false },
     coverageAnalysis: 'perTest',
     ignoreStatic: process.argv.includes('--quick'),
@@ -94,8 +98,9 @@ const run = (by, mutate) => {
   }).runMutationTest()
 }
 const isLeft = ({ status }) => status === 'Survived' || status === 'NoCoverage'
+/** Results count lines and columns from one, a range its columns from nothing. */
 const placeOf = ({ fileName, location: { start, end } }) =>
-  `${relative(root, fileName)}:${start.line + 1}:${start.column}-${end.line + 1}:${end.column}`
+  `${relative(root, fileName)}:${start.line}:${start.column - 1}-${end.line}:${end.column - 1}`
 const nameOf = mutant => `${placeOf(mutant)} ${mutant.replacement}`
 
 const byTests = (await run('tests', full ? files : await sample())).filter(
