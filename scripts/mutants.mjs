@@ -1,7 +1,7 @@
-// npm run mutants [-- --seed=7 | --full | --quick | core/pack]: small faults put into core one by one, to see which of them no test notices.
-// The default is a seeded sample; --full goes through all of them and takes up where it stopped;
-// --quick leaves out those in tables made when a module loads, which every test has to meet. Not part of npm test.
-// A record says that something moved, not that it is wrong: first the tests without records, then the records alone over what is left.
+// npm run mutants [-- --seed=7 --count=300 | --full | core/pack]: small faults put into core one by one, to see which of them no test notices.
+// The default is a seeded sample; --full goes through all of them and takes up where it stopped. Not part of npm test.
+// What runs when a module or a group of tests loads meets every test, and takes long: first each fault meets the tests that run over it,
+// then what is left meets all of them, loaded anew. A record says that something moved, not that it is wrong: the records come last, alone.
 import { readFileSync, readdirSync } from 'node:fs'
 import { join, relative } from 'node:path'
 import { checkNode, ensureInstalled, root, say } from './prepare.mjs'
@@ -11,7 +11,7 @@ ensureInstalled()
 const { Stryker } = await import('@stryker-mutator/core')
 const { Instrumenter } = await import('@stryker-mutator/instrumenter')
 const WORDS_ASIDE = join(root, 'scripts/words-aside.mjs')
-const { wordsAside } = await import('./words-aside.mjs')
+const { WORDS, wordsAside } = await import('./words-aside.mjs')
 
 const option = name => process.argv.find(arg => arg.startsWith(`--${name}=`))?.split('=')[1]
 const full = process.argv.includes('--full')
@@ -41,7 +41,7 @@ async function sample() {
     files.map(file => ({ name: join(root, file), content: readFileSync(join(root, file), 'utf8'), mutate: true })),
     { plugins: null, excludedMutations, ignorers: [wordsAside] },
   )
-  const mutants = all.mutants.filter(({ status }) => status !== 'Ignored')
+  const mutants = all.mutants.filter(({ statusReason }) => statusReason !== WORDS)
   const random = stream(seed)
   const shuffled = mutants
     .map(mutant => [random(), mutant])
@@ -71,54 +71,62 @@ async function sample() {
 
 // Each mutant meets every property, a part of the times it is tried otherwise.
 process.env.PROPERTY_SHARE ??= '0.05'
-/** @param by  `tests` that say what is wrong, or `records` */
-const run = (by, mutate) => {
+/**
+ * @param by  `tests` that say what is wrong, or `records`
+ * @param loaded  with the fault in what runs at loading, too
+ */
+const run = (by, loaded, mutate) => {
   process.env.MUTANTS_BY = by
   return new Stryker({
     testRunner: 'vitest',
     plugins: ['@stryker-mutator/vitest-runner', WORDS_ASIDE],
     ignorers: ['words-aside'],
     vitest: { configFile: 'vitest.mutants.config.ts', related: false },
-    coverageAnalysis: 'perTest',
-    ignoreStatic: process.argv.includes('--quick'),
+    coverageAnalysis: loaded ? 'off' : 'perTest',
+    ignoreStatic: !loaded,
     mutate,
     mutator: { excludedMutations },
     concurrency: Number(option('concurrency') ?? 2),
     timeoutMS: 8000,
     incremental: full,
-    incrementalFile: join(root, `node_modules/.cache/finitum/mutants-${by}.json`),
+    incrementalFile: join(root, `node_modules/.cache/finitum/mutants-${by}-${loaded ? 'loaded' : 'run'}.json`),
     tempDirName: 'node_modules/.cache/finitum/mutants',
     ignorePatterns: ['.nuxt', '.output', 'data', 'docs', 'app', 'server', 'test-results', 'tests/e2e'],
-    reporters: [by === 'tests' ? 'progress-append-only' : 'clear-text'],
-    clearTextReporter: { logTests: false, allowEmojis: false, reportTests: false, skipFull: true },
+    reporters: ['progress-append-only'],
     disableTypeChecks: false,
     checkers: [],
     allowConsoleColors: false,
-    logLevel: 'warn',
+    logLevel: 'error',
   }).runMutationTest()
 }
-const isLeft = ({ status }) => status === 'Survived' || status === 'NoCoverage'
+const isNoticed = ({ status }) => status === 'Killed' || status === 'Timeout'
+const isCounted = ({ status, statusReason }) => status !== 'CompileError' && status !== 'RuntimeError' && statusReason !== WORDS
 /** Results count lines and columns from one, a range its columns from nothing. */
 const placeOf = ({ fileName, location: { start, end } }) =>
   `${relative(root, fileName)}:${start.line}:${start.column - 1}-${end.line}:${end.column - 1}`
 const nameOf = mutant => `${placeOf(mutant)} ${mutant.replacement}`
 
-const byTests = (await run('tests', full ? files : await sample())).filter(
-  mutant => isLeft(mutant) || ['Killed', 'Timeout'].includes(mutant.status),
+/** What is left of these after another way to look; what lies inside the place of one comes with it. */
+async function leftOf(list, by, loaded) {
+  if (list.length === 0) return []
+  const noticed = new Set((await run(by, loaded, [...new Set(list.map(placeOf))])).filter(isNoticed).map(nameOf))
+  return list.filter(mutant => !noticed.has(nameOf(mutant)))
+}
+const all = (await run('tests', false, full ? files : await sample())).filter(isCounted)
+const left = await leftOf(
+  all.filter(mutant => !isNoticed(mutant)),
+  'tests',
+  true,
 )
-const left = byTests.filter(isLeft)
-// What lies inside the place of one that is left comes with it.
-const byRecords = left.length === 0 ? [] : await run('records', [...new Set(left.map(placeOf))])
-const noticed = new Set(byRecords.filter(mutant => !isLeft(mutant)).map(nameOf))
-const only = left.filter(mutant => noticed.has(nameOf(mutant)))
-const survived = left.filter(mutant => !noticed.has(nameOf(mutant)))
-const share = of => `${of.length} (${((100 * of.length) / byTests.length).toFixed(1)} %)`
+const survived = await leftOf(left, 'records', true)
+const only = left.filter(mutant => !survived.includes(mutant))
+const share = of => `${of.length} (${((100 * of.length) / all.length).toFixed(1)} %)`
 for (const [what, list] of [
   ['Only by a record', only],
   ['Survived', survived],
 ])
   for (const mutant of list) say(`${what}: ${placeOf(mutant)} ${String(mutant.replacement).replaceAll(/\s+/g, ' ').slice(0, 90)}`)
 say(
-  `Of ${byTests.length}: killed ${share(byTests.filter(mutant => !isLeft(mutant)))}, ` +
+  `Of ${all.length}: killed ${share(all.filter(mutant => !left.includes(mutant)))}, ` +
     `only by a record ${share(only)}, survived ${share(survived)}; the last two ${share(left)}`,
 )
