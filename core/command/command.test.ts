@@ -254,6 +254,15 @@ describe('a piece that is lapped', () => {
     expect([onHand(back, 'a'), onHand(back, 'lap-a')]).toEqual([0, 0])
     expect(back.document.trials[1]!.predicted.play!.play).toBe(thou(5))
   })
+  it('is kept for its place, beside what is kept there already', () => {
+    const end: Command = { ...head(), kind: 'end-lap', lapId: 'lap-a', made: true }
+    expect(done(gap, begin('a'), pass('lap-a'), end).reserves).toEqual({ pack: [{ lotId: 'lap-a', count: 1 }] })
+    const kept = { ...gap, reserves: { pack: [{ lotId: 'b', count: 1 }] } }
+    expect(done(kept, begin('a'), pass('lap-a'), end).reserves.pack).toEqual([
+      { lotId: 'b', count: 1 },
+      { lotId: 'lap-a', count: 1 },
+    ])
+  })
   it('goes into the family of what it was lapped from, where the check has none; scrapped it goes nowhere', () => {
     const end = (bench: Bench, made: boolean) =>
       done(bench, begin('a'), pass('lap-a'), { ...head(), kind: 'end-lap', lapId: 'lap-a', made })

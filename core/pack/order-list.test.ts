@@ -37,6 +37,8 @@ describe('the order list', () => {
     ])
     expect(bySupplier([line('a', 's62', 1), line('b', 's60', 1)], lots)[0]!.price).toBeNull()
     expect(bySupplier([line('a', 's60', 1, { purchase: 'p' })], lots)).toEqual([])
+    // A size that is not in the drawer any more.
+    expect(bySupplier([line('a', 'gone', 1)], lots)[0]).toMatchObject({ supplier: '', price: null, leadDays: null })
   })
   it('gives what comes to checks before the drawer, first come first served', () => {
     const of = (id: string, check: string | null, more: Partial<OrderLine> = {}) => ({ ...line(id, 's60', 2, more), check })

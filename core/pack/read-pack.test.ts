@@ -77,6 +77,12 @@ describe('a pack read out at the bench', () => {
     expect(readPack('undersized 10', 'thou', shells).ok).toBe(false)
     expect(readPack('10 undersized', 'thou', shells).ok).toBe(false)
   })
+  it('a piece told apart is taken by its mark, and not for one of its size', () => {
+    const apart = [{ ...lot('own', 12, 'T1'), shape: 'stepped' as const, apart: true }, lot('twelve', 12)]
+    expect(pieces('T1', apart)).toEqual(['1 × own'])
+    expect(pieces('12 stepped', apart)).toBe('12 stepped: there is none in the drawer.')
+    expect(pieces('12', apart)).toEqual(['1 × 12'])
+  })
   it('says which piece it cannot read', () => {
     expect(pieces('10, zinc')).toContain('“zinc” says which, not how thick')
     expect(pieces('10, -2')).toContain('thicker than nothing')

@@ -129,6 +129,14 @@ describe('an order', () => {
     expect(said(doneIn(here, join('t1')), back('ten'))).toBe('That piece is not in the drawer any more.')
     expect(said(ordered, came('eight'))).toBe('This size is not in that order.')
   })
+  it('is of several sizes, each by itself', () => {
+    const both = doneIn(SHOP, line('l', 'ten', 2), line('m', 'eight', 1), order('p', 'l', 'm'))
+    const here = doneIn(both, came('ten'), came('eight'))
+    expect(here.lines.map(({ arrived }) => arrived)).toEqual([1, 1])
+    expect([onHand(doneIn(here, back('ten')), 'ten'), onHand(doneIn(here, back('ten')), 'eight')]).toEqual([3, 3])
+    expect(doneIn(here, cancel('ten')).lines.map(({ cancelled }) => cancelled)).toEqual(['out of stock', null])
+    expect(said(here, cancel('eight'))).toBe('Nothing of this size is outstanding.')
+  })
   it('a check that waits is promised what came, told what does not, and gives back what is taken back', () => {
     const waits: Shop = {
       ...SHOP,
@@ -175,6 +183,13 @@ describe('gauges and limits', () => {
     const later = doneIn(wrong, checked('2026-03-01', true))
     expect(later.gauges[0]).toMatchObject({ lastCheck: '2026-05-04', foundWrong: '2026-05-04' })
     expect(doneIn(later, checked('2026-05-05', true)).gauges[0]).not.toHaveProperty('foundWrong')
+  })
+  it('does to the gauge that is named, and to no other', () => {
+    const two: Shop = { ...shop, gauges: [{ ...GAUGES.micrometer, id: 'other', version: 9 }, gauge] }
+    expect(doneIn(two, checked('2026-05-04', true)).gauges.map(({ id, version }) => [id, version])).toEqual([
+      ['other', 9],
+      [gauge.id, 5],
+    ])
   })
   it('says no to a check without a word, due before it was, to a range upside down, to a kit it cannot have', () => {
     expect(said(shop, checked('2026-05-04', false))).toContain('Say what was wrong')

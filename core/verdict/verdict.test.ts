@@ -78,6 +78,9 @@ describe('is the gauge fit for the job', () => {
     expect(gaugeFit(thou(0.4), band).answer).toBe('fit')
     expect(gaugeFit(thou(2), band).answer).toBe('wide')
     expect(gaugeFit(thou(2), null).answer).toBe('no-band')
+    // A quarter of half the band is fit yet, all of it can decide yet.
+    const eight: LimitSet = { kind: 'two-sided', lower: thou(0), upper: thou(8), unit: 'thou', source: book }
+    expect([1, 1.1, 4, 4.1].map(U => gaugeFit(thou(U), eight).answer)).toEqual(['fit', 'wide', 'wide', 'cannot-decide'])
   })
 })
 

@@ -131,6 +131,20 @@ describe('a joint that was measured off the middle', () => {
     // Nobody measured plane 2: it gets equal ones, as ever.
     expect(e.places[1]!.place.response.pair).toBe(true)
   })
+  it('a pair of which one ring is promised elsewhere is listed as not there', () => {
+    const fewer = KIT.map(ring => (ring.id === rings(59)[0]!.lotId ? { ...ring, onHand: 0 } : ring))
+    const document = checkOf('universal-joint', {
+      family: 'rings',
+      gauges: FINE,
+      limits: { working: 'book', sets: { play: { book: LIMITS, shop: null } } },
+      trials: [trial('t1', both(3.5), { packs: { 'rings-1': rings(57), 'rings-2': rings(57) } })],
+      ...off(-1),
+    })
+    const listed = (lots: typeof KIT) =>
+      evaluateCheck(document, lots).catalogues[0]!.entries.find(({ words: text }) => text === '59 left, 57 right')
+    expect(listed(KIT)).toMatchObject({ here: true })
+    expect(listed(fewer)).toMatchObject({ here: false })
+  })
   it('equal rings leave it where it is, and that runs out by twice as much', () => {
     const e = check(both(3.5), 57, off(-1.5))
     expect(
