@@ -14,7 +14,7 @@ const round = async (page: Page, name: string, ...figures: string[]) => {
   for (const [i, figure] of figures.entries()) await at(page, new RegExp(`^${name}, ${i + 1}:|^${name}.*place ${i + 1}:`), figure)
 }
 
-test('a release bearing: a bar in one depth only is refused, one shim moves compression and reserve, the stroke stays; signed', async ({
+test('a release bearing: a bar in one depth only is refused, one shim moves compression and reserve, the stroke stays; signed @long', async ({
   page,
   shop,
 }) => {

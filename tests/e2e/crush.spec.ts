@@ -4,7 +4,10 @@ import { emptyForThisFile, expect, sign, tabTo, test, type } from './workshop'
 // From an empty data folder to a signature, by keyboard alone. Worked example: common practice.
 emptyForThisFile()
 
-test('a shim by crush wire: runs until they agree, the shim they ask for, closed, proved by torque, signed', async ({ page, shop }) => {
+test('a shim by crush wire: runs until they agree, the shim they ask for, closed, proved by torque, signed @long', async ({
+  page,
+  shop,
+}) => {
   await kit(shop.address, 'box shims', '40 x2', '20 x2', '1.9 x2', '5 x1')
   await newJob(page, shop.address, 'mail launch', 'reduction box')
   await page.keyboard.type('input shaft')

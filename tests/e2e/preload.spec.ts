@@ -140,7 +140,10 @@ test('by feel: drag and side play contradict each other; right by feel is signed
   await expect(page.getByTestId('answer')).toContainText('Signed off')
 })
 
-test('preload by torque in two stages: a share that must be in it, paper in the joint, the shim it stands for', async ({ page, shop }) => {
+test('preload by torque in two stages: a share that must be in it, paper in the joint, the shim it stands for @long', async ({
+  page,
+  shop,
+}) => {
   await kit(shop.address, 'case shims', '1.7 mm', '1.8 mm', '1.9 mm', '2.0 mm', '0.1 mm packing x3')
   await newJob(page, shop.address, 'quarry loader', 'differential')
   await page.keyboard.type('differential')

@@ -229,7 +229,10 @@ test('a gauge found wrong names every check that rests on it since it was last g
   await expect(page.getByRole('region', { name: 'Register of gauges' })).toContainText('found wrong')
 })
 
-test('a backup goes into an empty workshop and comes out the same; altered or into a used one it does not', async ({ page, shop }) => {
+test('a backup goes into an empty workshop and comes out the same; altered or into a used one it does not @long', async ({
+  page,
+  shop,
+}) => {
   await page.goto(`${shop.address}/backup`)
   await expect(page.getByRole('heading', { name: 'Safe keeping' })).toBeVisible()
   const take = async (from: Workshop, name: string) => {

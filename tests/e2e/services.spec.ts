@@ -45,7 +45,7 @@ async function again(page: Page, job: string, title: string): Promise<string> {
   return address
 }
 
-test('three services of one unit: a meter misread is asked about, the drift agrees with the sum on paper; the tag opens the job', async ({
+test('three services of one unit: a meter misread is asked about, the drift agrees with the sum on paper; the tag opens the job @long', async ({
   page,
   shop,
 }) => {

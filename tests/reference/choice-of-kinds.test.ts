@@ -37,6 +37,7 @@ it.each(asked.map((one, i) => [one.kind, one.title, one.place, i] as const))('%s
     highs,
     { drawer, basePlay, aim: Math.round(aim), width: WIDTH, allowed: { low: -Infinity, high: Infinity } },
     20,
+    3,
   )
   if (!best) return expect(reference).toBeNull()
   const [, bin, , trouble, distance] = best.key

@@ -223,7 +223,7 @@ describe('several places from one drawer', () => {
           expect(answer.proven).toBe(true)
         },
       ),
-      { numRuns: runs(12) },
+      { numRuns: runs(12, 3) },
     )
   })
   it('what it calls proven from a few packs a place is the best of all packs (property)', { timeout: 240_000 }, () => {
