@@ -76,7 +76,7 @@ const counts = async (sql: Sql) =>
 
 describe('an import', () => {
   it('lists each check as it is when it is opened', async () => {
-    for (const name of inLong ? DEMO : DEMO.slice(0, 8)) await importWorksheet(db, demo(name), false)
+    for (const name of inLong ? DEMO : DEMO.slice(0, 12)) await importWorksheet(db, demo(name), false)
     const rows = await db.rows<{
       id: string
       state: string

@@ -1,4 +1,4 @@
-import { beforeAll, describe, expect, it } from 'vitest'
+import { beforeAll, expect, it } from 'vitest'
 import { evaluateCheck } from '#core/check/evaluate/evaluate-check'
 import { prepareDrawer } from '#core/pack/chooser/prepare'
 import { searchPacks } from '#core/pack/chooser/search'
