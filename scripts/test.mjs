@@ -6,7 +6,7 @@ import { spawn, spawnSync } from 'node:child_process'
 import { existsSync, mkdtempSync, readFileSync, rmSync, statfsSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join, relative } from 'node:path'
-import { checkNode, ensureBuilt, ensureInstalled, root, say, stop } from './prepare.mjs'
+import { checkNode, ensureInstalled, root, say, stop } from './prepare.mjs'
 
 const [part, ...names] = process.argv.slice(2)
 const begun = performance.now()
@@ -121,7 +121,14 @@ const browser = (...which) =>
       took: suites.map(suite => ({ name: `tests/e2e/${suite.file}`, took: tookBy(suite) })),
     }),
   )
-const build = () => timed('Build', async () => ensureBuilt())
+/** In a process of its own: what goes on beside it is heard. */
+const build = () =>
+  timed('Build', async () => {
+    const make = "import('./scripts/prepare.mjs').then(({ ensureBuilt }) => ensureBuilt())"
+    const child = spawn(process.execPath, ['-e', make], { cwd: root, stdio: ['ignore', 'inherit', 'inherit'], env: process.env })
+    const status = await new Promise(resolve => child.once('close', resolve))
+    if (status !== 0) stop('The build failed.')
+  })
 
 if (part === 'e2e') {
   await build()
@@ -133,17 +140,17 @@ if (part === 'e2e') {
 } else if (part) await unit(part, ...names)
 else {
   if (!existsSync(join(root, '.nuxt/tsconfig.json'))) await lane(['Prepare', bin('nuxt'), 'prepare', '--logLevel=silent'])
+  // What uses one core goes beside what can use both: the build, most of which is one thread, beside the unit tests.
+  const small = lane(
+    ['Layout', bin('oxfmt'), '--check'],
+    ['Lint', bin('oxlint')],
+    ['Types, the rest', process.execPath, join(root, 'scripts/types.mjs')],
+    ['Lint, templates', bin('eslint'), 'app', '--max-warnings', '0'],
+  )
   await Promise.all([
-    lane(['Types, app', bin('vue-tsc'), '--noEmit', '-p', '.nuxt/tsconfig.app.json']),
-    lane(
-      ['Layout', bin('oxfmt'), '--check'],
-      ['Types, the rest', process.execPath, join(root, 'scripts/types.mjs')],
-      ['Lint', bin('oxlint')],
-      ['Lint, templates', bin('eslint'), 'app', '--max-warnings', '0'],
-    ),
+    lane(['Types, app', bin('vue-tsc'), '--noEmit', '-p', '.nuxt/tsconfig.app.json']).then(build),
+    small.then(() => unit()),
   ])
-  await unit()
-  await build()
   await browser()
 }
 

@@ -35,7 +35,8 @@ export const schemaUpTo = (end: number | string): Schema =>
 export async function prepareDatabases(): Promise<void> {
   mkdirSync(PREPARED, { recursive: true })
   for (const name of readdirSync(PREPARED))
-    if (![NONE, migrations].some(of => preparedName(of) === name)) rmSync(join(PREPARED, name), { force: true })
+    // Another process may be making one, under a name of its own.
+    if (name.endsWith('.tar.gz') && ![NONE, migrations].some(of => preparedName(of) === name)) rmSync(join(PREPARED, name), { force: true })
   await keep(NONE, () => pack(NONE))
   await keep(migrations, async () => pack(migrations, (await packed(migrations))!))
 }

@@ -162,7 +162,7 @@ const FORMS: readonly Form[] = [
 ]
 
 /** They all store by one and the same means: some in every run, the others in the long one. */
-const EVERY_RUN = ['a job', 'a check', 'a size']
+const EVERY_RUN = ['a job']
 for (const { what, at, fill, field, posts, count } of FORMS)
   test(`${what}: refused, the server gone, Enter twice on a slow one${EVERY_RUN.includes(what) ? '' : ' @long'}`, async ({
     page,

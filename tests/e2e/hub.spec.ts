@@ -203,7 +203,7 @@ test('a hub spacer by comparator: set to the window, tried dry, locked, one set;
   await expect(page.getByTestId('matched-set')).toContainText('Void: outer bearing, cup and cone, new cup and cone')
 })
 
-test('a spacer between sealed bearings: two depths, one over a bar, ground to size, signed', async ({ page, shop }) => {
+test('a spacer between sealed bearings: two depths, one over a bar, ground to size, signed @long', async ({ page, shop }) => {
   await newJob(page, shop.address, 'fire pump trailer', 'wheels')
   await page.keyboard.type('left wheel spacer')
   await pick(page, 'Kind of check', 'Spacer between')

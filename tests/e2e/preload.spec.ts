@@ -25,7 +25,7 @@ const back = async (page: Page) => {
   await page.keyboard.press('PageUp')
 }
 
-test('a steering swivel: first pack by the gap, then the way alone, then by the slope; proved, signed, done later', async ({
+test('a steering swivel: first pack by the gap, then the way alone, then by the slope; proved, signed, done later @long', async ({
   page,
   shop,
 }) => {

@@ -4,7 +4,7 @@ import { emptyForThisFile, expect, sign, tabTo, test, type } from './workshop'
 // From an empty data folder to a signature, by keyboard alone. The figures are made up.
 emptyForThisFile()
 
-test('a selective race known as thick, middle, thin: as it came in with seals, dry with the same one, then chosen, before beside after', async ({
+test('a selective race known as thick, middle, thin: as it came in with seals, dry with the same one, then chosen, before beside after @long', async ({
   page,
   shop,
 }) => {

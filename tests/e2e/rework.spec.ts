@@ -51,7 +51,7 @@ test('an oil pump: what to rub off its face for both rotors, noted as rework, me
   await sign(page, (await page.locator('#sign-reason').count()) > 0 ? 'as measured' : '')
 })
 
-test('a bore to a size: class offered by ISO 286, what to hone it to and what the dial shows, a master mistyped, signed', async ({
+test('a bore to a size: class offered by ISO 286, what to hone it to and what the dial shows, a master mistyped, signed @long', async ({
   page,
   shop,
 }) => {
