@@ -371,6 +371,32 @@ describe('the chooser', () => {
     for (const { predicted } of choice.proposals) expect(predicted.play).toBeGreaterThan(0)
   })
 
+  it('looks four steps up where no upper limit lies above: none at all, none on that side, one that is passed', () => {
+    // A step is half of U of a refit: 1.96 × 0.2 / 2 = 0.196 thou; four of them are 0.784.
+    const lots = [lot(thou(10), 2), lot(thou(0.8), 1), lot(thou(3), 1)]
+    const first = (of: ReturnType<typeof limits> | null) =>
+      chosen({
+        lots,
+        fitted: [{ lotId: lots[0]!.id, count: 1 }],
+        response: cover,
+        rules: {},
+        question: {
+          ...asked({
+            measured: { play: 0, u: 0, nu: Infinity },
+            bound: true,
+            uRefit: thou(0.2),
+            aim: thou(4),
+            limits: of,
+            unit: 'thou',
+            cannotBind: 'above',
+          }),
+          measured: null,
+        },
+      }).proposals[0]!.words
+    const lowerOnly = { kind: 'lower', lower: thou(3), unit: 'thou', source: { kind: 'book' } } as const
+    expect([null, lowerOnly, limits(thou(-3), thou(-1))].map(of => first(of as never))).toEqual(Array(3).fill('Put in 0.8'))
+    expect(first(limits(thou(2), thou(3)))).toBe('Put in 3')
+  })
   it('falls back to the safe side when nothing reaches the band', () => {
     const lots = [
       lot(thou(57), 2, { measured: null }),

@@ -141,6 +141,12 @@ describe('dowels', () => {
     ])
     expect(decide(bench, { kind: 'list', op: 'o3', at, place: 'dowels', pieces: [{ lotId: 'd7', count: 2 }] }).ok).toBe(true)
   })
+  it('sit between block and housing, two of them or none, and as it came there are none', () =>
+    expect(housing(found).places[0]!.place).toMatchObject({
+      between: ['block', 'housing'],
+      capacity: { fewest: 0, most: 2 },
+      startsEmpty: true,
+    }))
   it('an empty set says so', () => expect(housing(found, {}, { family: 'none' }).catalogues[0]!.note).toContain('No offset dowels'))
 })
 

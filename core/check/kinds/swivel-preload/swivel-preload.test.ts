@@ -53,6 +53,13 @@ describe('the first pack of a swivel', () => {
     expect(phase).toBe('choose')
     expect(onMm(choose(place(first)).proposals[0]!.total)).toBe(0.9)
   })
+  it('is due while the gap is all that is known: not once it was felt, by a figure or by a word, and not without the gap', () => {
+    const next = (...readings: readonly PointReading[]) => evaluated([fitted('t1', pack('0.35'), readings)]).next?.words ?? ''
+    expect(next(...gap)).toContain('the first pack fills the gap')
+    expect(next(...gap, ...turning(1.5, 1.5, 1.5))).not.toContain('the first pack fills the gap')
+    expect(next(...gap, said('side-play-left', 'some'))).not.toContain('the first pack fills the gap')
+    expect(next()).not.toContain('the first pack fills the gap')
+  })
   it('is thinner by what the preload takes of the gap', () => {
     expect(onMm(choose(place(first, { setup: { sides: 'left', way: 'gauge', taken: '50000' } })).proposals[0]!.total)).toBe(0.85)
   })
