@@ -53,7 +53,7 @@ for (const version of VERSIONS.filter(one => asked.length === 0 || asked.include
   const at = { cwd: tree, env }
   for (const made of ['node_modules', '.output', '.nuxt']) rmSync(join(tree, made), { recursive: true, force: true })
   const steps = [
-    ['install', 'npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error']],
+    ['install', join(bin, 'node'), ['-e', "import('./scripts/prepare.mjs').then(made => made.ensureInstalled())"]],
     ['unit tests', 'npx', ['vitest', 'run', '--reporter=dot']],
     ['build', join(bin, 'node'), ['-e', "import('./scripts/prepare.mjs').then(made => made.ensureBuilt())"]],
     ['start', join(bin, 'node'), ['--input-type=module', '-e', START, join(home, `data-${version}`)]],
