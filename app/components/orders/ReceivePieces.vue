@@ -63,7 +63,7 @@ useKeys(computed(() => [key('Esc', 'done', () => close(), { keys: ['Escape'] })]
       :mark-fault="fault('mark')"
       @keep="keep"
     >
-      <button type="button" class="button scribed mt-[26px]" @click="keep(null, null)">Not measured</button>
+      <button type="button" class="button scribed under-label" @click="keep(null, null)">Not measured</button>
     </PieceForm>
     <FormSays v-else :says="orders.rest(WHAT)" :busy="orders.busy.value" />
     <p v-if="sizes.length" class="mt-2 text-[14px]">

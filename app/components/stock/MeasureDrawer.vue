@@ -95,7 +95,7 @@ useKeys(computed(() => [key('Esc', 'leave the drawer', () => close(), { keys: ['
       @keep="keep"
       @none="skip"
     >
-      <button type="button" class="button scribed mt-[26px]" @click="before">Size before</button>
+      <button type="button" class="button scribed under-label" @click="before">Size before</button>
     </PieceForm>
     <FormSays :says="rest('keep')" :busy="false" />
     <p v-if="stale.length" class="fault">Changed elsewhere: {{ stale.join('. ') }}. Close and open this again.</p>

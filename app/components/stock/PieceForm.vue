@@ -56,9 +56,9 @@ const unit = computed(() => unitMade([props.lot])!)
       <input id="piece-place" v-model="place" class="field" maxlength="20" placeholder="tray 1" autocomplete="off" />
       <p v-if="missing || markFault" class="fault">{{ markFault ?? 'Where does it lie? A mark, or a place in the tray.' }}</p>
     </div>
-    <button type="submit" class="button scribed mt-[26px]">{{ size === null ? empty : 'Keep' }}</button>
+    <button type="submit" class="button scribed under-label">{{ size === null ? empty : 'Keep' }}</button>
     <slot />
-    <label class="mt-[30px] flex items-center gap-2 text-[14px]">
+    <label class="under-label flex min-h-11 items-center gap-2 text-[14px]">
       <input v-model="ownPlaces" type="checkbox" class="tick" /> each has a place of its own
     </label>
   </form>
