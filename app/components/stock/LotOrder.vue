@@ -57,11 +57,11 @@ const list = (): Promise<boolean> =>
     <form novalidate class="space-y-1" @submit.prevent="keep">
       <div class="flex gap-2">
         <div class="flex-1">
-          <label class="label block" for="lot-price">Price of one</label>
+          <label class="label mb-1 block" for="lot-price">Price of one</label>
           <input id="lot-price" v-model="price" class="field figure" inputmode="decimal" autocomplete="off" />
         </div>
         <div class="flex-1">
-          <label class="label block" for="lot-days">Delivery, days</label>
+          <label class="label mb-1 block" for="lot-days">Delivery, days</label>
           <input id="lot-days" v-model="days" type="number" min="0" class="field figure" />
         </div>
       </div>
@@ -69,7 +69,7 @@ const list = (): Promise<boolean> =>
       <input id="lot-supplier" v-model="supplier" class="field" maxlength="60" autocomplete="off" />
       <div class="flex gap-2">
         <div class="min-w-0 flex-1">
-          <label class="label block" for="lot-article">Article</label>
+          <label class="label mb-1 block" for="lot-article">Article</label>
           <input id="lot-article" v-model="article" class="field figure" maxlength="40" autocomplete="off" />
         </div>
         <button class="button self-end" type="submit">Keep</button>
