@@ -135,10 +135,11 @@ export function takeBack(shop: Shop, { op, purchase: at, lotId }: TakeBackComman
   const lot = lotIn(shop, last.lotId)
   if (!lot || lot.onHand < 1) return refused('conflict', 'That piece is not in the drawer any more.')
   const line = lines.find(({ id }) => id === last.lineId)!
-  const own = shop.promises.some(one => one.check === line.check?.id && one.place === line.check.place && one.lotId === lot.id)
+  const own = shop.promises.find(one => one.check === line.check?.id && one.place === line.check.place && one.lotId === lot.id)
   const given = own ? promised(line, lot.id, -1) : []
   // Promised to somebody else by now, it cannot be kept for them either.
-  const freed = promisesBeyond(shop, lot.id, lot.onHand - 1 + given.length)
+  const promises = shop.promises.map(one => (one === own ? { ...one, count: one.count - 1 } : one))
+  const freed = promisesBeyond({ promises }, lot.id, lot.onHand - 1)
   const place = (lot.sizes ?? []).lastIndexOf(last.size!)
   const what = `Taken back, not come from ${purchase.supplier}: ${markedText(lot.nominal)}`
   return done(

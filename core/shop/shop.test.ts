@@ -163,6 +163,11 @@ describe('an order', () => {
     const promised = { ...here, promises: [{ check: 'other', place: 'pack', lotId: 'two', count: 1 }] }
     expect(said(promised, back('two'))).toContain('other: What was kept for it')
     expect(doneIn(promised, back('two')).promises).toEqual([])
+    // Its own is given up once, and what is promised beyond that by somebody else.
+    const waiting = { ...promised.lines[0]!, check: { id: 'c', place: 'pack', signed: false } }
+    const own = { check: 'c', place: 'pack', lotId: 'two', count: 1 }
+    const tooMany = { ...promised, lines: [waiting], promises: [own, ...promised.promises] }
+    expect(doneIn(tooMany, back('two')).promises).toEqual([])
   })
 })
 
