@@ -4,7 +4,8 @@ import { join } from 'node:path'
 import { useStorage } from 'nitropack/runtime'
 import { readUp } from './find/find'
 import { learnFigures } from './service/trends'
-import { copyWhenDue } from './backup/copies'
+import { clearUnfinished, copyWhenDue } from './backup/copies'
+import { clearPassing } from './backup/passing'
 import { forgetArrivals } from './database/arrivals'
 import { claim, type Claim } from './database/claim'
 import { openDatabase, type Database } from './database/client'
@@ -41,17 +42,21 @@ async function readSchema(): Promise<Schema> {
 /** Where what is not in the database can be put; without a folder of its own, where the system puts such things. */
 export const dataFolder = (): string => process.env.FINITUM_DATA ?? tmpdir()
 
-/** How often it is seen whether a copy is due, and how long after the start at first. */
-const COPY_MS = 30 * 60_000
+/** How often it is seen whether a copy is due, or can be tried, and how long after the start at first. */
+const COPY_MS = 5 * 60_000
 const FIRST_COPY_MS = 60_000
 
 /** Copies by themselves, where there is a folder for them. */
-function keepCopies(db: Database): void {
-  if (!process.env.FINITUM_DATA || process.env.FINITUM_COPIES === 'no') return
+async function keepCopies(db: Database): Promise<void> {
+  const folder = process.env.FINITUM_DATA
+  if (!folder) return
+  await clearPassing(folder)
+  await clearUnfinished(db, folder)
+  if (process.env.FINITUM_COPIES === 'no') return
   const look = () =>
     void schema()
-      .then(all => copyWhenDue(db, dataFolder(), all))
-      .catch((error: Error) => log('copy', `none was made: ${error.message}`))
+      .then(all => copyWhenDue(db, folder, all))
+      .catch((error: Error) => log('copy', error.message))
   setTimeout(look, FIRST_COPY_MS).unref()
   setInterval(look, COPY_MS).unref()
 }
@@ -63,7 +68,7 @@ async function open(): Promise<Database> {
   await forgetArrivals(db)
   await learnFromOlderChecks(db)
   await takeStock(db)
-  keepCopies(db)
+  await keepCopies(db)
   // Nobody waits for the figures of old services, or for the words of jobs: both can be looked for meanwhile.
   void learnFigures(db)
     .then(() => readUp(db))

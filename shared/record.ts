@@ -109,6 +109,8 @@ export interface Copies {
   readonly own: string | null
   readonly keep: number
   readonly copies: readonly Copy[]
+  /** why none are made, and what to do; null: nothing stands against it */
+  readonly fault: string | null
 }
 
 /** A label before it is printed. */
@@ -161,4 +163,15 @@ export interface LastTime {
   readonly day: string
   readonly meterReading: number | null
   readonly figures: readonly Pick<ServiceFigure, 'result' | 'found' | 'left'>[]
+}
+
+/** How the program stands, and what everybody in the shop has to know of it. */
+export interface Health {
+  readonly ready: true
+  readonly jobs: number
+  readonly lots: number
+  /** anybody on the network may read and write */
+  readonly open: boolean
+  /** why no copies are made, and what to do; null: nothing stands against it */
+  readonly copies: string | null
 }

@@ -17,7 +17,7 @@ const isOn = (view: (typeof views)[number]) =>
 
 <template>
   <div class="flex min-h-full flex-col">
-    <OpenNotice />
+    <ShopNotice />
     <ScanNotice />
     <header class="print:hidden flex min-h-13 flex-wrap items-center gap-x-5 gap-y-1 border-b rule px-4 py-1 md:px-6">
       <NuxtLink to="/" class="display text-xl" aria-label="Finitum, all jobs">Fin<span class="text-accent">i</span>tum</NuxtLink>

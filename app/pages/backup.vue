@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useHealth } from '~/composables/server/useHealth'
 import { api, faultAt, faultsOf, write } from '~/composables/server/useApi'
 import { shortTime } from '~/composables/words/shortTime'
 import type { Copies } from '#shared/record'
@@ -6,6 +7,7 @@ import type { Fault } from '#shared/types'
 
 /** Everything in one file, out and in again; copies that are made by themselves; all readings for other programs. */
 const copies = ref<Copies | null>(null)
+const { look: lookAtHealth } = useHealth()
 const faults = ref<readonly Fault[]>([])
 const busy = ref<'copy' | 'restore' | null>(null)
 const said = ref('')
@@ -32,6 +34,7 @@ async function attempt(what: 'copy' | 'restore' | null, work: () => Promise<void
     faults.value = faultsOf(error)
   } finally {
     busy.value = null
+    await lookAtHealth()
   }
 }
 const keep = () =>

@@ -1,4 +1,4 @@
-import { copyFileSync, mkdtempSync, readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs'
+import { copyFileSync, mkdirSync, mkdtempSync, readFileSync, readdirSync, renameSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { gunzipSync, gzipSync } from 'node:zlib'
@@ -14,7 +14,7 @@ import { importWorksheet } from '../import/worksheet'
 import { exportJob } from '../service/export'
 import { addPerson } from '../service/people'
 import { addPhoto } from '../service/photos'
-import { copiesView, copyWhenDue, makeCopy, setCopies } from './copies'
+import { clearUnfinished, copiesFault, copiesView, copyNow, copyWhenDue, setCopies } from './copies'
 import { restoreBackup } from './restore'
 import { LEFT_OUT, tablesOf } from './tables'
 import { writeBackupFile } from './write'
@@ -122,20 +122,30 @@ describe('a backup', () => {
 
 describe('copies made by themselves', () => {
   it.runIf(inLong)(
-    'are tried, the newest so many stay, and one a day is enough',
+    'are tried in a quiet hour, the newest so many stay, and one a day is enough',
     async () => {
-      const day = (n: number) => new Date(Date.UTC(2030, 0, n, 6))
+      const day = (n: number, hour = 6) => new Date(Date.UTC(2030, 0, n, hour))
       await setCopies(db, home, { folder: null, keep: 2 })
-      expect(await copyWhenDue(db, home, schema, day(1))).toBe(true)
-      expect(await copyWhenDue(db, home, schema, new Date(day(1).getTime() + 3_600_000))).toBe(false)
+      expect(await copyWhenDue(db, home, schema, day(1))).toBe('made')
+      expect((await copiesView(db, home)).copies[0]!.tested).toBeNull()
+      await db.rows("INSERT INTO event (id, subject, version, what, at) VALUES ('late', 'x', 1, 'Something', $1)", [day(1, 8)])
+      // Two minutes after something was written, and a quarter of an hour after.
+      expect(await copyWhenDue(db, home, schema, new Date(day(1, 8).getTime() + 2 * 60_000))).toBeNull()
+      expect(await copyWhenDue(db, home, schema, new Date(day(1, 8).getTime() + 15 * 60_000))).toBe('tried')
+      expect(await copyWhenDue(db, home, schema, day(1, 9))).toBeNull()
+      expect(await copyWhenDue(db, home, schema, day(3))).toBe('made')
+      expect(await copyWhenDue(db, home, schema, day(3, 7))).toBe('tried')
       // Nothing was done since.
-      expect(await copyWhenDue(db, home, schema, day(3))).toBe(false)
-      await makeCopy(db, home, schema, day(4))
-      const { copies, folder: place } = await makeCopy(db, home, schema, day(5))
+      expect(await copyWhenDue(db, home, schema, day(6))).toBeNull()
+      await copyNow(db, home, schema, day(7))
+      const { copies, folder: place } = await copyNow(db, home, schema, day(8))
       expect(copies.map(({ at, tested }) => [at, tested])).toEqual(
-        [5, 4].map(n => [day(n).toISOString(), 'restored in a trial, and the same']),
+        [8, 7].map(n => [day(n).toISOString(), 'restored in a trial, and the same']),
       )
       expect(place).toBe(join(home, 'copies'))
+      expect(readdirSync(place)).toHaveLength(4)
+      writeFileSync(join(place, `${copies[0]!.name}.making`), 'half')
+      await clearUnfinished(db, home)
       expect(readdirSync(place)).toHaveLength(4)
     },
     120_000,
@@ -146,24 +156,26 @@ describe('copies made by themselves', () => {
     expect((await setCopies(db, home, { folder: home, keep: 3 })).folder).toBe(home)
     expect((await copiesView(db, home)).keep).toBe(3)
   })
-})
-
-describe('all readings as CSV', () => {
-  it('one row each, with those that were struck out, and a dictionary of the columns', async () => {
-    let csv = ''
-    for await (const part of readingsCsv(db)) csv += part
-    const { data, meta } = Papa.parse<Record<string, string>>(csv, { header: true, skipEmptyLines: true })
-    const [count] = await db.rows<{ n: number }>('SELECT count(*)::integer AS n FROM reading')
-    expect(data).toHaveLength(count!.n)
-    expect(meta.fields).toEqual(READING_COLUMNS.map(([name]) => name))
-    const [first] = await db.rows<{ id: string; far_nm: number }>(
-      'SELECT id, far_nm FROM reading WHERE far_nm IS NOT NULL ORDER BY id LIMIT 1',
-    )
-    expect(data.find(row => row.reading_id === first!.id)).toMatchObject({ far: String(first!.far_nm), base_unit: 'nm' })
-    expect(
-      Papa.parse<string[]>(writeDictionary().trim())
-        .data.slice(1)
-        .map(([name]) => name),
-    ).toEqual(meta.fields)
+  it('do not go into what is left where a stick was, and that is said', async () => {
+    const stick = join(home, 'stick')
+    mkdirSync(stick)
+    await setCopies(db, home, { folder: stick, keep: 3 })
+    expect(await copiesFault(db)).toBeNull()
+    // Pulled out, an empty folder is left where it was.
+    renameSync(stick, join(home, 'pulled'))
+    mkdirSync(stick)
+    expect(await copiesFault(db)).toContain('is not the folder that was chosen')
+    expect(await saidBy(copyNow(db, home, schema))).toContain('Is its stick or disk plugged in?')
+    expect(await copyWhenDue(db, home, schema, new Date('2040-01-01T00:00:00Z'))).toBeNull()
+    expect(readdirSync(stick)).toEqual([])
+    // Back again, it is the same one.
+    rmSync(stick, { recursive: true })
+    renameSync(join(home, 'pulled'), stick)
+    expect(await copiesFault(db)).toBeNull()
+    // Another workshop’s copies would be removed as older ones of this.
+    const other = await empty()
+    expect(await saidBy(setCopies(other, home, { folder: stick, keep: 1 }))).toContain('of another workshop')
+    await other.close()
+    await setCopies(db, home, { folder: null, keep: 3 })
   })
 })

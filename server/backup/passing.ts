@@ -1,21 +1,28 @@
 import { createWriteStream } from 'node:fs'
-import { mkdtemp, rm } from 'node:fs/promises'
+import { mkdtemp, readdir, rm } from 'node:fs/promises'
 import { join } from 'node:path'
 import { Transform, type Readable } from 'node:stream'
 import { pipeline } from 'node:stream/promises'
-import { refuse } from '../http/refuse'
+import { Gone, refuse } from '../http/refuse'
+
+const PASSING = 'passing-'
+
+/** What a process left that ended in the middle of such work. */
+export async function clearPassing(folder: string): Promise<void> {
+  for (const name of await readdir(folder)) if (name.startsWith(PASSING)) await rm(join(folder, name), { recursive: true, force: true })
+}
 
 /** Work with a file that is there no longer than that. */
 export async function withFile<Result>(folder: string, work: (path: string) => Promise<Result>): Promise<Result> {
-  const place = await mkdtemp(join(folder, 'passing-'))
+  const place = await mkdtemp(join(folder, PASSING))
   try {
-    return await work(join(place, 'backup.gz'))
+    return await work(join(place, 'file'))
   } finally {
     await rm(place, { recursive: true, force: true })
   }
 }
 
-/** What comes in, into a file; more than is asked for is refused while it comes. */
+/** What comes in, into a file; more than is asked for is refused while it comes. @throws Gone where whoever sent it has left */
 export async function intoFile(from: Readable, path: string, largest: number): Promise<void> {
   let length = 0
   const measure = new Transform({
@@ -24,5 +31,7 @@ export async function intoFile(from: Readable, path: string, largest: number): P
       next(length > largest ? refuse(413, `That is too large: ${Math.round(largest / 1e6)} MB at most.`) : null, part)
     },
   })
-  await pipeline(from, measure, createWriteStream(path, { flags: 'wx', mode: 0o600 }))
+  await pipeline(from, measure, createWriteStream(path, { flags: 'wx', mode: 0o600 })).catch((error: { code?: string }) => {
+    throw ['ERR_STREAM_PREMATURE_CLOSE', 'ECONNRESET'].includes(error.code ?? '') ? new Gone() : error
+  })
 }

@@ -10,8 +10,10 @@ export interface Table {
 
 /** What a backup says in its head, what is only of the moment, and what is worked out from the rest. */
 export const LEFT_OUT = ['migration', 'arrived', 'job_words', 'job_unread']
+/** Where copies are put: a folder there may be on another machine, too, and is not this one’s. */
+export const OF_THIS_MACHINE = 'copies_folder'
 const TABLES = `SELECT c.relname AS name,
-    (SELECT json_agg(a.attname ORDER BY a.attnum) FROM pg_attribute a WHERE a.attrelid = c.oid AND a.attnum > 0 AND NOT a.attisdropped AND a.attgenerated = '') AS columns,
+    (SELECT json_agg(a.attname ORDER BY a.attnum) FROM pg_attribute a WHERE a.attrelid = c.oid AND a.attnum > 0 AND NOT a.attisdropped AND a.attgenerated = '' AND a.attname <> '${OF_THIS_MACHINE}') AS columns,
     (SELECT json_agg(a.attname ORDER BY k.place) FROM pg_index i, unnest(i.indkey) WITH ORDINALITY AS k (number, place)
       JOIN pg_attribute a ON a.attnum = k.number WHERE i.indrelid = c.oid AND a.attrelid = c.oid AND i.indisprimary) AS key,
     COALESCE((SELECT json_agg(DISTINCT f.confrelid::regclass::text) FROM pg_constraint f WHERE f.conrelid = c.oid AND f.contype = 'f' AND f.confrelid <> c.oid), '[]') AS needs

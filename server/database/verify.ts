@@ -20,6 +20,13 @@ const REFERENCES = `SELECT c.conrelid::regclass::text AS table, a.attname AS col
   JOIN pg_attribute b ON b.attrelid = c.confrelid AND b.attnum = c.confkey[1]
   WHERE c.contype = 'f' AND array_length(c.conkey, 1) = 1 ORDER BY 1, 2`
 const NEGATIVE = 'SELECT lot_id AS id, sum(change)::integer AS sum FROM movement GROUP BY lot_id HAVING sum(change) < 0 ORDER BY 1'
+/** A counter, and a column it numbers. */
+const NUMBERED = `SELECT s.oid::regclass::text AS counter, a.attrelid::regclass::text AS table, quote_ident(a.attname) AS column
+  FROM pg_class s JOIN pg_depend d ON d.classid = 'pg_class'::regclass AND d.objid = s.oid AND d.deptype IN ('a', 'i')
+  JOIN pg_attribute a ON a.attrelid = d.refobjid AND a.attnum = d.refobjsubid WHERE s.relkind = 'S'
+  UNION SELECT s.oid::regclass::text, f.adrelid::regclass::text, quote_ident(a.attname)
+  FROM pg_class s JOIN pg_depend d ON d.refclassid = 'pg_class'::regclass AND d.refobjid = s.oid AND d.classid = 'pg_attrdef'::regclass
+  JOIN pg_attrdef f ON f.oid = d.objid JOIN pg_attribute a ON a.attrelid = f.adrelid AND a.attnum = f.adnum WHERE s.relkind = 'S' ORDER BY 1, 2`
 const UNSEALED = 'SELECT s.check_id, s.by_name FROM sign_off s WHERE s.digest <> seal(s) ORDER BY s.at'
 
 /** Reads all of a database once: every row, every reference, the sums of the stock, what was signed. */
@@ -40,6 +47,18 @@ export async function verify(sql: Sql): Promise<Verdict> {
   await failing('The stock', async () => {
     for (const { id, sum } of await sql.rows<{ id: string; sum: number }>(NEGATIVE))
       faults.push(`The movements of the size “${id}” come to ${sum} pieces.`)
+  })
+  await failing('The counters', async () => {
+    for (const { counter, table, column } of await sql.rows<Record<'counter' | 'table' | 'column', string>>(NUMBERED)) {
+      const [row] = await sql.rows<{ behind: boolean }>(
+        `SELECT coalesce((SELECT max(${column}) FROM ${table}), 0) > (SELECT CASE WHEN is_called THEN last_value ELSE 0 END FROM ${counter}) AS behind`,
+      )
+      if (row!.behind) faults.push(`The next number of ${table} is one it has already: its counter stands too low.`)
+    }
+  })
+  await failing('The workshop', async () => {
+    const [row] = await sql.rows<{ n: number }>('SELECT count(*)::integer AS n FROM workshop')
+    if (row!.n !== 1) faults.push(`There is one workshop; here are ${row!.n}.`)
   })
   await failing('What was signed', async () => {
     for (const row of await sql.rows<{ check_id: string; by_name: string }>(UNSEALED))

@@ -1,4 +1,5 @@
 import { defineEventHandler, getRequestHeader, setResponseHeader, setResponseStatus } from 'h3'
+import { againstWriting } from '../backup/restoring'
 import { isFromHere, isOwnName, namesOf, PROOF } from '../http/origin'
 import { refuse, sendRefusal } from '../http/refuse'
 
@@ -25,4 +26,6 @@ export default defineEventHandler(event => {
   const proof = { host, origin: getRequestHeader(event, 'origin'), proof: getRequestHeader(event, PROOF) }
   if (!READS.has(event.method) && !isFromHere(proof))
     return sendRefusal(event, refuse(403, 'Another site tried to write here. It was refused.'))
+  const refused = READS.has(event.method) || event.path === '/api/backup' ? null : againstWriting()
+  if (refused) return sendRefusal(event, refused)
 })

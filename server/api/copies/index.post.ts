@@ -1,5 +1,5 @@
-import { makeCopy } from '../../backup/copies'
+import { copyNow } from '../../backup/copies'
 import { dataFolder, schema } from '../../current'
 import { route } from '../../http/route'
 
-export default route(async (_event, db) => makeCopy(db, dataFolder(), await schema()))
+export default route(async (_event, db) => copyNow(db, dataFolder(), await schema()))
