@@ -147,6 +147,8 @@ export function applyToShop(shop: Shop, happening: ShopHappening): Shop {
         ...shop,
         gauges: shop.gauges.map(one => (one.id === happening.gaugeId ? { ...one, version: one.version + 1 } : one)),
       }
+    case 'gauge-zeroed':
+      return { ...shop, gauges: shop.gauges.map(one => (one.id === happening.gaugeId ? { ...one, zeroedOn: happening.on } : one)) }
     case 'gauge-checked': {
       const { gaugeId, checks, lastCheck, due, foundWrong } = happening
       const all = [...checks.toReversed(), ...(shop.gaugeChecks[gaugeId] ?? [])]

@@ -3,7 +3,8 @@ import { groups as groupBy } from 'd3-array'
 import { unitOfGauge } from '#core/quantity/format-length'
 import { formatChange, formatFigure, isLengthUnit, systemOf, unitName } from '#core/quantity/figure'
 import { GAUGE_NAME, hasStandard, isZeroed, type Gauge } from '#core/reading/gauge'
-import { api, faultsOf, write } from '~/composables/server/useApi'
+import { api, faultsOf } from '~/composables/server/useApi'
+import { useZeroed } from '~/composables/server/useZeroed'
 import { usePicked } from '~/composables/keys/usePicked'
 import { key, useKeys } from '~/composables/keys/useKeys'
 import { today } from '~/composables/words/today'
@@ -45,9 +46,10 @@ const reach = (g: Gauge) =>
         ? `turn counter, ${step(g.rangePerTurn, g)} ${stepUnit(g)} a turn`
         : ''
 
+const sayZeroed = useZeroed()
 async function zeroed(id: string): Promise<void> {
   try {
-    gauges.value = await write('POST /api/gauges/:id/zeroed', { on: today() }, id)
+    gauges.value = await sayZeroed(id)
   } catch (error) {
     faults.value = faultsOf(error)
   }

@@ -22,7 +22,7 @@ export const useBench = defineStore('bench', () => {
     if (next.document.id === opened) view.value = next
   }
   const sending = useSending(view, show, written => others.tell(written))
-  const others = useOthers(view, sending.connection, sending.setStale)
+  const others = useOthers(view, sending.connection, sending.setStale, sending.isGone)
 
   /** The server's answer with what waits put on top, as the server will take it. */
   const ahead = computed<Bench | null>(() => view.value && sending.pending.value.reduce<Bench>(foreseen, view.value))
@@ -55,7 +55,7 @@ export const useBench = defineStore('bench', () => {
   const say = (condition: string, trial: string, state: string, words: string) =>
     sending.queue({ ...head(), kind: 'say', condition, trial, state, words })
 
-  const { connection, changed, refused, reload, command, dismissRefused } = sending
+  const { connection, changed, why, refused, reload, command, dismissRefused } = sending
   return {
     view,
     document,
@@ -63,6 +63,7 @@ export const useBench = defineStore('bench', () => {
     current,
     waiting,
     connection,
+    why,
     changed,
     refused,
     open,

@@ -16,7 +16,12 @@ interface News {
  * Who else writes to the check in `view`: another tab says it by itself, another machine is asked about while the check is on the screen.
  * Either is said at once and not only at the next write.
  */
-export function useOthers(view: ShallowRef<CheckView | null>, connection: Ref<Connection>, setStale: (what: readonly string[]) => void) {
+export function useOthers(
+  view: ShallowRef<CheckView | null>,
+  connection: Ref<Connection>,
+  setStale: (what: readonly string[]) => void,
+  isGone: (id: string, error: unknown) => Promise<boolean>,
+) {
   /** Only a check on the screen is asked about. */
   let shown = false
 
@@ -30,7 +35,11 @@ export function useOthers(view: ShallowRef<CheckView | null>, connection: Ref<Co
   }, LOOK_MS)
 
   async function look(seen: CheckView): Promise<void> {
-    const newer = await api<CheckView>(`/api/checks/${seen.document.id}`).catch(() => null)
+    const { id } = seen.document
+    const newer = await api<CheckView>(`/api/checks/${id}`).catch(async (error: unknown) => {
+      await isGone(id, error)
+      return null
+    })
     // What was written from here meanwhile is no news.
     if (newer && view.value === seen && newer.version > seen.version && connection.value === 'saved')
       setStale(['Changed on another machine'])

@@ -6,9 +6,11 @@ import { AwayError, RefusedError, api, write as send } from '~/composables/serve
 import { usePreferences } from './preferences'
 import { requestOf, storedWrites, storeWrite, type PendingWrite } from './outbox'
 
-export type Connection = 'saved' | 'sending' | 'away' | 'stale'
+export type Connection = 'saved' | 'sending' | 'away' | 'stale' | 'gone'
 
 const RETRY_MS = 2_000
+
+const isMissing = (error: unknown): boolean => error instanceof RefusedError && error.status === 404
 
 /**
  * What is on its way to the server. A write is kept in this browser until the server has answered it: in its order, over a reload, over a
@@ -21,6 +23,8 @@ export function useSending(view: ShallowRef<CheckView | null>, show: (next: Chec
   const pending = shallowRef<readonly PendingWrite[]>([])
   const connection = ref<Connection>('saved')
   const changed = ref<readonly string[]>([])
+  /** what the server said, where it answered and yet took nothing */
+  const why = ref<string | null>(null)
   const refused = ref<readonly { words: string; reason: string }[]>([])
   /** The newest version seen here of each check that was open. */
   const versions = new Map<string, number>()
@@ -70,7 +74,7 @@ export function useSending(view: ShallowRef<CheckView | null>, show: (next: Chec
 
   /** Sends what waits for a check, oldest first. Stops when the server is away or somebody else was faster. */
   function flush(id: string): Promise<void> {
-    if (isHere(id) && connection.value === 'stale') return Promise.resolve()
+    if (isHere(id) && (connection.value === 'stale' || connection.value === 'gone')) return Promise.resolve()
     const run = running.get(id) ?? drain(id).finally(() => running.delete(id))
     running.set(id, run)
     return run
@@ -84,12 +88,20 @@ export function useSending(view: ShallowRef<CheckView | null>, show: (next: Chec
         await sendNext(id, op, requestOf(write))
       } catch (error) {
         // Refused with nobody to tell: it stays, and is refused again when the check is next on the bench.
-        if (!isHere(id) || !isOver(error, write)) return
+        if (!isHere(id) || (await isGone(id, error)) || !isOver(error, write)) return
       }
       if (isHere(id)) pending.value = pending.value.filter(other => other.op !== op)
       storeWrite(id, write, false)
     }
     if (isHere(id)) connection.value = 'saved'
+  }
+
+  /** Is the check itself not there any more? What waits for it stays in this browser until somebody drops it. */
+  async function isGone(id: string, error: unknown): Promise<boolean> {
+    if (!isMissing(error)) return false
+    const gone = await api(`/api/checks/${id}`).then(() => false, isMissing)
+    if (gone && isHere(id)) connection.value = 'gone'
+    return gone
   }
 
   /** True when the write is over (refused for good and set aside); false when it has to wait. */
@@ -102,6 +114,7 @@ export function useSending(view: ShallowRef<CheckView | null>, show: (next: Chec
       refused.value = [...refused.value, { words: write.words, reason: error.message }]
       return true
     }
+    why.value = error instanceof RefusedError ? error.message : null
     connection.value = 'away'
     return false
   }
@@ -113,7 +126,7 @@ export function useSending(view: ShallowRef<CheckView | null>, show: (next: Chec
       await fetchInto(id)
       if (isHere(id)) connection.value = 'saved'
     } catch (error) {
-      if (!(error instanceof AwayError)) throw error
+      if (!(await isGone(id, error)) && !(error instanceof AwayError)) throw error
     }
   }
   useIntervalFn(() => {
@@ -151,7 +164,7 @@ export function useSending(view: ShallowRef<CheckView | null>, show: (next: Chec
       state('saved')
     } catch (error) {
       if (error instanceof RefusedError && error.refusal.changed && isHere(id)) setStale(error.refusal.changed)
-      else state(error instanceof AwayError ? 'away' : 'saved')
+      else if (!(await isGone(id, error))) state(error instanceof AwayError ? 'away' : 'saved')
       throw error
     }
   }
@@ -160,5 +173,5 @@ export function useSending(view: ShallowRef<CheckView | null>, show: (next: Chec
     refused.value = []
   }
 
-  return { pending, connection, changed, refused, setStale, pickUp, reload, queue, command, dismissRefused }
+  return { pending, connection, changed, why, refused, setStale, isGone, pickUp, reload, queue, command, dismissRefused }
 }

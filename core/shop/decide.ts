@@ -1,4 +1,4 @@
-import { addGauge, changeGauge, checkGauge, keepKit } from './gauges'
+import { addGauge, changeGauge, checkGauge, keepKit, zeroGauge } from './gauges'
 import { addLimits, changeLimits, removeLimits } from './limits'
 import { addLine, cancel, changeOrder, dropLine, order, putBack, receive, takeBack } from './orders'
 import type { Shop, ShopCommand, ShopOutcome } from './shop'
@@ -41,6 +41,8 @@ export function decideShop(shop: Shop, command: ShopCommand): ShopOutcome {
       return keepKit(shop, command)
     case 'check-gauge':
       return checkGauge(shop, command)
+    case 'zero-gauge':
+      return zeroGauge(shop, command)
     case 'add-limits':
       return addLimits(shop, command)
     case 'change-limits':

@@ -1,8 +1,9 @@
 import { refused, type RefusedCommand } from '../command/happening'
 import { kitFaults } from '../method/bore-gauge/builder'
+import { addDays } from '../quantity/day'
 import { exact } from '../quantity/figure'
 import { nm } from '../quantity/length'
-import { GAUGE_NAME, PLAIN_GAUGE, gaugeFault, readsOf, type Gauge } from '../reading/gauge'
+import { GAUGE_NAME, PLAIN_GAUGE, gaugeFault, hasStandard, readsOf, type Gauge } from '../reading/gauge'
 import {
   done,
   faulty,
@@ -16,16 +17,12 @@ import {
   type KeepKitCommand,
   type Shop,
   type ShopOutcome,
+  type ZeroGaugeCommand,
 } from './shop'
-
-/** What a gauge may be without: null takes it away. Anything else that is null was not said. */
-const MAY_BE_NONE: readonly string[] = ['rangePerTurn', 'range', 'widest', 'lastCheck', 'due']
 
 /** The fields over what was there. */
 function changed(gauge: Gauge, fields: GaugeFields): Gauge | RefusedCommand {
-  const given = Object.fromEntries(
-    Object.entries(fields).filter(([field, value]) => value !== undefined && (value !== null || MAY_BE_NONE.includes(field))),
-  ) as Partial<Gauge>
+  const given = Object.fromEntries(Object.entries(fields).filter(([, value]) => value !== undefined)) as Partial<Gauge>
   if (given.range && given.range.high <= given.range.low) return refused('invalid', 'The range must rise.', 'fields.range')
   const next = { ...gauge, ...given }
   const fault = gaugeFault(next)
@@ -76,9 +73,28 @@ export function keepKit(shop: Shop, { gaugeId, kit }: KeepKitCommand): ShopOutco
   return done([{ subject: gaugeId, version: gauge.version + 1, what: 'Kit table changed' }], { type: 'kit-kept', gaugeId, kit })
 }
 
-export function checkGauge(shop: Shop, { op, gaugeId, on, good, note, by, due }: CheckGaugeCommand): ShopOutcome {
+/** Before that there was no workshop with this program; after tomorrow nothing was done yet, wherever on earth it is said. */
+const FIRST_DAY = '1950-01-01'
+const dayFault = (on: string, today: string): RefusedCommand | null => {
+  if (on < FIRST_DAY) return refused('invalid', `A day from 1950 on, such as ${today}.`, 'on')
+  return on > addDays(today, 1) ? refused('invalid', `That day has not come yet: today is ${today}.`, 'on') : null
+}
+
+/** Not a change anybody has to have seen: it is on record, and the version stays. */
+export function zeroGauge(shop: Shop, { gaugeId, on, today }: ZeroGaugeCommand): ShopOutcome {
   const gauge = gaugeIn(shop, gaugeId)
   if (!gauge) return missing('gauge')
+  const fault = dayFault(on, today)
+  if (fault) return fault
+  const what = hasStandard(gauge.kind) ? `Tried on its standard on ${on}` : `Zeroed on ${on}`
+  return done([{ subject: gaugeId, version: gauge.version, what }], { type: 'gauge-zeroed', gaugeId, on })
+}
+
+export function checkGauge(shop: Shop, { op, gaugeId, on, good, note, by, due, today }: CheckGaugeCommand): ShopOutcome {
+  const gauge = gaugeIn(shop, gaugeId)
+  if (!gauge) return missing('gauge')
+  const fault = dayFault(on, today)
+  if (fault) return fault
   if (!good && note === '') return refused('invalid', 'Say what was wrong: by how much, and where in its range.', 'note')
   if (due !== null && due < on) return refused('invalid', 'The next check cannot be due before this one.', 'due')
   const before = shop.gaugeChecks[gaugeId] ?? []

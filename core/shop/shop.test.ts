@@ -176,7 +176,25 @@ describe('gauges and limits', () => {
   const shop: Shop = { ...EMPTY_SHOP, gauges: [gauge] }
   const checked = (on: string, good: boolean, note = '', due: string | null = null): ShopCommand => ({
     ...op(),
-    ...{ kind: 'check-gauge', gaugeId: gauge.id, on, good, note, by: 'Ada', due },
+    ...{ kind: 'check-gauge', gaugeId: gauge.id, on, good, note, by: 'Ada', due, today: '2026-11-30' },
+  })
+  it.each([
+    ['the day it was done', '2026-11-30', null],
+    ['the day it already is elsewhere', '2026-12-01', null],
+    ['a day to come', '2026-12-02', 'has not come yet'],
+    ['the first of 1950', '1950-01-01', null],
+    ['a day before any', '1949-12-31', 'from 1950 on'],
+  ])('%s is said of a zero and of a check', (_what, on, fault) => {
+    const zeroed = decideShop(shop, { ...op(), kind: 'zero-gauge', gaugeId: gauge.id, on, today: '2026-11-30' })
+    for (const outcome of [zeroed, decideShop(shop, checked(on, true))])
+      expect(outcome).toMatchObject(
+        fault === null ? { ok: true } : { ok: false, faults: [{ path: 'on', reason: expect.stringContaining(fault) as string }] },
+      )
+    if (zeroed.ok)
+      expect(zeroed).toMatchObject({
+        happenings: [{ type: 'gauge-zeroed', on }],
+        tells: [{ subject: gauge.id, version: 4, what: `Zeroed on ${on}` }],
+      })
   })
   it('doubt begins at the last good day the register had; a late entry of an earlier day leaves the newest as it was', () => {
     const wrong = doneIn(shop, checked('2026-05-04', false, 'reads 2 thou short'))
@@ -202,7 +220,7 @@ describe('gauges and limits', () => {
     const fields = (change: object): ShopCommand => ({ ...op(), kind: 'change-gauge', gaugeId: gauge.id, fields: change })
     expect(decideShop(shop, fields({ range: { low: thou(2), high: thou(1) } }))).toMatchObject({ faults: [{ path: 'fields.range' }] })
     expect(said(shop, fields({ unit: 'N·m' }))).toContain('reads a length')
-    expect(doneIn(shop, fields({ name: null, due: null, lastCheck: null })).gauges[0]).toMatchObject({ name: gauge.name, lastCheck: null })
+    expect(doneIn(shop, fields({ due: null, lastCheck: null })).gauges[0]).toMatchObject({ name: gauge.name, lastCheck: null })
     const kit = (anvils: { name: string; low: Nm; high: Nm }[]): ShopCommand => ({
       ...op(),
       ...{ kind: 'keep-kit', gaugeId: gauge.id, kit: { anvils, washers: [] } },

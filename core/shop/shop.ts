@@ -188,9 +188,7 @@ export interface CancelCommand extends Head {
 }
 
 /** Particulars of a gauge as they are typed or sent; what is left out stays, null takes away what a gauge may be without. */
-export type GaugeFields = {
-  readonly [field in keyof Omit<Gauge, 'id' | 'kind' | 'zeroedOn' | 'foundWrong'>]?: Gauge[field] | null
-}
+export type GaugeFields = Partial<Omit<Gauge, 'id' | 'kind' | 'zeroedOn' | 'foundWrong'>>
 export interface AddGaugeCommand extends Head {
   readonly kind: 'add-gauge'
   readonly id: string
@@ -213,6 +211,17 @@ export interface CheckGaugeCommand extends Head, Omit<GaugeCheck, 'id'> {
   readonly gaugeId: string
   /** day the next check is due */
   readonly due: string | null
+  /** the day it is where this is decided */
+  readonly today: string
+}
+
+/** Zeroed, or tried on its standard. */
+export interface ZeroGaugeCommand extends Head {
+  readonly kind: 'zero-gauge'
+  readonly gaugeId: string
+  readonly on: string
+  /** the day it is where this is decided */
+  readonly today: string
 }
 
 export interface AddLimitsCommand extends Head {
@@ -251,6 +260,7 @@ export type ShopCommand =
   | ChangeGaugeCommand
   | KeepKitCommand
   | CheckGaugeCommand
+  | ZeroGaugeCommand
   | AddLimitsCommand
   | ChangeLimitsCommand
   | RemoveLimitsCommand
@@ -274,6 +284,7 @@ export type ShopHappening =
   | { readonly type: 'cancelled'; readonly lines: readonly string[]; readonly reason: string }
   | { readonly type: 'gauge-added'; readonly gauge: Gauge }
   | { readonly type: 'gauge-changed'; readonly gauge: Gauge }
+  | { readonly type: 'gauge-zeroed'; readonly gaugeId: string; readonly on: string }
   | { readonly type: 'kit-kept'; readonly gaugeId: string; readonly kit: BoreKit }
   /** with what the register says of it from now on */
   | {

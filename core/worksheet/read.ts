@@ -29,10 +29,12 @@ export type WorksheetReading =
   | { readonly ok: true; readonly worksheet: Worksheet }
   | { readonly ok: false; readonly faults: readonly WorksheetFault[] }
 
+/** A moment there is; one that does not look like one is said by its pattern. */
+const moments = { 'date-time': (text: string) => !/^\d{4}-/.test(text) || (isDay(text.slice(0, 10)) && !Number.isNaN(Date.parse(text))) }
 /** Stops at the first fault: a large file may hold a million of them. */
-const quick = new Ajv({ strict: false })
+const quick = new Ajv({ strict: false, formats: moments })
 /** Finds every fault, to be said at once. */
-const thorough = new Ajv({ allErrors: true, strict: false })
+const thorough = new Ajv({ allErrors: true, strict: false, formats: moments })
 /** With so many values at most every fault is looked for. */
 const SMALL = 20_000
 /** Values in all: one takes some ten characters of a file as large as it may be. */
@@ -147,6 +149,8 @@ function sentence({ keyword, params, message }: ErrorObject): string {
       return (params.pattern as string).startsWith('^\\d{4}')
         ? 'This is not a date and time (2026-05-04T13:05:00Z).'
         : 'An id has up to 64 letters, digits and . _ : -'
+    case 'format':
+      return NO_DATE
     case 'const':
       return `Must be ${JSON.stringify(params.allowedValue)}.`
     default:
@@ -170,7 +174,14 @@ function* repeatedFaults({ lots, jobs }: Worksheet): Generator<WorksheetFault> {
     trials.flatMap(trial => trial.readings),
     'readings of all trials',
   )
+  const laps = checks.flatMap(check => check.laps)
+  yield* repeated(laps, 'laps of all checks')
+  yield* repeated(
+    laps.flatMap(lap => lap.passes),
+    'passes of all laps',
+  )
 }
+const firstTwice = (names: readonly string[]): string | undefined => names.find((name, i) => names.indexOf(name) < i)
 
 /** What a schema cannot say: every reference leads somewhere, limits make sense. */
 function* jobFaults(job: WorksheetJob, j: number, lots: LotMap): Generator<WorksheetFault> {
@@ -233,18 +244,14 @@ function* checkFaults(check: CheckDocument, path: string, lots: LotMap): Generat
     if (tick.trial !== null && !trials.has(tick.trial))
       yield { path: `${path}/ticks/${i}/trial`, reason: `No fitting “${tick.trial}” in this check.` }
   }
-  for (const [i, { trial, at }] of check.clearings.entries()) {
+  for (const [i, { trial }] of check.clearings.entries())
     if (!trials.has(trial)) yield { path: `${path}/clearings/${i}/trial`, reason: `No fitting “${trial}” in this check.` }
-    if (Number.isNaN(Date.parse(at))) yield { path: `${path}/clearings/${i}/at`, reason: NO_DATE }
-  }
-  for (const [i, change] of check.partChanges.entries()) {
-    if (Number.isNaN(Date.parse(change.at))) yield { path: `${path}/partChanges/${i}/at`, reason: NO_DATE }
-  }
-  if (check.signOff && Number.isNaN(Date.parse(check.signOff.at))) yield { path: `${path}/signOff/at`, reason: NO_DATE }
   yield* trialFaults(check, kind, path, lots)
   for (const [i, lap] of check.laps.entries()) {
     if (!kind.places(check.setup).some(place => place.id === lap.place))
       yield { path: `${path}/laps/${i}/place`, reason: `This kind has no place “${lap.place}”.` }
+    if (lap.trial !== null && !trials.has(lap.trial))
+      yield { path: `${path}/laps/${i}/trial`, reason: `No fitting “${lap.trial}” in this check.` }
     for (const lot of [lap.lotId, lap.end?.lotId ?? lap.lotId])
       if (!lots.has(lot)) yield { path: `${path}/laps/${i}/lotId`, reason: `No lot “${lot}” in this file.` }
   }
@@ -273,9 +280,10 @@ function* trialFaults(check: CheckDocument, kind: CheckKind, path: string, lots:
   if (check.trials.length === 0) yield { path: `${path}/trials`, reason: 'At least one fitting is needed: what was found.' }
   for (const [t, trial] of check.trials.entries()) {
     const at = `${path}/trials/${t}`
-    if (Number.isNaN(Date.parse(trial.at))) yield { path: `${at}/at`, reason: NO_DATE }
     for (const place of trial.refitted)
       if (!places.has(place)) yield { path: `${at}/refitted`, reason: `This kind has no place “${place}”.` }
+    const twice = firstTwice(trial.refitted)
+    if (twice !== undefined) yield { path: `${at}/refitted`, reason: `The place “${twice}” is there twice.` }
     for (const [id, state] of Object.entries(trial.conditions)) {
       const condition = conditions.find(candidate => candidate.id === id)
       if (condition && !condition.states.some(({ value }) => value === state))
@@ -285,9 +293,10 @@ function* trialFaults(check: CheckDocument, kind: CheckKind, path: string, lots:
       for (const [p, piece] of (pack ?? []).entries()) {
         if (!lots.has(piece.lotId)) yield { path: `${at}/packs/${place}/${p}/lotId`, reason: `No lot “${piece.lotId}” in this file.` }
       }
+      const again = firstTwice((pack ?? []).map(({ lotId }) => lotId))
+      if (again !== undefined) yield { path: `${at}/packs/${place}`, reason: `The size “${again}” is there twice: say how many of it.` }
     }
     for (const [r, reading] of trial.readings.entries()) {
-      if (reading.at !== undefined && Number.isNaN(Date.parse(reading.at))) yield { path: `${at}/readings/${r}/at`, reason: NO_DATE }
       const point = points.get(reading.point)
       if (!point) yield { path: `${at}/readings/${r}/point`, reason: `This kind has no point “${reading.point}”.` }
       else if (isPieces(reading) && reading.pieces.some(id => !known.has(id)))

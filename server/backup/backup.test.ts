@@ -179,3 +179,23 @@ describe('copies made by themselves', () => {
     await setCopies(db, home, { folder: null, keep: 3 })
   })
 })
+
+describe('all readings as CSV', () => {
+  it('one row each, with those that were struck out, and a dictionary of the columns', async () => {
+    let csv = ''
+    for await (const part of readingsCsv(db)) csv += part
+    const { data, meta } = Papa.parse<Record<string, string>>(csv, { header: true, skipEmptyLines: true })
+    const [count] = await db.rows<{ n: number }>('SELECT count(*)::integer AS n FROM reading')
+    expect(data).toHaveLength(count!.n)
+    expect(meta.fields).toEqual(READING_COLUMNS.map(([name]) => name))
+    const [first] = await db.rows<{ id: string; far_nm: number }>(
+      'SELECT id, far_nm FROM reading WHERE far_nm IS NOT NULL ORDER BY id LIMIT 1',
+    )
+    expect(data.find(row => row.reading_id === first!.id)).toMatchObject({ far: String(first!.far_nm), base_unit: 'nm' })
+    expect(
+      Papa.parse<string[]>(writeDictionary().trim())
+        .data.slice(1)
+        .map(([name]) => name),
+    ).toEqual(meta.fields)
+  })
+})

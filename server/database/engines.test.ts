@@ -474,13 +474,20 @@ describe('the register of gauges', () => {
     const changed = await changeGauge(db, 'm9', {
       op: 'n2',
       version: 1,
-      fields: { due: null as never, range: null as never, name: null as never, graduation: nm(1_000) },
+      fields: { due: null, range: null, graduation: nm(1_000) },
     })
     expect(changed.find(gauge => gauge.id === 'm9')).toMatchObject({ name: 'M-9', due: null, range: null, graduation: 1_000, version: 2 })
-    expect((await markZeroed(db, 'm9', { on: '2026-11-25' })).find(gauge => gauge.id === 'm9')).toMatchObject({
+    expect((await markZeroed(db, 'm9', { op: 'z1', on: '2026-11-25' })).find(gauge => gauge.id === 'm9')).toMatchObject({
       zeroedOn: '2026-11-25',
       version: 2,
     })
+    // It is on record, once however often it is sent; nobody has to have seen it.
+    await markZeroed(db, 'm9', { op: 'z1', on: '2026-11-25' })
+    expect(await faultOf(markZeroed(db, 'm9', { op: 'z2', on: '1949-12-31' }))).toMatchObject({ path: 'on' })
+    expect(await faultOf(markZeroed(db, 'm9', { op: 'z3', on: '2999-01-01' }))).toMatchObject({ path: 'on' })
+    expect(await db.rows("SELECT what, version FROM event WHERE subject = 'm9' AND what LIKE 'Tried%'")).toEqual([
+      { what: 'Tried on its standard on 2026-11-25', version: 2 },
+    ])
     await expect(changeGauge(db, 'm9', { op: 'n3', version: 1, fields: { name: 'late' } })).rejects.toThrow('changed elsewhere')
     expect(await faultOf(changeGauge(db, 'm9', { op: 'n4', version: 2, fields: { range: { low: nm(9), high: nm(1) } } }))).toMatchObject({
       path: 'fields.range',

@@ -164,6 +164,9 @@ export const setChecked = (sql: Sql, id: string, lastCheck: string | null, due: 
     foundWrong,
   ])
 
+export const setZeroed = async (sql: Sql, id: string, on: string): Promise<void> =>
+  void (await sql.rows('UPDATE gauge SET zeroed_on = $2 WHERE id = $1', [id, on]))
+
 /** Checks with readings that were taken with a gauge on a day or later, the newest first. @param day  null: ever */
 export const readWith = (sql: Sql, gaugeId: string, day: string | null) =>
   sql.rows<DoubtfulCheck>(

@@ -116,14 +116,17 @@ export class WorksheetIn {
     }
     for (const check of jobs.flatMap(job => job.checks)) {
       this.claim('checks', check, check.id, () => `The check “${check.title}”`)
-      for (const lap of check.laps) this.claim('lap', lap, check.id, () => `A piece made for “${check.title}”`)
+      for (const lap of check.laps) {
+        this.claim('lap', lap, check.id, () => `A piece made for “${check.title}”`)
+        for (const pass of lap.passes) this.claim('lap_pass', pass, check.id, () => `A pass of a piece made for “${check.title}”`)
+      }
       for (const trial of check.trials) {
         this.claim('trial', trial, check.id, () => `A fitting of “${check.title}”`)
         for (const reading of trial.readings)
           this.claim('reading', reading, check.id, () => `A reading of “${check.title}” (${reading.id})`)
       }
     }
-    return ['job', 'part', 'checks', 'trial', 'reading', 'lap'].flatMap(table => {
+    return ['job', 'part', 'checks', 'trial', 'reading', 'lap', 'lap_pass'].flatMap(table => {
       const ids = this.claimants.filter(claimant => claimant.table === table).map(({ id }) => id)
       return inRuns(ids, IDS_AT_ONCE).map(run => ({ table, ids: run }))
     })

@@ -7,6 +7,8 @@ import { allGauges, checksOfGauge, gaugeById, readWith } from '../database/gauge
 import { notFound } from '../http/refuse'
 import { asSent, commandShop, type ShopBody } from './shop'
 
+/** By this machine’s clock. */
+const today = (): string => new Date().toISOString().slice(0, 10)
 async function registerWith(sql: Sql, id: string) {
   const gauge = await gaugeById(sql, id)
   return { gauges: gauge ? [gauge] : [], gaugeChecks: { [id]: await checksOfGauge(sql, id) } }
@@ -25,19 +27,14 @@ export const changeGauge = (db: Database, id: string, dto: GaugeChangeDto): Prom
 export const keepBoreKit = (db: Database, id: string, { anvils, washers, ...dto }: BoreKitDto): Promise<RegisteredGauge[]> =>
   onGauge(db, id, dto, { kind: 'keep-kit', gaugeId: id, kit: asSent({ anvils, washers }) })
 
-/** Zeroed today, or tried on its standard: not a change anybody has to have seen. */
+/** Zeroed, or tried on its standard: not a change anybody has to have seen. */
 export const markZeroed = (db: Database, id: string, dto: ZeroedDto): Promise<RegisteredGauge[]> =>
-  db.transaction(async sql => {
-    const gauge = await gaugeById(sql, id)
-    if (!gauge) throw notFound('gauge')
-    if (gauge.zeroedOn !== dto.on) await sql.rows('UPDATE gauge SET zeroed_on = $2 WHERE id = $1', [id, dto.on])
-    return allGauges(sql)
-  })
+  commandShop(db, dto, sql => registerWith(sql, id), { kind: 'zero-gauge', gaugeId: id, on: dto.on, today: today() }, allGauges)
 
 export const recordGaugeCheck = (db: Database, id: string, dto: GaugeCheckDto): Promise<GaugeRecord> => {
   const { on, good, due } = dto
   const [by, note] = [dto.by.trim(), dto.note?.trim() ?? '']
-  const body: ShopBody = { kind: 'check-gauge', gaugeId: id, on, good, note, by, due: due ?? null }
+  const body: ShopBody = { kind: 'check-gauge', gaugeId: id, on, good, note, by, due: due ?? null, today: today() }
   const { op, content, version } = dto
   return commandShop(
     db,

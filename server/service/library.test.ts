@@ -113,15 +113,15 @@ describe('a gauge at its check', () => {
       { path: 'note' },
     ])
     await recordGaugeCheck(db, id, { ...check('g1', '2020-01-02', true), version })
-    const wrong = await recordGaugeCheck(db, id, { ...check('g2', '2030-01-02', false), version: version + 1 })
+    const wrong = await recordGaugeCheck(db, id, { ...check('g2', '2026-11-26', false), version: version + 1 })
     expect(wrong.doubtful).toMatchObject({ since: '2020-01-02' })
     expect(new Set(wrong.doubtful!.checks.map(one => one.id))).toEqual(new Set(readings.map(({ check: of }) => of)))
     // Good again: nothing is in doubt, and both checks stand in the record.
-    const good = await recordGaugeCheck(db, id, { ...check('g3', '2030-02-02', true), version: version + 2 })
+    const good = await recordGaugeCheck(db, id, { ...check('g3', '2026-11-27', true), version: version + 2 })
     expect([good.doubtful, good.checks.map(({ good: was }) => was)]).toEqual([null, expect.arrayContaining([true, false])])
     // Wrong again: only what was read since then.
-    const again = await recordGaugeCheck(db, id, { ...check('g4', '2030-03-02', false), version: version + 3 })
-    expect(again.doubtful).toEqual({ since: '2030-02-02', checks: [] })
-    expect((await gaugeRecord(db, id)).checks[0]).toMatchObject({ on: '2030-03-02', good: false, by: 'R. Quill' })
+    const again = await recordGaugeCheck(db, id, { ...check('g4', '2026-11-28', false), version: version + 3 })
+    expect(again.doubtful).toEqual({ since: '2026-11-27', checks: [] })
+    expect((await gaugeRecord(db, id)).checks[0]).toMatchObject({ on: '2026-11-28', good: false, by: 'R. Quill' })
   })
 })

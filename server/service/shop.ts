@@ -3,7 +3,7 @@ import { EMPTY_SHOP, type Shop, type ShopCommand, type ShopHappening } from '#co
 import type { CommandDto, OperationDto } from '#shared/dto/command'
 import type { Database, Sql } from '../database/client'
 import { insertEvent } from '../database/events'
-import { insertGauge, insertGaugeCheck, keepKit, setChecked, updateGauge } from '../database/gauges'
+import { insertGauge, insertGaugeCheck, keepKit, setChecked, setZeroed, updateGauge } from '../database/gauges'
 import { insertEntry } from '../database/library'
 import * as orders from '../database/orders'
 import { changePromise } from '../database/reserves'
@@ -102,6 +102,8 @@ async function store(sql: Sql, happening: ShopHappening, who: string): Promise<v
     case 'gauge-changed':
       await updateGauge(sql, happening.gauge)
       return
+    case 'gauge-zeroed':
+      return setZeroed(sql, happening.gaugeId, happening.on)
     case 'kit-kept':
       return keepKit(sql, happening.gaugeId, happening.kit)
     case 'gauge-checked': {

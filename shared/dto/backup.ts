@@ -1,8 +1,9 @@
-import { IsInt, IsOptional, IsString, Max, MaxLength, Min } from 'class-validator'
+import { IsInt, IsString, Max, MaxLength, Min } from 'class-validator'
+import { OrNone } from './optional'
 
 export class CopiesDto {
   /** left out or null: beside the data */
-  @IsOptional() @IsString() @MaxLength(400) folder?: string | null
+  @OrNone() @IsString() @MaxLength(400) folder?: string | null
   @IsInt({ message: 'A whole number of copies.' })
   @Min(1, { message: 'At least one stays.' })
   @Max(365, { message: 'At most 365.' })

@@ -1,4 +1,3 @@
-import { Type } from 'class-transformer'
 import {
   ArrayMaxSize,
   ArrayMinSize,
@@ -9,12 +8,10 @@ import {
   IsInt,
   IsNotEmpty,
   IsObject,
-  IsOptional,
   IsString,
   Matches,
   MaxLength,
   Min,
-  ValidateNested,
   ValidateBy,
 } from 'class-validator'
 import type { Exact } from '#core/quantity/figure'
@@ -24,9 +21,10 @@ import { STONES, type Stone } from '#core/reading/reading'
 import type { MeritOrder } from '#core/pack/chooser/merit'
 import { RULES, type DecisionRule } from '#core/verdict/decide'
 import type { AimSchool } from '#core/verdict/aim'
-import { CommandDto, ID, ID_FAULT, IsMoment, NEEDED, OperationDto } from './command'
+import { CommandDto, ID, ID_FAULT, IsMoment, OperationDto } from './command'
 import { IsLength, IsPieceLength, LimitSetDto, UNITS } from './limits'
 import { Fits } from './fits'
+import { Group, Groups, Optional, OrNone } from './optional'
 
 /** Every value of an object is an id. */
 const AreIds = () =>
@@ -41,59 +39,61 @@ const AreIds = () =>
 
 export class AimDto {
   @IsIn(['middle', 'tight', 'loose', 'as-found', 'own'], { message: 'Choose what to aim at.' }) school!: AimSchool
-  @IsOptional() @IsLength() own?: Exact
-  @IsOptional() @Fits('check.aim.reason') reason?: string
+  @Optional() @IsLength() own?: Exact
+  @Optional() @Fits('check.aim.reason') reason?: string
 }
 
 /** Only what is given changes; null takes a rule away. */
 export class PackRulesDto {
-  @IsOptional() @Fits('packRules.fewest') fewest?: number
-  @IsOptional()
+  @Optional() @Fits('packRules.fewest') fewest?: number
+  @Optional()
   @Fits('packRules.most', { type: 'A whole number of pieces.', least: 'At least one piece.', most: 'Packs of up to 20 pieces.' })
   most?: number
-  @IsOptional() @IsLength(1) largestStack?: Nm | null
-  @IsOptional() @IsString() @Matches(ID, ID_FAULT) required?: string | null
-  @IsOptional() @IsBoolean() onlyRemove?: boolean
-  @IsOptional() @IsBoolean() noUnmeasured?: boolean
-  @IsOptional() @IsIn(['trouble', 'pieces', 'changes', 'cost']) order?: MeritOrder
+  @OrNone()
+  @Fits('packRules.largestStack', { least: 'Must be above zero.', most: 'That is longer than anything on a bench.' })
+  largestStack?: Nm | null
+  @OrNone() @IsString() @Matches(ID, ID_FAULT) required?: string | null
+  @Optional() @IsBoolean() onlyRemove?: boolean
+  @Optional() @IsBoolean() noUnmeasured?: boolean
+  @Optional() @IsIn(['trouble', 'pieces', 'changes', 'cost']) order?: MeritOrder
 }
 
 /** Limits of one result, or of a kind of result; `none` takes them away. */
 export class LimitChangeDto {
   @IsString() @IsNotEmpty() @MaxLength(60) result!: string
   @IsIn(['book', 'shop']) role!: 'book' | 'shop'
-  @IsObject(NEEDED) @ValidateNested() @Type(() => LimitSetDto) set!: LimitSetDto
+  @Group(() => LimitSetDto) set!: LimitSetDto
 }
 
 /** Everything of a check that can be set on the bench; what is left out stays. */
 export class CheckSettingsDto {
-  @IsOptional() @Fits('check.title', { empty: 'Give the check a name.' }) title?: string
-  @IsOptional() @IsIn(UNITS, { message: 'Choose an entry unit.' }) entryUnit?: LengthUnit
-  @IsOptional() @IsObject() setup?: Record<string, string>
-  @IsOptional() @IsArray() @ArrayMaxSize(200) @ValidateNested({ each: true }) @Type(() => LimitChangeDto) limits?: LimitChangeDto[]
-  @IsOptional() @IsIn(['tighter', 'book', 'shop']) working?: 'tighter' | 'book' | 'shop'
-  @IsOptional() @IsIn(RULES as DecisionRule[]) rule?: DecisionRule
+  @Optional() @Fits('check.title', { empty: 'Give the check a name.' }) title?: string
+  @Optional() @IsIn(UNITS, { message: 'Choose an entry unit.' }) entryUnit?: LengthUnit
+  @Optional() @IsObject() setup?: Record<string, string>
+  @Optional() @IsArray() @ArrayMaxSize(200) @Groups(() => LimitChangeDto) limits?: LimitChangeDto[]
+  @Optional() @IsIn(['tighter', 'book', 'shop']) working?: 'tighter' | 'book' | 'shop'
+  @Optional() @IsIn(RULES as DecisionRule[]) rule?: DecisionRule
   /** Why the set-up is changed after a fitting. */
-  @IsOptional() @IsString() @MaxLength(200) reason?: string
-  @IsOptional() @IsObject(NEEDED) @ValidateNested() @Type(() => AimDto) aim?: AimDto
-  @IsOptional() @IsObject(NEEDED) @ValidateNested() @Type(() => PackRulesDto) packRules?: PackRulesDto
-  @IsOptional() @Fits('check.family') family?: string
-  @IsOptional() @IsLength(0) uRefit?: Nm
-  @IsOptional()
+  @Optional() @IsString() @MaxLength(200) reason?: string
+  @Optional() @Group(() => AimDto) aim?: AimDto
+  @Optional() @Group(() => PackRulesDto) packRules?: PackRulesDto
+  @Optional() @Fits('check.family') family?: string
+  @Optional() @IsLength(0) uRefit?: Nm
+  @Optional()
   @Fits('check.tipAngle', { type: 'An angle in degrees.', least: 'Between 0 and 60 degrees.', most: 'Between 0 and 60 degrees.' })
   tipAngle?: number
   /** By what each is kept under, its kind or `kind:tool`: its id in the register. */
-  @IsOptional() @IsObject() @AreIds() gauges?: Record<string, string>
+  @Optional() @IsObject() @AreIds() gauges?: Record<string, string>
 }
 
 export class NewCheckDto extends OperationDto {
   @IsString() @Matches(ID, ID_FAULT) id!: string
   @IsString() @IsNotEmpty({ message: 'Choose the kind of check.' }) kind!: string
-  @IsObject(NEEDED) @ValidateNested() @Type(() => CheckSettingsDto) settings!: CheckSettingsDto
+  @Group(() => CheckSettingsDto) settings!: CheckSettingsDto
 }
 
 export class SettingsDto extends CommandDto {
-  @IsObject(NEEDED) @ValidateNested() @Type(() => CheckSettingsDto) settings!: CheckSettingsDto
+  @Group(() => CheckSettingsDto) settings!: CheckSettingsDto
 }
 
 /** One reading, in one form: start, far and back; figure (with the part’s temperature, the stone of a pass); low and high; word; or pieces taken. The point says which. */
@@ -102,24 +102,24 @@ export class ReadingDto extends CommandDto {
   @IsString() @Matches(ID, ID_FAULT) trialId!: string
   @Fits('reading.point') point!: string
   /** Order of the newest part change that was known when it was taken. */
-  @IsOptional() @IsInt() @Min(0) seen?: number
-  @IsOptional() @IsLength() start?: Nm
-  @IsOptional() @IsLength() far?: Nm
-  @IsOptional() @IsLength() back?: Nm
-  @IsOptional() @IsBoolean() springBack?: boolean
-  @IsOptional() @IsLength() figure?: Exact
-  @IsOptional() @IsLength() low?: Exact
-  @IsOptional() @IsLength() high?: Exact
-  @IsOptional() @Fits('reading.leaves') leaves?: number
-  @IsOptional() @Fits('reading.word') word?: string
-  @IsOptional() @Fits('reading.torque', { type: 'A torque is a whole number of nN·m.' }) torque?: Torque
-  @IsOptional()
+  @Optional() @IsInt() @Min(0) seen?: number
+  @Optional() @IsLength() start?: Nm
+  @Optional() @IsLength() far?: Nm
+  @Optional() @IsLength() back?: Nm
+  @Optional() @IsBoolean() springBack?: boolean
+  @Optional() @IsLength() figure?: Exact
+  @Optional() @IsLength() low?: Exact
+  @Optional() @IsLength() high?: Exact
+  @Optional() @Fits('reading.leaves') leaves?: number
+  @Optional() @Fits('reading.word') word?: string
+  @Optional() @Fits('reading.torque', { type: 'A torque is a whole number of nN·m.' }) torque?: Torque
+  @Optional()
   @Fits('reading.celsius', { type: 'A temperature in °C.', least: 'Nothing is that cold.', most: 'No part on a bench is that hot.' })
   celsius?: number
   /** Warm, and nobody knows how warm. */
-  @IsOptional() @IsBoolean() hot?: boolean
-  @IsOptional() @IsIn(STONES, { message: 'Coarse, medium or fine.' }) stone?: Stone
-  @IsOptional()
+  @Optional() @IsBoolean() hot?: boolean
+  @Optional() @IsIn(STONES, { message: 'Coarse, medium or fine.' }) stone?: Stone
+  @Optional()
   @Fits('reading.pieces')
   @ArrayUnique({ message: 'A piece is taken twice.' })
   pieces?: string[]
@@ -134,7 +134,7 @@ export class VoidDto extends CommandDto {
 export class TickDto extends CommandDto {
   @Fits('check.ticks.step') step!: string
   /** The fitting it was ticked for; null: of the set-up. */
-  @IsOptional() @IsString() @Matches(ID, ID_FAULT) trial?: string | null
+  @OrNone() @IsString() @Matches(ID, ID_FAULT) trial?: string | null
   @IsBoolean() ticked!: boolean
 }
 
@@ -163,16 +163,16 @@ export class PieceInHandDto {
 
 /** A piece found in the machine: of a lot that is known, or of a size that becomes one. */
 export class FoundPieceDto {
-  @IsOptional() @IsString() @Matches(ID, ID_FAULT) lotId?: string
-  @IsOptional() @IsPieceLength(1) size?: Nm
-  @IsOptional() @IsBoolean() measured?: boolean
+  @Optional() @IsString() @Matches(ID, ID_FAULT) lotId?: string
+  @Optional() @IsPieceLength(1) size?: Nm
+  @Optional() @IsBoolean() measured?: boolean
   @Fits('pack.count', { type: 'A whole number of pieces.', least: 'At least one piece.', most: 'No more than 60 of a size.' })
   count!: number
 }
 
 export class FoundPackDto extends CommandDto {
   @Fits('lap.place') place!: string
-  @Fits('pack') @ValidateNested({ each: true }) @Type(() => FoundPieceDto) pieces!: FoundPieceDto[]
+  @Fits('pack') @Groups(() => FoundPieceDto) pieces!: FoundPieceDto[]
 }
 
 export class PieceDto {
@@ -183,32 +183,32 @@ export class PieceDto {
 /** What goes into one place. */
 export class PlacePackDto {
   @Fits('lap.place') place!: string
-  @Fits('pack') @ValidateNested({ each: true }) @Type(() => PieceDto) pieces!: PieceDto[]
+  @Fits('pack') @Groups(() => PieceDto) pieces!: PieceDto[]
 }
 
 /** Another fitting: the places that are taken apart, and what goes into each. */
 export class FitDto extends CommandDto {
   @IsString() @Matches(ID, ID_FAULT) trialId!: string
   /** The fitting it was chosen on. */
-  @IsOptional() @IsString() @Matches(ID, ID_FAULT) onto?: string
+  @Optional() @IsString() @Matches(ID, ID_FAULT) onto?: string
   /** Pieces promised to other checks, or kept back, are taken from there. */
-  @IsOptional() @IsBoolean() claim?: boolean
-  @IsArray() @ArrayMinSize(1) @ArrayMaxSize(60) @ValidateNested({ each: true }) @Type(() => PlacePackDto) packs!: PlacePackDto[]
+  @Optional() @IsBoolean() claim?: boolean
+  @IsArray() @ArrayMinSize(1) @ArrayMaxSize(60) @Groups(() => PlacePackDto) packs!: PlacePackDto[]
   /** Of the pieces that go in, those that were measured on the way. */
-  @IsOptional() @IsArray() @ArrayMaxSize(60) @ValidateNested({ each: true }) @Type(() => PieceInHandDto) inHand?: PieceInHandDto[]
+  @Optional() @IsArray() @ArrayMaxSize(60) @Groups(() => PieceInHandDto) inHand?: PieceInHandDto[]
 }
 
 /** Pieces promised to a place, or to be ordered for it; none takes it back. */
 export class ReserveDto extends CommandDto {
   @Fits('lap.place') place!: string
-  @Fits('pack') @ValidateNested({ each: true }) @Type(() => PieceDto) pieces!: PieceDto[]
+  @Fits('pack') @Groups(() => PieceDto) pieces!: PieceDto[]
 }
 
 export class SignOffDto extends CommandDto {
   @Fits('check.signOff.by', { empty: 'A signature needs a name.' }) by!: string
-  @IsOptional() @Fits('check.signOff.reason') reason?: string
+  @Optional() @Fits('check.signOff.reason') reason?: string
   /** What is pending and accepted as it is. */
-  @IsOptional() @IsArray() @ArrayMaxSize(40) @ArrayUnique() @IsString({ each: true }) @MaxLength(40, { each: true }) accepts?: string[]
+  @Optional() @IsArray() @ArrayMaxSize(40) @ArrayUnique() @IsString({ each: true }) @MaxLength(40, { each: true }) accepts?: string[]
 }
 
 export class ReopenDto extends CommandDto {

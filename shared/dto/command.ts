@@ -1,6 +1,7 @@
-import { IsBoolean, IsInt, IsOptional, IsString, Matches, Max, MaxLength, Min, ValidateBy } from 'class-validator'
+import { IsBoolean, IsInt, IsString, Matches, Max, MaxLength, Min, ValidateBy } from 'class-validator'
 import { isDay } from '#core/quantity/day'
 import { inSchema } from './fits'
+import { Optional } from './optional'
 
 /** How a thing is named, here and in a worksheet. */
 export const ID = new RegExp(inSchema('lot.id').pattern!)
@@ -18,7 +19,7 @@ export class OperationDto {
   /** of what was sent, but for the version: set where it is read, never sent */
   declare content?: string
   /** whoever works at this screen, as far as they said */
-  @IsOptional() @IsString() @MaxLength(80) who?: string
+  @Optional() @IsString() @MaxLength(80) who?: string
 }
 
 /** A write to something that has versions: the one the sender saw. */

@@ -31,7 +31,7 @@ describe('what the register of gauges takes', () => {
     }
     expect(await faults(NewGaugeDto, { op: 'o', id: 'g', kind: 'micrometer', fields })).toEqual([])
     expect(await faults(GaugeChangeDto, { ...head, fields: { ...fields, sizes: [40_000, 50_000] } })).toEqual([])
-    expect(await faults(ZeroedDto, { on: '2026-11-25' })).toEqual([])
+    expect(await faults(ZeroedDto, { op: 'o', on: '2026-11-25' })).toEqual([])
     expect(
       await faults(BoreKitDto, { ...head, anvils: [{ name: 'A', low: 1, high: 2, missing: true }], washers: [{ name: 'w', length: 5 }] }),
     ).toEqual([])
@@ -47,7 +47,7 @@ describe('what the register of gauges takes', () => {
     ['a 13th month', GaugeChangeDto, { ...head, fields: { due: '2026-13-01' } }, 'fields.due'],
     ['a range that ends at nothing', GaugeChangeDto, { ...head, fields: { range: { low: 0, high: 0 } } }, 'fields.range.high'],
     ['a field nobody knows', GaugeChangeDto, { ...head, fields: { colour: 'red' } }, 'fields.colour'],
-    ['a day that is none', ZeroedDto, { on: 'today' }, 'on'],
+    ['a day that is none', ZeroedDto, { op: 'o', on: 'today' }, 'on'],
     ['an anvil without a name', BoreKitDto, { ...head, anvils: [{ name: ' ', low: 1, high: 2 }], washers: [] }, 'anvils.0.name'],
     ['a washer as text', BoreKitDto, { ...head, anvils: [], washers: [{ name: 'w', length: '5' }] }, 'washers.0.length'],
     [

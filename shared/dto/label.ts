@@ -1,8 +1,8 @@
-import { Type } from 'class-transformer'
-import { ArrayMaxSize, ArrayMinSize, IsArray, IsIn, IsInt, IsString, Matches, Max, MaxLength, Min, ValidateNested } from 'class-validator'
+import { ArrayMaxSize, ArrayMinSize, IsArray, IsIn, IsInt, IsString, Matches, Max, MaxLength, Min } from 'class-validator'
 import { CODED, type Coded } from '#core/label/code'
 import { SHEETS } from '#core/label/sheets'
 import { ID, ID_FAULT } from './command'
+import { Groups } from './optional'
 
 export class LabelOfDto {
   @IsIn(Object.keys(CODED), { message: 'A job, a set, a bag, a gauge or a size.' }) thing!: Coded
@@ -14,8 +14,7 @@ export class LabelsDto {
   @IsArray()
   @ArrayMinSize(1, { message: 'Choose what the labels are of.' })
   @ArrayMaxSize(200, { message: 'At most 200 labels at once.' })
-  @ValidateNested({ each: true })
-  @Type(() => LabelOfDto)
+  @Groups(() => LabelOfDto)
   of!: LabelOfDto[]
   @IsIn(SHEETS.map(({ id }) => id), { message: 'There is no such sheet.' })
   sheet!: string

@@ -1,8 +1,9 @@
-import { IsBoolean, IsOptional, IsString, Matches } from 'class-validator'
+import { IsBoolean, IsString, Matches } from 'class-validator'
 import type { Nm } from '#core/quantity/length'
 import { CommandDto, ID, ID_FAULT, IsMoment } from './command'
 import { IsLength } from './limits'
 import { Fits } from './fits'
+import { Optional } from './optional'
 
 /** A piece to be brought to a thickness, from a size of the drawer or from sheet. */
 export class LapDto extends CommandDto {
@@ -10,8 +11,8 @@ export class LapDto extends CommandDto {
   @Fits('lap.place') place!: string
   @IsString() @Matches(ID, ID_FAULT) lotId!: string
   @IsLength(1) target!: Nm
-  @IsOptional() @IsLength(1) low?: Nm
-  @IsOptional() @IsLength(1) high?: Nm
+  @Optional() @IsLength(1) low?: Nm
+  @Optional() @IsLength(1) high?: Nm
 }
 
 /** Its thickness at four points. */

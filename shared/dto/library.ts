@@ -1,8 +1,8 @@
-import { Type } from 'class-transformer'
-import { IsIn, IsObject, IsString, Matches, MaxLength, ValidateNested } from 'class-validator'
+import { IsIn, IsObject, IsString, Matches, MaxLength } from 'class-validator'
 import { CommandDto, ID, ID_FAULT, NEEDED, OperationDto } from './command'
 import { LimitSetDto } from './limits'
 import { Fits, Longest } from './fits'
+import { Group } from './optional'
 
 /** Everything of an entry of the library of limits. */
 export class LibraryFieldsDto {
@@ -11,15 +11,15 @@ export class LibraryFieldsDto {
   @IsString() @MaxLength(60) result!: string
   @Longest('job.unit.type') type!: string
   @IsIn(['book', 'shop'], { message: 'Book or shop.' }) role!: 'book' | 'shop'
-  @IsObject(NEEDED) @ValidateNested() @Type(() => LimitSetDto) set!: LimitSetDto
+  @Group(() => LimitSetDto) set!: LimitSetDto
   @IsObject(NEEDED) rule!: Record<string, string>
 }
 
 export class NewLibraryLimitDto extends OperationDto {
   @IsString() @Matches(ID, ID_FAULT) id!: string
-  @IsObject(NEEDED) @ValidateNested() @Type(() => LibraryFieldsDto) fields!: LibraryFieldsDto
+  @Group(() => LibraryFieldsDto) fields!: LibraryFieldsDto
 }
 
 export class LibraryChangeDto extends CommandDto {
-  @IsObject(NEEDED) @ValidateNested() @Type(() => LibraryFieldsDto) fields!: LibraryFieldsDto
+  @Group(() => LibraryFieldsDto) fields!: LibraryFieldsDto
 }

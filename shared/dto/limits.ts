@@ -1,10 +1,10 @@
-import { Type } from 'class-transformer'
-import { IsBoolean, IsIn, IsInt, IsObject, IsOptional, IsString, Matches, Max, Min, ValidateNested } from 'class-validator'
+import { IsBoolean, IsIn, IsInt, IsString, Matches, Max, Min } from 'class-validator'
 import { ALL_UNITS, type Exact, type Unit } from '#core/quantity/figure'
 import type { LengthUnit } from '#core/quantity/length'
 import type { LimitSourceKind } from '#core/verdict/limits'
-import { ID, ID_FAULT, NEEDED } from './command'
+import { ID, ID_FAULT } from './command'
 import { Fits, inSchema } from './fits'
+import { Group, Optional } from './optional'
 
 /** Bench figures stay within ±1 km, 1000 N·m, 1000 kN: anything else is a slip. Small units */
 export const LONGEST = inSchema('limits.upper').maximum!
@@ -36,11 +36,11 @@ export class LimitEntryDto {
 export class LimitSourceDto {
   @IsIn(['book', 'shop', 'kit-leaflet', 'borrowed', 'common-practice', 'own'], { message: 'Say where the limits come from.' })
   kind!: LimitSourceKind
-  @IsOptional() @Fits('limits.source.text') text?: string
-  @IsOptional() @Fits('limits.source.page') page?: string
-  @IsOptional() @Fits('limits.source.revision') revision?: string
-  @IsOptional() @Fits('limits.source.date') date?: string
-  @IsOptional() @IsObject(NEEDED) @ValidateNested() @Type(() => LimitEntryDto) entry?: LimitEntryDto
+  @Optional() @Fits('limits.source.text') text?: string
+  @Optional() @Fits('limits.source.page') page?: string
+  @Optional() @Fits('limits.source.revision') revision?: string
+  @Optional() @Fits('limits.source.date') date?: string
+  @Optional() @Group(() => LimitEntryDto) entry?: LimitEntryDto
 }
 
 export class LimitSetDto {
@@ -50,11 +50,11 @@ export class LimitSetDto {
     | 'lower'
     | 'figure'
     | 'none'
-  @IsOptional() @IsLength() lower?: Exact
-  @IsOptional() @IsLength() upper?: Exact
-  @IsOptional() @IsBoolean() lowerExcluded?: boolean
-  @IsOptional() @IsBoolean() upperExcluded?: boolean
-  @IsOptional() @IsLength() figure?: Exact
+  @Optional() @IsLength() lower?: Exact
+  @Optional() @IsLength() upper?: Exact
+  @Optional() @IsBoolean() lowerExcluded?: boolean
+  @Optional() @IsBoolean() upperExcluded?: boolean
+  @Optional() @IsLength() figure?: Exact
   @IsIn(ALL_UNITS as Unit[], { message: 'Choose a unit.' }) unit!: Unit
-  @IsObject(NEEDED) @ValidateNested() @Type(() => LimitSourceDto) source!: LimitSourceDto
+  @Group(() => LimitSourceDto) source!: LimitSourceDto
 }

@@ -1,20 +1,9 @@
-import {
-  ArrayMaxSize,
-  ArrayMinSize,
-  ArrayUnique,
-  IsArray,
-  IsInt,
-  IsOptional,
-  IsString,
-  Matches,
-  Max,
-  MaxLength,
-  Min,
-} from 'class-validator'
+import { ArrayMaxSize, ArrayMinSize, ArrayUnique, IsArray, IsInt, IsString, Matches, Max, MaxLength, Min } from 'class-validator'
 import type { Nm } from '#core/quantity/length'
 import { CommandDto, ID, ID_FAULT, IsDay, OperationDto } from './command'
 import { IsPieceLength } from './limits'
 import { Fits } from './fits'
+import { Optional, OrNone } from './optional'
 
 const SUPPLIER_NEEDED = { message: 'Who is it ordered from?' }
 
@@ -35,15 +24,15 @@ export class NewPurchaseDto extends OperationDto {
   @ArrayUnique()
   @Matches(ID, { each: true, ...ID_FAULT })
   lines!: string[]
-  @IsOptional() @IsString() @MaxLength(60) reference?: string
+  @Optional() @IsString() @MaxLength(60) reference?: string
   @IsDay() orderedOn!: string
-  @IsOptional() @IsDay() due?: string
+  @Optional() @IsDay() due?: string
 }
 
 export class PurchaseChangeDto extends CommandDto {
-  @IsOptional() @IsString() @MaxLength(60) reference?: string
+  @Optional() @IsString() @MaxLength(60) reference?: string
   /** null: not known any more */
-  @IsOptional() @IsDay() due?: string | null
+  @OrNone() @IsDay() due?: string | null
 }
 
 /** One piece of a size that was ordered came. */
@@ -51,9 +40,9 @@ export class ReceiptDto extends OperationDto {
   @IsString() @Matches(ID, ID_FAULT) id!: string
   @IsString() @Matches(ID, ID_FAULT) lotId!: string
   /** left out: nobody measured it */
-  @IsOptional() @IsPieceLength(1) size?: Nm
+  @Optional() @IsPieceLength(1) size?: Nm
   /** it gets a place of its own */
-  @IsOptional() @Fits('lot.mark', { empty: 'Where does it lie? A mark, or a place in the tray.' }) mark?: string
+  @Optional() @Fits('lot.mark', { empty: 'Where does it lie? A mark, or a place in the tray.' }) mark?: string
 }
 
 /** The last piece of a size that came is taken back. */
@@ -69,6 +58,6 @@ export class CancellationDto extends OperationDto {
 
 /** Which list: of a supplier, or an order. */
 export class OrderListDto {
-  @IsOptional() @IsString() @MaxLength(60) supplier?: string
-  @IsOptional() @IsString() @Matches(ID, ID_FAULT) order?: string
+  @Optional() @IsString() @MaxLength(60) supplier?: string
+  @Optional() @IsString() @Matches(ID, ID_FAULT) order?: string
 }

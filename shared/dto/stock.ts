@@ -1,25 +1,10 @@
-import { Type } from 'class-transformer'
-import {
-  ArrayMaxSize,
-  IsArray,
-  IsIn,
-  IsInt,
-  IsNotEmpty,
-  IsObject,
-  IsOptional,
-  IsString,
-  Matches,
-  Max,
-  MaxLength,
-  Min,
-  ValidateIf,
-  ValidateNested,
-} from 'class-validator'
+import { ArrayMaxSize, IsArray, IsIn, IsInt, IsNotEmpty, IsString, Matches, Max, MaxLength, Min, ValidateIf } from 'class-validator'
 import { SHAPES, type Shape } from '#core/pack/lot'
 import type { Nm } from '#core/quantity/length'
-import { CommandDto, ID, ID_FAULT, NEEDED, OperationDto } from './command'
+import { CommandDto, ID, ID_FAULT, OperationDto } from './command'
 import { IsPieceLength } from './limits'
 import { Fits, inSchema } from './fits'
+import { Group, Optional, OrNone } from './optional'
 
 export class ToleranceDto {
   @IsPieceLength(0) plus!: Nm
@@ -30,23 +15,23 @@ export class NewLotDto extends OperationDto {
   @IsString() @Matches(ID, ID_FAULT) id!: string
   @Fits('lot.family', { empty: 'Which family is it? Cover shims, thrust washers …' }) family!: string
   @IsPieceLength(1) nominal!: Nm
-  @IsOptional() @IsPieceLength(1) measured?: Nm
-  @IsOptional() @IsObject(NEEDED) @ValidateNested() @Type(() => ToleranceDto) tolerance?: ToleranceDto
+  @Optional() @IsPieceLength(1) measured?: Nm
+  @Optional() @Group(() => ToleranceDto) tolerance?: ToleranceDto
   @Fits('lot.onHand', { type: 'A whole number of pieces.', least: 'Not fewer than none.' }) count!: number
-  @IsOptional() @Fits('lot.mark') mark?: string
-  @IsOptional() @Fits('lot.colour') colour?: string
-  @IsOptional() @Fits('lot.tags') tags?: string[]
-  @IsOptional() @Fits('lot.cost') cost?: number
-  @IsOptional()
+  @Optional() @Fits('lot.mark') mark?: string
+  @Optional() @Fits('lot.colour') colour?: string
+  @Optional() @Fits('lot.tags') tags?: string[]
+  @Optional() @Fits('lot.cost') cost?: number
+  @Optional()
   @Fits('lot.leadDays', { type: 'Whole days.', least: 'Not less than no days.', most: 'At most 1000 days.' })
   leadDays?: number
   /** diameters of a washer */
-  @IsOptional() @IsPieceLength(1) inside?: Nm
-  @IsOptional() @IsPieceLength(1) outside?: Nm
+  @Optional() @IsPieceLength(1) inside?: Nm
+  @Optional() @IsPieceLength(1) outside?: Nm
   /** who it is bought from, and what they call it */
-  @IsOptional() @IsString() @MaxLength(60) supplier?: string
-  @IsOptional() @IsString() @MaxLength(40) article?: string
-  @IsOptional() @IsIn(SHAPES, { message: 'Flat, stepped, sprung, sheet or packing.' }) shape?: Shape
+  @Optional() @IsString() @MaxLength(60) supplier?: string
+  @Optional() @IsString() @MaxLength(40) article?: string
+  @Optional() @IsIn(SHAPES, { message: 'Flat, stepped, sprung, sheet or packing.' }) shape?: Shape
 }
 
 /** Take in (why: take-in), or correct a count (why: count, with a reason). */
@@ -62,21 +47,21 @@ export class MovementDto extends CommandDto {
 
 export class LotChangeDto extends CommandDto {
   /** figure by figure, of the pieces that were measured and put back among the others */
-  @IsOptional() @IsArray() @ArrayMaxSize(inSchema('lot.sizes').maxItems!) @IsPieceLength(1, true) sizes?: Nm[]
+  @Optional() @IsArray() @ArrayMaxSize(inSchema('lot.sizes').maxItems!) @IsPieceLength(1, true) sizes?: Nm[]
   /** piece to piece; null: worked out from the sizes */
-  @IsOptional() @IsPieceLength(0) scatter?: Nm | null
-  @IsOptional() @Fits('lot.reserved', { least: 'Not fewer than none.' }) kept?: number
-  @IsOptional() @Fits('lot.mark') mark?: string
-  @IsOptional() @Fits('lot.colour') colour?: string
+  @OrNone() @IsPieceLength(0) scatter?: Nm | null
+  @Optional() @Fits('lot.reserved', { least: 'Not fewer than none.' }) kept?: number
+  @Optional() @Fits('lot.mark') mark?: string
+  @Optional() @Fits('lot.colour') colour?: string
   /** null: not known any more */
-  @IsOptional() @Fits('lot.cost', { type: 'A price in coins.', least: 'Not below nothing.' }) cost?: number | null
-  @IsOptional() @Fits('lot.leadDays', { type: 'Whole days.', least: 'Not less than no days.', most: 'At most 1000 days.' }) leadDays?:
+  @OrNone() @Fits('lot.cost', { type: 'A price in coins.', least: 'Not below nothing.' }) cost?: number | null
+  @OrNone() @Fits('lot.leadDays', { type: 'Whole days.', least: 'Not less than no days.', most: 'At most 1000 days.' }) leadDays?:
     | number
     | null
-  @IsOptional() @IsString() @MaxLength(60) supplier?: string
-  @IsOptional() @IsString() @MaxLength(40) article?: string
-  @IsOptional() @IsPieceLength(1) inside?: Nm | null
-  @IsOptional() @IsPieceLength(1) outside?: Nm | null
+  @Optional() @IsString() @MaxLength(60) supplier?: string
+  @Optional() @IsString() @MaxLength(40) article?: string
+  @OrNone() @IsPieceLength(1) inside?: Nm | null
+  @OrNone() @IsPieceLength(1) outside?: Nm | null
 }
 
 /** One piece is measured and told apart from its like: it lies where its mark says. */

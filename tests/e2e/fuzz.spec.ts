@@ -1,6 +1,7 @@
 import { readdirSync } from 'node:fs'
 import { join, relative } from 'node:path'
 import { stream } from '../reference/drawers'
+import { oneOf, spoiler } from '../spoil'
 import { AS_PROGRAM, demoForThisFile, expect, test } from './workshop'
 
 demoForThisFile()
@@ -164,41 +165,6 @@ const FOR: readonly (readonly [RegExp, readonly number[]])[] = [
   [/kit|lap/, [12]],
   [/worksheets|csv/, [13]],
 ]
-const nested = (depth: number) => JSON.parse(`${'{"a":'.repeat(depth)}1${'}'.repeat(depth)}`) as unknown
-const BAD: readonly unknown[] = [
-  null,
-  '',
-  ' ',
-  0,
-  -1,
-  1.5,
-  2 ** 31,
-  2 ** 53,
-  1e300,
-  true,
-  [],
-  {},
-  [[]],
-  [null],
-  ['x', 'x'],
-  'x\ud800',
-  '\u0000',
-  '0000-00-00T00:00:00Z',
-  '2026-02-31T10:00:00Z',
-  '2026-02-31',
-  '9999999',
-  'x'.repeat(5_000),
-  '../../x',
-  "'; DROP TABLE job; --",
-  '$1',
-  nested(40),
-  { constructor: { prototype: 1 } },
-  JSON.parse('{"__proto__":{"x":1}}'),
-  '<script>',
-  NaN,
-  '😀',
-  '\r\n=cmd',
-]
 const IDS = [
   'launch-idler',
   'launch-box',
@@ -221,21 +187,8 @@ test(`${REQUESTS} spoilt requests to every route: refused or done, never a fault
   test.setTimeout(120_000 + REQUESTS * 100)
   expect(ROUTES.length).toBeGreaterThan(30)
   const random = stream(Number(process.env.SEED ?? 12))
-  const one = <Item>(of: readonly Item[]): Item => of[Math.floor(random() * of.length)]!
-  const spoil = (value: unknown): unknown => {
-    if (random() < 0.25 || typeof value !== 'object' || value === null) return one(BAD)
-    const keys = Object.keys(value)
-    if (random() < 0.1) return { ...value, [one(['owner', 'constructor', '__proto__', '\ud800', ''])]: one(BAD) }
-    const key = one(keys)
-    if (key === undefined) return one(BAD)
-    const copy: Record<string, unknown> | unknown[] = Array.isArray(value) ? [...(value as unknown[])] : { ...value }
-    const inner = (copy as Record<string, unknown>)[key]
-    if (random() < 0.25) {
-      if (Array.isArray(copy)) copy.push(inner)
-      else Reflect.deleteProperty(copy, key)
-    } else (copy as Record<string, unknown>)[key] = spoil(inner)
-    return copy
-  }
+  const one = <Item>(of: readonly Item[]): Item => oneOf(random, of)
+  const spoil = spoiler(random)
   let count = 0
   const untouched = async () => (await (await fetch(`${shop.address}/api/jobs/moto-engine/worksheet`)).json()) as { jobs: unknown }
   const before = (await untouched()).jobs

@@ -4,7 +4,7 @@ import { useBench } from '~/stores/bench'
 /** In the head of the page: whose check this is, and whether all of it is stored. */
 defineProps<{ title: string }>()
 const bench = useBench()
-const saved = computed(() => ({ saved: 'Saved', sending: 'Saving …', away: 'Kept here', stale: 'Behind' })[bench.connection])
+const saved = computed(() => ({ saved: 'Saved', sending: 'Saving …', away: 'Kept here', stale: 'Behind', gone: 'Gone' })[bench.connection])
 const settled = computed(() => bench.connection === 'saved' || bench.connection === 'sending')
 </script>
 

@@ -6,8 +6,8 @@ import type { Step } from '#core/method/step'
 import { systemOf } from '#core/quantity/figure'
 import { readingWords } from '#core/reading/reading'
 import { bandOf } from '#core/verdict/limits'
-import { api, faultsOf } from '~/composables/server/useApi'
-import { today } from '~/composables/words/today'
+import { faultsOf } from '~/composables/server/useApi'
+import { useZeroed } from '~/composables/server/useZeroed'
 import { useBenchKeys } from '~/composables/bench/useBenchKeys'
 import { useBenchWords } from '~/composables/bench/useBenchWords'
 import { useRail } from '~/composables/bench/useRail'
@@ -97,9 +97,10 @@ const { log, logWord, take, voiding, voidingAt, voidLast, voidNow } = useReading
 const words = useBenchWords({ document, evaluation, shown, place, choice, proposal, lots, phase })
 const { sentence, arithmetic, predicted, aim, oneMore } = words
 
+const sayZeroed = useZeroed()
 /** Says that the gauge in hand was zeroed today, and shows the check with it. */
 async function markZeroed(): Promise<void> {
-  await api(`/api/gauges/${gauge.value!.id}/zeroed`, { body: { on: today() } }).catch(error => {
+  await sayZeroed(gauge.value!.id).catch(error => {
     faults.value = faultsOf(error)
   })
   await bench.reload()
