@@ -3,6 +3,7 @@ import type { Coded } from '#core/label/code'
 import { SHEETS } from '#core/label/sheets'
 import { api, faultAt, faultsOf, write } from '~/composables/server/useApi'
 import { saveBlob } from '~/composables/files/saveText'
+import { usePreferences } from '~/stores/preferences'
 import type { LabelView } from '#shared/record'
 import type { Fault } from '#shared/types'
 
@@ -42,6 +43,16 @@ async function take(): Promise<void> {
   } catch (error) {
     faults.value = faultsOf(error)
   }
+}
+const preferences = usePreferences()
+const gap = ref(String(preferences.scanGap))
+const gapFault = ref<string | null>(null)
+const gapKept = ref(false)
+function keepGap(): void {
+  const ms = /^\d{1,3}$/.test(gap.value.trim()) ? Number(gap.value) : null
+  gapFault.value = ms === null || ms > 200 ? 'A whole number of ms, 200 at most: a hand types no faster than that.' : null
+  gapKept.value = gapFault.value === null
+  if (gapKept.value) preferences.scanGap = ms!
 }
 const cut = computed(() => (labels.value ?? []).filter(label => label.cut))
 useHead({ title: 'Labels · Finitum' })
@@ -86,5 +97,26 @@ useHead({ title: 'Labels · Finitum' })
       A scanner that types like a keyboard opens what a label names, from any page; in a list that has the thing it picks it. A code is
       never a command. Print at full size, without fitting to the page.
     </p>
+    <form class="mt-4 max-w-2xl" novalidate @submit.prevent="keepGap">
+      <label class="label mb-1 block" for="scan-gap">The scanner at this screen: one sign to the next, at most ms</label>
+      <div class="flex gap-3">
+        <input
+          id="scan-gap"
+          v-model="gap"
+          class="field figure !w-36"
+          inputmode="numeric"
+          autocomplete="off"
+          aria-describedby="scan-gap-note"
+          :aria-invalid="gapFault !== null"
+        />
+        <button type="submit" class="button">Keep it so</button>
+      </div>
+      <p v-if="gapFault" class="fault">{{ gapFault }}</p>
+      <p v-else-if="gapKept" class="text-[13.5px] text-in" role="status">Kept.</p>
+      <p id="scan-gap-note" class="mt-1 text-[13.5px] text-mute">
+        Four signs or more that come so fast, and Enter, are a scan, of whatever code: it is looked up among sizes, articles and gauges. 50
+        does for most; a slow scanner takes 100. 0: there is no scanner, and keys act at once.
+      </p>
+    </form>
   </div>
 </template>

@@ -5,6 +5,7 @@ import { formatLength, markedText } from '#core/quantity/format-length'
 import { UNIT_NAME } from '#core/quantity/length'
 import type { StockLot } from '#core/shop/shop'
 import { api, faultsOf } from '~/composables/server/useApi'
+import { useScannedArticle } from '~/composables/drawer/useScannedArticle'
 import { usePicked } from '~/composables/keys/usePicked'
 import { key, useKeys } from '~/composables/keys/useKeys'
 import { useRemoval } from '~/composables/server/useRemoval'
@@ -14,6 +15,7 @@ import type { Fault, StockView } from '#shared/types'
 const preferences = usePreferences()
 const stock = ref<StockView | null>(null)
 const picked = usePicked()
+const scanned = useScannedArticle()
 const adding = ref(false)
 const kitting = ref(false)
 const measuring = ref(false)
@@ -135,6 +137,10 @@ useKeys(
         <button type="button" class="button primary" @click="adding = true">New size</button>
       </div>
     </div>
+    <p v-if="scanned !== null" class="mb-3 flex flex-wrap items-baseline gap-x-3 text-[14.5px]" role="status" data-test="article">
+      <span>Of which size is “{{ scanned }}” the article? Pick it in the list, then <strong>Keep</strong> at its article.</span>
+      <button type="button" class="link" @click="scanned = null">of none</button>
+    </p>
     <p v-for="fault in faults" :key="fault.reason" class="mb-3 text-[14px] text-out" role="alert">{{ fault.reason }}</p>
     <FileInProgress v-if="fileIn.busy" class="mb-3" :progress="fileIn.progress" @cancel="fileIn.cancel" />
     <div v-if="fileIn.faults.length || fileIn.cancelled || news" class="mb-3 text-[14px]" role="status" data-test="csv-result">

@@ -61,6 +61,11 @@ export const allGauges = async (sql: Sql) => (await sql.rows<RegisteredRow>(`${R
 /** What gauges are called, without what they are used for. */
 export const gaugeNames = (sql: Sql) =>
   sql.rows<{ id: string; name: string; kind: GaugeKind }>('SELECT id, name, kind FROM gauge ORDER BY name, id')
+export const gaugesNamed = (sql: Sql, text: string) =>
+  sql.rows<{ id: string; name: string }>(
+    'SELECT id, name FROM gauge WHERE lower(name) = lower($1) OR lower(id) = lower($1) ORDER BY id LIMIT 9',
+    [text],
+  )
 export const gaugeById = async (sql: Sql, id: string) =>
   (await sql.rows<RegisteredRow>(`${REGISTERED} WHERE g.id = $1`, [id])).map(registered)[0]
 export async function keepKit(sql: Sql, gaugeId: string, kit: BoreKit): Promise<void> {

@@ -60,6 +60,21 @@ export const allLots = async (sql: Sql) =>
   (await sql.rows<LotRow>(`${WITH_COUNT} WHERE removed_at IS NULL ORDER BY family, nominal_nm, measured_nm NULLS LAST, id`)).map(lotOf)
 export const lotById = async (sql: Sql, id: string) =>
   (await sql.rows<LotRow>(`${WITH_COUNT} WHERE lot.id = $1 AND removed_at IS NULL`, [id])).map(lotOf)[0]
+/** Sizes of which this is the article, or the name. */
+export const lotsNamed = async (sql: Sql, text: string): Promise<Lot[]> =>
+  (
+    await sql.rows<LotRow>(
+      `${WITH_COUNT} WHERE removed_at IS NULL AND NOT lot.apart AND (lower(lot.article) = lower($1) OR lower(lot.id) = lower($1)) ORDER BY lot.id LIMIT 9`,
+      [text],
+    )
+  ).map(lotOf)
+/** Articles that read as a figure. */
+export const articlesLikeFigures = async (sql: Sql): Promise<string[]> =>
+  (
+    await sql.rows<{ article: string }>(
+      `SELECT DISTINCT article FROM lot WHERE removed_at IS NULL AND NOT apart AND article ~ '^[-+]?[0-9][0-9., ]*$' ORDER BY 1 LIMIT 500`,
+    )
+  ).map(({ article }) => article)
 /** Who the sizes are bought from, and what they call them, with each. */
 const bought = (row: LotRow): StockLot => ({
   ...lotOf(row),

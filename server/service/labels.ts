@@ -2,7 +2,7 @@ import { evaluateCheck } from '#core/check/evaluate/evaluate-check'
 import { matchedSet } from '#core/check/evaluate/matched-set'
 import { unitOfResult } from '#core/check/common/results'
 import { piecesIn } from '#core/check/document'
-import { codeText, readCode } from '#core/label/code'
+import { codeText } from '#core/label/code'
 import { fitText, type LabelText } from '#core/label/fit'
 import { SHEETS } from '#core/label/sheets'
 import { pieceList } from '#core/pack/arithmetic'
@@ -10,10 +10,9 @@ import { lotMap, measuredText, packChange, unitMade } from '#core/pack/lot'
 import { formatLength, markedText, otherUnit } from '#core/quantity/format-length'
 import { formatFigure, systemOf } from '#core/quantity/figure'
 import type { LabelOfDto, LabelsDto } from '#shared/dto/label'
-import { PATH_OF } from '#shared/paths'
-import type { LabelView, Scanned } from '#shared/record'
+import type { LabelView } from '#shared/record'
 import type { Database, Sql } from '../database/client'
-import { codeNumber, codedThing } from '../database/codes'
+import { codeNumber } from '../database/codes'
 import { gaugeById } from '../database/gauges'
 import { jobRow } from '../database/jobs'
 import { lotById } from '../database/stock'
@@ -24,7 +23,7 @@ import { loadCheck } from './check-view'
 const day = (at: string) => at.slice(0, 10)
 
 /** What stands on the label of a thing. @throws Refused where there is no such thing, or nothing to label */
-async function textOf(sql: Sql, { thing, id }: LabelOfDto): Promise<LabelText> {
+export async function textOf(sql: Sql, { thing, id }: LabelOfDto): Promise<LabelText> {
   switch (thing) {
     case 'job': {
       const job = await jobRow(sql, id)
@@ -101,13 +100,3 @@ export const labelsOf = (db: Database, { of, sheet: id }: Pick<LabelsDto, 'of' |
     }
     return labels
   })
-
-/** What a scanned code is of. @throws Refused 404, with what is wrong with it */
-export async function scanned(sql: Sql, text: string): Promise<Scanned> {
-  const code = readCode(text)
-  if (!code) throw refuse(404, 'That code was read wrong, or is none of this workshop’s.')
-  const id = await codedThing(sql, code.thing, code.number)
-  if (id === undefined) throw refuse(404, 'This workshop has printed no such code.')
-  const { title } = await textOf(sql, { thing: code.thing, id }).catch(() => ({ title: '' }))
-  return { thing: code.thing, id, name: title, path: PATH_OF[code.thing](id) }
-}

@@ -114,8 +114,16 @@ export async function openWorkshop(
 
 let fileShop: Workshop | null = null
 
-/** `shop` is the demo workshop of the test file; `demoForThisFile()` starts it. */
-export const test = base.extend<{ shop: Workshop }>({
+/**
+ * `shop` is the demo workshop of the test file; `demoForThisFile()` starts it. `scanner: true`: signs that come as fast as a test types them
+ * are a scan, as they are for a user; elsewhere keys are a hand’s.
+ */
+export const test = base.extend<{ shop: Workshop; scanner: boolean }>({
+  scanner: [false, { option: true }],
+  page: async ({ page, scanner }, use) => {
+    if (!scanner) await page.addInitScript(() => localStorage.getItem('finitum.scan') ?? localStorage.setItem('finitum.scan', '0'))
+    await use(page)
+  },
   // oxlint-disable-next-line no-empty-pattern
   shop: async ({}, use) => {
     if (!fileShop) throw new Error('Call demoForThisFile() at the top of the file')

@@ -91,6 +91,7 @@ function pick(choice: Choice): void {
         :id="id"
         v-model="text"
         type="text"
+        v-reads="() => (entry.ok ? 'entry' : entry.choices ? 'asked' : 'nothing')"
         inputmode="decimal"
         autocomplete="off"
         :class="plain ? '' : 'pr-32'"

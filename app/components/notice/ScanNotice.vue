@@ -23,6 +23,19 @@ watch(
     data-test="scan"
   >
     <template v-if="'fault' in last"><span class="text-near">{{ last.fault }}</span></template>
+    <template v-else-if="'unknown' in last">
+      <span class="text-near">Nothing here goes by “{{ last.unknown }}”.</span>
+      <NuxtLink :to="`/stock?article=${encodeURIComponent(last.unknown)}`" class="link" @click="last = null"
+        >make it the article of a size</NuxtLink
+      >
+    </template>
+    <template v-else-if="'both' in last">
+      <span
+        >“{{ last.both }}” stands in the field as a figure, and is the article of <strong>{{ last.size.name }}</strong>. Enter takes the
+        figure.</span
+      >
+      <NuxtLink :to="last.size.path" class="link">open the size</NuxtLink>
+    </template>
     <template v-else>
       <span>Scanned: {{ NAMES[last.thing] }} <strong>{{ last.name }}</strong></span>
       <NuxtLink :to="last.path" class="link">open it</NuxtLink>

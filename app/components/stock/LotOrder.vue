@@ -5,6 +5,7 @@ import { comingWords } from '~/composables/words/comingWords'
 import { write } from '~/composables/server/useApi'
 import { useForm } from '~/composables/server/useForm'
 import { useLotCommand } from '~/composables/drawer/useLotCommand'
+import { useScannedArticle } from '~/composables/drawer/useScannedArticle'
 import type { Coming } from '#shared/orders'
 import type { StockView } from '#shared/types'
 
@@ -19,21 +20,35 @@ const price = ref('')
 const days = ref<number | ''>('')
 const supplier = ref('')
 const article = ref('')
+/** Scanned, and of nothing yet: it stands here until it is kept. */
+const scanned = useScannedArticle()
 watch(
   () => [props.lot.id, props.lot.version],
   () => {
     price.value = props.lot.cost === null ? '' : money(props.lot.cost)
     days.value = props.lot.leadDays ?? ''
     supplier.value = props.lot.supplier
-    article.value = props.lot.article
+    article.value = scanned.value ?? props.lot.article
   },
   { immediate: true },
 )
+watch(scanned, code => {
+  if (code !== null) article.value = code
+})
 async function keep(): Promise<void> {
   const cost = parseMoney(price.value)
   if (cost === undefined) return refuse('order', 'cost', BAD_PRICE)
   const leadDays = days.value === '' ? null : Number(days.value)
-  await send('order', 'PATCH /api/stock/lots/:id', head => ({ ...head, cost, leadDays, supplier: supplier.value, article: article.value }))
+  if (
+    await send('order', 'PATCH /api/stock/lots/:id', head => ({
+      ...head,
+      cost,
+      leadDays,
+      supplier: supplier.value,
+      article: article.value,
+    }))
+  )
+    scanned.value = null
 }
 
 const pieces = ref<number | ''>('')

@@ -1,17 +1,24 @@
 import { useEventListener } from '@vueuse/core'
 import { readCode } from '#core/label/code'
 import type { Scanned } from '#shared/record'
-import { api, faultsOf } from '../server/useApi'
+import { usePreferences } from '~/stores/preferences'
+import { RefusedError, api, faultsOf } from '../server/useApi'
+import { Burst, FEWEST } from './bursts'
+import { readsAs } from './readsAs'
+import { useFigureArticles } from './useFigureArticles'
 
 const CODE_AT_END = /QF[A-Z]\d+[0-9A-Z]\s*$/i
-/**
- * Signs of one scan come milliseconds apart, from a slow scanner or at a busy bench later: what begins like a code is one until there is a
- * pause, in ms, that no scanner makes. A sign taken for a key of the bench would be worse than a key that has to be pressed again.
- */
-const PAUSE = 1_500
 
+/** What a scan came to, where it was not taken at once. */
+export type LastScan =
+  | Scanned
+  /** nothing here goes by that */
+  | { readonly unknown: string }
+  | { readonly fault: string }
+  /** it stands in the field as an entry of it, and is the article of a size besides */
+  | { readonly both: string; readonly size: Scanned }
 /** The last scan: what it was of, or what was wrong with it. */
-export const useLastScan = () => useState<Scanned | { readonly fault: string } | null>('scan', () => null)
+export const useLastScan = () => useState<LastScan | null>('scan', () => null)
 
 /** Takes what was scanned, or leaves it to others. */
 type Taker = (thing: Scanned, at: EventTarget | null) => boolean
@@ -22,24 +29,77 @@ export function useScanTaker(take: Taker): void {
   onBeforeUnmount(() => takers.splice(takers.indexOf(take), 1))
 }
 
-const isText = (target: EventTarget | null): target is HTMLInputElement | HTMLTextAreaElement =>
+type Field = HTMLInputElement | HTMLTextAreaElement
+const isText = (target: EventTarget | null): target is Field =>
   target instanceof HTMLTextAreaElement ||
   (target instanceof HTMLInputElement && !['checkbox', 'radio', 'button', 'file'].includes(target.type))
+const swallow = (event: KeyboardEvent) => {
+  event.preventDefault()
+  event.stopImmediatePropagation()
+}
+function write(field: Field | HTMLSelectElement, text: string): void {
+  field.value = text
+  field.dispatchEvent(new Event(field instanceof HTMLSelectElement ? 'change' : 'input', { bubbles: true }))
+}
+
+/** Chromium says whether keys wait that the page has not come to. */
+const keysWait = (): boolean =>
+  (navigator as Navigator & { scheduling?: { isInputPending?: () => boolean } }).scheduling?.isInputPending?.() ?? false
 
 /**
- * A scanner types a code and Enter. What it types outside a field is never taken for keys of the bench; in a field it is text, until the
- * Enter that ends it: then it goes to whatever on the screen takes such things; picks, in a list that has the thing; opens it, where
- * something is looked for; and is offered to be opened anywhere else.
+ * A scanner types a code and Enter, faster than a hand. What it types is never taken for keys: a sign that may be a command waits until
+ * it is clear that it came alone. In a field, a scan that reads as an entry of it is that entry; anything else is looked up, and the field
+ * left as it was. What it is of goes to whatever on the screen takes such things; is picked, in a list that has it; is opened; or, where
+ * something is being typed, is offered to be opened. Codes of our own are known by how they begin, however slow the scanner is.
  */
 export function useScan(): void {
   const last = useLastScan()
-  let typed: string | null = null
-  /** When its last sign was sent, not when the page came to it. */
-  let sent = 0
-  const swallow = (event: KeyboardEvent) => {
-    event.preventDefault()
-    event.stopImmediatePropagation()
+  const preferences = usePreferences()
+  const figureArticles = useFigureArticles()
+  const burst = new Burst(() => preferences.scanGap)
+  /** Signs that may be commands, as long as a second one may follow. */
+  let held: KeyboardEvent[] = []
+  let release: ReturnType<typeof setTimeout> | undefined
+  /** What stood in the field when the first of them came. */
+  let before = ''
+  /** No second Enter of a scanner is taken for an answer. */
+  let enteredAt = -Infinity
+  const replayed = new WeakSet<Event>()
+
+  function hold(event: KeyboardEvent): void {
+    swallow(event)
+    held.push(event)
+    clearTimeout(release)
+    const from = performance.now()
+    // On a page that is busy the next sign may have come long ago.
+    const look = () => {
+      if (keysWait() || performance.now() - from > burst.wait + 40) release = setTimeout(letGo, burst.wait)
+      else letGo()
+    }
+    release = setTimeout(look, burst.wait)
   }
+  /** They were commands after all, one after the other. So many that fast were none. */
+  function letGo(): void {
+    clearTimeout(release)
+    const keys = held
+    held = []
+    if (keys.length >= FEWEST) return
+    for (const { key, code, shiftKey, target } of keys) {
+      const again = new KeyboardEvent('keydown', { key, code, shiftKey, bubbles: true, cancelable: true })
+      replayed.add(again)
+      // What the first one opened may have taken the focus.
+      const at =
+        target instanceof Element && target.isConnected && !isText(document.activeElement)
+          ? target
+          : (document.activeElement ?? document.body)
+      if (at.dispatchEvent(again) && isText(at)) type(at, key)
+    }
+  }
+  function type(field: Field, text: string): void {
+    field.setRangeText(text, field.selectionStart ?? field.value.length, field.selectionEnd ?? field.value.length, 'end')
+    field.dispatchEvent(new Event('input', { bubbles: true }))
+  }
+
   async function take(code: string, at: EventTarget | null): Promise<void> {
     try {
       const thing = await api<Scanned>(`/api/codes?${new URLSearchParams({ code })}`)
@@ -48,8 +108,7 @@ export function useScan(): void {
         return
       }
       if (at instanceof HTMLSelectElement && [...at.options].some(({ value }) => value === thing.id)) {
-        at.value = thing.id
-        at.dispatchEvent(new Event('change', { bubbles: true }))
+        write(at, thing.id)
         last.value = null
         return
       }
@@ -57,44 +116,77 @@ export function useScan(): void {
       // Where something is being typed, nothing is left by itself.
       if (!isText(at) || at.type === 'search') await navigateTo(thing.path)
     } catch (error) {
-      last.value = { fault: faultsOf(error)[0]?.reason ?? '' }
+      const foreign = error instanceof RefusedError && error.status === 404 && !readCode(code) && !/^QF/i.test(code)
+      last.value = foreign ? { unknown: code } : { fault: faultsOf(error)[0]?.reason ?? '' }
     }
   }
+
+  /** The Enter that ends a scan. @returns whether it is over with that */
+  function ended(code: string, target: EventTarget | null): boolean {
+    if (target instanceof HTMLSelectElement) write(target, before)
+    if (!isText(target)) {
+      void take(code, target)
+      return true
+    }
+    const as = before === '' || target.selectionStart === null ? readsAs(target) : target.value === code ? readsAs(target) : 'nothing'
+    if (as === 'nothing') {
+      write(target, before)
+      void take(code, target)
+      return true
+    }
+    const size = figureArticles.of(code)
+    if (size) last.value = { both: code, size }
+    return size !== null
+  }
+
   useEventListener(
     'keydown',
     (event: KeyboardEvent) => {
-      if (event.ctrlKey || event.altKey || event.metaKey) return
-      const { target } = event
-      if (isText(target)) {
-        if (event.key !== 'Enter') return
-        // What stood in the field before stays in it.
-        const [code] = CODE_AT_END.exec(target.value) ?? []
-        if (code === undefined || !readCode(code)) return
-        swallow(event)
-        target.value = target.value.slice(0, -code.length)
-        target.dispatchEvent(new Event('input', { bubbles: true }))
-        void take(code, target)
+      if (event.ctrlKey || event.altKey || event.metaKey || replayed.has(event) || !event.isTrusted) return
+      const { target, key } = event
+      const field = isText(target) ? target : null
+      // In a field, a code of ours is known by its end, however slowly it came.
+      if (field && key === 'Enter') {
+        const [code] = CODE_AT_END.exec(field.value) ?? []
+        if (code !== undefined && readCode(code)) {
+          swallow(event)
+          burst.clear()
+          // What stood in the field before stays in it.
+          write(field, field.value.slice(0, -code.length))
+          return void take(code, field)
+        }
+      }
+      const { text } = burst
+      const what = burst.press({ key, at: event.timeStamp, repeat: event.repeat })
+      if (what === 'modifier') return
+      if (what === 'scan') {
+        burst.clear()
+        clearTimeout(release)
+        held = []
+        enteredAt = event.timeStamp
+        if (field && burst.own) return
+        if (ended(text, target)) swallow(event)
         return
       }
-      if (event.timeStamp - sent > PAUSE || (typed?.length === 1 && !['F', 'SHIFT'].includes(event.key.toUpperCase()))) typed = null
-      if (typed === null && event.key.toUpperCase() !== 'Q') return
-      sent = event.timeStamp
-      // A list is looked through by the same letters: they stay its own, but for the Enter that ends a code.
-      const list = target instanceof HTMLSelectElement
-      if (event.key === 'Enter' && (!list || readCode(typed ?? ''))) {
-        swallow(event)
-        const code = typed ?? ''
-        typed = null
-        void take(code, target)
+      if (key === 'Enter' && event.timeStamp - enteredAt <= preferences.scanGap) {
+        enteredAt = event.timeStamp
+        return swallow(event)
+      }
+      if (what === 'first') before = field?.value ?? (target instanceof HTMLSelectElement ? target.value : '')
+      if (what === 'next' && field) {
+        // They are typed, the first of them too.
+        const waiting = held.map(({ key: sign }) => sign).join('')
+        held = []
+        clearTimeout(release)
+        if (waiting !== '') type(field, waiting)
         return
       }
-      // Tab, Escape, an arrow: no scanner sends them.
-      if (event.key.length > 1 && event.key !== 'Shift') {
-        typed = null
-        return
-      }
-      if (!list) swallow(event)
-      if (event.key.length === 1) typed = (typed ?? '') + event.key
+      if (what === 'first' || what === 'else') letGo()
+      if (what === 'else' || target instanceof HTMLSelectElement) return
+      // Without a scanner keys act at once, but for those of a code of ours.
+      if (preferences.scanGap === 0 && !burst.own) return
+      // In a field only what can be a command there waits: a letter, while nothing is typed.
+      if (!field || (field.dataset.keys !== undefined && field.value === '' && !/[\d.,+\-−]/.test(key))) hold(event)
     },
     { capture: true },
   )

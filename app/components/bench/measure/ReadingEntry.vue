@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { parseSum } from '#core/quantity/parse-sum'
 import { nextLeaves } from '#core/method/feeler/leaves'
-import { formatFigure, isLengthUnit, unitName, type Exact } from '#core/quantity/figure'
+import { formatFigure, isLengthUnit, unitName, type Exact, type FigureEntry } from '#core/quantity/figure'
 import type { Nm } from '#core/quantity/length'
 import { STONES, type Entry } from '#core/reading/reading'
+import type { ReadsAs } from '~/composables/keys/readsAs'
 import type { Draft } from '~/composables/bench/useDraft'
 import { useEntry, type EntryProps } from './useEntry'
 
@@ -86,6 +87,7 @@ const show = (value: number) => formatFigure(value, props.unit, { trim: true })
 const next = computed(() =>
   props.leaves && props.far.ok && draft.value.far.trim() ? nextLeaves(props.leaves as readonly Nm[], props.far.value as Nm) : null,
 )
+const asEntry = (entry: FigureEntry): ReadsAs => (entry.ok ? 'entry' : entry.choices ? 'asked' : 'nothing')
 const onFirst = () => (fields.value.second ? firstEntered() : submit())
 defineExpose({ focus, submit })
 </script>
@@ -101,6 +103,7 @@ defineExpose({ focus, submit })
         <input
           ref="first"
           v-model="draft.far"
+          v-reads="() => (word ? 'entry' : asEntry(far))"
           data-keys
           :aria-label="fields.first.aria"
           type="text"
@@ -123,6 +126,7 @@ defineExpose({ focus, submit })
         <input
           ref="second"
           v-model="draft.back"
+          v-reads="() => asEntry(back)"
           data-keys
           :aria-label="fields.second.aria"
           type="text"
@@ -147,6 +151,7 @@ defineExpose({ focus, submit })
           >started at
           <input
             v-model="draft.start"
+            v-reads="() => asEntry(start)"
             aria-label="Start reading; blank means zero"
             type="text"
             inputmode="decimal"
@@ -161,6 +166,7 @@ defineExpose({ focus, submit })
         <input
           ref="second"
           v-model="draft.celsius"
+          v-reads="() => (heatFault === null ? 'entry' : 'nothing')"
           aria-label="Temperature of the part; blank: as the gauge; hot: nobody measured it"
           type="text"
           inputmode="decimal"

@@ -34,6 +34,7 @@ defineExpose({ focus, submit })
     <input
       ref="field"
       v-model="typed"
+      v-reads="() => (meant ? 'entry' : 'nothing')"
       class="entry field mt-2"
       aria-label="Answer in a word"
       placeholder="or type the word"

@@ -114,6 +114,7 @@ const value = (event: Event) => (event.target as HTMLSelectElement).value
         id="found-pack"
         ref="field"
         v-model="found"
+        v-reads="() => (read.ok ? 'entry' : read.choices ? 'asked' : 'nothing')"
         class="field figure"
         placeholder="10, 8, 3, 3"
         autocomplete="off"

@@ -1,6 +1,6 @@
 import { CodeDto } from '#shared/dto/label'
-import { readQuery } from '../http/body'
-import { route } from '../http/route'
-import { scanned } from '../service/labels'
+import { readQuery } from '../../http/body'
+import { route } from '../../http/route'
+import { scanned } from '../../service/codes'
 
 export default route(async (event, db) => scanned(db, (await readQuery(event, CodeDto)).code))
