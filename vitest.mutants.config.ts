@@ -1,6 +1,13 @@
 import { defineConfig } from 'vitest/config'
 import base from './vitest.config'
 
+/** Those that need no solver first; then all that say what is wrong; what was recorded of the demo and of random lives last. */
+const TESTS = {
+  quick: ['core/**/*.test.ts', 'tests/reference/{common-practice,engines,plastic-strip,statistics,temperature}.test.ts'],
+  tests: ['tests/reference/*.test.ts', 'core/**/*.test.ts', 'app/**/*.test.ts'],
+  records: ['tests/record/*.test.ts'],
+} as const
+
 // The tests of core alone: those with a database or a browser say little of it and take long.
 export default defineConfig({
   ...base,
@@ -12,9 +19,6 @@ export default defineConfig({
     isolate: true,
     // No database, none prepared.
     globalSetup: [],
-    include:
-      process.env.MUTANTS_BY === 'records'
-        ? ['tests/record/*.test.ts']
-        : ['core/**/*.test.ts', 'tests/reference/{common-practice,engines,plastic-strip,statistics,temperature}.test.ts'],
+    include: [...TESTS[process.env.MUTANTS_BY as keyof typeof TESTS]],
   },
 })

@@ -1,6 +1,6 @@
 // In the page itself, before the program is there: what is typed meanwhile is kept, and given to the field it was meant for.
 ;(() => {
-  let typed = []
+  const typed = []
   const hear = event => {
     const elsewhere = document.activeElement && document.activeElement !== document.body
     if (elsewhere || !event.isTrusted || event.ctrlKey || event.metaKey || event.altKey || event.key.length !== 1) return

@@ -205,15 +205,20 @@ function* repeated(items: readonly { readonly id: string }[], where: string): Ge
   }
 }
 
+/** Kinds this version knows, and no more of anything than there can be: before an older file is brought up to date, which makes it all. */
 function* kindFaults(worksheet: {
-  readonly jobs: readonly { readonly checks: readonly Pick<CheckDocument, 'kind'>[] }[]
+  readonly jobs: readonly { readonly checks: readonly Pick<CheckDocument, 'kind' | 'setup'>[] }[]
 }): Generator<WorksheetFault> {
-  for (const [j, job] of worksheet.jobs.entries()) {
-    for (const [c, check] of job.checks.entries()) {
-      if (!checkKinds.some(kind => kind.id === check.kind))
-        yield { path: `jobs/${j}/checks/${c}/kind`, reason: `This version knows no check of the kind “${check.kind}”.` }
+  for (const [j, job] of worksheet.jobs.entries())
+    for (const [c, { kind: id, setup }] of job.checks.entries()) {
+      const path = `jobs/${j}/checks/${c}`
+      const kind = checkKinds.find(known => known.id === id)
+      if (!kind) yield { path: `${path}/kind`, reason: `This version knows no check of the kind “${id}”.` }
+      for (const field of kind?.setupFields ?? []) {
+        const fault = field.kind === 'count' && setup[field.id] !== undefined ? fieldFault([field], field.id, setup[field.id]!) : null
+        if (fault) yield { path: `${path}/setup/${field.id}`, reason: fault }
+      }
     }
-  }
 }
 
 function* checkFaults(check: CheckDocument, path: string, lots: LotMap): Generator<WorksheetFault> {

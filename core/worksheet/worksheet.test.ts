@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import launch from '../../demo/1-mail-launch.worksheet.json'
+import flywheel from '../../demo/7-fire-pump-flywheel.worksheet.json'
 import { GAUGES, gauge } from '../../tests/documents'
 import { checkKind, checkKinds } from '../check/registry'
 import { apply } from '../command/apply'
@@ -68,6 +69,18 @@ describe('the worksheet', () => {
     const lots = launch.lots.map((lot, i) => (i === 0 ? { ...lot, measured: 'thick' } : lot))
     expect(faultOf({ ...launch, lots })).toMatchObject({ path: 'lots/0/measured', reason: expect.not.stringContaining('null') })
     expect(faultOf({ ...launch, version: 7 })).toMatchObject({ path: 'version', reason: expect.stringContaining('version 7') })
+  })
+  it('counts nothing it cannot have, in an older version too: bringing ten million bearings up to date takes minutes', () => {
+    const many = structuredClone(flywheel) as unknown as { jobs: { checks: { id: string; setup: Record<string, string> }[] }[] }
+    many.jobs[0]!.checks.find(({ id }) => id === 'pb-mains')!.setup.positions = '9999999'
+    expect(faultOf(many)).toMatchObject({
+      path: expect.stringMatching(/setup\/positions$/),
+      reason: expect.stringContaining('A whole number from 1 to'),
+    })
+  })
+  it.each(['.', '..'])('takes no “%s” as an id: it is the name of a folder', id => {
+    expect(faultOf(changed(({ jobs }) => (jobs[0]!.id = id)))).toMatchObject({ path: 'jobs/0/id' })
+    expect(faultOf(changed(({ jobs }) => (jobs[0]!.id = `${id}a`)))?.path).not.toBe('jobs/0/id')
   })
   it('takes a reading that has no time, and a signature over a fitting that was not measured', () => {
     const sheet = structuredClone(launch)

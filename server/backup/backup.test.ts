@@ -36,7 +36,8 @@ beforeAll(async () => {
   const photo = await sharp({ create: { width: 300, height: 200, channels: 3, background: '#345' } })
     .jpeg()
     .toBuffer()
-  await addPhoto(db, { job: 'launch-engine', check: null }, { op: 'ph', caption: 'Bore two' }, photo)
+  writeFileSync(join(home, 'photo.jpg'), photo)
+  await addPhoto(db, { job: 'launch-engine', check: null }, { op: 'ph', caption: 'Bore two' }, join(home, 'photo.jpg'))
   digest = await writeBackupFile(db, file)
 }, 60_000)
 afterAll(async () => {

@@ -5,7 +5,7 @@ import { getQuery, getRequestHeader, setResponseHeader, type H3Event } from 'h3'
 import { OperationDto } from '#shared/dto/command'
 import type { Fault } from '#shared/types'
 import { unfit } from '#core/worksheet/plain'
-import { refuse, refuseAll } from './refuse'
+import { Gone, refuse, refuseAll } from './refuse'
 
 const LARGEST_COMMAND = 64_000
 const BOUNDS = { deepest: 12, most: 20_000 }
@@ -21,14 +21,18 @@ export async function readBytes(event: H3Event, largest: number): Promise<Buffer
   if (Number(getRequestHeader(event, 'content-length') ?? 0) > largest) throw tooLarge()
   const parts: Buffer[] = []
   let length = 0
-  for await (const part of event.node.req as AsyncIterable<Buffer>) {
-    length += part.length
-    if (length > largest) {
-      // The rest is not waited for.
-      setResponseHeader(event, 'connection', 'close')
-      throw tooLarge()
+  try {
+    for await (const part of event.node.req as AsyncIterable<Buffer>) {
+      length += part.length
+      if (length > largest) {
+        // The rest is not waited for.
+        setResponseHeader(event, 'connection', 'close')
+        throw tooLarge()
+      }
+      parts.push(part)
     }
-    parts.push(part)
+  } catch (error) {
+    throw (error as { code?: string }).code === 'ECONNRESET' ? new Gone() : error
   }
   return Buffer.concat(parts)
 }

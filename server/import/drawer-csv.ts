@@ -3,6 +3,7 @@ import { formatLength } from '#core/quantity/format-length'
 import { parseLength } from '#core/quantity/parse-length'
 import type { Nm } from '#core/quantity/length'
 import { SHAPES, withSizes, type Lot } from '#core/pack/lot'
+import { ID, ID_FAULT } from '#shared/dto/command'
 import type { Fault } from '#shared/types'
 import { cellOf, readTable, repeatedIds, writeTable, type NoTable, type TableRow } from './csv'
 
@@ -97,8 +98,7 @@ function lotFrom(row: Row, line: string, faults: Fault[]): BoughtLot {
   if (nominal === null && field('nominal') === '') faults.push({ path: `${line}, nominal`, reason: 'A size is missing.' })
   if (field('family') === '') faults.push({ path: `${line}, family`, reason: 'The family is missing.' })
   if (field('count') === '') faults.push({ path: `${line}, count`, reason: 'The count is missing.' })
-  if (!/^[A-Za-z0-9._:-]{0,64}$/.test(field('id')))
-    faults.push({ path: `${line}, id`, reason: 'An id has up to 64 letters, digits and . _ : -' })
+  if (field('id') !== '' && !ID.test(field('id'))) faults.push({ path: `${line}, id`, reason: ID_FAULT.message })
   const shape = field('shape') || 'flat'
   if (!(SHAPES as readonly string[]).includes(shape))
     faults.push({ path: `${line}, shape`, reason: 'Must be flat, stepped, sprung, sheet or packing.' })

@@ -3,6 +3,7 @@ import { libraryFault, ruleFields, type LibraryFields, type LibraryLimit } from 
 import { checkKinds } from '#core/check/registry'
 import { ALL_UNITS, formatFigure, parseFigure, unitName, type Exact, type Unit } from '#core/quantity/figure'
 import { SOURCE_NAME, limitSetOf, type LimitFields, type LimitSource } from '#core/verdict/limits'
+import { ID, ID_FAULT } from '#shared/dto/command'
 import type { Fault } from '#shared/types'
 import { cellOf, readTable, repeatedIds, writeTable, type NoTable, type TableRow } from './csv'
 
@@ -89,7 +90,7 @@ function entryFrom(row: Row, line: string, faults: Fault[]): LibraryLimit | null
     limits.figure !== undefined ? 'figure' : limits.lower === undefined ? 'upper' : limits.upper === undefined ? 'lower' : 'two-sided'
   const words = (column: 'title' | 'page' | 'revision' | 'date', name: keyof LimitSource, most: number) =>
     field(column) === '' ? {} : { [name]: field(column).slice(0, most) }
-  if (!/^[A-Za-z0-9._:-]{0,64}$/.test(field('id'))) say('id', 'An id has up to 64 letters, digits and . _ : -')
+  if (field('id') !== '' && !ID.test(field('id'))) say('id', ID_FAULT.message)
   const kind = checkKinds.find(({ id, title }) => [id, title.toLowerCase()].includes(field('kind').toLowerCase()))?.id ?? field('kind')
   const entry: LibraryFields = {
     name: field('name').slice(0, 120),

@@ -58,7 +58,6 @@ describe('labels', () => {
       'Nothing was taken out in this check.',
     )
     expect(await saidBy(labelsOf(db, { of: [{ thing: 'gauge', id: 'no-such' }], sheet }))).toBe('There is no such gauge.')
-    expect(await saidBy(scanned(db, '4006381333931'))).toContain('read wrong')
     const { code } = (await labelsOf(db, { of: [{ thing: 'job', id: 'launch-s6' }], sheet }))[0]!
     expect(
       await saidBy(
@@ -68,6 +67,19 @@ describe('labels', () => {
         ),
       ),
     ).toContain('read wrong')
+  })
+  it('of somebody else are looked up: an article, a size, a gauge by its name', async () => {
+    expect(await saidBy(scanned(db, '4006381333931'))).toBe('Nothing here goes by “4006381333931”.')
+    await db.rows(
+      "UPDATE lot SET article = CASE id WHEN 'cover-4' THEN '6204' WHEN 'cover-5' THEN 'FZV-5' ELSE 'FZV-X' END WHERE id LIKE 'cover-%'",
+    )
+    const size = { thing: 'size', id: 'cover-5', path: '/stock?pick=cover-5', name: expect.stringContaining('5 thou') as string }
+    expect(await scanned(db, ' fzv-5 ')).toEqual(size)
+    expect(await scanned(db, 'COVER-5')).toEqual(size)
+    expect(await scanned(db, 'dial, 1 thou')).toMatchObject({ thing: 'gauge', id: 'dial-thou', path: '/gauges?pick=dial-thou' })
+    expect(await saidBy(scanned(db, 'FZV-X'))).toContain('open the one that is meant')
+    // What a reading field has to know of beforehand: articles that read as a figure.
+    expect(await figureArticles(db)).toEqual([expect.objectContaining({ article: '6204', thing: 'size', id: 'cover-4' })])
   })
   it.each(SHEETS.map(({ id }) => id))('on %s can be read by a camera where they lie, and their text by a reader', async id => {
     const labels = await labelsOf(db, {

@@ -1,5 +1,5 @@
 import { readCode, type Coded } from '#core/label/code'
-import { formatLength, markedText } from '#core/quantity/format-length'
+import { markedText } from '#core/quantity/format-length'
 import { PATH_OF } from '#shared/paths'
 import type { Scanned } from '#shared/record'
 import type { Sql } from '../database/client'

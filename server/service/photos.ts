@@ -19,10 +19,10 @@ const MOST = 60
 /** Those beside this one. */
 const beside = (sql: Sql, of: PhotoOf): Promise<Photo[]> => ('unit' in of ? photosOfUnit(sql, of.unit) : photosOfJob(sql, of.job))
 
-/** Adds a photograph, as the record keeps it. @returns all of the unit, or of the job */
-export async function addPhoto(db: Database, of: PhotoOf, dto: NewPhotoDto, file: Buffer): Promise<Photo[]> {
+/** Adds a photograph, as the record keeps it. @param path  of its file @returns all of the unit, or of the job */
+export async function addPhoto(db: Database, of: PhotoOf, dto: NewPhotoDto, path: string): Promise<Photo[]> {
   // Unfolding it takes its time: others do not wait for that.
-  const { bytes, width, height } = await cleaned(file)
+  const { bytes, width, height } = await cleaned(path)
   return db.transaction(async sql => {
     if (await isRepeat(sql, dto)) return beside(sql, of)
     if ('unit' in of ? !(await unitById(sql, of.unit)) : !(await jobRow(sql, of.job))) throw notFound('unit' in of ? 'unit' : 'job')

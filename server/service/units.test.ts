@@ -1,4 +1,6 @@
-import { readFileSync } from 'node:fs'
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
 import sharp from 'sharp'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { openDatabase, type Database } from '../database/client'
@@ -15,11 +17,15 @@ import { changeUnit, unitView } from './units'
 import { schema } from '../database/from-source'
 
 const engine = readFileSync(new URL('../../demo/6-mail-launch-engine.worksheet.json', import.meta.url), 'utf8')
+const home = mkdtempSync(join(tmpdir(), 'finitum-units-'))
 let db: Database
 beforeAll(async () => {
   db = await openDatabase(undefined, schema)
 })
-afterAll(() => db.close())
+afterAll(async () => {
+  await db.close()
+  rmSync(home, { recursive: true })
+})
 const saidBy = (work: Promise<unknown>) => work.then(() => null).catch((error: Refused) => error.refusal.faults[0])
 
 describe('those who work here', () => {
@@ -92,16 +98,22 @@ describe('a photograph', () => {
       .withMetadata({ orientation: 6 })
       .jpeg()
       .toBuffer()
+  /** Put down as it comes in. */
+  const down = (bytes: Buffer, name = 'photo'): string => {
+    const path = join(home, name)
+    writeFileSync(path, bytes)
+    return path
+  }
   it('is kept upright, of a size for a page, without what the camera wrote into it', async () => {
     const taken = await file()
     expect((await sharp(taken).metadata()).exif).toBeDefined()
-    const { bytes, width, height } = await cleaned(taken)
+    const { bytes, width, height } = await cleaned(down(taken))
     expect([width, height]).toEqual([900, 1800])
     const { exif, orientation, format } = await sharp(bytes).metadata()
     expect([exif, orientation, format]).toEqual([undefined, undefined, 'jpeg'])
   })
   it('that is none, or not whole, is refused', async () => {
-    const none = (bytes: Buffer) => saidBy(cleaned(bytes)).then(fault => fault?.reason)
+    const none = (bytes: Buffer) => saidBy(cleaned(down(bytes))).then(fault => fault?.reason)
     expect(await none(Buffer.from('<svg xmlns="http://www.w3.org/2000/svg"/>'))).toContain('no photograph')
     const whole = await file()
     expect(await none(whole.subarray(0, whole.length / 2))).toContain('cut short')
@@ -111,19 +123,22 @@ describe('a photograph', () => {
     const photos = await addPhoto(
       db,
       { job: 'launch-engine', check: null },
-      { op: 'ph', caption: 'Bore two', who: 'Tove Marl' },
-      await file(),
+      { op: 'ph', caption: 'Bore two', who: 'Tove Marl', content: 'one' },
+      down(await file()),
     )
     expect(photos).toMatchObject([{ id: 'ph', caption: 'Bore two', who: 'Tove Marl', check: null }])
     // Sent twice it is one.
-    expect(await addPhoto(db, { job: 'launch-engine', check: null }, { op: 'ph' }, await file())).toHaveLength(1)
+    const again = (content: string) => addPhoto(db, { job: 'launch-engine', check: null }, { op: 'ph', content }, join(home, 'photo'))
+    expect(await again('one')).toHaveLength(1)
+    // Another under the same id is none of ours.
+    expect(await saidBy(again('other'))).toMatchObject({ reason: 'Something else was sent under this id already.' })
     expect(await changePhoto(db, 'ph', { op: 'ph-words', version: 1, caption: 'Bore 2' })).toMatchObject([
       { caption: 'Bore 2', version: 2 },
     ])
     expect(await removePhoto(db, 'ph', { op: 'ph-gone', version: 2, removed: true })).toEqual([])
     expect(await removePhoto(db, 'ph', { op: 'ph-back', version: 3, removed: false })).toHaveLength(1)
     expect((await historyOf(db, 'launch-engine'))[0]).toMatchObject({ what: 'Brought back' })
-    expect(await saidBy(addPhoto(db, { job: 'launch-engine', check: 'of-another' }, { op: 'ph2' }, await file()))).toMatchObject({
+    expect(await saidBy(addPhoto(db, { job: 'launch-engine', check: 'of-another' }, { op: 'ph2' }, join(home, 'photo')))).toMatchObject({
       reason: 'There is no such check.',
     })
   })

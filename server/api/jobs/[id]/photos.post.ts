@@ -1,10 +1,4 @@
-import { NewPhotoDto } from '#shared/dto/photo'
-import { readBytes, readQuery } from '../../../http/body'
-import { idParam, route } from '../../../http/route'
-import { PHOTO_LARGEST } from '../../../photo/clean'
-import { addPhoto } from '../../../service/photos'
+import { idParam } from '../../../http/route'
+import { takingPhoto } from '../../../photo/take'
 
-export default route(async (event, db) => {
-  const dto = await readQuery(event, NewPhotoDto)
-  return addPhoto(db, { job: idParam(event, 'job'), check: dto.check ?? null }, dto, await readBytes(event, PHOTO_LARGEST))
-})
+export default takingPhoto((event, { check }) => ({ job: idParam(event, 'job'), check: check ?? null }))
