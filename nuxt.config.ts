@@ -5,7 +5,7 @@ import tailwindcss from '@tailwindcss/vite'
 import type { Nitro } from 'nitropack/types'
 import { readerSource } from './scripts/reader-source.mjs'
 import { PREPARED, prepareDatabases } from './server/database/from-source'
-import { HEADERS } from './server/http/headers'
+import { HEADERS, WORKERS } from './server/http/headers'
 import type { Nuxt } from 'nuxt/schema'
 
 const fromRoot = (path: string) => fileURLToPath(new URL(path, import.meta.url))
@@ -31,8 +31,14 @@ function copyLockBinary(nitro: Nitro): void {
 /** What is loaded together is one file: a page asked for a hundred small ones costs more than the little it does not need. */
 function roomOf(path: string): string | undefined {
   const of = path.replace(/\?.*/, '')
-  if (/\/node_modules\//.test(of)) return /\/(pdfmake|papaparse|axe-core)\//.test(of) ? undefined : 'packages'
-  if (/\/(core|shared)\/.*\.(ts|json)$/.test(of)) return 'core'
+  if (/\/node_modules\//.test(of))
+    return /\/(pdfmake|papaparse|axe-core|d3-time|d3-time-format|d3-scale\/src\/(time|utcTime)\.js)/.test(of) ? undefined : 'packages'
+  if (/\/core\/(quantity|reading|verdict|pack|method|check|command)\/.*\.ts$/.test(of)) return 'core'
+  // What a kind draws for itself is fetched with a check of that kind.
+  const [, kind] = /\/app\/components\/bench\/kinds\/([^/]+)\//.exec(of) ?? []
+  if (kind !== undefined) return `kind-${kind}`
+  // What is opened now and then comes when it is.
+  if (/\/(TrendPlot|MicrometerDrawing)\.vue$/.test(of)) return undefined
   return /\/app\/(components\/(bench|chart)|workers)\//.test(of) ? 'bench' : undefined
 }
 
@@ -56,6 +62,8 @@ export default defineNuxtConfig({
   compatibilityDate: '2026-01-01',
   nitro: {
     moduleSideEffects: ['reflect-metadata'],
+    // Packed once, as well as that goes; answers are packed as they are sent.
+    compressPublicAssets: { gzip: true, brotli: true },
     hooks: { 'build:before': prepareDatabases, 'compiled': copyLockBinary },
     rollupConfig: { plugins: [readerSource()] },
     routeRules: { '/**': { headers: { ...HEADERS } } },
@@ -73,7 +81,8 @@ export default defineNuxtConfig({
   vite: {
     plugins: [tailwindcss()],
     $client: { build: { rollupOptions: { output: { manualChunks: roomOf } } } },
-    worker: { format: 'es' },
+    // By themselves: the policy of a worker is the one its own file comes with.
+    worker: { format: 'es', rollupOptions: { output: { entryFileNames: `_nuxt/${WORKERS}/[name]-[hash].js` } } },
     esbuild: { tsconfigRaw: decorators },
   },
   typescript: {

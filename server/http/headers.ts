@@ -23,3 +23,13 @@ export const HEADERS: Readonly<Record<string, string>> = {
   'cross-origin-opener-policy': 'same-origin',
   'cross-origin-resource-policy': 'same-origin',
 }
+
+/** Where the files of workers lie among those of the build. */
+export const WORKERS = 'workers'
+const OF_DOCUMENTS = Object.keys(HEADERS).filter(name => name !== 'x-content-type-options' && name !== 'cross-origin-resource-policy')
+
+/**
+ * What is said for nothing with a file: a script, a style or a face of the build is no page and no worker, and a page asks for twenty.
+ * @example uselessFor('/_nuxt/entry.css') // ['content-security-policy', …]
+ */
+export const uselessFor = (path: string): readonly string[] => (/^\/_nuxt\/[^/]+\.(?:js|css|woff2)$/.test(path) ? OF_DOCUMENTS : [])

@@ -207,3 +207,27 @@ test('everything is sent with what a browser may do with it; what is not there i
   for (const id of ['%00', '%2e%2e', '.', '..', 'x'.repeat(65), '%ED%A0%80'])
     expect((await asked(shop.address, `/api/checks/${id}`)).status, id).toBe(404)
 })
+
+test('the first bench page comes in forty requests and 350 kB, packed; no more of the program than it needs', async ({ page, shop }) => {
+  const session = await page.context().newCDPSession(page)
+  await session.send('Network.enable')
+  const sent = new Map<string, number>()
+  session.on('Network.loadingFinished', ({ requestId, encodedDataLength }) => sent.set(requestId, encodedDataLength))
+  await page.goto(`${shop.address}/checks/launch-input`)
+  await expect(page.getByTestId('verdict')).not.toBeEmpty()
+  await page.waitForLoadState('networkidle')
+  const bytes = [...sent.values()].reduce((sum, length) => sum + length, 0)
+  expect(sent.size).toBeLessThanOrEqual(40)
+  expect(bytes).toBeLessThanOrEqual(350_000)
+  // Less than that would be no page.
+  expect(bytes).toBeGreaterThan(100_000)
+  // Answers over a kilobyte are packed as whoever asks can take them; short ones, and papers, are as they are.
+  const packing = async (path: string, accepts: string) =>
+    (await fetch(shop.address + path, { headers: { 'accept-encoding': accepts } })).headers.get('content-encoding')
+  expect(await packing('/api/checks/launch-input', 'gzip, br')).toBe('br')
+  expect(await packing('/api/checks/launch-input', 'gzip')).toBe('gzip')
+  expect(await packing('/api/checks/launch-input', 'br;q=0')).toBeNull()
+  expect(await packing('/api/readings/csv', 'br, gzip')).toBe('gzip')
+  expect(await packing('/api/health', 'gzip, br')).toBeNull()
+  expect(await packing('/api/jobs/launch-box/report.pdf', 'gzip, br')).toBeNull()
+})

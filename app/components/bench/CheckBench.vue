@@ -111,6 +111,8 @@ function sayCondition(condition: string, state: string): void {
   bench.say(condition, document.value.trials.at(-1)!.id, state, asked.label)
 }
 const helping = ref(false)
+// They come after the page; here before they are asked for, since the server may be away by then.
+onNuxtReady(() => void preloadComponents('HelpersDialog'))
 const explaining = ref(false)
 const closing = ref(false)
 useBenchKeys({ locked, phase, place, proposal, pick, takeOwn, ask, step, panel, voidLast, taking, explaining, helping, closing })
@@ -245,7 +247,14 @@ useBenchKeys({ locked, phase, place, proposal, pick, takeOwn, ask, step, panel, 
       @done="fit"
       @claim="fit($event, true)"
     />
-    <HelpersDialog :open="helping" :way="point.way" :prefer="gauge?.id" :band="bandOf(shown.limits.working)" @close="helping = false" />
+    <LazyHelpersDialog
+      v-if="helping"
+      :open="helping"
+      :way="point.way"
+      :prefer="gauge?.id"
+      :band="bandOf(shown.limits.working)"
+      @close="helping = false"
+    />
     <ClosingCard :open="closing" :document="document" :evaluation="evaluation" @close="closing = false" />
     <ExplainDialog
       :open="explaining"

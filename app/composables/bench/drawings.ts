@@ -16,7 +16,6 @@ const STYLES = [
   'font-family',
   'font-size',
   'font-weight',
-  'font-stretch',
   'letter-spacing',
   'text-anchor',
 ] as const

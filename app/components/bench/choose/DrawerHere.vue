@@ -54,8 +54,8 @@ async function kitAdded(family: string): Promise<void> {
       </template>
     </div>
     <p v-if="adding && put > 0" role="status">{{ put }} {{ put === 1 ? 'size' : 'sizes' }} put in. The next one, or leave it.</p>
-    <KitForm v-if="kitting" :family="document.family" :families="families" @added="kitAdded" @close="kitting = false" />
-    <NewLotForm
+    <LazyKitForm v-if="kitting" :family="document.family" :families="families" @added="kitAdded" @close="kitting = false" />
+    <LazyNewLotForm
       v-if="adding"
       :key="put"
       narrow
