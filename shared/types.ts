@@ -146,20 +146,30 @@ export interface LotUse {
   readonly checkId: string
   readonly checkTitle: string
   readonly unit: string
+  readonly signed: boolean
   /** promised, not fitted */
   readonly promised: boolean
 }
+/** A page of what checks hold of a size. */
+export interface LotUses {
+  readonly uses: readonly LotUse[]
+  /** where the next page begins; null: that was all */
+  readonly before: number | null
+}
 export interface StockView {
   readonly lots: readonly StockLot[]
+  /** of the open checks that press most */
   readonly uses: readonly LotUse[]
-  /** which family checks of a kind took their pieces from, the newest check first */
-  readonly usedFor: readonly FamilyUse[]
+  /** pieces told apart that are in no machine and not on hand: they went back among their like */
+  readonly gone: readonly string[]
   /** what is wanted and not here */
   readonly coming: readonly Coming[]
 }
-export interface FamilyUse {
-  readonly kind: string
-  readonly family: string
+/** Families of the drawer, and who took pieces from them. */
+export interface Families {
+  readonly families: readonly string[]
+  /** which family checks of a kind took their pieces from, the newest check first */
+  readonly usedFor: readonly { readonly kind: string; readonly family: string }[]
 }
 
 /** One thing wrong with what was sent: where, and a sentence. */

@@ -39,7 +39,7 @@ const matches = (lot: StockLot) =>
     .toLowerCase()
     .includes(find.value.trim().toLowerCase())
 /** A piece told apart that went back among its like is only history. */
-const gone = (lot: StockLot) => lot.apart && lot.onHand === 0 && usesOf(lot.id).length === 0
+const gone = (lot: StockLot) => stock.value?.gone.includes(lot.id) ?? false
 const shown = computed(() => (stock.value?.lots ?? []).filter(lot => matches(lot) && !gone(lot)))
 const families = computed(() => [...group(shown.value, lot => lot.family)])
 const lot = computed(() => stock.value?.lots.find(l => l.id === picked.value) ?? null)
@@ -233,7 +233,6 @@ useKeys(
         v-if="lot && !measuring"
         :key="lot.id"
         :lot="lot"
-        :uses="usesOf(lot.id)"
         :coming="stock!.coming.filter(({ lotId }) => lotId === lot!.id)"
         @changed="stock = $event"
         @reload="load"

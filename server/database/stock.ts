@@ -1,8 +1,7 @@
 import type { Movement } from '#core/command/happening'
-import type { Lot, PackPiece } from '#core/pack/lot'
+import type { Lot } from '#core/pack/lot'
 import type { Nm } from '#core/quantity/length'
 import type { StockLot } from '#core/shop/shop'
-import type { FamilyUse, LotUse } from '#shared/types'
 import { insertRows, updateRow } from './bulk'
 import type { Sql } from './client'
 
@@ -147,30 +146,3 @@ export const insertMovement = (sql: Sql, m: Movement) =>
     m.note,
     m.trialId ?? null,
   ])
-
-/** The pieces of the newest fitting of each check `c`. */
-const SITTING = `JOIN LATERAL (SELECT id FROM trial WHERE check_id = c.id ORDER BY ordinal DESC LIMIT 1) t ON true
-  JOIN LATERAL (SELECT DISTINCT ON (place) id FROM pack_listing WHERE trial_id = t.id ORDER BY place, id DESC) l ON true
-  JOIN trial_piece p ON p.listing_id = l.id`
-/** How many of some sizes sit in a machine now. */
-export const fittedOf = (sql: Sql, lots: readonly string[]) =>
-  sql.rows<PackPiece>(
-    `SELECT p.lot_id AS "lotId", sum(p.count)::integer AS count FROM checks c ${SITTING}
-    WHERE c.removed_at IS NULL AND p.lot_id = ANY($1) GROUP BY p.lot_id`,
-    [lots],
-  )
-/** Where pieces sit now, in the newest fitting of each check, and where they are promised to. */
-export const lotUses = (sql: Sql) =>
-  sql.rows<LotUse>(`
-  SELECT p.lot_id AS "lotId", sum(p.count)::integer AS count, c.id AS "checkId", c.title AS "checkTitle", u.name AS unit, false AS promised
-  FROM checks c JOIN job j ON j.id = c.job_id JOIN unit u ON u.id = j.unit_id ${SITTING} WHERE c.removed_at IS NULL
-  GROUP BY p.lot_id, c.id, c.title, u.name
-  UNION ALL SELECT r.lot_id, sum(r.count)::integer, c.id, c.title, u.name, true
-  FROM reserve r JOIN checks c ON c.id = r.check_id JOIN job j ON j.id = c.job_id JOIN unit u ON u.id = j.unit_id GROUP BY r.lot_id, c.id, c.title, u.name
-  ORDER BY unit, "checkTitle"`)
-
-/** Which family checks of a kind took their pieces from, the newest check first. */
-export const familyUses = (sql: Sql) =>
-  sql.rows<FamilyUse>(
-    `SELECT kind, family FROM checks WHERE family <> '' AND removed_at IS NULL GROUP BY kind, family ORDER BY max(created_at) DESC, kind, family`,
-  )

@@ -5,15 +5,16 @@ import type { CommandDto } from '#shared/dto/command'
 import type { Database, Sql } from '../database/client'
 import { comingPieces } from '../database/orders'
 import { promisesOf } from '../database/reserves'
-import { familyUses, fittedOf, lotsAlike, lotUses, stockLots } from '../database/stock'
+import { lotsAlike, stockLots } from '../database/stock'
+import { fittedOf, openUses } from '../database/uses'
 import { asSent, commandShop, type ShopBody } from './shop'
 
-export const stockView = async (sql: Sql): Promise<StockView> => ({
-  lots: await stockLots(sql),
-  uses: await lotUses(sql),
-  usedFor: await familyUses(sql),
-  coming: await comingPieces(sql),
-})
+export async function stockView(sql: Sql): Promise<StockView> {
+  const lots = await stockLots(sql)
+  const away = lots.filter(({ apart, onHand }) => apart && onHand === 0).map(({ id }) => id)
+  const held = new Set([...(await fittedOf(sql, away)), ...(await promisesOf(sql, away))].map(({ lotId }) => lotId))
+  return { lots, uses: await openUses(sql), gone: away.filter(id => !held.has(id)), coming: await comingPieces(sql) }
+}
 
 /** Some sizes, those like them, what of them is promised, and what sits in machines. */
 export async function drawerWith(sql: Sql, ids: readonly string[]) {

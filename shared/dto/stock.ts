@@ -1,3 +1,4 @@
+import { Type } from 'class-transformer'
 import { ArrayMaxSize, IsArray, IsIn, IsInt, IsNotEmpty, IsString, Matches, Max, MaxLength, Min, ValidateIf } from 'class-validator'
 import { SHAPES, type Shape } from '#core/pack/lot'
 import type { Nm } from '#core/quantity/length'
@@ -69,4 +70,8 @@ export class ApartDto extends CommandDto {
   @IsString() @Matches(ID, ID_FAULT) id!: string
   @IsPieceLength(1) size!: Nm
   @Fits('lot.mark', { empty: 'Where does it lie? A mark, or a place in the tray.' }) mark!: string
+}
+
+export class UsesQueryDto {
+  @Optional() @Type(() => Number) @IsInt() @Min(1) @Max(Number.MAX_SAFE_INTEGER) before?: number
 }

@@ -9,7 +9,7 @@ import { useForm } from '~/composables/server/useForm'
 import { usePreferences } from '~/stores/preferences'
 import type { CheckSettingsDto, LimitChangeDto } from '#shared/dto/check'
 import type { LimitSetDto } from '#shared/dto/limits'
-import type { StockView } from '#shared/types'
+import type { Families } from '#shared/types'
 import { limitsFrom, type LibraryLimit } from '#core/check/library'
 import { entryWords, useLibrary } from '~/composables/server/useLibrary'
 
@@ -24,12 +24,12 @@ const props = defineProps<{
 const emit = defineEmits<{ close: [] }>()
 const preferences = usePreferences()
 const form = useForm()
-const stock = ref<StockView | null>(null)
+const drawer = ref<Families | null>(null)
 const titleField = ref<HTMLInputElement>()
 const kind = ref(props.kind || checkKinds[0]!.id)
 const title = ref('')
 const setup = reactive<Record<string, string>>({ ...checkKinds[0]!.defaultSetup })
-const families = computed(() => (stock.value ? familiesFor(kind.value, stock.value) : null))
+const families = computed(() => (drawer.value ? familiesFor(kind.value, drawer.value) : null))
 /** by hand; null: the one that fits the kind */
 const chosenFamily = ref<string | null>(null)
 const family = computed({
@@ -72,7 +72,7 @@ const shop = lookAround()
 /** The drawers a new check can start with. */
 async function lookAround(): Promise<void> {
   const library = load()
-  stock.value = await api<StockView>('/api/stock').catch(() => null)
+  drawer.value = await api<Families>('/api/stock/families').catch(() => null)
   await library
 }
 /** Typed by hand; null where neither end is. */

@@ -2,12 +2,13 @@
 import { formatLength, otherUnit, unitFor, markedText } from '#core/quantity/format-length'
 import type { StockLot } from '#core/shop/shop'
 import { useLotCommand } from '~/composables/drawer/useLotCommand'
+import { api } from '~/composables/server/useApi'
 import { usePreferences } from '~/stores/preferences'
 import type { Coming } from '#shared/orders'
-import type { LotUse, StockView } from '#shared/types'
+import type { LotUse, LotUses, StockView } from '#shared/types'
 
 /** One size of the drawer: take in, measure a piece, correct the count, keep some back. */
-const props = defineProps<{ lot: StockLot; uses: readonly LotUse[]; coming: readonly Coming[] }>()
+const props = defineProps<{ lot: StockLot; coming: readonly Coming[] }>()
 const emit = defineEmits<{ changed: [StockView]; reload: []; remove: [] }>()
 const preferences = usePreferences()
 const take = ref<number | ''>('')
@@ -47,6 +48,22 @@ async function correct(): Promise<void> {
   count.value = ''
   reason.value = ''
 }
+/** What checks hold of it, a page after the other; null until it is known. */
+const uses = ref<readonly LotUse[] | null>(null)
+const before = ref<number | null>(null)
+async function look(from: number | null): Promise<void> {
+  const of = props.lot.id
+  const page = await api<LotUses>(`/api/stock/lots/${of}/uses${from === null ? '' : `?before=${from}`}`).catch(() => null)
+  if (!page || of !== props.lot.id) return
+  uses.value = [...(from === null ? [] : (uses.value ?? [])), ...page.uses]
+  before.value = page.before
+}
+const more = () => look(before.value)
+watch(
+  () => [props.lot.id, props.lot.version, props.lot.onHand],
+  () => look(null),
+  { immediate: true },
+)
 const sizeUnit = computed(() => unitFor(preferences.system, 'size'))
 const show = (value: number) =>
   `${formatLength(value, preferences.unit, { unit: true })} · ${formatLength(value, otherUnit(preferences.unit), { unit: true })}`
@@ -129,19 +146,20 @@ const show = (value: number) =>
       <FormSays :says="rest('washer')" :busy="busy" />
     </form>
     <ThingHistory :id="lot.id" :version="lot.version" />
-    <button v-if="uses.length === 0" type="button" class="link text-[14px]" data-test="remove-lot" @click="emit('remove')">
+    <button v-if="uses?.length === 0" type="button" class="link text-[14px]" data-test="remove-lot" @click="emit('remove')">
       Entered by mistake: remove this size
     </button>
-    <div v-else>
+    <div v-else-if="uses">
       <h3 class="label">Fitted or kept</h3>
       <ul class="text-[14px]">
-        <li v-for="use in uses" :key="`${use.checkId}-${use.promised}`">
+        <li v-for="(use, at) in uses" :key="`${use.checkId}-${use.promised}-${at}`">
           <NuxtLink :to="`/checks/${use.checkId}`" class="link"
             >{{ use.count }} {{ use.promised ? 'kept for' : 'in' }} {{ use.checkTitle.toLowerCase() }},
             {{ use.unit.toLowerCase() }}</NuxtLink
           >
         </li>
       </ul>
+      <button v-if="before !== null" type="button" class="link text-[14px]" @click="more">older ones</button>
     </div>
   </section>
 </template>

@@ -1,8 +1,7 @@
-import type { StockLot } from '#core/shop/shop'
 import { describe, expect, it } from 'vitest'
 import { familiesFor } from './families'
 
-const lots = ['axle rings', 'box shims', 'crank washers'].map(family => ({ family }) as StockLot)
+const families = ['axle rings', 'box shims', 'crank washers']
 const usedFor = [
   { kind: 'shaft-end-play', family: 'box shims' },
   { kind: 'crankshaft-end-play', family: 'crank washers' },
@@ -10,17 +9,17 @@ const usedFor = [
 
 describe('the families offered to a new check', () => {
   it('begin with what checks of its kind used last, never with the first of the alphabet', () => {
-    expect(familiesFor('shaft-end-play', { lots, usedFor })).toEqual({
+    expect(familiesFor('shaft-end-play', { families, usedFor })).toEqual({
       families: ['box shims', 'axle rings', 'crank washers'],
       first: 'box shims',
     })
   })
   it('take the only one nobody has used, and ask where there are several', () => {
-    expect(familiesFor('bearing-clearance', { lots, usedFor }).first).toBe('axle rings')
-    expect(familiesFor('bearing-clearance', { lots, usedFor: [] }).first).toBe('')
-    expect(familiesFor('bearing-clearance', { lots: [], usedFor }).families).toEqual([])
+    expect(familiesFor('bearing-clearance', { families, usedFor }).first).toBe('axle rings')
+    expect(familiesFor('bearing-clearance', { families, usedFor: [] }).first).toBe('')
+    expect(familiesFor('bearing-clearance', { families: [], usedFor }).families).toEqual([])
   })
   it('forget a family that is gone', () => {
-    expect(familiesFor('shaft-end-play', { lots, usedFor: [{ kind: 'shaft-end-play', family: 'lost' }] }).first).toBe('')
+    expect(familiesFor('shaft-end-play', { families, usedFor: [{ kind: 'shaft-end-play', family: 'lost' }] }).first).toBe('')
   })
 })

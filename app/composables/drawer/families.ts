@@ -1,4 +1,4 @@
-import type { StockView } from '#shared/types'
+import type { Families } from '#shared/types'
 
 /** Families of the drawer as a kind of check would want them, and the one to begin with; empty where only the technician can say. */
 export interface FamilyChoice {
@@ -7,8 +7,7 @@ export interface FamilyChoice {
 }
 
 /** Those that checks of the kind took pieces from come first, then those nobody has used yet, then those of other kinds. */
-export function familiesFor(kind: string, { lots, usedFor }: Pick<StockView, 'lots' | 'usedFor'>): FamilyChoice {
-  const all = [...new Set(lots.map(({ family }) => family))]
+export function familiesFor(kind: string, { families: all, usedFor }: Families): FamilyChoice {
   const used = usedFor.filter(use => use.kind === kind && all.includes(use.family)).map(({ family }) => family)
   const fresh = all.filter(family => !usedFor.some(use => use.family === family))
   return {

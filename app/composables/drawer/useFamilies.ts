@@ -1,5 +1,5 @@
 import { computed, onMounted, ref, type Ref } from 'vue'
-import type { StockView } from '#shared/types'
+import type { Families } from '#shared/types'
 import { familiesFor } from './families'
 import { api } from '../server/useApi'
 
@@ -7,8 +7,8 @@ import { api } from '../server/useApi'
 export function useFamilies(check: Ref<{ readonly kind: string; readonly family: string }>) {
   const offered = ref<readonly string[]>([])
   onMounted(async () => {
-    const stock = await api<StockView>('/api/stock').catch(() => null)
-    if (stock) offered.value = familiesFor(check.value.kind, stock).families
+    const drawer = await api<Families>('/api/stock/families').catch(() => null)
+    if (drawer) offered.value = familiesFor(check.value.kind, drawer).families
   })
   return computed(() => [...new Set([...offered.value, check.value.family].filter(Boolean))])
 }
