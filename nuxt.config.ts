@@ -3,6 +3,7 @@ import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import tailwindcss from '@tailwindcss/vite'
 import type { Nitro } from 'nitropack/types'
+import { APART, bundleDesk } from './scripts/desk-bundle.mjs'
 import { readerSource } from './scripts/reader-source.mjs'
 import { PREPARED, prepareDatabases } from './server/database/from-source'
 import { HEADERS, WORKERS } from './server/http/headers'
@@ -22,6 +23,12 @@ const noRouteBlocks = (_options: unknown, nuxt: Nuxt) => {
   })
 }
 
+const prepare = async (): Promise<void> => void (await Promise.all([prepareDatabases(), bundleDesk()]))
+/** What the build does not see. */
+async function layBeside(nitro: Nitro): Promise<void> {
+  copyLockBinary(nitro)
+  await bundleDesk(join(nitro.options.output.serverDir, 'desk.mjs'))
+}
 /** The folder’s lock is a call of the operating system: its binary is found at run time, which the build does not see. */
 function copyLockBinary(nitro: Nitro): void {
   const of = join('node_modules/fs-native-extensions/prebuilds', `${process.platform}-${process.arch}`)
@@ -64,7 +71,9 @@ export default defineNuxtConfig({
     moduleSideEffects: ['reflect-metadata'],
     // Packed once, as well as that goes; answers are packed as they are sent.
     compressPublicAssets: { gzip: true, brotli: true },
-    hooks: { 'build:before': prepareDatabases, 'compiled': copyLockBinary },
+    hooks: { 'build:before': prepare, 'compiled': layBeside },
+    // The desk’s worker lies beside the server and finds its packages there.
+    externals: { traceInclude: APART.map(name => fileURLToPath(import.meta.resolve(name))) },
     rollupConfig: { plugins: [readerSource()] },
     routeRules: { '/**': { headers: { ...HEADERS } } },
     typescript: { tsConfig: decorators },

@@ -11,7 +11,10 @@ import { claim, type Claim } from './database/claim'
 import { openDatabase, type Database } from './database/client'
 import { SyncedFiles } from './database/files'
 import { learnFromOlderChecks, takeStock } from './database/learn'
-import { nearest } from './database/prepared'
+import { nearest, NONE } from './database/prepared'
+import { closeDesk } from './desk/at-desk'
+import { copyingAtDesk } from './desk/copying'
+import type { Tables } from './desk/jobs'
 import { Room } from './database/room'
 import type { Schema } from './database/schema'
 import { log, logInto } from './log'
@@ -39,6 +42,12 @@ async function readSchema(): Promise<Schema> {
   return { migrations, prepared: of => nearest(of, name => useStorage('assets:prepared').getItemRaw<Uint8Array>(name)) }
 }
 
+/** The same as they can be handed on to a worker. */
+export async function tables(): Promise<Tables> {
+  const { migrations, prepared } = await schema()
+  return { migrations, packed: (await prepared?.(migrations)) ?? null, bare: (await prepared?.(NONE)) ?? null }
+}
+
 /** Where what is not in the database can be put; without a folder of its own, where the system puts such things. */
 export const dataFolder = (): string => process.env.FINITUM_DATA ?? tmpdir()
 
@@ -53,10 +62,7 @@ async function keepCopies(db: Database): Promise<void> {
   await clearPassing(folder)
   await clearUnfinished(db, folder)
   if (process.env.FINITUM_COPIES === 'no') return
-  const look = () =>
-    void schema()
-      .then(all => copyWhenDue(db, folder, all))
-      .catch((error: Error) => log('copy', error.message))
+  const look = () => void copyWhenDue(db, folder, copyingAtDesk(db, folder, tables)).catch((error: Error) => log('copy', error.message))
   setTimeout(look, FIRST_COPY_MS).unref()
   setInterval(look, COPY_MS).unref()
 }
@@ -114,6 +120,7 @@ function stop(sentence: string): never {
 }
 
 export async function closeDatabase(): Promise<void> {
+  await closeDesk()
   await (await opening)?.close()
   if (held) log('stop', 'closed')
   opening = null

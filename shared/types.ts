@@ -191,7 +191,7 @@ export const LINES = 'application/x-ndjson'
 export interface Progress {
   readonly done: number
   readonly of: number
-  readonly what: 'readings' | 'rows'
+  readonly what: 'readings' | 'rows' | 'checks' | '% of the pages'
 }
 
 export interface ImportResult {
@@ -200,4 +200,10 @@ export interface ImportResult {
   readonly lots: number
   readonly notes: readonly string[]
   readonly jobIds: readonly string[]
+}
+
+/** A file that was made, and is fetched from here, once. */
+export interface MadeFile {
+  readonly path: string
+  readonly name: string
 }

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useFileOut } from '~/composables/files/useFileOut'
 import { useHealth } from '~/composables/server/useHealth'
 import { api, faultAt, faultsOf, write } from '~/composables/server/useApi'
 import { shortTime } from '~/composables/words/shortTime'
@@ -12,7 +13,8 @@ const faults = ref<readonly Fault[]>([])
 const busy = ref<'copy' | 'restore' | null>(null)
 const said = ref('')
 const draft = reactive({ folder: '', keep: '' })
-const file = ref<HTMLInputElement>()
+const picker = ref<HTMLInputElement>()
+const file = useFileOut()
 function show(next: Copies): void {
   copies.value = next
   Object.assign(draft, { folder: next.own ?? '', keep: String(next.keep) })
@@ -44,8 +46,8 @@ const keep = () =>
   })
 const copyNow = () => attempt('copy', async () => show(await api<Copies>('/api/copies', { method: 'POST' })))
 function restore(): void {
-  const picked = file.value?.files?.[0]
-  file.value!.value = ''
+  const picked = picker.value?.files?.[0]
+  picker.value!.value = ''
   if (!picked) return
   void attempt('restore', async () => {
     const { rows } = await api<{ rows: number }>('/api/backup', { bytes: picked, type: 'application/gzip' })
@@ -65,14 +67,16 @@ useHead({ title: 'Safe keeping · Finitum' })
       A backup is one file with everything: jobs, readings and signatures, stock, gauges, limits, photographs, and who did what.
     </p>
     <p v-if="faultAt(faults, '')" class="fault mb-3" role="alert">{{ faultAt(faults, '') }}</p>
+    <p v-for="fault in file.faults" :key="fault.reason" class="fault mb-3" role="alert">{{ fault.reason }}</p>
+    <FileInProgress v-if="file.slow" class="mb-3" :progress="file.progress" starting="Looking at what there is …" @cancel="file.cancel" />
     <p v-if="said" class="mb-3 text-in" role="status">{{ said }}</p>
     <div class="mb-6 flex flex-wrap gap-3">
-      <a class="button primary" href="/api/backup" download>Take a backup</a>
-      <button type="button" class="button" :disabled="busy !== null" @click="file?.click()">
+      <button type="button" class="button primary" :disabled="file.making !== null" @click="file.take('/api/backup')">Take a backup</button>
+      <button type="button" class="button" :disabled="busy !== null" @click="picker?.click()">
         {{ busy === 'restore' ? 'Restoring …' : 'Restore a backup' }}
       </button>
       <input
-        ref="file"
+        ref="picker"
         type="file"
         accept=".gz,application/gzip"
         class="sr-only"
@@ -142,7 +146,9 @@ useHead({ title: 'Safe keeping · Finitum' })
       <p v-else class="mb-6 text-mute">None yet: the first is made within a day of work.</p>
       <h2 class="display mb-1 text-xl">All readings, for other programs</h2>
       <div class="flex flex-wrap gap-3">
-        <a class="button" href="/api/readings/csv" download="readings.csv">Readings as CSV</a>
+        <button type="button" class="button" :disabled="file.making !== null" @click="file.take('/api/readings/csv')">
+          Readings as CSV
+        </button>
         <a class="button" href="/api/readings/dictionary" download="readings-dictionary.csv">What its columns mean</a>
       </div>
     </template>

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import type { Coded } from '#core/label/code'
 import { SHEETS } from '#core/label/sheets'
-import { api, faultAt, faultsOf, write } from '~/composables/server/useApi'
-import { saveBlob } from '~/composables/files/saveText'
+import { faultAt, faultsOf, write } from '~/composables/server/useApi'
+import { useFileOut } from '~/composables/files/useFileOut'
 import { usePreferences } from '~/stores/preferences'
 import type { LabelView } from '#shared/record'
 import type { Fault } from '#shared/types'
@@ -35,14 +35,11 @@ watch(
   },
   { immediate: true },
 )
+const file = useFileOut()
 async function take(): Promise<void> {
   faults.value = /^\d{1,3}$/.test(skip.value.trim()) ? [] : [{ path: 'skip', reason: 'A whole number of labels.' }]
   if (faults.value.length > 0) return
-  try {
-    saveBlob(await api<Blob>('/api/labels/pdf', { body: body.value, blob: true }), 'labels.pdf')
-  } catch (error) {
-    faults.value = faultsOf(error)
-  }
+  await file.take('/api/labels/pdf', body.value)
 }
 const preferences = usePreferences()
 const gap = ref(String(preferences.scanGap))
@@ -80,9 +77,12 @@ useHead({ title: 'Labels · Finitum' })
         />
         <p v-if="faultAt(faults, 'skip')" class="fault">{{ faultAt(faults, 'skip') }}</p>
       </div>
-      <button type="submit" class="button primary" :disabled="!labels?.length">Take the PDF</button>
+      <button type="submit" class="button primary" :disabled="!labels?.length || file.making !== null">Take the PDF</button>
     </form>
-    <p v-for="fault in faults.filter(({ path }) => path !== 'skip')" :key="fault.reason" class="fault" role="alert">{{ fault.reason }}</p>
+    <FileInProgress v-if="file.slow" class="mb-3" :progress="file.progress" starting="Setting the labels …" @cancel="file.cancel" />
+    <p v-for="fault in [...faults, ...file.faults].filter(({ path }) => path !== 'skip')" :key="fault.reason" class="fault" role="alert">
+      {{ fault.reason }}
+    </p>
     <p v-if="cut.length" class="mb-3 text-near" role="status">
       {{ cut.map(({ title }) => title).join(', ') }}: longer than the label. What does not fit is left out, and marked.
     </p>

@@ -14,8 +14,8 @@ import { importWorksheet } from '../import/worksheet'
 import { exportJob } from '../service/export'
 import { addPerson } from '../service/people'
 import { addPhoto } from '../service/photos'
-import { clearUnfinished, copiesFault, copiesView, copyNow, copyWhenDue, setCopies } from './copies'
-import { restoreBackup } from './restore'
+import { clearUnfinished, copiesFault, copiesView, copyNow, copyWhenDue, setCopies, type Copying } from './copies'
+import { restoreBackup, tryRestore } from './restore'
 import { LEFT_OUT, tablesOf } from './tables'
 import { writeBackupFile } from './write'
 import { schema, schemaUpTo } from '../database/from-source'
@@ -121,25 +121,28 @@ describe('a backup', () => {
   )
 })
 
+/** In this thread. */
+const copying: Copying = { write: to => writeBackupFile(db, to), attempt: path => tryRestore(path, schema) }
+
 describe('copies made by themselves', () => {
   it.runIf(inLong)(
     'are tried in a quiet hour, the newest so many stay, and one a day is enough',
     async () => {
       const day = (n: number, hour = 6) => new Date(Date.UTC(2030, 0, n, hour))
       await setCopies(db, home, { folder: null, keep: 2 })
-      expect(await copyWhenDue(db, home, schema, day(1))).toBe('made')
+      expect(await copyWhenDue(db, home, copying, day(1))).toBe('made')
       expect((await copiesView(db, home)).copies[0]!.tested).toBeNull()
       await db.rows("INSERT INTO event (id, subject, version, what, at) VALUES ('late', 'x', 1, 'Something', $1)", [day(1, 8)])
       // Two minutes after something was written, and a quarter of an hour after.
-      expect(await copyWhenDue(db, home, schema, new Date(day(1, 8).getTime() + 2 * 60_000))).toBeNull()
-      expect(await copyWhenDue(db, home, schema, new Date(day(1, 8).getTime() + 15 * 60_000))).toBe('tried')
-      expect(await copyWhenDue(db, home, schema, day(1, 9))).toBeNull()
-      expect(await copyWhenDue(db, home, schema, day(3))).toBe('made')
-      expect(await copyWhenDue(db, home, schema, day(3, 7))).toBe('tried')
+      expect(await copyWhenDue(db, home, copying, new Date(day(1, 8).getTime() + 2 * 60_000))).toBeNull()
+      expect(await copyWhenDue(db, home, copying, new Date(day(1, 8).getTime() + 15 * 60_000))).toBe('tried')
+      expect(await copyWhenDue(db, home, copying, day(1, 9))).toBeNull()
+      expect(await copyWhenDue(db, home, copying, day(3))).toBe('made')
+      expect(await copyWhenDue(db, home, copying, day(3, 7))).toBe('tried')
       // Nothing was done since.
-      expect(await copyWhenDue(db, home, schema, day(6))).toBeNull()
-      await copyNow(db, home, schema, day(7))
-      const { copies, folder: place } = await copyNow(db, home, schema, day(8))
+      expect(await copyWhenDue(db, home, copying, day(6))).toBeNull()
+      await copyNow(db, home, copying, day(7))
+      const { copies, folder: place } = await copyNow(db, home, copying, day(8))
       expect(copies.map(({ at, tested }) => [at, tested])).toEqual(
         [8, 7].map(n => [day(n).toISOString(), 'restored in a trial, and the same']),
       )
@@ -166,8 +169,8 @@ describe('copies made by themselves', () => {
     renameSync(stick, join(home, 'pulled'))
     mkdirSync(stick)
     expect(await copiesFault(db)).toContain('is not the folder that was chosen')
-    expect(await saidBy(copyNow(db, home, schema))).toContain('Is its stick or disk plugged in?')
-    expect(await copyWhenDue(db, home, schema, new Date('2040-01-01T00:00:00Z'))).toBeNull()
+    expect(await saidBy(copyNow(db, home, copying))).toContain('Is its stick or disk plugged in?')
+    expect(await copyWhenDue(db, home, copying, new Date('2040-01-01T00:00:00Z'))).toBeNull()
     expect(readdirSync(stick)).toEqual([])
     // Back again, it is the same one.
     rmSync(stick, { recursive: true })

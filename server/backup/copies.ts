@@ -14,11 +14,8 @@ import { isAbsolute, join } from 'node:path'
 import type { Copies, Copy } from '#shared/record'
 import type { Database, Sql } from '../database/client'
 import { syncPath } from '../database/files'
-import type { Schema } from '../database/schema'
 import { refuse } from '../http/refuse'
 import { log } from '../log'
-import { tryRestore } from './restore'
-import { writeBackupFile } from './write'
 
 const NAME = /^finitum-(\d{4}-\d\d-\d\dT\d\d)-(\d\d)-(\d\d)-(\d{3}Z)\.backup\.gz$/
 /** Beside a copy once it was restored and came out the same. */
@@ -29,6 +26,14 @@ const DAY_MS = 24 * 3_600_000
 /** A copy is tried when nobody has written for so long, or else when it is so old. */
 const QUIET_MS = 5 * 60_000
 const TRIED_WITHIN_MS = 6 * 3_600_000
+
+/** How a copy is made, and tried: away from the thread that answers. */
+export interface Copying {
+  /** Writes a backup there. */
+  readonly write: (to: string) => Promise<unknown>
+  /** Can it be restored, and does that give the same? Throws where not. */
+  readonly attempt: (path: string) => Promise<void>
+}
 
 interface Settings {
   /** null: beside the data */
@@ -122,12 +127,12 @@ export const workshopId = async (sql: Sql): Promise<string> => (await settings(s
 
 let making: Promise<Copy> | null = null
 /** Makes a copy now. Asked for while one is being made, it is that one. @throws Refused 507 where it cannot be made, and why */
-const makeCopy = (db: Database, data: string, now: Date): Promise<Copy> =>
-  (making ??= makeNow(db, data, now).finally(() => {
+const makeCopy = (db: Database, data: string, copying: Copying, now: Date): Promise<Copy> =>
+  (making ??= makeNow(db, data, copying, now).finally(() => {
     making = null
   }))
 
-async function makeNow(db: Database, data: string, now: Date): Promise<Copy> {
+async function makeNow(db: Database, data: string, { write }: Copying, now: Date): Promise<Copy> {
   const own = await settings(db)
   const missing = against(own)
   if (missing !== null) throw refuse(507, missing)
@@ -136,7 +141,7 @@ async function makeNow(db: Database, data: string, now: Date): Promise<Copy> {
   const unfinished = join(place, `${name}${MAKING}`)
   try {
     mkdirSync(place, { recursive: true, mode: 0o700 })
-    await writeBackupFile(db, unfinished)
+    await write(unfinished)
     renameSync(unfinished, join(place, name))
     syncPath(place)
   } catch (error) {
@@ -156,11 +161,11 @@ async function makeNow(db: Database, data: string, now: Date): Promise<Copy> {
 }
 
 /** Can it be restored, and does that give the same? Noted beside it. Only beside one that can, older ones beyond those that stay are removed. */
-async function tryCopy(db: Database, data: string, { name }: Copy, schema: Schema): Promise<void> {
+async function tryCopy(db: Database, data: string, { name }: Copy, { attempt }: Copying): Promise<void> {
   const own = await settings(db)
   const place = placeOf(own, data)
   // It is kept whatever comes of it: a bad copy beside good ones says that something is wrong.
-  const tested = await tryRestore(join(place, name), schema).then(
+  const tested = await attempt(join(place, name)).then(
     () => 'restored in a trial, and the same',
     (error: Error) => `NOT restored in a trial: ${error.message}`,
   )
@@ -173,8 +178,8 @@ async function tryCopy(db: Database, data: string, { name }: Copy, schema: Schem
 }
 
 /** A copy that is asked for is made and tried at once. @throws Refused 507 where it cannot be made, and why */
-export async function copyNow(db: Database, data: string, schema: Schema, now = new Date()): Promise<Copies> {
-  await tryCopy(db, data, await makeCopy(db, data, now), schema)
+export async function copyNow(db: Database, data: string, copying: Copying, now = new Date()): Promise<Copies> {
+  await tryCopy(db, data, await makeCopy(db, data, copying, now), copying)
   return copiesView(db, data)
 }
 
@@ -182,7 +187,7 @@ export async function copyNow(db: Database, data: string, schema: Schema, now = 
  * A copy a day, where something was done since the last. It is tried when nobody has written for a while, or else hours later.
  * @returns what was done
  */
-export async function copyWhenDue(db: Database, data: string, schema: Schema, now = new Date()): Promise<'made' | 'tried' | null> {
+export async function copyWhenDue(db: Database, data: string, copying: Copying, now = new Date()): Promise<'made' | 'tried' | null> {
   const own = await settings(db)
   if (against(own) !== null) return null
   const [newest] = copiesIn(placeOf(own, data))
@@ -190,11 +195,11 @@ export async function copyWhenDue(db: Database, data: string, schema: Schema, no
   const written = last?.at?.getTime() ?? null
   const age = newest ? now.getTime() - Date.parse(newest.at) : Infinity
   if (newest && newest.tested === null && (age > TRIED_WITHIN_MS || now.getTime() - (written ?? 0) > QUIET_MS)) {
-    await tryCopy(db, data, newest, schema)
+    await tryCopy(db, data, newest, copying)
     return 'tried'
   }
   if (age < DAY_MS || written === null || (newest && written < Date.parse(newest.at))) return null
-  await makeCopy(db, data, now)
+  await makeCopy(db, data, copying, now)
   return 'made'
 }
 

@@ -1,7 +1,7 @@
 import { createReadStream, statSync } from 'node:fs'
 import { pipeline } from 'node:stream'
 import { createGunzip } from 'node:zlib'
-import { Gone, refuse } from '../http/refuse'
+import { refuse } from '../http/refuse'
 
 /** The longest line there can be is of the largest photograph there can be, in hexadecimal digits. Bytes */
 const LONGEST = 32_000_000
@@ -12,10 +12,9 @@ const FOLD = 60
 /**
  * The lines of a packed backup, each without its line feed. A line break inside a value is written as \n: every line feed ends a line, and
  * nothing else does.
- * @param signal  of whoever asked: when they have gone it ends
  * @throws the errors of zlib where it is not packed, or cut short; Refused 422 where it unfolds to more than any backup does
  */
-export async function* linesOf(path: string, signal?: AbortSignal): AsyncGenerator<Buffer> {
+export async function* linesOf(path: string): AsyncGenerator<Buffer> {
   const most = Math.max(SMALL, FOLD * statSync(path).size)
   // Errors of either come out of the last.
   const text = pipeline(createReadStream(path), createGunzip({ chunkSize: 256 * 1024 }), () => undefined)
@@ -23,7 +22,6 @@ export async function* linesOf(path: string, signal?: AbortSignal): AsyncGenerat
   let length = 0
   let unfolded = 0
   for await (const part of text as AsyncIterable<Buffer>) {
-    if (signal?.aborted) throw new Gone()
     unfolded += part.length
     if (unfolded > most) throw refuse(422, 'This is no backup of Finitum: it unfolds to far more than any backup does.')
     let from = 0

@@ -12,14 +12,20 @@ export async function clearPassing(folder: string): Promise<void> {
   for (const name of await readdir(folder)) if (name.startsWith(PASSING)) await rm(join(folder, name), { recursive: true, force: true })
 }
 
+/** A place for a file that does not stay. */
+export interface Passing {
+  readonly path: string
+  readonly gone: () => Promise<void>
+}
+export async function passing(folder: string): Promise<Passing> {
+  const place = await mkdtemp(join(folder, PASSING))
+  return { path: join(place, 'file'), gone: () => rm(place, { recursive: true, force: true }) }
+}
+
 /** Work with a file that is there no longer than that. */
 export async function withFile<Result>(folder: string, work: (path: string) => Promise<Result>): Promise<Result> {
-  const place = await mkdtemp(join(folder, PASSING))
-  try {
-    return await work(join(place, 'file'))
-  } finally {
-    await rm(place, { recursive: true, force: true })
-  }
+  const { path, gone } = await passing(folder)
+  return work(path).finally(gone)
 }
 
 /** What comes in, into a file; more than is asked for is refused while it comes. @throws Gone where whoever sent it has left */

@@ -19,13 +19,13 @@ export interface Whole extends Head {
  * @param known  migrations of this program, in their order
  * @throws Refused 422: no backup, cut short, altered, of a newer program, or its lines do not follow each other as they must
  */
-export async function assertWhole(path: string, known: readonly string[], signal?: AbortSignal): Promise<Whole> {
+export async function assertWhole(path: string, known: readonly string[]): Promise<Whole> {
   const digest = createHash('sha256')
   const order = new LineOrder()
   let head: Head | null = null
   let end: EndLine | null = null
   try {
-    for await (const line of linesOf(path, signal)) {
+    for await (const line of linesOf(path)) {
       if (end) throw damaged('something follows its end')
       if (head === null) head = headOf(line, known)
       else end = order.take(line)

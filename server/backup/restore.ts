@@ -27,21 +27,27 @@ export async function assertEmpty(sql: Sql): Promise<void> {
  * @param schema  of this program
  * @throws Refused where the file is not whole, not of this program, what it holds does not hold together, or the workshop is in use
  */
-export async function restoreBackup(
-  db: Database,
-  path: string,
-  schema: Schema,
-  signal?: AbortSignal,
-): Promise<{ readonly rows: number; readonly sha256: string }> {
-  const head = await assertWhole(path, [...schema.migrations.keys()], signal)
-  await assertEmpty(db)
-  if (head.migrations.length === schema.migrations.size) await takePlace(db, path)
-  else await withNewer(path, head.migrations, schema, newer => takePlace(db, newer))
-  return { rows: head.rows, sha256: head.sha256 }
+export async function restoreBackup(db: Database, path: string, schema: Schema): Promise<Readied> {
+  const readied = await readyBackup(path, schema)
+  await takePlace(db, readied.path)
+  return readied
+}
+
+/** A backup that can take its place. */
+export interface Readied {
+  /** as this version writes it */
+  readonly path: string
+  readonly rows: number
+  readonly sha256: string
+}
+/** Reads a backup, and where it is of an older version brings it up to date, beside it. @throws Refused where it is not whole, or none of this program’s */
+export async function readyBackup(path: string, schema: Schema): Promise<Readied> {
+  const { rows, sha256, migrations } = await assertWhole(path, [...schema.migrations.keys()])
+  return { rows, sha256, path: migrations.length === schema.migrations.size ? path : await broughtUpToDate(path, migrations, schema) }
 }
 
 /** What was entered while the file was read, or brought up to date, would be cleared away: it is looked for where nobody else writes. */
-const takePlace = (db: Database, path: string): Promise<void> =>
+export const takePlace = (db: Database, path: string): Promise<void> =>
   db.transaction(async sql => {
     await assertEmpty(sql)
     await fill(sql, path)
@@ -50,19 +56,19 @@ const takePlace = (db: Database, path: string): Promise<void> =>
   })
 
 /** An older backup as this version would have written it: restored into tables of its time, which then go through what they missed. */
-async function withNewer(path: string, had: readonly string[], schema: Schema, work: (newer: string) => Promise<void>): Promise<void> {
+async function broughtUpToDate(path: string, had: readonly string[], schema: Schema): Promise<string> {
   const scratch = await mkdtemp(`${path}.older-`)
   try {
+    const newer = `${path}.newer`
     const folder = join(scratch, 'database')
-    const newer = join(scratch, 'newer')
     const migrations = new Map([...schema.migrations].filter(([name]) => had.includes(name)))
-    const old = await openDatabase(folder, { ...schema, migrations }, { say: () => undefined })
+    const old = await openDatabase(folder, { ...schema, migrations }, { say: () => undefined, small: true })
     await old.transaction(sql => fill(sql, path)).finally(() => old.close())
-    const now = await openDatabase(folder, schema, { say: () => undefined }).catch((error: Error) => {
+    const now = await openDatabase(folder, schema, { say: () => undefined, small: true }).catch((error: Error) => {
       throw refuse(422, `What this backup holds cannot be brought up to date: ${error.message}. Nothing was changed.`)
     })
     await writeBackupFile(now, newer).finally(() => now.close())
-    await work(newer)
+    return newer
   } finally {
     await rm(scratch, { recursive: true, force: true })
   }

@@ -122,11 +122,11 @@ describe('a backup that was spoilt and sealed again', () => {
   })
   it('that unfolds to far more than any, or has a line longer than any, is put down at once', async () => {
     const path = join(home, 'folded.gz')
-    // 200 MB of one row in 200 kB.
+    // 40 MB of one row in 40 kB.
     writeFileSync(
       path,
       gzipSync(
-        Buffer.concat([Buffer.from(`${lines[0]}\n{"table":"job","columns":["id"],"rows":9000000}\n{"id":"`), Buffer.alloc(200e6, 97)]),
+        Buffer.concat([Buffer.from(`${lines[0]}\n{"table":"job","columns":["id"],"rows":9000000}\n{"id":"`), Buffer.alloc(40e6, 97)]),
       ),
     )
     await expect(restoreBackup(db, path, schema)).rejects.toThrow(/a line of it is longer/)

@@ -13,13 +13,14 @@ const LOOK_MS = 2_000
 export function keepCheckpoints(lite: PGlite) {
   let last = 0
   let position: string | null = null
+  let isStill = false
   const write = async (): Promise<void> => {
     last = 0
     await lite.exec('CHECKPOINT')
     position = null
   }
   async function look(): Promise<void> {
-    if (last === 0) return
+    if (last === 0 || isStill) return
     if (performance.now() - last > QUIET_MS) return write()
     const [row] = (
       await lite.query<{ at: string; size: number }>(
@@ -36,6 +37,16 @@ export function keepCheckpoints(lite: PGlite) {
   return {
     written: () => {
       last = performance.now()
+    },
+    /** All of the log is in the tables, and stays so while this is done. */
+    async still<Result>(work: () => Promise<Result>): Promise<Result> {
+      isStill = true
+      try {
+        await write()
+        return await work()
+      } finally {
+        isStill = false
+      }
     },
     async stop(): Promise<void> {
       clearInterval(timer)

@@ -21,6 +21,12 @@ export interface Sql {
 export interface Database extends Sql {
   /** All or nothing; transactions run one after the other. */
   transaction<Result>(work: (sql: Sql) => Promise<Result>): Promise<Result>
+  /**
+   * Its files as they are at one moment, all that was written in them: whoever writes waits meanwhile, whoever reads is answered.
+   * @param work  given the folder, and the oldest of the files of its log that are needed
+   * @throws Error where it is in memory
+   */
+  still<Result>(work: (folder: string, oldestLog: string) => Promise<Result>): Promise<Result>
   close(): Promise<void>
 }
 
@@ -32,6 +38,8 @@ export interface Opening {
   /** before anything is written: throws where nothing may be */
   readonly mayWrite?: () => void
   readonly files?: (folder: string) => SyncedFiles
+  /** beside another one in the same process: with little memory */
+  readonly small?: boolean
   /** told when the embedded server is gone for good: only a new process can open the folder again */
   readonly gone?: (why: string) => void
 }
@@ -49,9 +57,10 @@ export async function openDatabase(
     mayWrite = () => undefined,
     files = place => new SyncedFiles(place),
     gone = () => undefined,
+    small = false,
   }: Opening = {},
 ): Promise<Database> {
-  const lite = await openEngine(folder, schema, { say, files })
+  const lite = await openEngine(folder, schema, { say, files, small })
   const checkpoints = folder ? keepCheckpoints(lite) : null
   const planned = new Map<string, 'coming' | 'there'>()
   const wrap = (connection: Pick<PGlite, 'query'>): Sql => ({
@@ -79,12 +88,32 @@ export async function openDatabase(
       return (await connection.query<Row>(`EXECUTE ${name} (${values.map(literal).join(', ')})`)).rows
     },
   })
+  /** Done when files may change again. */
+  let stillness: Promise<unknown> = Promise.resolve()
   return {
     ...wrap(lite),
     async transaction(work) {
+      for (let seen; seen !== stillness;) await (seen = stillness)
       mayWrite()
       checkpoints?.written()
       return lite.transaction(transaction => work(wrap(transaction as unknown as PGlite))) as ReturnType<typeof work>
+    },
+    async still(work) {
+      if (!folder || !checkpoints) throw new Error('A database in memory has no files.')
+      const before = stillness
+      let over!: () => void
+      stillness = new Promise<void>(resolve => (over = resolve))
+      try {
+        await before
+        // Whoever was at it has written.
+        await lite.transaction(() => Promise.resolve())
+        return await checkpoints.still(async () => {
+          const [log] = (await lite.query<{ oldest: string }>('SELECT redo_wal_file AS oldest FROM pg_control_checkpoint()')).rows
+          return work(folder, log!.oldest)
+        })
+      } finally {
+        over()
+      }
     },
     async close() {
       await checkpoints?.stop()

@@ -12,6 +12,8 @@ export interface Engine {
   readonly say: (line: string) => void
   /** the files of a folder */
   readonly files: (folder: string) => SyncedFiles
+  /** with little memory */
+  readonly small?: boolean
 }
 
 /**
@@ -28,14 +30,14 @@ export async function openEngine(folder: string | undefined, { migrations, prepa
   }
   if (!existsSync(folder) || readdirSync(folder).length === 0) await begin(folder, await prepared?.(migrations))
   chmodSync(folder, 0o700)
-  let lite = await start(folder, engine.files(folder))
+  let lite = await start(folder, engine)
   try {
     const names = await missing(lite, migrations)
     if (names.length > 0 && names.length < migrations.size) {
       await lite.close()
       const copy = await copyBeside(folder, names[0]!.replace(/\.sql$/, ''))
       engine.say(`The data is brought up to date; as it was before, it is kept in ${copy}`)
-      lite = await start(folder, engine.files(folder))
+      lite = await start(folder, engine)
     }
     await migrate(lite, migrations, names)
     await beginWorkshop(lite)
@@ -65,17 +67,20 @@ function ownerOnly(folder: string): void {
     chmodSync(join(entry.parentPath, entry.name), entry.isDirectory() ? 0o700 : 0o600)
 }
 
+const SMALL = ['-c', 'shared_buffers=16MB']
+
 /** What a whole database has. */
 const MUST_HAVE = ['PG_VERSION', 'global/pg_control', 'pg_wal']
 
-async function start(folder: string, files: SyncedFiles): Promise<PGlite> {
+async function start(folder: string, { files, small = false }: Engine): Promise<PGlite> {
   const lacking = MUST_HAVE.find(name => !existsSync(join(folder, name)))
   if (lacking) throw broken(folder, `${lacking} is missing`)
   // Whose folder it is, is settled by its claim; this note of a process long gone may be half written.
   rmSync(join(folder, 'postmaster.pid'), { force: true })
   const said: string[] = []
   try {
-    return await PGlite.create({ fs: files, startParams: [...SYNCED], onStderr: line => said.push(line) > 0 })
+    const startParams = [...SYNCED, ...(small ? SMALL : [])]
+    return await PGlite.create({ fs: files(folder), startParams, onStderr: line => said.push(line) > 0 })
   } catch (error) {
     const reason = said.map(line => /(?:PANIC|FATAL|ERROR): +(.*)/.exec(line)?.[1]).findLast(Boolean)
     throw broken(folder, reason ?? (error instanceof Error ? error.message.split('\n')[0]! : String(error)), error)

@@ -15,7 +15,10 @@ beforeAll(async () => {
   await importStock(db, demo('drawer.csv'))
   const sheet = JSON.parse(demo('1-mail-launch.worksheet.json')) as { jobs: unknown[] }
   const [job] = sheet.jobs
-  const copies = Array.from({ length: COPIES }, (_, i) => JSON.parse(JSON.stringify(job).replaceAll(/"(launch-|l[a-z]\d+-r)/g, `"c${i}-$1`)) as unknown)
+  const copies = Array.from(
+    { length: COPIES },
+    (_, i) => JSON.parse(JSON.stringify(job).replaceAll(/"(launch-|l[a-z]\d+-r)/g, `"c${i}-$1`)) as unknown,
+  )
   await importWorksheet(db, JSON.stringify({ ...sheet, jobs: copies }), false)
 }, 120_000)
 afterAll(() => db.close())

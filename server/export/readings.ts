@@ -1,6 +1,7 @@
 import { checkKind } from '#core/check/registry'
 import type { Setup } from '#core/check/setup'
 import { quantityOf, type Unit } from '#core/quantity/figure'
+import type { Progress } from '#shared/types'
 import type { Sql } from '../database/client'
 import { writeTable } from '../import/csv'
 
@@ -66,13 +67,14 @@ const READINGS = `SELECT unit.name AS unit, unit.type AS unit_type, job.title AS
   WHERE c.id = ANY($1) ORDER BY c.id COLLATE "C", r.seq, r.id COLLATE "C"`
 
 /** Every reading of the workshop, struck-out ones with their reason, as CSV; some checks at a time. */
-export async function* readingsCsv(sql: Sql): AsyncGenerator<string> {
+export async function* readingsCsv(sql: Sql, said: (progress: Progress) => void = () => undefined): AsyncGenerator<string> {
   yield writeTable(NAMES, [])
   const ids = await sql.rows<{ id: string }>(
     `SELECT c.id FROM checks c JOIN job ON job.id = c.job_id WHERE c.removed_at IS NULL AND job.removed_at IS NULL ORDER BY c.id COLLATE "C"`,
   )
   for (let from = 0; from < ids.length; from += CHECKS_AT_ONCE) {
     const rows = await sql.rows<ReadRow>(READINGS, [ids.slice(from, from + CHECKS_AT_ONCE).map(({ id }) => id)])
+    said({ done: Math.min(ids.length, from + CHECKS_AT_ONCE), of: ids.length, what: 'checks' })
     const labels = new Map<string, Map<string, string>>()
     const labelOf = ({ check_id: check, kind, setup, point }: ReadRow) => {
       if (!labels.has(check))

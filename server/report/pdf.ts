@@ -1,6 +1,7 @@
 import type { Content, TableCell, TDocumentDefinitions } from 'pdfmake/interfaces'
 import pdfmake from 'pdfmake'
 import type { Block, Report, ReportPhoto } from '#core/report/report'
+import type { Progress } from '#shared/types'
 import { refuse } from '../http/refuse'
 
 // Not in its types: where faces are put that do not lie on the disk.
@@ -8,6 +9,7 @@ declare module 'pdfmake' {
   export const virtualfs: { writeFileSync(name: string, bytes: Buffer): void }
 }
 
+type Said = (progress: Progress) => void
 export type Paper = 'A4' | 'LETTER'
 
 /** The faces a report is set in, as they lie on the disk. */
@@ -48,9 +50,9 @@ export type Files = ReadonlyMap<string, Buffer>
  * A report on paper: faces embedded, text that can be selected and searched.
  * @throws Refused 422 where it holds letters that the faces have not
  */
-export function reportPdf(report: Report, paper: Paper, faces: Faces, files: Files = new Map()): Promise<Buffer> {
+export function reportPdf(report: Report, paper: Paper, faces: Faces, files: Files = new Map(), said?: Said): Promise<Buffer> {
   settable(words(report))
-  return pdfOf(definition(report, paper, files), faces)
+  return pdfOf(definition(report, paper, files), faces, said)
 }
 
 /** @throws Refused 422 where some of the text has letters that the faces have not */
@@ -64,13 +66,14 @@ export function settable(texts: readonly string[]): void {
 }
 
 /** A document on paper, in the faces given. Nothing but them is ever read, and nothing is fetched. */
-export function pdfOf(document: TDocumentDefinitions, faces: Faces): Promise<Buffer> {
+export function pdfOf(document: TDocumentDefinitions, faces: Faces, said?: Said): Promise<Buffer> {
   pdfmake.setUrlAccessPolicy(() => false)
   pdfmake.setLocalAccessPolicy(() => false)
   pdfmake.virtualfs.writeFileSync('regular.ttf', faces.regular)
   pdfmake.virtualfs.writeFileSync('bold.ttf', faces.bold)
   pdfmake.setFonts({ Report: { normal: 'regular.ttf', bold: 'bold.ttf', italics: 'regular.ttf', bolditalics: 'bold.ttf' } })
-  return pdfmake.createPdf(document).getBuffer()
+  const progressCallback = (share: number) => said?.({ done: Math.round(100 * share), of: 100, what: '% of the pages' })
+  return pdfmake.createPdf(document, { progressCallback } as object).getBuffer()
 }
 
 const definition = (report: Report, paper: Paper, files: Files): TDocumentDefinitions => ({

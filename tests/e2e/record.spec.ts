@@ -237,7 +237,7 @@ test('a backup goes into an empty workshop and comes out the same; altered or in
   await expect(page.getByRole('heading', { name: 'Safe keeping' })).toBeVisible()
   const take = async (from: Workshop, name: string) => {
     await page.goto(`${from.address}/backup`)
-    const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'Take a backup' }).press('Enter')])
+    const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Take a backup' }).press('Enter')])
     const path = join(shop.folder, name)
     await file.saveAs(path)
     return path

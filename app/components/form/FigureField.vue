@@ -90,8 +90,8 @@ function pick(choice: Choice): void {
       <input
         :id="id"
         v-model="text"
-        type="text"
         v-reads="() => (entry.ok ? 'entry' : entry.choices ? 'asked' : 'nothing')"
+        type="text"
         inputmode="decimal"
         autocomplete="off"
         :class="plain ? '' : 'pr-32'"

@@ -1,11 +1,19 @@
 <script setup lang="ts">
 import type { Progress } from '#shared/types'
 
-/** How far a file is on its way in, and the way to break it off. */
-const props = defineProps<{ progress: Progress | null }>()
+/** How far a file is on its way in, or with being made, and the way to break it off. */
+const props = withDefaults(
+  defineProps<{
+    progress: Progress | null
+    /** said until it is known how far it is */
+    starting?: string
+  }>(),
+  { starting: 'Reading and checking the file …' },
+)
 defineEmits<{ cancel: [] }>()
 const share = computed(() => (props.progress ? props.progress.done / Math.max(1, props.progress.of) : 0))
 const count = (value: number) => value.toLocaleString('en')
+const words = ({ done, of, what }: Progress) => (what.startsWith('%') ? `${done} ${what}` : `${count(done)} of ${count(of)} ${what}`)
 </script>
 
 <template>
@@ -17,7 +25,7 @@ const count = (value: number) => value.toLocaleString('en')
       aria-label="How far the file is"
     ></progress>
     <span class="figure text-[13px]">
-      {{ progress ? `${count(progress.done)} of ${count(progress.of)} ${progress.what}` : 'Reading and checking the file …' }}
+      {{ progress ? words(progress) : starting }}
     </span>
     <button type="button" class="button" @click="$emit('cancel')">Cancel</button>
   </div>

@@ -27,8 +27,6 @@ export async function api<Answer>(
     text?: string
     /** a file */
     bytes?: Blob
-    /** a file is answered */
-    blob?: boolean
     type?: string
     signal?: AbortSignal
     heard?: (progress: Progress) => void
@@ -50,7 +48,7 @@ export async function api<Answer>(
     if (error instanceof RefusedError) throw error
     throw options.signal?.aborted ? new CancelledError('Cancelled.') : new AwayError('The server is away.')
   }
-  if (response.ok) return (await (options.blob ? response.blob() : response.json())) as Answer
+  if (response.ok) return (await response.json()) as Answer
   const answer = (await response.json().catch(() => ({}))) as { data?: Refusal }
   if (response.status >= 500 && !answer.data?.faults)
     throw new RefusedError(response.status, {

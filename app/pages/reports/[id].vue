@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { Report, ReportLength } from '#core/report/report'
+import { useFileOut } from '~/composables/files/useFileOut'
 import { api, faultsOf } from '~/composables/server/useApi'
 import type { Fault } from '#shared/types'
 
@@ -25,30 +26,8 @@ watch(
   },
   { immediate: true },
 )
-/** Asked for first, so that what cannot be set is said here and not in a file. */
-const taking = ref(false)
-async function take(): Promise<void> {
-  taking.value = true
-  faults.value = []
-  try {
-    const answer = await fetch(pdf.value)
-    if (!answer.ok) {
-      faults.value = ((await answer.json()) as { data: { faults: Fault[] } }).data.faults
-      return
-    }
-    const address = URL.createObjectURL(await answer.blob())
-    const link = Object.assign(globalThis.document.createElement('a'), {
-      href: address,
-      download: /filename="([^"]+)"/.exec(answer.headers.get('content-disposition') ?? '')?.[1] ?? 'report.pdf',
-    })
-    link.click()
-    URL.revokeObjectURL(address)
-  } catch {
-    faults.value = [{ path: '', reason: 'The server does not answer: the report can be printed from this page.' }]
-  } finally {
-    taking.value = false
-  }
-}
+const file = useFileOut()
+const take = () => file.take(pdf.value)
 const print = () => globalThis.print()
 const back = computed(() => (check.value ? `/checks/${check.value}` : `/jobs/${job}`))
 useHead({ title: computed(() => (report.value ? `Report, ${report.value.title}: ${report.value.subtitle}` : 'Report')) })
@@ -71,10 +50,11 @@ useHead({ title: computed(() => (report.value ? `Report, ${report.value.title}: 
           <option value="LETTER">Letter</option>
         </select>
       </div>
-      <button type="submit" class="button primary" :disabled="taking || !report">Take the PDF</button>
+      <button type="submit" class="button primary" :disabled="file.making !== null || !report">Take the PDF</button>
       <button type="button" class="button" :disabled="!report" @click="print">Print</button>
       <NuxtLink class="link ml-auto min-h-9" :to="back">back to the {{ check ? 'check' : 'job' }}</NuxtLink>
-      <p v-for="f in faults" :key="f.reason" class="fault w-full" role="alert">{{ f.reason }}</p>
+      <FileInProgress v-if="file.slow" class="w-full" :progress="file.progress" starting="Setting the pages …" @cancel="file.cancel" />
+      <p v-for="f in [...faults, ...file.faults]" :key="f.reason" class="fault w-full" role="alert">{{ f.reason }}</p>
     </form>
     <article v-if="report" data-test="report" class="text-[14px]">
       <h1 class="display text-3xl">{{ report.title }}</h1>

@@ -1,10 +1,11 @@
 import { keepMark, workshopId } from '../../backup/copies'
 import { BACKUP_LARGEST } from '../../backup/format'
 import { intoFile, withFile } from '../../backup/passing'
-import { assertEmpty, restoreBackup } from '../../backup/restore'
+import { assertEmpty, takePlace } from '../../backup/restore'
 import { oneRestore } from '../../backup/restoring'
-import { dataFolder, schema } from '../../current'
+import { dataFolder, tables } from '../../current'
 import { takeStock } from '../../database/learn'
+import { atDesk } from '../../desk/at-desk'
 import { listener } from '../../http/lines'
 import { route } from '../../http/route'
 
@@ -16,10 +17,11 @@ export default route(async (event, db) => {
       () => intoFile(event.node.req, path, BACKUP_LARGEST),
       async () => {
         const before = await workshopId(db)
-        const { rows } = await restoreBackup(db, path, await schema(), signal)
+        const readied = await atDesk('readied', { path, tables: await tables() }, { signal })
+        await takePlace(db, readied.path)
         await keepMark(db, before)
         await takeStock(db, true)
-        return { rows }
+        return { rows: readied.rows }
       },
     ),
   )

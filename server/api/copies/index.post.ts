@@ -1,5 +1,6 @@
 import { copyNow } from '../../backup/copies'
-import { dataFolder, schema } from '../../current'
+import { dataFolder, tables } from '../../current'
+import { copyingAtDesk } from '../../desk/copying'
 import { route } from '../../http/route'
 
-export default route(async (_event, db) => copyNow(db, dataFolder(), await schema()))
+export default route((_event, db) => copyNow(db, dataFolder(), copyingAtDesk(db, dataFolder(), tables)))

@@ -1,15 +1,13 @@
-import { setHeader } from 'h3'
 import { LabelsDto } from '#shared/dto/label'
+import { atDesk } from '../../desk/at-desk'
 import { readDto } from '../../http/body'
-import { route } from '../../http/route'
-import { labelsPdf } from '../../label/pdf'
+import { makingFile } from '../../http/made'
 import { faces } from '../../report/faces'
 import { labelsOf } from '../../service/labels'
 
-export default route(async (event, db) => {
-  const dto = await readDto(event, LabelsDto)
-  const pdf = await labelsPdf(await labelsOf(db, dto), dto.sheet, dto.skip, await faces())
-  setHeader(event, 'content-type', 'application/pdf')
-  setHeader(event, 'content-disposition', 'attachment; filename="labels.pdf"')
-  return pdf
+export default makingFile(async (event, db, to, listener) => {
+  const { of, sheet, skip } = await readDto(event, LabelsDto)
+  const labels = await labelsOf(db, { of, sheet })
+  await atDesk('labels', { labels, sheet, skip, faces: await faces(), to }, listener)
+  return { name: 'labels.pdf', type: 'application/pdf' }
 })

@@ -1,10 +1,9 @@
-import { Readable } from 'node:stream'
-import { setHeader } from 'h3'
-import { readingsCsv } from '../../export/readings'
-import { route } from '../../http/route'
+import { dataFolder, tables } from '../../current'
+import { withSnapshot } from '../../database/snapshot'
+import { atDesk } from '../../desk/at-desk'
+import { makingFile } from '../../http/made'
 
-export default route((event, db) => {
-  setHeader(event, 'content-type', 'text/csv; charset=utf-8')
-  setHeader(event, 'content-disposition', 'attachment; filename="readings.csv"')
-  return Promise.resolve(Readable.from(readingsCsv(db), { objectMode: false }))
+export default makingFile(async (_event, db, to, listener) => {
+  await withSnapshot(db, dataFolder(), async folder => atDesk('readings', { folder, tables: await tables(), to }, listener))
+  return { name: 'readings.csv', type: 'text/csv; charset=utf-8' }
 })
