@@ -1,3 +1,4 @@
+import { setImmediate as breathe } from 'node:timers/promises'
 import { markedText } from '#core/quantity/format-length'
 import type { FindDto } from '#shared/dto/find'
 import type { Found } from '#shared/record'
@@ -10,7 +11,8 @@ import { orderWords } from '../database/orders'
 import { allLots } from '../database/stock'
 import { questionOf, wordsIn } from './words'
 
-const JOBS_AT_ONCE = 200
+/** Others wait no longer than the words of so many take. */
+const JOBS_AT_ONCE = 25
 /** Other things are told beside the jobs, a few of each. */
 const FEW = 8
 /** An older order is found by the job it was for. */
@@ -30,6 +32,8 @@ export async function readUp(db: Database, most = Infinity): Promise<void> {
       )
     })
     done += jobs.length
+    // The database answers without the loop having turned.
+    await breathe()
   }
 }
 

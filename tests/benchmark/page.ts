@@ -1,6 +1,5 @@
 import { rmSync } from 'node:fs'
-import { gzipSync } from 'node:zlib'
-import { chromium, type Page } from '@playwright/test'
+import { chromium, type Browser, type Page } from '@playwright/test'
 import config from '../../playwright.config'
 import { openWorkshop } from '../e2e/workshop'
 
@@ -30,28 +29,45 @@ async function keystroke(page: Page, field: string, shown: string): Promise<numb
   )
 }
 
-/** Keystroke to verdict against a bare field that echoes its text, in the same browser; and what the bench page's script weighs. */
+/** What a browser that was never here is sent for a page: how many requests, and how many bytes over the wire. */
+async function sentFor(browser: Browser, address: string): Promise<{ requests: number; bytes: number }> {
+  const page = await browser.newPage()
+  const session = await page.context().newCDPSession(page)
+  await session.send('Network.enable')
+  const sent = new Map<string, number>()
+  session.on('Network.loadingFinished', ({ requestId, encodedDataLength }) => sent.set(requestId, encodedDataLength))
+  await page.goto(address)
+  await page.waitForLoadState('networkidle')
+  await page.close()
+  return { requests: sent.size, bytes: [...sent.values()].reduce((sum, length) => sum + length, 0) }
+}
+
+/** What is sent for the main pages; a keystroke on a check with readings and packs to choose, against a bare field that echoes its text. */
 export async function pageFigures(say: (line: string) => void): Promise<void> {
   const shop = await openWorkshop('demo')
   const browser = await chromium.launch(config.use!.launchOptions)
   try {
+    say('\nPages, over the wire')
+    for (const path of ['/', '/checks/launch-input', '/checks/mr-bigends', '/stock', '/records']) {
+      const fresh = await chromium.launch(config.use!.launchOptions)
+      const { requests, bytes } = await sentFor(fresh, shop.address + path)
+      await fresh.close()
+      say(`  ${path}: ${requests} requests, ${(bytes / 1000).toFixed(0)} kB`)
+    }
     const page = await browser.newPage()
-    const scripts: Buffer[] = []
-    page.on('response', async response => {
-      if (new URL(response.url()).pathname.endsWith('.js')) scripts.push(await response.body())
-    })
-    await page.goto(`${shop.address}/checks/launch-idler`)
+    await page.goto(`${shop.address}/checks/launch-input`)
     await page.waitForLoadState('networkidle')
+    if (!(await page.getByLabel('Far reading').first().isVisible())) throw new Error('The field is not to be seen.')
+    const packs = await page.getByText('chance in limits').count()
+    if (packs === 0) throw new Error('No packs are to be chosen from.')
     const bench = await keystroke(page, 'input[aria-label="Far reading"]', '[data-test="figure"]')
-    const weight = scripts.reduce((sum, body) => sum + gzipSync(body, { level: 9 }).length, 0)
     const bare = await browser.newPage()
     await bare.setContent('<input id="a"><p id="b"></p><script>a.oninput = () => { b.textContent = a.value }</script>')
     const echo = await keystroke(bare, '#a', '#b')
-    say('\nBench page')
+    say('Bench page, readings on it and packs to choose')
     say(
       `  keystroke to verdict painted: ${bench.toFixed(1)} ms, ${(bench / echo).toFixed(1)} times a bare echoing field (${echo.toFixed(1)} ms)`,
     )
-    say(`  script of the bench page: ${(weight / 1000).toFixed(0)} kB gzip`)
   } finally {
     await browser.close()
     await shop.stop()

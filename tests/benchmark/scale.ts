@@ -7,9 +7,15 @@ import type { WorksheetJob } from '#core/worksheet/worksheet'
 import { schema } from '../../server/database/from-source'
 import { openDatabase, type Database } from '../../server/database/client'
 import { jobList } from '../../server/database/jobs'
+import { find } from '../../server/find/find'
 import { checkView } from '../../server/service/check-view'
+import { historyOf } from '../../server/service/history'
+import { stockView } from '../../server/service/stock'
+import { withSnapshot } from '../../server/database/snapshot'
+import { families, usesOfLot } from '../../server/database/uses'
 import { logReading } from '../../server/service/check-commands'
 import { importWorksheet } from '../../server/import/worksheet'
+import { FindDto } from '#shared/dto/find'
 import { JobQueryDto } from '#shared/dto/job'
 import { nm } from '#core/quantity/length'
 
@@ -150,6 +156,20 @@ export async function scaleFigures(say: (line: string) => void): Promise<void> {
         at: '2026-05-04T08:00:00.000Z',
       })
     })
+    const figures = async (name: string, times: number, work: () => Promise<unknown>): Promise<void> => {
+      const first = await work()
+      const all = await timed(times, work)
+      say(
+        `  ${name}: median ${median(all).toFixed(1)} ms, p95 ${p95(all).toFixed(1)} ms, ${(JSON.stringify(first).length / 1000).toFixed(1)} kB`,
+      )
+    }
+    await figures('the drawer', 10, () => stockView(db))
+    await figures('what one size is used for', 10, () => usesOfLot(db, 'cover-10', null))
+    await figures('the families of the drawer', 10, () => families(db))
+    await figures('found by two words', 10, () => find(db, Object.assign(new FindDto(), { words: 'input service' })))
+    await figures('what was done to a job', 10, () => historyOf(db, 'j77'))
+    const copies = await timed(3, () => withSnapshot(db, folder, () => Promise.resolve()))
+    say(`  a copy of its files, while whoever writes waits: median ${median(copies).toFixed(0)} ms`)
     say(`  a check and a reading stored: median ${median(writes).toFixed(1)} ms, p95 ${p95(writes).toFixed(1)} ms`)
   } finally {
     await db.close()

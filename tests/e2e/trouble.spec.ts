@@ -1,5 +1,5 @@
 import { rmSync } from 'node:fs'
-import { AS_PROGRAM, demoForThisFile, expect, openWorkshop, test, typeReading } from './workshop'
+import { AS_PROGRAM, demoForThisFile, expect, openWorkshop, otherMachine, test, typeReading } from './workshop'
 
 demoForThisFile()
 
@@ -106,7 +106,7 @@ test('a second tab that is behind is told so, and its entry is put on top', asyn
 })
 
 test('a page left open learns by itself that another machine wrote', async ({ browser, shop }) => {
-  const [idle, busy] = await Promise.all([0, 1].map(async () => (await browser.newContext()).newPage()))
+  const [idle, busy] = await Promise.all([0, 1].map(() => otherMachine(browser)))
   await idle!.clock.install()
   for (const page of [idle!, busy!]) {
     await page.goto(`${shop.address}/checks/pump-crank`)
@@ -237,7 +237,7 @@ test('a check made before a slow shop has answered still gets its drawer and its
 })
 
 test('another machine that is behind learns at its next write what it missed', async ({ browser, shop }) => {
-  const pages = await Promise.all([0, 1].map(async () => (await browser.newContext()).newPage()))
+  const pages = await Promise.all([0, 1].map(() => otherMachine(browser)))
   for (const page of pages) {
     await page.goto(`${shop.address}/checks/pump-governor`)
     await page.getByRole('button', { name: /Measure/ }).click()

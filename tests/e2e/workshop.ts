@@ -3,7 +3,7 @@ import { cpSync, existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import { createServer } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { test as base, expect, type Page } from '@playwright/test'
+import { test as base, expect, type Browser, type Page } from '@playwright/test'
 
 // Not from this file's address: the benchmark bundles it elsewhere.
 const root = process.cwd()
@@ -114,15 +114,23 @@ export async function openWorkshop(
 
 let fileShop: Workshop | null = null
 
+const noScanner = () => localStorage.getItem('finitum.scan') ?? localStorage.setItem('finitum.scan', '0')
+/** A page of another machine, which has no scanner either. */
+export async function otherMachine(browser: Browser): Promise<Page> {
+  const context = await browser.newContext()
+  await context.addInitScript(noScanner)
+  return context.newPage()
+}
+
 /**
  * `shop` is the demo workshop of the test file; `demoForThisFile()` starts it. `scanner: true`: signs that come as fast as a test types them
  * are a scan, as they are for a user; elsewhere keys are a hand’s.
  */
 export const test = base.extend<{ shop: Workshop; scanner: boolean }>({
   scanner: [false, { option: true }],
-  page: async ({ page, scanner }, use) => {
-    if (!scanner) await page.addInitScript(() => localStorage.getItem('finitum.scan') ?? localStorage.setItem('finitum.scan', '0'))
-    await use(page)
+  context: async ({ context, scanner }, use) => {
+    if (!scanner) await context.addInitScript(noScanner)
+    await use(context)
   },
   // oxlint-disable-next-line no-empty-pattern
   shop: async ({}, use) => {

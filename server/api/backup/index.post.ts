@@ -6,8 +6,10 @@ import { oneRestore } from '../../backup/restoring'
 import { dataFolder, tables } from '../../current'
 import { takeStock } from '../../database/learn'
 import { atDesk } from '../../desk/at-desk'
+import { readUp } from '../../find/find'
 import { listener } from '../../http/lines'
 import { route } from '../../http/route'
+import { log } from '../../log'
 
 export default route(async (event, db) => {
   await assertEmpty(db)
@@ -21,6 +23,8 @@ export default route(async (event, db) => {
         await takePlace(db, readied.path)
         await keepMark(db, before)
         await takeStock(db, true)
+        // Nobody waits for the words of jobs.
+        void readUp(db).catch((error: Error) => log('error', error.message))
         return { rows: readied.rows }
       },
     ),
