@@ -57,3 +57,26 @@ export function spoiler(random: () => number): (value: unknown) => unknown {
   }
   return spoil
 }
+
+/** The places of everything in a value that holds nothing else. */
+const leavesOf = (value: unknown, path: readonly string[] = []): (readonly string[])[] =>
+  typeof value === 'object' && value !== null && Object.keys(value).length > 0
+    ? Object.entries(value).flatMap(([key, inner]) => leavesOf(inner, [...path, key]))
+    : [path]
+
+/** Near what it was: what a slip makes of it, which may well be taken. */
+function slip(random: () => number, value: unknown): unknown {
+  if (typeof value === 'number') return oneOf(random, [0, -value, value + 1, value * 1_000, value / 3])
+  if (typeof value === 'string') return oneOf(random, ['', `${value} `, value.slice(1), 'x', `${value}-2`])
+  return oneOf(random, [null, true, false, 0, []])
+}
+
+/** Changes one of the innermost values, by a slip or badly. */
+export function slipIn<Value>(random: () => number, value: Value): Value {
+  const copy = structuredClone(value)
+  const path = oneOf(random, leavesOf(copy))
+  const last = path.at(-1)!
+  const within = path.slice(0, -1).reduce<unknown>((inner, key) => (inner as Record<string, unknown>)[key], copy) as Record<string, unknown>
+  within[last] = random() < 0.6 ? slip(random, within[last]) : oneOf(random, BAD)
+  return copy
+}

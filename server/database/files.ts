@@ -24,6 +24,8 @@ export const SYNCED: readonly string[] = [
   ...PGlite.defaultStartParams.filter(param => param !== '-F'),
   // The other ways of syncing do nothing in this build.
   ...['-c', 'wal_sync_method=fsync'],
+  // What the system keeps of the files in its own memory need not be kept twice.
+  ...['-c', 'shared_buffers=32MB'],
   // Little log is kept: it is written out at quiet moments.
   ...['-c', 'min_wal_size=32MB', '-c', 'max_wal_size=64MB'],
 ]

@@ -1,5 +1,5 @@
-import { cp, mkdtemp, rm } from 'node:fs/promises'
-import { basename, join } from 'node:path'
+import { copyFile, mkdir, mkdtemp, readdir, rm } from 'node:fs/promises'
+import { join } from 'node:path'
 import type { Database } from './client'
 
 /**
@@ -11,14 +11,26 @@ export async function withSnapshot<Result>(db: Database, beside: string, work: (
   const place = await mkdtemp(join(beside, 'passing-'))
   try {
     const copy = join(place, 'database')
-    await db.still((folder, oldestLog) =>
-      cp(folder, copy, { recursive: true, filter: path => basename(path) !== 'postmaster.pid' && !isOldLog(path, oldestLog) }),
-    )
+    await db.still((folder, oldestLog) => copyFolder(folder, copy, name => name !== 'postmaster.pid' && !isOldLog(name, oldestLog)))
     return await work(copy)
   } finally {
     await rm(place, { recursive: true, force: true })
   }
 }
 
+/** All files at once, as many as the system takes: one after the other takes ten times as long. */
+async function copyFolder(from: string, to: string, wanted: (name: string) => boolean): Promise<void> {
+  await mkdir(to, { mode: 0o700 })
+  const entries = await readdir(from, { withFileTypes: true })
+  await Promise.all(
+    entries
+      .filter(({ name }) => wanted(name))
+      .map(entry => {
+        const [source, target] = [join(from, entry.name), join(to, entry.name)]
+        return entry.isDirectory() ? copyFolder(source, target, wanted) : copyFile(source, target)
+      }),
+  )
+}
+
 /** Of the log, only what was written since the tables were is needed. */
-const isOldLog = (path: string, oldest: string): boolean => /^[0-9A-F]{24}$/.test(basename(path)) && basename(path) < oldest
+const isOldLog = (name: string, oldest: string): boolean => /^[0-9A-F]{24}$/.test(name) && name < oldest

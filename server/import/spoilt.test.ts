@@ -4,7 +4,7 @@ import type { Worksheet } from '#core/worksheet/worksheet'
 import { demo } from '../../tests/demo-files'
 import { stream } from '../../tests/reference/drawers'
 import { runs } from '../../tests/runs'
-import { spoiler } from '../../tests/spoil'
+import { slipIn } from '../../tests/spoil'
 import { openDatabase, type Database } from '../database/client'
 import { schema } from '../database/from-source'
 import { Refused } from '../http/refuse'
@@ -100,16 +100,15 @@ describe('a worksheet that was spoilt', () => {
     ],
   ])('by %s is refused, with the place', async (_what, spoilt, said) => expect((await bring(spoilt)).said).toMatch(said))
 
-  const COUNT = runs(600, 30)
+  const COUNT = runs(150, 15)
   it(
     `anywhere, ${COUNT} times, is refused with a sentence, or all of it can be used afterwards`,
     async () => {
       const random = stream(2_611)
-      const spoil = spoiler(random)
       let taken = 0
       for (let i = 0; i < COUNT; i++) {
-        let spoilt: unknown = sheet
-        for (let times = 0; times <= random() * 2; times++) spoilt = spoil(spoilt)
+        let spoilt = sheet
+        for (let times = 0; times <= random() * 2; times++) spoilt = slipIn(random, spoilt)
         const { jobIds } = await bring(spoilt).catch((error: Error) => {
           throw new Error(`${JSON.stringify(spoilt).slice(0, 4_000)}: ${error.stack}`)
         })
@@ -120,7 +119,7 @@ describe('a worksheet that was spoilt', () => {
           for (const one of out.jobs[0]!.checks) expect((await checkView(db, one.id)).document.id).toBe(one.id)
         }
       }
-      expect(taken).toBeGreaterThan(0)
+      expect(taken).toBeGreaterThan(COUNT / 10)
     },
     COUNT * 2_000,
   )

