@@ -46,7 +46,8 @@ export class Burst {
     if (key === 'Shift') return 'modifier'
     const sign = key.length === 1
     const before = this.text
-    const within = before !== '' && !repeat && at - this.last <= this.most(before, sign ? key : '')
+    const since = at - this.last
+    const within = before !== '' && !repeat && since >= 0 && since <= this.most(before, sign ? key : '')
     if (key === 'Enter' && within && (before.length >= FEWEST || this.own)) return 'scan'
     this.last = at
     this.text = sign && !repeat ? (within ? before : '') + key : ''

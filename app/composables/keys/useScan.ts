@@ -168,7 +168,8 @@ export function useScan(): void {
         if (ended(text, target)) swallow(event)
         return
       }
-      if (key === 'Enter' && event.timeStamp - enteredAt <= preferences.scanGap) {
+      const since = event.timeStamp - enteredAt
+      if (key === 'Enter' && since >= 0 && since <= preferences.scanGap) {
         enteredAt = event.timeStamp
         return swallow(event)
       }
