@@ -160,6 +160,21 @@ describe('copies made by themselves', () => {
     expect((await setCopies(db, home, { folder: home, keep: 3 })).folder).toBe(home)
     expect((await copiesView(db, home)).keep).toBe(3)
   })
+  it('are said not to be made where the disk is full, and leave nothing half made; the next one that is made takes that back', async () => {
+    await setCopies(db, home, { folder: null, keep: 3 })
+    const full: Copying = {
+      ...copying,
+      write(to) {
+        writeFileSync(to, 'half of it')
+        return Promise.reject(Object.assign(new Error('no space left'), { code: 'ENOSPC' }))
+      },
+    }
+    expect(await saidBy(copyNow(db, home, full))).toContain('is full. Make room on it')
+    expect(readdirSync(join(home, 'copies')).filter(name => name.endsWith('.making'))).toEqual([])
+    expect(await copiesFault(db)).toContain('is full')
+    await copyNow(db, home, { ...copying, attempt: () => Promise.resolve() })
+    expect(await copiesFault(db)).toBeNull()
+  })
   it('do not go into what is left where a stick was, and that is said', async () => {
     const stick = join(home, 'stick')
     mkdirSync(stick)
