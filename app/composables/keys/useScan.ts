@@ -164,7 +164,6 @@ export function useScan(): void {
         clearTimeout(release)
         held = []
         enteredAt = event.timeStamp
-        if (field && burst.own) return
         if (ended(text, target)) swallow(event)
         return
       }
