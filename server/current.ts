@@ -73,7 +73,7 @@ async function open(): Promise<Database> {
   const db = folder ? await openFolder(folder, all) : await openDatabase(undefined, all)
   await forgetArrivals(db)
   await learnFromOlderChecks(db)
-  await takeStock(db)
+  await takeStock(db, 2)
   await keepCopies(db)
   // Nobody waits for the figures of old services, or for the words of jobs: both can be looked for meanwhile.
   void learnFigures(db)

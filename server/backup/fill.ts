@@ -55,8 +55,11 @@ export async function fill(sql: Sql, path: string): Promise<void> {
   if (lost !== undefined) throw refuse(422, `This backup is damaged: the table ${lost} is missing. Nothing was changed.`)
   for (const { name } of tables) await sql.rows(`ALTER TABLE ${quoted(name)} ENABLE TRIGGER USER`)
   // Tables of an older version do not have it yet.
-  const [find] = await sql.rows<{ there: boolean }>("SELECT to_regclass('job_unread') IS NOT NULL AS there")
-  if (find!.there) await sql.rows('INSERT INTO job_unread SELECT id FROM job ON CONFLICT DO NOTHING')
+  const [has] = await sql.rows<{ find: boolean; book: boolean }>(
+    "SELECT to_regclass('job_unread') IS NOT NULL AS find, to_regclass('book') IS NOT NULL AS book",
+  )
+  if (has!.find) await sql.rows('INSERT INTO job_unread SELECT id FROM job ON CONFLICT DO NOTHING')
+  if (has!.book) await sql.rows('SELECT count_book()')
   if (folder !== null) await sql.rows(`UPDATE workshop SET ${OF_THIS_MACHINE} = $1`, [folder])
 }
 

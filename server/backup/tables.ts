@@ -9,7 +9,7 @@ export interface Table {
 }
 
 /** What a backup says in its head, what is only of the moment, and what is worked out from the rest. */
-export const LEFT_OUT = ['migration', 'arrived', 'job_words', 'job_unread']
+export const LEFT_OUT = ['migration', 'arrived', 'job_words', 'job_unread', 'book']
 /** Where copies are put: a folder there may be on another machine, too, and is not this one’s. */
 export const OF_THIS_MACHINE = 'copies_folder'
 const TABLES = `SELECT c.relname AS name,

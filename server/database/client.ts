@@ -31,6 +31,8 @@ export interface Database extends Sql {
 }
 
 const literal = (text: string) => `'${text.replaceAll("'", "''")}'`
+/** Brackets round nothing are none. */
+const inBrackets = (items: readonly string[]) => (items.length === 0 ? '' : `(${items.join(', ')})`)
 
 /** What a database in a folder is opened with, but for what stands in for it in tests. */
 export interface Opening {
@@ -77,7 +79,7 @@ export async function openDatabase(
       if (!planned.has(name)) {
         planned.set(name, 'coming')
         try {
-          await connection.query(`PREPARE ${name} (${Array(count).fill('text').join(', ')}) AS ${statement}`)
+          await connection.query(`PREPARE ${name} ${inBrackets(Array(count).fill('text'))} AS ${statement}`)
           planned.set(name, 'there')
         } catch (error) {
           planned.delete(name)
@@ -85,7 +87,7 @@ export async function openDatabase(
         }
       }
       // EXECUTE takes no bound values: they go in as literals.
-      return (await connection.query<Row>(`EXECUTE ${name} (${values.map(literal).join(', ')})`)).rows
+      return (await connection.query<Row>(`EXECUTE ${name} ${inBrackets(values.map(literal))}`)).rows
     },
   })
   /** Done when files may change again. */

@@ -1,9 +1,8 @@
 import type { Waiting } from '#core/pack/order-list'
-import type { JobQueryDto } from '#shared/dto/job'
 import type { JobFacts, Meter, MeterReading, Stage } from '#core/worksheet/job-facts'
-import type { DatedJob, JobList, JobSummary, JobView, ListState, StationMark } from '#shared/types'
+import type { DatedJob, JobSummary, JobView, ListState, StationMark } from '#shared/types'
 import type { Sql } from './client'
-import { ARRIVED, ORDERED, waitingChecks } from './orders'
+import { waitingChecks } from './orders'
 import { unitFacts } from './units'
 
 export interface JobRow {
@@ -24,8 +23,9 @@ export interface JobRow {
   unit_type: string
   unit_meter: Meter | null
 }
-const COLUMNS = 'job.*, unit.name AS unit_name, unit.description AS unit_description, unit.type AS unit_type, unit.meter AS unit_meter'
-const WITH_UNIT = `SELECT ${COLUMNS} FROM job JOIN unit ON unit.id = unit_id WHERE job.removed_at IS NULL`
+export const JOB_COLUMNS =
+  'job.*, unit.name AS unit_name, unit.description AS unit_description, unit.type AS unit_type, unit.meter AS unit_meter'
+const WITH_UNIT = `SELECT ${JOB_COLUMNS} FROM job JOIN unit ON unit.id = unit_id WHERE job.removed_at IS NULL`
 
 /** What is known of a job; what is not known is left out. */
 export const jobFacts = (job: JobRow): JobFacts => ({
@@ -50,7 +50,7 @@ export const jobRow = async (sql: Sql, id: string): Promise<JobRow | undefined> 
 export const jobKnown = async (sql: Sql, id: string): Promise<boolean> =>
   (await sql.rows('SELECT 1 FROM job WHERE id = $1', [id])).length > 0
 
-interface StationRow {
+export interface StationRow {
   id: string
   job_id: string
   title: string
@@ -65,10 +65,10 @@ interface StationRow {
   accepted: boolean
   pending: number
 }
-const STATION =
+export const STATION =
   'c.id, c.job_id, c.title, c.kind, c.state, c.word, c.note, c.figure, c.measure, c.entry_unit, c.signed, c.accepted, c.pending'
 
-const stationOf = (row: StationRow, waiting: Waiting | null): StationMark => ({
+export const stationOf = (row: StationRow, waiting: Waiting | null): StationMark => ({
   id: row.id,
   title: row.title,
   kind: row.kind,
@@ -84,7 +84,7 @@ const stationOf = (row: StationRow, waiting: Waiting | null): StationMark => ({
   waiting,
 })
 
-async function stationsOf(sql: Sql, jobIds: readonly string[]): Promise<Map<string, StationMark[]>> {
+export async function stationsOf(sql: Sql, jobIds: readonly string[]): Promise<Map<string, StationMark[]>> {
   const rows = await sql.rows<StationRow>(
     `SELECT ${STATION} FROM checks c WHERE c.job_id = ANY($1) AND c.removed_at IS NULL ORDER BY c.position, c.id`,
     [jobIds],
@@ -95,7 +95,7 @@ async function stationsOf(sql: Sql, jobIds: readonly string[]): Promise<Map<stri
   return stations
 }
 
-const summaryOf = (job: JobRow, checks: readonly StationMark[]): JobSummary => ({
+export const summaryOf = (job: JobRow, checks: readonly StationMark[]): JobSummary => ({
   id: job.id,
   title: job.title,
   notes: job.notes,
@@ -150,73 +150,6 @@ export const signedOnUnit = (sql: Sql, id: string): Promise<JobView['signedOnUni
     ORDER BY (other.id = job.id) DESC, c.created_at DESC, c.id LIMIT 50`,
     [id],
   )
-
-const hasCheck = (condition: string) => `job.id IN (SELECT c.job_id FROM checks c WHERE c.removed_at IS NULL AND ${condition})`
-const WAITS = "NOT c.signed AND c.state <> 'to-do'"
-
-function stateFilter(state: JobQueryDto['state']): string {
-  switch (state) {
-    case 'all':
-      return 'true'
-    case 'open':
-      return 'job.open'
-    case 'waiting':
-      return hasCheck(WAITS)
-    case 'finished':
-      return 'NOT job.open'
-    case 'accepted':
-      return hasCheck("c.accepted AND c.state <> 'in'")
-    default:
-      return hasCheck(`NOT c.signed AND c.state = '${state}'`)
-  }
-}
-
-/** Checks that are there, in jobs that are there. */
-const LIVE_CHECKS = 'c.removed_at IS NULL AND c.job_id NOT IN (SELECT id FROM job WHERE removed_at IS NOT NULL)'
-
-/** A page of the book: jobs with something open first, the newest first; how many there are, and the check to carry on with. */
-export async function jobList(sql: Sql, { find, state, skip, limit }: JobQueryDto): Promise<JobList> {
-  const words = find.trim().toLowerCase()
-  const filters = [
-    'job.removed_at IS NULL',
-    ...(words === '' ? [] : [`(strpos(lower(unit.name || ' ' || job.title), $3) > 0 OR ${hasCheck('strpos(lower(c.title), $3) > 0')})`]),
-    ...(state === 'all' ? [] : [stateFilter(state)]),
-  ]
-  const asked = filters.length > 1
-  const page = (from: number) =>
-    sql.rows<JobRow & { found: number }>(
-      `SELECT ${COLUMNS}${asked ? ', (count(*) OVER ())::integer AS found' : ''}
-      FROM job JOIN unit ON unit.id = unit_id WHERE ${filters.join(' AND ')}
-      ORDER BY job.open DESC, job.created_at DESC, job.id LIMIT $1 OFFSET $2`,
-      [limit, from, ...(words === '' ? [] : [words])],
-    )
-  const jobs = await page(skip)
-  const stations = await stationsOf(
-    sql,
-    jobs.map(({ id }) => id),
-  )
-  const [counts] = await sql.rows<JobList['counts']>(
-    `SELECT (SELECT count(*) FROM job WHERE removed_at IS NULL)::integer AS jobs, count(*)::integer AS checks,
-      (count(*) FILTER (WHERE ${WAITS}))::integer AS waiting FROM checks c WHERE ${LIVE_CHECKS}`,
-  )
-  const pressing = async (which: string) =>
-    (
-      await sql.rows<StationRow & { job_title: string; unit_name: string }>(
-        `SELECT ${STATION}, job.title AS job_title, unit.name AS unit_name FROM checks c JOIN job ON job.id = c.job_id JOIN unit ON unit.id = job.unit_id
-        WHERE NOT c.signed AND ${LIVE_CHECKS} AND ${which} ORDER BY c.pressing, c.created_at DESC, c.position, c.id LIMIT 1`,
-      )
-    )[0]
-  // What a check waited for is here; else the one that presses most, of those that do not wait for a supplier where there are any.
-  const next = (await pressing(ARRIVED)) ?? (await pressing(`NOT (${ORDERED})`)) ?? (await pressing('true'))
-  const nextWaits = next && (await waitingChecks(sql, [next.job_id])).get(next.id)
-  const found = asked ? (jobs[0]?.found ?? (skip > 0 ? ((await page(0))[0]?.found ?? 0) : 0)) : counts!.jobs
-  return {
-    jobs: jobs.map(job => summaryOf(job, stations.get(job.id)!)),
-    found,
-    counts: counts!,
-    next: next ? { check: stationOf(next, nextWaits ?? null), job: { title: next.job_title, unit: next.unit_name } } : null,
-  }
-}
 
 export const insertJob = (sql: Sql, job: { id: string; unitId: string; title: string; notes: string }) =>
   sql.rows('INSERT INTO job (id, unit_id, title, notes) VALUES ($1, $2, $3, $4)', [job.id, job.unitId, job.title, job.notes])

@@ -5,7 +5,7 @@ import type { Nm } from '#core/quantity/length'
 import type { Purchase, Receipt, ShopLine } from '#core/shop/shop'
 import type { CheckOrder, Coming, OrdersView } from '#shared/orders'
 import { insertRows, updateRow } from './bulk'
-import type { Sql } from './client'
+import type { Prepared, Sql } from './client'
 
 interface LineRow {
   id: string
@@ -62,13 +62,16 @@ export type ComingRow = Omit<Coming, 'lotId' | 'check'> & { readonly lot_id: str
 export const comingOf = ({ lot_id, title, ...row }: ComingRow): Coming => ({ ...row, lotId: lot_id, check: title })
 export const comingPieces = async (sql: Sql) => (await sql.rows<ComingRow>(`${COMING} ${SOONEST}`)).map(comingOf)
 
+const WAITING: Prepared = {
+  name: 'waiting_checks',
+  statement: `${LINES} WHERE l.check_id = ANY(ARRAY(
+      SELECT id FROM checks WHERE job_id = ANY(ARRAY(SELECT json_array_elements_text($1::json))) AND NOT signed))
+    AND l.check_id IS NOT NULL AND l.dropped_at IS NULL AND l.settled_at IS NULL ${IN_ORDER}`,
+  values: 1,
+}
 /** How the checks of some jobs wait for pieces, by check. */
 export async function waitingChecks(sql: Sql, jobIds: readonly string[]): Promise<ReadonlyMap<string, Waiting>> {
-  const rows = await sql.rows<LineRow>(
-    `${LINES} WHERE l.check_id = ANY(ARRAY(SELECT id FROM checks WHERE job_id = ANY($1) AND NOT signed))
-      AND l.check_id IS NOT NULL AND l.dropped_at IS NULL AND l.settled_at IS NULL ${IN_ORDER}`,
-    [jobIds],
-  )
+  const rows = await sql.prepared<LineRow>(WAITING, [JSON.stringify(jobIds)])
   const checks = [...new Set(rows.map(({ check_id }) => check_id!))]
   return new Map(
     checks.map(id => [id, waitingOf(rows.filter(({ check_id }) => check_id === id).map(row => ({ ...orderLineOf(row), due: row.due })))!]),
@@ -212,8 +215,8 @@ export const nameSupplier = (sql: Sql, lots: readonly string[], supplier: string
   sql.rows(`UPDATE lot SET supplier = $2 WHERE id = ANY($1) AND supplier = ''`, [lots, supplier])
 
 const OF_CHECKS = 'SELECT l.check_id FROM order_line l WHERE l.check_id IS NOT NULL AND l.dropped_at IS NULL AND l.settled_at IS NULL'
-/** Of checks `c`: something is on its way to it. */
-export const ORDERED = `c.id IN (${OF_CHECKS} AND l.purchase_id IS NOT NULL AND l.cancelled IS NULL AND l.pieces > ${arrivedAt('l')})`
+/** Of checks `c`: something is on its way to it. An array is worked out once, whatever the plan. */
+export const ORDERED = `c.id = ANY(ARRAY(${OF_CHECKS} AND l.purchase_id IS NOT NULL AND l.cancelled IS NULL AND l.pieces > ${arrivedAt('l')}))`
 /** Of checks `c`: what it waited for is here. */
-export const ARRIVED = `c.id IN (${OF_CHECKS} GROUP BY l.check_id
-  HAVING bool_and(l.cancelled IS NOT NULL OR l.pieces <= ${arrivedAt('l')}) AND bool_or(${arrivedAt('l')} > 0))`
+export const ARRIVED = `c.id = ANY(ARRAY(${OF_CHECKS} GROUP BY l.check_id
+  HAVING bool_and(l.cancelled IS NOT NULL OR l.pieces <= ${arrivedAt('l')}) AND bool_or(${arrivedAt('l')} > 0)))`

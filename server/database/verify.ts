@@ -29,6 +29,10 @@ const NUMBERED = `SELECT s.oid::regclass::text AS counter, a.attrelid::regclass:
   JOIN pg_attrdef f ON f.oid = d.objid JOIN pg_attribute a ON a.attrelid = f.adrelid AND a.attnum = f.adnum WHERE s.relkind = 'S' ORDER BY 1, 2`
 const UNSEALED = 'SELECT s.check_id, s.by_name FROM sign_off s WHERE s.digest <> seal(s) ORDER BY s.at'
 
+/** How many jobs and checks there are, and how many of these wait, as the book should tell it. */
+const BOOK = `SELECT (SELECT count(*) FROM job WHERE removed_at IS NULL) || ', ' || count(*) || ', ' || count(*) FILTER (WHERE NOT c.signed AND c.state <> 'to-do')
+  FROM checks c JOIN job j ON j.id = c.job_id WHERE c.removed_at IS NULL AND j.removed_at IS NULL`
+
 /** Reads all of a database once: every row, every reference, the sums of the stock, what was signed. */
 export async function verify(sql: Sql): Promise<Verdict> {
   const faults: string[] = []
@@ -63,6 +67,12 @@ export async function verify(sql: Sql): Promise<Verdict> {
   await failing('What was signed', async () => {
     for (const row of await sql.rows<{ check_id: string; by_name: string }>(UNSEALED))
       faults.push(`What ${row.by_name} signed of the check “${row.check_id}” is not what was signed.`)
+  })
+  await failing('The book', async () => {
+    const [row] = await sql.rows<Record<'told' | 'there', string>>(
+      `SELECT (SELECT jobs || ', ' || checks || ', ' || waiting FROM book) AS told, (${BOOK}) AS there`,
+    )
+    if (row!.told !== row!.there) faults.push(`Of jobs, checks and those that wait ${row!.told} are told; there are ${row!.there}.`)
   })
   const counts: Record<string, number> = {}
   for (const [what, rows] of Object.entries(COUNTS))

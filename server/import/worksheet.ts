@@ -19,9 +19,8 @@ import { byTurns, Cancelled, inTurn, type Listener } from './progress'
 import type { Numbers } from './import-rows'
 import { inRuns, type Group, type Head, type Piece, type ShopSide } from './worksheet-in'
 
-/** So many jobs or readings change what the database has to plan by. */
-const MANY = 100
-const MANY_READINGS = 2000
+/** So many times as much changes what the database has to plan by. */
+const MUCH_MORE = 1.2
 const SIZES_AT_ONCE = 250
 
 /**
@@ -40,8 +39,7 @@ export const importWorksheet = (shop: Database, text: string, asCopy: boolean, l
         const { added, notes } = await makeWay(db, reader, head, arrival)
         await bringIn(db, reader, head, listener)
         await reveal(db, arrival)
-        const readings = head.groups.reduce((sum, group) => sum + group.readings, 0)
-        await takeStock(db, head.jobs.length >= MANY || readings >= MANY_READINGS)
+        await takeStock(db, MUCH_MORE)
         await readUp(db)
         log('import', `${head.jobs.length} jobs of a worksheet`)
         return {

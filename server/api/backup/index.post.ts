@@ -22,7 +22,7 @@ export default route(async (event, db) => {
         const readied = await atDesk('readied', { path, tables: await tables() }, { signal })
         await takePlace(db, readied.path)
         await keepMark(db, before)
-        await takeStock(db, true)
+        await takeStock(db, 0)
         // Nobody waits for the words of jobs.
         void readUp(db).catch((error: Error) => log('error', error.message))
         return { rows: readied.rows }

@@ -1,5 +1,5 @@
 import { JobQueryDto } from '#shared/dto/job'
-import { jobList } from '../../database/jobs'
+import { jobList } from '../../database/book'
 import { readQuery } from '../../http/body'
 import { route } from '../../http/route'
 
