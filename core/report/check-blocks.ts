@@ -7,7 +7,7 @@ import { verdictWord } from '../verdict/words'
 import { beforeAfter, type BeforeAfter } from '../check/evaluate/before-after'
 import { conditionsOf, stateWords } from '../check/evaluate/said-conditions'
 import { packIn, piecesIn, type CheckDocument } from '../check/document'
-import { evaluateCheck, shownFigure, type CheckEvaluation } from '../check/evaluate/evaluate-check'
+import { shownFigure, type CheckEvaluation } from '../check/evaluate/evaluate-check'
 import type { ResultEvaluation } from '../check/evaluate/evaluate-fitting'
 import { staleWords } from '../check/parts'
 import { checkKind } from '../check/registry'
@@ -21,9 +21,13 @@ interface Options {
   readonly time: (at: string) => string
 }
 
+export interface EvaluatedCheck {
+  readonly check: CheckDocument
+  readonly evaluation: CheckEvaluation
+}
+
 /** One check of a report: what was found and what it is now, what was changed, what it rests on, and who signed it. */
-export function checkBlocks(check: CheckDocument, lots: readonly Lot[], options: Options): Block[] {
-  const evaluation = evaluateCheck(check, lots)
+export function checkBlocks({ check, evaluation }: EvaluatedCheck, lots: readonly Lot[], options: Options): Block[] {
   const kind = checkKind(check.kind)
   const index = lotMap(lots)
   const { signOff } = check

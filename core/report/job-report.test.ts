@@ -10,7 +10,8 @@ import { evaluateWorksheet } from '../worksheet/evaluate'
 import { readWorksheet } from '../worksheet/read'
 import { recordText } from '../worksheet/record'
 import { writeWorksheet } from '../worksheet/worksheet'
-import { jobReport } from './job-report'
+import { evaluateCheck } from '../check/evaluate/evaluate-check'
+import { jobReport, type ReportOf } from './job-report'
 import type { Block, ReportLength } from './report'
 
 const LOTS = [10, 6, 4].map(size => ({ ...newLot({ id: `s${size}`, family: 'shims', nominal: thou(size), tags: [] }, true), onHand: 2 }))
@@ -44,8 +45,16 @@ const job = (check: CheckDocument) => ({
   parts: [],
   checks: [check],
 })
-const report = (check: CheckDocument, length: ReportLength) =>
+/** Its checks evaluated before, as whoever asks for a report has to. */
+const reported = (of: Omit<ReportOf, 'checks'>) =>
   jobReport({
+    ...of,
+    checks: of.job.checks
+      .filter(({ id }) => of.only === null || id === of.only)
+      .map(check => ({ check, evaluation: evaluateCheck(check, of.lots) })),
+  })
+const report = (check: CheckDocument, length: ReportLength) =>
+  reported({
     job: job(check),
     lots: LOTS,
     photos: [],
@@ -72,7 +81,7 @@ describe('photographs in a report', () => {
       check: check === null ? null : { id: check },
     })
     const ids = (only: string | null) =>
-      jobReport({
+      reported({
         job: job(CHECK),
         lots: LOTS,
         photos: [photo('whole', null), photo('bore', CHECK.id), photo('elsewhere', 'of-another')],
@@ -134,7 +143,7 @@ describe('the report of a job', () => {
   it('of one check holds no other; a job without any says so', () => {
     const two = { ...job(CHECK), checks: [CHECK, { ...CHECK, id: 'other', title: 'Output' }] }
     const of = (only: string | null, checks = two.checks) =>
-      jobReport({
+      reported({
         job: { ...two, checks },
         lots: LOTS,
         photos: [],
@@ -155,7 +164,7 @@ describe('the report of a job', () => {
     }
     const idle = { ...CHECK, id: 'fourth', title: 'Coupling', trials: [{ ...CHECK.trials[0]!, readings: [] }] }
     const untouched = { ...CHECK, id: 'third', title: 'Idler', trials: CHECK.trials.slice(0, 1) }
-    const { blocks } = jobReport({
+    const { blocks } = reported({
       job: { ...job(CHECK), checks: [CHECK, signed, untouched, idle] },
       lots: LOTS,
       photos: Array.from({ length: 5 }, (_, i) => ({ id: `p${i}`, caption: '', width: 9, height: 6, check: null })),
@@ -239,7 +248,7 @@ function demo(name: string) {
 describe('a page for the owner', () => {
   const page = (name: string) => {
     const { jobs, lots } = demo(name)
-    const { blocks } = jobReport({
+    const { blocks } = reported({
       job: jobs[0]!,
       lots,
       photos: [],
@@ -295,7 +304,7 @@ describe('drawings in a report', () => {
   it('of many figures are a few, what is out before what is in', () => {
     const { jobs, lots } = demo('6-mail-launch-engine')
     const drawn = (title: string) =>
-      jobReport({
+      reported({
         job: jobs[0]!,
         lots,
         photos: [],

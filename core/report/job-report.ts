@@ -2,12 +2,14 @@ import { METER_NAME } from '../worksheet/job-facts'
 import type { WorksheetJob } from '../worksheet/worksheet'
 import { CORE_VERSION } from '../version'
 import type { Lot } from '../pack/lot'
-import { checkBlocks } from './check-blocks'
+import { checkBlocks, type EvaluatedCheck } from './check-blocks'
 import { pageBlocks } from './page-blocks'
 import { facts, heading, photos, text, type Block, type Report, type ReportLength, type ReportPhoto } from './report'
 
 export interface ReportOf {
   readonly job: WorksheetJob
+  /** what is told of: all its checks, or the one; whoever evaluates many may let others in between */
+  readonly checks: readonly EvaluatedCheck[]
   readonly lots: readonly Lot[]
   /** of the job, each with the check it is of */
   readonly photos: readonly (ReportPhoto & { readonly check: { readonly id: string } | null })[]
@@ -33,8 +35,7 @@ const somePhotos = (all: readonly ReportPhoto[]): Block[] => [
 ]
 
 /** What was found, what was fitted, on whose word: of a job, or of one check of it. */
-export function jobReport({ job, lots, photos: all, digest, length, time, at, only }: ReportOf): Report {
-  const checks = job.checks.filter(({ id }) => only === null || id === only)
+export function jobReport({ job, checks, lots, photos: all, digest, length, time, at, only }: ReportOf): Report {
   const parts = job.parts.map(({ name }) => name).join(', ')
   return {
     title: job.unit.name,
@@ -57,10 +58,10 @@ export function jobReport({ job, lots, photos: all, digest, length, time, at, on
         ? [...pageBlocks(checks, lots, time), ...somePhotos(all)]
         : [
             ...(only === null ? photos(all.filter(({ check }) => check === null)) : []),
-            ...checks.flatMap(check => [
-              heading(1, check.title),
-              ...checkBlocks(check, lots, { length, time }),
-              ...photos(all.filter(photo => photo.check?.id === check.id)),
+            ...checks.flatMap(of => [
+              heading(1, of.check.title),
+              ...checkBlocks(of, lots, { length, time }),
+              ...photos(all.filter(photo => photo.check?.id === of.check.id)),
             ]),
           ]),
       text(NO_INSPECTION, 'caution'),

@@ -5,7 +5,8 @@ import { lotMap, packChange, type Lot, type LotMap } from '../pack/lot'
 import { describeLimits } from '../verdict/limits'
 import { verdictWord } from '../verdict/words'
 import { piecesIn, type CheckDocument } from '../check/document'
-import { evaluateCheck, type CheckEvaluation } from '../check/evaluate/evaluate-check'
+import type { CheckEvaluation } from '../check/evaluate/evaluate-check'
+import type { EvaluatedCheck } from './check-blocks'
 import { staleWords } from '../check/parts'
 import { checkKind } from '../check/registry'
 import { figureOf, figuresOf, isChanged, unitOf } from './check-blocks'
@@ -15,11 +16,10 @@ import { table, text, type Block } from './report'
 const LINES = 22
 
 /** Several checks on one page, for whoever owns the unit: what each was found at and left at, what was done, and who signed it. */
-export function pageBlocks(checks: readonly CheckDocument[], lots: readonly Lot[], time: (at: string) => string): Block[] {
+export function pageBlocks(all: readonly EvaluatedCheck[], lots: readonly Lot[], time: (at: string) => string): Block[] {
   const index = lotMap(lots)
-  const each = Math.max(1, Math.floor(LINES / checks.length))
-  const all = checks.map(check => ({ check, evaluation: evaluateCheck(check, lots) }))
-  const cautions = [...new Set(checks.flatMap(({ kind }) => checkKind(kind).safety ?? []))]
+  const each = Math.max(1, Math.floor(LINES / all.length))
+  const cautions = [...new Set(all.flatMap(({ check }) => checkKind(check.kind).safety ?? []))]
   return [
     ...cautions.map(words => text(words, 'caution')),
     ...table(

@@ -3,6 +3,7 @@ import { keepCheckpoints } from './checkpoints'
 import { openEngine } from './engine'
 import { SyncedFiles } from './files'
 import type { Schema } from './schema'
+import { Turns } from './turns'
 
 /** A long statement that is run again and again: it is planned once. All its values are text. */
 export interface Prepared {
@@ -65,14 +66,18 @@ export async function openDatabase(
   const lite = await openEngine(folder, schema, { say, files, small })
   const checkpoints = folder ? keepCheckpoints(lite) : null
   const planned = new Map<string, 'coming' | 'there'>()
+  const turns = new Turns()
   const wrap = (connection: Pick<PGlite, 'query'>): Sql => ({
-    rows: async <Row>(statement: string, values: readonly unknown[] = []) =>
-      (
-        await connection.query<Row>(statement, [...values]).catch((error: Error) => {
-          if (error instanceof WebAssembly.RuntimeError || error.name === 'ExitStatus') gone(error.message)
-          throw error
-        })
-      ).rows,
+    rows: <Row>(statement: string, values: readonly unknown[] = []) =>
+      turns.taking(
+        connection
+          .query<Row>(statement, [...values])
+          .then(({ rows }) => rows)
+          .catch((error: Error) => {
+            if (error instanceof WebAssembly.RuntimeError || error.name === 'ExitStatus') gone(error.message)
+            throw error
+          }),
+      ),
     async prepared<Row>({ name, statement, values: count }: Prepared, values: readonly string[]) {
       // While somebody else has it planned, and may have to wait for this transaction, it is run without a plan.
       if (planned.get(name) === 'coming') return (await connection.query<Row>(statement, [...values])).rows
@@ -87,7 +92,7 @@ export async function openDatabase(
         }
       }
       // EXECUTE takes no bound values: they go in as literals.
-      return (await connection.query<Row>(`EXECUTE ${name} ${inBrackets(values.map(literal))}`)).rows
+      return turns.taking(connection.query<Row>(`EXECUTE ${name} ${inBrackets(values.map(literal))}`).then(({ rows }) => rows))
     },
   })
   /** Done when files may change again. */

@@ -78,6 +78,25 @@ describe('the database', () => {
       expect((await db.rows(`SELECT 1 FROM ${table}`)).length).toBeGreaterThan(0)
     },
   )
+  it('lets others be heard while statements follow each other, in a transaction too', async () => {
+    for (const sql of [db.rows.bind(db), null]) {
+      let turns = 0
+      let going = true
+      const turn = () => {
+        turns++
+        if (going) setImmediate(turn)
+      }
+      setImmediate(turn)
+      const many = async (rows: Database['rows']) => {
+        const until = performance.now() + 300
+        while (performance.now() < until) await rows('SELECT count(*) FROM reading')
+      }
+      await (sql ? many(sql) : db.transaction(transaction => many(transaction.rows.bind(transaction))))
+      going = false
+      // One that had to wait for the end would have been heard once.
+      expect(turns).toBeGreaterThan(5)
+    }
+  })
   it('is read through for what is damaged in it', async () => {
     expect(await verify(db)).toMatchObject({ counts: { jobs: 1, signatures: expect.any(Number) }, faults: [] })
     const back = new Error('taken back')

@@ -21,9 +21,27 @@ export const unitById = async (sql: Sql, id: string) => (await sql.rows<UnitRow>
 export const unitByName = async (sql: Sql, name: string) =>
   (await sql.rows<UnitRow>('SELECT * FROM unit WHERE lower(name) = lower($1)', [name]))[0]
 
-/** A unit of that name, made when there is none yet; what is not known of it here is taken over. */
-export async function unitNamed(sql: Sql, id: string, name: string, description: string, { type, meter }: UnitFacts = {}): Promise<string> {
-  const found = await unitByName(sql, name)
+/** Those of some names that are there, by the name that was asked for. */
+export const unitsByName = async (sql: Sql, names: readonly string[]): Promise<ReadonlyMap<string, UnitRow>> =>
+  new Map(
+    (
+      await sql.rows<UnitRow & { asked: string }>(
+        'SELECT u.*, asked FROM unnest($1::text[]) asked JOIN unit u ON lower(u.name) = lower(asked)',
+        [names],
+      )
+    ).map(({ asked, ...unit }) => [asked, unit]),
+  )
+
+/** A unit of that name, made when there is none yet; what is not known of it here is taken over. @param seen  it is known to be there */
+export async function unitNamed(
+  sql: Sql,
+  id: string,
+  name: string,
+  description: string,
+  { type, meter }: UnitFacts = {},
+  seen?: UnitRow,
+): Promise<string> {
+  const found = seen ?? (await unitByName(sql, name))
   if (found) {
     if ((type && found.type === '') || (meter && found.meter === null))
       await updateUnit(sql, { ...found, type: found.type || (type ?? ''), meter: found.meter ?? meter ?? null })

@@ -1,4 +1,3 @@
-import { setImmediate as breathe } from 'node:timers/promises'
 import { markedText } from '#core/quantity/format-length'
 import type { FindDto } from '#shared/dto/find'
 import type { Found } from '#shared/record'
@@ -32,8 +31,6 @@ export async function readUp(db: Database, most = Infinity): Promise<void> {
       )
     })
     done += jobs.length
-    // The database answers without the loop having turned.
-    await breathe()
   }
 }
 

@@ -28,8 +28,8 @@ export interface DrawerResult {
 }
 
 /** Reads a drawer from CSV: all rows or none. A known id takes the count of the file as a correction; the others are new sizes. */
-export const importStock = (shop: Database, text: string, listener: Listener = {}): Promise<DrawerResult> =>
-  inTurn(shop, async db => {
+export const importStock = (db: Database, text: string, listener: Listener = {}): Promise<DrawerResult> =>
+  inTurn(db, async () => {
     const reading = await withReader(listener.signal, reader => reader.drawer(text))
     if ('faults' in reading) throw refuseAll(reading.faults, reading.status)
     const arrival = uuid()

@@ -10,12 +10,13 @@ import { takeStock } from '../database/learn'
 import { pooledSpreads } from '../database/readings'
 import { promisedByLot } from '../database/reserves'
 import { allLots, lotColumns } from '../database/stock'
-import { unitNamed } from '../database/units'
+import { byTurns } from '../database/turns'
+import { unitNamed, unitsByName } from '../database/units'
 import { readUp } from '../find/find'
 import { refuse, refuseAll } from '../http/refuse'
 import { log } from '../log'
 import { withReader, type Reader } from './call-reader'
-import { byTurns, Cancelled, inTurn, type Listener } from './progress'
+import { Cancelled, inTurn, type Listener } from './progress'
 import type { Numbers } from './import-rows'
 import { inRuns, type Group, type Head, type Piece, type ShopSide } from './worksheet-in'
 
@@ -28,8 +29,8 @@ const SIZES_AT_ONCE = 250
  * Sizes the shop does not know are added with none on hand: the file's drawer is not this one. A worker reads the file; it comes in in
  * pieces, unseen until it is complete, so that the shop goes on working meanwhile.
  */
-export const importWorksheet = (shop: Database, text: string, asCopy: boolean, listener: Listener = {}): Promise<ImportResult> =>
-  inTurn(shop, db =>
+export const importWorksheet = (db: Database, text: string, asCopy: boolean, listener: Listener = {}): Promise<ImportResult> =>
+  inTurn(db, () =>
     withReader(listener.signal, async reader => {
       const opened = await reader.open(text, asCopy)
       if (!opened.ok) throw refuseAll(opened.faults)
@@ -74,8 +75,12 @@ async function makeWay(db: Database, reader: Reader, head: Head, arrival: string
     gauges.push([gauge, admitted])
   })
   const units: ShopSide['units'][number][] = []
+  const there = await unitsByName(
+    db,
+    head.units.map(({ name }) => name),
+  )
   await byTurns(db, head.units, async (sql, unit) => {
-    units.push([unit.name, await unitNamed(sql, uuid(), unit.name, unit.description, unit)])
+    units.push([unit.name, await unitNamed(sql, uuid(), unit.name, unit.description, unit, there.get(unit.name))])
   })
   const promised = await promisedByLot(db)
   const drawer = [...here.values(), ...fresh.map(lot => ({ ...lot, onHand: 0, version: 1 }))]

@@ -16,6 +16,7 @@ import { codeNumber } from '../database/codes'
 import { gaugeById } from '../database/gauges'
 import { jobRow } from '../database/jobs'
 import { lotById } from '../database/stock'
+import { byTurns } from '../database/turns'
 import { notFound, refuse } from '../http/refuse'
 import { boxFor } from '../label/layout'
 import { loadCheck } from './check-view'
@@ -88,15 +89,14 @@ export async function textOf(sql: Sql, { thing, id }: LabelOfDto): Promise<Label
   }
 }
 
-/** Labels with their codes, and whether all of each fits on its label. */
-export const labelsOf = (db: Database, { of, sheet: id }: Pick<LabelsDto, 'of' | 'sheet'>): Promise<LabelView[]> =>
-  db.transaction(async sql => {
-    const sheet = SHEETS.find(candidate => candidate.id === id)!
-    const { width, height } = boxFor(sheet)
-    const labels: LabelView[] = []
-    for (const one of of) {
-      const text = await textOf(sql, one)
-      labels.push({ ...text, code: codeText(one.thing, await codeNumber(sql, one.thing, one.id)), cut: fitText(text, width, height).cut })
-    }
-    return labels
+/** Labels with their codes, and whether all of each fits on its label; some at a time, since a code may have to be stored. */
+export async function labelsOf(db: Database, { of, sheet: id }: Pick<LabelsDto, 'of' | 'sheet'>): Promise<LabelView[]> {
+  const sheet = SHEETS.find(candidate => candidate.id === id)!
+  const { width, height } = boxFor(sheet)
+  const labels: LabelView[] = []
+  await byTurns(db, of, async (sql, one) => {
+    const text = await textOf(sql, one)
+    labels.push({ ...text, code: codeText(one.thing, await codeNumber(sql, one.thing, one.id)), cut: fitText(text, width, height).cut })
   })
+  return labels
+}

@@ -1,4 +1,7 @@
 import { createHash } from 'node:crypto'
+import { setImmediate as breathe } from 'node:timers/promises'
+import { evaluateCheck } from '#core/check/evaluate/evaluate-check'
+import type { EvaluatedCheck } from '#core/report/check-blocks'
 import { jobReport } from '#core/report/job-report'
 import type { Report, ReportLength } from '#core/report/report'
 import { recordText } from '#core/worksheet/record'
@@ -21,8 +24,15 @@ export async function reportOf(
   const worksheet = await exportJob(sql, jobId)
   const job = worksheet.jobs[0]!
   if (check !== null && !job.checks.some(({ id }) => id === check)) throw notFound('check')
+  const checks: EvaluatedCheck[] = []
+  for (const one of job.checks.filter(({ id }) => check === null || id === check)) {
+    checks.push({ check: one, evaluation: evaluateCheck(one, worksheet.lots) })
+    // Others are heard between one and the next.
+    await breathe()
+  }
   return jobReport({
     job,
+    checks,
     lots: worksheet.lots,
     photos: await photosOfJob(sql, jobId),
     digest: digestOf(recordText(worksheet)),

@@ -1,4 +1,3 @@
-import { setImmediate as breathe } from 'node:timers/promises'
 import { serviceFigures } from '#core/trend/service-figures'
 import type { Trend, Trends } from '#shared/record'
 import type { Database, Sql } from '../database/client'
@@ -56,13 +55,10 @@ const lineOf = (rows: readonly FigureRow[]): Trend['units'][number] => ({
 
 /** Checks that were signed before figures were kept: worked out one by one, others get their turn between. */
 export async function learnFigures(db: Database): Promise<void> {
-  for (const { id } of await db.rows<{ id: string }>('SELECT id FROM checks WHERE signed AND NOT figures_known ORDER BY id')) {
+  for (const { id } of await db.rows<{ id: string }>('SELECT id FROM checks WHERE signed AND NOT figures_known ORDER BY id'))
     await db.transaction(async sql => {
       const { document, lots } = await loadCheck(sql, id)
       await keepFigures(sql, id, serviceFigures(document, lots))
       await sql.rows('UPDATE checks SET figures_known = true WHERE id = $1', [id])
     })
-    // The database answers without the loop having turned: nobody is to wait for this.
-    await breathe()
-  }
 }

@@ -1,5 +1,5 @@
 import { rmSync } from 'node:fs'
-import { chromium, type Browser, type Page } from '@playwright/test'
+import { chromium, type Browser, type CDPSession, type Page } from '@playwright/test'
 import config from '../../playwright.config'
 import { openWorkshop } from '../e2e/workshop'
 
@@ -29,6 +29,19 @@ async function keystroke(page: Page, field: string, shown: string): Promise<numb
   )
 }
 
+interface Spent {
+  readonly scripts: number
+  readonly styles: number
+  readonly layout: number
+  readonly tasks: number
+}
+/** What the page’s thread has done so far, s, by what it was. */
+async function spent(session: CDPSession): Promise<Spent> {
+  const { metrics } = await session.send('Performance.getMetrics')
+  const of = (name: string) => metrics.find(metric => metric.name === name)!.value
+  return { scripts: of('ScriptDuration'), styles: of('RecalcStyleDuration'), layout: of('LayoutDuration'), tasks: of('TaskDuration') }
+}
+
 /** What a browser that was never here is sent for a page: how many requests, and how many bytes over the wire. */
 async function sentFor(browser: Browser, address: string): Promise<{ requests: number; bytes: number }> {
   const page = await browser.newPage()
@@ -44,7 +57,7 @@ async function sentFor(browser: Browser, address: string): Promise<{ requests: n
 
 /** What is sent for the main pages; a keystroke on a check with readings and packs to choose, against a bare field that echoes its text. */
 export async function pageFigures(say: (line: string) => void): Promise<void> {
-  const shop = await openWorkshop('demo')
+  const shop = await openWorkshop('demo', {}, undefined, [])
   const browser = await chromium.launch(config.use!.launchOptions)
   try {
     say('\nPages, over the wire')
@@ -60,13 +73,21 @@ export async function pageFigures(say: (line: string) => void): Promise<void> {
     if (!(await page.getByLabel('Far reading').first().isVisible())) throw new Error('The field is not to be seen.')
     const packs = await page.getByText('chance in limits').count()
     if (packs === 0) throw new Error('No packs are to be chosen from.')
+    const session = await page.context().newCDPSession(page)
+    await session.send('Performance.enable')
+    const before = await spent(session)
     const bench = await keystroke(page, 'input[aria-label="Far reading"]', '[data-test="figure"]')
+    const after = await spent(session)
     const bare = await browser.newPage()
     await bare.setContent('<input id="a"><p id="b"></p><script>a.oninput = () => { b.textContent = a.value }</script>')
     const echo = await keystroke(bare, '#a', '#b')
     say('Bench page, readings on it and packs to choose')
     say(
       `  keystroke to verdict painted: ${bench.toFixed(1)} ms, ${(bench / echo).toFixed(1)} times a bare echoing field (${echo.toFixed(1)} ms)`,
+    )
+    const each = (what: keyof Spent) => (((after[what] - before[what]) * 1000) / KEYSTROKES).toFixed(1)
+    say(
+      `  of it, on the page’s thread: scripts ${each('scripts')} ms, styles ${each('styles')} ms, layout ${each('layout')} ms, all ${each('tasks')} ms; the rest is the frame waited for`,
     )
   } finally {
     await browser.close()

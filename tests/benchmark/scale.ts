@@ -18,6 +18,7 @@ import { importWorksheet } from '../../server/import/worksheet'
 import { FindDto } from '#shared/dto/find'
 import { JobQueryDto } from '#shared/dto/job'
 import { nm } from '#core/quantity/length'
+import { largeFigures } from './large'
 
 const root = process.cwd()
 const JOBS = Number(process.env.JOBS ?? 10_000)
@@ -104,6 +105,16 @@ async function importedBesideOthers(db: Database, text: string): Promise<{ took:
 
 export async function scaleFigures(say: (line: string) => void): Promise<void> {
   const folder = mkdtempSync(join(tmpdir(), 'finitum-scale-'))
+  try {
+    await databaseFigures(folder, say)
+    await largeFigures(folder, JOBS, say)
+  } finally {
+    rmSync(folder, { recursive: true, force: true })
+  }
+}
+
+/** The shop filled, and what its lists, a check and an import cost. */
+async function databaseFigures(folder: string, say: (line: string) => void): Promise<void> {
   const db: Database = await openDatabase(join(folder, 'database'), schema)
   try {
     const imports: number[] = []
@@ -175,8 +186,15 @@ export async function scaleFigures(say: (line: string) => void): Promise<void> {
     }
     say(`  a copy of its files, while whoever writes waits: median ${median(held).toFixed(0)} ms`)
     say(`  a check and a reading stored: median ${median(writes).toFixed(1)} ms, p95 ${p95(writes).toFixed(1)} ms`)
+    const cpus: number[] = []
+    for (let i = 0; i < 5; i++) {
+      const before = process.cpuUsage()
+      await importWorksheet(db, jobsFile(20_000 + i, 100), false)
+      const { user, system } = process.cpuUsage(before)
+      cpus.push((user + system) / 1000 / 100)
+    }
+    say(`  a file of 100 jobs: median ${median(cpus).toFixed(1)} ms of processor a job`)
   } finally {
     await db.close()
-    rmSync(folder, { recursive: true, force: true })
   }
 }

@@ -9,7 +9,7 @@ const median = (values: number[]) => [...values].sort((a, b) => a - b)[values.le
 
 /** A start on a folder that has been closed, until the first page of jobs is answered, against the bare database opening one of its own. */
 export async function startFigures(say: (line: string) => void): Promise<void> {
-  const shop = await openWorkshop('demo')
+  const shop = await openWorkshop('demo', {}, undefined, [])
   const folder = mkdtempSync(join(tmpdir(), 'finitum-bench-'))
   const own: number[] = []
   const bare: number[] = []

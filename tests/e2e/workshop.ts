@@ -34,7 +34,13 @@ export class Workshop {
     readonly port: number,
     readonly script: 'demo' | 'start',
     private readonly env: Readonly<Record<string, string>> = {},
+    /** A server of a test lives for a minute: compiling the embedded engine a second time, and well, costs more than that brings. */
+    private readonly options: readonly string[] = ['--liftoff-only'],
   ) {}
+
+  get pid(): number {
+    return this.process!.pid!
+  }
 
   /** Most memory the process has held so far, in MB; null where the system does not say. */
   get peak(): number | null {
@@ -51,8 +57,7 @@ export class Workshop {
   }
 
   async start(): Promise<void> {
-    // A server of a test lives for a minute: compiling the embedded engine a second time, and well, costs more than that brings.
-    const child = spawn(process.execPath, ['--liftoff-only', join(root, `scripts/${this.script}.mjs`)], {
+    const child = spawn(process.execPath, [...this.options, join(root, `scripts/${this.script}.mjs`)], {
       env: { ...process.env, PORT: String(this.port), HOST: '127.0.0.1', FINITUM_DATA: this.folder, FINITUM_AS_BUILT: 'yes', ...this.env },
       stdio: ['ignore', 'pipe', 'pipe'],
     })
@@ -104,10 +109,11 @@ export async function openWorkshop(
   script: 'demo' | 'start',
   env: Readonly<Record<string, string>> = {},
   folder = mkdtempSync(join(tmpdir(), 'finitum-test-')),
+  options?: readonly string[],
 ): Promise<Workshop> {
   const loaded = process.env[DEMO_LOADED]
   if (script === 'demo' && loaded && !env[DEMO_LOADED] && !existsSync(join(folder, 'database'))) cpSync(loaded, folder, { recursive: true })
-  const workshop = new Workshop(folder, await freePort(), script, env)
+  const workshop = new Workshop(folder, await freePort(), script, env, options)
   await workshop.start()
   return workshop
 }

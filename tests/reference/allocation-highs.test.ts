@@ -29,7 +29,7 @@ it.each([
       [true, 100],
     ] as const) {
       const request = { ...madeBearings(stream(seed), bearings, sizes, each, 12_000), goal: 'cheapest' as const, ordering, opening }
-      const reference = cheapestByPieces(highs, request, 20)
+      const reference = cheapestByPieces(highs, request, 200_000)
       const { places, cost, words } = allocate(request, highsSolver(highs))
       const opened = places.filter(({ change }) => change.in.length + change.out.length > 0).length
       if (reference === null) expect(words).not.toContain('All')

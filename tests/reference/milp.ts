@@ -25,6 +25,17 @@ interface Model {
   readonly allowed: { low: number; high: number }
 }
 
+/** More nodes of its search than a solver was given: how many it takes is the same on every machine, however busy. */
+export class Capped extends Error {}
+/** @throws Capped */
+function solved(highs: Solver, text: string, nodes: number): number | null {
+  const options = { mip_rel_gap: 0, mip_abs_gap: 0, mip_max_nodes: nodes, output_flag: false }
+  const { Status, ObjectiveValue } = highs.solve(text, options as Parameters<Solver['solve']>[1])
+  if (Status === 'Infeasible') return null
+  if (Status !== 'Optimal') throw new Capped(`${Status} after ${nodes} nodes.`)
+  return ObjectiveValue
+}
+
 /** More pieces than a pack holds. */
 const MANY = 100
 
@@ -37,13 +48,15 @@ const sum = (terms: readonly (readonly [number, string])[]) =>
 
 /**
  * The best pack by an integer programme, solved criterion by criterion, gap 0: distance in bins, trouble, exact distance, Σu², cost.
- * One piece a pick, no class of chance: `allowed` is what a caller makes of the limits. Null when infeasible or out of time.
+ * One piece a pick, no class of chance: `allowed` is what a caller makes of the limits. Null when infeasible.
+ * @param nodes  of the search, at most, for each criterion
  * @param criteria  how many of the five to solve for
+ * @throws Capped
  */
 export function lexicographic(
   highs: Solver,
   { drawer, basePlay, aim, width, allowed }: Model,
-  seconds: number,
+  nodes: number,
   criteria = 5,
 ): LexicographicBest | null {
   const n = drawer.lots.length
@@ -64,10 +77,7 @@ export function lexicographic(
   ]
   const fixed: string[] = []
   const found: number[] = []
-  const began = Date.now()
   for (const goal of goals.slice(0, criteria)) {
-    const left = seconds - (Date.now() - began) / 1000
-    if (left <= 0) return null
     const text = [
       'Minimize',
       ` obj: ${sum(goal)}`,
@@ -102,11 +112,9 @@ export function lexicographic(
       ` ${drawer.size.map((_, i) => `p${i} q${i}`).join(' ')}`,
       'End',
     ].join('\n')
-    const solution = highs.solve(text, { mip_rel_gap: 0, mip_abs_gap: 0, time_limit: left, output_flag: false } as Parameters<
-      Solver['solve']
-    >[1])
-    if (solution.Status !== 'Optimal') return null
-    found.push(Math.round(solution.ObjectiveValue * 1000) / 1000)
+    const best = solved(highs, text, nodes)
+    if (best === null) return null
+    found.push(Math.round(best * 1000) / 1000)
     fixed.push(` fix${found.length}: ${sum(goal)} <= ${found.at(-1)! + 1e-4}`)
   }
   const [bin, trouble, distance, variance, cost] = found
@@ -122,9 +130,10 @@ export function lexicographic(
 /**
  * Least cost of bringing every place into limits by value, piece by piece instead of pack by pack: whole numbers of each size in
  * each place, totals within the limits, what is beyond the pieces now fitted is bought. One opening a place whose pack changes.
- * Smallest coin; null when infeasible or out of time. Limits two-sided, inclusive.
+ * Smallest coin; null when infeasible. Limits two-sided, inclusive.
+ * @throws Capped
  */
-export function cheapestByPieces(highs: Solver, { drawer, places, ordering, opening }: AllocationRequest, seconds: number): number | null {
+export function cheapestByPieces(highs: Solver, { drawer, places, ordering, opening }: AllocationRequest, nodes: number): number | null {
   const pool = new Map<string, number>()
   for (const { lotId, count } of places.flatMap(place => place.fitted)) pool.set(lotId, (pool.get(lotId) ?? 0) + count)
   const fitted = (p: number, id: string) => places[p]!.fitted.find(piece => piece.lotId === id)?.count ?? 0
@@ -161,8 +170,6 @@ export function cheapestByPieces(highs: Solver, { drawer, places, ordering, open
     ` ${places.map((_, p) => `o${p}`).join(' ')}`,
     'End',
   ].join('\n')
-  const solution = highs.solve(text, { mip_rel_gap: 0, mip_abs_gap: 0, time_limit: seconds, output_flag: false } as Parameters<
-    Solver['solve']
-  >[1])
-  return solution.Status === 'Optimal' ? Math.round(solution.ObjectiveValue) : null
+  const best = solved(highs, text, nodes)
+  return best === null ? null : Math.round(best)
 }
