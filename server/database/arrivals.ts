@@ -1,8 +1,9 @@
 import type { Database, Sql } from './client'
 
-/** Jobs that are shown or removed with one transaction: others wait no longer than that. */
+/** What is shown or removed with one transaction: others wait no longer than that. */
 const JOBS_AT_ONCE = 25
 const SIZES_AT_ONCE = 250
+const READINGS_AT_ONCE = 250
 
 /** All of an import is here: from now on it stays, and is shown, its sizes first and then job by job. */
 export async function reveal(db: Database, arrival: string): Promise<void> {
@@ -43,6 +44,9 @@ async function inTurns(
 const CHECKS = 'SELECT id FROM checks WHERE job_id = ANY($1)'
 const TRIALS = `SELECT id FROM trial WHERE check_id IN (${CHECKS})`
 const READINGS = `SELECT id FROM reading WHERE series_id IN (SELECT id FROM series WHERE trial_id IN (${TRIALS}))`
+/** A job may have thousands: they go before everything else, some at a time. */
+const ARRIVED_READINGS = `SELECT r.id FROM job j JOIN checks c ON c.job_id = j.id JOIN trial t ON t.check_id = c.id JOIN series s ON s.trial_id = t.id
+  JOIN reading r ON r.series_id = s.id WHERE j.arriving IS NOT NULL`
 const PARTS = 'SELECT id FROM part WHERE job_id = ANY($1)'
 const LAPS = `SELECT id FROM lap WHERE check_id IN (${CHECKS})`
 /** What goes with some jobs, in an order that no reference stands against. */
@@ -88,9 +92,15 @@ export async function forgetArrivals(db: Database): Promise<void> {
     await sql.rows(`DELETE FROM ${table} WHERE ${where}`, values)
     if (guarded.has(table)) await sql.rows(`ALTER TABLE ${table} ENABLE TRIGGER append_only`)
   }
-  await inTurns(db, JOBS_AT_ONCE, 'SELECT id FROM job WHERE arriving IS NOT NULL', [], async (sql, ids) => {
-    for (const [table, where] of GOES) await remove(sql, table, where, [ids])
+  await inTurns(db, READINGS_AT_ONCE, ARRIVED_READINGS, [], async (sql, ids) => {
+    await remove(sql, 'reading_void', 'reading_id = ANY($1)', [ids])
+    await remove(sql, 'reading', 'id = ANY($1)', [ids])
   })
+  const someJobs = async () =>
+    (await db.rows<{ id: string }>(`SELECT id FROM job WHERE arriving IS NOT NULL LIMIT ${JOBS_AT_ONCE}`)).map(({ id }) => id)
+  // Hidden as they are, they need not go at one moment.
+  for (let jobs = await someJobs(); jobs.length > 0; jobs = await someJobs())
+    for (const [table, where] of GOES) await db.transaction(sql => remove(sql, table, where, [jobs]))
   await inTurns(db, SIZES_AT_ONCE, 'SELECT id FROM lot WHERE arriving IS NOT NULL', [], async (sql, ids) => {
     await remove(sql, 'movement', 'lot_id = ANY($1)', [ids])
     await remove(sql, 'lot', 'id = ANY($1)', [ids])

@@ -22,6 +22,8 @@ export interface Sql {
 export interface Database extends Sql {
   /** All or nothing; transactions run one after the other. */
   transaction<Result>(work: (sql: Sql) => Promise<Result>): Promise<Result>
+  /** Several questions at one moment: what others are in the middle of is waited for once. */
+  reading<Result>(work: (sql: Sql) => Promise<Result>): Promise<Result>
   /**
    * Its files as they are at one moment, all that was written in them: whoever writes waits meanwhile, whoever reads is answered.
    * @param work  given the folder, and the oldest of the files of its log that are needed
@@ -99,6 +101,7 @@ export async function openDatabase(
   let stillness: Promise<unknown> = Promise.resolve()
   return {
     ...wrap(lite),
+    reading: work => lite.transaction(transaction => work(wrap(transaction as unknown as PGlite))) as ReturnType<typeof work>,
     async transaction(work) {
       for (let seen; seen !== stillness;) await (seen = stillness)
       mayWrite()

@@ -37,15 +37,17 @@ export async function readUp(db: Database, most = Infinity): Promise<void> {
 /** Everything that has all these words, each by its beginning: jobs with the checks that have some of them, and what is no job. */
 export async function find(db: Database, { words, from, to, skip, limit }: FindDto): Promise<Found> {
   await readUp(db)
-  const question = questionOf(words)
-  const { ids, found } = await jobsWith(db, { question, from: from ?? null, to: to ?? null, skip, limit })
-  const asked = wordsIn(words)
-  const has = (text: string) => asked.some(word => wordsIn(text).some(own => own.startsWith(word)))
-  const jobs = (await jobsByIds(db, ids)).map(job => ({
-    ...job,
-    matches: job.checks.filter(({ title, kind, word, note }) => has([title, kind, word, note].join(' '))).map(({ id }) => id),
-  }))
-  return { jobs, found, others: question === null || skip > 0 ? [] : await others(db, asked) }
+  return db.reading(async sql => {
+    const question = questionOf(words)
+    const { ids, found } = await jobsWith(sql, { question, from: from ?? null, to: to ?? null, skip, limit })
+    const asked = wordsIn(words)
+    const has = (text: string) => asked.some(word => wordsIn(text).some(own => own.startsWith(word)))
+    const jobs = (await jobsByIds(sql, ids)).map(job => ({
+      ...job,
+      matches: job.checks.filter(({ title, kind, word, note }) => has([title, kind, word, note].join(' '))).map(({ id }) => id),
+    }))
+    return { jobs, found, others: question === null || skip > 0 ? [] : await others(sql, asked) }
+  })
 }
 
 /** Gauges, limits, sizes and orders that have all the words. */

@@ -205,6 +205,46 @@ describe('an import', () => {
     // Nothing stands in the way of the same file.
     expect((await importWorksheet(db, text, false)).jobs).toBe(60)
   })
+  it('of a check with a thousand readings goes in, and out again, by pieces that others need not wait long for', async () => {
+    const sheet = read(demo('2-fire-pump.worksheet.json'))
+    const [job] = sheet.jobs
+    const check = job!.checks.find(({ trials }) => trials[0]!.readings.length > 0)!
+    const [first] = check.trials
+    const many = Array.from({ length: 1_000 }, (_, i) => ({ ...first!.readings[0]!, id: `many-${i}`, order: i + 1 }))
+    const one = { ...check, id: 'many', signOff: null, parts: {}, laps: [], ticks: [], partChanges: [], clearings: [], reopened: null }
+    const text = JSON.stringify({
+      ...sheet,
+      jobs: [{ ...job!, id: 'many', parts: [], checks: [{ ...one, trials: [{ ...first!, id: 'many', predicted: {}, readings: many }] }] }],
+    })
+    const before = await counts(db)
+    const pieces = { in: [] as number[], out: [] as number[] }
+    const watched: Database = {
+      ...db,
+      transaction: work =>
+        db.transaction(sql =>
+          work({
+            ...sql,
+            rows(statement, values = []) {
+              if (statement.startsWith('INSERT INTO reading ')) pieces.in.push((JSON.parse(values[0] as string) as unknown[]).length)
+              if (statement.startsWith('DELETE FROM reading ')) pieces.out.push((values[0] as unknown[]).length)
+              return sql.rows(statement, values)
+            },
+          }),
+        ),
+    }
+    const stop = new AbortController()
+    const said = ({ done }: Progress) => {
+      if (done > 700) stop.abort()
+    }
+    await expect(importWorksheet(watched, text, false, { signal: stop.signal, said })).rejects.toBeInstanceOf(Cancelled)
+    expect(await counts(db)).toEqual(before)
+    const sum = (all: readonly number[]) => all.reduce((a, b) => a + b, 0)
+    expect(sum(pieces.in)).toBeGreaterThan(700)
+    expect(Math.max(...pieces.in)).toBeLessThanOrEqual(100)
+    // What goes with the job at the end goes by the job, and finds no reading any more.
+    expect(sum(pieces.out.slice(0, -1))).toBe(sum(pieces.in))
+    expect(Math.max(...pieces.out)).toBeLessThanOrEqual(250)
+  })
   it('broken off while its file is read stores nothing, and the worker that read it has ended', async () => {
     const before = await counts(db)
     const stop = new AbortController()

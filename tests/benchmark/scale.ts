@@ -14,6 +14,7 @@ import { stockView } from '../../server/service/stock'
 import { withSnapshot } from '../../server/database/snapshot'
 import { families, usesOfLot } from '../../server/database/uses'
 import { logReading } from '../../server/service/check-commands'
+import { Cancelled } from '../../server/import/progress'
 import { importWorksheet } from '../../server/import/worksheet'
 import { FindDto } from '#shared/dto/find'
 import { JobQueryDto } from '#shared/dto/job'
@@ -84,19 +85,30 @@ export async function timed(times: number, work: (i: number) => Promise<unknown>
   return all
 }
 
-/** An import, and how long somebody else waited for a page who asked for it all the while. */
-async function importedBesideOthers(db: Database, text: string): Promise<{ took: number; waits: number[] }> {
+/**
+ * An import, and how long somebody else waited for a page who asked for it all the while.
+ * @param until  the share of its readings after which it is cancelled
+ */
+async function importedBesideOthers(db: Database, text: string, until = Infinity): Promise<{ took: number; waits: number[] }> {
   const t = performance.now()
   const waits: number[] = []
+  const stop = new AbortController()
   let going = true
-  const bringing = importWorksheet(db, text, false).finally(() => {
-    going = false
+  const bringing = importWorksheet(db, text, false, {
+    signal: stop.signal,
+    said: ({ done, of }) => done >= of * until && stop.abort(),
   })
+    .catch((error: Error) => {
+      if (!(error instanceof Cancelled)) throw error
+    })
+    .finally(() => {
+      going = false
+    })
   while (going) {
     // From when it was due: a loop that does not turn makes them wait too.
     const due = performance.now() + 50
     await new Promise(resolve => setTimeout(resolve, 50))
-    await jobList(db, new JobQueryDto())
+    await db.reading(sql => jobList(sql, new JobQueryDto()))
     waits.push(performance.now() - due)
   }
   await bringing
@@ -132,6 +144,15 @@ async function databaseFigures(folder: string, say: (line: string) => void): Pro
     say(
       `  import of 40,000 readings: ${(large.took / 1000).toFixed(1)} s; somebody else waited p95 ${p95(large.waits).toFixed(0)} ms, at most ${Math.max(...large.waits).toFixed(0)} ms`,
     )
+    for (const [what, file] of [
+      ['600 jobs', jobsFile(1e5, 600)],
+      ['20,000 readings', jobsFile(2e6, 10, 2000)],
+    ] as const) {
+      const { took, waits } = await importedBesideOthers(db, file, 0.8)
+      say(
+        `  import of ${what}, cancelled near its end: gone in ${(took / 1000).toFixed(1)} s; somebody else waited p95 ${p95(waits).toFixed(0)} ms, at most ${Math.max(...waits).toFixed(0)} ms`,
+      )
+    }
     const query = (asked: Partial<JobQueryDto>) => Object.assign(new JobQueryDto(), asked)
     const none = await timed(40, () => db.rows('SELECT 1'))
     say(`  a statement that does nothing: median ${median(none).toFixed(2)} ms`)

@@ -3,4 +3,7 @@ import { jobList } from '../../database/book'
 import { readQuery } from '../../http/body'
 import { route } from '../../http/route'
 
-export default route(async (event, db) => jobList(db, await readQuery(event, JobQueryDto)))
+export default route(async (event, db) => {
+  const query = await readQuery(event, JobQueryDto)
+  return db.reading(sql => jobList(sql, query))
+})

@@ -59,3 +59,13 @@ CREATE TRIGGER book_old AFTER UPDATE ON checks REFERENCING OLD TABLE AS old_rows
 
 -- What is in one state, where few are.
 CREATE INDEX checks_state ON checks (state, job_id) WHERE NOT signed AND removed_at IS NULL;
+
+-- What is deleted is looked for wherever it may be named: an import that is given up would read all of these for each of its rows.
+CREATE INDEX check_part_part ON check_part (part_id);
+CREATE INDEX check_gauge_gauge ON check_gauge (gauge_id);
+CREATE INDEX movement_trial ON movement (trial_id) WHERE trial_id IS NOT NULL;
+CREATE INDEX step_tick_trial ON step_tick (trial_id) WHERE trial_id IS NOT NULL;
+CREATE INDEX clearing_trial ON clearing (trial_id);
+CREATE INDEX lap_trial ON lap (trial_id) WHERE trial_id IS NOT NULL;
+CREATE INDEX part_change_check ON part_change (check_id) WHERE check_id IS NOT NULL;
+CREATE INDEX photo_check ON photo (check_id) WHERE check_id IS NOT NULL;
