@@ -158,6 +158,10 @@ export interface LotUses {
 }
 export interface StockView {
   readonly lots: readonly StockLot[]
+  /** after a write: the sizes it concerned, which are among `lots` or not listed any more; null: `lots` are a part of the list */
+  readonly of: readonly string[] | null
+  /** the list goes on after so many; null: this was its end */
+  readonly more: number | null
   /** of the open checks that press most */
   readonly uses: readonly LotUse[]
   /** pieces told apart that are in no machine and not on hand: they went back among their like */

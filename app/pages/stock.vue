@@ -4,7 +4,8 @@ import { group } from 'd3-array'
 import { formatLength, markedText } from '#core/quantity/format-length'
 import { UNIT_NAME } from '#core/quantity/length'
 import type { StockLot } from '#core/shop/shop'
-import { api, faultsOf } from '~/composables/server/useApi'
+import { faultsOf } from '~/composables/server/useApi'
+import { useDrawer } from '~/composables/drawer/useDrawer'
 import { useScannedArticle } from '~/composables/drawer/useScannedArticle'
 import { usePicked } from '~/composables/keys/usePicked'
 import { key, useKeys } from '~/composables/keys/useKeys'
@@ -13,7 +14,7 @@ import { usePreferences } from '~/stores/preferences'
 import type { Fault, StockView } from '#shared/types'
 
 const preferences = usePreferences()
-const stock = ref<StockView | null>(null)
+const { stock, load: loadDrawer, keep } = useDrawer()
 const picked = usePicked()
 const scanned = useScannedArticle()
 const adding = ref(false)
@@ -28,7 +29,7 @@ const fileIn = reactive(useFileIn<{ added: number; corrected: number }>('text/cs
 
 async function load(): Promise<void> {
   try {
-    stock.value = await api<StockView>('/api/stock')
+    await loadDrawer()
   } catch (error) {
     faults.value = faultsOf(error)
   }
@@ -47,9 +48,7 @@ const usesOf = (id: string) => stock.value?.uses.filter(use => use.lotId === id)
 const unmeasured = computed(() => stock.value?.lots.filter(l => l.measured === null && l.onHand > 0).length ?? 0)
 const show = (value: number) => formatLength(value, preferences.unit)
 
-const removal = useRemoval('POST /api/stock/lots/:id/removal', view => {
-  stock.value = view
-})
+const removal = useRemoval('POST /api/stock/lots/:id/removal', keep)
 const remove = (gone: StockLot) => removal.remove(`${markedText(gone.nominal)}, ${gone.family}`, gone.id, gone.version)
 
 async function importCsv(): Promise<void> {
@@ -68,7 +67,7 @@ async function kitAdded(family: string, sizes: number): Promise<void> {
   await load()
 }
 function added(view: StockView, id: string): void {
-  stock.value = view
+  keep(view)
   adding.value = false
   picked.value = id
 }
@@ -154,7 +153,7 @@ useKeys(
       <p v-else class="text-in">{{ news }}</p>
     </div>
     <RemovedNotice :removed="removal.removed.value" :refusal="removal.refusal.value" @undo="removal.undo" />
-    <MeasureDrawer v-if="measuring" :lots="shown" @changed="stock = $event" @at="picked = $event" @close="measuring = false" />
+    <MeasureDrawer v-if="measuring" :lots="shown" @changed="keep" @at="picked = $event" @close="measuring = false" />
     <KitForm
       v-if="kitting"
       :family="lot?.family ?? ''"
@@ -234,7 +233,7 @@ useKeys(
         :key="lot.id"
         :lot="lot"
         :coming="stock!.coming.filter(({ lotId }) => lotId === lot!.id)"
-        @changed="stock = $event"
+        @changed="keep"
         @reload="load"
         @remove="remove(lot)"
       />

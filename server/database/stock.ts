@@ -89,13 +89,14 @@ export const lotsAlike = async (sql: Sql, ids: readonly string[]): Promise<Stock
       [ids],
     )
   ).map(bought)
-export const stockLots = async (sql: Sql, ids: readonly string[] | null = null): Promise<StockLot[]> =>
-  (
-    await sql.rows<LotRow>(
-      `${WITH_COUNT} WHERE ($1::text[] IS NULL AND removed_at IS NULL) OR lot.id = ANY($1) ORDER BY family, nominal_nm, measured_nm NULLS LAST, id`,
-      [ids],
-    )
-  ).map(bought)
+/** As a page puts in what a write adds: see `asListed`. */
+const AS_LISTED = 'ORDER BY family COLLATE "C", nominal_nm, measured_nm NULLS LAST, id COLLATE "C"'
+/** Sizes by their names, removed ones too. */
+export const lotsByIds = async (sql: Sql, ids: readonly string[]): Promise<StockLot[]> =>
+  (await sql.rows<LotRow>(`${WITH_COUNT} WHERE lot.id = ANY($1) ${AS_LISTED}`, [ids])).map(bought)
+/** The drawer, or a part of it. */
+export const listedLots = async (sql: Sql, skip = 0, limit: number | null = null): Promise<StockLot[]> =>
+  (await sql.rows<LotRow>(`${WITH_COUNT} WHERE removed_at IS NULL ${AS_LISTED} LIMIT $1 OFFSET $2`, [limit, skip])).map(bought)
 export const boughtFrom = (sql: Sql, id: string, { supplier, article }: Pick<StockLot, 'supplier' | 'article'>) =>
   sql.rows('UPDATE lot SET supplier = $2, article = $3 WHERE id = $1', [id, supplier, article])
 

@@ -6,7 +6,7 @@ import type { Sql } from './client'
 // time: in a shop of ten thousand jobs a size has thousands of uses.
 
 /** Of so many open checks, those that press most first, the drawer says what they hold. */
-const OPEN_CHECKS = 60
+const OPEN_CHECKS = 40
 /** Uses of a size at once. */
 const PAGE = 50
 

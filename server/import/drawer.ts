@@ -6,7 +6,7 @@ import type { Fault } from '#shared/types'
 import { forgetArrivals, reveal } from '../database/arrivals'
 import { insertRows } from '../database/bulk'
 import type { Database, Sql } from '../database/client'
-import { allLots, lotColumns, stockLots } from '../database/stock'
+import { allLots, listedLots, lotColumns } from '../database/stock'
 import { insertEvent } from '../database/events'
 import { changePromise } from '../database/reserves'
 import { refuseAll } from '../http/refuse'
@@ -20,7 +20,7 @@ import { inRuns } from './worksheet-in'
 const SIZES_AT_ONCE = 250
 const FROM_FILE = 'from a CSV file'
 
-export const exportStock = async (sql: Sql): Promise<string> => writeDrawer(await stockLots(sql))
+export const exportStock = async (sql: Sql): Promise<string> => writeDrawer(await listedLots(sql))
 
 export interface DrawerResult {
   readonly added: number

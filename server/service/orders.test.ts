@@ -15,7 +15,7 @@ import { addLine, cancel, changePurchase, dropLine, order, ordersView, orderRows
 import { removeLot } from './removal'
 import { addLot, changeLot, moveStock, stockView } from './stock'
 import { promisesOf, reserve } from '../database/reserves'
-import { stockLots } from '../database/stock'
+import { lotsByIds } from '../database/stock'
 import { schema } from '../database/from-source'
 import { demo } from '../../tests/demo-files'
 
@@ -38,7 +38,7 @@ const reasonOf = async (work: Promise<unknown>): Promise<string> => {
   if (!(error instanceof Refused)) throw new Error(`Not refused: ${String(error)}`)
   return error.refusal.faults[0]!.reason
 }
-const lot = async (id: string) => (await stockLots(db, [id]))[0]!
+const lot = async (id: string) => (await lotsByIds(db, [id]))[0]!
 const want = async (...pieces: { lotId: string; count: number }[]) =>
   wantPieces(db, CHECK, { op: op(), version: (await checkView(db, CHECK)).version, place, pieces, who: 'T. Marl' })
 const station = async () => (await jobList(db, new JobQueryDto())).jobs.flatMap(({ checks }) => checks).find(({ id }) => id === CHECK)!

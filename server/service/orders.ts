@@ -7,7 +7,7 @@ import type { CommandDto, OperationDto } from '#shared/dto/command'
 import type { OrdersView, WantedLine } from '#shared/orders'
 import type { Database, Sql } from '../database/client'
 import * as orders from '../database/orders'
-import { stockLots } from '../database/stock'
+import { lotsByIds } from '../database/stock'
 import { asSent, commandShop, type ShopBody } from './shop'
 import { drawerWith } from './stock'
 
@@ -41,7 +41,7 @@ export async function ordersView(sql: Sql, asked: string | null = null): Promise
   return {
     lines,
     purchases: await orders.purchasesNamed(sql, purchases),
-    lots: await stockLots(sql, [...new Set(lines.map(({ lotId }) => lotId))]),
+    lots: await lotsByIds(sql, [...new Set(lines.map(({ lotId }) => lotId))]),
     unserved: await orders.unserved(sql, MOST_UNSERVED),
   }
 }

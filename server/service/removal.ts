@@ -11,7 +11,7 @@ import { notFound, refuse } from '../http/refuse'
 import { assertFresh } from './command'
 import { jobView } from './jobs'
 import { assertOwnInitials } from './people'
-import { stockView } from './stock'
+import { stockChange } from './stock'
 
 /** Takes away what was entered by mistake, while nothing rests on it; or brings it back. */
 async function remove(
@@ -35,7 +35,7 @@ async function remove(
 export const removeLot = (db: Database, id: string, dto: RemovalDto): Promise<StockView> =>
   db.transaction(async sql => {
     await remove(sql, 'lot', 'size in the drawer', id, dto, () => restsOnLot(sql, id))
-    return stockView(sql)
+    return stockChange(sql, [id])
   })
 
 /** @returns its job without it, or with it again */

@@ -1,19 +1,47 @@
-import type { ChangeLotCommand } from '#core/shop/shop'
+import type { ChangeLotCommand, StockLot } from '#core/shop/shop'
 import type { StockView } from '#shared/types'
 import type { ApartDto, LotChangeDto, MovementDto, NewLotDto } from '#shared/dto/stock'
 import type { CommandDto } from '#shared/dto/command'
 import type { Database, Sql } from '../database/client'
 import { comingPieces } from '../database/orders'
 import { promisesOf } from '../database/reserves'
-import { lotsAlike, stockLots } from '../database/stock'
+import { listedLots, lotsAlike } from '../database/stock'
 import { fittedOf, openUses } from '../database/uses'
 import { asSent, commandShop, type ShopBody } from './shop'
 
-export async function stockView(sql: Sql): Promise<StockView> {
-  const lots = await stockLots(sql)
+/** So many sizes go over the wire at once. */
+const SIZES_AT_ONCE = 200
+
+/** A part of the drawer, and with the first what its pieces are wanted for. @param skip  sizes that were listed before */
+export async function stockView(sql: Sql, skip = 0): Promise<StockView> {
+  const lots = await listedLots(sql, skip, SIZES_AT_ONCE + 1)
+  const more = lots.length > SIZES_AT_ONCE ? skip + SIZES_AT_ONCE : null
+  return stockOf(sql, lots.slice(0, SIZES_AT_ONCE), { of: null, more, isFirst: skip === 0 })
+}
+/** What a write to some sizes leaves: they and those like them, as far as they are listed still. */
+export async function stockChange(sql: Sql, ids: readonly string[]): Promise<StockView> {
+  const lots = await lotsAlike(sql, ids)
+  const of = [...new Set([...ids, ...lots.map(({ id }) => id)])]
+  return stockOf(
+    sql,
+    lots.filter(({ removed }) => !removed),
+    { of, more: null, isFirst: true },
+  )
+}
+async function stockOf(
+  sql: Sql,
+  lots: readonly StockLot[],
+  { isFirst, ...rest }: Pick<StockView, 'of' | 'more'> & { isFirst: boolean },
+): Promise<StockView> {
   const away = lots.filter(({ apart, onHand }) => apart && onHand === 0).map(({ id }) => id)
   const held = new Set([...(await fittedOf(sql, away)), ...(await promisesOf(sql, away))].map(({ lotId }) => lotId))
-  return { lots, uses: await openUses(sql), gone: away.filter(id => !held.has(id)), coming: await comingPieces(sql) }
+  return {
+    lots,
+    ...rest,
+    uses: isFirst ? await openUses(sql) : [],
+    gone: away.filter(id => !held.has(id)),
+    coming: isFirst ? await comingPieces(sql) : [],
+  }
 }
 
 /** Some sizes, those like them, what of them is promised, and what sits in machines. */
@@ -50,12 +78,19 @@ export const addLot = (db: Database, dto: NewLotDto): Promise<StockView> =>
         article: dto.article?.trim() ?? '',
       },
     },
-    stockView,
+    sql => stockChange(sql, [dto.id]),
   )
 
 /** What is done to a size that is there, as the writer saw it. */
 const onLot = (db: Database, id: string, dto: CommandDto, body: ShopBody, others: readonly string[] = []) =>
-  commandShop(db, dto, sql => drawerWith(sql, [id, ...others]), body, stockView, { id, version: dto.version })
+  commandShop(
+    db,
+    dto,
+    sql => drawerWith(sql, [id, ...others]),
+    body,
+    sql => stockChange(sql, [id, ...others]),
+    { id, version: dto.version },
+  )
 
 export const moveStock = (db: Database, id: string, dto: MovementDto): Promise<StockView> =>
   onLot(db, id, dto, { kind: 'move', lotId: id, why: dto.why, change: dto.change, note: dto.note ?? '' })

@@ -1,4 +1,4 @@
-import { demoForThisFile, emptyForThisFile, expect, tabTo, test, type, typeReading } from './workshop'
+import { AS_PROGRAM, demoForThisFile, emptyForThisFile, expect, tabTo, test, type, typeReading } from './workshop'
 
 test.describe('an empty workshop', () => {
   test.describe.configure({ mode: 'serial' })
@@ -220,6 +220,28 @@ test.describe('an empty workshop', () => {
 test.describe('the demo workshop', () => {
   demoForThisFile()
 
+  test('a drawer of hundreds of sizes is there whole, and what is taken in or put in stands where it belongs', async ({ page, shop }) => {
+    const rows = Array.from({ length: 420 }, (_, n) => `large-${n},Zeta washers,${(1 + n / 1000).toFixed(3)} mm,2`)
+    const sent = await fetch(`${shop.address}/api/stock/csv`, {
+      method: 'POST',
+      headers: { 'content-type': 'text/csv', ...AS_PROGRAM },
+      body: ['id,family,nominal,count', ...rows].join('\n'),
+    })
+    expect(sent.status).toBe(200)
+    const asked: string[] = []
+    page.on('request', request => request.url().includes('/api/stock') && asked.push(new URL(request.url()).search))
+    await page.goto(`${shop.address}/stock`)
+    await page.getByRole('row', { name: '1.419 mm' }).waitFor({ timeout: 20_000 })
+    expect(asked).toEqual(['', '?skip=200', '?skip=400'])
+    await expect(page.getByText(/^\d+ sizes, /)).toContainText(/^5\d\d sizes/)
+    await page.getByRole('button', { name: 'Open 1.401 mm, Zeta washers' }).press('Enter')
+    await page.keyboard.press('t')
+    await type(page, '5')
+    await expect(page.getByRole('row', { name: /1\.401 mm .*7/ })).toBeVisible()
+    await expect(page.getByRole('row', { name: '1.419 mm' })).toBeVisible()
+    // What a write answers is its own sizes: the others were not asked for again.
+    expect(asked.filter(search => search.includes('skip'))).toHaveLength(2)
+  })
   test('jobs are found by text and by state, on the server', async ({ page, shop }) => {
     await page.goto(shop.address)
     await expect(page.getByText(/^\d+ of \d+ jobs$/)).toBeVisible()

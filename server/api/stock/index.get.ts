@@ -1,4 +1,9 @@
+import { StockQueryDto } from '#shared/dto/stock'
+import { readQuery } from '../../http/body'
 import { route } from '../../http/route'
 import { stockView } from '../../service/stock'
 
-export default route((_event, db) => db.reading(stockView))
+export default route(async (event, db) => {
+  const { skip } = await readQuery(event, StockQueryDto)
+  return db.reading(sql => stockView(sql, skip))
+})

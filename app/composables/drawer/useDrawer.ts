@@ -1,0 +1,25 @@
+import { ref } from 'vue'
+import type { StockView } from '#shared/types'
+import { api } from '../server/useApi'
+import { withChange } from './stock-view'
+
+/** The drawer as the server has it: its list, which comes in parts, and what writes change of it. */
+export function useDrawer() {
+  const stock = ref<StockView | null>(null)
+  /** @throws what the server says */
+  async function load(): Promise<void> {
+    let view = await api<StockView>('/api/stock')
+    while (view.more !== null) {
+      // What is there already can be worked with.
+      stock.value ??= view
+      const next: StockView = await api<StockView>(`/api/stock?skip=${view.more}`)
+      view = { ...view, lots: [...view.lots, ...next.lots], gone: [...view.gone, ...next.gone], more: next.more }
+    }
+    stock.value = view
+  }
+  /** What a write answered. */
+  const keep = (change: StockView): void => {
+    stock.value = withChange(stock.value, change)
+  }
+  return { stock, load, keep }
+}
