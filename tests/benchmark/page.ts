@@ -55,6 +55,32 @@ async function sentFor(browser: Browser, address: string): Promise<{ requests: n
   return { requests: sent.size, bytes: [...sent.values()].reduce((sum, length) => sum + length, 0) }
 }
 
+/** A keystroke in the field of a check, and where its time goes. @param echo  what it takes in a bare field, ms */
+async function benchFigures(
+  browser: Browser,
+  address: string,
+  { what, field, echo, say }: { what: string; field: string; echo: number; say: (line: string) => void },
+): Promise<void> {
+  const page = await browser.newPage()
+  await page.goto(address)
+  await page.waitForLoadState('networkidle')
+  if (!(await page.getByLabel(field).first().isVisible())) throw new Error('The field is not to be seen.')
+  const session = await page.context().newCDPSession(page)
+  await session.send('Performance.enable')
+  const before = await spent(session)
+  const bench = await keystroke(page, `input[aria-label="${field}"]`, '[data-test="figure"]')
+  const after = await spent(session)
+  const each = (part: keyof Spent) => (((after[part] - before[part]) * 1000) / KEYSTROKES).toFixed(1)
+  say(`Bench page: ${what}`)
+  say(
+    `  keystroke to verdict painted: ${bench.toFixed(1)} ms, ${(bench / echo).toFixed(1)} times a bare echoing field (${echo.toFixed(1)} ms)`,
+  )
+  say(
+    `  of it, on the page’s thread: scripts ${each('scripts')} ms, styles ${each('styles')} ms, layout ${each('layout')} ms, all ${each('tasks')} ms; the rest is the frame waited for`,
+  )
+  await page.close()
+}
+
 /** What is sent for the main pages; a keystroke on a check with readings and packs to choose, against a bare field that echoes its text. */
 export async function pageFigures(say: (line: string) => void): Promise<void> {
   const shop = await openWorkshop('demo', {}, undefined, [])
@@ -67,28 +93,15 @@ export async function pageFigures(say: (line: string) => void): Promise<void> {
       await fresh.close()
       say(`  ${path}: ${requests} requests, ${(bytes / 1000).toFixed(0)} kB`)
     }
-    const page = await browser.newPage()
-    await page.goto(`${shop.address}/checks/launch-input`)
-    await page.waitForLoadState('networkidle')
-    if (!(await page.getByLabel('Far reading').first().isVisible())) throw new Error('The field is not to be seen.')
-    const packs = await page.getByText('chance in limits').count()
-    if (packs === 0) throw new Error('No packs are to be chosen from.')
-    const session = await page.context().newCDPSession(page)
-    await session.send('Performance.enable')
-    const before = await spent(session)
-    const bench = await keystroke(page, 'input[aria-label="Far reading"]', '[data-test="figure"]')
-    const after = await spent(session)
     const bare = await browser.newPage()
     await bare.setContent('<input id="a"><p id="b"></p><script>a.oninput = () => { b.textContent = a.value }</script>')
     const echo = await keystroke(bare, '#a', '#b')
-    say('Bench page, readings on it and packs to choose')
-    say(
-      `  keystroke to verdict painted: ${bench.toFixed(1)} ms, ${(bench / echo).toFixed(1)} times a bare echoing field (${echo.toFixed(1)} ms)`,
-    )
-    const each = (what: keyof Spent) => (((after[what] - before[what]) * 1000) / KEYSTROKES).toFixed(1)
-    say(
-      `  of it, on the page’s thread: scripts ${each('scripts')} ms, styles ${each('styles')} ms, layout ${each('layout')} ms, all ${each('tasks')} ms; the rest is the frame waited for`,
-    )
+    await bare.close()
+    for (const [what, check, field] of [
+      ['a shaft’s end play, packs to choose', 'launch-input', 'Far reading'],
+      ['a torque that is learned, ten readings', 'loader-differential-preload', 'Turning'],
+    ] as const)
+      await benchFigures(browser, `${shop.address}/checks/${check}`, { what, field, echo, say })
   } finally {
     await browser.close()
     await shop.stop()
