@@ -9,7 +9,7 @@ import { compareKeys, fineWidth } from './merit'
 import type { PreparedDrawer } from './prepare'
 import type { PackQuestion, Proposal } from './proposal'
 import { folded, ranking, stepWidth, type Ranked } from './ranking'
-import type { SearchQuestion } from './question'
+import type { Found, SearchQuestion } from './question'
 import { searchPacks } from './search'
 
 export interface PackChoice {
@@ -74,13 +74,7 @@ function inLimits(drawer: PreparedDrawer, question: PackQuestion): PackChoice {
   const rank = ranking(drawer, question)
   const allowed = allowedOf(question, drawer.response)
   const { found, proven } = searchPacks(drawer, { ...searchFor(question), allowed })
-  // Packs that were measured before leave what they left, whatever the sum says.
-  const before = question.before
-    .filter(({ pack }) => !samePack(pack, drawer.fitted) && drawer.allows(pack))
-    .map(({ pack }) => rank.pack(pack))
-    .filter(({ proposal }) => within(allowed, proposal))
-  const sums = found.map(rank.found).filter(({ proposal }) => proposal.predicted.rests === 'sum')
-  const best = [...sums, ...before].sort((a, b) => compareKeys(a.key, b.key))
+  const best = withBefore(drawer, question, rank, found, allowed)
   const stay = stayRanked(drawer, question, rank)
   const first = best[0] ?? (stay && (standsFirst(stay.proposal, question) || within(allowed, stay.proposal)) ? stay : null)
   if (!first) return { proposals: [], proven, fallback: false, notes: [] }
@@ -90,6 +84,22 @@ function inLimits(drawer: PreparedDrawer, question: PackQuestion): PackChoice {
     fallback: false,
     notes: gapNotes(drawer, question, first),
   }
+}
+
+/** What a search found, best first; packs that were measured before leave what they left, whatever the sum says. */
+function withBefore(
+  drawer: PreparedDrawer,
+  { before }: PackQuestion,
+  rank: ReturnType<typeof ranking>,
+  found: readonly Found[],
+  allowed: Range,
+): Ranked[] {
+  const measured = before
+    .filter(({ pack }) => !samePack(pack, drawer.fitted) && drawer.allows(pack))
+    .map(({ pack }) => rank.pack(pack))
+    .filter(({ proposal }) => within(allowed, proposal))
+  const sums = found.map(rank.found).filter(({ proposal }) => proposal.predicted.rests === 'sum')
+  return [...sums, ...measured].sort((a, b) => compareKeys(a.key, b.key))
 }
 
 /** Is what is fitted good enough by the check's own rule? */
@@ -141,7 +151,7 @@ function onTheSafeSide(drawer: PreparedDrawer, question: PackQuestion, searched:
   const { found, proven } = searchPacks(drawer, { ...searchFor(question), ...nearest, also: [], allowed })
   const safe = stay && within(allowed, stay.proposal) ? stay : null
   // What is further off than what is fitted is of no use to anybody.
-  const nearer = found.map(rank.found).filter(({ key }) => !safe || compareKeys(key, safe.key) < 0)
+  const nearer = withBefore(drawer, question, rank, found, allowed).filter(({ key }) => !safe || compareKeys(key, safe.key) < 0)
   if (nearer.length > 0) notes.push(`These are the nearest on the ${above ? 'loose' : 'safe'} side: good for a trial, not for the road.`)
   else if (!safe) notes.push('Whatever is fitted, it might bind.')
   else if (!isBare(drawer)) notes.push('Nothing comes nearer to them than what is fitted.')
