@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { GAUGES, checkOf, gauge, plays, trial } from '../../tests/documents'
 import type { CheckDocument } from '../check/document'
 import type { Lot } from '../pack/lot'
+import { exact } from '../quantity/figure'
 import { nm, thou } from '../quantity/length'
 import { twoSided } from '../verdict/limits'
 import { apply } from './apply'
@@ -62,6 +63,16 @@ const refitted = after(bench(), fit({ b: 1 }))
 const signed = bench({ signOff: { at: AT, by: 'me', reason: null, core: '1' } })
 const grooved = bench({ setup: { pack: 'equal-pair' } })
 
+/** A torque is read as the range it turned in. */
+const torque = (low: number, high: number): readonly [Bench, Command] => [
+  {
+    document: checkOf('torque-preload', { setup: { way: 'gauge' }, trials: [trial('t1', [])] }),
+    lots: [],
+    reserves: {},
+  },
+  read({ point: 'turning-1', low: exact(low * 1e8), high: exact(high * 1e8) }),
+]
+
 type Case = readonly [what: string, bench: Bench, command: Command, code: string, path: string, words: RegExp]
 /** Everything that is refused, each by the one thing that is wrong with it. */
 const REFUSED: readonly Case[] = [
@@ -80,6 +91,7 @@ const REFUSED: readonly Case[] = [
     'seen',
     /before a change it rests on/,
   ],
+  ['a range that ends below its beginning', ...torque(7, 6), 'invalid', 'high', /must not be below the first/],
   [
     'striking out what is not there',
     bench(),
@@ -372,6 +384,8 @@ describe('what is refused', () => {
 
 /** The nearest to each that is done, and what comes of it. */
 const DONE: readonly (readonly [what: string, bench: Bench, command: Command, happened: readonly string[]])[] = [
+  ['a range of one figure', ...torque(7, 7), ['read']],
+  ['a range', ...torque(6, 7), ['read']],
   [
     'a part is replaced under a signed check',
     bench({ parts: { bearing: 'p' }, signOff: signed.document.signOff }),
@@ -453,5 +467,40 @@ describe('what is done, where it is next to what is refused', () => {
     const outcome = decide(from, command)
     expect(outcome.ok ? [] : outcome.faults).toEqual([])
     expect((outcome.ok ? outcome.happenings : []).map(({ type }) => type).sort()).toEqual([...happened].sort())
+  })
+})
+
+describe('what is kept of it', () => {
+  it('names and reasons without the blanks around them', () => {
+    const replaced = decide(bench({ parts: { bearing: 'p' }, signOff: signed.document.signOff }), {
+      ...HEAD,
+      kind: 'part-change',
+      part: { id: 'p', name: 'Bearing' },
+      reason: 'worn',
+      by: ' me ',
+    })
+    expect(replaced).toMatchObject({
+      ok: true,
+      what: 'Stale: bearing: worn',
+      happenings: [
+        { type: 'part-changed', by: 'me', change: { role: 'bearing', reason: 'worn' } },
+        { type: 'reopened', reopening: { by: 'me', reason: 'Replaced or reworked, bearing: worn' } },
+      ],
+    })
+    expect(decide(signed, { ...HEAD, kind: 'reopen', by: ' me ', reason: ' slip ' })).toMatchObject({
+      what: 'Reopened by me: slip',
+      happenings: [{ reopening: { by: 'me', reason: 'slip', at: AT } }],
+    })
+  })
+  it('promises by size, whatever order they came in; an empty one is none', () => {
+    const promised = (counts: Record<string, number>): Command => ({ ...HEAD, kind: 'promise', place: 'pack', pieces: pieces(counts) })
+    const both = after(bench(), promised({ b: 1, a: 1 }))
+    expect(both.reserves).toEqual({
+      pack: [
+        { lotId: 'a', count: 1 },
+        { lotId: 'b', count: 1 },
+      ],
+    })
+    expect(after(both, promised({})).reserves).toEqual({})
   })
 })

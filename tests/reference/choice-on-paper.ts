@@ -73,6 +73,12 @@ export interface PaperProposal {
   readonly play: number
   readonly u: number
   readonly chance: number
+  readonly total: number
+  readonly pieces: number
+  /** pieces it puts in that nobody measured */
+  readonly strange: number
+  /** what its figure rests on, and the lines of its budget */
+  readonly rests: readonly [string, readonly string[]]
   readonly cls: number
   /** the order of merit up to what nobody can tell apart any more */
   readonly key: readonly number[]
@@ -162,6 +168,11 @@ export function onPaper({ sizes, fittings, c, uRefit, limits, rule, school, own,
       : seen
         ? Math.round(seen.play)
         : Math.round(from.play) + c * (total(pack) - total(now.pack))
+    const rests: PaperProposal['rests'] = same(pack, now.pack)
+      ? ['reading', ['repeatability']]
+      : seen
+        ? ['before', ['repeatability', 'refit']]
+        : ['sum', ['repeatability', 'refit', 'pieces', ...(micrometer === 0 ? [] : ['micrometer'])]]
     const known = summed(terms)
     const chance = chanceOf(play, known)
     const pieces = ids.reduce((sum, id) => sum + (pack[id] ?? 0), 0)
@@ -179,6 +190,10 @@ export function onPaper({ sizes, fittings, c, uRefit, limits, rule, school, own,
       pack,
       play,
       u: known.u,
+      total: total(pack),
+      pieces,
+      strange,
+      rests,
       chance,
       cls,
       key: [

@@ -179,11 +179,19 @@ describe('a choice for one place, against the sums of the handbook written down 
     const stayed = proposals.findIndex(({ pack }) => packOf(pack, sizes) === paperPack(packs.at(-1)!, sizes))
     const listed = proposals.filter((_, i) => i !== stayed)
     const byPack = new Map(paper.all.map(one => [paperPack(one.pack, sizes), one]))
-    for (const { pack, predicted, chance } of listed) {
+    for (const { pack, predicted, chance, words, ...more } of listed) {
       const own = byPack.get(packOf(pack, sizes))!
       expect(predicted.play).toBe(own.play)
       expect(predicted.u).toBeCloseTo(own.u, 3)
       expect(chance!.inside).toBeCloseTo(own.chance, 6)
+      expect(more).toMatchObject({ total: own.total, pieces: own.pieces, unmeasured: own.strange, atMost: false })
+      expect([predicted.rests, predicted.lines.map(({ source }) => source)]).toEqual(own.rests)
+      // What the reading carries is shared with whatever else is reckoned from it; the refit is of its own.
+      expect(predicted.lines.map(({ shared }) => shared)).toEqual(predicted.lines.map(({ source }) => source === 'repeatability'))
+      for (const side of words.split(', put in ')) {
+        const figures = [...side.matchAll(/(\d+(?:\.\d+)?)(?!\d* ×)/g)].map(([, figure]) => Number(figure)).filter(figure => figure > 0)
+        expect(side.includes('×') ? [] : figures).toEqual(side.includes('×') ? [] : [...figures].sort((a, b) => b - a))
+      }
     }
     expect(proposals[stayed]?.chance?.inside).toBeCloseTo(paper.stay.chance, 6)
     expect(fallback).toBe(paper.fitting.length === 0 && !paper.staysFirst && !paper.inRange(paper.stay.play))

@@ -74,6 +74,22 @@ describe('a place whose pieces move two results', () => {
 })
 
 describe('a film under the cover', () => {
+  it('that leaves it just at a limit is in: only beyond it is it out', () => {
+    const closed = (upper: number, lower = 2) =>
+      evaluateCheck(
+        checkOf('shaft-end-play', {
+          setup: { film: '50800' },
+          limits: { working: 'book', sets: { play: { book: twoSided(thou(lower), thou(upper), 'thou', { kind: 'book' }), shop: null } } },
+          trials: [trial('t1', plays('travel', 3, 3, 3), { packs: { pack: [] }, conditions: { joint: 'bare' } })],
+        }),
+        [],
+      ).places[0]!.note
+    // 3 + 2 = 5.
+    expect(closed(5)).toContain('it comes to 5.0 thou.')
+    expect(closed(4.9)).toContain('it comes to 5.0 thou, out of limits: allow for it.')
+    expect(closed(9, 5)).toContain('it comes to 5.0 thou.')
+    expect(closed(9, 5.1)).toContain('out of limits')
+  })
   const film = (said: Record<string, string>) =>
     evaluateCheck(
       checkOf('shaft-end-play', {
