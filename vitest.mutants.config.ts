@@ -3,7 +3,7 @@ import base from './vitest.config'
 
 /** Those that need no solver first; then all that say what is wrong; what was recorded of the demo and of random lives last. */
 const TESTS = {
-  quick: ['core/**/*.test.ts', 'tests/reference/{choice,common-practice,engines,plastic-strip,statistics,temperature}.test.ts'],
+  quick: ['core/**/*.test.ts', 'tests/reference/{choice,series,common-practice,engines,plastic-strip,statistics,temperature}.test.ts'],
   tests: ['tests/reference/*.test.ts', 'core/**/*.test.ts', 'app/**/*.test.ts'],
   records: ['tests/record/*.test.ts'],
 } as const

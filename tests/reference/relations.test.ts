@@ -1,0 +1,159 @@
+import { jStat } from 'jstat'
+import { describe, expect, it } from 'vitest'
+import type { CheckKind } from '#core/check/contract'
+import { checkKinds } from '#core/check/registry'
+import type { Setup } from '#core/check/setup'
+import { evaluateCheck, type CheckEvaluation } from '#core/check/evaluate/evaluate-check'
+import type { ResultEvaluation } from '#core/check/evaluate/evaluate-fitting'
+import type { CheckDocument } from '#core/check/document'
+import type { Lot } from '#core/pack/lot'
+import { NM_PER, thou } from '#core/quantity/length'
+import type { Estimate } from '#core/reading/estimate'
+import { twoSided, type LimitSet } from '#core/verdict/limits'
+import { checkOf, trial } from '../documents'
+import { lotsFor } from '../record/lots'
+import { live } from '../record/lives'
+import { runs } from '../runs'
+import { stream } from './drawers'
+
+// What holds of every check of every kind, whatever was done to it: no answer contradicts another. t and normal are another library's.
+const upTo = (t: number, nu: number) => (nu === Infinity ? jStat.normal.cdf(t, 0, 1) : jStat.studentt.cdf(t, nu))
+type Judged = Pick<Estimate, 'value' | 'u' | 'nu'>
+
+/** 2.4, by the rule of the check. */
+function verdictOn({ value, u, nu }: Judged, limits: LimitSet, rule: CheckDocument['rule']) {
+  const low = 'lower' in limits ? limits.lower : -Infinity
+  const high = 'upper' in limits ? limits.upper : Infinity
+  const beyond = (distance: number) => (distance === -Infinity ? 0 : u === 0 ? (distance > 0 ? 1 : 0) : upTo(distance / u, nu))
+  const [below, above] = [beyond(low - value), beyond(value - high)]
+  const inside = Math.max(0, 1 - below - above)
+  const excluded = (limits.kind === 'two-sided' || limits.kind === 'lower') && limits.lowerExcluded && value === low
+  const excludedAbove = (limits.kind === 'two-sided' || limits.kind === 'upper') && limits.upperExcluded && value === high
+  const level = rule === 'guarded' ? 0.95 : 0.8
+  const sure = inside >= level ? 'in' : below >= level ? 'below' : above >= level ? 'above' : 'close'
+  const plain = value < low || excluded ? 'below' : value > high || excludedAbove ? 'above' : 'in'
+  return { state: rule === 'plain' ? plain : sure, inside }
+}
+const judges = (limits: LimitSet | null): limits is LimitSet => limits !== null && limits.kind !== 'none' && limits.kind !== 'figure'
+/** Figures at which a computed chance would fall either way of a level. */
+const onEdge = (inside: number) => [0.8, 0.95].some(level => Math.abs(inside - level) < 1e-6 || Math.abs(1 - inside - level) < 1e-6)
+
+/** Does it weigh on the check? The main figures do; others where they are known and have limits, or were found out by hand. */
+const weighs = ({ kind, overrule, estimate, limits: { working } }: ResultEvaluation) =>
+  kind.main || (overrule !== null && !kind.unjudged) || (estimate !== null && working !== null && working.kind !== 'none')
+const GRAVE = ['stale', 'not-valid', 'out', 'close', 'no-limit', 'to-do', 'provisional', 'in']
+const graveOf = (state: string) => GRAVE.indexOf(state === 'below' || state === 'above' ? 'out' : state)
+
+function results({ trials, reminders: _ }: CheckEvaluation, document: CheckDocument): void {
+  for (const [at, fitting] of trials.entries()) {
+    for (const result of fitting.results) {
+      const { estimate, limits, state, stale, overrule, findings, predicted, residual } = result
+      const fails = findings.some(({ level }) => level === 'fail')
+      expect(result.valid).toBe(estimate !== null && !fails)
+      if (stale !== null) expect(state).toBe('stale')
+      else if (overrule === null && !result.valid) expect(state).toBe(estimate === null && !fails ? 'to-do' : 'not-valid')
+      else if (overrule === null && !judges(limits.working)) expect(state).toBe('no-limit')
+      else if (overrule === null) {
+        const own = verdictOn(estimate!, limits.working as LimitSet, document.rule)
+        expect(result.verdict.working!.chance!.inside).toBeCloseTo(own.inside, 6)
+        if (!onEdge(own.inside)) expect([own.state, own.state === 'in' ? 'provisional' : own.state]).toContain(state)
+        if (findings.some(({ gate }) => gate === 'feel' || gate === 'hot')) expect(state).not.toBe('in')
+      }
+      // A proof is held against what was foretold when it was fitted, or at the last fitting that foretold it.
+      const foretold =
+        document.trials.slice(0, at + 1).findLast(one => one.predicted[result.id] !== undefined)?.predicted[result.id] ?? null
+      expect(predicted).toEqual(foretold)
+      if (residual) {
+        const own = Math.sqrt(estimate!.lines.reduce((sum, line) => sum + (line.shared ? 0 : line.u ** 2), 0) + foretold!.uOwn ** 2)
+        expect(residual.difference).toBeCloseTo(estimate!.value - foretold!.play, 3)
+        if (own > 0) expect(residual.flagged).toBe(Math.abs(residual.difference) > 2 * own)
+      } else expect(result.valid && foretold !== null).toBe(false)
+    }
+    const graves = fitting.results.filter(weighs).map(({ state }) => graveOf(state))
+    expect(graveOf(fitting.state)).toBe(Math.min(...graves))
+    expect(fitting.headline.state).toBe(fitting.state)
+  }
+}
+
+function signing({ signOff, current, state }: CheckEvaluation, document: CheckDocument): void {
+  if (document.signOff) return expect(signOff).toEqual({ blockers: ['This check is signed off.'], needsReason: null })
+  const judged = current.results.filter(weighs)
+  const has = (...states: string[]) => judged.some(one => states.includes(one.state))
+  if (has('to-do', 'not-valid', 'stale')) expect(signOff.blockers.length).toBeGreaterThan(0)
+  if (has('below', 'above', 'close')) expect(signOff.needsReason).not.toBeNull()
+  if (state === 'in' && judged.every(({ residual, asksReason }) => !residual?.flagged && asksReason === null))
+    expect(signOff.needsReason ?? 'the fittings do not agree').toMatch(/the fittings do not agree|it was measured with/)
+}
+
+/** What can be chosen from a catalogue is judged as what is measured is: the worst of all it leaves, as sure as the least sure. */
+function catalogues({ catalogues: all, current, places }: CheckEvaluation, document: CheckDocument, lots: readonly Lot[]): void {
+  for (const { entries, place } of all) {
+    for (const entry of entries) {
+      const own = entry.leaves.flatMap(({ result, position, estimate }) => {
+        const of = current.results.find(({ kind, position: at }) => kind.id === result && at === position)
+        return of && !of.kind.unjudged && judges(of.limits.working) ? [verdictOn(estimate, of.limits.working, document.rule)] : []
+      })
+      const least = own.length === 0 ? null : Math.min(...own.map(({ inside }) => inside))
+      if (least === null) expect(entry.chance).toBeNull()
+      else expect(entry.chance).toBeCloseTo(least, 6)
+      const order = ['below', 'above', 'close', 'in']
+      const worst = order.find(state => own.some(one => one.state === state))
+      if (!own.some(({ inside }) => onEdge(inside)) && (entry.state !== 'no-limit' || own.length === 0))
+        expect(entry.state).toBe(worst ?? 'no-limit')
+      const inPlace = document.trials.at(-1)!.packs[place] ?? []
+      const enough = entry.pieces.every(({ lotId, count }) => {
+        const lot = lots.find(({ id }) => id === lotId)
+        return lot && lot.onHand - lot.reserved + (inPlace.find(piece => piece.lotId === lotId)?.count ?? 0) >= count
+      })
+      expect(entry.here).toBe(enough)
+    }
+    const chances = entries.map(({ chance }) => Math.round((chance ?? 0) * 100))
+    expect(chances).toEqual([...chances].sort((a, b) => b - a))
+    expect(places.some(({ place: { id } }) => id === place)).toBe(true)
+  }
+}
+
+const LENGTHS = [0.3, 3, 10, 38, 90].map(mm => mm * NM_PER.mm)
+/** Every choice of a kind, any way; a size where it asks for one. */
+function drawnSetup({ setupFields, defaultSetup }: CheckKind, random: () => number): Setup {
+  const of = <T>(items: readonly T[]): T => items[Math.floor(random() * items.length)]!
+  return {
+    ...defaultSetup,
+    ...Object.fromEntries(
+      setupFields.flatMap(field => {
+        if (field.kind === 'choice') return [[field.id, of(field.options).value]]
+        return field.kind === 'length' ? [[field.id, String(of(LENGTHS.filter(size => size >= field.least)))]] : []
+      }),
+    ),
+  }
+}
+
+describe.each(checkKinds.map(kind => [kind.id, kind] as const))('a %s, worked on at random', (id, kind) => {
+  it('answers nothing that contradicts another answer', () => {
+    const LIVES = runs(60, 6)
+    const random = stream(id.length * 7919)
+    for (let life = 0; life < LIVES; life++) {
+      const setup = life === 0 ? kind.defaultSetup : drawnSetup(kind, random)
+      const rule = (['plain', 'careful', 'guarded'] as const)[life % 3]!
+      const limits = Object.fromEntries(
+        kind
+          .results(setup)
+          .filter(({ scale }) => scale === 'play')
+          .map(({ id: result, unit }) => [
+            result,
+            {
+              book: unit ? twoSided(1e9, 3e9, unit, { kind: 'book' }) : twoSided(thou(1), thou(3 + (life % 4)), 'thou', { kind: 'book' }),
+              shop: null,
+            },
+          ]),
+      )
+      const document = checkOf(id, { setup, limits: { working: 'book', sets: limits }, rule, trials: [trial('t1', [])], ticks: [] })
+      for (const { bench } of live({ document, lots: lotsFor(kind, setup), reserves: {} }, 70_000 + 2 * life, 24)) {
+        const evaluation = evaluateCheck(bench.document, bench.lots)
+        results(evaluation, bench.document)
+        signing(evaluation, bench.document)
+        catalogues(evaluation, bench.document, bench.lots)
+      }
+    }
+  }, 120_000)
+})
