@@ -62,6 +62,18 @@ describe('building a bore gauge', () => {
     expect(names).toContain('1+a+b')
     expect(names.some(name => name.includes('3') || name.includes('c'))).toBe(false)
   })
+  it('puts the build nearest its middle first, in tenths of the travel; among those fewest washers, then nearest, then by name', () => {
+    const anvil = (name: string, low: number) => ({ name, low: mm(low), high: mm(low + 2) })
+    const washer = (name: string, length: number) => ({ name, length: mm(length) })
+    const order = (anvils: readonly ReturnType<typeof anvil>[], washers: readonly ReturnType<typeof washer>[], target: number) =>
+      buildsFor({ anvils, washers }, mm(target)).map(build => [build.anvil.name, ...build.washers.map(({ name }) => name)].join('+'))
+    // Middles at 40.00, 40.15 and 40.60 of a travel of 2: the first two share a tenth of it.
+    expect(order([anvil('c', 39.6), anvil('b', 39.15), anvil('a', 39)], [], 40)).toEqual(['a', 'b', 'c'])
+    // One washer more, a little nearer: within a tenth of the travel the fewer parts win, beyond it the nearer.
+    expect(order([anvil('plain', 39.1), anvil('short', 38)], [washer('w', 1)], 40)).toEqual(['plain', 'short+w', 'short'])
+    expect(order([anvil('plain', 39.6), anvil('short', 38)], [washer('w', 1)], 40)[0]).toBe('short+w')
+    expect(order([anvil('two', 39), anvil('one', 39)], [], 40)).toEqual(['one', 'two'])
+  })
   it('overlapping ranges are no fault: several will do', () => {
     const overlapping = {
       anvils: [

@@ -61,6 +61,11 @@ describe('thrust bearing alignment', () => {
         .headline.findings.map(finding => finding.words)
         .join(),
     ).toContain('3 before, 3 thou after: no difference that can be told; the halves were in line.'))
+  it('a little less than before, within what can be told, asks for no reason; clearly less does', () => {
+    expect(aligned(4, 3.9).headline.asksReason).toBeNull()
+    expect(aligned(4, 2).headline.asksReason).toBe('there is less play than before aligning')
+    expect(aligned(2, 4).headline.asksReason).toBeNull()
+  })
   it('less play after than before is no alignment', () =>
     expect(
       aligned(4, 3).headline.findings.some(finding => finding.level === 'warn' && finding.words.includes('less play than before')),

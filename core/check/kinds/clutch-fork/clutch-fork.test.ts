@@ -5,6 +5,8 @@ import { twoSided, type LimitSet } from '../../../verdict/limits'
 import type { CheckDocument, PointReading } from '../../document'
 import { evaluateCheck } from '../../evaluate/evaluate-check'
 import { checkKind } from '../../registry'
+import { fieldsFor } from '../../setup'
+import { ratioOf } from './evaluate'
 
 // Common practice; the second example with constructed sizes.
 const FINE = {
@@ -107,6 +109,38 @@ describe('a clutch fork on its pivot', () => {
     expect([of(e, 'travel'), of(e, 'slack')]).toEqual([12.55, 7.88])
     // A rule tells the end’s travel to half a millimetre: 2.5 times less at the bearing.
     expect(e.current.results.find(({ id }) => id === 'travel')!.estimate!.u).toBeCloseTo(500_000 / Math.sqrt(3) / 2.5, 0)
+  })
+  it('the ratio is what was tried where both ends were seen to move, else that of the arms, else none', () => {
+    const base = fieldsFor(checkKind('clutch-fork').setupFields, {}) as unknown as Parameters<typeof ratioOf>[0]
+    const none = { ...base, endMoved: null, bearingMoved: null, toBearing: null, toCable: null }
+    const arms = { toBearing: mm(50), toCable: mm(125) }
+    expect(ratioOf(none)).toBeNull()
+    expect(ratioOf({ ...none, endMoved: mm(27), bearingMoved: mm(10), ...arms })).toBe(2.7)
+    for (const half of [{ endMoved: mm(27) }, { bearingMoved: mm(10) }, { endMoved: mm(27), bearingMoved: nm(0) }])
+      expect([ratioOf({ ...none, ...half }), ratioOf({ ...none, ...half, ...arms })]).toEqual([null, 2.5])
+    for (const half of [{ toBearing: mm(50) }, { toCable: mm(125) }, { toBearing: nm(0), toCable: mm(125) }])
+      expect(ratioOf({ ...none, ...half })).toBeNull()
+    // A fork that pivots between its ends turns the way round; its ratio has no sign.
+    expect(ratioOf({ ...none, toBearing: mm(50), toCable: mm(-125) })).toBe(2.5)
+  })
+  it('R read three times is asked for no more; nothing of travel or swing is told before what it is reckoned from is there', () => {
+    const thrice = [...fingers(48.25), ...figures('r', mm(45.1)), ...figures('r-2', mm(45.1)), ...figures('r-3', mm(45.1))]
+    expect(words(check(thrice), 'gap')).not.toContain('so far')
+    expect(words(check(NEW), 'gap')).toContain('1 so far')
+    const marks = [...NEW, ...figures('binds-at', mm(20)), ...figures('sleeve-ends', mm(35))]
+    const [end, moved] = [{ endTravel: String(mm(30)) }, { endMoved: String(mm(25)), bearingMoved: String(mm(10)) }]
+    const told = (setup: Record<string, string>, readings = marks) => {
+      const { current } = check(readings, setup)
+      return ['travel', 'slack', 'swing'].map(id => current.results.find(result => result.id === id)!.estimate !== null)
+    }
+    expect(told({ ...end, ...moved })).toEqual([true, true, true])
+    expect(told(end)).toEqual([false, false, false])
+    expect(told(moved)).toEqual([false, true, false])
+    expect(told({ ...end, ...moved }, NEW)).toEqual([true, true, false])
+    expect(told({ ...end, ...moved }, [...NEW, ...figures('binds-at', mm(20))])).toEqual([true, true, false])
+    expect(told({ ...end, ...moved }, marks.slice(-2))).toEqual([false, false, true])
+    // 35 − 20 − 30/2.5 = 3.
+    expect(of(check(marks, { ...end, ...moved }), 'swing')).toBe(3)
   })
   it('release travel and a diameter of thread are offered as limits, and judge nothing by themselves', () => {
     const e = check([...NEW, ...figures('engaged', mm(9))], {

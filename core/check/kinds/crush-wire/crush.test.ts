@@ -101,6 +101,11 @@ describe('runs', () => {
     ]
     expect(at(crush(voided, { runs: '4' }), 'crushed@1').estimate!.value).toBeCloseTo(thou(56.4), -1)
   })
+  it('nothing is said of runs or calipers before there is one, and nothing more of the number from three on', () => {
+    expect(words(crush([], { by: 'calipers' }))).toBe('')
+    expect(words(crush(three))).not.toContain('Three runs tell')
+    expect(words(crush([...run(1, 56.4), ...run(2, 56.4)]))).toContain('Three runs tell')
+  })
   it('a run of which a place is lacking does not count', () => {
     expect(at(crush(run(1, 56.4).slice(1)), 'crushed@1').estimate).toBeNull()
     expect(at(crush([...run(1, 56.4), ...run(2, 60).slice(1)]), 'crushed@1').estimate!.n).toBe(1)
