@@ -88,6 +88,12 @@ describe('the drawer', () => {
     expect('inside' in plain || 'scatter' in plain).toBe(false)
     expect(plain.outside).toBe(thou(200))
   })
+  it('pieces of one size are measured together, their mean and scatter kept; none measured, it goes by its mark again', () => {
+    const sizes = (...all: number[]): ShopCommand => ({ ...op(), kind: 'change-lot', lotId: 'ten', change: { sizes: all.map(thou) } })
+    const two = doneIn(SHOP, sizes(9.9, 10.2)).lots[0]!
+    expect([two.measured, two.sizes]).toEqual([thou(10.05), [thou(9.9), thou(10.2)]])
+    expect(doneIn(doneIn(SHOP, sizes(9.9)), sizes()).lots[0]).toMatchObject({ measured: null, sizes: [], nominal: thou(10) })
+  })
 })
 
 describe('an order', () => {
@@ -231,6 +237,17 @@ describe('gauges and limits', () => {
     expect(said(other, kit([]))).toBe('Only a bore gauge has a kit.')
     expect(said(shop, { ...op(), kind: 'add-gauge', id: gauge.id, gauge: 'micrometer', fields: {} })).toBe('That id is taken.')
     expect(said(EMPTY_SHOP, checked('2026-05-04', true))).toBe('There is no such gauge.')
+    const two = doneIn(shop, { ...op(), kind: 'add-gauge', id: 'second', gauge: 'micrometer', fields: { name: 'Two' } })
+    expect(two.gauges.map(({ id, name, kind }) => [id, name, kind])).toEqual([
+      [gauge.id, gauge.name, gauge.kind],
+      ['second', 'Two', 'micrometer'],
+    ])
+    // What is done to one is done to no other.
+    const renamed = doneIn(two, { ...op(), kind: 'change-gauge', gaugeId: 'second', fields: { name: 'Three' } })
+    expect(renamed.gauges.map(({ name, version }) => [name, version])).toEqual([
+      [gauge.name, 1],
+      ['Three', 2],
+    ])
   })
   it('limits are entered, changed by version, taken away once and brought back', () => {
     const set = twoSided(thou(2), thou(4), 'thou', { kind: 'book', entry: { id: 'other', version: 3 } })
