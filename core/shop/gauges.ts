@@ -24,7 +24,7 @@ import {
 function changed(gauge: Gauge, fields: GaugeFields): Gauge | RefusedCommand {
   const given = Object.fromEntries(Object.entries(fields).filter(([, value]) => value !== undefined)) as Partial<Gauge>
   if (given.range && given.range.high <= given.range.low) return refused('invalid', 'The range must rise.', 'fields.range')
-  const next = { ...gauge, ...given }
+  const next = { ...gauge, ...given, ...(given.name === undefined ? {} : { name: given.name.trim() }) }
   const fault = gaugeFault(next)
   return fault ? refused('invalid', fault.words, `fields.${fault.at}`) : next
 }

@@ -237,7 +237,7 @@ describe('gauges and limits', () => {
     expect(said(other, kit([]))).toBe('Only a bore gauge has a kit.')
     expect(said(shop, { ...op(), kind: 'add-gauge', id: gauge.id, gauge: 'micrometer', fields: {} })).toBe('That id is taken.')
     expect(said(EMPTY_SHOP, checked('2026-05-04', true))).toBe('There is no such gauge.')
-    const two = doneIn(shop, { ...op(), kind: 'add-gauge', id: 'second', gauge: 'micrometer', fields: { name: 'Two' } })
+    const two = doneIn(shop, { ...op(), kind: 'add-gauge', id: 'second', gauge: 'micrometer', fields: { name: ' Two ' } })
     expect(two.gauges.map(({ id, name, kind }) => [id, name, kind])).toEqual([
       [gauge.id, gauge.name, gauge.kind],
       ['second', 'Two', 'micrometer'],
@@ -245,7 +245,7 @@ describe('gauges and limits', () => {
     // What is done to one is done to no other.
     const renamed = doneIn(two, { ...op(), kind: 'change-gauge', gaugeId: 'second', fields: { name: 'Three' } })
     expect(renamed.gauges.map(({ name, version }) => [name, version])).toEqual([
-      [gauge.name, 1],
+      [gauge.name, two.gauges[0]!.version],
       ['Three', 2],
     ])
   })
