@@ -34,7 +34,12 @@ async function load(): Promise<void> {
     faults.value = faultsOf(error)
   }
 }
-onMounted(load)
+/** A size that is opened by its label, or from elsewhere, may lie far down. */
+const showPicked = () => nextTick(() => document.querySelector('[aria-selected="true"]')?.scrollIntoView({ block: 'center' }))
+onMounted(async () => {
+  await load()
+  await showPicked()
+})
 const matches = (lot: StockLot) =>
   `${lot.family} ${lot.mark} ${lot.colour} ${lot.tags.join(' ')} ${formatLength(lot.nominal, 'thou', { trim: true })} ${formatLength(lot.nominal, 'mm', { trim: true })}`
     .toLowerCase()

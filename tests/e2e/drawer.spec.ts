@@ -241,6 +241,9 @@ test.describe('the demo workshop', () => {
     await expect(page.getByRole('row', { name: '1.419 mm' })).toBeVisible()
     // What a write answers is its own sizes: the others were not asked for again.
     expect(asked.filter(search => search.includes('skip'))).toHaveLength(2)
+    // One that is opened by its address, as by its label, is where one looks.
+    await page.goto(`${shop.address}/stock?pick=large-419`)
+    await expect(page.getByRole('row', { name: '1.419 mm' })).toBeInViewport()
   })
   test('jobs are found by text and by state, on the server', async ({ page, shop }) => {
     await page.goto(shop.address)
