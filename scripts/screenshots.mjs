@@ -97,7 +97,7 @@ async function pickInput(page) {
 
 /** @param {string} name of a unit; its id is made where it is imported */
 async function trendsOf(name) {
-  const units = await (await fetch(`http://127.0.0.1:${port}/api/units`)).json()
+  const { items: units } = await (await fetch(`http://127.0.0.1:${port}/api/units`)).json()
   return `/trends/${units.find(unit => unit.name === name).id}`
 }
 

@@ -156,6 +156,12 @@ export interface LotUses {
   /** where the next page begins; null: that was all */
   readonly before: number | null
 }
+/** A list that goes over the wire in parts. */
+export interface Part<Item> {
+  readonly items: readonly Item[]
+  /** it goes on after so many; null: this was its end */
+  readonly more: number | null
+}
 export interface StockView {
   readonly lots: readonly StockLot[]
   /** after a write: the sizes it concerned, which are among `lots` or not listed any more; null: `lots` are a part of the list */

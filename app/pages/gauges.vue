@@ -3,7 +3,7 @@ import { groups as groupBy } from 'd3-array'
 import { unitOfGauge } from '#core/quantity/format-length'
 import { formatChange, formatFigure, isLengthUnit, systemOf, unitName } from '#core/quantity/figure'
 import { GAUGE_NAME, hasStandard, isZeroed, type Gauge } from '#core/reading/gauge'
-import { api, faultsOf } from '~/composables/server/useApi'
+import { allOf, faultsOf } from '~/composables/server/useApi'
 import { useZeroed } from '~/composables/server/useZeroed'
 import { usePicked } from '~/composables/keys/usePicked'
 import { key, useKeys } from '~/composables/keys/useKeys'
@@ -18,7 +18,7 @@ const helpers = ref<HTMLElement>()
 
 async function load(): Promise<void> {
   try {
-    gauges.value = await api<RegisteredGauge[]>('/api/gauges')
+    gauges.value = await allOf<RegisteredGauge>('/api/gauges')
   } catch (error) {
     faults.value = faultsOf(error)
   }

@@ -4,7 +4,7 @@ import { checkKinds } from '#core/check/registry'
 import type { LibraryLimit } from '#core/check/library'
 import { limitedResults, ruleFields } from '#core/check/library'
 import { describeLimits } from '#core/verdict/limits'
-import { api, faultsOf } from '~/composables/server/useApi'
+import { allOf, faultsOf } from '~/composables/server/useApi'
 import { key, useKeys } from '~/composables/keys/useKeys'
 import { useFileIn } from '~/composables/files/useFileIn'
 import { sourceWords } from '~/composables/server/useLibrary'
@@ -21,7 +21,7 @@ const find = ref('')
 const findField = ref<HTMLInputElement>()
 async function load(): Promise<void> {
   try {
-    entries.value = await api<LibraryLimit[]>('/api/limits')
+    entries.value = await allOf<LibraryLimit>('/api/limits')
   } catch (error) {
     faults.value = faultsOf(error)
   }

@@ -75,7 +75,3 @@ export class ApartDto extends CommandDto {
 export class UsesQueryDto {
   @Optional() @Type(() => Number) @IsInt() @Min(1) @Max(Number.MAX_SAFE_INTEGER) before?: number
 }
-
-export class StockQueryDto {
-  @Optional() @Type(() => Number) @IsInt() @Min(0) @Max(1e6) skip = 0
-}

@@ -1,4 +1,4 @@
-import { demoForThisFile, expect, test } from './workshop'
+import { AS_PROGRAM, demoForThisFile, expect, test } from './workshop'
 
 demoForThisFile()
 
@@ -91,4 +91,23 @@ test('the bench warns of the gauge in hand, and takes that it was zeroed', async
   await expect(page.getByTestId('gauge-warning').first()).toContainText('was due for its check on 2026-10-20')
   await page.getByRole('button', { name: 'zeroed now' }).press('Enter')
   await expect(page.getByRole('button', { name: 'zeroed now' })).toBeHidden()
+})
+
+test('a register of hundreds is there whole, though it comes in parts', async ({ page, shop }) => {
+  const enter = (n: number) =>
+    fetch(`${shop.address}/api/gauges`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json', ...AS_PROGRAM },
+      body: JSON.stringify({ op: `many-${n}`, id: `many-${n}`, kind: 'micrometer', fields: { name: `Zz micrometer ${n}` } }),
+    })
+  for (let n = 100; n < 290; n++) expect((await enter(n)).status).toBe(200)
+  const sent: number[] = []
+  page.on('response', async response => {
+    if (new URL(response.url()).pathname === '/api/gauges') sent.push((await response.body()).length)
+  })
+  await page.goto(`${shop.address}/gauges`)
+  await page.getByRole('row', { name: 'Zz micrometer 289' }).waitFor()
+  await expect(page.getByRole('row', { name: 'Zz micrometer 100' })).toHaveCount(1)
+  await expect.poll(() => sent.length).toBe(2)
+  expect(Math.max(...sent)).toBeLessThan(100_000)
 })

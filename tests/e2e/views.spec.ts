@@ -45,7 +45,7 @@ const IN_THE_DARK = ['/', '/checks/launch-input', '/checks/bus-hub-spacer', '/st
 
 /** Pages of a unit, whose id is made where it is imported. */
 async function ofUnit(address: string): Promise<string[]> {
-  const units = (await (await fetch(`${address}/api/units`)).json()) as { id: string; name: string }[]
+  const { items: units } = (await (await fetch(`${address}/api/units`)).json()) as { items: { id: string; name: string }[] }
   const { id } = units.find(({ name }) => name === 'Mail launch')!
   return [`/units/${id}`, `/trends/${id}`]
 }

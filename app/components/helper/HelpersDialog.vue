@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { WayId } from '#core/method/way'
 import type { RegisteredGauge } from '#shared/types'
-import { api } from '~/composables/server/useApi'
+import { allOf } from '~/composables/server/useApi'
 
 /** The helpers of the gauges, beside the check on the bench. */
 const props = defineProps<{
@@ -17,7 +17,7 @@ const register = ref<readonly RegisteredGauge[]>([])
 watch(
   () => props.open,
   async open => {
-    if (open) register.value = await api<RegisteredGauge[]>('/api/gauges').catch(() => [])
+    if (open) register.value = await allOf<RegisteredGauge>('/api/gauges').catch(() => [])
   },
 )
 </script>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { api, write } from '~/composables/server/useApi'
+import { allOf, write } from '~/composables/server/useApi'
 import { useForm } from '~/composables/server/useForm'
 import { useSaid } from '~/composables/bench/useSaid'
 import type { UnitSummary } from '#shared/record'
@@ -17,7 +17,7 @@ const focus = () => unitField.value?.focus()
 defineExpose({ focus })
 onMounted(async () => {
   focus()
-  units.value = await api<UnitSummary[]>('/api/units').catch(() => [])
+  units.value = await allOf<UnitSummary>('/api/units').catch(() => [])
 })
 /** Units the route is for come first. */
 const offered = computed(() => {

@@ -5,7 +5,7 @@ import { checkKinds } from '#core/check/registry'
 import { limitedResults, positionsOf, ruleFields, type LibraryLimit } from '#core/check/library'
 import { unitFor } from '#core/quantity/format-length'
 import type { LimitFields } from '#core/verdict/limits'
-import { api, write } from '~/composables/server/useApi'
+import { allOf, api, write } from '~/composables/server/useApi'
 import { useForm } from '~/composables/server/useForm'
 import { usePreferences } from '~/stores/preferences'
 import type { UnitSummary } from '#shared/record'
@@ -21,7 +21,7 @@ const types = ref<readonly string[]>([])
 const nameField = ref<HTMLInputElement>()
 onMounted(async () => {
   if (!props.entry) nameField.value?.focus()
-  const units = await api<UnitSummary[]>('/api/units').catch(() => [])
+  const units = await allOf<UnitSummary>('/api/units').catch(() => [])
   types.value = [...new Set(units.flatMap(({ type }) => type ?? []))]
   if (props.entry) uses.value = await api<LibraryUse[]>(`/api/limits/${props.entry.id}/uses`).catch(() => [])
 })

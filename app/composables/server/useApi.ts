@@ -1,4 +1,4 @@
-import { LINES, type Fault, type Progress, type Refusal } from '#shared/types'
+import { LINES, type Fault, type Part, type Progress, type Refusal } from '#shared/types'
 import { requestTo, type AnswerOf, type BodyOf, type NamedWrite, type WriteKey } from '#shared/writes'
 
 /** The server said no, and why. */
@@ -55,6 +55,17 @@ export async function api<Answer>(
       faults: [{ path: '', reason: 'The server failed at this. Nothing was changed; try again.' }],
     })
   throw new RefusedError(response.status, answer.data ?? { faults: [{ path: '', reason: 'The server refused this.' }] })
+}
+
+/** A whole list, part after part. @throws as `api` */
+export async function allOf<Item>(path: string): Promise<Item[]> {
+  const items: Item[] = []
+  for (let skip: number | null = 0; skip !== null;) {
+    const part: Part<Item> = await api<Part<Item>>(skip === 0 ? path : `${path}?skip=${skip}`)
+    items.push(...part.items)
+    skip = part.more
+  }
+  return items
 }
 
 /** Does a write; refused, or without an answer, as `api`. @param id  of the thing in its address */

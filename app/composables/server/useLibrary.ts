@@ -1,13 +1,13 @@
 import { offeredLimits, type LibraryLimit } from '#core/check/library'
 import type { ResultKind } from '#core/check/contract'
 import { describeLimits, SOURCE_NAME } from '#core/verdict/limits'
-import { api } from './useApi'
+import { allOf } from './useApi'
 
 /** The shop’s library of limits, fetched once a view; without it limits are typed. */
 export function useLibrary() {
   const entries = shallowRef<readonly LibraryLimit[]>([])
   const load = async (): Promise<void> => {
-    entries.value = await api<LibraryLimit[]>('/api/limits').catch(() => [])
+    entries.value = await allOf<LibraryLimit>('/api/limits').catch(() => [])
   }
   const offered = (kind: string, type: string, results: readonly ResultKind[]) => offeredLimits(entries.value, kind, type, results)
   return { entries, load, offered }

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { api, faultsOf } from '~/composables/server/useApi'
+import { allOf, faultsOf } from '~/composables/server/useApi'
 import { dayText } from '~/composables/words/dayText'
 import { key, useKeys } from '~/composables/keys/useKeys'
 import type { UnitSummary } from '#shared/record'
@@ -11,7 +11,7 @@ const faults = ref<readonly Fault[]>([])
 const rows = ref<HTMLElement[]>([])
 onMounted(async () => {
   try {
-    units.value = await api<UnitSummary[]>('/api/units')
+    units.value = await allOf<UnitSummary>('/api/units')
   } catch (error) {
     faults.value = faultsOf(error)
   }

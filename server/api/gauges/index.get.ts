@@ -1,4 +1,4 @@
 import { allGauges } from '../../database/gauges'
-import { route } from '../../http/route'
+import { inParts } from '../../http/parts'
 
-export default route((_event, db) => allGauges(db))
+export default inParts(allGauges)

@@ -1,4 +1,4 @@
 import { allEntries } from '../../database/library'
-import { route } from '../../http/route'
+import { inParts } from '../../http/parts'
 
-export default route((_event, db) => allEntries(db))
+export default inParts(allEntries)

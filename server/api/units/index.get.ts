@@ -1,4 +1,4 @@
 import { allUnits } from '../../database/units'
-import { route } from '../../http/route'
+import { inParts } from '../../http/parts'
 
-export default route((_event, db) => allUnits(db))
+export default inParts(allUnits)

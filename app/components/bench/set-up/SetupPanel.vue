@@ -12,7 +12,7 @@ import type { DecisionRule } from '#core/verdict/decide'
 import { systemOf, type Exact, type Unit } from '#core/quantity/figure'
 import type { Lot } from '#core/pack/lot'
 import { useFamilies } from '~/composables/drawer/useFamilies'
-import { faultAt, api } from '~/composables/server/useApi'
+import { faultAt, allOf } from '~/composables/server/useApi'
 import type { Fault } from '#shared/types'
 import type { CheckBody, CheckSettings } from '#shared/writes'
 
@@ -51,7 +51,7 @@ const grade = computed(() => {
 const gauges = ref<readonly Gauge[]>([])
 const families = useFamilies(toRef(props, 'document'))
 onMounted(async () => {
-  gauges.value = await api<Gauge[]>('/api/gauges').catch(() => Object.values(props.document.gauges))
+  gauges.value = await allOf<Gauge>('/api/gauges').catch(() => Object.values(props.document.gauges))
 })
 
 /** An aim of one’s own is a figure of what is chosen for. */
