@@ -3,7 +3,7 @@ import type { StockLot } from '#core/shop/shop'
 import type { StockView } from '#shared/types'
 import { thou } from '#core/quantity/length'
 import { lotOf } from '../../../tests/pieces'
-import { withChange } from './stock-view'
+import { withChange, withPart } from './stock-view'
 
 const lot = (id: string, more: Partial<StockLot> = {}): StockLot => ({
   ...lotOf(id, thou(10)),
@@ -43,6 +43,11 @@ describe('the list of sizes after a write', () => {
       ['a', 'c'],
       ['c', 'a'],
     ])
+  })
+  it('has a size once that moved on to the next part while it came', () => {
+    const first = view([a, b], { more: 2, gone: ['b'] })
+    const whole = withPart(first, view([b, c], { gone: ['b', 'c'] }))
+    expect([ids(whole), whole.gone, whole.more]).toEqual([['a', 'b', 'c'], ['b', 'c'], null])
   })
   it('is the answer itself where nothing was listed, or all of it is', () => {
     expect(ids(withChange(null, view([a], { of: ['a'] })))).toEqual(['a'])

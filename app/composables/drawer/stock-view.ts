@@ -9,6 +9,13 @@ const asListed = (a: StockLot, b: StockLot): number =>
   ascending(a.measured ?? Infinity, b.measured ?? Infinity) ||
   ascending(a.id, b.id)
 
+/** The list with the part that comes after it; what was put in meanwhile may have moved a size from one to the other. */
+export function withPart(view: StockView, next: StockView): StockView {
+  const there = new Set(view.lots.map(({ id }) => id))
+  const lots = next.lots.filter(({ id }) => !there.has(id))
+  return { ...view, lots: [...view.lots, ...lots], gone: [...new Set([...view.gone, ...next.gone])], more: next.more }
+}
+
 /** The list with what a write left of the sizes it concerned. */
 export function withChange(view: StockView | null, change: StockView): StockView {
   if (view === null || change.of === null) return change

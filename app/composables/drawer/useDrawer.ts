@@ -1,7 +1,7 @@
 import { ref } from 'vue'
 import type { StockView } from '#shared/types'
 import { api } from '../server/useApi'
-import { withChange } from './stock-view'
+import { withChange, withPart } from './stock-view'
 
 /** The drawer as the server has it: its list, which comes in parts, and what writes change of it. */
 export function useDrawer() {
@@ -13,7 +13,7 @@ export function useDrawer() {
       // What is there already can be worked with.
       stock.value ??= view
       const next: StockView = await api<StockView>(`/api/stock?skip=${view.more}`)
-      view = { ...view, lots: [...view.lots, ...next.lots], gone: [...view.gone, ...next.gone], more: next.more }
+      view = withPart(view, next)
     }
     stock.value = view
   }

@@ -57,15 +57,15 @@ export async function api<Answer>(
   throw new RefusedError(response.status, answer.data ?? { faults: [{ path: '', reason: 'The server refused this.' }] })
 }
 
-/** A whole list, part after part. @throws as `api` */
-export async function allOf<Item>(path: string): Promise<Item[]> {
-  const items: Item[] = []
+/** A whole list, part after part; what moved on while it came is there once. @throws as `api` */
+export async function allOf<Item extends { readonly id: string }>(path: string): Promise<Item[]> {
+  const items = new Map<string, Item>()
   for (let skip: number | null = 0; skip !== null;) {
     const part: Part<Item> = await api<Part<Item>>(skip === 0 ? path : `${path}?skip=${skip}`)
-    items.push(...part.items)
+    for (const item of part.items) items.set(item.id, item)
     skip = part.more
   }
-  return items
+  return [...items.values()]
 }
 
 /** Does a write; refused, or without an answer, as `api`. @param id  of the thing in its address */
