@@ -58,6 +58,16 @@ const after = (start: Bench, ...commands: readonly Command[]): Bench =>
     if (!outcome.ok) throw new Error(outcome.faults[0]!.reason)
     return outcome.happenings.reduce(apply, now)
   }, start)
+const list = (found: readonly object[], place = 'pack'): Command => ({ ...HEAD, kind: 'list', place, pieces: found }) as Command
+const promise = (counts: Record<string, number>, place = 'pack'): Command => ({ ...HEAD, kind: 'promise', place, pieces: pieces(counts) })
+const want = (counts: Record<string, number>, place = 'pack'): Command => ({ ...HEAD, kind: 'want', place, pieces: pieces(counts) })
+const say = (condition: string, state: string): Command => ({ ...HEAD, kind: 'say', condition, trial: 't1', state })
+const clearing: Command = { ...HEAD, kind: 'clear', item: 'none', trial: 't1', how: 'done', by: 'me' }
+const strike = (readingId: string): Command => ({ ...HEAD, kind: 'void', readingId, reason: 'base moved' })
+const endLap = (made: boolean): Command => ({ ...HEAD, kind: 'end-lap', lapId: 'l1', made })
+const pass: Command = { ...HEAD, kind: 'lap-pass', lapId: 'l1', id: 'p', figures: [7, 7, 7, 7].map(thou), measuredAt: AT }
+const inHand = (lotId: string, id: string, size: number) => ({ inHand: [{ lotId, id, size: thou(size), mark: '' }] })
+const NO_LIMITS = { kind: 'none', unit: 'thou', source: { kind: 'own' } } as const
 const lapped = after(bench(), lap())
 const refitted = after(bench(), fit({ b: 1 }))
 const signed = bench({ signOff: { at: AT, by: 'me', reason: null, core: '1' } })
@@ -92,35 +102,14 @@ const REFUSED: readonly Case[] = [
     /before a change it rests on/,
   ],
   ['a range that ends below its beginning', ...torque(7, 6), 'invalid', 'high', /must not be below the first/],
-  [
-    'striking out what is not there',
-    bench(),
-    { ...HEAD, kind: 'void', readingId: 'none', reason: 'x' },
-    'missing',
-    'readingId',
-    /no such reading/,
-  ],
-  [
-    'striking out twice',
-    after(bench(), read(play), { ...HEAD, kind: 'void', readingId: 'new', reason: 'base moved' }),
-    { ...HEAD, kind: 'void', readingId: 'new', reason: 'again' },
-    'conflict',
-    'readingId',
-    /voided already/,
-  ],
+  ['striking out what is not there', bench(), strike('none'), 'missing', 'readingId', /no such reading/],
+  ['striking out twice', after(bench(), read(play), strike('new')), strike('new'), 'conflict', 'readingId', /voided already/],
   ['ticking no step', bench(), { ...HEAD, kind: 'tick', step: 'none', trial: null, ticked: true }, 'invalid', 'step', /no such step/],
-  [
-    'a state nobody asks for',
-    bench(),
-    { ...HEAD, kind: 'say', condition: 'none', trial: 't1', state: 'x' },
-    'invalid',
-    'condition',
-    /does not ask/,
-  ],
+  ['a state nobody asks for', bench(), say('none', 'x'), 'invalid', 'condition', /does not ask/],
   [
     'a state of an earlier fitting',
     after(bench({ setup: { pack: 'in-gap', seals: 'yes' } }), fit({ b: 1 })),
-    { ...HEAD, kind: 'say', condition: 'seals', trial: 't1', state: 'out' },
+    say('seals', 'out'),
     'conflict',
     'trial',
     /earlier fitting/,
@@ -128,60 +117,18 @@ const REFUSED: readonly Case[] = [
   [
     'a state that is none',
     bench({ setup: { pack: 'in-gap', seals: 'yes' } }),
-    { ...HEAD, kind: 'say', condition: 'seals', trial: 't1', state: 'sideways' },
+    say('seals', 'sideways'),
     'invalid',
     'state',
     /not an answer/,
   ],
-  [
-    'clearing what is not pending',
-    bench(),
-    { ...HEAD, kind: 'clear', item: 'none', trial: 't1', how: 'done', by: 'me' },
-    'invalid',
-    'item',
-    /pending/,
-  ],
-  [
-    'clearing at an earlier fitting',
-    refitted,
-    { ...HEAD, kind: 'clear', item: 'none', trial: 't1', how: 'done', by: 'me' },
-    'conflict',
-    'trial',
-    /earlier fitting/,
-  ],
-  ['listing at no place', bench(), { ...HEAD, kind: 'list', place: 'none', pieces: [] }, 'invalid', 'place', /no such place/],
-  [
-    'listing after a refit',
-    refitted,
-    { ...HEAD, kind: 'list', place: 'pack', pieces: [{ lotId: 'a', count: 1 }] },
-    'conflict',
-    '',
-    /cannot be listed again/,
-  ],
-  [
-    'listing more than it takes',
-    grooved,
-    { ...HEAD, kind: 'list', place: 'pack', pieces: [{ lotId: 'a', count: 3 }] },
-    'invalid',
-    'pieces',
-    /it takes 2 pieces, not 3/,
-  ],
-  [
-    'listing what the drawer has not',
-    bench(),
-    { ...HEAD, kind: 'list', place: 'pack', pieces: [{ lotId: 'ghost', count: 1 }] },
-    'invalid',
-    'pieces.0.lotId',
-    /not in the drawer/,
-  ],
-  [
-    'listing a piece of no size',
-    bench(),
-    { ...HEAD, kind: 'list', place: 'pack', pieces: [{ count: 1 }] },
-    'invalid',
-    'pieces.0.size',
-    /Give the piece its size/,
-  ],
+  ['clearing what is not pending', bench(), clearing, 'invalid', 'item', /pending/],
+  ['clearing at an earlier fitting', refitted, clearing, 'conflict', 'trial', /earlier fitting/],
+  ['listing at no place', bench(), list([], 'none'), 'invalid', 'place', /no such place/],
+  ['listing after a refit', refitted, list([{ lotId: 'a', count: 1 }]), 'conflict', '', /cannot be listed again/],
+  ['listing more than it takes', grooved, list([{ lotId: 'a', count: 3 }]), 'invalid', 'pieces', /it takes 2 pieces, not 3/],
+  ['listing what the drawer has not', bench(), list([{ lotId: 'ghost', count: 1 }]), 'invalid', 'pieces.0.lotId', /not in the drawer/],
+  ['listing a piece of no size', bench(), list([{ count: 1 }]), 'invalid', 'pieces.0.size', /Give the piece its size/],
   ['a fitting twice', bench(), fit({ b: 1 }, { trialId: 't1' }), 'conflict', 'trialId', /already here/],
   [
     'a fitting chosen before the pack was changed',
@@ -212,30 +159,16 @@ const REFUSED: readonly Case[] = [
   ['a fitting before anything was measured', bench({ trials: [trial('t1', [])] }), fit({ b: 1 }), 'conflict', '', /Measure first/],
   ['more than is there', bench(), fit({ b: 4 }), 'conflict', 'packs', /only 3 of 8\.0 thou in the drawer; this needs 4/],
   ['what is promised to another', bench(), fit({ b: 3 }), 'conflict', 'claim', /Only 2 of 8\.0 thou are free/],
-  [
-    'a piece in the hand of no size',
-    bench(),
-    fit({ b: 1 }, { inHand: [{ lotId: 'ghost', id: 'n', size: thou(8), mark: '' }] }),
-    'missing',
-    'inHand.0.lotId',
-    /no such size/,
-  ],
+  ['a piece in the hand of no size', bench(), fit({ b: 1 }, inHand('ghost', 'n', 8)), 'missing', 'inHand.0.lotId', /no such size/],
   [
     'a piece in the hand that is told apart',
     bench(),
-    fit({ one: 1 }, { inHand: [{ lotId: 'one', id: 'n', size: thou(7), mark: '' }] }),
+    fit({ one: 1 }, inHand('one', 'n', 7)),
     'invalid',
     'inHand.0.lotId',
     /its figure already/,
   ],
-  [
-    'a piece in the hand under an id that is taken',
-    bench(),
-    fit({ b: 1 }, { inHand: [{ lotId: 'b', id: 'a', size: thou(8), mark: '' }] }),
-    'conflict',
-    'inHand.0.id',
-    /taken/,
-  ],
+  ['a piece in the hand under an id that is taken', bench(), fit({ b: 1 }, inHand('b', 'a', 8)), 'conflict', 'inHand.0.id', /taken/],
   [
     'two pieces in the hand under one id',
     bench(),
@@ -252,47 +185,12 @@ const REFUSED: readonly Case[] = [
     'inHand.1.id',
     /used twice/,
   ],
-  [
-    'a piece in the hand that is not put in',
-    bench(),
-    fit({ b: 1 }, { inHand: [{ lotId: 'kept', id: 'n', size: thou(6), mark: '' }] }),
-    'invalid',
-    'inHand.0.lotId',
-    /not put in/,
-  ],
-  [
-    'a promise to no place',
-    bench(),
-    { ...HEAD, kind: 'promise', place: 'none', pieces: pieces({ a: 1 }) },
-    'invalid',
-    'place',
-    /no such place/,
-  ],
-  [
-    'a promise of no size',
-    bench(),
-    { ...HEAD, kind: 'promise', place: 'pack', pieces: pieces({ ghost: 1 }) },
-    'missing',
-    '',
-    /no such size/,
-  ],
-  [
-    'a promise of more than is free',
-    bench(),
-    { ...HEAD, kind: 'promise', place: 'pack', pieces: pieces({ a: 1, b: 3 }) },
-    'conflict',
-    'pieces.1.count',
-    /Only 2 of 8\.0 thou are free/,
-  ],
-  ['an order for no place', bench(), { ...HEAD, kind: 'want', place: 'none', pieces: [] }, 'invalid', 'place', /no such place/],
-  [
-    'an order of one told apart',
-    bench(),
-    { ...HEAD, kind: 'want', place: 'pack', pieces: pieces({ a: 1, one: 1 }) },
-    'invalid',
-    'pieces.1.lotId',
-    /order its size/,
-  ],
+  ['a piece in the hand that is not put in', bench(), fit({ b: 1 }, inHand('kept', 'n', 6)), 'invalid', 'inHand.0.lotId', /not put in/],
+  ['a promise to no place', bench(), promise({ a: 1 }, 'none'), 'invalid', 'place', /no such place/],
+  ['a promise of no size', bench(), promise({ ghost: 1 }), 'missing', '', /no such size/],
+  ['a promise of more than is free', bench(), promise({ a: 1, b: 3 }), 'conflict', 'pieces.1.count', /Only 2 of 8\.0 thou are free/],
+  ['an order for no place', bench(), want({}, 'none'), 'invalid', 'place', /no such place/],
+  ['an order of one told apart', bench(), want({ a: 1, one: 1 }), 'invalid', 'pieces.1.lotId', /order its size/],
   ['lapping at no place', bench(), lap({ place: 'none' }), 'invalid', 'place', /no such place/],
   ['lapping where both would have to be alike', grooved, lap(), 'invalid', 'place', /cannot be lapped/],
   ['lapping under an id that is taken', lapped, lap({ place: 'pack' }), 'conflict', 'id', /begun already/],
@@ -300,23 +198,9 @@ const REFUSED: readonly Case[] = [
   ['lapping no size', bench(), lap({ lotId: 'ghost' }), 'missing', '', /no such size/],
   ['lapping what is kept for another', bench(), lap({ lotId: 'kept', target: thou(5) }), 'conflict', 'lotId', /None of that size is free/],
   ['lapping thicker than it is', bench(), lap({ target: nm(thou(8) + 1) }), 'invalid', 'target', /thicker than it is/],
-  [
-    'measuring what is not being made',
-    bench(),
-    { ...HEAD, kind: 'lap-pass', lapId: 'l1', id: 'p', figures: [thou(8)], measuredAt: AT },
-    'missing',
-    '',
-    /no such piece/,
-  ],
-  [
-    'measuring what is done',
-    after(lapped, { ...HEAD, kind: 'end-lap', lapId: 'l1', made: false }),
-    { ...HEAD, kind: 'lap-pass', lapId: 'l1', id: 'p', figures: [thou(8)], measuredAt: AT },
-    'conflict',
-    'lapId',
-    /done already/,
-  ],
-  ['a made piece nobody measured', lapped, { ...HEAD, kind: 'end-lap', lapId: 'l1', made: true }, 'conflict', '', /Measure it first/],
+  ['measuring what is not being made', bench(), pass, 'missing', '', /no such piece/],
+  ['measuring what is done', after(lapped, endLap(false)), pass, 'conflict', 'lapId', /done already/],
+  ['a made piece nobody measured', lapped, endLap(true), 'conflict', '', /Measure it first/],
   [
     'an aim of one’s own without its figure',
     bench(),
@@ -328,7 +212,7 @@ const REFUSED: readonly Case[] = [
   [
     'limits of no result',
     bench(),
-    settings({ limits: [{ result: 'none', role: 'book', set: { kind: 'none', unit: 'thou', source: { kind: 'own' } } }] }),
+    settings({ limits: [{ result: 'none', role: 'book', set: NO_LIMITS }] }),
     'invalid',
     'settings.limits.0.result',
     /no such result/,
@@ -373,7 +257,6 @@ const REFUSED: readonly Case[] = [
   ['what was measured, after a refit', refitted, settings({ setup: { pack: 'under-cover' } }), 'conflict', 'settings.setup.pack', /stays/],
   ['opening what is not signed', bench(), { ...HEAD, kind: 'reopen', by: 'me', reason: 'x' }, 'conflict', '', /not signed off/],
 ]
-
 describe('what is refused', () => {
   it.each(REFUSED)('%s', (_what, from, command, code, path, words) => {
     const outcome = decide(from, command)
@@ -407,7 +290,7 @@ const DONE: readonly (readonly [what: string, bench: Bench, command: Command, ha
   ['the last that is there and free', bench(), fit({ b: 2 }), ['fitted', 'moved', 'moved', 'promised']],
   ['what is promised to another, on purpose', bench(), fit({ b: 3 }, { claim: true }), ['fitted', 'moved', 'moved', 'claimed', 'promised']],
   ['the same pack once more', bench(), fit({ a: 1 }), ['fitted', 'promised']],
-  ['all that are free are promised', bench(), { ...HEAD, kind: 'promise', place: 'pack', pieces: pieces({ b: 2 }) }, ['promised']],
+  ['all that are free are promised', bench(), promise({ b: 2 }), ['promised']],
   ['lapping as thick as it is', bench(), lap({ target: thou(8) }), ['lap-begun', 'moved']],
   ['lapping from sheet, whose count stays', bench(), lap({ lotId: 'sheet', target: thou(9) }), ['lap-begun']],
   [
@@ -416,43 +299,18 @@ const DONE: readonly (readonly [what: string, bench: Bench, command: Command, ha
     lap({ lotId: 'a', target: thou(9) }),
     ['lap-begun'],
   ],
-  [
-    'lapping a second after the first was scrapped',
-    after(lapped, { ...HEAD, kind: 'end-lap', lapId: 'l1', made: false }),
-    lap({ id: 'l2' }),
-    ['lap-begun', 'moved'],
-  ],
-  [
-    'a made piece is kept for its place',
-    after(lapped, { ...HEAD, kind: 'lap-pass', lapId: 'l1', id: 'p', figures: [thou(7), thou(7), thou(7), thou(7)], measuredAt: AT }),
-    { ...HEAD, kind: 'end-lap', lapId: 'l1', made: true },
-    ['lot-added', 'moved', 'lap-ended', 'promised'],
-  ],
-  [
-    'a place found empty',
-    bench({ trials: [trial('t1', [])], setup: { pack: 'under-cover' } }),
-    { ...HEAD, kind: 'list', place: 'pack', pieces: [] },
-    ['listed'],
-  ],
-  [
-    'a size found that the drawer does not know',
-    bench(),
-    { ...HEAD, kind: 'list', place: 'pack', pieces: [{ size: thou(13), count: 1 }] },
-    ['lot-added', 'listed'],
-  ],
+  ['lapping a second after the first was scrapped', after(lapped, endLap(false)), lap({ id: 'l2' }), ['lap-begun', 'moved']],
+  ['a made piece is kept for its place', after(lapped, pass), endLap(true), ['lot-added', 'moved', 'lap-ended', 'promised']],
+  ['a place found empty', bench({ trials: [trial('t1', [])], setup: { pack: 'under-cover' } }), list([]), ['listed']],
+  ['a size found that the drawer does not know', bench(), list([{ size: thou(13), count: 1 }]), ['lot-added', 'listed']],
   [
     'an unmeasured size found that it knows by its mark',
     bench({}, { lots: [...DRAWER, lot('marked', 13, { measured: null })] }),
-    { ...HEAD, kind: 'list', place: 'pack', pieces: [{ size: thou(13), count: 1 }] },
+    list([{ size: thou(13), count: 1 }]),
     ['listed'],
   ],
   ['an aim of one’s own', bench(), settings({ aim: { school: 'own', own: thou(4) } }), ['settings-changed']],
-  [
-    'limits taken away',
-    bench(),
-    settings({ limits: [{ result: 'play', role: 'book', set: { kind: 'none', unit: 'thou', source: { kind: 'own' } } }] }),
-    ['settings-changed', 'limited'],
-  ],
+  ['limits taken away', bench(), settings({ limits: [{ result: 'play', role: 'book', set: NO_LIMITS }] }), ['settings-changed', 'limited']],
   [
     'another gauge of the kind',
     bench(),
