@@ -96,13 +96,12 @@ describe('the database', () => {
       }
       setImmediate(turn)
       const many = async (rows: Database['rows']) => {
-        const until = performance.now() + 300
-        while (performance.now() < until) await rows('SELECT count(*) FROM reading')
+        for (let i = 0; i < 300; i++) await rows('SELECT count(*) FROM reading')
       }
       await (sql ? many(sql) : db.transaction(transaction => many(transaction.rows.bind(transaction))))
       going = false
-      // One that had to wait for the end would have been heard once.
-      expect(turns).toBeGreaterThan(5)
+      // One that had to wait for the end would not have been heard at all.
+      expect(turns).toBeGreaterThan(2)
     }
   })
   it('is read through for what is damaged in it', async () => {
