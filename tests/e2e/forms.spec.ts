@@ -19,6 +19,7 @@ interface Form {
 
 const json = async <Answer>(url: string): Promise<Answer> => (await (await fetch(url)).json()) as Answer
 const listed = (path: string) => async (address: string) => (await json<unknown[]>(`${address}/api/${path}`)).length
+const inParts = (path: string) => async (address: string) => (await json<{ items: unknown[] }>(`${address}/api/${path}`)).items.length
 const jobs = async (address: string) => (await json<{ jobs: number }>(`${address}/api/health`)).jobs
 const sizes = async (address: string) => (await json<{ lots: number }>(`${address}/api/health`)).lots
 
@@ -112,7 +113,7 @@ const FORMS: readonly Form[] = [
     },
     field: /^Name/,
     posts: /\/api\/gauges$/,
-    count: listed('gauges'),
+    count: inParts('gauges'),
   },
   {
     what: 'an entry of limits',
@@ -127,7 +128,7 @@ const FORMS: readonly Form[] = [
     },
     field: /^Upper/,
     posts: /\/api\/limits$/,
-    count: listed('limits'),
+    count: inParts('limits'),
   },
   {
     what: 'a size',
