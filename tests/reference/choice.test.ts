@@ -8,7 +8,7 @@ import type { PackRules } from '#core/pack/chooser/prepare'
 import type { Lot, Pack } from '#core/pack/lot'
 import { checkOf, gauge, GAUGES, plays, trial } from '../documents'
 import { lotOf } from '../pieces'
-import { runs } from '../runs'
+import { caseByCase, runs } from '../runs'
 import { stream } from './drawers'
 import { onPaper, type PaperPack, type PaperQuestion, type PaperSize } from './choice-on-paper'
 
@@ -225,12 +225,7 @@ describe('a choice for one place, against the sums of the handbook written down 
       for (const one of before) expect(paper.order(one, paper.stay)).toBeLessThanOrEqual(0)
   }
   it('agrees, case by case', () => {
-    for (let i = 0; i < COUNT; i++)
-      try {
-        compare()
-      } catch (error) {
-        throw new Error(`Case ${i}: ${(error as Error).message}`, { cause: error })
-      }
+    caseByCase(COUNT, compare)
     // Every case was seen.
     expect(Object.keys(seen).sort()).toEqual([
       'a piece',

@@ -6,7 +6,7 @@ import { nm } from '#core/quantity/length'
 import { readingsToSettle } from '#core/verdict/settle'
 import type { LimitSet } from '#core/verdict/limits'
 import { checkOf, gauge, GAUGES, trial } from '../documents'
-import { runs } from '../runs'
+import { caseByCase, runs } from '../runs'
 import { stream } from './drawers'
 
 // JCGM 100 and the gates of the trade (common practice), written down as the handbook tells them; t is another library's.
@@ -195,12 +195,7 @@ describe('a series of a dial, against the handbook written down', () => {
   }
 
   it('agrees, case by case', () => {
-    for (let i = 0; i < COUNT; i++)
-      try {
-        compare()
-      } catch (error) {
-        throw new Error(`Case ${i}: ${(error as Error).message}`, { cause: error })
-      }
+    caseByCase(COUNT, compare)
     expect(Object.keys(seen).sort()).toEqual([
       'above',
       'below',
