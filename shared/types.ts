@@ -1,4 +1,5 @@
 import type { CheckDocument } from '#core/check/document'
+import type { LibraryLimit } from '#core/check/library'
 import type { BoreKit } from '#core/method/bore-gauge/builder'
 import type { Waiting } from '#core/pack/order-list'
 import type { Lot, Pack } from '#core/pack/lot'
@@ -94,6 +95,11 @@ export interface JobView extends JobSummary {
 }
 
 /** A check that took its limits from an entry of the library. */
+/** An entry of the library as it was written last, taken away or not. */
+export interface KeptLimit extends LibraryLimit {
+  readonly removed: boolean
+}
+
 export interface LibraryUse {
   readonly check: { readonly id: string; readonly title: string }
   readonly unit: string

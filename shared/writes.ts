@@ -1,4 +1,3 @@
-import type { LibraryLimit } from '#core/check/library'
 import type { CopiesDto } from './dto/backup'
 import type {
   ClearingDto,
@@ -27,7 +26,7 @@ import type { NewRouteDto } from './dto/route'
 import type { ApartDto, LotChangeDto, MovementDto, NewLotDto } from './dto/stock'
 import type { OrdersView } from './orders'
 import type { Copies, GaugeRecord, LabelView, Person, UnitView } from './record'
-import type { CheckView, JobView, NewJob, Photo, RegisteredGauge, RouteView, StockView } from './types'
+import type { CheckView, JobView, KeptLimit, NewJob, Photo, RegisteredGauge, RouteView, StockView } from './types'
 
 /**
  * Every write there is: method and address, what is sent, what is answered. Page, outbox, routes and tests are typed by it; the files of a
@@ -60,10 +59,10 @@ export interface Writes {
   'POST /api/checks/:id/sign-off': [SignOffDto, CheckView]
   'POST /api/checks/:id/reopen': [ReopenDto, CheckView]
 
-  'POST /api/gauges': [NewGaugeDto, RegisteredGauge[]]
-  'PATCH /api/gauges/:id': [GaugeChangeDto, RegisteredGauge[]]
-  'POST /api/gauges/:id/kit': [BoreKitDto, RegisteredGauge[]]
-  'POST /api/gauges/:id/zeroed': [ZeroedDto, RegisteredGauge[]]
+  'POST /api/gauges': [NewGaugeDto, RegisteredGauge]
+  'PATCH /api/gauges/:id': [GaugeChangeDto, RegisteredGauge]
+  'POST /api/gauges/:id/kit': [BoreKitDto, RegisteredGauge]
+  'POST /api/gauges/:id/zeroed': [ZeroedDto, RegisteredGauge]
   'POST /api/gauges/:id/checks': [GaugeCheckDto, GaugeRecord]
 
   'POST /api/stock/lots': [NewLotDto, StockView]
@@ -82,9 +81,9 @@ export interface Writes {
   'POST /api/orders/lines': [NewLineDto, OrdersView]
   'POST /api/orders/lines/:id/removal': [OperationDto, OrdersView]
 
-  'POST /api/limits': [NewLibraryLimitDto, LibraryLimit[]]
-  'PATCH /api/limits/:id': [LibraryChangeDto, LibraryLimit[]]
-  'POST /api/limits/:id/removal': [RemovalDto, LibraryLimit[]]
+  'POST /api/limits': [NewLibraryLimitDto, KeptLimit]
+  'PATCH /api/limits/:id': [LibraryChangeDto, KeptLimit]
+  'POST /api/limits/:id/removal': [RemovalDto, KeptLimit]
 
   'POST /api/people': [NewPersonDto, Person[]]
   'PATCH /api/people/:id': [PersonChangeDto, Person[]]

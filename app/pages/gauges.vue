@@ -4,6 +4,7 @@ import { unitOfGauge } from '#core/quantity/format-length'
 import { formatChange, formatFigure, isLengthUnit, systemOf, unitName } from '#core/quantity/figure'
 import { GAUGE_NAME, hasStandard, isZeroed, type Gauge } from '#core/reading/gauge'
 import { allOf, faultsOf } from '~/composables/server/useApi'
+import { inRegister } from '~/composables/server/keptIn'
 import { useZeroed } from '~/composables/server/useZeroed'
 import { usePicked } from '~/composables/keys/usePicked'
 import { key, useKeys } from '~/composables/keys/useKeys'
@@ -46,18 +47,20 @@ const reach = (g: Gauge) =>
         ? `turn counter, ${step(g.rangePerTurn, g)} ${stepUnit(g)} a turn`
         : ''
 
+function keep(gauge: RegisteredGauge): void {
+  gauges.value = inRegister(gauges.value ?? [], gauge)
+}
 const sayZeroed = useZeroed()
 async function zeroed(id: string): Promise<void> {
   try {
-    gauges.value = await sayZeroed(id)
+    keep(await sayZeroed(id))
   } catch (error) {
     faults.value = faultsOf(error)
   }
 }
-function changed(next: readonly RegisteredGauge[], id: string): void {
-  gauges.value = next
-  adding.value = false
-  picked.value = id
+function changed(gauge: RegisteredGauge): void {
+  keep(gauge)
+  pick(gauge.id)
 }
 function pick(id: string | null): void {
   picked.value = id
@@ -174,7 +177,7 @@ useHead({ title: 'Gauges · Finitum' })
     </div>
     <section ref="helpers" class="mt-8" aria-label="Helpers">
       <h2 class="display mb-2 text-xl">Helpers</h2>
-      <HelperTabs v-if="gauges" :gauges="gauges" :prefer="picked ?? undefined" @changed="gauges = $event" />
+      <HelperTabs v-if="gauges" :gauges="gauges" :prefer="picked ?? undefined" @changed="keep" />
     </section>
   </div>
 </template>

@@ -7,10 +7,11 @@ import { describeLimits } from '#core/verdict/limits'
 import { allOf, faultsOf } from '~/composables/server/useApi'
 import { key, useKeys } from '~/composables/keys/useKeys'
 import { useFileIn } from '~/composables/files/useFileIn'
+import { inLibrary } from '~/composables/server/keptIn'
 import { sourceWords } from '~/composables/server/useLibrary'
 import { usePicked } from '~/composables/keys/usePicked'
 import { useRemoval } from '~/composables/server/useRemoval'
-import type { Fault } from '#shared/types'
+import type { Fault, KeptLimit } from '#shared/types'
 
 /** The shop’s library of limits: what its checks take, with where it stands written. */
 const entries = ref<readonly LibraryLimit[] | null>(null)
@@ -61,14 +62,15 @@ function move(by: number): void {
   const all = kinds.value.flatMap(([, of]) => of)
   pick(all[Math.min(all.length - 1, Math.max(0, all.findIndex(({ id }) => id === picked.value) + by))]?.id ?? null)
 }
-function changed(next: readonly LibraryLimit[], id: string): void {
-  entries.value = next
-  pick(id)
+function keep({ removed, ...entry }: KeptLimit): void {
+  entries.value = removed ? entries.value!.filter(({ id }) => id !== entry.id) : inLibrary(entries.value!, entry)
 }
-const removal = useRemoval('POST /api/limits/:id/removal', next => {
-  entries.value = next
-})
-const fileIn = reactive(useFileIn<{ added: number; changed: number; entries: readonly LibraryLimit[] }>('text/csv'))
+function changed(entry: KeptLimit): void {
+  keep(entry)
+  pick(entry.id)
+}
+const removal = useRemoval('POST /api/limits/:id/removal', keep)
+const fileIn = reactive(useFileIn<{ added: number; changed: number }>('text/csv'))
 const file = ref<HTMLInputElement>()
 const read = ref('')
 async function pickedFile(): Promise<void> {
@@ -77,7 +79,7 @@ async function pickedFile(): Promise<void> {
   read.value = ''
   const answer = csv && (await fileIn.send('/api/limits/csv', await csv.text()))
   if (!answer) return
-  entries.value = answer.entries
+  await load()
   read.value = `${answer.added} entered, ${answer.changed} changed.`
 }
 useKeys(

@@ -458,13 +458,13 @@ describe('a replaced part', () => {
 
 describe('the register of gauges', () => {
   it('takes, changes and zeroes a gauge; null takes away what it may be without', async () => {
-    const all = await createGauge(db, {
+    const made = await createGauge(db, {
       op: 'n1',
       id: 'm9',
       kind: 'micrometer',
       fields: { name: 'M-9', range: { low: nm(1), high: nm(9) }, due: '2026-12-01' },
     })
-    expect(all.find(gauge => gauge.id === 'm9')).toMatchObject({
+    expect(made).toMatchObject({
       name: 'M-9',
       due: '2026-12-01',
       range: { low: 1, high: 9 },
@@ -476,8 +476,8 @@ describe('the register of gauges', () => {
       version: 1,
       fields: { due: null, range: null, graduation: nm(1_000) },
     })
-    expect(changed.find(gauge => gauge.id === 'm9')).toMatchObject({ name: 'M-9', due: null, range: null, graduation: 1_000, version: 2 })
-    expect((await markZeroed(db, 'm9', { op: 'z1', on: '2026-11-25' })).find(gauge => gauge.id === 'm9')).toMatchObject({
+    expect(changed).toMatchObject({ name: 'M-9', due: null, range: null, graduation: 1_000, version: 2 })
+    expect(await markZeroed(db, 'm9', { op: 'z1', on: '2026-11-25' })).toMatchObject({
       zeroedOn: '2026-11-25',
       version: 2,
     })
@@ -495,8 +495,7 @@ describe('the register of gauges', () => {
   })
   it('keeps the kit of a bore gauge, and of no other', async () => {
     const kit = { anvils: [{ name: 'A', low: nm(10), high: nm(20) }], washers: [{ name: 'w', length: nm(5), missing: true }] }
-    const all = await keepBoreKit(db, 'bore-b1', { op: 'k1', version: 1, ...kit })
-    expect(all.find(gauge => gauge.id === 'bore-b1')).toMatchObject({ kit, version: 2 })
+    expect(await keepBoreKit(db, 'bore-b1', { op: 'k1', version: 1, ...kit })).toMatchObject({ id: 'bore-b1', kit, version: 2 })
     expect(
       await faultOf(keepBoreKit(db, 'bore-b1', { op: 'k2', version: 2, anvils: [{ name: 'A', low: nm(9), high: nm(3) }], washers: [] })),
     ).toMatchObject({ path: 'anvils.0' })

@@ -1,5 +1,5 @@
 import type { LibraryLimit } from '#core/check/library'
-import type { LibraryUse } from '#shared/types'
+import type { KeptLimit, LibraryUse } from '#shared/types'
 import { insertRows } from './bulk'
 import type { Sql } from './client'
 import { limitColumns, limitSetIn, type LimitRow } from './limits'
@@ -31,7 +31,7 @@ const NEWEST = 'SELECT DISTINCT ON (id) * FROM limit_entry ORDER BY id, version 
 export const allEntries = async (sql: Sql): Promise<LibraryLimit[]> =>
   (await sql.rows<EntryRow>(`SELECT * FROM (${NEWEST}) e WHERE NOT removed ORDER BY check_kind, unit_type, lower(name), id`)).map(entryOf)
 /** One of them, removed or not. */
-export async function entryById(sql: Sql, id: string): Promise<(LibraryLimit & { readonly removed: boolean }) | undefined> {
+export async function entryById(sql: Sql, id: string): Promise<KeptLimit | undefined> {
   const [row] = await sql.rows<EntryRow>('SELECT * FROM limit_entry WHERE id = $1 ORDER BY version DESC LIMIT 1', [id])
   return row && { ...entryOf(row), removed: row.removed }
 }

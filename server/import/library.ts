@@ -2,14 +2,13 @@ import { v4 as uuid } from 'uuid'
 import type { LibraryLimit } from '#core/check/library'
 import type { Database } from '../database/client'
 import { insertEvent } from '../database/events'
-import { allEntries, entryById, insertEntry } from '../database/library'
+import { entryById, insertEntry } from '../database/library'
 import { refuseAll } from '../http/refuse'
 import { readLibrary } from './library-csv'
 
 export interface LibraryResult {
   readonly added: number
   readonly changed: number
-  readonly entries: readonly LibraryLimit[]
 }
 
 /** Reads a library from CSV: all of it or nothing. An entry that is known by its id and says something else is a new version of it. */
@@ -27,7 +26,7 @@ export async function importLibrary(db: Database, text: string): Promise<Library
       if (known) changed++
       else added++
     }
-    return { added, changed, entries: await allEntries(sql) }
+    return { added, changed }
   })
 }
 

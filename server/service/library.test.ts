@@ -35,9 +35,9 @@ const fields = (upper: number) => ({
 
 describe('the library of limits', () => {
   it('knows which checks go by an entry, and as it stood when they took it', async () => {
-    const [entry] = await addEntry(db, { op: 'l1', id: 'input', fields: fields(7) })
+    const entry = await addEntry(db, { op: 'l1', id: 'input', fields: fields(7) })
     const { version } = await checkView(db, 'launch-input')
-    const limits = [{ result: 'play', role: 'book' as const, set: limitsFrom(entry!) }]
+    const limits = [{ result: 'play', role: 'book' as const, set: limitsFrom(entry) }]
     await changeSettings(db, 'launch-input', { op: 'l2', version, settings: { limits } })
     await changeEntry(db, 'input', { op: 'l3', version: 1, fields: fields(8) })
     expect(await entryUses(db, 'input')).toMatchObject([
@@ -57,10 +57,17 @@ describe('the library of limits', () => {
       { path: 'fields.set', reason: 'The lower limit is above the upper one.' },
     ])
     expect(await saidBy(changeEntry(db, 'input', { op: 'l6', version: 1, fields: fields(9) }))).toMatchObject([{ path: 'version' }])
-    expect(await removeEntry(db, 'input', { op: 'l7', version: 2, removed: true })).toEqual([])
-    expect(await removeEntry(db, 'input', { op: 'l8', version: 3, removed: false })).toMatchObject([
-      { version: 4, set: { upper: thou(8) } },
-    ])
+    expect(await removeEntry(db, 'input', { op: 'l7', version: 2, removed: true })).toMatchObject({
+      id: 'input',
+      version: 3,
+      removed: true,
+    })
+    expect(await allEntries(db)).toEqual([])
+    expect(await removeEntry(db, 'input', { op: 'l8', version: 3, removed: false })).toMatchObject({
+      version: 4,
+      removed: false,
+      set: { upper: thou(8) },
+    })
   })
   it('goes out as CSV and comes back the same; what differs is a new version', async () => {
     const csv = demo('limits.csv')
@@ -68,9 +75,8 @@ describe('the library of limits', () => {
     const written = writeLibrary(await allEntries(db))
     expect(await importLibrary(db, written)).toMatchObject({ added: 0, changed: 0 })
     expect(writeLibrary(await allEntries(db))).toBe(written)
-    const changed = await importLibrary(db, csv.replace('two-sided,2,6', 'two-sided,2,5'))
-    expect(changed).toMatchObject({ added: 0, changed: 1 })
-    expect(changed.entries.find(({ id }) => id === 'lib-launch-output')).toMatchObject({ version: 2, set: { upper: thou(5) } })
+    expect(await importLibrary(db, csv.replace('two-sided,2,6', 'two-sided,2,5'))).toEqual({ added: 0, changed: 1 })
+    expect((await allEntries(db)).find(({ id }) => id === 'lib-launch-output')).toMatchObject({ version: 2, set: { upper: thou(5) } })
     const other = await openDatabase(undefined, schema)
     await importLibrary(other, written)
     expect(writeLibrary(await allEntries(other))).toBe(written)

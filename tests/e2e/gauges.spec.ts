@@ -110,4 +110,14 @@ test('a register of hundreds is there whole, though it comes in parts', async ({
   await expect(page.getByRole('row', { name: 'Zz micrometer 100' })).toHaveCount(1)
   await expect.poll(() => sent.length).toBe(2)
   expect(Math.max(...sent)).toBeLessThan(100_000)
+
+  // What is written is answered alone, and is found where its name has it.
+  const answered = page.waitForResponse(response => response.url().endsWith('/many-200'))
+  await page.getByRole('button', { name: 'Open Zz micrometer 200' }).press('Enter')
+  await page.getByTestId('gauge-panel').getByLabel('Name').fill('Zz micrometer 288 bis')
+  await page.getByTestId('gauge-panel').getByRole('button', { name: 'Keep' }).press('Enter')
+  expect((await (await answered).body()).length).toBeLessThan(1000)
+  const names = page.getByRole('row', { name: /^Zz micrometer/ })
+  await expect(names).toHaveCount(190)
+  await expect(names.nth(-2)).toContainText('Zz micrometer 288 bis')
 })

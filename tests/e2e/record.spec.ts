@@ -75,6 +75,17 @@ test('limits go into the library, with what is wrong with them said, and are off
   await press(page, 'Enter them')
   await expect(page.getByRole('region', { name: 'Library of limits' })).toContainText(/Left swivel.*left/s)
 
+  // Taken away and back, it stands where it stood.
+  const names = page.getByRole('region', { name: 'Library of limits' }).getByRole('button', { name: /^Open/ })
+  const inOrder = ['Open Winch shaft end play', 'Open Left swivel']
+  const named = () => names.evaluateAll(all => all.map(button => button.getAttribute('aria-label')))
+  expect(await named()).toEqual(inOrder)
+  await names.first().press('Enter')
+  await press(page, 'remove')
+  await expect.poll(named).toEqual(inOrder.slice(1))
+  await press(page, 'Undo')
+  await expect.poll(named).toEqual(inOrder)
+
   await newJob(page, shop.address, 'Ferry ramp', 'Winch')
   job = idOf(page)
   await expect(page.getByTestId('from-library')).toContainText('Winch shaft end play: 2 – 5 thou (Winch manual, p. 3-2)')

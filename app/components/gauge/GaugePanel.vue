@@ -13,7 +13,7 @@ import type { RegisteredGauge } from '#shared/types'
 
 /** One gauge of the register, or a new one: what its uncertainty needs to know, and when it was checked. */
 const props = defineProps<{ gauge: RegisteredGauge | null }>()
-const emit = defineEmits<{ changed: [RegisteredGauge[], string]; close: []; reload: [] }>()
+const emit = defineEmits<{ changed: [RegisteredGauge]; close: []; reload: [] }>()
 const preferences = usePreferences()
 const form = useForm()
 const kind = ref<GaugeKind>(props.gauge?.kind ?? 'dial-indicator')
@@ -91,13 +91,12 @@ async function keep(): Promise<void> {
     lastCheck: fields.lastCheck || null,
     due: fields.due || null,
   }
-  let made = props.gauge?.id ?? ''
   await form.submit(
     ({ op, id }) =>
       props.gauge
         ? write('PATCH /api/gauges/:id', { op, version: props.gauge.version, fields: sent }, props.gauge.id)
-        : write('POST /api/gauges', { op, id: (made = id), kind: kind.value, fields: sent }),
-    next => emit('changed', next, made),
+        : write('POST /api/gauges', { op, id, kind: kind.value, fields: sent }),
+    kept => emit('changed', kept),
   )
 }
 </script>

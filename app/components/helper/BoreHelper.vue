@@ -9,7 +9,7 @@ import type { RegisteredGauge } from '#shared/types'
 
 /** Which anvil and washers reach a bore, from the kit that is really in the box. */
 const props = defineProps<{ gauges: readonly RegisteredGauge[]; /** id of the gauge in hand */ prefer?: string }>()
-const emit = defineEmits<{ changed: [RegisteredGauge[]] }>()
+const emit = defineEmits<{ changed: [RegisteredGauge] }>()
 const preferences = usePreferences()
 const unit = computed(() => unitFor(preferences.system, 'size'))
 const bores = computed(() => props.gauges.filter(gauge => gauge.kind === 'bore-gauge'))
@@ -26,7 +26,7 @@ const size = (value: number) => formatLength(value, unit.value, { trim: true })
 const keep = (next: BoreKit): Promise<boolean> =>
   form.submit(
     ({ op }) => write('POST /api/gauges/:id/kit', { op, version: gauge.value!.version, ...next }, gauge.value!.id),
-    gauges => emit('changed', gauges),
+    kept => emit('changed', kept),
   )
 const setAnvil = (at: number, change: Partial<Anvil>) =>
   keep({ ...kit.value, anvils: kit.value.anvils.map((anvil, i) => (i === at ? { ...anvil, ...change } : anvil)) })

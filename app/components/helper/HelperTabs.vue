@@ -5,7 +5,7 @@ import type { RegisteredGauge } from '#shared/types'
 
 /** Helpers at the bench: set a micrometer, build a bore gauge, stack feelers, correct for heat. */
 const props = defineProps<{ gauges: readonly RegisteredGauge[]; band?: number | null; way?: WayId; prefer?: string }>()
-defineEmits<{ changed: [RegisteredGauge[]] }>()
+defineEmits<{ changed: [RegisteredGauge] }>()
 const TABS = ['Micrometer setting', 'Bore gauge', 'Feelers', 'Temperature']
 const first = { 'bore-gauge': 1, 'feeler': 2 }[props.way as string] ?? 0
 </script>

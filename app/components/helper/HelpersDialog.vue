@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { WayId } from '#core/method/way'
 import type { RegisteredGauge } from '#shared/types'
+import { inRegister } from '~/composables/server/keptIn'
 import { allOf } from '~/composables/server/useApi'
 
 /** The helpers of the gauges, beside the check on the bench. */
@@ -24,6 +25,6 @@ watch(
 
 <template>
   <PlainDialog :open="open" title="Helpers" wide @close="$emit('close')">
-    <HelperTabs :gauges="register" :way="way" :prefer="prefer" :band="band" @changed="register = $event" />
+    <HelperTabs :gauges="register" :way="way" :prefer="prefer" :band="band" @changed="register = inRegister(register, $event)" />
   </PlainDialog>
 </template>

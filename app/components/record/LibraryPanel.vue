@@ -9,11 +9,11 @@ import { allOf, api, write } from '~/composables/server/useApi'
 import { useForm } from '~/composables/server/useForm'
 import { usePreferences } from '~/stores/preferences'
 import type { UnitSummary } from '#shared/record'
-import type { LibraryUse } from '#shared/types'
+import type { KeptLimit, LibraryUse } from '#shared/types'
 
 /** One entry of the library, or a new one; and which checks go by it. */
 const props = defineProps<{ entry: LibraryLimit | null }>()
-const emit = defineEmits<{ changed: [LibraryLimit[], string]; close: []; reload: []; remove: [] }>()
+const emit = defineEmits<{ changed: [KeptLimit]; close: []; reload: []; remove: [] }>()
 const preferences = usePreferences()
 const form = useForm()
 const uses = ref<readonly LibraryUse[]>([])
@@ -76,13 +76,12 @@ async function keep(): Promise<void> {
     ...fields,
     set: set.value ?? { kind: 'none', unit: unit.value, source: { kind: fields.role } },
   }
-  let made = props.entry?.id ?? ''
   await form.submit(
     ({ op, id }) =>
       props.entry
         ? write('PATCH /api/limits/:id', { op, version: props.entry.version, fields: sent }, props.entry.id)
-        : write('POST /api/limits', { op, id: (made = id), fields: sent }),
-    next => emit('changed', next, made),
+        : write('POST /api/limits', { op, id, fields: sent }),
+    kept => emit('changed', kept),
   )
 }
 const changedSince = computed(() => uses.value.filter(use => use.version < (props.entry?.version ?? 0) && !use.signed).length)
