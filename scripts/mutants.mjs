@@ -1,5 +1,5 @@
-// npm run mutants [-- --seed=7 --count=300 | --full | core/pack]: small faults put into core one by one, to see which of them no test notices.
-// The default is a seeded sample; --full goes through all of them and takes up where it stopped. Not part of npm test.
+// npm run mutants [-- --seed=7 --count=300 | --first | --full | core/pack]: small faults put into core one by one, to see which of them no test notices.
+// The default is a seeded sample, --first its first step alone; --full goes through all of them and takes up where it stopped. Not part of npm test.
 // What runs when a module or a group of tests loads meets every test, and takes long: first each fault meets the tests that run over it,
 // then what is left meets all of them, loaded anew. A record says that something moved, not that it is wrong: the records come last, alone.
 import { readFileSync, readdirSync } from 'node:fs'
@@ -108,6 +108,7 @@ const isCounted = ({ status, statusReason = '' }) =>
 const placeOf = ({ fileName, location: { start, end } }) =>
   `${relative(root, fileName)}:${start.line}:${start.column - 1}-${end.line}:${end.column - 1}`
 const nameOf = mutant => `${placeOf(mutant)} ${mutant.replacement}`
+const sayOf = mutant => `${placeOf(mutant)} ${String(mutant.replacement).replaceAll(/\s+/g, ' ').slice(0, 90)}`
 
 /** What is left of these after another way to look; what lies inside the place of one comes with it. */
 async function leftOf(list, by) {
@@ -116,10 +117,13 @@ async function leftOf(list, by) {
   return list.filter(mutant => !noticed.has(nameOf(mutant)))
 }
 const all = (await run('quick', full ? files : await sample())).filter(isCounted)
-const left = await leftOf(
-  all.filter(mutant => !isNoticed(mutant)),
-  'tests',
-)
+const first = all.filter(mutant => !isNoticed(mutant))
+if (process.argv.includes('--first')) {
+  for (const mutant of first) say(`Left by the first step: ${sayOf(mutant)}`)
+  say(`The first step leaves ${first.length} of ${all.length}`)
+  process.exit()
+}
+const left = await leftOf(first, 'tests')
 const survived = await leftOf(left, 'records')
 const only = left.filter(mutant => !survived.includes(mutant))
 const share = of => `${of.length} (${((100 * of.length) / all.length).toFixed(1)} %)`
@@ -127,7 +131,7 @@ for (const [what, list] of [
   ['Only by a record', only],
   ['Survived', survived],
 ])
-  for (const mutant of list) say(`${what}: ${placeOf(mutant)} ${String(mutant.replacement).replaceAll(/\s+/g, ' ').slice(0, 90)}`)
+  for (const mutant of list) say(`${what}: ${sayOf(mutant)}`)
 say(
   `Of ${all.length}: killed ${share(all.filter(mutant => !left.includes(mutant)))}, ` +
     `only by a record ${share(only)}, survived ${share(survived)}; the last two ${share(left)}`,

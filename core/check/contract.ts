@@ -131,26 +131,42 @@ export interface CombinedResult {
   readonly formula: string
 }
 
-/** What a piece does to another result besides, per thickness: a washer under a nut takes thread away. */
+/** What a piece does to a result, per thickness: a washer that fills a gap takes its play away, −1. */
 export interface Effect {
-  /** id of a result, with its position */
+  /** id of the result, with its position: `play`, `clearance@3` */
   readonly result: string
   readonly perPiece: 1 | -1
+  /** the result that is the most of what this one is the least of: both are moved alike, and both must be in limits */
+  readonly widest?: string
   /** It is built after, and read after: while it was not, the choice goes without it. */
   readonly after?: true
 }
 
-/** Where pieces go, and which result they move. A check that selects nothing has no place. */
+/** How what goes into a place is found. `pair`: equal pieces, one each side. */
+export type Chosen =
+  /** by the totals that bring all it moves into their limits */
+  | { readonly by: 'window'; readonly pair: boolean }
+  /** How much its pieces move the result is learned from fittings; only the way is known. A torque tells no thickness before that. */
+  | { readonly by: 'slope'; readonly first: FirstPack | null }
+  /**
+   * From a list of the kind, each entry with the way it is set. With a `window` the thickness moves the result as that of any pack, and
+   * which piece goes where moves another; without one the setting decides: a dowel and its clock place.
+   */
+  | { readonly by: 'catalogue'; readonly pair: boolean; readonly window: boolean }
+
+/** What the first pack is chosen by, while its result says nothing yet: a length, such as the gap a pack has to fill. */
+export interface FirstPack extends Pick<Effect, 'result' | 'perPiece'> {
+  /** what should be left of it; null: by its limits */
+  readonly aim: Nm | null
+}
+
+/** Where pieces go, and what they move. A check that selects nothing has no place. */
 export interface PackPlace {
   readonly id: string
   readonly label: string
-  /** id of the result it moves, with its position: `play`, `clearance@3` */
-  readonly result: string
-  /** the result that is the most of what `result` is the least of: both are moved alike, and both must be in limits */
-  readonly widest?: string
-  readonly response: Response
-  /** Other results its pieces move: a pack is in limits when all of them are, and as sure as the worst. */
-  readonly also?: readonly Effect[]
+  /** The first is what its pieces are chosen for. A pack is in limits when all of them are, and as sure as the worst. */
+  readonly effects: readonly [Effect, ...Effect[]]
+  readonly chosen: Chosen
   /** What stands left and right of the pack in its drawing. */
   readonly between: readonly [string, string]
   /** Pieces that must be in it, and that it holds: one ring a groove, two halves. As many as must be is as many as can be: they are replaced one for one. */
@@ -167,18 +183,22 @@ export interface PackPlace {
   readonly washers?: { readonly over: Nm | null; readonly within: Nm | null }
   /** Exactly one piece of this shape must be among them: the stepped spacer, the sprung shim. */
   readonly one?: Shape
-  /** How much its pieces move the result is learned from fittings; only the way is known. A torque tells no thickness before that. */
-  readonly learned?: true
-  /** What the first pack is chosen by, while the result says nothing yet: a length, such as the gap a pack has to fill, and what should be left of it; null: by its limits. */
-  readonly first?: { readonly result: string; readonly response: Response; readonly aim: Nm | null }
-  /**
-   * What goes in is chosen by the kind, with the way it is set. `setting`: the way decides, and no thickness is reckoned with: a dowel and its
-   * clock place. `sides`: the thickness moves the result as that of any pack, and which piece goes where moves another.
-   */
-  readonly catalogue?: 'setting' | 'sides'
   /** A piece for it can be lapped to size; shells cannot. */
   readonly lappable: boolean
 }
+
+/** What the pieces of a place are chosen for. */
+export const chosenFor = ({ effects: [first] }: Pick<PackPlace, 'effects'>): Effect => first
+/** What its pieces do to a result; undefined: nothing. @param result  id, with its position */
+export const effectOn = ({ effects }: Pick<PackPlace, 'effects'>, result: string): Effect | undefined =>
+  effects.find(effect => effect.result === result)
+/** Its pieces go in equal pairs, one each side. */
+export const inPairs = ({ chosen }: Pick<PackPlace, 'chosen'>): boolean => chosen.by !== 'slope' && chosen.pair
+/** How its pieces move what they are chosen for. */
+export const responseOf = (place: Pick<PackPlace, 'effects' | 'chosen'>): Response => ({
+  perPiece: chosenFor(place).perPiece,
+  pair: inPairs(place),
+})
 
 /** What a fitting contradicts of the one before it, at a kind of result. */
 export interface Contradiction {

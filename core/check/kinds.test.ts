@@ -1,3 +1,4 @@
+import { inPairs } from './contract'
 import { describe, expect, it } from 'vitest'
 import type { Setup } from './setup'
 import { checkKind } from './registry'
@@ -159,8 +160,8 @@ describe('where the pieces of every kind go', () => {
       checkKind(id)
         .places(setUp(id, setup))
         .map(
-          ({ id: place, result, widest, response, capacity, between, lappable }) =>
-            `${place}: ${result}${widest ? ` to ${widest}` : ''} ${response.perPiece > 0 ? '+1' : '−1'}${response.pair ? ' alike' : ''}, ${capacity.fewest} to ${capacity.most}, ${between.join(' | ')}${lappable ? ', lapped' : ''}`,
+          ({ id: place, effects: [{ result, widest, perPiece }], chosen, capacity, between, lappable }) =>
+            `${place}: ${result}${widest ? ` to ${widest}` : ''} ${perPiece > 0 ? '+1' : '−1'}${inPairs({ chosen }) ? ' alike' : ''}, ${capacity.fewest} to ${capacity.most}, ${between.join(' | ')}${lappable ? ', lapped' : ''}`,
         ),
     ).toEqual(places),
   )

@@ -30,7 +30,13 @@ export function list({ document, lots }: Bench, { op, place: id, pieces }: ListC
     found.push({ lotId: 'lot' in lot ? lot.lot.id : lot.id, count: piece.count })
   }
   const pack = merged(found)
-  if (place.catalogue === 'setting' && place.response.pair && pack.length > 0 && (pack.length > 1 || pack[0]!.count !== 2))
+  if (
+    place.chosen.by === 'catalogue' &&
+    !place.chosen.window &&
+    place.chosen.pair &&
+    pack.length > 0 &&
+    (pack.length > 1 || pack[0]!.count !== 2)
+  )
     return refused('invalid', `${place.label}: both of a pair are alike: two of one size, or none.`, 'pieces')
   const count = pieces.reduce((sum, piece) => sum + piece.count, 0)
   const unknown = document.trials.filter(trial => trial === first || packIn(trial, id) === null)

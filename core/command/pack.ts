@@ -1,9 +1,8 @@
 import { evaluateCheck, predictionOwn, type CheckEvaluation } from '../check/evaluate/evaluate-check'
 import { keptConditions } from '../check/evaluate/said-conditions'
 import { goesInto, packAt, piecesIn, type CheckDocument, type Predicted, type Trial } from '../check/document'
-import { resultId } from '../check/contract'
+import { chosenFor, inPairs, resultId, type PackPlace } from '../check/contract'
 import { checkKind } from '../check/registry'
-import type { PackPlace } from '../check/contract'
 import type { PlaceEvaluation } from '../check/evaluate/evaluate-place'
 import { changeWords, pieceList } from '../pack/arithmetic'
 import { lotMap, packChange, pieceCount, thickness, type LotMap, type Pack } from '../pack/lot'
@@ -127,10 +126,11 @@ export function fit(before: Bench, asked: FitCommand): Outcome {
 /** Packings that are in for a trial beside a pack that is changed: they come out with it. */
 function packingsOut(document: CheckDocument, changed: readonly string[]): [place: string, pack: Pack][] {
   const places = checkKind(document.kind).places(document.setup)
-  const results = places.filter(({ id }) => changed.includes(id)).map(({ result }) => result)
-  return places.flatMap(({ id, result, holds }): [string, Pack][] => {
+  const results = places.filter(({ id }) => changed.includes(id)).map(place => chosenFor(place).result)
+  return places.flatMap((place): [string, Pack][] => {
+    const { id, holds } = place
     const pack = piecesIn(document.trials.at(-1)!, id)
-    return holds === 'packing' && results.includes(result) && !changed.includes(id) && pack.length > 0 ? [[id, pack]] : []
+    return holds === 'packing' && results.includes(chosenFor(place).result) && !changed.includes(id) && pack.length > 0 ? [[id, pack]] : []
   })
 }
 
@@ -164,7 +164,7 @@ function fitPlace(
 ): FittedPlace | RefusedCommand {
   const found = evaluation.places.find(({ place }) => place.id === id)
   if (!found) return refused('invalid', NO_PLACE, `${path}.place`)
-  if (found.place.catalogue) return fitFromCatalogue(document, evaluation, found.place, next, all, path)
+  if (found.place.chosen.by === 'catalogue') return fitFromCatalogue(document, evaluation, found.place, next, all, path)
   if (!found.request || !found.result)
     return refused('conflict', found.note ?? 'Measure the present fitting first: the change is reckoned from it.')
   const ghost = next.find(({ lotId }) => !all.has(lotId))
@@ -188,7 +188,7 @@ function fitPlace(
   return {
     next,
     change: packChange(request.fitted, next),
-    result: found.place.result,
+    result: chosenFor(found.place).result,
     predicted: predictedBy(found, again ? { ...expected, u: quadrature(expected.u, document.uRefit) } : expected),
     words: again ? 'built again with the same pack' : lowerFirst(changeWords(piecesIn(last, id), next, all, document.entryUnit)),
   }
@@ -210,16 +210,18 @@ function fitFromCatalogue(
   if (!entry)
     return refused(
       'invalid',
-      `${place.label}: nothing of that kind stands in the list.${place.response.pair ? ' A pair is of one size.' : ''}`,
+      `${place.label}: nothing of that kind stands in the list.${inPairs(place) ? ' A pair is of one size.' : ''}`,
       `${path}.pieces`,
     )
   const result = places.find(({ place: { id } }) => id === place.id)?.result
-  const leaves = place.catalogue === 'sides' && entry.leaves.find(leaf => resultId(leaf.result, leaf.position) === place.result)
+  const { result: moved } = chosenFor(place)
+  const leaves =
+    place.chosen.by === 'catalogue' && place.chosen.window && entry.leaves.find(leaf => resultId(leaf.result, leaf.position) === moved)
   const last = document.trials.at(-1)!
   return {
     next,
     change: packChange(piecesIn(last, place.id), next),
-    result: place.result,
+    result: chosenFor(place).result,
     predicted: leaves
       ? { play: leaves.estimate.value, u: leaves.estimate.u, uOwn: predictionOwn(leaves.estimate.u, result?.estimate ?? null) }
       : null,
@@ -230,7 +232,7 @@ function fitFromCatalogue(
 /** What is held against the next reading, in small units of its result; null: only a bound or the way is known, or it was chosen by another figure. */
 function predictedBy({ request, result, place }: PlaceEvaluation, expected: Prediction): Predicted | null {
   const { bound, told } = request!.question
-  if (bound || told?.by === 'direction' || (place.first && !told)) return null
+  if (bound || told?.by === 'direction' || (place.chosen.by === 'slope' && place.chosen.first && !told)) return null
   const u = toldValue(expected.u, told)
   return { play: toldValue(expected.play, told), u, uOwn: predictionOwn(u, result!.estimate) }
 }

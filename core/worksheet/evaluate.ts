@@ -4,7 +4,7 @@ import { answerRequest, evaluateCheck, openPlaces, shownFigure, type CheckEvalua
 import { allocate } from '../pack/allocation/allocate'
 import type { Solve } from '../pack/allocation/solver'
 import type { JudgedCatalogue } from '../check/evaluate/judged-catalogue'
-import { resultId } from '../check/contract'
+import { chosenFor, resultId } from '../check/contract'
 import { signedFigures, type ResultEvaluation } from '../check/evaluate/evaluate-fitting'
 import { ratesOf } from '../check/common/making'
 import { matchedSet } from '../check/evaluate/matched-set'
@@ -189,7 +189,7 @@ function placeAnswer(
   return {
     id: place.id,
     label: place.label,
-    result: place.result,
+    result: chosenFor(place).result,
     aim,
     window: window && { low: finite(window.low), high: finite(window.high) },
     proposals: choice?.proposals.map(proposal => proposalAnswer(proposal, lots, told)) ?? [],

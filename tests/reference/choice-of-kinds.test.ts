@@ -20,7 +20,9 @@ const asked = DEMO_WORKSHEETS.filter(file => !file.includes('-services.')).flatM
     .flatMap(job => job.checks)
     .flatMap(check =>
       evaluateCheck({ ...check, signOff: null }, lots).places.flatMap(({ place, request }) =>
-        request && !place.catalogue && request.question.from ? [{ kind: check.kind, title: check.title, place: place.id, request }] : [],
+        request && place.chosen.by !== 'catalogue' && request.question.from
+          ? [{ kind: check.kind, title: check.title, place: place.id, request }]
+          : [],
       ),
     )
 })

@@ -67,7 +67,7 @@ const sign = ({ by, reason, accepts }: Omit<CheckBody<'sign-off'>, 'reason'> & {
       @clear="command('clearings', $event)"
     />
     <CataloguePanel
-      v-else-if="phase === 'choose' && place?.place.catalogue"
+      v-else-if="phase === 'choose' && place?.place.chosen.by === 'catalogue'"
       :document="document"
       :evaluation="evaluation"
       :place="place.place"
@@ -80,7 +80,7 @@ const sign = ({ by, reason, accepts }: Omit<CheckBody<'sign-off'>, 'reason'> & {
       @fit="fitAll([{ place: place!.place.id, pieces: $event.pieces }], [], false, $event.setting)"
     />
     <PlacePanel
-      v-else-if="place && !place.place.catalogue && (!several || phase === 'choose')"
+      v-else-if="place && place.place.chosen.by !== 'catalogue' && (!several || phase === 'choose')"
       v-model:picked="picked"
       :own-pack="ownPack"
       :proposal="proposal"

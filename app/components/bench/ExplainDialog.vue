@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { chosenFor } from '#core/check/contract'
 import type { CheckDocument } from '#core/check/document'
 import type { CheckEvaluation } from '#core/check/evaluate/evaluate-check'
 import { resultName, type ResultEvaluation } from '#core/check/evaluate/evaluate-fitting'
@@ -195,8 +196,8 @@ const against = computed(() =>
         Fittings without drag are not in it.
       </p>
       <p v-if="place?.window && !place.learned">
-        <strong>Totals that would do</strong>: pack as fitted {{ place.place.response.perPiece === 1 ? '+' : '−' }} (limit − play), since a
-        thicker pack here gives {{ place.place.response.perPiece === 1 ? 'more' : 'less' }} play.
+        <strong>Totals that would do</strong>: pack as fitted {{ chosenFor(place.place).perPiece === 1 ? '+' : '−' }} (limit − play), since
+        a thicker pack here gives {{ chosenFor(place.place).perPiece === 1 ? 'more' : 'less' }} play.
       </p>
       <template v-if="proposal && told?.by !== 'direction'">
         <p><strong>Pack in hand</strong>: {{ proposal.arithmetic }}</p>

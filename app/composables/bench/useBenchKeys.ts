@@ -54,7 +54,7 @@ export function useBenchKeys({
   const reads = computed(() => phase.value !== 'setup' && (phase.value !== 'choose' || worked.value))
 
   function choosing(): KeyBinding[] {
-    if (phase.value !== 'choose' || place.value?.place.catalogue) return []
+    if (phase.value !== 'choose' || place.value?.place.chosen.by === 'catalogue') return []
     return [
       ...(place.value ? [key('1–5', 'pick a pack', k => pick(Number(k) - 1), { keys: ['1', '2', '3', '4', '5'] })] : []),
       ...(place.value?.request && !locked.value ? [key('O', 'own pack', () => takeOwn(place.value!.request!.fitted))] : []),

@@ -1,3 +1,4 @@
+import { chosenFor } from '#core/check/contract'
 import { computed, type Ref } from 'vue'
 import { packAt, type CheckDocument } from '#core/check/document'
 import type { CheckEvaluation } from '#core/check/evaluate/evaluate-check'
@@ -50,12 +51,14 @@ export function useBenchWords({ document, evaluation, shown, place, choice, prop
   const at = computed(() => (progress.value.all > 1 ? `${resultName(shown.value)}: ` : ''))
 
   /** Is it the result that the pieces of the place are chosen for? */
-  const moved = computed(() => [place.value?.place.result, place.value?.place.widest].includes(shown.value.id))
+  const effect = computed(() => (place.value ? chosenFor(place.value.place) : null))
+  const moved = computed(() => effect.value !== null && [effect.value.result, effect.value.widest].includes(shown.value.id))
 
   /** How much more the most at a position is than its least: a pack moves both alike. */
   const spread = computed(() => {
-    const { result, place: at } = place.value ?? {}
-    const widest = evaluation.value.current.results.find(({ id }) => at?.widest !== undefined && id === at.widest)
+    const result = place.value?.result
+    const most = effect.value?.widest
+    const widest = evaluation.value.current.results.find(({ id }) => most !== undefined && id === most)
     return result?.estimate && widest?.estimate ? Math.max(0, widest.estimate.value - result.estimate.value) : 0
   })
   /** What the proposal leaves of the result looked at; null: that cannot be told yet, the first pack is chosen by the gap it fills, or it moves something else. */
@@ -67,7 +70,7 @@ export function useBenchWords({ document, evaluation, shown, place, choice, prop
     if (!moved.value) return null
     const { play, U } = proposal.value.predicted
     return {
-      value: toldValue(play, told) + (shown.value.id === place.value?.place.widest ? spread.value : 0),
+      value: toldValue(play, told) + (shown.value.id === effect.value?.widest ? spread.value : 0),
       U: toldValue(U, told),
     }
   })

@@ -24,7 +24,7 @@ interface Fitting {
 export function useFitting({ place, closed, typing, command: { command, faults }, done }: Fitting) {
   const bench = useBench()
   /** What the chooser is asked; a place that is filled from a catalogue has its own list. */
-  const question = computed(() => (place.value && !place.value.place.catalogue ? place.value.request : null))
+  const question = computed(() => (place.value && place.value.place.chosen.by !== 'catalogue' ? place.value.request : null))
   const { choice, busy: choosing } = useChooser(computed(() => (closed.value ? null : question.value)))
   /** The technician's own pack for the place looked at; null: one of the proposals is in hand. */
   const own = ref<{ readonly place: string; readonly pack: Pack } | null>(null)

@@ -1,3 +1,4 @@
+import { chosenFor } from '#core/check/contract'
 import { computed, ref, type Ref } from 'vue'
 import type { CheckDocument, PointReading } from '#core/check/document'
 import type { CheckEvaluation } from '#core/check/evaluate/evaluate-check'
@@ -45,11 +46,11 @@ export function useShown({ document, evaluation, phase, taking, typed }: Bench) 
   /** The place that moves the result looked at, or another result at its position. */
   const place = computed(() => {
     const { places } = evaluation.value
-    const byHand = places.find(({ place: { id, result } }) => id === pickedPlace.value && result === shown.value.id)
+    const byHand = places.find(({ place }) => place.id === pickedPlace.value && chosenFor(place).result === shown.value.id)
     if (byHand) return byHand
     const { id, position } = shown.value
     const beside = position === null ? undefined : places.find(({ result }) => result?.position === position)
-    return places.find(candidate => candidate.place.result === id) ?? beside ?? places[0] ?? null
+    return places.find(candidate => chosenFor(candidate.place).result === id) ?? beside ?? places[0] ?? null
   })
 
   /** Main results at several positions, drawn side by side; in Choose they take the place of the readings. */

@@ -139,7 +139,7 @@ describe('the kinds', () => {
       expect(results.some(result => result.main)).toBe(true)
       for (const list of [points, places, kind.procedure(setup), kind.parts(setup), results])
         expect(new Set(list.map(item => item.id)).size).toBe(list.length)
-      for (const place of places) expect(names).toContain(place.result)
+      for (const { effects } of places) for (const { result } of effects) expect(names).toContain(result)
       for (const point of points) {
         expect(results.map(result => result.id)).toContain(point.result)
         expect(kind.parts(setup).map(part => part.id)).toEqual(expect.arrayContaining([...point.rests]))

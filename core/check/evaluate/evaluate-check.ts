@@ -119,8 +119,16 @@ export function evaluateCheck(document: CheckDocument, lots: readonly Lot[]): Ch
   }
 }
 
-const evaluatorOf = ({ learned, catalogue }: PackPlace) =>
-  catalogue === 'setting' ? placeByKind : learned ? evaluateLearned : evaluatePlace
+function evaluatorOf({ chosen }: PackPlace) {
+  switch (chosen.by) {
+    case 'window':
+      return evaluatePlace
+    case 'slope':
+      return evaluateLearned
+    case 'catalogue':
+      return chosen.window ? evaluatePlace : placeByKind
+  }
+}
 
 /** What a kind worked out besides, with its types; null where the check is of another kind. */
 export const detailsOf = <Details extends object>(
@@ -151,7 +159,7 @@ export const answerRequest = (request: ChoiceRequest): PackChoice => choosePacks
 /** Places that are measured and can be chosen for, as an allocation asks about them. */
 export const openPlaces = (evaluation: Pick<CheckEvaluation, 'places'>): PlaceQuestion[] =>
   evaluation.places.flatMap(({ place, request }) =>
-    request && !place.catalogue
+    request && place.chosen.by !== 'catalogue'
       ? [{ id: place.id, fitted: request.fitted, response: request.response, rules: request.rules, question: request.question }]
       : [],
   )

@@ -5,7 +5,7 @@ import { choosePacks } from '../../pack/chooser/choose'
 import { prepareDrawer } from '../../pack/chooser/prepare'
 import { nm, thou } from '../../quantity/length'
 import { twoSided } from '../../verdict/limits'
-import type { Effect, PackPlace } from '../contract'
+import { chosenFor, type Effect, type PackPlace } from '../contract'
 import type { CheckDocument } from '../document'
 import { evaluateCheck } from './evaluate-check'
 import { evaluateFitting } from './evaluate-fitting'
@@ -34,7 +34,8 @@ function place(also: readonly Effect[], most = 30, change: Partial<CheckDocument
     ...change,
   })
   const fitting = evaluateFitting(document, kind, 0, () => false)
-  const own: PackPlace = { ...kind.places(document.setup)[0]!, also }
+  const spacer = kind.places(document.setup)[0]!
+  const own: PackPlace = { ...spacer, effects: [chosenFor(spacer), ...also] }
   return evaluatePlace(document, kind, own, { trials: [fitting], asFound: fitting }, DRAWER)
 }
 const totals = ({ request }: ReturnType<typeof place>) =>

@@ -12,7 +12,7 @@ import { lotMap, packTotal, type Lot, type Pack } from '../../pack/lot'
 import { refitUncertainty, samePack, type Grounds, type Measured } from '../../pack/predict'
 import type { Response } from '../../pack/response'
 import { bothWindows, packWindow, type Window } from '../../pack/window'
-import type { CheckKind, PackPlace } from '../contract'
+import { chosenFor, responseOf, type CheckKind, type PackPlace } from '../contract'
 import { drawerFor, piecesIn, type CheckDocument } from '../document'
 import { resultName, type FittingEvaluation, type ResultEvaluation } from './evaluate-fitting'
 import { sureWords } from './judged-by-hand'
@@ -63,8 +63,10 @@ export function evaluatePlace(
   aimAt: AimPoint | null = null,
 ): PlaceEvaluation {
   const index = lotMap(lots)
+  const moved = chosenFor(place)
+  const response = responseOf(place)
   const uRefit: number = document.uRefit
-  const resultIn = (fitting: FittingEvaluation | undefined) => fitting?.results.find(result => result.id === place.result) ?? null
+  const resultIn = (fitting: FittingEvaluation | undefined) => fitting?.results.find(result => result.id === moved.result) ?? null
   const result = resultIn(fittings.at(-1))
   const movers = moversOf(kind.places(document.setup), place)
   const apart = movers.map(mover => mover.place.id)
@@ -87,7 +89,7 @@ export function evaluatePlace(
           uOwn: quadrature(estimate ? Math.sqrt(ownVariance(estimate.lines)) : 0, uRefit),
           bound: estimate === null,
         })),
-      { lots: index, family: document.family, response: place.response, unit: document.entryUnit, uShared: shared },
+      { lots: index, family: document.family, response, unit: document.entryUnit, uShared: shared },
       kind.suspicions(document.setup),
     )
   }
@@ -107,7 +109,7 @@ export function evaluatePlace(
     const known = now.pack !== null
     const own =
       grounds.measured && endsOf(result.limits.working)
-        ? packWindow(narrowed(result.limits.working, spread), grounds.measured.play, packTotal(fitted, index), place.response, known)
+        ? packWindow(narrowed(result.limits.working, spread), grounds.measured.play, packTotal(fitted, index), response, known)
         : null
     const window = own && withOthers(own, others.also, packTotal(fitted, index), known)
     const best = refitUncertainty(grounds)
@@ -121,13 +123,13 @@ export function evaluatePlace(
       window,
       fused,
       note:
-        [noteFor(grounds, known), sureWords(result, place.response, document.entryUnit), filmWords(place, document, result)]
+        [noteFor(grounds, known), sureWords(result, response, document.entryUnit), filmWords(place, document, result)]
           .filter(words => words !== null)
           .join(' ') || null,
       request: {
         drawer: drawerFor(document, lots, place),
         fitted,
-        response: place.response,
+        response,
         rules: rulesFor(document, place),
         question: {
           ...grounds,
@@ -146,7 +148,7 @@ export function evaluatePlace(
   /** What its pieces move besides, as it reads now; or the name of one that has limits and no figure. */
   function alsoMoved(): { readonly also: readonly Also[] } | { readonly unmeasured: string } {
     const also: Also[] = []
-    for (const effect of place.also ?? []) {
+    for (const effect of place.effects.slice(1)) {
       const other = fittings.at(-1)!.results.find(({ id }) => id === effect.result)
       const limits = other ? choiceLimits(other) : null
       if (!other) continue
@@ -177,7 +179,7 @@ export function evaluatePlace(
 
   /** How much wider the most of it is than the least, nm: both move alike. */
   function spreadOf({ estimate }: ResultEvaluation): number {
-    const widest = place.widest === undefined ? null : fittings.at(-1)!.results.find(({ id }) => id === place.widest)
+    const widest = moved.widest === undefined ? null : fittings.at(-1)!.results.find(({ id }) => id === moved.widest)
     return widest?.valid && widest.estimate && estimate ? Math.max(0, widest.estimate.value - estimate.value) : 0
   }
 
@@ -210,7 +212,7 @@ export function evaluatePlace(
     const measured = now.estimate ? asMeasured(now.estimate) : null
     const before = uniquePacks(all.slice(0, -1))
     const base = now.pack === null ? null : ledger.base
-    const reckoned = base && { play: base.value + place.response.perPiece * packTotal(fitted, index), u: base.u, nu: Infinity }
+    const reckoned = base && { play: base.value + response.perPiece * packTotal(fitted, index), u: base.u, nu: Infinity }
     if (measured) return { measured, from: knowsBetter(reckoned, measured) ? reckoned! : measured, before, uRefit, bound: false }
     if (now.atMost === null) return null
     if (reckoned) return { measured: null, from: reckoned, before, uRefit, bound: false }
@@ -241,20 +243,17 @@ export function evaluatePlace(
     const least = all.flatMap(({ pack, atMost }) =>
       pack === null || atMost === null
         ? []
-        : [from.play + place.response.perPiece * (packTotal(pack, index) - packTotal(fitted, index)) + Math.max(1, lower - atMost)],
+        : [from.play + response.perPiece * (packTotal(pack, index) - packTotal(fitted, index)) + Math.max(1, lower - atMost)],
     )
     return least.length === 0 ? null : Math.max(...least)
   }
 }
 
 /** What the film will do to a length that was measured bare: what a piece as thick would. */
-function filmWords(
-  { film, response }: PackPlace,
-  { trials, entryUnit }: CheckDocument,
-  { estimate, limits }: ResultEvaluation,
-): string | null {
+function filmWords(place: PackPlace, { trials, entryUnit }: CheckDocument, { estimate, limits }: ResultEvaluation): string | null {
+  const { film } = place
   if (!film || !estimate || trials.at(-1)!.conditions[film.unless.condition] === film.unless.is) return null
-  const leaves = estimate.value + response.perPiece * film.thickness
+  const leaves = estimate.value + chosenFor(place).perPiece * film.thickness
   const ends = endsOf(limits.working)
   const out = ends !== null && (leaves < ends.lower || leaves > ends.upper)
   const show = (value: number) => formatLength(value, entryUnit, { unit: true })
@@ -268,7 +267,7 @@ export function placeByKind(
   place: PackPlace,
   { trials }: { readonly trials: readonly FittingEvaluation[] },
 ): PlaceEvaluation {
-  const result = trials.at(-1)!.results.find(({ id }) => id === place.result) ?? null
+  const result = trials.at(-1)!.results.find(({ id }) => id === chosenFor(place).result) ?? null
   return { place, result, ledger: readLedger([], NOTHING, []), learned: null, ...NO_CHOICE, note: null }
 }
 const NOTHING = { lots: new Map(), family: '', response: { perPiece: 1, pair: false }, unit: 'thou', uShared: 0 } as const

@@ -3,7 +3,7 @@ import { judge, type DecisionRule, type VerdictState } from '../../verdict/decid
 import { SIZE_WORDS, verdictWord } from '../../verdict/words'
 import { predict } from '../../pack/predict'
 import { lotMap, pieceCount, type Lot, type Pack } from '../../pack/lot'
-import { positionIn, resultId, type CheckKind } from '../contract'
+import { chosenFor, positionIn, resultId, type CheckKind, type PackPlace } from '../contract'
 import { drawerFor, piecesIn, type CheckDocument } from '../document'
 import type { FittingEvaluation, ResultEvaluation } from './evaluate-fitting'
 import type { PlaceEvaluation } from './evaluate-place'
@@ -60,7 +60,7 @@ export function cataloguesOf(
     const sorted = entries.sort(
       (a, b) => rounded(b.chance) - rounded(a.chance) || pieceCount(a.pieces) - pieceCount(b.pieces) || a.merit - b.merit,
     )
-    const unknown = at.place.catalogue === 'sides' && !at.request ? at.note : null
+    const unknown = hasWindow(at.place) && !at.request ? at.note : null
     return { ...catalogue, note: catalogue.note ?? unknown, entries: sorted }
   })
 
@@ -71,13 +71,15 @@ export function cataloguesOf(
   }
 }
 
+const hasWindow = ({ chosen }: PackPlace): boolean => chosen.by === 'catalogue' && chosen.window
+
 /** With what its thickness leaves of the result, reckoned as that of any pack; null where nothing can be reckoned yet. */
 function withThickness(entry: CatalogueEntry, { place, request }: PlaceEvaluation, lots: readonly Lot[]): CatalogueEntry | null {
-  if (place.catalogue !== 'sides') return entry
+  if (!hasWindow(place)) return entry
   if (!request) return null
   const { play, lines, ...spread } = predict(request.question, request.fitted, entry.pieces, lotMap(lots), request.response)
   const estimate: Estimate = { value: play, n: 1, lines, oneMore: null, ...spread }
-  return { ...entry, leaves: [{ ...positionIn(place.result), estimate }, ...entry.leaves] }
+  return { ...entry, leaves: [{ ...positionIn(chosenFor(place).result), estimate }, ...entry.leaves] }
 }
 
 /** Chances nearer than this are alike: it is no matter for a technician. */

@@ -12,7 +12,7 @@ export interface LackingPlace {
 /** The places of a check that something can be ordered for: measured, not within reach of the drawer, and the catalogue knows a size that helps. */
 export const lackingPlaces = (document: CheckDocument, lots: readonly Lot[]): LackingPlace[] =>
   evaluateCheck(document, lots).places.flatMap(({ place, request }): LackingPlace[] => {
-    if (!request || place.catalogue || !needsOrder(answerRequest(request))) return []
+    if (!request || place.chosen.by === 'catalogue' || !needsOrder(answerRequest(request))) return []
     const plan = orderPlan(request)
     return plan && plan.items.length > 0 ? [{ place: { id: place.id, label: place.label }, plan }] : []
   })

@@ -12,7 +12,7 @@ import { dragEnds, learnedSlope, thicknessFor, type LearnedSlope, type NextThick
 import { lotMap, packChange, packTotal, type Lot, type Pack } from '../../pack/lot'
 import { samePack, type Grounds, type Measured } from '../../pack/predict'
 import { packWindow } from '../../pack/window'
-import type { CheckKind, PackPlace } from '../contract'
+import { chosenFor, responseOf, type CheckKind, type PackPlace } from '../contract'
 import { drawerFor, piecesIn, type CheckDocument, type Trial } from '../document'
 import type { FittingEvaluation } from './evaluate-fitting'
 import { evaluatePlace, NO_CHOICE, rulesFor, type PlaceEvaluation } from './evaluate-place'
@@ -38,8 +38,9 @@ export function evaluateLearned(
   lots: readonly Lot[],
 ): PlaceEvaluation {
   const index = lotMap(lots)
-  const result = fittings.trials.at(-1)!.results.find(({ id }) => id === place.result)!
-  const beside = kind.places(document.setup).filter(({ id, result: moved }) => moved === place.result && id !== place.id)
+  const response = responseOf(place)
+  const result = fittings.trials.at(-1)!.results.find(({ id }) => id === chosenFor(place).result)!
+  const beside = kind.places(document.setup).filter(other => chosenFor(other).result === result.id && other.id !== place.id)
   const all = placeFittings(
     document,
     kind,
@@ -93,7 +94,7 @@ export function evaluateLearned(
     const unit = result.kind.unit as MeasureUnit
     return {
       aim,
-      window: packWindow(limits, from.play, total, place.response),
+      window: packWindow(limits, from.play, total, response),
       fused: true,
       note: [
         slopeWords(line, { ...next, thickness: next.thickness - others }, learned.unit, document.entryUnit),
@@ -104,7 +105,7 @@ export function evaluateLearned(
       request: {
         drawer,
         fitted,
-        response: place.response,
+        response,
         rules: rulesFor(document, place),
         question: {
           ...grounds,
@@ -124,7 +125,7 @@ export function evaluateLearned(
   function aimOf(line: LearnedSlope | null) {
     const u = line ? line.u(line.at.thickness) : 0
     const known = { u, nu: line?.nu ?? Infinity, U: coverageFactor(line?.nu ?? Infinity) * u }
-    const found = fittings.asFound.results.find(({ id }) => id === place.result)
+    const found = fittings.asFound.results.find(({ id }) => id === result.id)
     return aimPoint(document.aim, result.limits.working, known, found?.valid && found.estimate ? found.estimate.value : null)
   }
 
@@ -142,7 +143,7 @@ export function evaluateLearned(
           : 'No limit known, nothing to aim at: set one, or judge it by hand.',
       }
     const less = off ? state === 'above' : estimate!.value > aim!.target
-    const thicker = less === place.response.perPiece < 0
+    const thicker = less === response.perPiece < 0
     const way = `${thicker ? 'a thicker pack' : 'a thinner pack'}`
     const words = `${off ? `${verdictWord(state, result.kind.ends)}: ${way}` : `Nearer the aim: ${way}`}. By how much, a torque does not tell: ${
       learned.points.length === 0 ? 'two fittings with drag' : 'another fitting with drag'
@@ -154,7 +155,7 @@ export function evaluateLearned(
       request: {
         drawer: drawerFor(document, lots, place),
         fitted: piecesIn(now, place.id),
-        response: place.response,
+        response,
         rules: rulesFor(document, place),
         question: {
           measured: null,
@@ -178,7 +179,7 @@ export function evaluateLearned(
   function besideTotal(trial: Trial, packings: boolean): number {
     return beside
       .filter(({ holds }) => packings || holds === undefined)
-      .reduce((sum, { id, response }) => sum + (response.perPiece / place.response.perPiece) * packTotal(piecesIn(trial, id), index), 0)
+      .reduce((sum, other) => sum + (chosenFor(other).perPiece / response.perPiece) * packTotal(piecesIn(trial, other.id), index), 0)
   }
   function thicknessOf(trialId: string, pack: Pack): number {
     return (
@@ -208,7 +209,7 @@ export function evaluateLearned(
     const at = [place, ...beside].find(({ film }) => film !== undefined)
     const film = at?.film
     if (!at || !film || now.conditions[film.unless.condition] === film.unless.is) return null
-    return filmOf(line, film.thickness, at.response.perPiece / place.response.perPiece, {
+    return filmOf(line, film.thickness, chosenFor(at).perPiece / response.perPiece, {
       measured: result.valid && result.stale === null ? (result.estimate?.value ?? null) : null,
       limits: result.limits.working,
       unit: result.kind.unit ?? 'N·m',
@@ -261,11 +262,12 @@ function firstPack(
   fittings: Fittings,
   lots: readonly Lot[],
 ): PlaceEvaluation | null {
-  if (!place.first) return null
-  const { result, response, aim } = place.first
-  const { learned: _, first: __, also: ___, ...plain } = place
+  const first = place.chosen.by === 'slope' ? place.chosen.first : null
+  if (!first) return null
+  const { aim, ...effect } = first
   const aimAt = aim === null ? null : { target: aim, words: aim === 0 ? 'just filled' : 'what the preload takes left of the gap' }
-  const byGap = evaluatePlace(document, kind, { ...plain, result, response }, fittings, lots, aimAt)
+  const filled: PackPlace = { ...place, effects: [effect], chosen: { by: 'window', pair: false } }
+  const byGap = evaluatePlace(document, kind, filled, fittings, lots, aimAt)
   return byGap.request === null ? null : byGap
 }
 

@@ -7,7 +7,7 @@ import { bandOf, endsOf, type LimitSet } from '../../verdict/limits'
 import { agreesWithNone, thicknessFor, type LearnedSlope, type NextThickness } from '../../pack/learned-slope'
 import type { Ledger } from '../../pack/ledger'
 import { thickness, type Lot } from '../../pack/lot'
-import type { PackPlace } from '../contract'
+import { chosenFor, type PackPlace } from '../contract'
 import type { PlaceFitting } from './place-fittings'
 
 /** What fittings have shown of how the pieces of a place move a figure that is no length. Thicknesses in nm. */
@@ -106,7 +106,7 @@ export function filmOf(
 export function learnedLedger(
   all: readonly PlaceFitting[],
   { line, points, none, unit }: Learned,
-  { response }: PackPlace,
+  place: PackPlace,
   thicknessOf: (one: PlaceFitting) => number,
 ): Ledger {
   const entries = all.flatMap(({ id, number, pack, estimate, atMost }) =>
@@ -139,7 +139,7 @@ export function learnedLedger(
     none.length > 0 ? ` ${none.length === 1 ? 'One' : none.length} without drag: “no more than nothing”, kept out of the line.` : ''
   if (!line) return said('one', `${points.length === 1 ? 'One fitting with drag' : 'No fitting with drag yet'}: no slope yet.${idle}`)
   const tells = thicknessFor(line, 0) !== null
-  if (tells && Math.sign(line.slope) !== response.perPiece)
+  if (tells && Math.sign(line.slope) !== chosenFor(place).perPiece)
     return said('disagree', 'The torque went the other way than the pack. Is the place right, was each pack what it is listed as?', {
       signDoubtful: true,
     })

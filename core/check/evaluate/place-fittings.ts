@@ -1,7 +1,7 @@
 import type { Estimate } from '../../reading/estimate'
 import { packChange, packTotal, type LotMap, type Pack } from '../../pack/lot'
 import type { Measured } from '../../pack/predict'
-import type { CheckKind, PackPlace } from '../contract'
+import { chosenFor, effectOn, type CheckKind, type PackPlace } from '../contract'
 import { unlike } from './said-conditions'
 import { combine } from '../../reading/budget'
 import { changeSpread } from '../../pack/change-spread'
@@ -27,10 +27,10 @@ export interface Mover {
 }
 
 /** Every other place whose pieces move this result: of its own, or besides. */
-export const moversOf = (places: readonly PackPlace[], { id, result }: Pick<PackPlace, 'id' | 'result'>): Mover[] =>
+export const moversOf = (places: readonly PackPlace[], of: PackPlace): Mover[] =>
   places.flatMap(place => {
-    const perPiece = place.result === result ? place.response.perPiece : place.also?.find(effect => effect.result === result)?.perPiece
-    return place.id === id || perPiece === undefined ? [] : [{ place, perPiece }]
+    const effect = effectOn(place, chosenFor(of).result)
+    return place.id === of.id || effect === undefined ? [] : [{ place, perPiece: effect.perPiece }]
   })
 
 /**
@@ -75,7 +75,7 @@ export const asMeasured = ({ value, u, nuExact }: Estimate): Measured => ({ play
 export function placeFittings(
   document: CheckDocument,
   kind: CheckKind,
-  place: Pick<PackPlace, 'id' | 'result' | 'learned' | 'startsEmpty'>,
+  place: Pick<PackPlace, 'id' | 'effects' | 'chosen' | 'startsEmpty'>,
   fittings: readonly FittingEvaluation[],
   beside: readonly string[] = [],
 ): PlaceFitting[] {
@@ -83,12 +83,12 @@ export function placeFittings(
   const ends = document.trials.flatMap((_, i) => (i + 1 === document.trials.length || apart(document.trials[i + 1]!) ? [i] : []))
   return ends.flatMap((i): PlaceFitting[] => {
     const trial = document.trials[i]!
-    const found = fittings[i]!.results.find(result => result.id === place.result) ?? null
+    const found = fittings[i]!.results.find(result => result.id === chosenFor(place).result) ?? null
     const holds = found !== null && found.stale === null
     const last = document.trials.at(-1)!
     if (trial !== last && (!holds || unlike(kind, document, trial, last).length > 0)) return []
     const estimate = holds && found.valid ? found.estimate : null
-    const near = estimate !== null && (found!.kind.floored || place.learned === true) && estimate.value - estimate.U <= 0
+    const near = estimate !== null && (found!.kind.floored || place.chosen.by === 'slope') && estimate.value - estimate.U <= 0
     const atMost = holds && found.atMost !== null ? found.atMost.value : near ? estimate.value + estimate.U : null
     return [{ id: trial.id, number: i + 1, pack: packAt(trial, place), estimate: atMost === null ? estimate : null, atMost }]
   })

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { chosenFor } from '#core/check/contract'
 import { packAt, piecesIn, type CheckDocument } from '#core/check/document'
 import type { CheckEvaluation } from '#core/check/evaluate/evaluate-check'
 import type { PlaceEvaluation } from '#core/check/evaluate/evaluate-place'
@@ -50,7 +51,8 @@ const request = computed(() => (props.locked ? null : props.place.request))
 const ofGap = computed(() => props.place.learned !== null && request.value !== null && request.value.question.told === undefined)
 /** What the first pack is chosen by. */
 const firstBy = computed(() => {
-  const { first } = props.place.place
+  const { chosen } = props.place.place
+  const first = chosen.by === 'slope' ? chosen.first : null
   const by = first?.aim === null ? props.evaluation.current.results.find(({ id: of }) => of === first.result) : undefined
   return by ? by.kind.label : 'gap that is left'
 })
@@ -63,7 +65,7 @@ const fitted = computed(() =>
 const known = computed(() => packAt(last.value, props.place.place) !== null)
 /** Other places that move the same figure: a packing in the joint beside the shims. */
 const siblings = computed(() =>
-  props.evaluation.places.map(({ place }) => place).filter(({ result }) => result === props.place.place.result),
+  props.evaluation.places.map(({ place }) => place).filter(other => chosenFor(other).result === chosenFor(props.place.place).result),
 )
 /** Pieces promised to this place until it is fitted or signed. */
 const kept = computed(() => bench.view?.reserves[id.value] ?? [])

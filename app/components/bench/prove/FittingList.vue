@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { chosenFor } from '#core/check/contract'
 import { packIn, piecesIn, type CheckDocument } from '#core/check/document'
 import type { CheckEvaluation } from '#core/check/evaluate/evaluate-check'
 import type { PlaceEvaluation } from '#core/check/evaluate/evaluate-place'
@@ -24,7 +25,7 @@ const rows = computed(() =>
     // What was read until it was taken apart again.
     const until = props.document.trials.findIndex((later, at) => at > i && later.refitted.includes(id))
     const fitting = props.evaluation.trials[(until === -1 ? props.document.trials.length : until) - 1]!
-    const result = fitting.results.find(candidate => candidate.id === props.place.place.result)
+    const result = fitting.results.find(candidate => candidate.id === chosenFor(props.place.place).result)
     const unit = result ? unitOfResult(result.kind, preferences.system) : preferences.unit
     const pieces = pieceList(piecesIn(trial, id), index.value, preferences.unit)
     const known = packIn(trial, id) !== null

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { responseOf } from '#core/check/contract'
 import type { CheckDocument } from '#core/check/document'
 import type { CheckEvaluation } from '#core/check/evaluate/evaluate-check'
 import { matchedSet } from '#core/check/evaluate/matched-set'
@@ -170,7 +171,7 @@ watch(
       </template>
       <template v-else>
         <h2 class="label mb-1">Does the play follow the pack?</h2>
-        <LedgerPlot :ledger="ledger!" :response="place.place.response" :limits="shown.limits.working" />
+        <LedgerPlot :ledger="ledger!" :response="responseOf(place.place)" :limits="shown.limits.working" />
       </template>
     </div>
   </section>

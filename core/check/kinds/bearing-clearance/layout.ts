@@ -135,9 +135,8 @@ export function shellPlaces(setup: BearingSetup): PackPlace[] {
   return positionsOf(setup).map(({ id, label }) => ({
     id: `shells-${id}`,
     label: `Shell halves, ${label.toLowerCase()}`,
-    result: `clearance@${id}`,
-    widest: `clearance-most@${id}`,
-    response: { perPiece: -1, pair: false },
+    effects: [{ result: `clearance@${id}`, widest: `clearance-most@${id}`, perPiece: -1 }],
+    chosen: { by: 'window', pair: false },
     between: ['cap', 'journal'],
     capacity: { fewest: 2, most: 2 },
     lappable: false,

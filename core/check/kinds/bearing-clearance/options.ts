@@ -131,7 +131,9 @@ function regrindOption(
   const none = (words: string): ShellOption => ({ ...base, regrind: null, parts: null, total: null, inLimits: 0, worst: null, words })
 
   const bearings = places.flatMap(place => {
-    const clearance = results.find(result => result.id === evaluation.places.find(({ place: { id } }) => id === place.id)!.place.result)
+    const clearance = results.find(
+      result => result.id === evaluation.places.find(({ place: { id } }) => id === place.id)!.place.effects[0].result,
+    )
     const journal = results.find(result => result.kind.id === 'journal' && result.position === clearance?.position)
     const ends = endsOf(place.question.limits)
     // Bore with the present shells: what is measured of it carries over; the journal is cut away.

@@ -46,8 +46,8 @@ export const comparatorHub = defineKind({
           {
             id: 'spacer',
             label: 'Hub spacer',
-            result: 'longer',
-            response: { perPiece: 1, pair: false },
+            effects: [{ result: 'longer', perPiece: 1 }],
+            chosen: { by: 'window', pair: false },
             between: ['inner cone', 'outer cone'],
             capacity: { fewest: 1, most: 1 },
             lappable: true,

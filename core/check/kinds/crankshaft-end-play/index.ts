@@ -41,8 +41,8 @@ export const crankshaftEndPlay = defineKind({
           {
             id: 'flange',
             label: 'Shims at the flange',
-            result: 'play',
-            response: { perPiece: -1, pair: false },
+            effects: [{ result: 'play', perPiece: -1 }],
+            chosen: { by: 'window', pair: false },
             between: ['crankshaft', 'flywheel'],
             capacity: { fewest: 1, most: MOST_PIECES },
             lappable: true,

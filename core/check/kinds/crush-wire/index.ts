@@ -119,9 +119,13 @@ function placeOf(setup: CrushSetup, { id, label }: Position): PackPlace {
     startsEmpty: true,
     lappable: true,
   } as const
-  const response = { perPiece: preload ? 1 : -1, pair: false } as const
+  const perPiece = preload ? 1 : -1
   const byWire = `${preload ? 'preload' : 'play'}@${id}`
   return proves(setup)
-    ? { ...common, result: `turning@${id}`, response, learned: true, first: { result: byWire, response, aim: null } }
-    : { ...common, result: byWire, response }
+    ? {
+        ...common,
+        effects: [{ result: `turning@${id}`, perPiece }],
+        chosen: { by: 'slope', first: { result: byWire, perPiece, aim: null } },
+      }
+    : { ...common, effects: [{ result: byWire, perPiece }], chosen: { by: 'window', pair: false } }
 }

@@ -55,8 +55,8 @@ export const eccentricShaftEndPlay = defineKind({
     {
       id: 'spacer',
       label: 'Lettered spacer',
-      result: 'play',
-      response: { perPiece: 1, pair: false },
+      effects: [{ result: 'play', perPiece: 1 }],
+      chosen: { by: 'window', pair: false },
       between: ['needle bearing', 'thrust plate'],
       capacity: { fewest: 1, most: 1 },
       lappable: true,

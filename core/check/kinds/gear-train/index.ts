@@ -144,9 +144,11 @@ function placesOf(setup: TrainSetup): PackPlace[] {
     ...gaps.map(({ id, name, also }): PackPlace => ({
       id: packAtGap(id),
       label: name,
-      result: `gap@${id}`,
-      response: { perPiece: -1, pair: false },
-      ...(also ? { also: [{ result: `gap@${also.gap}`, perPiece: also.perPiece, after: true }] } : {}),
+      effects: [
+        { result: `gap@${id}`, perPiece: -1 },
+        ...(also ? [{ result: `gap@${also.gap}`, perPiece: also.perPiece, after: true } as const] : []),
+      ],
+      chosen: { by: 'window', pair: false },
       between: ['below', 'above'],
       capacity: { fewest: 0, most: 6 },
       lappable: true,
@@ -156,9 +158,11 @@ function placesOf(setup: TrainSetup): PackPlace[] {
           {
             id: STACK,
             label: 'Shims of the new stack',
-            result: 'over',
-            response: { perPiece: 1, pair: false },
-            also: [{ result: `gap@${setup.gaps}`, perPiece: -1, after: true }],
+            effects: [
+              { result: 'over', perPiece: 1 },
+              { result: `gap@${setup.gaps}`, perPiece: -1, after: true },
+            ],
+            chosen: { by: 'window', pair: false },
             between: ['bearing', 'race'],
             capacity: { fewest: 0, most: 6 },
             lappable: true,

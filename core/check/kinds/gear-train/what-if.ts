@@ -1,5 +1,6 @@
 import { lotMap, packTotal, type Lot, type Pack } from '../../../pack/lot'
 import { endsOf } from '../../../verdict/limits'
+import { chosenFor, effectOn } from '../../contract'
 import { packAt, type CheckDocument } from '../../document'
 import type { CheckEvaluation } from '../../evaluate/evaluate-check'
 
@@ -38,11 +39,10 @@ export function whatIf(
     return { place, by: next ? packTotal(next, index) - packTotal(packAt(last, place) ?? [], index) : 0 }
   })
   return current.results
-    .filter(({ id }) => places.some(({ place }) => place.result === id))
+    .filter(({ id }) => places.some(({ place }) => chosenFor(place).result === id))
     .map(({ id, label, estimate, valid, stale, findings, limits }) => {
       const change = moved.reduce((sum, { place, by }) => {
-        const perPiece = place.result === id ? place.response.perPiece : (place.also?.find(({ result }) => result === id)?.perPiece ?? 0)
-        return sum + perPiece * by
+        return sum + (effectOn(place, id)?.perPiece ?? 0) * by
       }, 0)
       const half = estimate && (findings.some(({ gate }) => gate === 'feel') ? Math.sqrt(3) * estimate.u : estimate.U)
       const now = estimate && valid && stale === null ? { low: estimate.value - half!, high: estimate.value + half! } : null

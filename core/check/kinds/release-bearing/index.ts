@@ -63,9 +63,11 @@ export const releaseBearing = defineKind({
     {
       id: 'shim',
       label: 'Shim behind the bearing',
-      result: 'compression',
-      response: { perPiece: 1, pair: false },
-      also: [{ result: 'reserve', perPiece: -1 }],
+      effects: [
+        { result: 'compression', perPiece: 1 },
+        { result: 'reserve', perPiece: -1 },
+      ],
+      chosen: { by: 'window', pair: false },
       startsEmpty: true,
       between: ['gearbox', 'bearing'],
       capacity: { fewest: 0, most: 4 },

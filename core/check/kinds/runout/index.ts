@@ -30,12 +30,11 @@ export const runout = defineKind({
           {
             id: DOWELS,
             label: 'Offset dowels',
-            result: setup.judged === 'axis' ? 'runout@12-6' : 'runout',
-            response: { perPiece: -1, pair: true },
+            effects: [{ result: setup.judged === 'axis' ? 'runout@12-6' : 'runout', perPiece: -1 }],
+            chosen: { by: 'catalogue', pair: true, window: false },
             between: ['block', 'housing'],
             capacity: { fewest: 0, most: 2 },
             startsEmpty: true,
-            catalogue: 'setting',
             lappable: false,
           },
         ]

@@ -84,8 +84,8 @@ export const sealedBearingSpacer = defineKind({
     {
       id: 'spacer',
       label: 'Spacer between the bearings',
-      result: 'longer',
-      response: { perPiece: 1, pair: false },
+      effects: [{ result: 'longer', perPiece: 1 }],
+      chosen: { by: 'window', pair: false },
       between: ['inner ring', 'inner ring'],
       capacity: { fewest: 1, most: 1 },
       lappable: true,

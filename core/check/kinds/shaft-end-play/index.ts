@@ -62,8 +62,8 @@ const JOINT: Condition = {
 
 const GAP = {
   id: 'pack',
-  result: 'play',
-  response: { perPiece: -1, pair: false },
+  effects: [{ result: 'play', perPiece: -1 }],
+  chosen: { by: 'window', pair: false },
   between: ['flange', 'thrust face'],
   lappable: true,
 } as const
@@ -83,7 +83,7 @@ function placeFor(setup: EndPlaySetup): PackPlace[] {
         {
           ...GAP,
           label: 'Pair of rings',
-          response: { perPiece: -1, pair: true },
+          chosen: { by: 'window', pair: true },
           between: ['groove', 'joint'],
           capacity: { fewest: 2, most: 2 },
           // Both would have to be made alike.
@@ -95,7 +95,7 @@ function placeFor(setup: EndPlaySetup): PackPlace[] {
         {
           ...GAP,
           label: 'Pack under the cover',
-          response: { perPiece: 1, pair: false },
+          effects: [{ result: 'play', perPiece: 1 }],
           between: ['case', 'cover'],
           ...(film === null ? {} : { film: { thickness: film, unless: { condition: JOINT.id, is: 'built' } } }),
           capacity: { fewest: 0, most: MOST_PIECES },

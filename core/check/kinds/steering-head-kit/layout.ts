@@ -120,12 +120,12 @@ export function kitPoints({ by, at }: HeadSetup): MeasuringPoint[] {
 export const washerPlace = ({ stem, pocket }: HeadSetup, { id, label }: Position): PackPlace => ({
   id: washersAt(id),
   label: `${label}: washers on the inner ring`,
-  result: `clearance@${id}`,
-  response: { perPiece: 1, pair: false },
-  also: [
+  effects: [
+    { result: `clearance@${id}`, perPiece: 1 },
     { result: 'thread', perPiece: -1 },
     { result: 'reach', perPiece: 1 },
   ],
+  chosen: { by: 'window', pair: false },
   washers: { over: stem, within: pocket },
   startsEmpty: true,
   between: ['inner ring', 'seal'],

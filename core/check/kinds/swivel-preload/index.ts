@@ -94,10 +94,8 @@ function pointsOf(setup: SwivelSetup, { id, label }: Position): MeasuringPoint[]
 const placeOf = ({ taken }: SwivelSetup, { id, label }: Position): PackPlace => ({
   id: packAt(id),
   label: `Shims under the ${label.toLowerCase()} cap`,
-  result: `turning@${id}`,
-  response: { perPiece: -1, pair: false },
-  learned: true,
-  first: { result: `gap@${id}`, response: { perPiece: -1, pair: false }, aim: taken ?? nm(0) },
+  effects: [{ result: `turning@${id}`, perPiece: -1 }],
+  chosen: { by: 'slope', first: { result: `gap@${id}`, perPiece: -1, aim: taken ?? nm(0) } },
   between: ['pin', 'cap'],
   capacity: { fewest: 1, most: MOST_PIECES },
   without: 'without any, the cap crushes the bearing',

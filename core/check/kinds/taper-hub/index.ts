@@ -16,8 +16,8 @@ const RESTS = ['bearings', 'sleeve', 'hub', 'axle']
 const SPACERS: PackPlace = {
   id: 'spacers',
   label: 'Spacers on the sleeve',
-  result: 'play',
-  response: { perPiece: 1, pair: false },
+  effects: [{ result: 'play', perPiece: 1 }],
+  chosen: { by: 'window', pair: false },
   between: ['sleeve', 'upper cone'],
   capacity: { fewest: 1, most: MOST_PIECES },
   one: 'stepped',

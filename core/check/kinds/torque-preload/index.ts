@@ -102,22 +102,23 @@ const pointsOf = (setup: TorqueSetup, { id, label }: Position): MeasuringPoint[]
 /** The shim, and a trial packing in the joint: it opens the case, so that it does what a thinner shim behind the race would. */
 function placesOf({ shims, film }: TorqueSetup, { id, label }: Position): PackPlace[] {
   const opens = shims === 'behind' ? 1 : -1
-  const common = { result: `turning@${id}`, learned: true } as const
+  const moves = (perPiece: 1 | -1): Pick<PackPlace, 'effects' | 'chosen'> => ({
+    effects: [{ result: `turning@${id}`, perPiece }],
+    chosen: { by: 'slope', first: null },
+  })
   return [
     {
-      ...common,
+      ...moves(opens),
       id: `shim-${id}`,
       label: `${label}: shims`,
-      response: { perPiece: opens, pair: false },
       between: shims === 'behind' ? ['case', 'race'] : ['case', 'cover'],
       capacity: { fewest: 0, most: MOST_PIECES },
       lappable: true,
     },
     {
-      ...common,
+      ...moves(-1),
       id: `joint-${id}`,
       label: `${label}: trial packing in the joint`,
-      response: { perPiece: -1, pair: false },
       between: ['case', 'case'],
       capacity: { fewest: 0, most: 2 },
       holds: 'packing',

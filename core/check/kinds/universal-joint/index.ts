@@ -97,11 +97,10 @@ function pointsOf({ id, label, off }: Plane): MeasuringPoint[] {
 const placeOf = ({ id, label, off }: Plane): PackPlace => ({
   id: ringsAt(id),
   label: `${label}: pair of rings`,
-  result: `play@${id}`,
-  response: { perPiece: -1, pair: off === null },
+  effects: [{ result: `play@${id}`, perPiece: -1 }],
+  chosen: off === null ? { by: 'window', pair: true } : { by: 'catalogue', pair: false, window: true },
   between: ['groove', 'joint'],
   capacity: { fewest: 2, most: 2 },
   without: 'a cap without its ring comes out',
-  ...(off === null ? {} : { catalogue: 'sides' }),
   lappable: false,
 })

@@ -1,3 +1,4 @@
+import { inPairs } from '../../contract'
 import { describe, expect, it } from 'vitest'
 import { checkOf, gauge, GAUGES, plays, said, trial } from '../../../../tests/documents'
 import { newLot } from '../../../command/found-pack'
@@ -129,7 +130,7 @@ describe('a joint that was measured off the middle', () => {
     expect(pairs(check(both(3.5), 57, off(1)))[0]!.words).toBe('57 left, 59 right')
     expect(e.catalogues.map(({ place }) => place)).toEqual(['rings-1'])
     // Nobody measured plane 2: it gets equal ones, as ever.
-    expect(e.places[1]!.place.response.pair).toBe(true)
+    expect(inPairs(e.places[1]!.place)).toBe(true)
   })
   it('a pair of which one ring is promised elsewhere is listed as not there', () => {
     const fewer = KIT.map(ring => (ring.id === rings(59)[0]!.lotId ? { ...ring, onHand: 0 } : ring))
