@@ -1,7 +1,7 @@
 import { prepareRequest } from '#core/check/evaluate/evaluate-check'
 import type { ChoiceRequest } from '#core/check/evaluate/evaluate-place'
-import { choosePacks, type PackChoice } from '#core/pack/chooser/choose'
-import type { PreparedDrawer } from '#core/pack/chooser/prepare'
+import { choosePacks, type PackChoice } from '#core/choice/answer/chooser/choose'
+import type { PreparedDrawer } from '#core/choice/answer/chooser/prepare'
 
 export interface ChooserQuestion {
   readonly id: number

@@ -1,4 +1,4 @@
-import { orderPlan, type OrderPlan, type OrderRequest } from '#core/pack/order-plan'
+import { orderPlan, type OrderPlan, type OrderRequest } from '#core/choice/answer/order-plan'
 
 export interface OrderQuestion {
   readonly id: number

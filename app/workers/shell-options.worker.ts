@@ -4,7 +4,7 @@ import { shellOptions, type ShellOption } from '#core/check/kinds/bearing-cleara
 import type { CheckDocument } from '#core/check/document'
 import { evaluateCheck } from '#core/check/evaluate/evaluate-check'
 import type { Lot } from '#core/pack/lot'
-import { highsSolver, type Solve } from '#core/pack/allocation/solver'
+import { highsSolver, type Solve } from '#core/choice/answer/allocation/solver'
 
 export interface OptionsQuestion {
   readonly document: CheckDocument

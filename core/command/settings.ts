@@ -6,7 +6,7 @@ import { gaugeNeeds, keySuits, likelyGauge, needOf, type GaugeNeed } from '../ch
 import { bindParts } from '../check/parts'
 import { checkKind } from '../check/registry'
 import { fieldFault, type Setup } from '../check/setup'
-import type { PackRules } from '../pack/chooser/prepare'
+import type { PackRules } from '../choice/answer/chooser/prepare'
 import { systemOf } from '../quantity/figure'
 import { nm, type Nm } from '../quantity/length'
 import { ways } from '../method/ways'

@@ -5,7 +5,7 @@ import { nm, thou, type Nm } from '../quantity/length'
 import { twoSided } from '../verdict/limits'
 import { lapProgress, madeThickness, type LapPass } from './lapping'
 import { lotMap, packTotal, thickness, type Lot, type Pack } from './lot'
-import { makePlan, type MakeRequest } from './make-plan'
+import { makePlan, type MakeRequest } from '../choice/answer/make-plan'
 import { asked } from '../../tests/questions'
 import { lotOf } from '../../tests/pieces'
 

@@ -1,7 +1,7 @@
 import 'reflect-metadata'
 // npm run bench: ratios against a peer in the same run; absolute times are printed to be read, never tested.
-import { choosePacks } from '#core/pack/chooser/choose'
-import { prepareDrawer } from '#core/pack/chooser/prepare'
+import { choosePacks } from '#core/choice/answer/chooser/choose'
+import { prepareDrawer } from '#core/choice/answer/chooser/prepare'
 import { sortRollers, type Roller } from '#core/check/kinds/roller-big-end/sort-rollers'
 import { thou } from '#core/quantity/length'
 import { madeDrawer, stream } from '../reference/drawers'

@@ -1,6 +1,6 @@
 import { beforeAll, expect, it } from 'vitest'
-import { allocate } from '#core/pack/allocation/allocate'
-import { highsSolver } from '#core/pack/allocation/solver'
+import { allocate } from '#core/choice/answer/allocation/allocate'
+import { highsSolver } from '#core/choice/answer/allocation/solver'
 import { madeBearings, stream } from './drawers'
 import { cheapestByPieces, solver, type Solver } from './milp'
 

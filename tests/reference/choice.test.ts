@@ -4,7 +4,7 @@ import { answerRequest, evaluateCheck } from '#core/check/evaluate/evaluate-chec
 import { sharedVariance } from '#core/reading/estimate'
 import { thou } from '#core/quantity/length'
 import type { LimitSet } from '#core/verdict/limits'
-import type { PackRules } from '#core/pack/chooser/prepare'
+import type { PackRules } from '#core/choice/answer/chooser/prepare'
 import type { Lot, Pack } from '#core/pack/lot'
 import { checkOf, gauge, GAUGES, plays, trial } from '../documents'
 import { lotOf } from '../pieces'

@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest'
-import { prepareDrawer } from '#core/pack/chooser/prepare'
-import { searchPacks } from '#core/pack/chooser/search'
+import { prepareDrawer } from '#core/choice/answer/chooser/prepare'
+import { searchPacks } from '#core/choice/answer/chooser/search'
 import { madeDrawer, stream } from './drawers'
 import { runs } from '../runs'
 import { lexicographic, solver } from './milp'

@@ -1,5 +1,5 @@
 import { nm, thou } from '#core/quantity/length'
-import type { AllocationRequest } from '#core/pack/allocation/allocate'
+import type { AllocationRequest } from '#core/choice/answer/allocation/allocate'
 import type { Lot, Pack } from '#core/pack/lot'
 import { twoSided } from '#core/verdict/limits'
 import { asked } from '../questions'

@@ -1,7 +1,7 @@
 import { Matrix, inverse } from 'ml-matrix'
 import { linearRegression } from 'simple-statistics'
 import { describe, expect, it } from 'vitest'
-import { agreesWithNone, dragEnds, learnedSlope, thicknessFor, valueAt, type SlopePoint } from '#core/pack/learned-slope'
+import { agreesWithNone, dragEnds, learnedSlope, thicknessFor, valueAt, type SlopePoint } from '#core/choice/grounds/learned-slope'
 import { normalQuantile } from '#core/reading/student'
 import { stream } from './drawers'
 

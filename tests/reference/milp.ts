@@ -1,7 +1,7 @@
 import { endsOf } from '#core/verdict/limits'
 import highsLoader from 'highs'
-import type { AllocationRequest } from '#core/pack/allocation/allocate'
-import type { PreparedDrawer } from '#core/pack/chooser/prepare'
+import type { AllocationRequest } from '#core/choice/answer/allocation/allocate'
+import type { PreparedDrawer } from '#core/choice/answer/chooser/prepare'
 import { thickness } from '#core/pack/lot'
 import { piecesPerPick } from '#core/pack/response'
 

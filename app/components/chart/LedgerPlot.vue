@@ -2,7 +2,7 @@
 import { scaleLinear } from 'd3-scale'
 import { formatLength } from '#core/quantity/format-length'
 import { NM_PER, UNIT_NAME } from '#core/quantity/length'
-import type { Ledger } from '#core/pack/ledger'
+import type { Ledger } from '#core/choice/grounds/ledger'
 import type { Response } from '#core/pack/response'
 import { finiteEnds, type LimitSet } from '#core/verdict/limits'
 import { usePreferences } from '~/stores/preferences'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { scaleLinear } from 'd3-scale'
 import type { Learned } from '#core/check/evaluate/learned'
-import { valueAt } from '#core/pack/learned-slope'
+import { valueAt } from '#core/choice/grounds/learned-slope'
 import { formatFigure, perUnit, unitName } from '#core/quantity/figure'
 import { formatLength } from '#core/quantity/format-length'
 import { finiteEnds, type LimitSet } from '#core/verdict/limits'

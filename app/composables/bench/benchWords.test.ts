@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import type { PackChoice } from '#core/pack/chooser/choose'
-import type { Proposal } from '#core/pack/chooser/proposal'
+import type { PackChoice } from '#core/choice/answer/chooser/choose'
+import type { Proposal } from '#core/choice/answer/chooser/proposal'
 import { thou } from '#core/quantity/length'
 import { proposalInWords, windowInWords } from './benchWords'
 

@@ -1,7 +1,7 @@
 import { computed, onBeforeUnmount, ref, shallowRef, watch, type Ref } from 'vue'
 import type { ChoiceRequest } from '#core/check/evaluate/evaluate-place'
-import type { PackChoice } from '#core/pack/chooser/choose'
-import type { OrderPlan } from '#core/pack/order-plan'
+import type { PackChoice } from '#core/choice/answer/chooser/choose'
+import type { OrderPlan } from '#core/choice/answer/order-plan'
 
 /** Asks a worker about a request beside the page; always the answer to the newest question. */
 function useWorker<Answer>(

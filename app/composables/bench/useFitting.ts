@@ -1,7 +1,7 @@
 import { computed, ref, watch, type Ref } from 'vue'
 import type { CatalogueEntry } from '#core/check/catalogue'
 import type { PlaceEvaluation } from '#core/check/evaluate/evaluate-place'
-import { proposalFor, type Proposal } from '#core/pack/chooser/proposal'
+import { proposalFor, type Proposal } from '#core/choice/answer/chooser/proposal'
 import type { PieceInHand } from '#core/pack/in-hand'
 import { lotMap, type Pack } from '#core/pack/lot'
 import { useBench } from '~/stores/bench'

@@ -1,5 +1,5 @@
 import { mm } from '../../quantity/length'
-import type { WorkRates } from '../../pack/ways-compared'
+import type { WorkRates } from '../../choice/answer/ways-compared'
 import type { CheckKind } from '../contract'
 import { length, lengthIn, price, type Setup } from '../setup'
 

@@ -8,7 +8,7 @@ import { judge, type Verdict, type VerdictState } from '../../verdict/decide'
 import { bandOf, bothWays, endsOf, overZero, type LimitSet } from '../../verdict/limits'
 import { gaugeOf } from './gauge-needs'
 import { lotMap, type Lot } from '../../pack/lot'
-import { proofResidual, type Residual } from '../../pack/residual'
+import { proofResidual, type Residual } from '../../choice/grounds/residual'
 import {
   positionOf,
   resultId,

@@ -1,7 +1,7 @@
 import type { Estimate } from '../../reading/estimate'
 import { judge, type DecisionRule, type VerdictState } from '../../verdict/decide'
 import { SIZE_WORDS, verdictWord } from '../../verdict/words'
-import { predict } from '../../pack/predict'
+import { predict } from '../../choice/answer/predict'
 import { lotMap, pieceCount, type Lot, type Pack } from '../../pack/lot'
 import { chosenFor, positionIn, resultId, type CheckKind, type PackPlace } from '../contract'
 import { drawerFor, piecesIn, type CheckDocument } from '../document'

@@ -1,4 +1,4 @@
-import { needsOrder, orderPlan, type OrderPlan } from '../../pack/order-plan'
+import { needsOrder, orderPlan, type OrderPlan } from '../../choice/answer/order-plan'
 import type { Lot } from '../../pack/lot'
 import type { CheckDocument } from '../document'
 import { answerRequest, evaluateCheck } from './evaluate-check'

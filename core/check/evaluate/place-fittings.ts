@@ -1,6 +1,6 @@
 import type { Estimate } from '../../reading/estimate'
 import { packChange, packTotal, type LotMap, type Pack } from '../../pack/lot'
-import type { Measured } from '../../pack/predict'
+import type { Measured } from '../../choice/answer/predict'
 import { chosenFor, effectOn, type CheckKind, type PackPlace } from '../contract'
 import { unlike } from './said-conditions'
 import { combine } from '../../reading/budget'

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import type { ChoiceRequest } from '#core/check/evaluate/evaluate-place'
-import type { Proposal } from '#core/pack/chooser/proposal'
+import type { Proposal } from '#core/choice/answer/chooser/proposal'
 import { withLotsInHand } from '#core/pack/in-hand'
 import { lotMap, pieceAsks, thickness, unitMade, type Pack } from '#core/pack/lot'
 import type { PieceInHand } from '#core/pack/in-hand'
-import { toldText } from '#core/pack/told'
+import { toldText } from '#core/choice/question/told'
 import { pieceText } from '#core/quantity/format-length'
 import { percent } from '#core/quantity/percent'
 import { UNIT_NAME } from '#core/quantity/length'

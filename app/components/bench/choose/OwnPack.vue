@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import type { ChoiceRequest } from '#core/check/evaluate/evaluate-place'
-import type { Proposal } from '#core/pack/chooser/proposal'
+import type { Proposal } from '#core/choice/answer/chooser/proposal'
 import { thickness, type Lot, type Pack } from '#core/pack/lot'
-import { toldText } from '#core/pack/told'
+import { toldText } from '#core/choice/question/told'
 import { formatLength, pieceText } from '#core/quantity/format-length'
 import { percent } from '#core/quantity/percent'
 import { useScanTaker } from '~/composables/keys/useScan'

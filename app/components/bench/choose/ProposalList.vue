@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import type { PackChoice } from '#core/pack/chooser/choose'
+import type { PackChoice } from '#core/choice/answer/chooser/choose'
 import { formatLength } from '#core/quantity/format-length'
 import { changeWords } from '#core/pack/arithmetic'
 import { lotMap, type Lot, type Pack } from '#core/pack/lot'
-import { toldText, type Told } from '#core/pack/told'
+import { toldText, type Told } from '#core/choice/question/told'
 import { unitName } from '#core/quantity/figure'
 import { percent } from '#core/quantity/percent'
 import { usePreferences } from '~/stores/preferences'

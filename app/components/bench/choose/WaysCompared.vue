@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { WayThere } from '#core/pack/ways-compared'
+import type { WayThere } from '#core/choice/answer/ways-compared'
 import { money } from '~/composables/words/money'
 
 /** What it takes to come by the piece: hours, money, days and the chance that it does, a row a way. */

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import type { MeritOrder } from '#core/pack/chooser/merit'
-import { MOST_PIECES } from '#core/pack/chooser/prepare'
+import type { MeritOrder } from '#core/choice/answer/chooser/merit'
+import { MOST_PIECES } from '#core/choice/answer/chooser/prepare'
 import { markedText } from '#core/quantity/format-length'
 import type { CheckDocument } from '#core/check/document'
 import type { Lot } from '#core/pack/lot'

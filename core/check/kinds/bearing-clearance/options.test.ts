@@ -1,7 +1,7 @@
 import highsLoader from 'highs'
 import { beforeAll, describe, expect, it } from 'vitest'
 import { checkOf, figures, trial } from '../../../../tests/documents'
-import { highsSolver, type Solve } from '../../../pack/allocation/solver'
+import { highsSolver, type Solve } from '../../../choice/answer/allocation/solver'
 import type { Lot } from '../../../pack/lot'
 import { nm } from '../../../quantity/length'
 import { twoSided } from '../../../verdict/limits'

@@ -1,6 +1,6 @@
 import type { Step } from '../../../method/step'
 import type { Condition, Reminder } from '../../conditions'
-import type { Suspicion } from '../../../pack/ledger'
+import type { Suspicion } from '../../../choice/grounds/ledger'
 import { proves, type CrushSetup } from './setup'
 
 /** The work with crush wire. Common practice; the maker's manual comes first. */

@@ -1,4 +1,4 @@
-import type { Suspicion } from '../../../pack/ledger'
+import type { Suspicion } from '../../../choice/grounds/ledger'
 import { dialSteps } from '../../../method/dial/steps'
 import type { Step } from '../../../method/step'
 import type { EndPlaySetup } from './setup'

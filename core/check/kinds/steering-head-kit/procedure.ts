@@ -1,5 +1,5 @@
 import type { Step } from '../../../method/step'
-import type { Suspicion } from '../../../pack/ledger'
+import type { Suspicion } from '../../../choice/grounds/ledger'
 import type { Reminder } from '../../conditions'
 import { NAMES, type HeadSetup } from './setup'
 

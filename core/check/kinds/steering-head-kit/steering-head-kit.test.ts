@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { checkOf, figures, gauge, GAUGES, ranges, said, trial } from '../../../../tests/documents'
 import { fit } from '../../../command/pack'
-import { choosePacks } from '../../../pack/chooser/choose'
+import { choosePacks } from '../../../choice/answer/chooser/choose'
 import type { Lot } from '../../../pack/lot'
 import { mm, nm } from '../../../quantity/length'
 import { twoSided, type LimitSet } from '../../../verdict/limits'

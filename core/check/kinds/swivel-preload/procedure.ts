@@ -1,5 +1,5 @@
 import type { Step } from '../../../method/step'
-import type { Suspicion } from '../../../pack/ledger'
+import type { Suspicion } from '../../../choice/grounds/ledger'
 import { sealOut, type Condition, type Reminder } from '../../conditions'
 import type { SwivelSetup } from './setup'
 

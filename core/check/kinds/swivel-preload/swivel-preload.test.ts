@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { checkOf, GAUGES, ranges, said, trial } from '../../../../tests/documents'
-import { choosePacks } from '../../../pack/chooser/choose'
+import { choosePacks } from '../../../choice/answer/chooser/choose'
 import type { Lot } from '../../../pack/lot'
 import { mm, nm } from '../../../quantity/length'
 import type { Torque } from '../../../quantity/measure'

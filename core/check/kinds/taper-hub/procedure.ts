@@ -1,7 +1,7 @@
 import { formatFigure } from '../../../quantity/figure'
 import { dialSteps } from '../../../method/dial/steps'
 import type { Step } from '../../../method/step'
-import type { Suspicion } from '../../../pack/ledger'
+import type { Suspicion } from '../../../choice/grounds/ledger'
 import { sealOut, type Condition, type Reminder } from '../../conditions'
 import { dryBearings, warmthSteps } from '../../common/hub'
 import type { HubSetup } from './setup'

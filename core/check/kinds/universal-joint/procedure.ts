@@ -1,6 +1,6 @@
 import { dialSteps } from '../../../method/dial/steps'
 import type { Step } from '../../../method/step'
-import type { Suspicion } from '../../../pack/ledger'
+import type { Suspicion } from '../../../choice/grounds/ledger'
 import type { Reminder } from '../../conditions'
 
 /** The work of a universal joint’s rings. Common practice; the maker's manual comes first. */

@@ -1,14 +1,14 @@
-import { chanceInLimits } from '../../verdict/chance'
-import { FAIRLY_SURE, SURE } from '../../verdict/decide'
-import { insideRange } from '../../verdict/limits'
+import { chanceInLimits } from '../../../verdict/chance'
+import { FAIRLY_SURE, SURE } from '../../../verdict/decide'
+import { insideRange } from '../../../verdict/limits'
 import { fineWidth } from '../chooser/merit'
 import type { PackQuestion } from '../chooser/proposal'
 import { prepareDrawer, type PackRules } from '../chooser/prepare'
 import type { Found } from '../chooser/question'
 import { searchPacks } from '../chooser/search'
-import { lotMap, type Lot, type Pack } from '../lot'
+import { lotMap, type Lot, type Pack } from '../../../pack/lot'
 import { predict, samePack } from '../predict'
-import { piecesPerPick, type Response } from '../response'
+import { piecesPerPick, type Response } from '../../../pack/response'
 
 /** One of several places that choose from one drawer. */
 export interface PlaceQuestion {

@@ -1,13 +1,13 @@
-import { NM_PER, nm, thou, type Nm } from '../quantity/length'
-import { chanceInLimits } from '../verdict/chance'
-import { endsOf, insideRange } from '../verdict/limits'
+import { NM_PER, nm, thou, type Nm } from '../../quantity/length'
+import { chanceInLimits } from '../../verdict/chance'
+import { endsOf, insideRange } from '../../verdict/limits'
 import { fineWidth } from './chooser/merit'
 import type { PackQuestion } from './chooser/proposal'
 import { prepareDrawer, type PackRules } from './chooser/prepare'
 import { searchPacks } from './chooser/search'
-import { lotMap, packTotal, thickness, type Lot, type Pack } from './lot'
+import { lotMap, packTotal, thickness, type Lot, type Pack } from '../../pack/lot'
 import { predict, totalFor, type Prediction } from './predict'
-import type { Response } from './response'
+import type { Response } from '../../pack/response'
 
 /** The place a piece is made for, as the chooser is asked about it; sheets are lots of the shape `sheet`. */
 export interface MakeRequest {

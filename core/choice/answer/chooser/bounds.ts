@@ -1,4 +1,4 @@
-import { pieceSpread } from '../change-spread'
+import { pieceSpread } from '../../../pack/change-spread'
 import { changeVariance, type PreparedDrawer } from './prepare'
 
 /** For each lot i, what the lots from i on can still cost at least, and what they add when nothing of them is taken. */

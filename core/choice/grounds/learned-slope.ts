@@ -1,5 +1,5 @@
-import { mean, quadrature } from '../reading/statistics'
-import { coverageFactor } from '../reading/student'
+import { mean, quadrature } from '../../reading/statistics'
+import { coverageFactor } from '../../reading/student'
 
 /** A fitting whose result was felt: so thick, so much. */
 export interface SlopePoint {

@@ -1,7 +1,7 @@
-import type { Nm } from '../../quantity/length'
-import { pieceSpread, spreadOf, type LotSpread } from '../change-spread'
-import { pieceVariance, thickness, type Lot, type Pack, type Shape } from '../lot'
-import { piecesPerPick, type Response } from '../response'
+import type { Nm } from '../../../quantity/length'
+import { pieceSpread, spreadOf, type LotSpread } from '../../../pack/change-spread'
+import { pieceVariance, thickness, type Lot, type Pack, type Shape } from '../../../pack/lot'
+import { piecesPerPick, type Response } from '../../../pack/response'
 import type { MeritOrder } from './merit'
 import { buildReach, type Reach } from './reach'
 

@@ -1,14 +1,14 @@
-import { percent } from '../quantity/percent'
-import { combine } from '../reading/budget'
-import { quadrature } from '../reading/statistics'
-import { studentQuantile } from '../reading/student'
-import { SURE } from '../verdict/decide'
-import { endsOf } from '../verdict/limits'
+import { percent } from '../../quantity/percent'
+import { combine } from '../../reading/budget'
+import { quadrature } from '../../reading/statistics'
+import { studentQuantile } from '../../reading/student'
+import { SURE } from '../../verdict/decide'
+import { endsOf } from '../../verdict/limits'
 import type { PackChoice } from './chooser/choose'
 import type { PackQuestion } from './chooser/proposal'
 import { prepareDrawer, type PackRules, type PreparedDrawer } from './chooser/prepare'
-import { lotUncertainty, type Lot, type Pack } from './lot'
-import { perPick, piecesPerPick, type Response } from './response'
+import { lotUncertainty, type Lot, type Pack } from '../../pack/lot'
+import { perPick, piecesPerPick, type Response } from '../../pack/response'
 
 /** The place the plan is for, as the chooser is asked about it. */
 export interface OrderRequest {

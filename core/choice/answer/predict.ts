@@ -1,7 +1,7 @@
-import { combine, type BudgetLine, type Combined } from '../reading/budget'
-import { changeSpread } from './change-spread'
-import { ASSUMED, lotOf, packChange, packTotal, pieceCount, type LotMap, type Pack } from './lot'
-import type { Response } from './response'
+import { combine, type BudgetLine, type Combined } from '../../reading/budget'
+import { changeSpread } from '../../pack/change-spread'
+import { ASSUMED, lotOf, packChange, packTotal, pieceCount, type LotMap, type Pack } from '../../pack/lot'
+import type { Response } from '../../pack/response'
 
 /** A play as it was measured: nm, with what a prediction from it must carry. */
 export interface Measured {

@@ -1,4 +1,4 @@
-import type { LimitSet } from '../../verdict/limits'
+import type { LimitSet } from '../../../verdict/limits'
 import type { Also } from '../also'
 import type { Measured } from '../predict'
 import type { MeritKey } from './merit'

@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest'
-import { nm, thou } from '../quantity/length'
-import { twoSided, type LimitSet } from '../verdict/limits'
-import type { Lot } from './lot'
+import { nm, thou } from '../../quantity/length'
+import { twoSided, type LimitSet } from '../../verdict/limits'
+import type { Lot } from '../../pack/lot'
 import { needsOrder, orderPlan, type OrderRequest } from './order-plan'
-import { asked } from '../../tests/questions'
-import { lotOf } from '../../tests/pieces'
+import { asked } from '../../../tests/questions'
+import { lotOf } from '../../../tests/pieces'
 
 const lot = (size: number, onHand: number, more: Partial<Lot> = {}): Lot =>
   lotOf(`s${size}`, thou(size), { family: 'f', onHand, cost: 100, ...more })

@@ -1,6 +1,6 @@
-import { formatFigure, type FormatOptions } from '../quantity/figure'
-import type { LengthUnit } from '../quantity/length'
-import type { MeasureUnit } from '../quantity/measure'
+import { formatFigure, type FormatOptions } from '../../quantity/figure'
+import type { LengthUnit } from '../../quantity/length'
+import type { MeasureUnit } from '../../quantity/measure'
 
 /**
  * How what a pack leaves is told where that is no length. By a learned slope, packs are chosen in the thickness the figure is worth,

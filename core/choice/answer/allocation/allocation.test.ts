@@ -1,15 +1,15 @@
-import { runs } from '../../../tests/runs'
+import { runs } from '../../../../tests/runs'
 import fc from 'fast-check'
 import highsLoader from 'highs'
 import { beforeAll, describe, expect, it } from 'vitest'
-import { nm } from '../../quantity/length'
-import { twoSided } from '../../verdict/limits'
-import type { Lot, Pack } from '../lot'
+import { nm } from '../../../quantity/length'
+import { twoSided } from '../../../verdict/limits'
+import type { Lot, Pack } from '../../../pack/lot'
 import { allocate, type AllocationRequest } from './allocate'
 import { columnsFor, type Column, type PlaceQuestion } from './columns'
 import { highsSolver, type Solve } from './solver'
-import { asked } from '../../../tests/questions'
-import { lotOf } from '../../../tests/pieces'
+import { asked } from '../../../../tests/questions'
+import { lotOf } from '../../../../tests/pieces'
 
 let solve: Solve
 beforeAll(async () => {

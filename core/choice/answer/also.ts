@@ -1,8 +1,8 @@
-import { quadrature } from '../reading/statistics'
-import { chanceInLimits, type Chance } from '../verdict/chance'
-import { insideRange, type LimitSet } from '../verdict/limits'
+import { quadrature } from '../../reading/statistics'
+import { chanceInLimits, type Chance } from '../../verdict/chance'
+import { insideRange, type LimitSet } from '../../verdict/limits'
 import type { Measured, Prediction } from './predict'
-import type { Response } from './response'
+import type { Response } from '../../pack/response'
 
 /** A result that the pieces of a place move besides the one they are chosen for: with what it is now, and its limits. */
 export interface Also extends Measured {

@@ -1,4 +1,4 @@
-import type { Lot, Pack } from '../lot'
+import type { Lot, Pack } from '../../../pack/lot'
 import type { Column, PlaceQuestion } from './columns'
 import { linear, type Solve, type Solved } from './solver'
 

@@ -1,13 +1,13 @@
 import { describe, expect, it } from 'vitest'
-import { nm, thou } from '../quantity/length'
+import { nm, thou } from '../../quantity/length'
 import { readLedger, type LedgerTrial } from './ledger'
-import { lotMap, type Lot } from './lot'
-import { predict } from './predict'
+import { lotMap, type Lot } from '../../pack/lot'
+import { predict } from '../answer/predict'
 import { proofResidual } from './residual'
-import { stackingOrder } from './stacking'
-import { overZero } from '../verdict/limits'
-import { packWindow } from './window'
-import { lotOf } from '../../tests/pieces'
+import { stackingOrder } from '../../pack/stacking'
+import { overZero } from '../../verdict/limits'
+import { packWindow } from '../window/window'
+import { lotOf } from '../../../tests/pieces'
 
 const ring = (size: number, more: Partial<Lot> = {}): Lot => lotOf(`r${size}`, thou(size), { family: 'rings', scatter: nm(1_000), ...more })
 const kit = lotMap([57, 58, 59, 60, 61, 63, 10, 6, 4, 2, 5].map(size => ring(size)))

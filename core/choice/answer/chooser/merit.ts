@@ -1,5 +1,5 @@
-import { systemOf } from '../../quantity/figure'
-import { NM_PER, type LengthUnit } from '../../quantity/length'
+import { systemOf } from '../../../quantity/figure'
+import { NM_PER, type LengthUnit } from '../../../quantity/length'
 
 /**
  * The order of merit of packs, as a key compared entry by entry, smaller is better:

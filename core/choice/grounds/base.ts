@@ -1,8 +1,8 @@
 // What a fitting says of the play without its pack, and how such bases agree.
-import type { LengthUnit } from '../quantity/length'
-import { CHI_SQUARE_95 } from '../reading/student'
-import type { LotMap, Pack } from './lot'
-import type { Response } from './response'
+import type { LengthUnit } from '../../quantity/length'
+import { CHI_SQUARE_95 } from '../../reading/student'
+import type { LotMap, Pack } from '../../pack/lot'
+import type { Response } from '../../pack/response'
 
 /** What the trials are read against. */
 export interface LedgerContext {

@@ -1,8 +1,8 @@
-import { formatLength } from '../quantity/format-length'
-import { UNIT_NAME } from '../quantity/length'
-import { quadrature } from '../reading/statistics'
+import { formatLength } from '../../quantity/format-length'
+import { UNIT_NAME } from '../../quantity/length'
+import { quadrature } from '../../reading/statistics'
 import { chiSquareLimit, weightedBase, type BasedEntry, type LedgerContext } from './base'
-import { lotOf, thickness, type Lot } from './lot'
+import { lotOf, thickness, type Lot } from '../../pack/lot'
 
 /** What could have gone wrong with a fitting, by the sign of its effect on the play. Given by the check kind. */
 export interface Suspicion {

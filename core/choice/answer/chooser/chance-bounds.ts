@@ -1,8 +1,8 @@
-import { chanceInLimits } from '../../verdict/chance'
-import { endsOf, type LimitSet } from '../../verdict/limits'
+import { chanceInLimits } from '../../../verdict/chance'
+import { endsOf, type LimitSet } from '../../../verdict/limits'
 import type { Also } from '../also'
 import type { Measured } from '../predict'
-import type { Response } from '../response'
+import type { Response } from '../../../pack/response'
 
 /** Ratio of neighbouring variances at which the chance is bounded. */
 const STEP = 1.1

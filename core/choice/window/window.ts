@@ -1,6 +1,6 @@
-import { endsOf, type LimitSet } from '../verdict/limits'
-import type { Response } from './response'
-import { totalFor } from './predict'
+import { endsOf, type LimitSet } from '../../verdict/limits'
+import type { Response } from '../../pack/response'
+import { totalFor } from '../answer/predict'
 
 /** The pack totals (nm) that would meet the limits; open ends are ±Infinity, the low end never below 0. */
 export interface Window {

@@ -1,5 +1,5 @@
-import type { Nm } from '../quantity/length'
-import { packChange, type LotMap } from './lot'
+import type { Nm } from '../../quantity/length'
+import { packChange, type LotMap } from '../../pack/lot'
 import type { MakeOption } from './make-plan'
 import type { OrderPlan } from './order-plan'
 import type { Proposal } from './chooser/proposal'

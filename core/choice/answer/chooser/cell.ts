@@ -1,5 +1,5 @@
-import { ASSUMED } from '../lot'
-import { piecesPerPick } from '../response'
+import { ASSUMED } from '../../../pack/lot'
+import { piecesPerPick } from '../../../pack/response'
 import type { suffixBounds } from './bounds'
 import type { Chances } from './chance-bounds'
 import { classAt, beats, binOf, chanceClass, meritKey, type Effort, type MeritKey } from './merit'
