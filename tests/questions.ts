@@ -1,5 +1,5 @@
 import type { PackQuestion } from '#core/choice/answer/chooser/proposal'
-import type { Measured } from '#core/choice/answer/predict'
+import type { Measured } from '#core/choice/grounds/grounds'
 
 /** A question to the chooser that rests on one reading: for tests that ask nothing else. */
 export const asked = (

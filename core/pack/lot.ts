@@ -161,3 +161,12 @@ export function packChange(from: Pack, to: Pack): PackChange {
   const of = (sign: number) => [...counts].filter(([, n]) => n * sign > 0).map(([lotId, n]) => ({ lotId, count: n * sign }))
   return { out: of(-1), in: of(1) }
 }
+
+/**
+ * The same pieces, in whatever order they are listed.
+ * @example samePack([{ lotId: 'a', count: 1 }], [{ lotId: 'a', count: 2 }]) // false
+ */
+export function samePack(a: Pack, b: Pack): boolean {
+  const change = packChange(a, b)
+  return change.out.length + change.in.length === 0
+}

@@ -39,6 +39,9 @@ export interface Combined {
   readonly U: number
 }
 
+/** Effective degrees of freedom as they are used: whole, truncated (JCGM 100:2008, G.4.1). */
+export const wholeFreedom = (nu: number): number => (Number.isFinite(nu) ? Math.max(1, Math.floor(nu * (1 + 1e-12))) : nu)
+
 /**
  * Combined standard uncertainty, effective degrees of freedom (Welch–Satterthwaite, truncated) and expanded uncertainty.
  * Source: JCGM 100:2008, 5.1.2, G.4.1, G.6.4.
@@ -50,7 +53,7 @@ export function combine(lines: readonly Pick<BudgetLine, 'u' | 'nu'>[], level = 
   const variance = lines.reduce((sum, line) => sum + line.u ** 2, 0)
   const fourth = lines.reduce((sum, line) => sum + (Number.isFinite(line.nu) ? line.u ** 4 / line.nu : 0), 0)
   const nuExact = fourth === 0 ? Infinity : variance ** 2 / fourth
-  const nu = fourth === 0 ? Infinity : Math.max(1, Math.floor(nuExact * (1 + 1e-12)))
+  const nu = wholeFreedom(nuExact)
   const k = coverageFactor(nu, level)
   const u = Math.sqrt(variance)
   return { u, nu, nuExact, k, U: k * u }

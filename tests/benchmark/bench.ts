@@ -36,7 +36,8 @@ function twoResultsFigures(): void {
     })
     // Thread engaged: it falls as the pack grows, and is well within its limits at the aim.
     const thread = { ...limits, lower: thou(160), upper: thou(260) }
-    const also = [{ id: 'thread', label: 'Thread', play: thou(203) - play, u: 5000, nu: 8, limits: thread, perPiece: -1 as const }]
+    const now = { play: thou(203) - play, u: 5000, nu: 8 }
+    const also = [{ ...question, id: 'thread', label: 'Thread', measured: now, from: now, limits: thread, perPiece: -1 as const }]
     // The first of each only warms up.
     for (const [into, asks] of [
       [null, question],

@@ -139,7 +139,7 @@ export function onPaper({ sizes, fittings, c, uRefit, limits, rule, school, own,
     .filter((base, i, all) => base !== odd && all.slice(0, i).every(other => other === odd || !same(other.pack, base.pack)))
 
   // 3.2
-  const bound = (end: number) => total(now.pack) + (end - now.play) / c
+  const bound = (end: number) => total(now.pack) + (end - from.play) / c
   const ends = [bound(limits.lower), bound(limits.upper)].sort((a, b) => a - b)
   const window = ends[1]! < 0 ? null : { low: Math.max(0, ends[0]!), high: ends[1]! }
   const best = summed([from, { u: uRefit, nu: Infinity }])

@@ -1,23 +1,22 @@
-import { ownVariance, sharedVariance } from '../../reading/estimate'
-import { quadrature } from '../../reading/statistics'
 import { aimPoint, type AimPoint } from '../../verdict/aim'
 import { formatLength } from '../../quantity/format-length'
 import { nm, type Nm } from '../../quantity/length'
 import { endsOf, limitsFault, overZeroAtLeast, type LimitSet } from '../../verdict/limits'
-import type { Also } from '../../choice/answer/also'
-import type { PackQuestion } from '../../choice/answer/chooser/proposal'
 import { MOST_PIECES, type PackRules } from '../../choice/answer/chooser/prepare'
+import type { PackQuestion } from '../../choice/answer/chooser/proposal'
+import type { Moved } from '../../choice/answer/leaves'
+import { groundsFrom, ledgerFrom } from '../../choice/grounds/fitting'
+import { refitUncertainty, type Grounds } from '../../choice/grounds/grounds'
 import { readLedger, type Ledger } from '../../choice/grounds/ledger'
-import { lotMap, packTotal, type Lot, type Pack } from '../../pack/lot'
-import { refitUncertainty, samePack, type Grounds, type Measured } from '../../choice/answer/predict'
-import type { Response } from '../../pack/response'
 import { bothWindows, packWindow, type Window } from '../../choice/window/window'
-import { chosenFor, responseOf, type CheckKind, type PackPlace } from '../contract'
+import { lotMap, packTotal, type Lot, type Pack } from '../../pack/lot'
+import type { Response } from '../../pack/response'
+import { chosenFor, responseOf, type CheckKind, type Effect, type PackPlace } from '../contract'
 import { drawerFor, piecesIn, type CheckDocument } from '../document'
 import { resultName, type FittingEvaluation, type ResultEvaluation } from './evaluate-fitting'
 import { sureWords } from './judged-by-hand'
 import type { Learned } from './learned'
-import { asIfNow, asMeasured, moversOf, placeFittings, type PlaceFitting } from './place-fittings'
+import { asIfNow, moversOf, placeFittings } from './place-fittings'
 
 /** What the chooser needs, ready to hand to a worker. */
 export interface ChoiceRequest {
@@ -34,7 +33,7 @@ export interface PlaceEvaluation {
   /** the result it moves, in the present fitting */
   readonly result: ResultEvaluation | null
   readonly aim: AimPoint | null
-  /** totals that would do, by the present reading, nm; null where it gave none */
+  /** totals that would do, by what packs are reckoned from, nm; null where nothing gave a figure */
   readonly window: Window | null
   readonly request: ChoiceRequest | null
   /** why there is nothing to choose from, or what the choice rests on */
@@ -63,58 +62,46 @@ export function evaluatePlace(
   aimAt: AimPoint | null = null,
 ): PlaceEvaluation {
   const index = lotMap(lots)
-  const moved = chosenFor(place)
+  const effect = chosenFor(place)
   const response = responseOf(place)
-  const uRefit: number = document.uRefit
-  const resultIn = (fitting: FittingEvaluation | undefined) => fitting?.results.find(result => result.id === moved.result) ?? null
-  const result = resultIn(fittings.at(-1))
-  const movers = moversOf(kind.places(document.setup), place)
-  const apart = movers.map(mover => mover.place.id)
-  const all = asIfNow(placeFittings(document, kind, place, fittings, apart), document, movers, index)
-  const now = all.at(-1)!
-  const ledger = ledgerOf()
+  const { uRefit } = document
+  const fitted = piecesIn(document.trials.at(-1)!, place.id)
+  const total = packTotal(fitted, index)
+  const resultIn = (fitting: FittingEvaluation | undefined, id: string) => fitting?.results.find(result => result.id === id) ?? null
+  const result = resultIn(fittings.at(-1), effect.result)
+  const own = viewOf(effect)
+  const { ledger } = own
   return { place, result, ledger, learned: null, ...choiceOf() }
 
-  function ledgerOf(): Ledger {
-    const known = all.flatMap(fitting => (fitting.pack === null ? [] : [{ ...fitting, pack: fitting.pack }]))
-    const shared = Math.sqrt(Math.max(0, ...known.map(({ estimate }) => (estimate ? sharedVariance(estimate.lines) : 0))))
-    return readLedger(
-      known
-        .filter(({ estimate, atMost }) => estimate !== null || atMost !== null)
-        .map(({ id, number, pack, estimate, atMost }) => ({
-          id,
-          number,
-          pack,
-          play: estimate?.value ?? atMost!,
-          uOwn: quadrature(estimate ? Math.sqrt(ownVariance(estimate.lines)) : 0, uRefit),
-          bound: estimate === null,
-        })),
-      { lots: index, family: document.family, response, unit: document.entryUnit, uShared: shared },
-      kind.suspicions(document.setup),
-    )
+  /** One result the pieces move, as fittings tell it at this place: everything else as it is now. */
+  function viewOf({ result: id, perPiece }: Effect) {
+    const movers = moversOf(kind.places(document.setup), place, id)
+    const apart = movers.map(mover => mover.place.id)
+    const all = asIfNow(placeFittings(document, kind, place, id, fittings, apart), document, movers, index)
+    const context = { lots: index, family: document.family, response: { perPiece, pair: response.pair }, unit: document.entryUnit }
+    const told = ledgerFrom(all, context, uRefit, kind.suspicions(document.setup))
+    return { ledger: told, grounds: groundsFrom(all, fitted, told, context, uRefit, limitsFor(id)), known: all.at(-1)!.pack !== null }
+  }
+
+  /** What a choice goes by: of a result that is the least of something, the limits the most of it leaves. */
+  function limitsFor(id: string): LimitSet | null {
+    const judged = resultIn(fittings.at(-1), id)
+    return judged && narrowed(choiceLimits(judged), id === effect.result ? spreadOf(judged) : 0)
   }
 
   function choiceOf(): Pick<PlaceEvaluation, 'aim' | 'window' | 'request' | 'note' | 'fused'> {
     if (result?.stale) return { ...NO_CHOICE, note: `What was read no longer holds (${result.stale}): measure again.` }
     if (ledger.signDoubtful)
       return { ...NO_CHOICE, note: 'The play went the other way than the pack. See in Set up whether the place is right, then choose.' }
-    const last = document.trials.at(-1)!
-    const fitted = piecesIn(last, place.id)
-    const spread = result ? spreadOf(result) : 0
-    const limits = result ? narrowed(choiceLimits(result), spread) : null
+    const limits = limitsFor(effect.result)
     const others = alsoMoved()
     if ('unmeasured' in others) return { ...NO_CHOICE, note: `Its pieces move “${others.unmeasured}” too: measure that first.` }
-    const grounds = groundsOf(fitted)
+    const { grounds, known } = own
     if (!grounds || !result) return { ...NO_CHOICE, note: 'Measure first: the choice rests on a valid reading.' }
-    const known = now.pack !== null
-    const own =
-      grounds.measured && endsOf(result.limits.working)
-        ? packWindow(narrowed(result.limits.working, spread), grounds.measured.play, packTotal(fitted, index), response, known)
-        : null
-    const window = own && withOthers(own, others.also, packTotal(fitted, index), known)
-    const best = refitUncertainty(grounds)
-    const found = resultIn(asFound)
-    const aim = aimAt ?? aimPoint(document.aim, narrowed(result.limits.working, spread), best, found?.valid ? found.estimate!.value : null)
+    const judged = narrowed(result.limits.working, spreadOf(result))
+    const window = grounds.bound || !endsOf(judged) ? null : windowOf(judged, grounds.from.play, known, others.also)
+    const found = resultIn(asFound, effect.result)
+    const aim = aimAt ?? aimPoint(document.aim, judged, refitUncertainty(grounds), found?.valid ? found.estimate!.value : null)
     const fused = grounds.from !== grounds.measured && !grounds.bound
     const refusal = limits && limitsFault(limits) ? NO_PACK : refusalFor(known, window, aim)
     if (refusal) return { aim, window, request: null, fused, note: refusal }
@@ -138,7 +125,6 @@ export function evaluatePlace(
           rule: document.rule,
           unit: document.entryUnit,
           cannotBind: result.kind.cannotBind,
-          atLeast: leastPlay(grounds.from, fitted, limits),
           ...(others.also.length > 0 ? { also: others.also } : {}),
         },
       },
@@ -146,40 +132,41 @@ export function evaluatePlace(
   }
 
   /** What its pieces move besides, as it reads now; or the name of one that has limits and no figure. */
-  function alsoMoved(): { readonly also: readonly Also[] } | { readonly unmeasured: string } {
-    const also: Also[] = []
-    for (const effect of place.effects.slice(1)) {
-      const other = fittings.at(-1)!.results.find(({ id }) => id === effect.result)
-      const limits = other ? choiceLimits(other) : null
+  function alsoMoved(): { readonly also: readonly Moved[] } | { readonly unmeasured: string } {
+    const also: Moved[] = []
+    for (const besides of place.effects.slice(1)) {
+      const other = resultIn(fittings.at(-1), besides.result)
       if (!other) continue
-      const judged = limits !== null && endsOf(limits) !== null
-      if (!other.valid || !other.estimate || other.stale !== null) {
-        if (judged && !effect.after) return { unmeasured: resultName(other) }
+      const limits = choiceLimits(other)
+      const judged = endsOf(limits) !== null
+      const { grounds } = viewOf(besides)
+      const holds = other.valid && other.estimate !== null && other.stale === null
+      if (!holds || !grounds || grounds.bound) {
+        if (judged && (holds || !besides.after)) return { unmeasured: resultName(other) }
         continue
       }
-      also.push({
-        id: other.id,
-        label: resultName(other),
-        ...asMeasured(other.estimate),
-        limits: judged ? limits : null,
-        perPiece: effect.perPiece,
-      })
+      const { perPiece } = besides
+      const { cannotBind } = other.kind
+      also.push({ ...grounds, id: other.id, label: resultName(other), limits: judged ? limits : null, perPiece, cannotBind })
     }
     return { also }
   }
 
-  /** Totals at which the others keep their limits too; null where none is left. */
-  function withOthers(own: Window, also: readonly Also[], fittedTotal: number, known: boolean): Window | null {
-    return also.reduce<Window | null>((left, { play, limits, perPiece }) => {
-      if (!limits) return left
-      const theirs = packWindow(limits, play, fittedTotal, { perPiece, pair: false }, known)
-      return left && theirs && bothWindows(left, theirs)
-    }, own)
+  /** Totals at which all it moves keep their limits; null where there are none. */
+  function windowOf(limits: LimitSet | null, play: number, known: boolean, also: readonly Moved[]): Window | null {
+    return also.reduce<Window | null>(
+      (left, { from, limits: theirs, perPiece }) => {
+        if (!theirs) return left
+        const other = packWindow(theirs, from.play, total, { perPiece, pair: false }, known)
+        return left && other && bothWindows(left, other)
+      },
+      packWindow(limits, play, total, response, known),
+    )
   }
 
   /** How much wider the most of it is than the least, nm: both move alike. */
   function spreadOf({ estimate }: ResultEvaluation): number {
-    const widest = moved.widest === undefined ? null : fittings.at(-1)!.results.find(({ id }) => id === moved.widest)
+    const widest = effect.widest === undefined ? null : resultIn(fittings.at(-1), effect.widest)
     return widest?.valid && widest.estimate && estimate ? Math.max(0, widest.estimate.value - estimate.value) : 0
   }
 
@@ -200,53 +187,12 @@ export function evaluatePlace(
     const by = Number.isFinite(most) ? `${show(least)} to ${show(most, true)}` : `at least ${show(least, true)}`
     return `It wants ${by} ${window.low > 0 ? 'thicker' : 'thinner'}${inAll} than what is in. `
   }
+}
 
-  function noteFor({ bound, measured }: Grounds & { bound: boolean }, known: boolean): string | null {
-    if (bound) return 'No play that can be told from zero: it gives no figure to reckon from, only that it is no more than that.'
-    if (!measured) return 'The present fitting gave no figure: packs are reckoned from the fitting before.'
-    return known ? null : 'The fitted pack is not known: pieces can only be added to it. List what is fitted to take pieces out.'
-  }
-
-  /** What packs are reckoned from; null where nothing was measured. */
-  function groundsOf(fitted: Pack): (Grounds & { bound: boolean }) | null {
-    const measured = now.estimate ? asMeasured(now.estimate) : null
-    const before = uniquePacks(all.slice(0, -1))
-    const base = now.pack === null ? null : ledger.base
-    const reckoned = base && { play: base.value + response.perPiece * packTotal(fitted, index), u: base.u, nu: Infinity }
-    if (measured) return { measured, from: knowsBetter(reckoned, measured) ? reckoned! : measured, before, uRefit, bound: false }
-    if (now.atMost === null) return null
-    if (reckoned) return { measured: null, from: reckoned, before, uRefit, bound: false }
-    return { measured: null, from: { play: now.atMost, u: 0, nu: Infinity }, before: [], uRefit, bound: true }
-  }
-
-  /** Do several fittings that agree tell more than the present reading, for all their pieces may be off? Never where that is the odd one. */
-  function knowsBetter(reckoned: { readonly u: number } | null, measured: Measured): boolean {
-    if (!reckoned || ledger.base!.fittings === 1 || ledger.suspect?.id === now.id) return false
-    return reckoned.u < quadrature(measured.u, uRefit)
-  }
-
-  /** Earlier packs with what they measured, the newest reading of each. */
-  function uniquePacks(earlier: readonly PlaceFitting[]): Grounds['before'] {
-    const found: { pack: Pack; measured: Measured }[] = []
-    for (const { id, pack, estimate } of [...earlier].reverse()) {
-      if (!pack || !estimate || id === ledger.suspect?.id || found.some(other => samePack(other.pack, pack))) continue
-      found.push({ pack, measured: asMeasured(estimate) })
-    }
-    return found
-  }
-
-  /**
-   * The play, reckoned from here, below which a pack is no looser than one that was found to have none. null without such a fitting.
-   */
-  function leastPlay(from: Measured, fitted: Pack, limits: LimitSet | null): number | null {
-    const lower = Math.max(0, endsOf(limits)?.lower ?? 0)
-    const least = all.flatMap(({ pack, atMost }) =>
-      pack === null || atMost === null
-        ? []
-        : [from.play + response.perPiece * (packTotal(pack, index) - packTotal(fitted, index)) + Math.max(1, lower - atMost)],
-    )
-    return least.length === 0 ? null : Math.max(...least)
-  }
+function noteFor({ bound, measured }: Grounds, known: boolean): string | null {
+  if (bound) return 'No play that can be told from zero: it gives no figure to reckon from, only that it is no more than that.'
+  if (!measured) return 'The present fitting gave no figure: packs are reckoned from the fitting before.'
+  return known ? null : 'The fitted pack is not known: pieces can only be added to it. List what is fitted to take pieces out.'
 }
 
 /** What the film will do to a length that was measured bare: what a piece as thick would. */

@@ -10,14 +10,15 @@ import { verdictWord } from '../../verdict/words'
 import { changeSpread } from '../../pack/change-spread'
 import { dragEnds, learnedSlope, thicknessFor, type LearnedSlope, type NextThickness } from '../../choice/grounds/learned-slope'
 import { lotMap, packChange, packTotal, type Lot, type Pack } from '../../pack/lot'
-import { samePack, type Grounds, type Measured } from '../../choice/answer/predict'
+import type { Grounds, Measured } from '../../choice/grounds/grounds'
 import { packWindow } from '../../choice/window/window'
 import { chosenFor, responseOf, type CheckKind, type PackPlace } from '../contract'
 import { drawerFor, piecesIn, type CheckDocument, type Trial } from '../document'
 import type { FittingEvaluation } from './evaluate-fitting'
 import { evaluatePlace, NO_CHOICE, rulesFor, type PlaceEvaluation } from './evaluate-place'
 import { filmOf, learnedLedger, lineAt, scaled, slopeWords, stepAgainstBand, type Learned } from './learned'
-import { asMeasured, placeFittings, type PlaceFitting } from './place-fittings'
+import { asMeasured, packsBefore, type Fitting } from '../../choice/grounds/fitting'
+import { placeFittings } from './place-fittings'
 
 /** A first step that shows the slope, while nobody knows it: 0.05 mm, 2 thou. Common practice. */
 const FIRST_STEP = 50_000
@@ -45,6 +46,7 @@ export function evaluateLearned(
     document,
     kind,
     place,
+    result.id,
     fittings.trials,
     beside.map(({ id }) => id),
   )
@@ -87,8 +89,10 @@ export function evaluateLearned(
       // With a trial packing in, nothing can stay as it is.
       measured: last.estimate && !packed ? inThickness(asMeasured(last.estimate)) : null,
       from,
-      before: earlier(alike()).map(({ pack, measured }) => ({ pack, measured: inThickness(measured) })),
+      before: packsBefore(alike()).map(({ pack, measured }) => ({ pack, measured: inThickness(measured) })),
       uRefit: document.uRefit,
+      bound: false,
+      atLeast: null,
     }
     const aim = aimOf(line)
     const unit = result.kind.unit as MeasureUnit
@@ -114,8 +118,6 @@ export function evaluateLearned(
           rule: document.rule,
           unit: document.entryUnit,
           cannotBind: result.kind.cannotBind,
-          bound: false,
-          atLeast: null,
           told: { by: 'slope', unit, per },
         },
       },
@@ -192,7 +194,7 @@ export function evaluateLearned(
   }
 
   /** Fittings in which what stands beside the pack was as it will be. */
-  function alike(): PlaceFitting[] {
+  function alike(): Fitting[] {
     const will = besideTotal(now, place.holds !== undefined)
     return all.filter(
       ({ id }) =>
@@ -269,14 +271,6 @@ function firstPack(
   const filled: PackPlace = { ...place, effects: [effect], chosen: { by: 'window', pair: false } }
   const byGap = evaluatePlace(document, kind, filled, fittings, lots, aimAt)
   return byGap.request === null ? null : byGap
-}
-
-/** Earlier packs that gave a figure, the newest of each. */
-function earlier(all: readonly PlaceFitting[]): { pack: Pack; measured: Measured }[] {
-  const found: { pack: Pack; measured: Measured }[] = []
-  for (const { pack, estimate } of all.slice(0, -1).reverse())
-    if (pack && estimate && !found.some(other => samePack(other.pack, pack))) found.push({ pack, measured: asMeasured(estimate) })
-  return found
 }
 
 /** Pieces that every pack holds: whatever they really measure, they are no part of a slope. */

@@ -8,7 +8,7 @@ import { agreesWithNone, thicknessFor, type LearnedSlope, type NextThickness } f
 import type { Ledger } from '../../choice/grounds/ledger'
 import { thickness, type Lot } from '../../pack/lot'
 import { chosenFor, type PackPlace } from '../contract'
-import type { PlaceFitting } from './place-fittings'
+import type { Fitting } from '../../choice/grounds/fitting'
 
 /** What fittings have shown of how the pieces of a place move a figure that is no length. Thicknesses in nm. */
 export interface Learned {
@@ -104,10 +104,10 @@ export function filmOf(
 
 /** Do the fittings lie on one line, and the right way up? */
 export function learnedLedger(
-  all: readonly PlaceFitting[],
+  all: readonly Fitting[],
   { line, points, none, unit }: Learned,
   place: PackPlace,
-  thicknessOf: (one: PlaceFitting) => number,
+  thicknessOf: (one: Fitting) => number,
 ): Ledger {
   const entries = all.flatMap(({ id, number, pack, estimate, atMost }) =>
     pack === null || (estimate === null && atMost === null)

@@ -1,24 +1,11 @@
-import type { Estimate } from '../../reading/estimate'
-import { packChange, packTotal, type LotMap, type Pack } from '../../pack/lot'
-import type { Measured } from '../../choice/answer/predict'
-import { chosenFor, effectOn, type CheckKind, type PackPlace } from '../contract'
+import { packChange, packTotal, type LotMap } from '../../pack/lot'
+import type { Fitting } from '../../choice/grounds/fitting'
+import { effectOn, type CheckKind, type PackPlace } from '../contract'
 import { unlike } from './said-conditions'
 import { combine } from '../../reading/budget'
 import { changeSpread } from '../../pack/change-spread'
 import { packAt, type CheckDocument, type Trial } from '../document'
 import type { FittingEvaluation } from './evaluate-fitting'
-
-/** A fitting of a place: its whole pack where known, and what was read on it. Figures in small units of the result. */
-export interface PlaceFitting {
-  readonly id: string
-  /** which fitting of the check it is, counted from 1 */
-  readonly number: number
-  readonly pack: Pack | null
-  /** a figure that can be told from zero; null: there is none */
-  readonly estimate: Estimate | null
-  /** no more than this, where it was zero or less, or could be; null: no bound */
-  readonly atMost: number | null
-}
 
 /** Another place whose pieces move the same result, and how. */
 export interface Mover {
@@ -26,21 +13,21 @@ export interface Mover {
   readonly perPiece: 1 | -1
 }
 
-/** Every other place whose pieces move this result: of its own, or besides. */
-export const moversOf = (places: readonly PackPlace[], of: PackPlace): Mover[] =>
+/** Every other place whose pieces move a result. */
+export const moversOf = (places: readonly PackPlace[], { id }: Pick<PackPlace, 'id'>, result: string): Mover[] =>
   places.flatMap(place => {
-    const effect = effectOn(place, chosenFor(of).result)
-    return place.id === of.id || effect === undefined ? [] : [{ place, perPiece: effect.perPiece }]
+    const effect = effectOn(place, result)
+    return place.id === id || effect === undefined ? [] : [{ place, perPiece: effect.perPiece }]
   })
 
 /**
  * Earlier fittings as they would read with everything else as it is now: what stands in the other places that move the same result
  * is reckoned in, with what its pieces may be off. Where nobody knows what was in one of them, the fitting says nothing of now.
  */
-export function asIfNow(all: readonly PlaceFitting[], document: CheckDocument, movers: readonly Mover[], lots: LotMap): PlaceFitting[] {
+export function asIfNow(all: readonly Fitting[], document: CheckDocument, movers: readonly Mover[], lots: LotMap): Fitting[] {
   const trials = document.trials
   const now = trials.at(-1)!
-  return all.flatMap((fitting): PlaceFitting[] => {
+  return all.flatMap((fitting): Fitting[] => {
     const at = trials.findIndex(({ id }) => id === fitting.id)
     const changed = movers.filter(({ place }) => trials.slice(at + 1).some(({ refitted }) => refitted.includes(place.id)))
     if (changed.length === 0) return [fitting]
@@ -64,26 +51,26 @@ export function asIfNow(all: readonly PlaceFitting[], document: CheckDocument, m
   })
 }
 
-export const asMeasured = ({ value, u, nuExact }: Estimate): Measured => ({ play: value, u, nu: nuExact })
-
 /**
  * Fittings of a place, each with everything that was read until it was taken apart again; what a part change made stale is none, nor
  * what was measured in another state than the present one: seals in, and out.
+ * @param result  id of the one looked at
  * @param fittings  all of the check, evaluated
  * @param beside  other places that move the same figure
  */
 export function placeFittings(
   document: CheckDocument,
   kind: CheckKind,
-  place: Pick<PackPlace, 'id' | 'effects' | 'chosen' | 'startsEmpty'>,
+  place: Pick<PackPlace, 'id' | 'chosen' | 'startsEmpty'>,
+  result: string,
   fittings: readonly FittingEvaluation[],
   beside: readonly string[] = [],
-): PlaceFitting[] {
+): Fitting[] {
   const apart = ({ refitted }: Trial) => refitted.some(id => id === place.id || beside.includes(id))
   const ends = document.trials.flatMap((_, i) => (i + 1 === document.trials.length || apart(document.trials[i + 1]!) ? [i] : []))
-  return ends.flatMap((i): PlaceFitting[] => {
+  return ends.flatMap((i): Fitting[] => {
     const trial = document.trials[i]!
-    const found = fittings[i]!.results.find(result => result.id === chosenFor(place).result) ?? null
+    const found = fittings[i]!.results.find(({ id }) => id === result) ?? null
     const holds = found !== null && found.stale === null
     const last = document.trials.at(-1)!
     if (trial !== last && (!holds || unlike(kind, document, trial, last).length > 0)) return []

@@ -1,27 +1,11 @@
 import { combine, type BudgetLine, type Combined } from '../../reading/budget'
+import type { Grounds, Measured } from '../grounds/grounds'
 import { changeSpread } from '../../pack/change-spread'
-import { ASSUMED, lotOf, packChange, packTotal, pieceCount, type LotMap, type Pack } from '../../pack/lot'
+import { samePack, ASSUMED, lotOf, packChange, packTotal, pieceCount, type LotMap, type Pack } from '../../pack/lot'
 import type { Response } from '../../pack/response'
 
-/** A play as it was measured: nm, with what a prediction from it must carry. */
-export interface Measured {
-  readonly play: number
-  readonly u: number
-  /** effective degrees of freedom, not truncated */
-  readonly nu: number
-}
-
-/** What packs are reckoned from. */
-export interface Grounds {
-  /** what the present fitting measured: the fitted pack leaves that, and nothing else; null: it gave no figure */
-  readonly measured: Measured | null
-  /** what other packs are reckoned from, as if the fitted pack left it: the present reading, or fittings that agree */
-  readonly from: Measured
-  /** packs measured before: put back, they leave what they left */
-  readonly before: readonly { readonly pack: Pack; readonly measured: Measured }[]
-  /** What taking apart, re-seating and re-torquing does, standard uncertainty, nm. */
-  readonly uRefit: number
-}
+/** The part of the grounds a sum needs. */
+export type Reckoned = Pick<Grounds, 'measured' | 'from' | 'before' | 'uRefit'>
 
 export interface Prediction extends Combined {
   /** nm */
@@ -32,21 +16,12 @@ export interface Prediction extends Combined {
 }
 
 /**
- * The same pieces, in whatever order they are listed.
- * @example samePack([{ lotId: 'a', count: 1 }], [{ lotId: 'a', count: 2 }]) // false
- */
-export function samePack(a: Pack, b: Pack): boolean {
-  const change = packChange(a, b)
-  return change.out.length + change.in.length === 0
-}
-
-/**
  * The play a pack will leave, with its budget. The fitted one leaves what was measured on it; one that was measured before leaves
  * that again, but for the refit; any other:
  * u² = u(measured)² + Σ c²·u_ind² + (c·Δn·u_lot)² per unmeasured lot + (Σ c·Δn·u_mic)² over measured ones + u_refit². Pieces left in
  * place cancel. Degrees of freedom by Welch–Satterthwaite over all of it (JCGM 100:2008, G.4.1).
  */
-export function predict(grounds: Grounds, fitted: Pack, next: Pack, lots: LotMap, response: Response): Prediction {
+export function predict(grounds: Reckoned, fitted: Pack, next: Pack, lots: LotMap, response: Response): Prediction {
   const refit: BudgetLine = {
     source: 'refit',
     words: 'Taking apart, seating and tightening again',
@@ -96,13 +71,6 @@ export function predict(grounds: Grounds, fitted: Pack, next: Pack, lots: LotMap
     ...combine(lines),
   }
 }
-
-/** How well the play after any refit is known at best, whatever pieces are changed: one figure a check. */
-export const refitUncertainty = ({ from, uRefit }: Pick<Grounds, 'from' | 'uRefit'>): Combined =>
-  combine([
-    { u: from.u, nu: from.nu },
-    { u: uRefit, nu: Infinity },
-  ])
 
 /**
  * Total that would bring the play exactly to `target`, nm.

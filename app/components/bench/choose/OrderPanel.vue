@@ -1,8 +1,7 @@
 <script setup lang="ts">
 import { markedText } from '#core/quantity/format-length'
 import type { OrderPlan } from '#core/choice/answer/order-plan'
-import { lotMap, type Lot, type Pack } from '#core/pack/lot'
-import { samePack } from '#core/choice/answer/predict'
+import { samePack, lotMap, type Lot, type Pack } from '#core/pack/lot'
 import { comingWords } from '~/composables/words/comingWords'
 import { money } from '~/composables/words/money'
 import type { Coming } from '#shared/orders'

@@ -6,8 +6,8 @@ import type { PackQuestion } from '../chooser/proposal'
 import { prepareDrawer, type PackRules } from '../chooser/prepare'
 import type { Found } from '../chooser/question'
 import { searchPacks } from '../chooser/search'
-import { lotMap, type Lot, type Pack } from '../../../pack/lot'
-import { predict, samePack } from '../predict'
+import { samePack, lotMap, type Lot, type Pack } from '../../../pack/lot'
+import { predict } from '../predict'
 import { piecesPerPick, type Response } from '../../../pack/response'
 
 /** One of several places that choose from one drawer. */

@@ -1,7 +1,8 @@
+import { wholeFreedom } from '../../../reading/budget'
 import { chanceInLimits } from '../../../verdict/chance'
 import { endsOf, type LimitSet } from '../../../verdict/limits'
-import type { Also } from '../also'
-import type { Measured } from '../predict'
+import type { Moved } from '../leaves'
+import type { Measured } from '../../grounds/grounds'
 import type { Response } from '../../../pack/response'
 
 /** Ratio of neighbouring variances at which the chance is bounded. */
@@ -34,8 +35,7 @@ export class ChanceBounds implements Chances {
   /** The chance in limits of a pack with this play and variance; 1 without limits. */
   at(play: number, variance: number): number {
     const nu = this.nuAt(variance)
-    const whole = Number.isFinite(nu) ? Math.max(1, Math.floor(nu * (1 + 1e-12))) : nu
-    return chanceInLimits({ value: play, u: Math.sqrt(variance), nu: whole }, this.limits)?.inside ?? 1
+    return chanceInLimits({ value: play, u: Math.sqrt(variance), nu: wholeFreedom(nu) }, this.limits)?.inside ?? 1
   }
 
   /** No variance between the two gives a better chance at this play: the smaller spread with the more degrees of freedom. */
@@ -95,15 +95,15 @@ export class WorstChance implements Chances {
   readonly least: number
   private readonly all: readonly { readonly bounds: ChanceBounds; readonly at: (play: number) => number; readonly more: number }[]
 
-  constructor(from: Measured, uRefit: number, limits: LimitSet | null, also: readonly Also[], response: Response) {
+  constructor(from: Measured, uRefit: number, limits: LimitSet | null, also: readonly Moved[], response: Response) {
     const own = new ChanceBounds(from, uRefit, limits)
     this.least = own.least
     this.all = [
       { bounds: own, at: play => play, more: 0 },
       ...also.map(other => ({
-        bounds: new ChanceBounds(other, uRefit, other.limits),
-        at: (play: number) => Math.round(other.play) + (other.perPiece * (play - Math.round(from.play))) / response.perPiece,
-        more: other.u ** 2 - from.u ** 2,
+        bounds: new ChanceBounds(other.from, uRefit, other.limits),
+        at: (play: number) => Math.round(other.from.play) + (other.perPiece * (play - Math.round(from.play))) / response.perPiece,
+        more: other.from.u ** 2 - from.u ** 2,
       })),
     ]
   }

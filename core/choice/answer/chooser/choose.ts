@@ -1,8 +1,10 @@
 import { nm } from '../../../quantity/length'
-import { judge } from '../../../verdict/decide'
-import { endsOf, insideRange } from '../../../verdict/limits'
-import { samePack } from '../predict'
-import { alsoRange } from '../also'
+import { wholeFreedom } from '../../../reading/budget'
+import { judge, type DecisionRule, type VerdictState } from '../../../verdict/decide'
+import { endsOf, insideRange, type LimitSet } from '../../../verdict/limits'
+import type { Measured } from '../../grounds/grounds'
+import { samePack } from '../../../pack/lot'
+import { alsoRange, safeFor, safeRange, type Range } from '../leaves'
 import { piecesPerPick, type Response } from '../../../pack/response'
 import { toldText } from '../../question/told'
 import { compareKeys, fineWidth } from './merit'
@@ -19,12 +21,6 @@ export interface PackChoice {
   /** nothing reaches the band: these are for a trial, on the side that cannot bind */
   readonly fallback: boolean
   readonly notes: readonly string[]
-}
-
-/** A closed range of plays, nm */
-interface Range {
-  readonly low: number
-  readonly high: number
 }
 
 const WANTED = 5
@@ -61,18 +57,37 @@ const searchFor = (question: PackQuestion): SearchQuestion => ({
   wanted: (question.wanted ?? WANTED) + MORE,
 })
 
-/** Plays that are in limits, and not below what an earlier fitting showed to be none. */
-function allowedOf({ limits, atLeast, also = [], from }: PackQuestion, response: Response): Range {
+/** Which packs are asked for: by the play they leave, and by what they leave of the other results. */
+interface Asked extends Range {
+  keeps(others: Proposal['also']): boolean
+}
+/** In limits, all of them, and not below what an earlier fitting showed to be none. */
+function inAll({ limits, atLeast, also = [], from }: PackQuestion, response: Response): Asked {
   const { low, high } = insideRange(limits)
   const others = alsoRange(also, from, response)
-  return { low: Math.max(low, others.low, atLeast ?? -Infinity), high: Math.min(high, others.high) }
+  return {
+    low: Math.max(low, others.low, atLeast ?? -Infinity),
+    high: Math.min(high, others.high),
+    keeps: left => left.every(({ play }, i) => isWithin(insideRange(also[i]!.limits), play)),
+  }
 }
-const within = ({ low, high }: Range, { predicted: { play } }: Pick<Proposal, 'predicted'>): boolean => play >= low && play <= high
+/** In a range, and no other result brought nearer to where it binds, but within its limits. */
+function safely({ also = [], from }: PackQuestion, response: Response, { low, high }: Range): Asked {
+  const others = safeRange(also, from, response)
+  return {
+    low: Math.max(low, others.low),
+    high: Math.min(high, others.high),
+    keeps: left => left.every(({ play }, i) => isWithin(safeFor(also[i]!), play)),
+  }
+}
+const isWithin = ({ low, high }: Range, play: number): boolean => play >= low && play <= high
+const within = (asked: Asked, { predicted: { play }, also }: Pick<Proposal, 'predicted' | 'also'>): boolean =>
+  isWithin(asked, play) && asked.keeps(also)
 
 /** Packs predicted in limits, and what is fitted where it reads in them or is good enough; no proposals when there is neither. */
 function inLimits(drawer: PreparedDrawer, question: PackQuestion): PackChoice {
   const rank = ranking(drawer, question)
-  const allowed = allowedOf(question, drawer.response)
+  const allowed = inAll(question, drawer.response)
   const { found, proven } = searchPacks(drawer, { ...searchFor(question), allowed })
   const best = withBefore(drawer, question, rank, found, allowed)
   const stay = stayRanked(drawer, question, rank)
@@ -89,33 +104,29 @@ function inLimits(drawer: PreparedDrawer, question: PackQuestion): PackChoice {
 /** What a search found, best first; packs that were measured before leave what they left, whatever the sum says. */
 function withBefore(
   drawer: PreparedDrawer,
-  { before }: PackQuestion,
+  { before, also = [] }: PackQuestion,
   rank: ReturnType<typeof ranking>,
   found: readonly Found[],
-  allowed: Range,
+  asked: Asked,
 ): Ranked[] {
-  const measured = before
-    .filter(({ pack }) => !samePack(pack, drawer.fitted) && drawer.allows(pack))
-    .map(({ pack }) => rank.pack(pack))
-    .filter(({ proposal }) => within(allowed, proposal))
-  const sums = found.map(rank.found).filter(({ proposal }) => proposal.predicted.rests === 'sum')
+  const packs = [before, ...also.map(other => other.before)].flatMap(list => list.map(({ pack }) => pack))
+  const measured = packs
+    .filter((pack, i) => !samePack(pack, drawer.fitted) && drawer.allows(pack) && packs.findIndex(other => samePack(other, pack)) === i)
+    .map(rank.pack)
+    .filter(({ proposal }) => within(asked, proposal))
+  const sums = found.map(rank.found).filter(({ proposal }) => !packs.some(pack => samePack(pack, proposal.pack)))
   return [...sums, ...measured].sort((a, b) => compareKeys(a.key, b.key))
 }
 
 /** Is what is fitted good enough by the check's own rule? */
 function standsFirst({ chance }: Proposal, { measured, limits, rule, also = [] }: PackQuestion): boolean {
-  const { play, u, nu } = measured!
-  const whole = Math.max(1, Math.floor(nu * (1 + 1e-12)))
-  const verdict = judge({ value: play, u, nu: whole }, limits, rule)
-  if (
-    also.some(
-      other =>
-        other.limits !== null &&
-        judge({ value: other.play, u: other.u, nu: Math.max(1, Math.floor(other.nu)) }, other.limits, rule).state !== 'in',
-    )
-  )
-    return false
-  return verdict.state === 'in' && (rule !== 'plain' || (chance?.inside ?? 0) >= PLAIN_FIRST)
+  const verdict = verdictOn(measured, limits, rule)
+  if (also.some(other => other.limits !== null && verdictOn(other.measured, other.limits, rule) !== 'in')) return false
+  return verdict === 'in' && (rule !== 'plain' || (chance?.inside ?? 0) >= PLAIN_FIRST)
+}
+/** Null: there is no figure. */
+function verdictOn(measured: Measured | null, limits: LimitSet | null, rule: DecisionRule): VerdictState | null {
+  return measured && judge({ value: measured.play, u: measured.u, nu: wholeFreedom(measured.nu) }, limits, rule).state
 }
 
 /** Leaving it as it is; null where nothing was measured on it. */
@@ -123,12 +134,12 @@ const stayRanked = (drawer: PreparedDrawer, { measured }: PackQuestion, rank: Re
   measured ? rank.pack(drawer.fitted) : null
 
 /** Leaving it as it is is always listed: first when the check's rule calls it In, in its place while it is in the range asked for, else last. */
-function withStay(proposals: readonly Ranked[], stay: Ranked | null, question: PackQuestion, range: Range): Proposal[] {
+function withStay(proposals: readonly Ranked[], stay: Ranked | null, question: PackQuestion, asked: Asked): Proposal[] {
   const wanted = question.wanted ?? WANTED
   const others = proposals.map(({ proposal }) => proposal)
   if (!stay) return others.slice(0, wanted)
   if (standsFirst(stay.proposal, question)) return [stay.proposal, ...others.slice(0, wanted - 1)]
-  const at = within(range, stay.proposal) ? proposals.findIndex(({ key }) => compareKeys(stay.key, key) < 0) : -1
+  const at = within(asked, stay.proposal) ? proposals.findIndex(({ key }) => compareKeys(stay.key, key) < 0) : -1
   const place = at === -1 || at > wanted - 1 ? Math.min(others.length, wanted - 1) : at
   return [...others.slice(0, place), stay.proposal, ...others.slice(place)].slice(0, wanted)
 }
@@ -147,7 +158,7 @@ function onTheSafeSide(drawer: PreparedDrawer, question: PackQuestion, searched:
   const stay = stayRanked(drawer, question, rank)
   if (nearest.aim !== limit) return { proposals: stay ? [stay.proposal] : [], proven: searched, fallback: true, notes }
 
-  const allowed: Range = above ? { low: limit, high: Infinity } : { low: -Infinity, high: limit }
+  const allowed = safely(question, drawer.response, above ? { low: limit, high: Infinity } : { low: -Infinity, high: limit })
   const { found, proven } = searchPacks(drawer, { ...searchFor(question), ...nearest, also: [], allowed })
   const safe = stay && within(allowed, stay.proposal) ? stay : null
   // What is further off than what is fitted is of no use to anybody.
@@ -169,7 +180,7 @@ function looser(drawer: PreparedDrawer, question: PackQuestion): PackChoice {
   const { play } = question.from
   const ends = endsOf(question.limits)
   const aim = ends && Number.isFinite(ends.upper) && ends.upper > play ? ends.upper : play + 4 * stepWidth(question)
-  const allowed: Range = { low: Math.max(play + 1, question.atLeast ?? -Infinity), high: Infinity }
+  const allowed = safely(question, drawer.response, { low: Math.max(play + 1, question.atLeast ?? -Infinity), high: Infinity })
   const { found, proven } = searchPacks(drawer, { ...searchFor(question), aim, limits: null, also: [], allowed })
   const proposals = folded(found.map(rank.found), question.unit).map(({ proposal }) => proposal)
   const note =

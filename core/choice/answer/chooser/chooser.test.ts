@@ -6,7 +6,7 @@ import { chanceInLimits } from '../../../verdict/chance'
 import { endsOf, type LimitSet } from '../../../verdict/limits'
 import { judge } from '../../../verdict/decide'
 import { studentQuantile } from '../../../reading/student'
-import { alsoRange } from '../also'
+import { alsoRange } from '../leaves'
 import { thickness, withSizes, type Lot, type Pack } from '../../../pack/lot'
 import { choosePacks } from './choose'
 import type { PackQuestion } from './proposal'
@@ -74,7 +74,7 @@ function bruteForce(c: Case): { ids: string; key: number[] }[] {
     const play = Math.round(from.play) + response.perPiece * sorted.reduce((sum, l, at) => sum + delta[at]! * thickness(l), 0)
     if (play < low || play > high) return
     const thicker = sorted.reduce((sum, l, at) => sum + delta[at]! * thickness(l), 0)
-    const others = (question.also ?? []).map(other => ({ ...other, value: Math.round(other.play) + other.perPiece * thicker }))
+    const others = (question.also ?? []).map(other => ({ ...other, value: Math.round(other.from.play) + other.perPiece * thicker }))
     if (others.some(({ value, limits: own }) => value < endsOf(own)!.lower || value > endsOf(own)!.upper)) return
     const micrometer = sorted.reduce((sum, l, at) => sum + (l.measured === null ? 0 : delta[at]! * 1000), 0)
     const variance =
@@ -88,7 +88,7 @@ function bruteForce(c: Case): { ids: string; key: number[] }[] {
     const nu = Number.isFinite(from.nu) ? Math.max(1, Math.floor((variance ** 2 / (from.u ** 4 / from.nu)) * (1 + 1e-12))) : Infinity
     const chance = Math.min(
       chanceInLimits({ value: play, u: Math.sqrt(variance), nu }, set)?.inside ?? 1,
-      ...others.map(({ value, u, nu: own, limits: limit }) => {
+      ...others.map(({ value, from: { u, nu: own }, limits: limit }) => {
         const spread = u ** 2 + variance - from.u ** 2
         const free = Number.isFinite(own) ? Math.max(1, Math.floor((spread ** 2 / (u ** 4 / own)) * (1 + 1e-12))) : Infinity
         return chanceInLimits({ value, u: Math.sqrt(spread), nu: free }, limit)!.inside
@@ -250,9 +250,13 @@ describe('the chooser', () => {
           id: `other ${i}`,
           label: 'Other',
           perPiece,
-          play: play * 2540,
-          u: u * 254,
-          nu,
+          from: { play: play * 2540, u: u * 254, nu },
+          measured: null,
+          before: [],
+          uRefit: plain.question.uRefit,
+          bound: false,
+          atLeast: null,
+          cannotBind: 'above' as const,
           limits: limits(lower * 2540, (lower + width) * 2540),
         }))
         const lots = plain.lots.map((l, i) => (shaped && i % 2 === 0 ? { ...l, shape: 'stepped' as const } : l))

@@ -1,13 +1,14 @@
 import { formatLength } from '../../../quantity/format-length'
 import { formatFigure, systemOf } from '../../../quantity/figure'
 import { NM_PER, nm, type LengthUnit, type Nm } from '../../../quantity/length'
-import { chanceInLimits, type Chance } from '../../../verdict/chance'
+import type { Chance } from '../../../verdict/chance'
 import type { DecisionRule } from '../../../verdict/decide'
 import type { LimitSet } from '../../../verdict/limits'
-import { predictAlso, worstChance, type Also, type AlsoPredicted } from '../also'
+import { chanceOf, leavesOf, worstChance, type Left, type Moved } from '../leaves'
 import { arithmeticLine, changeWords } from '../../../pack/arithmetic'
 import { packChange, packTotal, pieceCount, type LotMap, type Pack, type PackChange } from '../../../pack/lot'
-import { predict, unmeasuredIn, type Grounds, type Prediction } from '../predict'
+import { predict, unmeasuredIn, type Prediction } from '../predict'
+import type { Grounds } from '../../grounds/grounds'
 import type { Response } from '../../../pack/response'
 import { toldText, type Told } from '../../question/told'
 import { stackingOrder } from '../../../pack/stacking'
@@ -23,12 +24,8 @@ export interface PackQuestion extends Grounds {
   readonly unit: LengthUnit
   /** The side of the limits on which the shaft cannot bind: above for a play. */
   readonly cannotBind: 'above' | 'below'
-  /** The play is only known to be `from` or less: packs are looked for that are looser, and leave at most what is said. */
-  readonly bound: boolean
-  /** An earlier fitting showed that less than this play, reckoned from here, is no play at all. nm; null: none did */
-  readonly atLeast: number | null
   /** what its pieces move besides */
-  readonly also?: readonly Also[]
+  readonly also?: readonly Moved[]
   readonly wanted?: number
   /** what is chosen in thickness is told as another figure, or cannot be told yet */
   readonly told?: Told
@@ -48,7 +45,7 @@ export interface Proposal {
   /** of the result that is least sure */
   readonly chance: Chance | null
   /** what it leaves of the other results its pieces move */
-  readonly also: readonly AlsoPredicted[]
+  readonly also: readonly Left[]
   /** `Take out 10 + 6, put in 2` */
   readonly words: string
   /** the sum in one line */
@@ -72,9 +69,9 @@ export interface ProposalContext {
 export function proposalFor({ question, fitted, lots, response, required }: ProposalContext, pack: Pack): Proposal {
   const predicted = predict(question, fitted, pack, lots, response)
   const change = packChange(fitted, pack)
-  const also = predictAlso(question.also ?? [], question.from, predicted, response)
+  const also = leavesOf(question.also ?? [], fitted, pack, lots)
   const untold = question.bound || question.told?.by === 'direction'
-  const own = untold ? null : chanceInLimits({ value: predicted.play, u: predicted.u, nu: predicted.nu }, question.limits)
+  const own = untold ? null : chanceOf(predicted, question.limits)
   return {
     pack,
     predicted,

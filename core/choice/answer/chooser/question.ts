@@ -1,6 +1,6 @@
 import type { LimitSet } from '../../../verdict/limits'
-import type { Also } from '../also'
-import type { Measured } from '../predict'
+import type { Moved } from '../leaves'
+import type { Measured } from '../../grounds/grounds'
 import type { MeritKey } from './merit'
 
 export interface SearchQuestion {
@@ -14,7 +14,7 @@ export interface SearchQuestion {
   /** null: every pack is of one class */
   readonly limits: LimitSet | null
   /** what the pieces move besides */
-  readonly also?: readonly Also[]
+  readonly also?: readonly Moved[]
   /** chances that part the classes; those of the order of merit unless said */
   readonly levels?: readonly number[]
   /** Only packs that leave a play in this closed range (nm). */

@@ -1,6 +1,6 @@
 import type { LengthUnit } from '../../../quantity/length'
 import { lotMap, pieceCount, pieceVariance, type Pack } from '../../../pack/lot'
-import { refitUncertainty } from '../predict'
+import { refitUncertainty } from '../../grounds/grounds'
 import { piecesPerPick } from '../../../pack/response'
 import { binOf, chanceClass, fineWidth, meritKey, type MeritKey } from './merit'
 import type { PreparedDrawer } from './prepare'

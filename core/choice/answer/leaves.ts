@@ -1,0 +1,74 @@
+import { chanceInLimits, type Chance } from '../../verdict/chance'
+import { insideRange, type LimitSet } from '../../verdict/limits'
+import type { LotMap, Pack } from '../../pack/lot'
+import type { Response } from '../../pack/response'
+import type { Grounds, Measured } from '../grounds/grounds'
+import { predict, type Prediction } from './predict'
+
+/** A result that the pieces of a place move besides the one they are chosen for: what it is reckoned from, and its limits. */
+export interface Moved extends Grounds {
+  readonly id: string
+  readonly label: string
+  /** its change per thickness */
+  readonly perPiece: 1 | -1
+  readonly limits: LimitSet | null
+  /** the side of its limits on which nothing can seize */
+  readonly cannotBind: 'above' | 'below'
+}
+
+/** What a pack leaves of one result. */
+export interface Left extends Prediction {
+  readonly id: string
+  readonly label: string
+  readonly chance: Chance | null
+}
+
+/** What a pack leaves of each result its pieces move besides, each by its own grounds and sign. */
+export const leavesOf = (moved: readonly Moved[], fitted: Pack, next: Pack, lots: LotMap): Left[] =>
+  moved.map(({ id, label, limits, perPiece, ...grounds }) => {
+    const predicted = predict(grounds, fitted, next, lots, { perPiece, pair: false })
+    return { id, label, ...predicted, chance: chanceOf(predicted, limits) }
+  })
+
+export const chanceOf = ({ play, u, nu }: Pick<Prediction, 'play' | 'u' | 'nu'>, limits: LimitSet | null): Chance | null =>
+  chanceInLimits({ value: play, u, nu }, limits)
+
+/** The least sure of them: a pack is as good as the worst result it leaves. */
+export const worstChance = (own: Chance | null, others: readonly Pick<Left, 'chance'>[]): Chance | null =>
+  others.reduce<Chance | null>((worst, { chance }) => (chance && (!worst || chance.inside < worst.inside) ? chance : worst), own)
+
+/** A closed range of plays, nm */
+export interface Range {
+  readonly low: number
+  readonly high: number
+}
+
+/** Plays of the result chosen for at which every other keeps to a range of its own, nm. */
+function playsAt(moved: readonly Moved[], from: Measured, response: Response, rangeOf: (one: Moved) => Range): Range {
+  const base = Math.round(from.play)
+  return moved.reduce<Range>(
+    (range, one) => {
+      const inside = rangeOf(one)
+      const ends = [inside.low, inside.high].map(end => base + (response.perPiece * (end - Math.round(one.from.play))) / one.perPiece)
+      return { low: Math.max(range.low, Math.min(...ends)), high: Math.min(range.high, Math.max(...ends)) }
+    },
+    { low: -Infinity, high: Infinity },
+  )
+}
+
+/** Plays of the result chosen for at which every other keeps its limits, nm. */
+export const alsoRange = (moved: readonly Moved[], from: Measured, response: Response): Range =>
+  playsAt(moved, from, response, ({ limits, atLeast }) => {
+    const { low, high } = insideRange(limits)
+    return { low: Math.max(low, atLeast ?? -Infinity), high }
+  })
+
+/** What a pack for a trial may leave of another result: no nearer to where it binds than it is, but within its limits. nm */
+export function safeFor({ limits, cannotBind, from }: Moved): Range {
+  if (!limits) return { low: -Infinity, high: Infinity }
+  const inside = insideRange(limits)
+  const now = Math.round(from.play)
+  return cannotBind === 'above' ? { low: Math.min(now, inside.low), high: Infinity } : { low: -Infinity, high: Math.max(now, inside.high) }
+}
+/** Plays of the result chosen for at which that holds of every other, nm. */
+export const safeRange = (moved: readonly Moved[], from: Measured, response: Response): Range => playsAt(moved, from, response, safeFor)
