@@ -7,7 +7,9 @@ import { describe, expect, it } from 'vitest'
 const sources = readdirSync('core', { recursive: true })
   .map(file => join('core', String(file)))
   .filter(file => file.endsWith('.ts') && !file.endsWith('.test.ts'))
-const modules = sources.filter(file => /^core\/(quantity|reading|verdict|pack)\/[^/]+$|^core\/choice\/(grounds|window|answer|question)\/[^/]+$|\/setting\.ts$/.test(file))
+const modules = sources.filter(file =>
+  /^core\/(quantity|reading|verdict|pack)\/[^/]+$|^core\/choice\/(grounds|window|answer|question)\/[^/]+$|\/setting\.ts$/.test(file),
+)
 const scope = Object.assign(
   {},
   ...(await Promise.all(modules.map(file => import(join(process.cwd(), file)) as Promise<object>))),

@@ -1,8 +1,9 @@
-import { orderPlan, type OrderPlan, type OrderRequest } from '#core/choice/answer/order-plan'
+import type { ChoiceRequest } from '#core/choice/question/question'
+import { orderPlan, type OrderPlan } from '#core/choice/answer/order-plan'
 
 export interface OrderQuestion {
   readonly id: number
-  readonly request: OrderRequest
+  readonly request: ChoiceRequest
   readonly wanted: number
 }
 export interface OrderAnswer {

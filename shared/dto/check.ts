@@ -1,3 +1,4 @@
+import type { MeritOrder } from '#core/choice/question/rules'
 import {
   ArrayMaxSize,
   ArrayMinSize,
@@ -18,7 +19,6 @@ import type { Exact } from '#core/quantity/figure'
 import type { LengthUnit, Nm } from '#core/quantity/length'
 import type { Torque } from '#core/quantity/measure'
 import { STONES, type Stone } from '#core/reading/reading'
-import type { MeritOrder } from '#core/choice/answer/chooser/merit'
 import { RULES, type DecisionRule } from '#core/verdict/decide'
 import type { AimSchool } from '#core/verdict/aim'
 import { CommandDto, ID, ID_FAULT, IsMoment, OperationDto } from './command'

@@ -406,6 +406,8 @@ describe('the record of helpers and work', () => {
             limits,
             rule: 'careful' as const,
             unit: 'thou' as const,
+            id: 'play',
+            label: 'Play',
             cannotBind: 'above' as const,
             bound: false,
             atLeast: null,

@@ -1,5 +1,5 @@
+import type { ChoiceRequest } from '#core/choice/question/question'
 import { computed, onBeforeUnmount, ref, shallowRef, watch, type Ref } from 'vue'
-import type { ChoiceRequest } from '#core/check/evaluate/evaluate-place'
 import type { PackChoice } from '#core/choice/answer/chooser/choose'
 import type { OrderPlan } from '#core/choice/answer/order-plan'
 

@@ -1,6 +1,6 @@
+import type { ChoiceRequest } from '#core/choice/question/question'
 import { computed, ref, watch, type Ref } from 'vue'
 import { v4 as uuid } from 'uuid'
-import type { ChoiceRequest } from '#core/check/evaluate/evaluate-place'
 import { proposalFor, type Proposal } from '#core/choice/answer/chooser/proposal'
 import { withLotsInHand, withPieceInHand, type PieceInHand } from '#core/pack/in-hand'
 import { lotMap, type Lot } from '#core/pack/lot'

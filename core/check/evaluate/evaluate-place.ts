@@ -1,31 +1,20 @@
+import { MOST_PIECES, type PackRules } from '../../choice/question/rules'
 import { aimPoint, type AimPoint } from '../../verdict/aim'
 import { formatLength } from '../../quantity/format-length'
 import { nm, type Nm } from '../../quantity/length'
 import { endsOf, limitsFault, overZeroAtLeast, type LimitSet } from '../../verdict/limits'
-import { MOST_PIECES, type PackRules } from '../../choice/answer/chooser/prepare'
-import type { PackQuestion } from '../../choice/answer/chooser/proposal'
-import type { Moved } from '../../choice/answer/leaves'
+import type { ChoiceRequest, Moved } from '../../choice/question/question'
 import { groundsFrom, ledgerFrom } from '../../choice/grounds/fitting'
 import { refitUncertainty, type Grounds } from '../../choice/grounds/grounds'
 import { readLedger, type Ledger } from '../../choice/grounds/ledger'
 import { bothWindows, packWindow, type Window } from '../../choice/window/window'
-import { lotMap, packTotal, type Lot, type Pack } from '../../pack/lot'
-import type { Response } from '../../pack/response'
+import { lotMap, packTotal, type Lot } from '../../pack/lot'
 import { chosenFor, responseOf, type CheckKind, type Effect, type PackPlace } from '../contract'
 import { drawerFor, piecesIn, type CheckDocument } from '../document'
 import { resultName, type FittingEvaluation, type ResultEvaluation } from './evaluate-fitting'
 import { sureWords } from './judged-by-hand'
 import type { Learned } from './learned'
 import { asIfNow, moversOf, placeFittings } from './place-fittings'
-
-/** What the chooser needs, ready to hand to a worker. */
-export interface ChoiceRequest {
-  readonly drawer: readonly Lot[]
-  readonly fitted: Pack
-  readonly response: Response
-  readonly rules: PackRules
-  readonly question: PackQuestion
-}
 
 /** One place of a check: what it moves, what would do, and what to ask the chooser. */
 export interface PlaceEvaluation {
@@ -124,6 +113,8 @@ export function evaluatePlace(
           limits,
           rule: document.rule,
           unit: document.entryUnit,
+          id: result.id,
+          label: resultName(result),
           cannotBind: result.kind.cannotBind,
           ...(others.also.length > 0 ? { also: others.also } : {}),
         },

@@ -14,7 +14,7 @@ import type { Grounds, Measured } from '../../choice/grounds/grounds'
 import { packWindow } from '../../choice/window/window'
 import { chosenFor, responseOf, type CheckKind, type PackPlace } from '../contract'
 import { drawerFor, piecesIn, type CheckDocument, type Trial } from '../document'
-import type { FittingEvaluation } from './evaluate-fitting'
+import { resultName, type FittingEvaluation } from './evaluate-fitting'
 import { evaluatePlace, NO_CHOICE, rulesFor, type PlaceEvaluation } from './evaluate-place'
 import { filmOf, learnedLedger, lineAt, scaled, slopeWords, stepAgainstBand, type Learned } from './learned'
 import { asMeasured, packsBefore, type Fitting } from '../../choice/grounds/fitting'
@@ -117,6 +117,8 @@ export function evaluateLearned(
           limits,
           rule: document.rule,
           unit: document.entryUnit,
+          id: result.id,
+          label: resultName(result),
           cannotBind: result.kind.cannotBind,
           told: { by: 'slope', unit, per },
         },
@@ -168,6 +170,8 @@ export function evaluateLearned(
           limits: null,
           rule: document.rule,
           unit: document.entryUnit,
+          id: result.id,
+          label: resultName(result),
           cannotBind: result.kind.cannotBind,
           bound: false,
           atLeast: null,

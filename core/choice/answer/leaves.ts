@@ -2,19 +2,9 @@ import { chanceInLimits, type Chance } from '../../verdict/chance'
 import { insideRange, type LimitSet } from '../../verdict/limits'
 import type { LotMap, Pack } from '../../pack/lot'
 import type { Response } from '../../pack/response'
-import type { Grounds, Measured } from '../grounds/grounds'
+import type { Measured } from '../grounds/grounds'
+import type { Moved } from '../question/question'
 import { predict, type Prediction } from './predict'
-
-/** A result that the pieces of a place move besides the one they are chosen for: what it is reckoned from, and its limits. */
-export interface Moved extends Grounds {
-  readonly id: string
-  readonly label: string
-  /** its change per thickness */
-  readonly perPiece: 1 | -1
-  readonly limits: LimitSet | null
-  /** the side of its limits on which nothing can seize */
-  readonly cannotBind: 'above' | 'below'
-}
 
 /** What a pack leaves of one result. */
 export interface Left extends Prediction {

@@ -1,22 +1,17 @@
+import { chanceOf, leavesOf, worstChance } from './leaves'
+import { movedBy, totalFor, totalsFor } from '../window/window'
+import { pieceCount, lotMap, packTotal, thickness, type Lot, type Pack } from '../../pack/lot'
+import type { ChoiceRequest } from '../question/question'
 import { NM_PER, nm, thou, type Nm } from '../../quantity/length'
-import { chanceInLimits } from '../../verdict/chance'
-import { endsOf, insideRange } from '../../verdict/limits'
+import { endsOf } from '../../verdict/limits'
 import { fineWidth } from './chooser/merit'
-import type { PackQuestion } from './chooser/proposal'
-import { prepareDrawer, type PackRules } from './chooser/prepare'
+import { prepareDrawer } from './chooser/prepare'
 import { searchPacks } from './chooser/search'
-import { lotMap, packTotal, thickness, type Lot, type Pack } from '../../pack/lot'
-import { predict, totalFor, type Prediction } from './predict'
-import type { Response } from '../../pack/response'
+import { predict, type Prediction } from './predict'
 
 /** The place a piece is made for, as the chooser is asked about it; sheets are lots of the shape `sheet`. */
-export interface MakeRequest {
-  readonly drawer: readonly Lot[]
+export interface MakeRequest extends ChoiceRequest {
   readonly sheets: readonly Lot[]
-  readonly fitted: Pack
-  readonly response: Response
-  readonly rules: PackRules
-  readonly question: PackQuestion
   /** a piece for this place can be lapped, or made */
   readonly lappable: boolean
 }
@@ -49,52 +44,58 @@ const WANTED = 3
 const MADE = 'made'
 
 /**
- * How the place could be brought to its aim with a piece made for it: cut from sheet where that lands in limits, else the packs a
- * little too thick, with the excess lapped off their thickest flat piece. Least to take off first, fewer other pieces next.
- * Equal pairs are not offered: both would have to be made alike.
+ * How the place could be brought to its aim, as near as all it moves allows, with a piece made for it: cut from sheet where that lands
+ * in limits, else the packs a little too thick, with the excess lapped off their thickest flat piece. Least to take off first, fewer
+ * other pieces next. Equal pairs are not offered: both would have to be made alike.
  */
-export function makePlan({ drawer, sheets, fitted, response, rules, question, lappable }: MakeRequest): MakeOption[] {
-  // While only the way is known, nobody can say how thick a piece should be.
-  if (!lappable || response.pair || question.bound || question.told?.by === 'direction') return []
+export function makePlan(request: MakeRequest): MakeOption[] {
+  const { drawer, sheets, fitted, response, rules, question, lappable } = request
+  // While only the way is known, or only a bound, nobody can say how thick a piece should be.
+  const untold =
+    movedBy(request).some(({ bound, limits }) => bound && endsOf(limits)) || question.bound || question.told?.by === 'direction'
+  if (!lappable || response.pair || untold) return []
   const raw = sheets.map(lot => ({ ...lot, shape: 'flat' as const, onHand: FROM_SHEET, reserved: 0 }))
   const isSheet = new Set(raw.map(lot => lot.id))
   const all = [...drawer.filter(lot => !isSheet.has(lot.id)), ...raw]
   const index = lotMap(all)
   const prepared = prepareDrawer(all, fitted, response, rules)
-  const ends = endsOf(question.limits)
-  const width = fineWidth(question.unit)
-  const search = (allowed: { low: number; high: number }) =>
-    searchPacks(prepared, {
+  const fittedTotal = packTotal(fitted, index)
+  const play = Math.round(question.from.play)
+  const does = totalsFor(request, fittedTotal)
+  if (does.low > does.high) return []
+  const goal = Math.min(does.high, Math.max(does.low, totalFor(question.aim, play, fittedTotal, response)))
+  const leaves = (total: number) => play + response.perPiece * (total - fittedTotal)
+  /** Packs with a total in a range, those nearest the aim. */
+  const search = (low: number, high: number) => {
+    const [a, b] = [leaves(low), leaves(high)]
+    return searchPacks(prepared, {
       from: question.from,
       uRefit: question.uRefit,
-      aim: question.aim,
-      width,
+      aim: leaves(goal),
+      width: fineWidth(question.unit),
       limits: null,
-      allowed,
+      allowed: { low: Math.min(a, b), high: Math.max(a, b) },
       wanted: TRIED,
     }).found.map(({ picks }): Pack => picks.flatMap((x, at) => (x > 0 ? [{ lotId: prepared.lots[at]!.id, count: x }] : [])))
+  }
 
-  const cut = ends
-    ? search(insideRange(question.limits)).flatMap(pack => {
+  const cut = endsOf(question.limits)
+    ? search(does.low, does.high).flatMap(pack => {
         const sheet = pack.find(piece => isSheet.has(piece.lotId))
         return sheet ? [option(pack, index.get(sheet.lotId)!, 0)] : []
       })
     : []
-  // Too thick: below the aim where pieces fill a gap, above it where they set one.
-  const side =
-    response.perPiece < 0
-      ? { low: question.aim - MOST_OFF, high: question.aim - LEAST_OFF }
-      : { low: question.aim + LEAST_OFF, high: question.aim + MOST_OFF }
   // The fitted pack is no answer of the search, but a piece of it may be all that is too thick.
-  const lapped = [...(fitted.length > 0 ? [fitted] : []), ...search(side)].flatMap(pack => {
-    const excess = packTotal(pack, index) - totalFor(question.aim, Math.round(question.from.play), packTotal(fitted, index), response)
+  const thick = [...(fitted.length > 0 ? [fitted] : []), ...search(goal + LEAST_OFF, goal + MOST_OFF)]
+  const lapped = thick.flatMap(pack => {
+    const excess = packTotal(pack, index) - goal
     const from = pack
       .map(piece => index.get(piece.lotId)!)
       .filter(lot => lot.shape === 'flat' && lot.id !== rules.required)
       .sort((a, b) => Number(isSheet.has(b.id)) - Number(isSheet.has(a.id)) || thickness(b) - thickness(a))[0]
     return from && excess >= LEAST_OFF && excess <= MOST_OFF && excess < thickness(from) / 2 ? [option(pack, from, excess)] : []
   })
-  const pieces = (plan: MakeOption) => plan.rest.reduce((sum, { count }) => sum + count, 0)
+  const pieces = (plan: MakeOption) => pieceCount(plan.rest)
   const chosen = new Map<string, MakeOption>()
   for (const plan of [...cut, ...lapped].sort((a, b) => a.amount - b.amount || pieces(a) - pieces(b) || (a.from.id < b.from.id ? -1 : 1))) {
     // One way a source piece is enough.
@@ -109,20 +110,20 @@ export function makePlan({ drawer, sheets, fitted, response, rules, question, la
     const amount = nm(Math.round(excess))
     const target = nm(thickness(from) - amount)
     const made: Lot = { ...from, id: MADE, nominal: target, measured: target, sizes: [target], tolerance: null, apart: true }
-    const predicted = predict(question, fitted, [...rest, { lotId: MADE, count: 1 }], new Map([...index, [MADE, made]]), response)
-    const does = ends
-      ? [ends.lower, ends.upper].map(end => target + (end - predicted.play) / response.perPiece).sort((a, b) => a - b)
-      : [-Infinity, Infinity]
-    const whole = (value: number, round: (x: number) => number) => (Number.isFinite(value) ? nm(round(value)) : null)
+    const lots = new Map([...index, [MADE, made]])
+    const next = [...rest, { lotId: MADE, count: 1 }]
+    const predicted = predict(question, fitted, next, lots, response)
+    const restTotal = packTotal(rest, index)
+    const whole = (value: number) => (Number.isFinite(value) ? nm(value) : null)
     return {
       from,
       amount,
       target,
-      low: whole(Math.max(1, does[0]!), Math.ceil),
-      high: whole(does[1]!, Math.floor),
+      low: whole(Math.max(1, Math.ceil(does.low - restTotal))),
+      high: whole(Math.floor(does.high - restTotal)),
       rest,
       predicted,
-      inside: chanceInLimits({ value: predicted.play, u: predicted.u, nu: predicted.nu }, question.limits)?.inside ?? null,
+      inside: worstChance(chanceOf(predicted, question.limits), leavesOf(question.also ?? [], fitted, next, lots))?.inside ?? null,
     }
   }
 }

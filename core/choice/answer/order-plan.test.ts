@@ -1,8 +1,9 @@
+import type { ChoiceRequest } from '../question/question'
 import { describe, expect, it } from 'vitest'
 import { nm, thou } from '../../quantity/length'
 import { twoSided, type LimitSet } from '../../verdict/limits'
 import type { Lot } from '../../pack/lot'
-import { needsOrder, orderPlan, type OrderRequest } from './order-plan'
+import { needsOrder, orderPlan } from './order-plan'
 import { asked } from '../../../tests/questions'
 import { lotOf } from '../../../tests/pieces'
 
@@ -10,7 +11,7 @@ const lot = (size: number, onHand: number, more: Partial<Lot> = {}): Lot =>
   lotOf(`s${size}`, thou(size), { family: 'f', onHand, cost: 100, ...more })
 const band: LimitSet = twoSided(thou(1.6), thou(2.8), 'thou', { kind: 'book' })
 /** One spacer, c +1, 10 thou fitted; sizes a step of 0.8 thou apart that can be had. */
-const request = (play: number, u: number, drawer: Lot[], limits: LimitSet | null = band): OrderRequest => ({
+const request = (play: number, u: number, drawer: Lot[], limits: LimitSet | null = band): ChoiceRequest => ({
   drawer,
   fitted: [{ lotId: 's10', count: 1 }],
   response: { perPiece: 1, pair: false },

@@ -1,3 +1,5 @@
+import { movedBy, totalsFor } from '../window/window'
+import type { ChoiceRequest } from '../question/question'
 import { percent } from '../../quantity/percent'
 import { combine } from '../../reading/budget'
 import { quadrature } from '../../reading/statistics'
@@ -5,19 +7,9 @@ import { studentQuantile } from '../../reading/student'
 import { SURE } from '../../verdict/decide'
 import { endsOf } from '../../verdict/limits'
 import type { PackChoice } from './chooser/choose'
-import type { PackQuestion } from './chooser/proposal'
-import { prepareDrawer, type PackRules, type PreparedDrawer } from './chooser/prepare'
-import { lotUncertainty, type Lot, type Pack } from '../../pack/lot'
-import { perPick, piecesPerPick, type Response } from '../../pack/response'
-
-/** The place the plan is for, as the chooser is asked about it. */
-export interface OrderRequest {
-  readonly drawer: readonly Lot[]
-  readonly fitted: Pack
-  readonly response: Response
-  readonly rules: PackRules
-  readonly question: PackQuestion
-}
+import { prepareDrawer, type PreparedDrawer } from './chooser/prepare'
+import { lotUncertainty, type Lot } from '../../pack/lot'
+import { perPick, piecesPerPick } from '../../pack/response'
 
 export interface OrderItem {
   readonly lotId: string
@@ -48,7 +40,7 @@ export interface OrderPlan {
 export const needsOrder = (choice: Pick<PackChoice, 'fallback' | 'proposals'>): boolean =>
   choice.fallback || !choice.proposals.some(proposal => proposal.chance === null || proposal.chance.inside >= SURE)
 
-/** Points the distribution of the true play is held at: the middle of as many equal chances. */
+/** Points the distribution of a true play is held at: the middle of as many equal chances. */
 const POINTS = 120
 const MOST_SIZES = 3
 /** How many of the best single sizes are tried in pairs, and in threes. */
@@ -59,19 +51,18 @@ const NEIGHBOUR = 0.1
 /**
  * The fewest sizes to order so that, with stock, the chance of reaching the limits is at least `wanted`.
  *
- * The play the present pack leaves is known only with its uncertainty, and the piece that comes is known only by its tolerance. Once
- * the pieces are here and one fitting has shown the play, the right one is taken: so a set of sizes is worth the chance that at
- * least one pack it allows lies within the limits. Ties go to the higher chance, then to the lower price, then to the shorter lead time.
+ * What the present pack leaves is known only with its uncertainty, and the piece that comes is known only by its tolerance. Once
+ * the pieces are here and one fitting has shown it, the right one is taken: so a set of sizes is worth the chance that at least one
+ * pack it allows brings every result it moves within its limits. Ties go to the higher chance, then to the lower price, then to the shorter lead time.
  * @param request  of a place with limits; sizes with none on hand are what can be ordered besides
  * @returns null without limits
  */
-export function orderPlan(request: OrderRequest, wanted = SURE): OrderPlan | null {
+export function orderPlan(request: ChoiceRequest, wanted = SURE): OrderPlan | null {
   const { question, response, rules } = request
-  const ends = endsOf(question.limits)
-  if (!ends || question.bound) return null
+  if (!endsOf(question.limits) || movedBy(request).some(({ bound, limits }) => bound && endsOf(limits))) return null
   const per = piecesPerPick(response)
   const pieces = Math.max(per, rules.fewest ?? per)
-  const points = playPoints(request)
+  const draws = drawsOf(request)
   const cover = (ordered: readonly Lot[]) =>
     coverage(
       prepareDrawer(
@@ -80,8 +71,8 @@ export function orderPlan(request: OrderRequest, wanted = SURE): OrderPlan | nul
         response,
         rules,
       ),
-      points,
-      ends,
+      request,
+      draws,
     )
 
   const stockChance = cover([])
@@ -138,29 +129,36 @@ export function orderPlan(request: OrderRequest, wanted = SURE): OrderPlan | nul
   return plan(best.set, best.chance)
 }
 
-/** What the play may really be with the pack that is fitted, at equal steps of chance, nm. */
-function playPoints({ question, drawer, response, rules }: OrderRequest): number[] {
-  const { from, uRefit } = question
+/**
+ * What may really be with the pack that is fitted: every result it moves, at equal steps of its chance, nm. How far the one is off says
+ * nothing of the others: each goes through its own steps in an order of its own.
+ */
+function drawsOf(request: ChoiceRequest): number[][] {
+  const { drawer, response, rules } = request
   // A piece nobody has measured yet: the worst tolerance of the family, as often as the fewest pieces of a pack.
   const piece = Math.max(0, ...drawer.map(lotUncertainty)) * Math.abs(perPick(response)) * Math.max(1, rules.fewest ?? 1)
-  const { u, nu } = combine([
-    { u: from.u, nu: from.nu },
-    { u: quadrature(uRefit, piece), nu: Infinity },
-  ])
-  return Array.from({ length: POINTS }, (_, i) => from.play + u * studentQuantile((i + 0.5) / POINTS, nu))
+  const each = movedBy(request).map(({ from, uRefit }) => {
+    const { u, nu } = combine([
+      { u: from.u, nu: from.nu },
+      { u: quadrature(uRefit, piece), nu: Infinity },
+    ])
+    return Array.from({ length: POINTS }, (_, i) => from.play + u * studentQuantile((i + 0.5) / POINTS, nu))
+  })
+  return each[0]!.map((_, i) => each.map((points, of) => points[(i * STRIDES[of % STRIDES.length]!) % POINTS]!))
 }
+/** Steps without a common measure with the points: each order of the points is another. */
+const STRIDES = [1, 47, 77, 101, 31] as const
 
-/** Share of the points for which some pack of the drawer lies within the limits. */
-function coverage(drawer: PreparedDrawer, points: readonly number[], ends: { lower: number; upper: number }): number {
-  const c = drawer.response.perPiece
-  const reaches = (play: number) => {
-    const [a, b] = [drawer.fittedTotal + (ends.lower - play) / c, drawer.fittedTotal + (ends.upper - play) / c]
-    const [low, high] = [Math.max(0, Math.min(a, b)), Math.min(drawer.reach.largest, Math.max(a, b))]
+/** Share of the draws for which some pack of the drawer brings all of it into limits. */
+function coverage(drawer: PreparedDrawer, request: ChoiceRequest, draws: readonly (readonly number[])[]): number {
+  const reaches = (plays: readonly number[]) => {
+    const totals = totalsFor(request, drawer.fittedTotal, plays)
+    const [low, high] = [Math.max(0, totals.low), Math.min(drawer.reach.largest, totals.high)]
     if (low > high) return false
     for (let k = drawer.fewestPicks; k <= drawer.mostPicks; k++) if (k === 0 ? low <= 0 : drawer.reach.can(0, k, low, high)) return true
     return false
   }
-  return points.filter(reaches).length / points.length
+  return draws.filter(reaches).length / draws.length
 }
 
 function combinations<T>(items: readonly T[], size: number): T[][] {

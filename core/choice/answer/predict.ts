@@ -72,13 +72,6 @@ export function predict(grounds: Reckoned, fitted: Pack, next: Pack, lots: LotMa
   }
 }
 
-/**
- * Total that would bring the play exactly to `target`, nm.
- * @example totalFor(thou(4), thou(20), thou(30), { perPiece: -1, pair: false }) // thou(46)
- */
-export const totalFor = (target: number, play: number, fittedTotal: number, response: Response): number =>
-  fittedTotal + (target - play) / response.perPiece
-
 /** Unmeasured pieces a change puts in. */
 export const unmeasuredIn = (change: { readonly in: Pack }, lots: LotMap): number =>
   pieceCount(change.in.filter(({ lotId }) => lotOf(lots, lotId).measured === null))

@@ -1,9 +1,8 @@
 <script setup lang="ts">
-import type { ChoiceRequest } from '#core/check/evaluate/evaluate-place'
+import type { ChoiceRequest } from '#core/choice/question/question'
 import type { Proposal } from '#core/choice/answer/chooser/proposal'
-import { withLotsInHand } from '#core/pack/in-hand'
+import { withLotsInHand, type PieceInHand } from '#core/pack/in-hand'
 import { lotMap, pieceAsks, thickness, unitMade, type Pack } from '#core/pack/lot'
-import type { PieceInHand } from '#core/pack/in-hand'
 import { toldText } from '#core/choice/question/told'
 import { pieceText } from '#core/quantity/format-length'
 import { percent } from '#core/quantity/percent'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { ChoiceRequest } from '#core/check/evaluate/evaluate-place'
+import type { ChoiceRequest } from '#core/choice/question/question'
 import type { CheckDocument } from '#core/check/document'
 import { pieceList } from '#core/pack/arithmetic'
 import { LAP_POINTS, lapProgress, type Lap } from '#core/pack/lapping'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import type { CheckDocument } from '#core/check/document'
-import { sheetsFor } from '#core/check/document'
-import type { ChoiceRequest, PlaceEvaluation } from '#core/check/evaluate/evaluate-place'
+import type { ChoiceRequest } from '#core/choice/question/question'
+import { type CheckDocument, sheetsFor } from '#core/check/document'
+import type { PlaceEvaluation } from '#core/check/evaluate/evaluate-place'
 import { ratesOf } from '#core/check/common/making'
 import { checkKind } from '#core/check/registry'
 import type { PackChoice } from '#core/choice/answer/chooser/choose'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { ChoiceRequest } from '#core/check/evaluate/evaluate-place'
+import type { ChoiceRequest } from '#core/choice/question/question'
 import type { Proposal } from '#core/choice/answer/chooser/proposal'
 import { thickness, type Lot, type Pack } from '#core/pack/lot'
 import { toldText } from '#core/choice/question/told'

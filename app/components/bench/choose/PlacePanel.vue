@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { MOST_PIECES } from '#core/choice/question/rules'
 import { chosenFor } from '#core/check/contract'
 import { packAt, piecesIn, type CheckDocument } from '#core/check/document'
 import type { CheckEvaluation } from '#core/check/evaluate/evaluate-check'
@@ -8,7 +9,6 @@ import { pieceList } from '#core/pack/arithmetic'
 import type { PackChoice } from '#core/choice/answer/chooser/choose'
 import type { Proposal } from '#core/choice/answer/chooser/proposal'
 import { lotMap, type Pack } from '#core/pack/lot'
-import { MOST_PIECES } from '#core/choice/answer/chooser/prepare'
 import { useKindView } from '~/components/bench/kinds/views'
 import { useBench } from '~/stores/bench'
 import { usePreferences } from '~/stores/preferences'

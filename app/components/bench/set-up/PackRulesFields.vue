@@ -1,6 +1,5 @@
 <script setup lang="ts">
-import type { MeritOrder } from '#core/choice/answer/chooser/merit'
-import { MOST_PIECES } from '#core/choice/answer/chooser/prepare'
+import { MOST_PIECES, type MeritOrder } from '#core/choice/question/rules'
 import { markedText } from '#core/quantity/format-length'
 import type { CheckDocument } from '#core/check/document'
 import type { Lot } from '#core/pack/lot'

@@ -1,6 +1,6 @@
+import { MOST_PIECES } from '../../../choice/question/rules'
 import { thou } from '../../../quantity/length'
 import { defineKind } from '../../define-kind'
-import { MOST_PIECES } from '../../../choice/answer/chooser/prepare'
 import { playFrom, playResult } from '../../common/results'
 import { crankshaftSteps, crankshaftSuspicions } from './procedure'
 import { FIELDS } from './setup'

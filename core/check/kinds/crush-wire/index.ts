@@ -1,6 +1,6 @@
+import { MOST_PIECES } from '../../../choice/question/rules'
 import { mm, nm, thou } from '../../../quantity/length'
 import { PRELOAD_WORDS } from '../../../verdict/words'
-import { MOST_PIECES } from '../../../choice/answer/chooser/prepare'
 import type { MeasuringPoint, PackPlace, Position, ResultKind } from '../../contract'
 import { defineKind } from '../../define-kind'
 import { preloadPoints } from '../../common/preload'

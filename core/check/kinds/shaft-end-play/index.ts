@@ -1,5 +1,5 @@
+import { MOST_PIECES } from '../../../choice/question/rules'
 import { thou } from '../../../quantity/length'
-import { MOST_PIECES } from '../../../choice/answer/chooser/prepare'
 import type { PackPlace } from '../../contract'
 import { sealOut, type Condition } from '../../conditions'
 import { defineKind } from '../../define-kind'

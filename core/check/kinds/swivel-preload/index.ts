@@ -1,5 +1,5 @@
+import { MOST_PIECES } from '../../../choice/question/rules'
 import { nm, thou } from '../../../quantity/length'
-import { MOST_PIECES } from '../../../choice/answer/chooser/prepare'
 import type { Answers, CombinedResult, MeasuringPoint, NextStep, PackPlace, Position } from '../../contract'
 import { defineKind } from '../../define-kind'
 import { preloadOf, preloadPoints } from '../../common/preload'

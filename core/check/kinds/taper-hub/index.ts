@@ -1,6 +1,6 @@
+import { MOST_PIECES } from '../../../choice/question/rules'
 import { thou } from '../../../quantity/length'
 import { formatLength } from '../../../quantity/format-length'
-import { MOST_PIECES } from '../../../choice/answer/chooser/prepare'
 import type { Finding } from '../../../reading/gates'
 import type { Answers, PackPlace } from '../../contract'
 import { defineKind } from '../../define-kind'

@@ -1,6 +1,6 @@
+import { MOST_PIECES } from '../../../choice/question/rules'
 import { formatFigure } from '../../../quantity/figure'
 import { thou } from '../../../quantity/length'
-import { MOST_PIECES } from '../../../choice/answer/chooser/prepare'
 import type { Estimate } from '../../../reading/estimate'
 import type { Finding } from '../../../reading/gates'
 import { sumOf } from '../../../reading/sum'

@@ -1,7 +1,7 @@
+import { MOST_PIECES } from '../../question/rules'
 import { percent } from '../../../quantity/percent'
 import { chanceInLimits } from '../../../verdict/chance'
 import { SURE } from '../../../verdict/decide'
-import { MOST_PIECES } from '../chooser/prepare'
 import { lotMap, packChange, type Lot, type Pack, type PackChange } from '../../../pack/lot'
 import { predict, type Prediction } from '../predict'
 import { columnsFor, type Column, type Columns, type PlaceQuestion } from './columns'

@@ -1,22 +1,20 @@
+import type { Asked } from '../../question/question'
+import type { PackRules } from '../../question/rules'
 import { chanceInLimits } from '../../../verdict/chance'
 import { FAIRLY_SURE, SURE } from '../../../verdict/decide'
 import { insideRange } from '../../../verdict/limits'
 import { fineWidth } from '../chooser/merit'
-import type { PackQuestion } from '../chooser/proposal'
-import { prepareDrawer, type PackRules } from '../chooser/prepare'
+import { prepareDrawer } from '../chooser/prepare'
 import type { Found } from '../chooser/question'
 import { searchPacks } from '../chooser/search'
 import { samePack, lotMap, type Lot, type Pack } from '../../../pack/lot'
 import { predict } from '../predict'
-import { piecesPerPick, type Response } from '../../../pack/response'
+import { piecesPerPick } from '../../../pack/response'
 
 /** One of several places that choose from one drawer. */
-export interface PlaceQuestion {
+export interface PlaceQuestion extends Asked {
   readonly id: string
-  readonly fitted: Pack
-  readonly response: Response
   readonly rules: PackRules
-  readonly question: PackQuestion
 }
 
 /** A pack that would bring its place into limits. */

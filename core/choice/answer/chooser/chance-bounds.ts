@@ -1,7 +1,7 @@
 import { wholeFreedom } from '../../../reading/budget'
 import { chanceInLimits } from '../../../verdict/chance'
 import { endsOf, type LimitSet } from '../../../verdict/limits'
-import type { Moved } from '../leaves'
+import type { Moved } from '../../question/question'
 import type { Measured } from '../../grounds/grounds'
 import type { Response } from '../../../pack/response'
 

@@ -1,3 +1,4 @@
+import type { PackQuestion } from '../../question/question'
 import { nm } from '../../../quantity/length'
 import { wholeFreedom } from '../../../reading/budget'
 import { judge, type DecisionRule, type VerdictState } from '../../../verdict/decide'
@@ -9,7 +10,7 @@ import { piecesPerPick, type Response } from '../../../pack/response'
 import { toldText } from '../../question/told'
 import { compareKeys, fineWidth } from './merit'
 import type { PreparedDrawer } from './prepare'
-import type { PackQuestion, Proposal } from './proposal'
+import type { Proposal } from './proposal'
 import { folded, ranking, stepWidth, type Ranked } from './ranking'
 import type { Found, SearchQuestion } from './question'
 import { searchPacks } from './search'
@@ -58,11 +59,11 @@ const searchFor = (question: PackQuestion): SearchQuestion => ({
 })
 
 /** Which packs are asked for: by the play they leave, and by what they leave of the other results. */
-interface Asked extends Range {
+interface Wanted extends Range {
   keeps(others: Proposal['also']): boolean
 }
 /** In limits, all of them, and not below what an earlier fitting showed to be none. */
-function inAll({ limits, atLeast, also = [], from }: PackQuestion, response: Response): Asked {
+function inAll({ limits, atLeast, also = [], from }: PackQuestion, response: Response): Wanted {
   const { low, high } = insideRange(limits)
   const others = alsoRange(also, from, response)
   return {
@@ -72,7 +73,7 @@ function inAll({ limits, atLeast, also = [], from }: PackQuestion, response: Res
   }
 }
 /** In a range, and no other result brought nearer to where it binds, but within its limits. */
-function safely({ also = [], from }: PackQuestion, response: Response, { low, high }: Range): Asked {
+function safely({ also = [], from }: PackQuestion, response: Response, { low, high }: Range): Wanted {
   const others = safeRange(also, from, response)
   return {
     low: Math.max(low, others.low),
@@ -81,7 +82,7 @@ function safely({ also = [], from }: PackQuestion, response: Response, { low, hi
   }
 }
 const isWithin = ({ low, high }: Range, play: number): boolean => play >= low && play <= high
-const within = (asked: Asked, { predicted: { play }, also }: Pick<Proposal, 'predicted' | 'also'>): boolean =>
+const within = (asked: Wanted, { predicted: { play }, also }: Pick<Proposal, 'predicted' | 'also'>): boolean =>
   isWithin(asked, play) && asked.keeps(also)
 
 /** Packs predicted in limits, and what is fitted where it reads in them or is good enough; no proposals when there is neither. */
@@ -107,7 +108,7 @@ function withBefore(
   { before, also = [] }: PackQuestion,
   rank: ReturnType<typeof ranking>,
   found: readonly Found[],
-  asked: Asked,
+  asked: Wanted,
 ): Ranked[] {
   const packs = [before, ...also.map(other => other.before)].flatMap(list => list.map(({ pack }) => pack))
   const measured = packs
@@ -134,7 +135,7 @@ const stayRanked = (drawer: PreparedDrawer, { measured }: PackQuestion, rank: Re
   measured ? rank.pack(drawer.fitted) : null
 
 /** Leaving it as it is is always listed: first when the check's rule calls it In, in its place while it is in the range asked for, else last. */
-function withStay(proposals: readonly Ranked[], stay: Ranked | null, question: PackQuestion, asked: Asked): Proposal[] {
+function withStay(proposals: readonly Ranked[], stay: Ranked | null, question: PackQuestion, asked: Wanted): Proposal[] {
   const wanted = question.wanted ?? WANTED
   const others = proposals.map(({ proposal }) => proposal)
   if (!stay) return others.slice(0, wanted)

@@ -1,3 +1,4 @@
+import type { MeritOrder } from '../../question/rules'
 import { systemOf } from '../../../quantity/figure'
 import { NM_PER, type LengthUnit } from '../../../quantity/length'
 
@@ -7,9 +8,6 @@ import { NM_PER, type LengthUnit } from '../../../quantity/length'
  * Σu² of the pieces (nm²), cost; lot ids break what is left.
  */
 export type MeritKey = readonly [number, number, number, number, number, number, number]
-
-/** What stands right after the aim: trouble, unless a shop moved something up. */
-export type MeritOrder = 'trouble' | 'pieces' | 'changes' | 'cost'
 
 /** Chances that part the classes: at least 99, 95, 80, 50 %. */
 export const CLASSES: readonly number[] = [0.99, 0.95, 0.8, 0.5]

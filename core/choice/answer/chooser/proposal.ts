@@ -2,34 +2,14 @@ import { formatLength } from '../../../quantity/format-length'
 import { formatFigure, systemOf } from '../../../quantity/figure'
 import { NM_PER, nm, type LengthUnit, type Nm } from '../../../quantity/length'
 import type { Chance } from '../../../verdict/chance'
-import type { DecisionRule } from '../../../verdict/decide'
-import type { LimitSet } from '../../../verdict/limits'
-import { chanceOf, leavesOf, worstChance, type Left, type Moved } from '../leaves'
+import { chanceOf, leavesOf, worstChance, type Left } from '../leaves'
+import type { PackQuestion } from '../../question/question'
 import { arithmeticLine, changeWords } from '../../../pack/arithmetic'
 import { packChange, packTotal, pieceCount, type LotMap, type Pack, type PackChange } from '../../../pack/lot'
 import { predict, unmeasuredIn, type Prediction } from '../predict'
-import type { Grounds } from '../../grounds/grounds'
 import type { Response } from '../../../pack/response'
 import { toldText, type Told } from '../../question/told'
 import { stackingOrder } from '../../../pack/stacking'
-
-/** What is asked of the drawer for one place. */
-export interface PackQuestion extends Grounds {
-  /** nm */
-  readonly aim: Nm
-  /** with zero as their floor where the figure is a play */
-  readonly limits: LimitSet | null
-  readonly rule: DecisionRule
-  /** The check's unit: for the sentences. */
-  readonly unit: LengthUnit
-  /** The side of the limits on which the shaft cannot bind: above for a play. */
-  readonly cannotBind: 'above' | 'below'
-  /** what its pieces move besides */
-  readonly also?: readonly Moved[]
-  readonly wanted?: number
-  /** what is chosen in thickness is told as another figure, or cannot be told yet */
-  readonly told?: Told
-}
 
 /** A pack with what it would leave. */
 export interface Proposal {

@@ -1,5 +1,5 @@
 import type { LimitSet } from '../../../verdict/limits'
-import type { Moved } from '../leaves'
+import type { Moved } from '../../question/question'
 import type { Measured } from '../../grounds/grounds'
 import type { MeritKey } from './merit'
 

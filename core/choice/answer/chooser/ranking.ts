@@ -1,10 +1,11 @@
+import type { PackQuestion } from '../../question/question'
 import type { LengthUnit } from '../../../quantity/length'
 import { lotMap, pieceCount, pieceVariance, type Pack } from '../../../pack/lot'
 import { refitUncertainty } from '../../grounds/grounds'
 import { piecesPerPick } from '../../../pack/response'
 import { binOf, chanceClass, fineWidth, meritKey, type MeritKey } from './merit'
 import type { PreparedDrawer } from './prepare'
-import { proposalFor, type PackQuestion, type Proposal, type ProposalContext } from './proposal'
+import { proposalFor, type Proposal, type ProposalContext } from './proposal'
 import type { Found } from './question'
 
 /** A proposal with its rank in the order of merit. */
