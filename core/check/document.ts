@@ -7,7 +7,7 @@ import type { Aim } from '../verdict/aim'
 import type { DecisionRule, VerdictState } from '../verdict/decide'
 import { isInside, type LimitSet } from '../verdict/limits'
 import type { Lap } from '../pack/lapping'
-import type { Lot, Pack } from '../pack/lot'
+import { mergedPack, type Lot, type Pack } from '../pack/lot'
 import { resultId, type PackPlace } from './contract'
 import type { Setup } from './setup'
 
@@ -166,12 +166,12 @@ export function asItWasFound(document: CheckDocument): CheckDocument {
 
 /** The pack of a place in a fitting; null: not known, or not all of it. */
 export const packIn = (trial: Pick<Trial, 'packs' | 'unlisted'>, place: string): Pack | null =>
-  trial.unlisted.includes(place) ? null : (trial.packs[place] ?? null)
+  trial.unlisted.includes(place) || !trial.packs[place] ? null : mergedPack(trial.packs[place])
 /** The same of a place of the kind: where nothing is until something is put in, nothing is. */
 export const packAt = (trial: Pick<Trial, 'packs' | 'unlisted'>, { id, startsEmpty }: Pick<PackPlace, 'id' | 'startsEmpty'>): Pack | null =>
   packIn(trial, id) ?? (startsEmpty && !trial.unlisted.includes(id) ? [] : null)
 /** The pieces that are known to be in a place, whatever else is in there. */
-export const piecesIn = (trial: Pick<Trial, 'packs'>, place: string): Pack => trial.packs[place] ?? []
+export const piecesIn = (trial: Pick<Trial, 'packs'>, place: string): Pack => mergedPack(trial.packs[place] ?? [])
 
 /** Is the first newer than the second? What is still on its way to be stored is newer than all. */
 export const newerThan = (order: number | undefined, than: number): boolean => (order ?? Infinity) > than

@@ -1,9 +1,9 @@
 import { goesInto, packIn, piecesIn, type CheckDocument } from '../check/document'
 import type { PackPlace } from '../check/contract'
-import { lotMap, type Lot } from '../pack/lot'
+import { mergedPack, lotMap, type Lot } from '../pack/lot'
 import type { Bench, FoundPiece, ListCommand } from './command'
 import { happened, refused, type Happening, type Outcome, type RefusedCommand } from './happening'
-import { NO_PLACE, capacityFault, merged, placeOf, shapeFault } from './pack'
+import { NO_PLACE, capacityFault, placeOf, shapeFault } from './pack'
 
 /**
  * The pack as it was found, piece by piece, or none. Sizes the drawer does not know become lots of their own, tagged to the place.
@@ -29,7 +29,7 @@ export function list({ document, lots }: Bench, { op, place: id, pieces }: ListC
     if ('lot' in lot) added.push({ type: 'lot-added', lot: lot.lot })
     found.push({ lotId: 'lot' in lot ? lot.lot.id : lot.id, count: piece.count })
   }
-  const pack = merged(found)
+  const pack = mergedPack(found)
   if (
     place.chosen.by === 'catalogue' &&
     !place.chosen.window &&
@@ -47,7 +47,7 @@ export function list({ document, lots }: Bench, { op, place: id, pieces }: ListC
       type: 'listed',
       trial: trial.id,
       place: id,
-      pack: trial === first ? pack : merged([...pack, ...piecesIn(trial, id)]),
+      pack: trial === first ? pack : mergedPack([...pack, ...piecesIn(trial, id)]),
     })),
   )
 }

@@ -5,7 +5,7 @@ import { chosenFor, inPairs, resultId, type PackPlace } from '../check/contract'
 import { checkKind } from '../check/registry'
 import type { PlaceEvaluation } from '../check/evaluate/evaluate-place'
 import { changeWords, pieceList } from '../pack/arithmetic'
-import { samePack, lotMap, packChange, pieceCount, thickness, type LotMap, type Pack } from '../pack/lot'
+import { mergedPack, samePack, lotMap, packChange, pieceCount, thickness, type LotMap, type Pack } from '../pack/lot'
 import { predict, type Prediction } from '../choice/answer/predict'
 import { quadrature } from '../reading/statistics'
 import { toldValue } from '../choice/question/told'
@@ -15,13 +15,6 @@ import type { Bench, FitCommand, PromiseCommand } from './command'
 import { claims, shortOf } from './drawer'
 import { happened, refused, type Happening, type Outcome, type RefusedCommand } from './happening'
 import { tellApart } from './in-hand'
-
-/** One entry a lot, whatever order they were named in. */
-export function merged(pieces: Pack): Pack {
-  const counts = new Map<string, number>()
-  for (const { lotId, count } of pieces) counts.set(lotId, (counts.get(lotId) ?? 0) + count)
-  return [...counts].map(([lotId, count]) => ({ lotId, count }))
-}
 
 export const placeOf = ({ kind, setup }: Pick<CheckDocument, 'kind' | 'setup'>, id: string): PackPlace | undefined =>
   checkKind(kind)
@@ -68,7 +61,7 @@ export function fit(before: Bench, asked: FitCommand): Outcome {
   for (const [at, { place: id, pieces }] of command.packs.entries()) {
     if (command.packs.findIndex(other => other.place === id) !== at)
       return refused('invalid', 'That place is named twice.', `packs.${at}.place`)
-    const done = fitPlace(bench, evaluation, id, merged(pieces), all, `packs.${at}`)
+    const done = fitPlace(bench, evaluation, id, mergedPack(pieces), all, `packs.${at}`)
     if ('ok' in done) return done
     packs[id] = done.next
     if (done.predicted) predicted[done.result] = done.predicted
@@ -240,7 +233,7 @@ function predictedBy({ request, result, place }: PlaceEvaluation, expected: Pred
 /** Promises pieces to a place: what is here and not promised elsewhere. None: takes the promise back. */
 export function promise({ document, lots }: Bench, { place, pieces }: PromiseCommand): Outcome {
   if (!placeOf(document, place)) return refused('invalid', NO_PLACE, 'place')
-  const pack = merged(pieces)
+  const pack = mergedPack(pieces)
   const all = lotMap(lots)
   for (const [i, { lotId, count }] of pack.entries()) {
     const lot = all.get(lotId)

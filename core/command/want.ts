@@ -1,13 +1,13 @@
-import { lotMap } from '../pack/lot'
+import { mergedPack, lotMap } from '../pack/lot'
 import { markedText } from '../quantity/format-length'
 import type { Bench, WantCommand } from './command'
 import { happened, refused, type Outcome } from './happening'
-import { merged, NO_PLACE, placeOf } from './pack'
+import { NO_PLACE, placeOf } from './pack'
 
 /** What a place needs and the drawer does not have goes on the order list; none: it is taken off again. What is ordered already stays. */
 export function want({ document, lots }: Bench, { place, pieces }: WantCommand): Outcome {
   if (!placeOf(document, place)) return refused('invalid', NO_PLACE, 'place')
-  const pack = merged(pieces)
+  const pack = mergedPack(pieces)
   const all = lotMap(lots)
   for (const [i, { lotId }] of pack.entries()) {
     const lot = all.get(lotId)

@@ -170,3 +170,10 @@ export function samePack(a: Pack, b: Pack): boolean {
   const change = packChange(a, b)
   return change.out.length + change.in.length === 0
 }
+
+/** One entry a lot, whatever order they were named in. */
+export function mergedPack(pieces: Pack): Pack {
+  const counts = new Map<string, number>()
+  for (const { lotId, count } of pieces) counts.set(lotId, (counts.get(lotId) ?? 0) + count)
+  return [...counts].map(([lotId, count]) => ({ lotId, count }))
+}

@@ -75,6 +75,7 @@ export function madeBearings(
     response: { perPiece: -1 as const, pair: false },
     rules: { fewest: 2, most: 2 },
     question: asked({
+      id: `clearance@${p}`,
       measured: { play: 24_000 + Math.round((random() * 60) / (step / 1000)) * step, u: 1, nu: Infinity },
       uRefit: 1,
       aim: nm(42_000),

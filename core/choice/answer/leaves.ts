@@ -1,10 +1,11 @@
 import { chanceInLimits, type Chance } from '../../verdict/chance'
 import { insideRange, type LimitSet } from '../../verdict/limits'
-import type { LotMap, Pack } from '../../pack/lot'
+import { samePack, type LotMap, type Pack } from '../../pack/lot'
 import type { Response } from '../../pack/response'
 import type { Measured } from '../grounds/grounds'
-import type { Moved } from '../question/question'
-import { predict, type Prediction } from './predict'
+import type { Asked, Moved } from '../question/question'
+import { movedBy } from '../window/window'
+import { predict, predictSum, type Prediction } from './predict'
 
 /** What a pack leaves of one result. */
 export interface Left extends Prediction {
@@ -16,9 +17,32 @@ export interface Left extends Prediction {
 /** What a pack leaves of each result its pieces move besides, each by its own grounds and sign. */
 export const leavesOf = (moved: readonly Moved[], fitted: Pack, next: Pack, lots: LotMap): Left[] =>
   moved.map(({ id, label, limits, perPiece, ...grounds }) => {
-    const predicted = predict(grounds, fitted, next, lots, { perPiece, pair: false })
+    const predicted = predict(grounds, fitted, next, lots, { perPiece })
     return { id, label, ...predicted, chance: chanceOf(predicted, limits) }
   })
+
+/** A place whose pack is changed, as it was asked about. */
+export interface Change extends Asked {
+  readonly next: Pack
+}
+
+/**
+ * What changes at several places leave together: every result by the sum over all that move it. One place alone leaves what `predict`
+ * says of its pack.
+ */
+export function leavesTogether(changes: readonly Change[], lots: LotMap): Left[] {
+  const moved = changes.flatMap(change => movedBy(change).map(one => ({ one, change })))
+  const ids = [...new Set(moved.map(({ one }) => one.id))]
+  return ids.map(id => {
+    const of = moved.filter(({ one }) => one.id === id)
+    const changed = of.filter(({ change: { fitted, next } }) => !samePack(fitted, next))
+    const [{ one, change }] = (changed.length > 0 ? changed : of) as [(typeof of)[number]]
+    if (changed.length < 2) return leavesOf([one], change.fitted, change.next, lots)[0]!
+    const swaps = changed.map(({ one: { perPiece }, change: { fitted, next } }) => ({ perPiece, fitted, next }))
+    const predicted = predictSum(one, swaps, lots)
+    return { id, label: one.label, ...predicted, chance: chanceOf(predicted, one.limits) }
+  })
+}
 
 export const chanceOf = ({ play, u, nu }: Pick<Prediction, 'play' | 'u' | 'nu'>, limits: LimitSet | null): Chance | null =>
   chanceInLimits({ value: play, u, nu }, limits)
@@ -32,6 +56,8 @@ export interface Range {
   readonly low: number
   readonly high: number
 }
+
+export const isWithin = ({ low, high }: Range, play: number): boolean => play >= low && play <= high
 
 /** Plays of the result chosen for at which every other keeps to a range of its own, nm. */
 function playsAt(moved: readonly Moved[], from: Measured, response: Response, rangeOf: (one: Moved) => Range): Range {

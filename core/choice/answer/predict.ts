@@ -1,3 +1,4 @@
+import { quadrature } from '../../reading/statistics'
 import { combine, type BudgetLine, type Combined } from '../../reading/budget'
 import type { Grounds, Measured } from '../grounds/grounds'
 import { changeSpread } from '../../pack/change-spread'
@@ -15,40 +16,56 @@ export interface Prediction extends Combined {
   readonly rests: 'reading' | 'before' | 'sum'
 }
 
+const reading = ({ u, nu }: Measured, words: string): BudgetLine => ({ source: 'repeatability', words, u, nu, shared: true })
+const refit = (u: number): BudgetLine => ({
+  source: 'refit',
+  words: 'Taking apart, seating and tightening again',
+  u,
+  nu: Infinity,
+  shared: false,
+})
+
 /**
  * The play a pack will leave, with its budget. The fitted one leaves what was measured on it; one that was measured before leaves
- * that again, but for the refit; any other:
- * u² = u(measured)² + Σ c²·u_ind² + (c·Δn·u_lot)² per unmeasured lot + (Σ c·Δn·u_mic)² over measured ones + u_refit². Pieces left in
- * place cancel. Degrees of freedom by Welch–Satterthwaite over all of it (JCGM 100:2008, G.4.1).
+ * that again, but for the refit; any other what the sum says.
  */
-export function predict(grounds: Reckoned, fitted: Pack, next: Pack, lots: LotMap, response: Response): Prediction {
-  const refit: BudgetLine = {
-    source: 'refit',
-    words: 'Taking apart, seating and tightening again',
-    u: grounds.uRefit,
-    nu: Infinity,
-    shared: false,
-  }
-  const reading = ({ u, nu }: Measured, words: string): BudgetLine => ({ source: 'repeatability', words, u, nu, shared: true })
-  if (grounds.measured && samePack(fitted, next)) {
-    const lines = [reading(grounds.measured, 'The reading of the pack as it is')]
-    return { play: Math.round(grounds.measured.play), lines, rests: 'reading', ...combine(lines) }
+export function predict(grounds: Reckoned, fitted: Pack, next: Pack, lots: LotMap, { perPiece }: Pick<Response, 'perPiece'>): Prediction {
+  const { measured, uRefit } = grounds
+  if (measured && samePack(fitted, next)) {
+    const lines = [reading(measured, 'The reading of the pack as it is')]
+    return { play: Math.round(measured.play), lines, rests: 'reading', ...combine(lines) }
   }
   const before = grounds.before.find(({ pack }) => samePack(pack, next))
   if (before) {
-    const lines = [reading(before.measured, 'The reading of this pack before'), refit]
+    const lines = [reading(before.measured, 'The reading of this pack before'), refit(uRefit)]
     return { play: Math.round(before.measured.play), lines, rests: 'before', ...combine(lines) }
   }
-  const change = packChange(fitted, next)
-  const moved = [...change.out.map(p => ({ ...p, delta: -p.count })), ...change.in.map(p => ({ ...p, delta: p.count }))]
-  const micrometer = moved.reduce((sum, p) => sum + (lotOf(lots, p.lotId).measured !== null ? p.delta * ASSUMED.micrometer : 0), 0)
+  return predictSum(grounds, [{ fitted, next, perPiece }], lots)
+}
+
+/** A pack that goes in where another was, and how its pieces move the play. */
+export interface Swap {
+  readonly fitted: Pack
+  readonly next: Pack
+  readonly perPiece: 1 | -1
+}
+
+/**
+ * The play after swaps at any places that move it: what it is reckoned from, and what all changed pieces do.
+ * u² = u(measured)² + Σ c²·u_ind² + (c·Δn·u_lot)² per unmeasured lot + (Σ c·Δn·u_mic)² over measured ones + u_refit². Pieces left in
+ * place cancel. Degrees of freedom by Welch–Satterthwaite over all of it (JCGM 100:2008, G.4.1).
+ */
+export function predictSum({ from, uRefit }: Pick<Grounds, 'from' | 'uRefit'>, swaps: readonly Swap[], lots: LotMap): Prediction {
+  const changes = swaps.map(({ fitted, next, perPiece }) => ({ perPiece, change: packChange(fitted, next) }))
+  const measured = (pack: Pack) => pieceCount(pack.filter(({ lotId }) => lotOf(lots, lotId).measured !== null))
+  const micrometer = changes.reduce((sum, { perPiece, change }) => sum + perPiece * (measured(change.in) - measured(change.out)), 0)
   const lines: BudgetLine[] = [
-    reading(grounds.from, 'The measurement it starts from'),
-    refit,
+    reading(from, 'The measurement it starts from'),
+    refit(uRefit),
     {
       source: 'pieces',
       words: 'Pieces changed, unmeasured ones by their tolerance',
-      u: changeSpread(change, lots),
+      u: quadrature(...changes.map(({ change }) => changeSpread(change, lots))),
       nu: Infinity,
       shared: false,
     },
@@ -58,18 +75,14 @@ export function predict(grounds: Reckoned, fitted: Pack, next: Pack, lots: LotMa
           {
             source: 'micrometer',
             words: 'Offset of the micrometer the changed pieces share',
-            u: Math.abs(micrometer),
+            u: Math.abs(micrometer) * ASSUMED.micrometer,
             nu: Infinity,
             shared: false,
           } satisfies BudgetLine,
         ]),
   ]
-  return {
-    play: Math.round(grounds.from.play) + response.perPiece * (packTotal(next, lots) - packTotal(fitted, lots)),
-    lines,
-    rests: 'sum',
-    ...combine(lines),
-  }
+  const moved = swaps.reduce((sum, { fitted, next, perPiece }) => sum + perPiece * (packTotal(next, lots) - packTotal(fitted, lots)), 0)
+  return { play: Math.round(from.play) + moved, lines, rests: 'sum', ...combine(lines) }
 }
 
 /** Unmeasured pieces a change puts in. */

@@ -1,9 +1,12 @@
 import { MOST_PIECES } from '../../question/rules'
 import { percent } from '../../../quantity/percent'
-import { chanceInLimits } from '../../../verdict/chance'
 import { SURE } from '../../../verdict/decide'
 import { lotMap, packChange, type Lot, type Pack, type PackChange } from '../../../pack/lot'
-import { predict, type Prediction } from '../predict'
+import type { Prediction } from '../predict'
+import { isWithin, leavesTogether, worstChance } from '../leaves'
+import { movedBy } from '../../window/window'
+import { insideRange } from '../../../verdict/limits'
+import { jointColumns } from './joint'
 import { columnsFor, type Column, type Columns, type PlaceQuestion } from './columns'
 import { stockOf, type AllocationRequest, type Goal, type Stock } from './programme'
 import { refine, type Stage } from './refine'
@@ -54,29 +57,32 @@ export function allocate(
   listed: readonly number[] = LISTED,
 ): Allocation {
   const stock = stockOf(request)
-  const { places, goal } = request
-  let answer: Answer = { columns: places.map(() => null), exact: false }
+  const { goal } = request
+  let answer: Answer = { columns: stock.groups.map(() => null), exact: false }
   for (const most of listed) {
-    const all = places.map((place, p) => {
-      progress(`Packs of place ${p + 1} of ${places.length}`, p, places.length)
-      const drawer = drawerOf(request, stock.pool, place)
+    const all = stock.groups.map((group, g) => {
+      progress(`Packs of place ${g + 1} of ${stock.groups.length}`, g, stock.groups.length)
+      const mayUse = (place: PlaceQuestion) => drawerOf(request, stock.pool, place)
       const priceOf = (lot: Lot) => (stock.pool.has(lot.id) ? 0 : stock.prices.get(lot.id)!)
-      return columnsFor(place, drawer, most, goal === 'nearest' ? { by: 'distance' } : { by: 'cost', priceOf })
+      const [alone] = group
+      return group.length === 1
+        ? columnsFor(alone!, mayUse(alone!), most, goal === 'nearest' ? { by: 'distance' } : { by: 'cost', priceOf })
+        : jointColumns(group, mayUse)
     })
-    progress(`Choosing among ${all.reduce((sum, { columns }) => sum + columns.length, 0)} packs`, places.length, places.length)
+    progress(`Choosing among ${all.reduce((sum, { columns }) => sum + columns.length, 0)} packs`, stock.groups.length, stock.groups.length)
     answer = choose(request, stock, all, solve)
     if (answer.exact || all.every(({ beyond }) => beyond.length === 0)) break
   }
-  return result(request, stock.pool, answer)
+  return result(request, stock, answer)
 }
 
-/** A column a place; null: it stays as it is. */
+/** A column a group; null: it stays as it is. */
 interface Answer {
   readonly columns: readonly (Column | null)[]
   readonly exact: boolean
 }
 
-/** One column a place by the goals in their order. Where every place can have a sure pack, nothing is missing and nothing in doubt. */
+/** One column a group by the goals in their order. Where every place can have a sure pack, nothing is missing and nothing in doubt. */
 function choose(request: AllocationRequest, stock: Stock, all: readonly Columns[], solve: Solve): Answer {
   const columns = all.map(place => place.columns)
   const order = request.goal === 'nearest' ? (['distance', 'cost'] as const) : (['cost', 'distance'] as const)
@@ -98,7 +104,7 @@ function choose(request: AllocationRequest, stock: Stock, all: readonly Columns[
   return (
     through(
       order,
-      indices(({ doubt }) => doubt === 0),
+      indices(({ doubt, missing }) => doubt === 0 && missing === 0),
       bare,
       0,
     ) ??
@@ -123,13 +129,10 @@ function drawerOf({ drawer, ordering }: AllocationRequest, pool: ReadonlyMap<str
   }))
 }
 
-function result(
-  { drawer, places, ordering }: AllocationRequest,
-  pool: ReadonlyMap<string, number>,
-  { columns, exact }: Answer,
-): Allocation {
+function result({ drawer, places, ordering }: AllocationRequest, { groups, pool }: Stock, { columns, exact }: Answer): Allocation {
   const index = lotMap(drawer)
-  const packs = places.map((place, p) => columns[p]?.pack ?? place.fitted)
+  const packOf = new Map(groups.flatMap((group, g) => group.map(({ id }, i) => [id, columns[g]?.packs[i] ?? null] as const)))
+  const packs = places.map(({ id, fitted }) => packOf.get(id) ?? fitted)
   const wanted = new Map<string, number>()
   for (const { lotId, count } of packs.flat()) wanted.set(lotId, (wanted.get(lotId) ?? 0) + count)
   const bought = [...wanted]
@@ -142,19 +145,25 @@ function result(
         .filter(({ count }) => count > 0)
     : []
   const prices = bought.map(({ lotId, count }) => (index.get(lotId)!.cost === null ? null : index.get(lotId)!.cost! * count))
-  const missing = places.filter((_, p) => !columns[p])
-  const answers = places.map(({ id, fitted, response, question }, p): PlaceAllocation => {
-    const pack = columns[p]?.pack ?? null
-    if (!pack) return { id, pack, change: { out: [], in: [] }, predicted: null, inside: null }
-    const predicted = predict(question, fitted, pack, index, response)
+  const left = leavesTogether(
+    places.map((place, p) => ({ ...place, next: packs[p]! })),
+    index,
+  )
+  const answers = places.map((place): PlaceAllocation => {
+    const pack = packOf.get(place.id) ?? null
+    const ids = movedBy(place).map(({ id }) => id)
+    const moved = left.filter(({ id }) => ids.includes(id))
+    const isIn = movedBy(place).every(({ id, limits }) => isWithin(insideRange(limits), left.find(one => one.id === id)!.play))
+    if (!pack || !isIn) return { id: place.id, pack: null, change: { out: [], in: [] }, predicted: null, inside: null }
     return {
-      id,
+      id: place.id,
       pack,
-      change: packChange(fitted, pack),
-      predicted,
-      inside: chanceInLimits({ value: predicted.play, u: predicted.u, nu: predicted.nu }, question.limits)?.inside ?? null,
+      change: packChange(place.fitted, pack),
+      predicted: left.find(({ id }) => id === place.question.id)!,
+      inside: worstChance(null, moved)?.inside ?? null,
     }
   })
+  const missing = answers.filter(({ pack }) => !pack)
   return {
     places: answers,
     bought,

@@ -25,6 +25,7 @@ const place = (id: string, play: number, fitted: Pack, uRefit = 500): PlaceQuest
   response: { perPiece: -1, pair: false },
   rules: { fewest: 2, most: 2 },
   question: asked({
+    id: `clearance@${id}`,
     measured: { play, u: 500, nu: Infinity },
     uRefit,
     aim: nm(40_000),
@@ -61,9 +62,9 @@ function byHand({ drawer, places, goal, ordering, opening }: AllocationRequest):
   const walk = (at: number, taken: (Column | null)[]): void => {
     if (at < places.length) return columns[at]!.forEach(column => walk(at + 1, [...taken, column]))
     const need = new Map<string, number>()
-    for (const { lotId, count } of taken.flatMap((column, p) => column?.pack ?? places[p]!.fitted))
+    for (const { lotId, count } of taken.flatMap((column, p) => column?.packs[0] ?? places[p]!.fitted))
       need.set(lotId, (need.get(lotId) ?? 0) + count)
-    let cost = taken.filter(column => column?.changed).length * opening
+    let cost = taken.filter(column => column?.opened).length * opening
     for (const [id, count] of need) {
       const { onHand, cost: price } = drawer.find(l => l.id === id)!
       const bought = Math.max(0, count - (pool.get(id) ?? 0))

@@ -1,14 +1,14 @@
+import { alsoRange, isWithin, leavesTogether, safeFor } from '../leaves'
+import { movedBy } from '../../window/window'
+import { type LotMap, samePack, lotMap, type Lot, type Pack } from '../../../pack/lot'
 import type { Asked } from '../../question/question'
 import type { PackRules } from '../../question/rules'
-import { chanceInLimits } from '../../../verdict/chance'
 import { FAIRLY_SURE, SURE } from '../../../verdict/decide'
 import { insideRange } from '../../../verdict/limits'
 import { fineWidth } from '../chooser/merit'
 import { prepareDrawer } from '../chooser/prepare'
 import type { Found } from '../chooser/question'
 import { searchPacks } from '../chooser/search'
-import { samePack, lotMap, type Lot, type Pack } from '../../../pack/lot'
-import { predict } from '../predict'
 import { piecesPerPick } from '../../../pack/response'
 
 /** One of several places that choose from one drawer. */
@@ -17,16 +17,17 @@ export interface PlaceQuestion extends Asked {
   readonly rules: PackRules
 }
 
-/** A pack that would bring its place into limits. */
+/** Packs for the places of a group that would bring it into limits. */
 export interface Column {
-  readonly pack: Pack
-  /** what it leaves, nm */
-  readonly play: number
-  /** 0: at least 95 % in limits, 1: 80, 2: 50, 3: less */
+  /** one a place */
+  readonly packs: readonly Pack[]
+  /** places of which something stays out of limits */
+  readonly missing: number
+  /** by the least sure result: 0: at least 95 % in limits, 1: 80, 2: 50, 3: less */
   readonly doubt: number
-  /** not what is fitted */
-  readonly changed: boolean
-  /** squared distance from the aim, in bins of the order of merit, to a thousandth */
+  /** places that do not keep what is fitted */
+  readonly opened: number
+  /** squared distance from the aims, in bins of the order of merit, to a thousandth */
   readonly distance: number
 }
 
@@ -55,13 +56,10 @@ export type ListedBy = { readonly by: 'distance' } | { readonly by: 'cost'; read
  * @param drawer  with what the other places could give up already counted as on hand
  * @param most  of them; those left out are told by what they can be at their best
  */
-export function columnsFor(
-  { fitted, response, rules, question }: PlaceQuestion,
-  drawer: readonly Lot[],
-  most = Infinity,
-  listed: ListedBy = { by: 'distance' },
-): Columns {
-  if (question.bound) return { columns: [], beyond: [] }
+export function columnsFor(place: PlaceQuestion, drawer: readonly Lot[], most = Infinity, listed: ListedBy = { by: 'distance' }): Columns {
+  const { fitted, response, rules, question } = place
+  const { also = [] } = question
+  if (question.bound || also.some(({ bound, limits }) => bound && limits !== null)) return { columns: [], beyond: [] }
   const priced = listed.by === 'cost'
   const prepared = priced
     ? prepareDrawer(
@@ -73,7 +71,12 @@ export function columnsFor(
     : prepareDrawer(drawer, fitted, response, rules)
   const index = lotMap(drawer)
   const width = fineWidth(question.unit)
-  const allowed = insideRange(question.limits)
+  const others = alsoRange(also, question.from, response)
+  const inside = insideRange(question.limits)
+  const allowed = {
+    low: Math.max(inside.low, question.atLeast ?? -Infinity, others.low),
+    high: Math.min(inside.high, others.high),
+  }
   const { found, proven } = searchPacks(prepared, {
     from: question.from,
     uRefit: question.uRefit,
@@ -83,32 +86,52 @@ export function columnsFor(
     limits: question.limits,
     levels: LEVELS,
     wanted: Number.isFinite(most) ? most + 1 : 1e6,
-    allowed: { low: Math.max(allowed.low, question.atLeast ?? -Infinity), high: allowed.high },
+    allowed,
+    ...(question.also ? { also: question.also } : {}),
   })
   const per = piecesPerPick(response)
+  const before = [question, ...also].flatMap(one => one.before.map(({ pack }) => pack))
   const packs = found
     .slice(0, most)
     .map(({ picks }): Pack => picks.flatMap((x, at) => (x > 0 ? [{ lotId: prepared.lots[at]!.id, count: x * per }] : [])))
-    .filter(pack => !question.before.some(other => samePack(other.pack, pack)))
+    .filter(pack => !before.some(other => samePack(other, pack)))
   // What was measured leaves what it left: the pack that is fitted, and those that were before.
-  const measured = [...(question.measured ? [fitted] : []), ...question.before.map(({ pack }) => pack)].filter(
+  const measured = [...(question.measured ? [fitted] : []), ...before].filter(
     (pack, i, all) => prepared.allows(pack) && all.findIndex(other => samePack(other, pack)) === i,
   )
-  const columns = [...measured, ...packs].flatMap((pack): Column[] => {
-    const { play, u, nu } = predict(question, fitted, pack, index, response)
-    if (play < allowed.low || play > allowed.high) return []
-    const inside = chanceInLimits({ value: play, u, nu }, question.limits)?.inside ?? 1
-    return [
-      {
-        pack,
-        play,
-        doubt: LEVELS.filter(level => inside < level).length,
-        changed: !samePack(pack, fitted),
-        distance: Math.round(((play - question.aim) / width) ** 2 * 1000) / 1000,
-      },
-    ]
-  })
+  const columns = [...measured, ...packs].flatMap(pack => columnOf([place], [pack], index) ?? [])
   return { columns: columns.sort((a, b) => a.doubt - b.doubt), beyond: proven && found.length <= most ? [] : leftOut(found.at(-1), priced) }
+}
+
+/**
+ * What packs at the places of a group come to; null where what is changed leaves anything out of its limits, or nearer to where it
+ * binds, and where nothing is in limits at all.
+ */
+export function columnOf(group: readonly PlaceQuestion[], packs: readonly Pack[], lots: LotMap): Column | null {
+  const left = leavesTogether(
+    group.map((place, i) => ({ ...place, next: packs[i]! })),
+    lots,
+  )
+  const each = group.map(place => ({ place, moved: movedBy(place) }))
+  const judged = new Map(each.flatMap(({ moved }) => moved.map(one => [one.id, one] as const)))
+  const out = left.filter(({ id, play }) => !isWithin(insideRange(judged.get(id)!.limits), play)).map(({ id }) => id)
+  if (left.some(({ id, play }) => out.includes(id) && !isWithin(safeFor(judged.get(id)!), play))) return null
+  const isMissing = ({ moved }: (typeof each)[number]) => moved.some(({ id }) => out.includes(id))
+  const missing = each.filter(isMissing).length
+  if (missing === group.length) return null
+  const told = left.filter(({ id }) => !out.includes(id))
+  const least = Math.min(...told.map(({ chance }) => chance?.inside ?? 1))
+  return {
+    packs,
+    missing,
+    doubt: LEVELS.filter(level => least < level).length,
+    opened: group.filter(({ fitted }, i) => !samePack(fitted, packs[i]!)).length,
+    distance: each.reduce((sum, one) => {
+      const { id, aim, unit } = one.place.question
+      const { play } = left.find(of => of.id === id)!
+      return sum + (isMissing(one) ? 0 : Math.round(((play - aim) / fineWidth(unit)) ** 2 * 1000) / 1000)
+    }, 0),
+  }
 }
 
 /** Those after the last: of its class and no better than it, or of a worse class and anything. */

@@ -1,5 +1,6 @@
-import type { Lot, Pack } from '../../../pack/lot'
+import { mergedPack, type Lot, type Pack } from '../../../pack/lot'
 import type { Column, PlaceQuestion } from './columns'
+import { groupsOf } from './joint'
 import { linear, type Solve, type Solved } from './solver'
 
 export interface AllocationRequest {
@@ -29,6 +30,8 @@ const SECONDS = 5
 
 /** What all programmes over one request share. */
 export interface Stock {
+  /** places that move results of each other, and those that stand alone */
+  readonly groups: readonly (readonly PlaceQuestion[])[]
   /** pieces fitted in any of the places: stock for all of them */
   readonly pool: ReadonlyMap<string, number>
   /** smallest coin a piece; one whose price nobody knows counts as dearer than any, so that it is not taken for cheap */
@@ -39,10 +42,10 @@ export function stockOf({ drawer, places }: AllocationRequest): Stock {
   const pool = new Map<string, number>()
   for (const { lotId, count } of places.flatMap(place => place.fitted)) pool.set(lotId, (pool.get(lotId) ?? 0) + count)
   const dearest = Math.max(0, ...drawer.map(lot => lot.cost ?? 0))
-  return { pool, prices: new Map(drawer.map(lot => [lot.id, lot.cost ?? 2 * dearest + 1])) }
+  return { groups: groupsOf(places), pool, prices: new Map(drawer.map(lot => [lot.id, lot.cost ?? 2 * dearest + 1])) }
 }
 
-/** Some of the columns of each place, by their index; whether a place may stay as it is. */
+/** Some of the columns of each group, by their index; whether a group may stay as it is. */
 export interface Subset {
   readonly columns: readonly (readonly Column[])[]
   readonly some: readonly (readonly number[])[]
@@ -62,12 +65,12 @@ export const keptRow = (goal: Goal): string => `f_${goal}`
 type Terms = [number, string][]
 
 /**
- * One column a place out of a subset, at the least of a goal, others kept; pieces beyond those fitted are bought.
+ * One column a group out of a subset, at the least of a goal, others kept; pieces beyond those fitted are bought.
  * @param whole  false: parts of packs may be chosen, for a bound no choice can better and what each column adds to it at least
  */
 export function solveFor(
-  { drawer, places, ordering, opening }: AllocationRequest,
-  { pool, prices }: Stock,
+  { drawer, ordering, opening }: AllocationRequest,
+  { groups, pool, prices }: Stock,
   { columns, some, stays }: Subset,
   goal: Goal,
   kept: readonly Kept[],
@@ -78,28 +81,36 @@ export function solveFor(
   const each = taken.flat()
   const perLot = new Map<string, Terms>()
   const use = (pack: Pack, name: string) => {
-    for (const { lotId, count } of pack) {
+    for (const { lotId, count } of mergedPack(pack)) {
       const terms = perLot.get(lotId)
       if (terms) terms.push([count, name])
       else perLot.set(lotId, [[count, name]])
     }
   }
-  for (const { column, name } of each) use(column.pack, name)
-  for (const [p, place] of places.entries()) if (stays[p]) use(place.fitted, staying(p))
+  for (const { column, name } of each) use(column.packs.flat(), name)
+  for (const [g, group] of groups.entries())
+    if (stays[g])
+      use(
+        group.flatMap(({ fitted }) => fitted),
+        staying(g),
+      )
   const lots = drawer.flatMap((lot, l) => {
     const terms = perLot.get(lot.id)
     return terms ? [{ lot, bought: `b${l}`, terms, name: `l${l}` }] : []
   })
   const goals: Readonly<Record<Goal, () => Terms>> = {
-    missing: () => places.flatMap((_, p): Terms => (stays[p] ? [[1, staying(p)]] : [])),
+    missing: () => [
+      ...groups.flatMap((group, g): Terms => (stays[g] ? [[group.length, staying(g)]] : [])),
+      ...each.map(({ column, name }): [number, string] => [column.missing, name]),
+    ],
     doubt: () => each.map(({ column, name }): [number, string] => [weightOf(column.doubt), name]),
     distance: () => each.map(({ column, name }): [number, string] => [column.distance, name]),
     cost: () => [
       ...lots.map(({ lot, bought }): [number, string] => [prices.get(lot.id)!, bought]),
-      ...each.filter(({ column }) => column.changed).map(({ name }): [number, string] => [opening, name]),
+      ...each.map(({ column, name }): [number, string] => [opening * column.opened, name]),
     ],
   }
-  const names = [...each.map(({ name }) => name), ...places.flatMap((_, p) => (stays[p] ? [staying(p)] : []))]
+  const names = [...each.map(({ name }) => name), ...groups.flatMap((_, g) => (stays[g] ? [staying(g)] : []))]
   const one = (p: number): Terms => [
     ...taken[p]!.map(({ name }): [number, string] => [1, name]),
     ...(stays[p] ? [[1, staying(p)] as [number, string]] : []),
@@ -109,7 +120,7 @@ export function solveFor(
       'Minimize',
       ` obj: ${linear(goals[goal]())}`,
       'Subject To',
-      ...places.map((_, p) => ` ${placeRow(p)}: ${linear(one(p))} = 1`),
+      ...groups.map((_, g) => ` ${placeRow(g)}: ${linear(one(g))} = 1`),
       ...lots.map(({ lot, bought, terms, name }) => ` ${name}: ${linear([...terms, [-1, bought]])} <= ${pool.get(lot.id) ?? 0}`),
       ...kept.map(({ goal: other, value }) => ` ${keptRow(other)}: ${linear(goals[other]())} <= ${value + SLACK[other]}`),
       'Bounds',

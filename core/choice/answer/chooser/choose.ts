@@ -5,7 +5,7 @@ import { judge, type DecisionRule, type VerdictState } from '../../../verdict/de
 import { endsOf, insideRange, type LimitSet } from '../../../verdict/limits'
 import type { Measured } from '../../grounds/grounds'
 import { samePack } from '../../../pack/lot'
-import { alsoRange, safeFor, safeRange, type Range } from '../leaves'
+import { alsoRange, isWithin, safeFor, safeRange, type Range } from '../leaves'
 import { piecesPerPick, type Response } from '../../../pack/response'
 import { toldText } from '../../question/told'
 import { compareKeys, fineWidth } from './merit'
@@ -81,7 +81,6 @@ function safely({ also = [], from }: PackQuestion, response: Response, { low, hi
     keeps: left => left.every(({ play }, i) => isWithin(safeFor(also[i]!), play)),
   }
 }
-const isWithin = ({ low, high }: Range, play: number): boolean => play >= low && play <= high
 const within = (asked: Wanted, { predicted: { play }, also }: Pick<Proposal, 'predicted' | 'also'>): boolean =>
   isWithin(asked, play) && asked.keeps(also)
 
