@@ -1,12 +1,12 @@
+import { leavesTogether, type Change } from '../choice/answer/leaves'
+import { movedBy } from '../choice/window/window'
 import { evaluateCheck, predictionOwn, type CheckEvaluation } from '../check/evaluate/evaluate-check'
 import { keptConditions } from '../check/evaluate/said-conditions'
 import { goesInto, packAt, piecesIn, type CheckDocument, type Predicted, type Trial } from '../check/document'
 import { chosenFor, inPairs, resultId, type PackPlace } from '../check/contract'
 import { checkKind } from '../check/registry'
-import type { PlaceEvaluation } from '../check/evaluate/evaluate-place'
 import { changeWords, pieceList } from '../pack/arithmetic'
 import { mergedPack, samePack, lotMap, packChange, pieceCount, thickness, type LotMap, type Pack } from '../pack/lot'
-import { predict, type Prediction } from '../choice/answer/predict'
 import { quadrature } from '../reading/statistics'
 import { toldValue } from '../choice/question/told'
 import { formatLength } from '../quantity/format-length'
@@ -55,7 +55,8 @@ export function fit(before: Bench, asked: FitCommand): Outcome {
   const evaluation = evaluateCheck(document, bench.lots)
   const all = lotMap(bench.lots)
   const packs: Record<string, Pack | null> = { ...last.packs }
-  const predicted: Record<string, Predicted> = {}
+  const changes: PlaceChange[] = []
+  const byKind: Record<string, Predicted> = {}
   const moves = new Map<string, number>()
   const words: string[] = []
   for (const [at, { place: id, pieces }] of command.packs.entries()) {
@@ -64,7 +65,8 @@ export function fit(before: Bench, asked: FitCommand): Outcome {
     const done = fitPlace(bench, evaluation, id, mergedPack(pieces), all, `packs.${at}`)
     if ('ok' in done) return done
     packs[id] = done.next
-    if (done.predicted) predicted[done.result] = done.predicted
+    if (done.reckoned) changes.push(done.reckoned)
+    Object.assign(byKind, done.byKind)
     words.push(done.words)
     for (const { lotId, count } of done.change.in) moves.set(lotId, (moves.get(lotId) ?? 0) - count)
     for (const { lotId, count } of done.change.out) moves.set(lotId, (moves.get(lotId) ?? 0) + count - lappedOf(document, id, lotId))
@@ -87,7 +89,7 @@ export function fit(before: Bench, asked: FitCommand): Outcome {
     packs,
     unlisted: last.unlisted,
     refitted,
-    predicted,
+    predicted: { ...predictedBy(changes, evaluation, all, document.uRefit), ...byKind },
     conditions: keptConditions(checkKind(document.kind), document, last),
   }
   return happened(
@@ -138,12 +140,17 @@ function withUnlisted(trial: Omit<Trial, 'readings'>, { trials, kind, setup }: C
   return { ...trial, unlisted: [...last.unlisted, ...opened].sort() }
 }
 
+/** A place whose pack is changed, with the result its pieces are chosen for. */
+interface PlaceChange extends Change {
+  readonly place: PackPlace
+}
 interface FittedPlace {
   readonly next: Pack
   readonly change: { readonly in: Pack; readonly out: Pack }
-  readonly result: string
-  /** null: only a bound is known, and nothing is to be held against it */
-  readonly predicted: Predicted | null
+  /** what the next reading is reckoned from; null: by what the kind says */
+  readonly reckoned: PlaceChange | null
+  /** what the kind’s own list says it leaves */
+  readonly byKind: Readonly<Record<string, Predicted>>
   readonly words: string
 }
 
@@ -174,16 +181,15 @@ function fitPlace(
       `${found.place.label}: exactly one ${one} piece belongs in it, not ${ones === 0 ? 'none' : ones}.`,
       `${path}.pieces`,
     )
-  const { request } = found
-  const expected = predict(request.question, request.fitted, next, all, request.response)
-  // Built again with the same pack, it does not leave what was read to the hair: taking apart and tightening does something too.
-  const again = samePack(request.fitted, next)
+  const { request, place } = found
   return {
     next,
     change: packChange(request.fitted, next),
-    result: chosenFor(found.place).result,
-    predicted: predictedBy(found, again ? { ...expected, u: quadrature(expected.u, document.uRefit) } : expected),
-    words: again ? 'built again with the same pack' : lowerFirst(changeWords(piecesIn(last, id), next, all, document.entryUnit)),
+    reckoned: { ...request, place, next },
+    byKind: {},
+    words: samePack(request.fitted, next)
+      ? 'built again with the same pack'
+      : lowerFirst(changeWords(piecesIn(last, id), next, all, document.entryUnit)),
   }
 }
 
@@ -214,20 +220,38 @@ function fitFromCatalogue(
   return {
     next,
     change: packChange(piecesIn(last, place.id), next),
-    result: chosenFor(place).result,
-    predicted: leaves
-      ? { play: leaves.estimate.value, u: leaves.estimate.u, uOwn: predictionOwn(leaves.estimate.u, result?.estimate ?? null) }
-      : null,
+    reckoned: null,
+    byKind: leaves
+      ? { [moved]: { play: leaves.estimate.value, u: leaves.estimate.u, uOwn: predictionOwn(leaves.estimate.u, result?.estimate ?? null) } }
+      : {},
     words: lowerFirst(changeWords(piecesIn(last, place.id), next, all, document.entryUnit)),
   }
 }
 
-/** What is held against the next reading, in small units of its result; null: only a bound or the way is known, or it was chosen by another figure. */
-function predictedBy({ request, result, place }: PlaceEvaluation, expected: Prediction): Predicted | null {
-  const { bound, told } = request!.question
-  if (bound || told?.by === 'direction' || (place.chosen.by === 'slope' && place.chosen.first && !told)) return null
-  const u = toldValue(expected.u, told)
-  return { play: toldValue(expected.play, told), u, uOwn: predictionOwn(u, result!.estimate) }
+/**
+ * What is held against the next readings, in small units of each result: all that the changed pieces move, together. Left out is what
+ * only a bound or the way is known of, and what was chosen by another figure.
+ */
+function predictedBy(
+  changes: readonly PlaceChange[],
+  { current }: CheckEvaluation,
+  lots: LotMap,
+  uRefit: number,
+): Record<string, Predicted> {
+  const reckoned = changes.filter(
+    ({ place: { chosen }, question: { told } }) => told?.by !== 'direction' && !(chosen.by === 'slope' && chosen.first && !told),
+  )
+  return Object.fromEntries(
+    leavesTogether(reckoned, lots).flatMap(({ id, play, u, rests }) => {
+      const movers = reckoned.filter(change => movedBy(change).some(one => one.id === id))
+      const result = current.results.find(one => one.id === id)
+      if (!result || movers.some(change => movedBy(change).some(one => one.id === id && one.bound))) return []
+      const { told } = movers[0]!.question
+      // Built again with the same pack, it does not leave what was read to the hair: taking apart and tightening does something too.
+      const known = toldValue(rests === 'reading' ? quadrature(u, uRefit) : u, told)
+      return [[id, { play: toldValue(play, told), u: known, uOwn: predictionOwn(known, result.estimate) }]]
+    }),
+  )
 }
 
 /** Promises pieces to a place: what is here and not promised elsewhere. None: takes the promise back. */

@@ -3,7 +3,7 @@ import { aimPoint, type AimPoint } from '../../verdict/aim'
 import { formatLength } from '../../quantity/format-length'
 import { nm, type Nm } from '../../quantity/length'
 import { endsOf, limitsFault, overZeroAtLeast, type LimitSet } from '../../verdict/limits'
-import type { ChoiceRequest, Moved } from '../../choice/question/question'
+import { isUntold, type ChoiceRequest, type Moved } from '../../choice/question/question'
 import { groundsFrom, ledgerFrom } from '../../choice/grounds/fitting'
 import { refitUncertainty, type Grounds } from '../../choice/grounds/grounds'
 import { readLedger, type Ledger } from '../../choice/grounds/ledger'
@@ -88,7 +88,8 @@ export function evaluatePlace(
     const { grounds, known } = own
     if (!grounds || !result) return { ...NO_CHOICE, note: 'Measure first: the choice rests on a valid reading.' }
     const judged = narrowed(result.limits.working, spreadOf(result))
-    const window = grounds.bound || !endsOf(judged) ? null : windowOf(judged, grounds.from.play, known, others.also)
+    const unbounded = grounds.bound || others.also.some(isUntold)
+    const window = unbounded || !endsOf(judged) ? null : windowOf(judged, grounds.from.play, known, others.also)
     const found = resultIn(asFound, effect.result)
     const aim = aimAt ?? aimPoint(document.aim, judged, refitUncertainty(grounds), found?.valid ? found.estimate!.value : null)
     const fused = grounds.from !== grounds.measured && !grounds.bound
@@ -99,7 +100,12 @@ export function evaluatePlace(
       window,
       fused,
       note:
-        [noteFor(grounds, known), sureWords(result, response, document.entryUnit), filmWords(place, document, result)]
+        [
+          noteFor(grounds, known),
+          ...others.also.filter(isUntold).map(boundNote),
+          sureWords(result, response, document.entryUnit),
+          filmWords(place, document, result),
+        ]
           .filter(words => words !== null)
           .join(' ') || null,
       request: {
@@ -132,8 +138,9 @@ export function evaluatePlace(
       const judged = endsOf(limits) !== null
       const { grounds } = viewOf(besides)
       const holds = other.valid && other.estimate !== null && other.stale === null
-      if (!holds || !grounds || grounds.bound) {
-        if (judged && (holds || !besides.after)) return { unmeasured: resultName(other) }
+      const told = other.stale === null && (holds || other.atMost !== null)
+      if (!told || !grounds) {
+        if (judged && !besides.after) return { unmeasured: resultName(other) }
         continue
       }
       const { perPiece } = besides
@@ -179,6 +186,9 @@ export function evaluatePlace(
     return `It wants ${by} ${window.low > 0 ? 'thicker' : 'thinner'}${inAll} than what is in. `
   }
 }
+
+const boundNote = ({ label }: Moved): string =>
+  `“${label}” cannot be told from zero, and the same pieces move it: only packs that do not take it further are looked for.`
 
 function noteFor({ bound, measured }: Grounds, known: boolean): string | null {
   if (bound) return 'No play that can be told from zero: it gives no figure to reckon from, only that it is no more than that.'

@@ -3,7 +3,7 @@ import { insideRange, type LimitSet } from '../../verdict/limits'
 import { samePack, type LotMap, type Pack } from '../../pack/lot'
 import type { Response } from '../../pack/response'
 import type { Measured } from '../grounds/grounds'
-import type { Asked, Moved } from '../question/question'
+import type { Asked, Judged, Moved } from '../question/question'
 import { movedBy } from '../window/window'
 import { predict, predictSum, type Prediction } from './predict'
 
@@ -11,14 +11,17 @@ import { predict, predictSum, type Prediction } from './predict'
 export interface Left extends Prediction {
   readonly id: string
   readonly label: string
+  /** null: it has no limits, or is only known to be at most so much */
   readonly chance: Chance | null
+  /** what is predicted is the most it can be */
+  readonly atMost: boolean
 }
 
 /** What a pack leaves of each result its pieces move besides, each by its own grounds and sign. */
 export const leavesOf = (moved: readonly Moved[], fitted: Pack, next: Pack, lots: LotMap): Left[] =>
   moved.map(({ id, label, limits, perPiece, ...grounds }) => {
     const predicted = predict(grounds, fitted, next, lots, { perPiece })
-    return { id, label, ...predicted, chance: chanceOf(predicted, limits) }
+    return { id, label, ...predicted, chance: grounds.bound ? null : chanceOf(predicted, limits), atMost: grounds.bound }
   })
 
 /** A place whose pack is changed, as it was asked about. */
@@ -40,7 +43,7 @@ export function leavesTogether(changes: readonly Change[], lots: LotMap): Left[]
     if (changed.length < 2) return leavesOf([one], change.fitted, change.next, lots)[0]!
     const swaps = changed.map(({ one: { perPiece }, change: { fitted, next } }) => ({ perPiece, fitted, next }))
     const predicted = predictSum(one, swaps, lots)
-    return { id, label: one.label, ...predicted, chance: chanceOf(predicted, one.limits) }
+    return { id, label: one.label, ...predicted, chance: one.bound ? null : chanceOf(predicted, one.limits), atMost: one.bound }
   })
 }
 
@@ -79,10 +82,10 @@ export const alsoRange = (moved: readonly Moved[], from: Measured, response: Res
     return { low: Math.max(low, atLeast ?? -Infinity), high }
   })
 
-/** What a pack for a trial may leave of another result: no nearer to where it binds than it is, but within its limits. nm */
-export function safeFor({ limits, cannotBind, from }: Moved): Range {
+/** What a pack for a trial may leave of another result: no nearer to where it binds than it is, but within its limits, where it is told. nm */
+export function safeFor({ limits, cannotBind, from, bound }: Judged): Range {
   if (!limits) return { low: -Infinity, high: Infinity }
-  const inside = insideRange(limits)
+  const inside = bound ? { low: Infinity, high: -Infinity } : insideRange(limits)
   const now = Math.round(from.play)
   return cannotBind === 'above' ? { low: Math.min(now, inside.low), high: Infinity } : { low: -Infinity, high: Math.max(now, inside.high) }
 }

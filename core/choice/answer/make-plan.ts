@@ -1,7 +1,7 @@
 import { chanceOf, leavesOf, worstChance } from './leaves'
 import { movedBy, totalFor, totalsFor } from '../window/window'
 import { pieceCount, lotMap, packTotal, thickness, type Lot, type Pack } from '../../pack/lot'
-import type { ChoiceRequest } from '../question/question'
+import { isUntold, type ChoiceRequest } from '../question/question'
 import { NM_PER, nm, thou, type Nm } from '../../quantity/length'
 import { endsOf } from '../../verdict/limits'
 import { fineWidth } from './chooser/merit'
@@ -51,8 +51,7 @@ const MADE = 'made'
 export function makePlan(request: MakeRequest): MakeOption[] {
   const { drawer, sheets, fitted, response, rules, question, lappable } = request
   // While only the way is known, or only a bound, nobody can say how thick a piece should be.
-  const untold =
-    movedBy(request).some(({ bound, limits }) => bound && endsOf(limits)) || question.bound || question.told?.by === 'direction'
+  const untold = movedBy(request).some(isUntold) || question.bound || question.told?.by === 'direction'
   if (!lappable || response.pair || untold) return []
   const raw = sheets.map(lot => ({ ...lot, shape: 'flat' as const, onHand: FROM_SHEET, reserved: 0 }))
   const isSheet = new Set(raw.map(lot => lot.id))

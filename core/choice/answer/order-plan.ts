@@ -1,5 +1,5 @@
 import { movedBy, totalsFor } from '../window/window'
-import type { ChoiceRequest } from '../question/question'
+import { isUntold, type ChoiceRequest } from '../question/question'
 import { percent } from '../../quantity/percent'
 import { combine } from '../../reading/budget'
 import { quadrature } from '../../reading/statistics'
@@ -59,7 +59,7 @@ const NEIGHBOUR = 0.1
  */
 export function orderPlan(request: ChoiceRequest, wanted = SURE): OrderPlan | null {
   const { question, response, rules } = request
-  if (!endsOf(question.limits) || movedBy(request).some(({ bound, limits }) => bound && endsOf(limits))) return null
+  if (!endsOf(question.limits) || movedBy(request).some(isUntold)) return null
   const per = piecesPerPick(response)
   const pieces = Math.max(per, rules.fewest ?? per)
   const draws = drawsOf(request)

@@ -1,6 +1,6 @@
 import type { Nm, LengthUnit } from '../../quantity/length'
 import type { DecisionRule } from '../../verdict/decide'
-import type { LimitSet } from '../../verdict/limits'
+import { endsOf, type LimitSet } from '../../verdict/limits'
 import type { Lot, Pack } from '../../pack/lot'
 import type { Response } from '../../pack/response'
 import type { Grounds } from '../grounds/grounds'
@@ -17,6 +17,9 @@ export interface Judged extends Grounds {
   /** the side of its limits on which nothing can seize: above for a play */
   readonly cannotBind: 'above' | 'below'
 }
+
+/** It has limits, and nothing that can be told from zero was measured: no pack can be said to be in them. */
+export const isUntold = ({ bound, limits }: Pick<Judged, 'bound' | 'limits'>): boolean => bound && endsOf(limits) !== null
 
 /** A result that the pieces of a place move besides the one they are chosen for. */
 export interface Moved extends Judged {

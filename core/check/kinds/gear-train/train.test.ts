@@ -1,13 +1,21 @@
+import highs from 'highs'
 import { describe, expect, it } from 'vitest'
 import { checkOf, figures, gauge, GAUGES, plays, ranges, trial } from '../../../../tests/documents'
 import { newLot } from '../../../command/found-pack'
-import type { Lot } from '../../../pack/lot'
+import { lotMap, packTotal, type Lot } from '../../../pack/lot'
 import { nm, thou } from '../../../quantity/length'
 import { twoSided, type LimitSet } from '../../../verdict/limits'
 import type { CheckDocument, PointReading, Trial } from '../../document'
-import { answerRequest, evaluateCheck } from '../../evaluate/evaluate-check'
+import { answerRequest, evaluateCheck, openPlaces } from '../../evaluate/evaluate-check'
+import { allocate } from '../../../choice/answer/allocation/allocate'
+import { highsSolver } from '../../../choice/answer/allocation/solver'
+import { leavesTogether } from '../../../choice/answer/leaves'
+import { makePlan } from '../../../choice/answer/make-plan'
+import { orderPlan } from '../../../choice/answer/order-plan'
 import { hourOnBench } from './setup'
 import { whatIf } from './what-if'
+
+const solve = highsSolver(await highs())
 
 // Worked examples: common practice.
 const lot = (id: string, size: number, more: Partial<Lot> = {}): Lot => ({
@@ -199,4 +207,67 @@ describe('what if, before it is apart', () => {
     expect(thouOf({ 'pack-1': [...of('plastic-60'), { lotId: 'w15', count: 2 }] })[0]).toEqual([10, -30, 'may']))
   it('a washer moved from one place to another changes both', () =>
     expect(thouOf({ 'pack-1': of('plastic-60', 'w10'), 'pack-3': [] }).map(([, change]) => change)).toEqual([-10, 0, 10]))
+})
+
+describe('washers of gap 1 close gap 2 as well: 25 where 7 to 15 is wanted, 12 where 10 to 20 is', () => {
+  const SHARED = { gaps: '2', by1: 'dial', by2: 'dial', shares1: 'with-2' }
+  const WANTED = { 'gap@1': BAND, 'gap@2': twoSided(thou(10), thou(20), 'thou', { kind: 'book' }) }
+  const FINE = { gauges: { ...GAUGES, 'dial-indicator': gauge('dial-indicator', thou(0.1), { permissibleError: nm(0) }) } }
+  const built = (packs: Trial['packs'], gap1 = 25, gap2 = 12) =>
+    train([trial('t1', [...plays('gap-1', gap1), ...plays('gap-2', gap2)], { packs })], SHARED, WANTED, FINE)
+  const bare = built({ 'pack-1': of('bronze-60'), 'pack-2': [] })
+  const asked = (e: Evaluation, id: string) => place(e, id).request!
+
+  it('10 to 18 more in gap 1 leaves 2 to −6 in gap 2: no total does, no trial takes gap 2 under its 10, none is made', () => {
+    expect(place(bare, 'pack-1').window).toBeNull()
+    const choice = answerRequest(asked(bare, 'pack-1'))
+    expect(choice).toMatchObject({ fallback: true, proven: true })
+    for (const { also } of choice.proposals) expect(also[0]!.play).toBeGreaterThanOrEqual(thou(10))
+    expect(makePlan({ ...asked(bare, 'pack-1'), sheets: [], lappable: true })).toEqual([])
+  })
+  it('the order plan does not say that the drawer holds one: no size helps', () => {
+    const plan = orderPlan(asked(bare, 'pack-1'))!
+    expect(plan).toMatchObject({ stockChance: 0, chance: 0, items: [] })
+    expect(plan.words).toContain('a chance of < 1 %')
+  })
+  it('with 40 out of gap 2 both go: 15 into gap 1, and gap 2 has 12 + 40 − 15 − 22', () => {
+    const e = built({ 'pack-1': of('bronze-60'), 'pack-2': of('w40') })
+    const { places, words } = allocate({ drawer: DRAWER, places: openPlaces(e), goal: 'nearest', ordering: false, opening: 0 }, solve)
+    expect(words).toContain('All 2 places in limits')
+    const total = (id: string) => packTotal(places.find(one => one.id === id)!.pack!, lotMap(DRAWER))
+    const [one, two] = [total('pack-1') - thou(60), total('pack-2') - thou(40)]
+    // By hand: what is left of each, both packs in it.
+    expect(places.find(({ id }) => id === 'pack-1')!.predicted!.play).toBe(thou(25) - one)
+    expect(places.find(({ id }) => id === 'pack-2')!.predicted!.play).toBe(thou(12) - one - two)
+    expect(thou(25) - one).toBeGreaterThanOrEqual(thou(7))
+    expect(thou(25) - one).toBeLessThanOrEqual(thou(15))
+    expect(thou(12) - one - two).toBeGreaterThanOrEqual(thou(10))
+    expect(thou(12) - one - two).toBeLessThanOrEqual(thou(20))
+  })
+  it('a piece to be made is as thick as both gaps allow: from 10, to what leaves gap 2 its 10', () => {
+    // Gap 2 reads 24: 10 to 14 more. Of the 15 that is there, 1 to 5 would have to come off; the middle of gap 1 asks for 14 and no less.
+    const e = built({ 'pack-1': of('bronze-60'), 'pack-2': [] }, 25, 24)
+    expect(place(e, 'pack-1').window).toMatchObject({ low: thou(70), high: thou(74) })
+    const made = makePlan({ ...asked(e, 'pack-1'), sheets: [], lappable: true })
+    expect(made.length).toBeGreaterThan(0)
+    for (const { rest, low, high, target, predicted } of made) {
+      const others = packTotal(rest, lotMap(DRAWER))
+      expect([others + low!, others + high!]).toEqual([thou(70), thou(74)])
+      expect(predicted.play).toBe(thou(25) - (others + target - thou(60)))
+      expect(others + target).toBe(thou(74))
+    }
+  })
+  it('what is fitted is held against both gaps at the proof', () => {
+    const document = built({ 'pack-1': of('bronze-60'), 'pack-2': of('w40') })
+    const index = lotMap(DRAWER)
+    const changes = [
+      { ...asked(document, 'pack-1'), next: of('bronze-60', 'w10') },
+      { ...asked(document, 'pack-2'), next: of('w15', 'w6') },
+    ]
+    // 25 − 10, and 12 − 10 + 19.
+    expect(leavesTogether(changes, index).map(({ id, play }) => [id, play])).toEqual([
+      ['gap@1', thou(15)],
+      ['gap@2', thou(21)],
+    ])
+  })
 })

@@ -1,7 +1,7 @@
 import { alsoRange, isWithin, leavesTogether, safeFor } from '../leaves'
 import { movedBy } from '../../window/window'
 import { type LotMap, samePack, lotMap, type Lot, type Pack } from '../../../pack/lot'
-import type { Asked } from '../../question/question'
+import { isUntold, type Asked } from '../../question/question'
 import type { PackRules } from '../../question/rules'
 import { FAIRLY_SURE, SURE } from '../../../verdict/decide'
 import { insideRange } from '../../../verdict/limits'
@@ -59,7 +59,7 @@ export type ListedBy = { readonly by: 'distance' } | { readonly by: 'cost'; read
 export function columnsFor(place: PlaceQuestion, drawer: readonly Lot[], most = Infinity, listed: ListedBy = { by: 'distance' }): Columns {
   const { fitted, response, rules, question } = place
   const { also = [] } = question
-  if (question.bound || also.some(({ bound, limits }) => bound && limits !== null)) return { columns: [], beyond: [] }
+  if (question.bound || also.some(isUntold)) return { columns: [], beyond: [] }
   const priced = listed.by === 'cost'
   const prepared = priced
     ? prepareDrawer(
@@ -117,6 +117,8 @@ export function columnOf(group: readonly PlaceQuestion[], packs: readonly Pack[]
   const out = left.filter(({ id, play }) => !isWithin(insideRange(judged.get(id)!.limits), play)).map(({ id }) => id)
   if (left.some(({ id, play }) => out.includes(id) && !isWithin(safeFor(judged.get(id)!), play))) return null
   const isMissing = ({ moved }: (typeof each)[number]) => moved.some(({ id }) => out.includes(id))
+  // What does not come into limits stays as it is: nobody fits a pack for nothing.
+  if (each.some((one, i) => isMissing(one) && !samePack(one.place.fitted, packs[i]!))) return null
   const missing = each.filter(isMissing).length
   if (missing === group.length) return null
   const told = left.filter(({ id }) => !out.includes(id))

@@ -1,4 +1,4 @@
-import type { PackQuestion } from '../../question/question'
+import { isUntold, type PackQuestion } from '../../question/question'
 import { nm } from '../../../quantity/length'
 import { wholeFreedom } from '../../../reading/budget'
 import { judge, type DecisionRule, type VerdictState } from '../../../verdict/decide'
@@ -64,7 +64,7 @@ interface Wanted extends Range {
 }
 /** In limits, all of them, and not below what an earlier fitting showed to be none. */
 function inAll({ limits, atLeast, also = [], from }: PackQuestion, response: Response): Wanted {
-  const { low, high } = insideRange(limits)
+  const { low, high } = also.some(isUntold) ? NONE : insideRange(limits)
   const others = alsoRange(also, from, response)
   return {
     low: Math.max(low, others.low, atLeast ?? -Infinity),
@@ -72,6 +72,8 @@ function inAll({ limits, atLeast, also = [], from }: PackQuestion, response: Res
     keeps: left => left.every(({ play }, i) => isWithin(insideRange(also[i]!.limits), play)),
   }
 }
+const NONE: Range = { low: Infinity, high: -Infinity }
+
 /** In a range, and no other result brought nearer to where it binds, but within its limits. */
 function safely({ also = [], from }: PackQuestion, response: Response, { low, high }: Range): Wanted {
   const others = safeRange(also, from, response)
@@ -152,7 +154,9 @@ function onTheSafeSide(drawer: PreparedDrawer, question: PackQuestion, searched:
   const above = question.cannotBind === 'above'
   const ends = endsOf(question.limits)
   const limit = ends && (above ? ends.upper : ends.lower)
-  const notes = [isBare(drawer) ? 'The drawer has no pieces for this place.' : 'Nothing in the drawer reaches the limits.']
+  const untold = (question.also ?? []).find(isUntold)
+  const nothing = untold ? `No pack is sure while “${untold.label}” cannot be told from zero.` : 'Nothing in the drawer reaches the limits.'
+  const notes = [isBare(drawer) ? 'The drawer has no pieces for this place.' : nothing]
   const nearest = { aim: nm(limit !== null && Number.isFinite(limit) ? limit : question.aim), limits: null }
   const rank = ranking(drawer, question, nearest)
   const stay = stayRanked(drawer, question, rank)

@@ -3,7 +3,7 @@ import { formatFigure, systemOf } from '../../../quantity/figure'
 import { NM_PER, nm, type LengthUnit, type Nm } from '../../../quantity/length'
 import type { Chance } from '../../../verdict/chance'
 import { chanceOf, leavesOf, worstChance, type Left } from '../leaves'
-import type { PackQuestion } from '../../question/question'
+import { isUntold, type PackQuestion } from '../../question/question'
 import { arithmeticLine, changeWords } from '../../../pack/arithmetic'
 import { packChange, packTotal, pieceCount, type LotMap, type Pack, type PackChange } from '../../../pack/lot'
 import { predict, unmeasuredIn, type Prediction } from '../predict'
@@ -50,7 +50,7 @@ export function proposalFor({ question, fitted, lots, response, required }: Prop
   const predicted = predict(question, fitted, pack, lots, response)
   const change = packChange(fitted, pack)
   const also = leavesOf(question.also ?? [], fitted, pack, lots)
-  const untold = question.bound || question.told?.by === 'direction'
+  const untold = question.bound || question.told?.by === 'direction' || (question.also ?? []).some(isUntold)
   const own = untold ? null : chanceOf(predicted, question.limits)
   return {
     pack,

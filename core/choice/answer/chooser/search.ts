@@ -32,6 +32,7 @@ export function searchPacks(drawer: PreparedDrawer, question: SearchQuestion): S
       ? new ChanceBounds(from, question.uRefit, limits)
       : new WorstChance(from, question.uRefit, limits, also, drawer.response)
   const allowed = question.allowed ?? { low: -Infinity, high: Infinity }
+  if (allowed.low > allowed.high) return { found: [], proven: true, visited: 0 }
   const highTotal = Math.min(drawer.reach.largest, drawer.rules.largestStack ?? Infinity)
   const found: Found[] = []
   const bins: (Bin | null)[] = []
