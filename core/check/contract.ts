@@ -6,7 +6,7 @@ import type { Estimate } from '../reading/estimate'
 import type { Finding } from '../reading/gates'
 import type { Gauge, GaugeKind } from '../reading/gauge'
 import type { VerdictState } from '../verdict/decide'
-import type { LimitSet } from '../verdict/limits'
+import type { Floor, LimitSet } from '../verdict/limits'
 import type { EndWords } from '../verdict/words'
 import type { Suspicion } from '../choice/grounds/ledger'
 import type { Lot, Shape } from '../pack/lot'
@@ -47,8 +47,8 @@ export interface ResultKind {
   readonly main: boolean
   /** A movement between stops: below zero it cannot read, so zero says only “zero or less”. */
   readonly floored: boolean
-  /** Zero or less is never right: a play, a clearance. Its limits begin above zero. */
-  readonly overZero: boolean
+  /** what a figure below zero would be: its limits have their floor by it */
+  readonly belowZero: Floor
   /** It goes either way from zero: “up to 5” means from −5 to +5. */
   readonly bothWays?: true
   /** Shown with what is judged even where nobody has limits for it: it answers a question of its own. */
@@ -125,6 +125,8 @@ export interface CombinedResult {
   readonly asksReason?: string
   /** What was found by hand and beats arithmetic: a shaft that locks. */
   readonly overrule?: { readonly state: VerdictState; readonly words: string }
+  /** Reckoned from sizes, not moved between its stops: it can come out below zero though its kind is a movement. */
+  readonly reckoned?: true
   /** no figure, but no more than this, nm: it binds, none is felt, the shaft locks */
   readonly atMost?: AtMost
   /** How the figure came about, in the names of its points: `bore − journal`. */

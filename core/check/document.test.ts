@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { checkOf, figures, plays, trial } from '../../tests/documents'
 import { nm, thou } from '../quantity/length'
-import { twoSided, type LimitSet } from '../verdict/limits'
+import { isEmpty, twoSided, type LimitSet } from '../verdict/limits'
 import { newLot } from '../command/found-pack'
 import type { Lot } from '../pack/lot'
 import { asItWasFound, drawerFor, limitsOf, newerThan, packIn, piecesIn, sheetsFor } from './document'
@@ -14,9 +14,18 @@ const band = (lower: number, upper: number): LimitSet => twoSided(thou(lower), t
 describe('which limits judge', () => {
   const working = (book: LimitSet | null, shop: LimitSet | null, which: 'tighter' | 'book' | 'shop' = 'tighter') =>
     limitsOf({ limits: { working: which, sets: { play: { book, shop } } } }, 'play', null).working
-  it('the shop’s where they lie inside the book’s, else the book’s', () => {
+  it('the shop’s where they lie inside the book’s, else what meets both', () => {
     expect(working(band(2, 16), band(3, 6))).toEqual(band(3, 6))
-    expect(working(band(2, 16), band(1, 6))).toEqual(band(2, 16))
+    expect(working(band(2, 16), band(1, 6))).toEqual(band(2, 6))
+    expect(working(band(2, 16), band(1, 20))).toEqual(band(2, 16))
+    // Book 3 to 6, shop up to 4: 3 to 4.
+    const upTo = { kind: 'upper', upper: thou(4), unit: 'thou', source: { kind: 'own' } } as const
+    expect(working(band(3, 6), upTo)).toEqual(band(3, 4))
+    expect(isEmpty(working(band(3, 6), upTo))).toBe(false)
+    // Where they only touch, that one figure; where they do not, nothing.
+    expect(isEmpty(working(band(2, 4), band(4, 6)))).toBe(false)
+    expect(isEmpty(working(band(2, 4), { ...band(4, 6), lowerExcluded: true } as LimitSet))).toBe(true)
+    expect(isEmpty(working(band(2, 4), band(5, 6)))).toBe(true)
     expect(working(band(2, 16), null)).toEqual(band(2, 16))
     expect(working(null, band(3, 6))).toEqual(band(3, 6))
     expect(working(null, null)).toBeNull()

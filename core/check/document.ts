@@ -5,7 +5,7 @@ import type { Gauge } from '../reading/gauge'
 import type { Reading } from '../reading/reading'
 import type { Aim } from '../verdict/aim'
 import type { DecisionRule, VerdictState } from '../verdict/decide'
-import { isInside, type LimitSet } from '../verdict/limits'
+import { meetBoth, type LimitSet } from '../verdict/limits'
 import type { Lap } from '../pack/lapping'
 import { mergedPack, type Lot, type Pack } from '../pack/lot'
 import { resultId, type PackPlace } from './contract'
@@ -152,7 +152,7 @@ export function limitsOf(
   const general = limits.sets[kind]
   const book = own?.book ?? general?.book ?? null
   const shop = own?.shop ?? general?.shop ?? null
-  const judging = limits.working === 'tighter' ? (shop && isInside(shop, book) ? shop : book) : { book, shop }[limits.working]
+  const judging = limits.working === 'tighter' ? meetBoth(shop, book) : { book, shop }[limits.working]
   return { book, shop, working: judging ?? book ?? shop }
 }
 

@@ -1,7 +1,8 @@
+import type { Floor } from '../verdict/limits'
 import { inPairs } from './contract'
 import { describe, expect, it } from 'vitest'
 import type { Setup } from './setup'
-import { checkKind } from './registry'
+import { checkKind, checkKinds } from './registry'
 
 /** Where pieces go in a set-up: result and what a piece does to it, pieces it holds, what stands beside it. */
 const PLACES: readonly (readonly [kind: string, setup: Setup, places: readonly string[]])[] = [
@@ -178,4 +179,81 @@ describe('where every kind is read', () => {
         ),
     ).toEqual(points),
   )
+})
+
+/** What a figure below zero is, of every kind. `never-zero`: nor is zero right. */
+const BELOW_ZERO: Readonly<Record<Floor, readonly string[]>> = {
+  'never-zero': [
+    'shaft-end-play play',
+    'crankshaft-end-play play',
+    'thrust-alignment play',
+    'eccentric-shaft-end-play play',
+    'bearing-clearance clearance clearance-most clearance-mean clearance-split',
+    'roller-big-end clearance clearance-most',
+    'oil-pump-clearance clearance',
+    'taper-hub play',
+    'torque-preload turning',
+    'swivel-preload turning',
+    'steering-head-kit clearance reach',
+    'release-bearing compression reserve',
+    'clutch-fork gap swing',
+    'universal-joint play',
+    'gear-train gap below',
+    'crush-wire play preload turning',
+  ],
+  'never': ['comparator-hub longer locked', 'sealed-bearing-spacer longer', 'steering-head-kit thread', 'clutch-fork travel slack engaged'],
+  'meaning': [
+    'bearing-clearance journal',
+    'roller-big-end pin',
+    'comparator-hub longer-least trial shortening warmth',
+    'taper-hub warmth',
+    'sealed-bearing-spacer distance',
+    'torque-preload own',
+    'swivel-preload gap',
+    'steering-head-kit cone-fit cup-fit movement right',
+    'release-bearing stroke',
+    'clutch-fork grown shorter',
+    'diameter size size-most mean',
+    'universal-joint off runs-out',
+    // Along one axis it goes either way.
+    'runout direction axis runout',
+    'gear-train proud over',
+    'crush-wire crushed',
+  ],
+  'impossible': [
+    'thrust-alignment line wander',
+    'bearing-clearance journal-round journal-taper bore-round bore-taper strip-taper',
+    'roller-big-end bore-round bore-taper before-round before-taper pin-round',
+    'oil-pump-clearance cover',
+    'comparator-hub spread',
+    'diameter round taper',
+    'runout runout rest once raw offset tilt',
+  ],
+}
+
+describe('a figure below zero', () => {
+  const said = new Set(
+    (Object.keys(BELOW_ZERO) as Floor[]).flatMap(floor =>
+      BELOW_ZERO[floor].flatMap(line => {
+        const [kind, ...ids] = line.split(' ')
+        return ids.map(id => `${kind} ${id}: ${floor}`)
+      }),
+    ),
+  )
+  const setUps = [...PLACES, ...POINTS].map(([id, setup]) => [id, setUp(id, setup)] as const)
+  // And each choice of a set-up as it could be.
+  const chosen = checkKinds.flatMap(({ id, setupFields }) =>
+    setupFields.flatMap(field =>
+      field.kind === 'choice' ? field.options.map(({ value }) => [id, setUp(id, { [field.id]: value })] as const) : [],
+    ),
+  )
+  const figures = [...setUps, ...chosen].flatMap(([id, setup]) =>
+    checkKind(id)
+      .results(setup)
+      .map(result => `${id} ${result.id}: ${result.belowZero}`),
+  )
+  it('is said of every figure of every kind, and of none that is not there', () => {
+    expect(figures.filter(figure => !said.has(figure))).toEqual([])
+    expect([...said].filter(figure => !figures.includes(figure))).toEqual([])
+  })
 })

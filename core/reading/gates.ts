@@ -15,6 +15,7 @@ export type Gate =
   | 'feel'
   | 'size'
   | 'hand'
+  | 'limits'
   | 'heat'
   | 'hot'
   | 'set'

@@ -9,7 +9,7 @@ import {
   isInside,
   limitSetOf,
   limitsFault,
-  overZero,
+  floored,
   twoSided,
   unitOfLimits,
   type LimitFields,
@@ -72,21 +72,21 @@ describe('limits that judge', () => {
 
 describe('a figure over zero', () => {
   it('has zero, left out, as its lower end, of whatever kind its limits are', () => {
-    expect(overZero(set({ kind: 'upper', upper: thou(4) }))).toMatchObject({
+    expect(floored(set({ kind: 'upper', upper: thou(4) }), 'never-zero')).toMatchObject({
       kind: 'two-sided',
       lower: 0,
       lowerExcluded: true,
       upper: thou(4),
     })
-    expect(overZero(set({ kind: 'lower', lower: nm(0) }))).toMatchObject({ kind: 'lower', lower: 0, lowerExcluded: true })
-    expect(overZero(twoSided(nm(0), thou(4), 'thou', book))).toMatchObject({ kind: 'two-sided', lowerExcluded: true })
+    expect(floored(set({ kind: 'lower', lower: nm(0) }), 'never-zero')).toMatchObject({ kind: 'lower', lower: 0, lowerExcluded: true })
+    expect(floored(twoSided(nm(0), thou(4), 'thou', book), 'never-zero')).toMatchObject({ kind: 'two-sided', lowerExcluded: true })
     for (const as of [
       twoSided(thou(1), thou(4), 'thou', book),
       set({ kind: 'lower', lower: thou(1) }),
       set({ kind: 'figure', figure: thou(3) }),
       null,
     ])
-      expect(overZero(as)).toBe(as)
+      expect(floored(as, 'never-zero')).toBe(as)
   })
   it('an excluded end is out by the last nanometre', () => {
     const ends = { lower: thou(1), upper: thou(4) }

@@ -141,17 +141,26 @@ export function isInside(limits: LimitSet, other: LimitSet | null): boolean {
 }
 
 /**
- * Limits of a figure that must be above zero, a movement between stops or a clearance: “up to 4” means over zero, up to 4, and a
- * lower limit of zero leaves zero out. One figure, or none, stays what it is: see `overZeroAtLeast`.
+ * What a figure below zero is, and so where its limits have their floor: never right, nor is zero (a play, a clearance, a torque that
+ * must be felt); never right, though zero is (a spacer no shorter than its seats); a thing of its own (an offset, one face over the
+ * other); or nothing that can be (runout).
  */
-export function overZero(limits: LimitSet | null): LimitSet | null {
-  const zero = { lower: exact(0), lowerExcluded: true }
+export type Floor = 'never-zero' | 'never' | 'meaning' | 'impossible'
+
+/**
+ * Limits of a figure that is never right below zero: “up to 4” means from zero to 4, and where zero is no better, over zero, up to 4;
+ * a lower limit of zero then leaves zero out. One figure, or none, stays what it is: see `flooredAtLeast`.
+ */
+export function floored(limits: LimitSet | null, floor: Floor): LimitSet | null {
+  if (floor === 'meaning' || floor === 'impossible') return limits
+  const out = floor === 'never-zero'
+  const zero = { lower: exact(0), ...(out ? { lowerExcluded: true } : {}) }
   switch (limits?.kind) {
     case 'upper':
       return { ...limits, kind: 'two-sided', ...zero }
     case 'two-sided':
     case 'lower':
-      return limits.lower > 0 ? limits : { ...limits, ...zero }
+      return limits.lower > 0 || (limits.lower === 0 && (!out || limits.lowerExcluded)) ? limits : { ...limits, ...zero }
     default:
       return limits
   }
@@ -168,17 +177,46 @@ export const bothWays = (limits: LimitSet | null): LimitSet | null =>
       }
     : limits
 
-/** What a choice goes by where nothing else judges a figure that must be above zero. */
-export const overZeroAtLeast = (limits: LimitSet | null): LimitSet =>
-  endsOf(limits)
-    ? overZero(limits)!
-    : {
-        kind: 'lower',
-        lower: exact(0),
-        lowerExcluded: true,
-        unit: limits?.unit ?? 'thou',
-        source: { kind: 'common-practice', text: 'some play, never zero' },
-      }
+/** What a choice goes by where nothing else judges: the floor alone. */
+export function flooredAtLeast(limits: LimitSet | null, floor: Floor): LimitSet | null {
+  if (floor === 'meaning' || floor === 'impossible' || endsOf(limits)) return floored(limits, floor)
+  return {
+    kind: 'lower',
+    lower: exact(0),
+    ...(floor === 'never-zero' ? { lowerExcluded: true } : {}),
+    unit: limits?.unit ?? 'thou',
+    source: { kind: 'common-practice', text: floor === 'never-zero' ? 'some play, never zero' : 'never below zero' },
+  }
+}
+
+/** Is there nothing that meets them? */
+export const isEmpty = (limits: LimitSet | null): boolean => {
+  const { low, high } = insideRange(limits)
+  return low > high
+}
+
+/**
+ * What meets both of two sets of limits; where nothing does, its lower end lies over its upper one, and nothing is in it. One that lies
+ * inside the other is that one.
+ * @param own  whose source is named where neither lies inside
+ */
+export function meetBoth(own: LimitSet | null, other: LimitSet | null): LimitSet | null {
+  const [a, b] = [endsOf(own), endsOf(other)]
+  if (!own || !other || !a || !b) return a ? own : b ? other : (own ?? other)
+  if (isInside(own, other)) return own
+  if (isInside(other, own)) return other
+  const low = a.lower > b.lower || (a.lower === b.lower && a.lowerExcluded) ? a : b
+  const high = a.upper < b.upper || (a.upper === b.upper && a.upperExcluded) ? a : b
+  return {
+    kind: 'two-sided',
+    unit: own.unit,
+    source: own.source,
+    lower: exact(low.lower),
+    upper: exact(high.upper),
+    ...(low.lowerExcluded ? { lowerExcluded: true } : {}),
+    ...(high.upperExcluded ? { upperExcluded: true } : {}),
+  }
+}
 
 /**
  * Width for the gates and the gauge test, nm: 0…upper when one-sided upwards, null when only a lower limit or none is known.
@@ -186,7 +224,7 @@ export const overZeroAtLeast = (limits: LimitSet | null): LimitSet =>
  */
 export function bandOf(limits: LimitSet | null): number | null {
   if (!limits) return null
-  if (limits.kind === 'two-sided') return limits.upper - limits.lower
+  if (limits.kind === 'two-sided') return limits.upper < limits.lower ? null : limits.upper - limits.lower
   // Where zero is but a place on the scale, an upper limit has no width.
   if (limits.kind === 'upper' && quantityOf(limits.unit) !== 'temperature') return limits.upper
   return null

@@ -197,7 +197,9 @@ const against = computed(() =>
       </p>
       <p v-if="place?.window && !place.learned">
         <strong>Totals that would do</strong>: pack as fitted {{ chosenFor(place.place).perPiece === 1 ? '+' : '−' }} (limit − play), since
-        a thicker pack here gives {{ chosenFor(place.place).perPiece === 1 ? 'more' : 'less' }} play.
+        a thicker pack here gives {{ chosenFor(place.place).perPiece === 1 ? 'more' : 'less' }} play{{
+          place.fused ? '; the play is that of the fittings that agree' : ''
+        }}{{ place.request?.question.also?.length ? '; the limits are those of all its pieces move' : '' }}.
       </p>
       <template v-if="proposal && told?.by !== 'direction'">
         <p><strong>Pack in hand</strong>: {{ proposal.arithmetic }}</p>

@@ -6,7 +6,13 @@ import type { UnitSystem } from '../../quantity/length'
 import type { CombinedResult, Answers, ResultKind } from '../contract'
 
 /** A length that is one figure, told as a play, and can be any. */
-const LENGTH = { quantity: 'length', scale: 'play', floored: false, overZero: false, positions: [] } as const satisfies Partial<ResultKind>
+const LENGTH = {
+  quantity: 'length',
+  scale: 'play',
+  floored: false,
+  belowZero: 'meaning',
+  positions: [],
+} as const satisfies Partial<ResultKind>
 
 /** A play between two stops, the one figure of a check. */
 export const playResult = (label: string): ResultKind => ({
@@ -17,7 +23,7 @@ export const playResult = (label: string): ResultKind => ({
   cannotBind: 'above',
   main: true,
   floored: true,
-  overZero: true,
+  belowZero: 'never-zero',
 })
 
 /** The room between two parts: never zero. */
@@ -28,13 +34,14 @@ export const clearanceResult = (id: string, label: string, more: Partial<ResultK
   ends: PLAY_WORDS,
   cannotBind: 'above',
   main: true,
-  overZero: true,
+  belowZero: 'never-zero',
   ...more,
 })
 
 /** How far something is from round, flat, in line: it can only be too much, and the check is done without it. */
 export const formResult = (id: string, label: string, more: Partial<ResultKind> = {}): ResultKind => ({
   ...LENGTH,
+  belowZero: 'impossible',
   id,
   label,
   ends: SIZE_WORDS,
@@ -43,7 +50,7 @@ export const formResult = (id: string, label: string, more: Partial<ResultKind> 
   ...more,
 })
 
-/** A whole size. */
+/** A whole size, or how far two things are apart: below zero it says which lies over the other. */
 export const sizeResult = (id: string, label: string, more: Partial<ResultKind> = {}): ResultKind => ({
   ...LENGTH,
   id,
@@ -66,7 +73,7 @@ export const turningResult = (id: string, label: string, unit: MeasureUnit<'torq
   cannotBind: 'below',
   main: true,
   floored: false,
-  overZero: true,
+  belowZero: 'never-zero',
   positions: [],
   ...more,
 })

@@ -5,7 +5,7 @@ import { ownVariance, type Estimate } from '../../reading/estimate'
 import { isValid, type Finding } from '../../reading/gates'
 import { unvoided } from '../../reading/reading'
 import { judge, type Verdict, type VerdictState } from '../../verdict/decide'
-import { bandOf, bothWays, endsOf, overZero, type LimitSet } from '../../verdict/limits'
+import { bandOf, bothWays, endsOf, floored, isEmpty, type LimitSet } from '../../verdict/limits'
 import { gaugeOf } from './gauge-needs'
 import { lotMap, type Lot } from '../../pack/lot'
 import { proofResidual, type Residual } from '../../choice/grounds/residual'
@@ -49,6 +49,8 @@ export interface ResultEvaluation {
   readonly estimate: Estimate | null
   readonly findings: readonly Finding[]
   readonly valid: boolean
+  /** from sizes: it can come out below zero, whatever its kind */
+  readonly reckoned: boolean
   readonly limits: LimitPair & { readonly working: LimitSet | null }
   readonly verdict: { readonly book: Verdict | null; readonly shop: Verdict | null; readonly working: Verdict | null }
   /** what asks for a reason before it is signed, though it is in limits */
@@ -203,13 +205,14 @@ export function evaluateFitting(
     const resultKind = resultKinds.find(candidate => candidate.id === combined.kind)!
     const id = resultId(combined.kind, combined.position)
     const used = combined.points.map(point => states.get(point)).filter(state => state !== undefined)
+    const limits = judgingLimits(document, resultKind, combined)
     const findings = [
+      ...(isEmpty(limits.working) ? [NO_OVERLAP] : []),
       ...used.flatMap(state => state.answer.findings),
       ...(combined.findings ?? []),
       ...against.flatMap(({ result, finding }) => (result === combined.kind ? [finding] : [])),
     ]
     const stale = used.find(state => state.stale !== null)?.stale ?? null
-    const limits = judgingLimits(document, resultKind, combined)
     const { estimate } = combined
     const overrule = combined.overrule ?? (combined.atMost ? { state: 'below' as const, words: combined.atMost.words } : undefined)
     const valid = estimate !== null && isValid(findings)
@@ -229,6 +232,7 @@ export function evaluateFitting(
       estimate,
       findings,
       valid,
+      reckoned: combined.reckoned ?? false,
       limits,
       stale,
       predicted,
@@ -256,17 +260,22 @@ export function evaluateFitting(
   }
 }
 
+const NO_OVERLAP: Finding = {
+  gate: 'limits',
+  level: 'warn',
+  words: 'What the shop allows and what the book allows do not overlap: nothing meets both. See in Set up which is right.',
+}
+
 /** The limits of a result, from above zero where zero is never right. */
 function judgingLimits(
   document: CheckDocument,
-  { overZero: positive, bothWays: eitherWay, judgedBy }: ResultKind,
+  { belowZero, bothWays: eitherWay, judgedBy }: ResultKind,
   { kind, position }: CombinedResult,
 ): LimitPair & { readonly working: LimitSet | null } {
   const { book, shop, working } = limitsOf(document, judgedBy ?? kind, position)
-  if (!positive && !eitherWay) return { book, shop, working }
-  const reach = positive ? overZero : bothWays
+  const reach = (limits: LimitSet | null) => floored(eitherWay ? bothWays(limits) : limits, belowZero)
   const pair = { book: reach(book), shop: reach(shop) }
-  return { ...pair, working: working === shop ? pair.shop : pair.book }
+  return { ...pair, working: working === shop ? pair.shop : working === book ? pair.book : reach(working) }
 }
 
 /** How much each state weighs; below and above weigh alike. */

@@ -2,7 +2,7 @@ import { MOST_PIECES, type PackRules } from '../../choice/question/rules'
 import { aimPoint, type AimPoint } from '../../verdict/aim'
 import { formatLength } from '../../quantity/format-length'
 import { nm, type Nm } from '../../quantity/length'
-import { endsOf, limitsFault, overZeroAtLeast, type LimitSet } from '../../verdict/limits'
+import { endsOf, flooredAtLeast, isEmpty, type LimitSet } from '../../verdict/limits'
 import { isUntold, type ChoiceRequest, type Moved } from '../../choice/question/question'
 import { groundsFrom, ledgerFrom } from '../../choice/grounds/fitting'
 import { refitUncertainty, type Grounds } from '../../choice/grounds/grounds'
@@ -93,7 +93,7 @@ export function evaluatePlace(
     const found = resultIn(asFound, effect.result)
     const aim = aimAt ?? aimPoint(document.aim, judged, refitUncertainty(grounds), found?.valid ? found.estimate!.value : null)
     const fused = grounds.from !== grounds.measured && !grounds.bound
-    const refusal = limits && limitsFault(limits) ? NO_PACK : refusalFor(known, window, aim)
+    const refusal = isEmpty(result.limits.working) ? NO_OVERLAP : isEmpty(limits) ? NO_PACK : refusalFor(known, window, aim)
     if (refusal) return { aim, window, request: null, fused, note: refusal }
     return {
       aim,
@@ -220,12 +220,12 @@ export function placeByKind(
 const NOTHING = { lots: new Map(), family: '', response: { perPiece: 1, pair: false }, unit: 'thou', uShared: 0 } as const
 
 /** What a choice for a result goes by: its limits, with zero as the floor of a play even where only one figure is known. */
-const choiceLimits = ({ kind, limits }: ResultEvaluation): LimitSet | null =>
-  kind.overZero ? overZeroAtLeast(limits.working) : limits.working
+const choiceLimits = ({ kind, limits }: ResultEvaluation): LimitSet | null => flooredAtLeast(limits.working, kind.belowZero)
 
 /** Limits of the least of a figure whose most must meet them too. */
 const narrowed = (limits: LimitSet | null, spread: number): LimitSet | null =>
   limits?.kind === 'upper' || limits?.kind === 'two-sided' ? { ...limits, upper: nm(limits.upper - Math.round(spread)) } : limits
+const NO_OVERLAP = 'What the shop allows and what the book allows do not overlap: no pack meets both.'
 const NO_PACK = 'Its least and its most lie further apart than the limits: no pack mends that. Bore and journal are out of form.'
 
 /** Are its pieces replaced one for one? Then nothing can be chosen until what is in it is known. */

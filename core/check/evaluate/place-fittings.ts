@@ -75,7 +75,8 @@ export function placeFittings(
     const last = document.trials.at(-1)!
     if (trial !== last && (!holds || unlike(kind, document, trial, last).length > 0)) return []
     const estimate = holds && found.valid ? found.estimate : null
-    const near = estimate !== null && (found!.kind.floored || place.chosen.by === 'slope') && estimate.value - estimate.U <= 0
+    const near =
+      estimate !== null && ((found!.kind.floored && !found!.reckoned) || place.chosen.by === 'slope') && estimate.value - estimate.U <= 0
     const atMost = holds && found.atMost !== null ? found.atMost.value : near ? estimate.value + estimate.U : null
     return [{ id: trial.id, number: i + 1, pack: packAt(trial, place), estimate: atMost === null ? estimate : null, atMost }]
   })

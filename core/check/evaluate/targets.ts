@@ -1,6 +1,6 @@
 import { exact } from '../../quantity/figure'
 import { aimPoint } from '../../verdict/aim'
-import { endsOf, insideRange, overZeroAtLeast, type LimitSet } from '../../verdict/limits'
+import { endsOf, insideRange, flooredAtLeast, type LimitSet } from '../../verdict/limits'
 import type { Answers, CheckKind } from '../contract'
 import { limitsOf, type CheckDocument } from '../document'
 import type { WorkEffect, Work, Target } from '../work'
@@ -13,8 +13,8 @@ export function targetsOf(document: CheckDocument, kind: CheckKind, answers: Ans
   return works.filter(hold).flatMap((work): Target[] => {
     const moved = work.effects.map(effect => {
       const { working } = limitsOf(document, effect.result, effect.position)
-      const overZero = results.find(({ id }) => id === effect.result)?.overZero ?? false
-      return { ...effect, aim: aimPoint(document.aim, working, effect.zero, null), limits: overZero ? overZeroAtLeast(working) : working }
+      const belowZero = results.find(({ id }) => id === effect.result)?.belowZero ?? 'meaning'
+      return { ...effect, aim: aimPoint(document.aim, working, effect.zero, null), limits: flooredAtLeast(working, belowZero) }
     })
     const aims = moved.flatMap(({ aim, zero, slope }) => (aim ? [zero.value + aim.target / slope] : []))
     const [first] = moved

@@ -5,7 +5,7 @@ import { lotMap, type Lot } from '../../pack/lot'
 import { predict } from '../answer/predict'
 import { proofResidual } from './residual'
 import { stackingOrder } from '../../pack/stacking'
-import { overZero } from '../../verdict/limits'
+import { floored } from '../../verdict/limits'
 import { packWindow } from '../window/window'
 import { lotOf } from '../../../tests/pieces'
 
@@ -135,7 +135,7 @@ describe('around a pack', () => {
     expect(packWindow({ ...band, upper: nm(100) }, thou(40), thou(10), cover)).toBeNull()
     // Over 0, up to 4 with 16 to share: 12 does, 16 would leave none.
     const some = { kind: 'upper', upper: thou(4), unit: 'thou', source: { kind: 'book' } } as const
-    expect(packWindow(overZero(some), thou(6), thou(10), { perPiece: -1, pair: false })).toEqual({
+    expect(packWindow(floored(some, 'never-zero'), thou(6), thou(10), { perPiece: -1, pair: false })).toEqual({
       low: thou(12),
       high: thou(16),
       lowExcluded: false,

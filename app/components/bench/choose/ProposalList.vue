@@ -62,7 +62,8 @@ const changes = (at: number) => props.choice!.proposals[at]!.change.out.length +
               }}{{ proposal.predicted.rests === 'before' ? ', read before' : '' }}</span
             >
             <span v-for="other in proposal.also" :key="other.id" class="block text-[13px] text-mute"
-              >{{ other.label }} then {{ formatLength(other.play, preferences.unit, { unit: true }) }}</span
+              >{{ other.label }} then {{ other.atMost ? 'at most ' : '' }}{{ formatLength(other.play, preferences.unit, { unit: true })
+              }}{{ other.chance ? `, ${percent(other.chance.inside)}` : '' }}</span
             >
           </span>
           <span class="figure col-start-2 whitespace-nowrap text-[15px] sm:col-start-3">{{

@@ -37,9 +37,9 @@ export const clutchFork = defineKind({
   ],
   results: setup => [
     clearanceResult('gap', 'Gap, bearing to fingers'),
-    sizeResult('travel', 'Travel left at the fingers', { scale: 'play', cannotBind: 'below', beside: true }),
-    sizeResult('slack', 'Slack to take up at the cable', { scale: 'play', cannotBind: 'below', beside: true }),
-    sizeResult('engaged', 'Thread engaged', { scale: 'play', cannotBind: 'above' }),
+    sizeResult('travel', 'Travel left at the fingers', { scale: 'play', cannotBind: 'below', beside: true, belowZero: 'never' }),
+    sizeResult('slack', 'Slack to take up at the cable', { scale: 'play', cannotBind: 'below', beside: true, belowZero: 'never' }),
+    sizeResult('engaged', 'Thread engaged', { scale: 'play', cannotBind: 'above', belowZero: 'never' }),
     clearanceResult('swing', 'Room to swing', { main: false }),
     ...(oldKnown(setup)
       ? [

@@ -31,11 +31,13 @@ export const comparatorHub = defineKind({
   ],
   matched: () => SET,
   results: setup => [
-    sizeResult('longer', 'Longer than the shortest distance', { ...LONGER, main: true }),
-    ...(setup.spacer === 'adjustable' ? [sizeResult('locked', 'Longer, once locked', { ...LONGER, main: true, judgedBy: 'longer' })] : []),
+    sizeResult('longer', 'Longer than the shortest distance', { ...LONGER, main: true, belowZero: 'never' }),
+    ...(setup.spacer === 'adjustable'
+      ? [sizeResult('locked', 'Longer, once locked', { ...LONGER, main: true, belowZero: 'never', judgedBy: 'longer' })]
+      : []),
     sizeResult('longer-least', 'Longer, where the distance is longest', { ...LONGER, unjudged: true }),
     formResult('spread', 'Spread over a turn'),
-    { ...playResult('Dry trial'), id: 'trial', main: false, overZero: false, unjudged: true },
+    { ...playResult('Dry trial'), id: 'trial', main: false, belowZero: 'meaning', unjudged: true },
     sizeResult('shortening', 'Shortening under the nut', { ...LONGER, unjudged: true }),
     ...warmthResults(setup),
   ],

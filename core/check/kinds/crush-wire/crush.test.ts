@@ -116,10 +116,32 @@ describe('runs', () => {
     expect(at(e, 'crushed@1').estimate!.u).toBeCloseTo(12_700, 0)
     expect(at(crush([...run(1, 56.4), ...run(2, 56.4)]), 'crushed@1').estimate!.u).toBeCloseTo(12_700 / Math.SQRT2, 0)
   })
+  it('two runs 1.3 apart: each repeats by 1.3/√2, their mean is known to half of 1.3; nearer than that, to what is assumed', () => {
+    const two = (second: number) => at(crush([...run(1, 56), ...run(2, second)]), 'crushed@1').estimate!
+    expect(two(57.3).u).toBeCloseTo((1.3 * 25_400) / 2, 0)
+    expect(two(57.3).U).toBeCloseTo(1.96 * 0.65 * 25_400, -2)
+    // 0.7/√2 is just under the half thou that is assumed, 0.72/√2 just over it.
+    expect(two(56.7).u).toBeCloseTo(12_700 / Math.SQRT2, 0)
+    expect(two(56.72).u).toBeCloseTo(0.36 * 25_400, 0)
+  })
   it('a piece that tapers, and two pieces that differ', () => {
     expect(words(crush(run(1, 56.4, 56.4, 57.1, 56.4, 56.4, 56.4)))).toContain('Run 1, piece A tapers by 0.7 thou')
     expect(words(crush(run(1, 56, 56, 56, 57.2, 57.2, 57.2)))).toContain('the two pieces differ by 1.2 thou')
     expect(words(crush(run(1, 56.4)))).not.toMatch(/tapers|differ/)
+  })
+})
+
+describe('a shim of 40 where the wire says 38', () => {
+  const packs = { 'shim-1': [{ lotId: 's40', count: 1 }] }
+  const thick = crush(
+    [...run(1, 38), ...run(2, 38), ...run(3, 38)],
+    { ends: 'play' },
+    { trials: [trial('t1', [...run(1, 38), ...run(2, 38), ...run(3, 38)], { packs })] },
+  )
+  it('leaves 2 thou less than nothing: a figure, since it is reckoned; 34 to 36 would do', () => {
+    expect(at(thick, 'play@1')).toMatchObject({ state: 'below', estimate: expect.objectContaining({ value: thou(-2) }), atMost: null })
+    expect(thick.places[0]!.window).toMatchObject({ low: thou(34), high: thou(36) })
+    expect(thick.places[0]!.request!.question).toMatchObject({ bound: false, from: { play: thou(-2) } })
   })
 })
 

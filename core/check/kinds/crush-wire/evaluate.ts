@@ -45,6 +45,8 @@ export function crushedOf(setup: CrushSetup, bearing: string, answers: Answers):
   const runs = wholeRuns(setup, bearing, answers)
   if (runs.length === 0) return null
   const values = runs.map(({ estimate }) => estimate.value)
+  // Two that lie apart say more of how a run repeats than what is assumed of any.
+  const apart = runs.length === 2 ? Math.abs(values[0]! - values[1]!) / Math.SQRT2 : 0
   const scatter: BudgetLine =
     runs.length >= 3
       ? {
@@ -56,8 +58,11 @@ export function crushedOf(setup: CrushSetup, bearing: string, answers: Answers):
         }
       : {
           source: 'repeatability',
-          words: `How a run repeats, ${runs.length > 1 ? `/√${runs.length}, ` : ''}own figure: assumed`,
-          u: REPEATS / Math.sqrt(runs.length),
+          words:
+            apart > REPEATS
+              ? 'How two runs repeat: their difference, /√2 and /√2 again'
+              : `How a run repeats, ${runs.length > 1 ? `/√${runs.length}, ` : ''}own figure: assumed`,
+          u: Math.max(REPEATS, apart) / Math.sqrt(runs.length),
           nu: Infinity,
           shared: false,
           assumed: true,
@@ -142,7 +147,7 @@ export const combineCrush = (setup: CrushSetup, answers: Answers): CombinedResul
       {
         kind: preload ? 'preload' : 'play',
         position: id,
-        estimate: left,
+        ...left,
         points: [...points, `stack-${packAt(id)}`, ...(preload ? [] : [`dial-${id}`])],
         findings: [...findings, ...emptyWords(id, crushed, answers), ...stackFindings(answers, packAt(id))],
         formula: preload ? 'shim − crushed wire' : 'crushed wire − shim; by dial where it was read',
@@ -162,16 +167,22 @@ export const combineCrush = (setup: CrushSetup, answers: Answers): CombinedResul
 export const torqueOf = ({ proof, radius, sealDrag }: CrushSetup) =>
   ({ way: proof === 'scale' ? 'scale' : 'gauge', radius, sealDrag }) as const
 
-function leftOf(setup: CrushSetup, bearing: string, crushed: Estimate | null, answers: Answers): Estimate | null {
+function leftOf(
+  setup: CrushSetup,
+  bearing: string,
+  crushed: Estimate | null,
+  answers: Answers,
+): Pick<CombinedResult, 'estimate' | 'reckoned'> {
   const dial = setup.ends === 'play' ? answers.of(`dial-${bearing}`).estimate : null
-  if (dial && answers.stale(`dial-${bearing}`) === null) return dial
+  if (dial && answers.stale(`dial-${bearing}`) === null) return { estimate: dial }
   const shim = answers.of(`stack-${packAt(bearing)}`).estimate ?? answers.fitted(packAt(bearing))
-  if (!crushed || !shim) return null
+  if (!crushed || !shim) return { estimate: null }
   const sign = setup.ends === 'preload' ? 1 : -1
-  return sumOf([
+  const estimate = sumOf([
     { name: 'shim', factor: sign, estimate: shim },
     { name: 'wire', factor: -sign, estimate: crushed },
   ])
+  return { estimate, reckoned: true }
 }
 
 const emptyWords = (bearing: string, crushed: Estimate | null, answers: Answers): Finding[] =>

@@ -46,7 +46,7 @@ function resultsOf(setup: CrushSetup): ResultKind[] {
       ? sizeResult('preload', 'Preload by thickness', {
           scale: 'play',
           main: true,
-          overZero: true,
+          belowZero: 'never-zero',
           ends: PRELOAD_WORDS,
           cannotBind: 'below',
           positions,

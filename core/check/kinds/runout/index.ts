@@ -80,7 +80,9 @@ function resultsOf(setup: RunoutSetup): ResultKind[] {
   const { judged, what } = setup
   const byRule = (rule: Rule): ResultKind => ({
     ...formResult(resultOf(setup, rule), rule === 'offset' && what === 'shaft' ? 'Bow, e' : RULE_LABEL[rule]),
-    ...(rule === 'axis' ? { bothWays: true as const, positions: AXES.map(({ id, label }) => ({ id, label })) } : {}),
+    ...(rule === 'axis'
+      ? { belowZero: 'meaning' as const, bothWays: true as const, positions: AXES.map(({ id, label }) => ({ id, label })) }
+      : {}),
     ...(judged === rule ? { main: true } : { unjudged: true }),
   })
   return [

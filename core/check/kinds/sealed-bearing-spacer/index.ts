@@ -37,7 +37,7 @@ export const sealedBearingSpacer = defineKind({
     { id: 'spacer', label: 'Spacer' },
   ],
   results: () => [
-    sizeResult('longer', 'Spacer longer than the seats', { scale: 'play', main: true }),
+    sizeResult('longer', 'Spacer longer than the seats', { scale: 'play', main: true, belowZero: 'never' }),
     sizeResult('distance', 'Seat distance', { unjudged: true }),
   ],
   points: setup => [

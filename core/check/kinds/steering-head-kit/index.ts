@@ -45,7 +45,7 @@ export const steeringHeadKit = defineKind({
           clearanceResult('clearance', 'Seal to cage', { positions: SITES }),
           sizeResult('cone-fit', `Cone on ${NAMES[at].stem}`, { scale: 'play', main: true, ends: FIT_WORDS, positions: SITES }),
           sizeResult('cup-fit', `Cup in ${NAMES[at].head}`, { scale: 'play', main: true, ends: FIT_WORDS, positions: SITES }),
-          sizeResult('thread', 'Thread engaged', { scale: 'play', main: true }),
+          sizeResult('thread', 'Thread engaged', { scale: 'play', main: true, belowZero: 'never' }),
           clearanceResult('reach', 'Nut can still come down'),
           sizeResult('movement', 'Full movement, tightened', { scale: 'play', main: true, unjudged: true }),
         ],

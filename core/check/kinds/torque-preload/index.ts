@@ -64,7 +64,7 @@ export const torquePreload = defineKind({
           turningResult('own', 'Its own, without the stage before', setup.unit, {
             main: false,
             unjudged: true,
-            overZero: false,
+            belowZero: 'meaning',
             positions: stagesOf(setup).slice(1),
           }),
         ]
