@@ -7,7 +7,7 @@ import { nm, thou } from '../../quantity/length'
 import { twoSided } from '../../verdict/limits'
 import { chosenFor, type Effect, type PackPlace } from '../contract'
 import type { CheckDocument } from '../document'
-import { evaluateCheck } from './evaluate-check'
+import { answerRequest, evaluateCheck } from './evaluate-check'
 import { evaluateFitting } from './evaluate-fitting'
 import { evaluatePlace } from './evaluate-place'
 import { checkKind } from '../registry'
@@ -106,5 +106,65 @@ describe('a film under the cover', () => {
     expect(film({ joint: 'bare' }).reminders.map(({ words }) => words)).toContain(
       'Closed with its film: read it again where that can be done',
     )
+  })
+})
+
+describe('one recommended figure, without limits', () => {
+  const sizes = [10, 16, 20, 26].map(size => ({ ...lot(size), onHand: 1 }))
+  const figure = { kind: 'figure', figure: thou(4), unit: 'thou', source: { kind: 'book' } } as const
+  const evaluation = evaluateCheck(
+    checkOf('shaft-end-play', {
+      family: 'pieces',
+      setup: { pack: 'in-gap' },
+      rule: 'plain',
+      gauges: FINE,
+      uRefit: nm(1_000),
+      limits: { working: 'book', sets: { play: { book: figure, shop: null } } },
+      trials: [trial('t1', plays('travel', 20, 20, 20), { packs: { pack: [{ lotId: 'l10', count: 1 }] } })],
+    }),
+    sizes,
+  )
+  it('nothing is in, no chance is told, and what comes nearest it stands first: 20 + 10 − 26 is 4, and 20 − 16', () => {
+    expect(evaluation.state).toBe('no-limit')
+    const { proposals } = answerRequest(evaluation.places[0]!.request!)
+    expect(proposals.map(({ chance }) => chance)).toEqual(proposals.map(() => null))
+    expect(proposals.map(({ predicted }) => predicted.play / 25_400).slice(0, 2)).toEqual([4, 4])
+    expect(proposals.at(-1)!.words).toBe('Leave the pack as it is')
+    // Never none, whatever the figure: 10 + 20 and 16 + 20 leave nothing or less.
+    expect(proposals.every(({ predicted }) => predicted.play > 0)).toBe(true)
+  })
+})
+
+describe('a shop’s limits beside the book’s', () => {
+  const shop = (lower: number, upper: number) =>
+    evaluateCheck(
+      checkOf('shaft-end-play', {
+        family: 'pieces',
+        setup: { pack: 'in-gap' },
+        rule: 'plain',
+        gauges: FINE,
+        limits: {
+          working: 'tighter',
+          sets: {
+            play: {
+              book: twoSided(thou(3), thou(6), 'thou', { kind: 'book' }),
+              shop: twoSided(thou(lower), thou(upper), 'thou', { kind: 'own' }),
+            },
+          },
+        },
+        trials: [trial('t1', plays('travel', 5, 5, 5), { packs: { pack: [{ lotId: 'l10', count: 1 }] } })],
+      }),
+      [lot(10)],
+    )
+  it('overlap them: what meets both judges', () => {
+    expect(shop(1, 4)).toMatchObject({ state: 'above' })
+    expect(shop(1, 4).places[0]!.window).toMatchObject({ low: thou(11), high: thou(12) })
+  })
+  it('do not: nothing is in, and it is said', () => {
+    const apart = shop(7, 9)
+    expect(apart.state).not.toBe('in')
+    expect(apart.headline.verdict.working!.chance!.inside).toBe(0)
+    expect(apart.headline.findings.map(({ gate }) => gate)).toContain('limits')
+    expect(apart.places[0]).toMatchObject({ request: null, note: expect.stringContaining('no pack meets both') })
   })
 })

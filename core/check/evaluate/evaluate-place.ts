@@ -2,7 +2,7 @@ import { MOST_PIECES, type PackRules } from '../../choice/question/rules'
 import { aimPoint, type AimPoint } from '../../verdict/aim'
 import { formatLength } from '../../quantity/format-length'
 import { nm, type Nm } from '../../quantity/length'
-import { endsOf, flooredAtLeast, isEmpty, type LimitSet } from '../../verdict/limits'
+import { endsOf, flooredAtLeast, insideRange, isEmpty, type LimitSet } from '../../verdict/limits'
 import { isUntold, type ChoiceRequest, type Moved } from '../../choice/question/question'
 import { groundsFrom, ledgerFrom } from '../../choice/grounds/fitting'
 import { refitUncertainty, type Grounds } from '../../choice/grounds/grounds'
@@ -69,13 +69,26 @@ export function evaluatePlace(
     const all = asIfNow(placeFittings(document, kind, place, id, fittings, apart), document, movers, index)
     const context = { lots: index, family: document.family, response: { perPiece, pair: response.pair }, unit: document.entryUnit }
     const told = ledgerFrom(all, context, uRefit, kind.suspicions(document.setup))
-    return { ledger: told, grounds: groundsFrom(all, fitted, told, context, uRefit, limitsFor(id)), known: all.at(-1)!.pack !== null }
+    const grounds = groundsFrom(all, fitted, told, context, uRefit, limitsFor(id))
+    return { ledger: told, grounds: grounds && withFloor(grounds, id), known: all.at(-1)!.pack !== null }
+  }
+
+  /** Where no limits keep it there, a figure that is never right below zero is kept above it all the same. */
+  function withFloor(grounds: Grounds, id: string): Grounds {
+    const judged = resultIn(fittings.at(-1), id)
+    if (!judged || endsOf(limitsFor(id))) return grounds
+    const { low } = insideRange(flooredAtLeast(null, judged.kind.belowZero))
+    const atLeast = Math.max(low, grounds.atLeast ?? -Infinity)
+    return { ...grounds, atLeast: Number.isFinite(atLeast) ? atLeast : null }
   }
 
   /** What a choice goes by: of a result that is the least of something, the limits the most of it leaves. */
   function limitsFor(id: string): LimitSet | null {
     const judged = resultIn(fittings.at(-1), id)
-    return judged && narrowed(choiceLimits(judged), id === effect.result ? spreadOf(judged) : 0)
+    if (!judged) return null
+    // By one figure without limits nothing is in them: its floor is all that is kept.
+    const limits = id === effect.result ? narrowed(judged.limits.working, spreadOf(judged)) : choiceLimits(judged)
+    return endsOf(limits) ? limits : null
   }
 
   function choiceOf(): Pick<PlaceEvaluation, 'aim' | 'window' | 'request' | 'note' | 'fused'> {
