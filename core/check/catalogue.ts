@@ -12,7 +12,13 @@ export interface CatalogueEntry {
   /** the less the better, among those that are as sure and have as many pieces */
   readonly merit: number
   /** by kind of result and position; of a place whose pieces count by their thickness, that result is added */
-  readonly leaves: readonly { readonly result: string; readonly position: string | null; readonly estimate: Estimate }[]
+  readonly leaves: readonly {
+    readonly result: string
+    readonly position: string | null
+    readonly estimate: Estimate
+    /** the value is the most it can leave: nothing that can be told from zero was measured */
+    readonly atMost?: true
+  }[]
 }
 
 /** What there is to choose for a place, as the kind reckons it. */

@@ -221,9 +221,16 @@ function fitFromCatalogue(
     next,
     change: packChange(piecesIn(last, place.id), next),
     reckoned: null,
-    byKind: leaves
-      ? { [moved]: { play: leaves.estimate.value, u: leaves.estimate.u, uOwn: predictionOwn(leaves.estimate.u, result?.estimate ?? null) } }
-      : {},
+    byKind:
+      leaves && !leaves.atMost
+        ? {
+            [moved]: {
+              play: leaves.estimate.value,
+              u: leaves.estimate.u,
+              uOwn: predictionOwn(leaves.estimate.u, result?.estimate ?? null),
+            },
+          }
+        : {},
     words: lowerFirst(changeWords(piecesIn(last, place.id), next, all, document.entryUnit)),
   }
 }

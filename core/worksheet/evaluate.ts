@@ -263,7 +263,13 @@ const catalogueAnswer = ({ place, entries, note, elsewise }: JudgedCatalogue) =>
     state,
     chance,
     here,
-    leaves: leaves.map(({ result, position, estimate: { value, u, U } }) => ({ id: resultId(result, position), value, u, U })),
+    leaves: leaves.map(({ result, position, estimate: { value, u, U }, atMost }) => ({
+      id: resultId(result, position),
+      value,
+      u,
+      U,
+      ...(atMost ? { atMost } : {}),
+    })),
   })),
 })
 

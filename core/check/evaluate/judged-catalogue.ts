@@ -2,7 +2,8 @@ import type { Estimate } from '../../reading/estimate'
 import { judge, type DecisionRule, type VerdictState } from '../../verdict/decide'
 import { SIZE_WORDS, verdictWord } from '../../verdict/words'
 import { predict } from '../../choice/answer/predict'
-import { lotMap, pieceCount, type Lot, type Pack } from '../../pack/lot'
+import { lotMap, pieceCount, samePack, type Lot, type Pack } from '../../pack/lot'
+import { insideRange } from '../../verdict/limits'
 import { chosenFor, positionIn, resultId, type CheckKind, type PackPlace } from '../contract'
 import { drawerFor, piecesIn, type CheckDocument } from '../document'
 import type { FittingEvaluation, ResultEvaluation } from './evaluate-fitting'
@@ -58,7 +59,11 @@ export function cataloguesOf(
         : []
     })
     const sorted = entries.sort(
-      (a, b) => rounded(b.chance) - rounded(a.chance) || pieceCount(a.pieces) - pieceCount(b.pieces) || a.merit - b.merit,
+      (a, b) =>
+        rounded(b.chance) - rounded(a.chance) ||
+        WORSE.indexOf(b.state) - WORSE.indexOf(a.state) ||
+        pieceCount(a.pieces) - pieceCount(b.pieces) ||
+        a.merit - b.merit,
     )
     const unknown = hasWindow(at.place) && !at.request ? at.note : null
     return { ...catalogue, note: catalogue.note ?? unknown, entries: sorted }
@@ -74,12 +79,17 @@ export function cataloguesOf(
 const hasWindow = ({ chosen }: PackPlace): boolean => chosen.by === 'catalogue' && chosen.window
 
 /** With what its thickness leaves of the result, reckoned as that of any pack; null where nothing can be reckoned yet. */
-function withThickness(entry: CatalogueEntry, { place, request }: PlaceEvaluation, lots: readonly Lot[]): CatalogueEntry | null {
+function withThickness(entry: CatalogueEntry, { place, request, result }: PlaceEvaluation, lots: readonly Lot[]): CatalogueEntry | null {
   if (!hasWindow(place)) return entry
   if (!request) return null
-  const { play, lines, ...spread } = predict(request.question, request.fitted, entry.pieces, lotMap(lots), request.response)
+  const { question, fitted, response } = request
+  const own = positionIn(chosenFor(place).result)
+  // What is in reads as it reads, though that cannot be told from zero.
+  const read = question.bound && samePack(entry.pieces, fitted) && result?.valid ? result.estimate : null
+  if (read) return { ...entry, leaves: [{ ...own, estimate: read }, ...entry.leaves] }
+  const { play, lines, ...spread } = predict(question, fitted, entry.pieces, lotMap(lots), response)
   const estimate: Estimate = { value: play, n: 1, lines, oneMore: null, ...spread }
-  return { ...entry, leaves: [{ ...positionIn(chosenFor(place).result), estimate }, ...entry.leaves] }
+  return { ...entry, leaves: [{ ...own, estimate, ...(question.bound ? { atMost: true } : {}) }, ...entry.leaves] }
 }
 
 /** Chances nearer than this are alike: it is no matter for a technician. */
@@ -87,19 +97,24 @@ const ALIKE = 0.01
 const rounded = (chance: number | null) => (chance === null ? 0 : Math.round(chance / ALIKE))
 
 function judged(entry: CatalogueEntry, results: readonly ResultEvaluation[], rule: DecisionRule, here: boolean): JudgedEntry {
-  const verdicts = entry.leaves.flatMap(({ result, position, estimate }) => {
+  const verdicts = entry.leaves.flatMap(({ result, position, estimate, atMost }) => {
     const own = results.find(({ id }) => id === resultId(result, position))
     if (!own || own.kind.unjudged || !own.limits.working) return []
+    if (atMost) {
+      const state = estimate.value < insideRange(own.limits.working).low ? 'below' : 'close'
+      return [{ state, chance: null, word: verdictWord(state, own.kind.ends) } as const]
+    }
     const { state, chance } = judge({ value: estimate.value, u: estimate.u, nu: estimate.nu }, own.limits.working, rule)
     return [{ state, chance, word: verdictWord(state, own.kind.ends) }]
   })
   const chances = verdicts.flatMap(({ chance }) => (chance ? [chance.inside] : []))
+  const untold = entry.leaves.some(({ atMost }) => atMost)
   const worst = WORSE.flatMap(state => verdicts.find(verdict => verdict.state === state) ?? [])[0]
   return {
     ...entry,
     state: worst?.state ?? 'no-limit',
     word: worst?.word ?? verdictWord('no-limit', SIZE_WORDS),
-    chance: chances.length > 0 ? Math.min(...chances) : null,
+    chance: chances.length > 0 && !untold ? Math.min(...chances) : null,
     here,
   }
 }

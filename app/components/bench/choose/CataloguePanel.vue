@@ -36,9 +36,10 @@ const columns = computed(() => {
   const told = new Set(entries.value.flatMap(({ leaves }) => leaves.map(({ result, position }) => resultId(result, position))))
   return results.value.filter(({ id }) => told.has(id))
 })
-const leaves = (entry: JudgedEntry, id: string) => entry.leaves.find(({ result, position }) => resultId(result, position) === id)!.estimate
+const leaves = (entry: JudgedEntry, id: string) => entry.leaves.find(({ result, position }) => resultId(result, position) === id)!
 const show = (entry: JudgedEntry, { id, kind }: ResultEvaluation) =>
-  formatFigure(leaves(entry, id).value, preferences.unit, { sign: kind.bothWays ?? false })
+  (leaves(entry, id).atMost ? '≤ ' : '') +
+  formatFigure(leaves(entry, id).estimate.value, preferences.unit, { sign: kind.bothWays ?? false })
 /** Several positions of one figure by their position, several figures of one position by what they are. */
 const severalPositions = computed(() => new Set(columns.value.map(({ position }) => position)).size > 1)
 const head = ({ kind, position, label }: ResultEvaluation) => (severalPositions.value && position !== null ? label : kind.label)

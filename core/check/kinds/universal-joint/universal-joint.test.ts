@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { checkOf, gauge, GAUGES, plays, said, trial } from '../../../../tests/documents'
 import { newLot } from '../../../command/found-pack'
 import { mm, nm, thou } from '../../../quantity/length'
-import type { LimitSet } from '../../../verdict/limits'
+import { twoSided, type LimitSet } from '../../../verdict/limits'
 import type { CheckDocument, PointReading, Trial } from '../../document'
 import { answerRequest, evaluateCheck } from '../../evaluate/evaluate-check'
 import { lostInCold, ringLine, shaftSpeed } from './evaluate'
@@ -202,5 +202,33 @@ describe('a joint that was measured off the middle', () => {
       refitted: ['rings-1'],
     })
     expect(check(both(3.5), 57, off(-1), [again]).places[0]!.ledger).toMatchObject({ state: 'disagree', apparentSlope: 0 })
+  })
+})
+
+describe('off the middle, and without a play that can be told from zero', () => {
+  const setup = { off1: String(thou(1)) }
+  const limits = { working: 'book', sets: { play: { book: twoSided(thou(0), thou(4), 'thou', { kind: 'book' }), shop: null } } } as const
+  const entries = (readings: readonly PointReading[]) => check(readings, 58, { setup, limits }).catalogues[0]!.entries
+  const of = (list: ReturnType<typeof entries>, words: string) => list.find(entry => entry.words === words)!
+  it('it binds: every pair leaves at most so much, none is In, no chance is told', () => {
+    const all = entries([said('play-1', 'binds'), ...plays('play-2', 1, 1, 1)])
+    expect(all.length).toBeGreaterThan(0)
+    expect(all.map(({ chance }) => chance)).toEqual(all.map(() => null))
+    expect(all.some(({ state }) => state === 'in')).toBe(false)
+    // 57 + 58 for 58 + 58: at most 1; 59 for one of them: at most −1, and that binds for sure.
+    expect(of(all, '57 left, 58 right').leaves[0]).toMatchObject({ result: 'play', atMost: true, estimate: { value: thou(1) } })
+    expect(of(all, '57 left, 58 right').state).toBe('close')
+    expect(of(all, '58 left, 59 right').state).toBe('below')
+    // Those that loosen it come before those that bind.
+    expect(all.findIndex(({ state }) => state === 'below')).toBeGreaterThan(all.findLastIndex(({ state }) => state === 'close'))
+  })
+  it('0.03 read, no more than its U: what is in reads as it read, the others are held to the most it can be', () => {
+    const all = entries(both(0.03))
+    const inIt = of(all, '58 both sides').leaves[0]!
+    expect(inIt.atMost).toBeUndefined()
+    expect(inIt.estimate.value).toBe(762)
+    const looser = of(all, '57 left, 58 right').leaves[0]!
+    expect(looser.atMost).toBe(true)
+    expect(looser.estimate.value).toBeGreaterThan(thou(1.03))
   })
 })
