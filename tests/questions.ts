@@ -13,5 +13,7 @@ export const asked = (
   rule: 'plain',
   bound: false,
   atLeast: null,
+  doubts: [],
+  oddNow: false,
   ...question,
 })

@@ -411,6 +411,8 @@ describe('the record of helpers and work', () => {
             cannotBind: 'above' as const,
             bound: false,
             atLeast: null,
+            doubts: [],
+            oddNow: false,
           },
         }
         const made = makePlan({ ...request, sheets: draw(2) ? [lot(90, { shape: 'sheet', onHand: 1 })] : [], lappable: draw(4) > 0 })

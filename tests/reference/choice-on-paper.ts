@@ -130,9 +130,19 @@ export function onPaper({ sizes, fittings, c, uRefit, limits, rule, school, own,
   const now = fittings.at(-1)!
   const nowIsOdd = odd === bases.at(-1)
   const betterTogether = fused !== null && fused.of > 1 && !nowIsOdd && fused.u < hypot(now.u, uRefit)
-  const from = betterTogether
-    ? { play: fused.value + c * total(now.pack), u: fused.u, nu: Infinity }
-    : { play: now.play, u: now.u, nu: now.nu }
+  // The odd one itself says nothing of other packs: those that agree do.
+  const from =
+    betterTogether || (nowIsOdd && fused !== null)
+      ? { play: fused!.value + c * total(now.pack), u: fused!.u, nu: Infinity }
+      : { play: now.play, u: now.u, nu: now.nu }
+  // 3.4: while they do not agree, each of the others could be right as well.
+  const doubts =
+    odd || agreeing
+      ? []
+      : bases.slice(0, -1).map(({ base, u, nu, pack }) => {
+          const spread_ = hypot(u, uRefit, spread(pack, now.pack))
+          return { play: base + c * total(now.pack), u: spread_, nu: nu * (spread_ / u) ** 4 }
+        })
   // Packs that were fitted before leave what they left, the newest reading of each; the odd one says nothing.
   const before = [...bases.slice(0, -1)]
     .reverse()
@@ -174,7 +184,14 @@ export function onPaper({ sizes, fittings, c, uRefit, limits, rule, school, own,
         ? ['before', ['repeatability', 'refit']]
         : ['sum', ['repeatability', 'refit', 'pieces', ...(micrometer === 0 ? [] : ['micrometer'])]]
     const known = summed(terms)
-    const chance = chanceOf(play, known)
+    const sums = doubts.map(one =>
+      chanceOf(
+        Math.round(one.play) + c * (total(pack) - total(now.pack)),
+        summed([one, { u: uRefit, nu: Infinity }, { u: spread(now.pack, pack), nu: Infinity }, { u: Math.abs(micrometer), nu: Infinity }]),
+      ),
+    )
+    if (nowIsOdd && same(pack, now.pack)) sums.push(chanceOf(Math.round(from.play), summed([from, { u: uRefit, nu: Infinity }])))
+    const chance = sums.length === 0 ? chanceOf(play, known) : Math.min(0.79, chanceOf(play, known), ...sums)
     const pieces = ids.reduce((sum, id) => sum + (pack[id] ?? 0), 0)
     const changes = moved.reduce((sum, { by }) => sum + Math.abs(by), 0)
     const strange = moved.reduce((sum, { one, by }) => sum + (one.measured === null ? Math.max(0, by) : 0), 0)
@@ -232,7 +249,12 @@ export function onPaper({ sizes, fittings, c, uRefit, limits, rule, school, own,
   // 2.4 and 3.3 (0): leaving it stands first when the rule calls it In, plain with a chance of four in five.
   const stay = proposal(now.pack)
   const inside = chanceOf(now.play, summed([now]))
-  const staysFirst = rule === 'plain' ? inRange(now.play) && stay.chance >= 0.8 : inside >= (rule === 'careful' ? 0.8 : 0.95)
+  const staysFirst =
+    doubts.length > 0 || nowIsOdd
+      ? false
+      : rule === 'plain'
+        ? inRange(now.play) && stay.chance >= 0.8
+        : inside >= (rule === 'careful' ? 0.8 : 0.95)
   // Nothing reaches: for a trial, those nearest the upper limit on its loose side, as far as they are nearer than what is fitted.
   const byDistance = (one: PaperProposal): PaperProposal => {
     const distance = Math.abs(one.play - limits.upper)

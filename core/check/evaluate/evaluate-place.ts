@@ -102,7 +102,7 @@ export function evaluatePlace(
     if (!grounds || !result) return { ...NO_CHOICE, note: 'Measure first: the choice rests on a valid reading.' }
     const judged = narrowed(result.limits.working, spreadOf(result))
     const unbounded = grounds.bound || others.also.some(isUntold)
-    const window = unbounded || !endsOf(judged) ? null : windowOf(judged, grounds.from.play, known, others.also)
+    const window = unbounded || !endsOf(judged) ? null : windowOf(judged, grounds, known, others.also)
     const found = resultIn(asFound, effect.result)
     const aim = aimAt ?? aimPoint(document.aim, judged, refitUncertainty(grounds), found?.valid ? found.estimate!.value : null)
     const fused = grounds.from !== grounds.measured && !grounds.bound
@@ -114,7 +114,7 @@ export function evaluatePlace(
       fused,
       note:
         [
-          noteFor(grounds, known),
+          noteFor(grounds, known, fitted.length > 0),
           ...others.also.filter(isUntold).map(boundNote),
           sureWords(result, response, document.entryUnit),
           filmWords(place, document, result),
@@ -163,16 +163,15 @@ export function evaluatePlace(
     return { also }
   }
 
-  /** Totals at which all it moves keep their limits; null where there are none. */
-  function windowOf(limits: LimitSet | null, play: number, known: boolean, also: readonly Moved[]): Window | null {
-    return also.reduce<Window | null>(
-      (left, { from, limits: theirs, perPiece }) => {
-        if (!theirs) return left
-        const other = packWindow(theirs, from.play, total, { perPiece, pair: false }, known)
-        return left && other && bothWindows(left, other)
-      },
-      packWindow(limits, play, total, response, known),
-    )
+  /** Totals at which all it moves keep their limits, and none is as tight as one that had no play; null where there are none. */
+  function windowOf(limits: LimitSet | null, grounds: Grounds, known: boolean, also: readonly Moved[]): Window | null {
+    const moved = [{ ...grounds, limits, perPiece: response.perPiece }, ...also.filter(one => one.limits !== null)]
+    const windows = moved.flatMap(({ from, atLeast, limits: theirs, perPiece }) => {
+      const of = { perPiece, pair: false }
+      const shown = atLeast === null ? [] : [packWindow(lowerLimit(atLeast), from.play, total, of, known)]
+      return [packWindow(theirs, from.play, total, of, known), ...shown]
+    })
+    return windows.reduce((left, other) => left && other && bothWindows(left, other))!
   }
 
   /** How much wider the most of it is than the least, nm: both move alike. */
@@ -203,10 +202,16 @@ export function evaluatePlace(
 const boundNote = ({ label }: Moved): string =>
   `“${label}” cannot be told from zero, and the same pieces move it: only packs that do not take it further are looked for.`
 
-function noteFor({ bound, measured }: Grounds, known: boolean): string | null {
+/** @param known  all that is in it; @param listed  some of it */
+function noteFor({ bound, measured, oddNow, doubts }: Grounds, known: boolean, listed: boolean): string | null {
+  if (oddNow) return 'The present reading is the odd one: read it again first. Packs are reckoned from the fittings that agree.'
+  if (doubts.length > 0) return 'While the fittings do not agree no pack is sure: the chance told is the least by each of them.'
   if (bound) return 'No play that can be told from zero: it gives no figure to reckon from, only that it is no more than that.'
   if (!measured) return 'The present fitting gave no figure: packs are reckoned from the fitting before.'
-  return known ? null : 'The fitted pack is not known: pieces can only be added to it. List what is fitted to take pieces out.'
+  if (known) return null
+  return listed
+    ? 'Not all of what is fitted is known: of that, only the pieces listed can be taken out. List the rest to have it judged.'
+    : 'The fitted pack is not known: pieces can only be added to it. List what is fitted to take pieces out.'
 }
 
 /** What the film will do to a length that was measured bare: what a piece as thick would. */
@@ -238,6 +243,8 @@ const choiceLimits = ({ kind, limits }: ResultEvaluation): LimitSet | null => fl
 /** Limits of the least of a figure whose most must meet them too. */
 const narrowed = (limits: LimitSet | null, spread: number): LimitSet | null =>
   limits?.kind === 'upper' || limits?.kind === 'two-sided' ? { ...limits, upper: nm(limits.upper - Math.round(spread)) } : limits
+const lowerLimit = (lower: number): LimitSet => ({ kind: 'lower', lower: nm(Math.ceil(lower)), unit: 'mm', source: { kind: 'own' } })
+
 const NO_OVERLAP = 'What the shop allows and what the book allows do not overlap: no pack meets both.'
 const NO_PACK = 'Its least and its most lie further apart than the limits: no pack mends that. Bore and journal are out of form.'
 

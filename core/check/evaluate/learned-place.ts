@@ -93,6 +93,8 @@ export function evaluateLearned(
       uRefit: document.uRefit,
       bound: false,
       atLeast: null,
+      doubts: [],
+      oddNow: false,
     }
     const aim = aimOf(line)
     const unit = result.kind.unit as MeasureUnit
@@ -175,6 +177,8 @@ export function evaluateLearned(
           cannotBind: result.kind.cannotBind,
           bound: false,
           atLeast: null,
+          doubts: [],
+          oddNow: false,
           told: { by: 'direction' },
         },
       },

@@ -5,7 +5,7 @@ import type { Response } from '../../pack/response'
 import type { Measured } from '../grounds/grounds'
 import type { Asked, Judged, Moved } from '../question/question'
 import { movedBy } from '../window/window'
-import { predict, predictSum, type Prediction } from './predict'
+import { predict, predictSum, type Prediction, type Swap } from './predict'
 
 /** What a pack leaves of one result. */
 export interface Left extends Prediction {
@@ -21,7 +21,13 @@ export interface Left extends Prediction {
 export const leavesOf = (moved: readonly Moved[], fitted: Pack, next: Pack, lots: LotMap): Left[] =>
   moved.map(({ id, label, limits, perPiece, ...grounds }) => {
     const predicted = predict(grounds, fitted, next, lots, { perPiece })
-    return { id, label, ...predicted, chance: grounds.bound ? null : chanceOf(predicted, limits), atMost: grounds.bound }
+    return {
+      id,
+      label,
+      ...predicted,
+      chance: surelyIn({ ...grounds, limits }, predicted, [{ fitted, next, perPiece }], lots),
+      atMost: grounds.bound,
+    }
   })
 
 /** A place whose pack is changed, as it was asked about. */
@@ -43,8 +49,29 @@ export function leavesTogether(changes: readonly Change[], lots: LotMap): Left[]
     if (changed.length < 2) return leavesOf([one], change.fitted, change.next, lots)[0]!
     const swaps = changed.map(({ one: { perPiece }, change: { fitted, next } }) => ({ perPiece, fitted, next }))
     const predicted = predictSum(one, swaps, lots)
-    return { id, label: one.label, ...predicted, chance: one.bound ? null : chanceOf(predicted, one.limits), atMost: one.bound }
+    return { id, label: one.label, ...predicted, chance: surelyIn(one, predicted, swaps, lots), atMost: one.bound }
   })
+}
+
+/** While fittings do not agree no pack is told to be surer than this: its class is that of even odds. */
+export const MOST_IN_DOUBT = 0.79
+
+/**
+ * The chance that what swaps leave of a result is in its limits: while fittings do not agree, the least by each sum that could be right,
+ * and never sure. Null: it has no limits, or is only known to be at most so much.
+ */
+export function surelyIn(
+  { limits, bound, doubts, oddNow, from, uRefit }: Pick<Judged, 'limits' | 'bound' | 'doubts' | 'oddNow' | 'from' | 'uRefit'>,
+  predicted: Prediction,
+  swaps: readonly Swap[],
+  lots: LotMap,
+): Chance | null {
+  const own = bound ? null : chanceOf(predicted, limits)
+  const others = oddNow && predicted.rests === 'reading' ? [from] : doubts
+  if (!own || others.length === 0) return own
+  const each = others.map(other => chanceOf(predictSum({ from: other, uRefit }, swaps, lots), limits)!)
+  const least = [own, ...each].reduce((a, b) => (b.inside < a.inside ? b : a))
+  return { ...least, inside: Math.min(least.inside, MOST_IN_DOUBT) }
 }
 
 export const chanceOf = ({ play, u, nu }: Pick<Prediction, 'play' | 'u' | 'nu'>, limits: LimitSet | null): Chance | null =>

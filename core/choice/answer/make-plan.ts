@@ -1,4 +1,4 @@
-import { chanceOf, leavesOf, worstChance } from './leaves'
+import { leavesOf, surelyIn, worstChance } from './leaves'
 import { movedBy, totalFor, totalsFor } from '../window/window'
 import { pieceCount, lotMap, packTotal, thickness, type Lot, type Pack } from '../../pack/lot'
 import { isUntold, type ChoiceRequest } from '../question/question'
@@ -122,7 +122,11 @@ export function makePlan(request: MakeRequest): MakeOption[] {
       high: whole(Math.floor(does.high - restTotal)),
       rest,
       predicted,
-      inside: worstChance(chanceOf(predicted, question.limits), leavesOf(question.also ?? [], fitted, next, lots))?.inside ?? null,
+      inside:
+        worstChance(
+          surelyIn(question, predicted, [{ fitted, next, perPiece: response.perPiece }], lots),
+          leavesOf(question.also ?? [], fitted, next, lots),
+        )?.inside ?? null,
     }
   }
 }

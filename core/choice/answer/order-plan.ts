@@ -1,5 +1,5 @@
 import { movedBy, totalsFor } from '../window/window'
-import { isUntold, type ChoiceRequest } from '../question/question'
+import { isUntold, type ChoiceRequest, type Moved } from '../question/question'
 import { percent } from '../../quantity/percent'
 import { combine } from '../../reading/budget'
 import { quadrature } from '../../reading/statistics'
@@ -62,18 +62,15 @@ export function orderPlan(request: ChoiceRequest, wanted = SURE): OrderPlan | nu
   if (!endsOf(question.limits) || movedBy(request).some(isUntold)) return null
   const per = piecesPerPick(response)
   const pieces = Math.max(per, rules.fewest ?? per)
-  const draws = drawsOf(request)
-  const cover = (ordered: readonly Lot[]) =>
-    coverage(
-      prepareDrawer(
-        request.drawer.map(lot => (ordered.includes(lot) ? { ...lot, onHand: lot.onHand + pieces } : lot)),
-        request.fitted,
-        response,
-        rules,
-      ),
-      request,
-      draws,
-    )
+  // While fittings do not agree each of their sums could be right: the chance is the least by any of them.
+  const moved = movedBy(request)
+  const sums = [moved, ...moved.flatMap((one, i) => one.doubts.map(other => moved.with(i, { ...one, from: other })))]
+  const draws = sums.map(sum => drawsOf(request, sum))
+  const cover = (ordered: readonly Lot[]) => {
+    const drawer = request.drawer.map(lot => (ordered.includes(lot) ? { ...lot, onHand: lot.onHand + pieces } : lot))
+    const prepared = prepareDrawer(drawer, request.fitted, response, rules)
+    return Math.min(...draws.map(each => coverage(prepared, request, each)))
+  }
 
   const stockChance = cover([])
   const plan = (items: readonly Lot[], chance: number): OrderPlan => {
@@ -133,11 +130,11 @@ export function orderPlan(request: ChoiceRequest, wanted = SURE): OrderPlan | nu
  * What may really be with the pack that is fitted: every result it moves, at equal steps of its chance, nm. How far the one is off says
  * nothing of the others: each goes through its own steps in an order of its own.
  */
-function drawsOf(request: ChoiceRequest): number[][] {
+function drawsOf(request: ChoiceRequest, moved: readonly Moved[]): number[][] {
   const { drawer, response, rules } = request
   // A piece nobody has measured yet: the worst tolerance of the family, as often as the fewest pieces of a pack.
   const piece = Math.max(0, ...drawer.map(lotUncertainty)) * Math.abs(perPick(response)) * Math.max(1, rules.fewest ?? 1)
-  const each = movedBy(request).map(({ from, uRefit }) => {
+  const each = moved.map(({ from, uRefit }) => {
     const { u, nu } = combine([
       { u: from.u, nu: from.nu },
       { u: quadrature(uRefit, piece), nu: Infinity },

@@ -1,10 +1,12 @@
 import { ownVariance, sharedVariance, type Estimate } from '../../reading/estimate'
 import { quadrature } from '../../reading/statistics'
 import { endsOf, type LimitSet } from '../../verdict/limits'
-import { packTotal, samePack, type Pack } from '../../pack/lot'
+import { changeSpread } from '../../pack/change-spread'
+import { packChange, packTotal, samePack, type Pack } from '../../pack/lot'
+import { normalCdf } from '../../reading/student'
 import type { LedgerContext } from './base'
 import type { Grounds, Measured } from './grounds'
-import { readLedger, type Ledger, type Suspicion } from './ledger'
+import { TOO_FAR, readLedger, type Ledger, type Suspicion } from './ledger'
 
 /** A fitting as one result tells it at one place: the whole pack where known, and what was read. Figures in small units of the result. */
 export interface Fitting {
@@ -64,17 +66,50 @@ export function groundsFrom(
   const c = response.perPiece
   const total = packTotal(fitted, lots)
   const { suspect } = ledger
+  const oddNow = suspect?.id === now.id
   const measured = now.estimate ? asMeasured(now.estimate) : null
   const base = now.pack === null ? null : ledger.base
   const reckoned = base && { play: base.value + c * total, u: base.u, nu: Infinity }
-  const from = reckoned && (!measured || knowsBetter(measured)) ? reckoned : measured
-  if (from) return { measured, from, before: packsBefore(all, suspect?.id), uRefit, bound: false, atLeast: leastPlay(from) }
+  const plain = reckoned && (!measured || oddNow || knowsBetter(measured)) ? reckoned : measured
+  const from = plain && within(plain)
+  if (from) {
+    const before = packsBefore(all, suspect?.id)
+    return { measured, from, before, uRefit, bound: false, atLeast: leastPlay(from), doubts: doubtsBeside(), oddNow }
+  }
   const most = { play: now.atMost!, u: 0, nu: Infinity }
-  return { measured: null, from: most, before: [], uRefit, bound: true, atLeast: leastPlay(most) }
+  return { measured: null, from: most, before: [], uRefit, bound: true, atLeast: leastPlay(most), doubts: [], oddNow: false }
 
-  /** Do several fittings that agree tell more than the present reading, for all their pieces may be off? Never where that is the odd one. */
+  /** Do several fittings that agree tell more than the present reading, for all their pieces may be off? */
   function knowsBetter({ u }: Measured): boolean {
-    return base!.fittings > 1 && suspect?.id !== now.id && base!.u < quadrature(u, uRefit)
+    return base!.fittings > 1 && base!.u < quadrature(u, uRefit)
+  }
+
+  /** What fittings without a play, and with pieces that are known, allow the present one at most; with what that may be off. */
+  function boundsNow(): { readonly play: number; readonly u: number }[] {
+    return all.flatMap(({ pack, atMost }) => {
+      if (pack === null || atMost === null) return []
+      const change = packChange(pack, fitted)
+      return [{ play: atMost + c * (total - packTotal(pack, lots)), u: quadrature(uRefit, changeSpread(change, lots)) }]
+    })
+  }
+
+  /** What is known with the fittings that had no play: no more than those allow (a normal distribution cut off, its moments kept). */
+  function within(known: Measured): Measured {
+    if (ledger.state === 'disagree') return known
+    return boundsNow().reduce<Measured>((kept, bound) => atMostOf(kept, bound), known)
+  }
+
+  /** Every other sum that could be right, while fittings do not agree. */
+  function doubtsBeside(): Measured[] {
+    if (ledger.state !== 'disagree') return []
+    const sums = all.slice(0, -1).flatMap(({ pack, estimate }): Measured[] => {
+      if (pack === null || estimate === null) return []
+      const { play, u, nu } = asMeasured(estimate)
+      const spread = quadrature(u, uRefit, changeSpread(packChange(pack, fitted), lots))
+      return [{ play: play + c * (total - packTotal(pack, lots)), u: spread, nu: Number.isFinite(nu) ? nu * (spread / u) ** 4 : nu }]
+    })
+    const bounds = boundsNow().filter(({ play, u }) => measured && measured.play - play > TOO_FAR * quadrature(measured.u, u))
+    return [...sums, ...bounds.map(({ play, u }) => ({ play, u, nu: Infinity }))]
   }
 
   /** The play, reckoned from here, below which a pack is no looser than one that was found to have none; null without such a fitting. */
@@ -85,6 +120,24 @@ export function groundsFrom(
     )
     return least.length === 0 ? null : Math.max(...least)
   }
+}
+
+/** Further off than this a bound takes nothing away. */
+const FAR_OFF = 3
+
+/**
+ * What is known of a figure, and that it is no more than something which may itself be off: mean and spread of what is left of its
+ * normal distribution.
+ * @example atMostOf({ play: 0, u: 1, nu: Infinity }, { play: 0, u: 0 }).play // -0.7978845608028654
+ */
+export function atMostOf(known: Measured, bound: { readonly play: number; readonly u: number }): Measured {
+  const spread = quadrature(known.u, bound.u)
+  const at = (bound.play - known.play) / spread
+  if (at > FAR_OFF || spread === 0) return known
+  const hazard = Math.exp(-(at ** 2) / 2) / (Math.sqrt(2 * Math.PI) * normalCdf(at))
+  const share = known.u ** 2 / spread
+  const variance = known.u ** 2 - share ** 2 * hazard * (at + hazard)
+  return { ...known, play: known.play - share * hazard, u: Math.sqrt(Math.max(variance, 0)) }
 }
 
 /** Earlier packs with what they measured, the newest reading of each. @param except  a fitting that is the odd one */

@@ -23,6 +23,10 @@ export interface Grounds {
   readonly bound: boolean
   /** An earlier fitting showed that less than this play, reckoned from here, is no play at all. nm; null: none did */
   readonly atLeast: number | null
+  /** what else could be right while fittings do not agree, each as if the fitted pack left it; empty: nothing is in doubt */
+  readonly doubts: readonly Measured[]
+  /** the present reading is itself the odd one: nothing rests on it */
+  readonly oddNow: boolean
 }
 
 /** How well the play after any refit is known at best, whatever pieces are changed: one figure a check. */

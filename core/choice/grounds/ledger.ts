@@ -45,6 +45,8 @@ export interface Ledger {
 }
 
 const AGREE = normalQuantile(0.975)
+/** What fittings say lies this many u above a bound: they contradict it. */
+export const TOO_FAR = 2
 /**
  * Do the fittings tell one story? Each gives base = play − Σ c·t; bases that agree are fused, one that does not is named only when
  * the others leave no doubt: with two never, with three when exactly one pair agrees, from four by leaving each out (Bonferroni).
@@ -77,16 +79,41 @@ export function readLedger(trials: readonly LedgerTrial[], context: LedgerContex
   })
   const zero = entries.length > usable.length ? ' A play that cannot be told from zero says only “zero or less” and gives no figure.' : ''
 
-  if (usable.length === 0)
+  return usable.length === 0 ? ofNone() : heldToBounds(ofUsable())
+
+  function ofNone(): Ledger {
     return result('empty', entries.length === 0 ? 'No fitting measured yet.' : `${zero.trim()} Fit a looser pack and measure again.`)
-  if (usable.length === 1) return result('one', `One fitting, and nothing yet to hold it against.${zero}`, { base: fused(usable) })
-  if (usable.length === 2) return ofTwo(usable[0]!, usable[1]!)
-  const odd = usable.length === 3 ? oddOfThree(usable, lots) : oddOfMany(usable)
-  if (odd === 'none') return result('agree', `${usable.length} fittings agree.${zero}`, { base: fused(usable) })
-  const piece = mislabelled(usable, context)
-  if (piece) return result('disagree', piece.words, { piece })
-  if (odd === null) return result('disagree', 'These fittings do not agree, and no single one explains it: repeat one.')
-  return named(odd)
+  }
+
+  function ofUsable(): Ledger {
+    if (usable.length === 1) return result('one', `One fitting, and nothing yet to hold it against.${zero}`, { base: fused(usable) })
+    if (usable.length === 2) return ofTwo(usable[0]!, usable[1]!)
+    const odd = usable.length === 3 ? oddOfThree(usable, lots) : oddOfMany(usable)
+    if (odd === 'none') return result('agree', `${usable.length} fittings agree.${zero}`, { base: fused(usable) })
+    const piece = mislabelled(usable, context)
+    if (piece) return result('disagree', piece.words, { piece })
+    if (odd === null) return result('disagree', 'These fittings do not agree, and no single one explains it: repeat one.')
+    return named(odd)
+  }
+
+  /** A fitting without a play says that there is no more than so much: what the others say of its pack may not lie far above that. */
+  function heldToBounds(told: Ledger): Ledger {
+    const { base } = told
+    if (!base) return told
+    const over = entries
+      .filter(entry => entry.base === null)
+      .map(entry => ({ entry, says: base.value + c * entry.total, u: quadrature(base.u, entry.u) }))
+      .filter(({ entry, says, u }) => says - entry.play > TOO_FAR * u)
+      .sort((a, b) => b.says - b.entry.play - (a.says - a.entry.play))[0]
+    if (!over) return told
+    const show = (value: number, named_ = false) => formatLength(value, unit, { unit: named_, trim: true })
+    const { number, play } = over.entry
+    const others = usable.map(entry => entry.number)
+    return result(
+      'disagree',
+      `Fitting ${number} had ${show(play) === '0' || play < 0 ? 'no play' : `${show(play)} at most`}, where ${others.length === 1 ? `fitting ${others[0]} says` : `fittings ${others.join(', ')} say`} ${show(over.says)}: ${show(over.says - play, true)} apart. Read one of them again first.`,
+    )
+  }
 
   function fused(some: readonly BasedEntry[]): NonNullable<Ledger['base']> {
     const { value, u } = weightedBase(some)

@@ -88,6 +88,7 @@ export function columnsFor(place: PlaceQuestion, drawer: readonly Lot[], most = 
     wanted: Number.isFinite(most) ? most + 1 : 1e6,
     allowed,
     ...(question.also ? { also: question.also } : {}),
+    doubts: question.doubts,
   })
   const per = piecesPerPick(response)
   const before = [question, ...also].flatMap(one => one.before.map(({ pack }) => pack))

@@ -95,7 +95,13 @@ export class WorstChance implements Chances {
   readonly least: number
   private readonly all: readonly { readonly bounds: ChanceBounds; readonly at: (play: number) => number; readonly more: number }[]
 
-  constructor(from: Measured, uRefit: number, limits: LimitSet | null, also: readonly Moved[], response: Response) {
+  constructor(
+    from: Measured,
+    uRefit: number,
+    limits: LimitSet | null,
+    also: readonly Pick<Moved, 'from' | 'limits' | 'perPiece'>[],
+    response: Response,
+  ) {
     const own = new ChanceBounds(from, uRefit, limits)
     this.least = own.least
     this.all = [
@@ -122,5 +128,22 @@ export class WorstChance implements Chances {
       return bounds.ceilingsIn(own, levels).map(ceiling => ceiling - more)
     })
     return levels.map((_, i) => Math.min(...each.map(ceilings => ceilings[i]!)))
+  }
+}
+
+/** What is in doubt is never told to be surer than so much. */
+export class AtBest implements Chances {
+  readonly least: number
+  constructor(
+    private readonly inner: Chances,
+    private readonly best: number,
+  ) {
+    this.least = inner.least
+  }
+  at(play: number, variance: number): number {
+    return Math.min(this.best, this.inner.at(play, variance))
+  }
+  ceilingsIn(stretches: readonly { readonly low: number; readonly high: number }[], levels: readonly number[]): number[] {
+    return this.inner.ceilingsIn(stretches, levels).map((ceiling, i) => (levels[i]! > this.best ? -1 : ceiling))
   }
 }

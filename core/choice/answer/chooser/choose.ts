@@ -55,6 +55,7 @@ const searchFor = (question: PackQuestion): SearchQuestion => ({
   width: stepWidth(question),
   limits: question.limits,
   ...(question.also ? { also: question.also } : {}),
+  doubts: question.doubts,
   wanted: (question.wanted ?? WANTED) + MORE,
 })
 
@@ -121,8 +122,9 @@ function withBefore(
 }
 
 /** Is what is fitted good enough by the check's own rule? */
-function standsFirst({ chance }: Proposal, { measured, limits, rule, also = [] }: PackQuestion): boolean {
+function standsFirst({ chance }: Proposal, { measured, limits, rule, also = [], oddNow, doubts }: PackQuestion): boolean {
   const verdict = verdictOn(measured, limits, rule)
+  if (oddNow || doubts.length > 0 || also.some(other => other.doubts.length > 0)) return false
   if (also.some(other => other.limits !== null && verdictOn(other.measured, other.limits, rule) !== 'in')) return false
   return verdict === 'in' && (rule !== 'plain' || (chance?.inside ?? 0) >= PLAIN_FIRST)
 }

@@ -257,6 +257,8 @@ describe('the chooser', () => {
           uRefit: plain.question.uRefit,
           bound: false,
           atLeast: null,
+          doubts: [],
+          oddNow: false,
           cannotBind: 'above' as const,
           limits: limits(lower * 2540, (lower + width) * 2540),
         }))

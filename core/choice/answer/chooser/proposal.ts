@@ -2,7 +2,7 @@ import { formatLength } from '../../../quantity/format-length'
 import { formatFigure, systemOf } from '../../../quantity/figure'
 import { NM_PER, nm, type LengthUnit, type Nm } from '../../../quantity/length'
 import type { Chance } from '../../../verdict/chance'
-import { chanceOf, leavesOf, worstChance, type Left } from '../leaves'
+import { leavesOf, surelyIn, worstChance, type Left } from '../leaves'
 import { isUntold, type PackQuestion } from '../../question/question'
 import { arithmeticLine, changeWords } from '../../../pack/arithmetic'
 import { packChange, packTotal, pieceCount, type LotMap, type Pack, type PackChange } from '../../../pack/lot'
@@ -51,7 +51,7 @@ export function proposalFor({ question, fitted, lots, response, required }: Prop
   const change = packChange(fitted, pack)
   const also = leavesOf(question.also ?? [], fitted, pack, lots)
   const untold = question.bound || question.told?.by === 'direction' || (question.also ?? []).some(isUntold)
-  const own = untold ? null : chanceOf(predicted, question.limits)
+  const own = untold ? null : surelyIn(question, predicted, [{ fitted, next: pack, perPiece: response.perPiece }], lots)
   return {
     pack,
     predicted,

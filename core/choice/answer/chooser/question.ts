@@ -15,6 +15,8 @@ export interface SearchQuestion {
   readonly limits: LimitSet | null
   /** what the pieces move besides */
   readonly also?: readonly Moved[]
+  /** what else could be right of the result chosen for */
+  readonly doubts?: readonly Measured[]
   /** chances that part the classes; those of the order of merit unless said */
   readonly levels?: readonly number[]
   /** Only packs that leave a play in this closed range (nm). */

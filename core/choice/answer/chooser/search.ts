@@ -1,7 +1,8 @@
 import { bisector } from 'd3-array'
 import { suffixBounds } from './bounds'
 import { searchCell, type Bin, type CellContext, type Interval } from './cell'
-import { ChanceBounds, WorstChance, type Chances } from './chance-bounds'
+import { AtBest, ChanceBounds, WorstChance, type Chances } from './chance-bounds'
+import { MOST_IN_DOUBT } from '../leaves'
 import { CLASSES, binOf, classAt, compareKeys } from './merit'
 import type { PreparedDrawer } from './prepare'
 import type { Found, SearchQuestion } from './question'
@@ -27,10 +28,19 @@ export function searchPacks(drawer: PreparedDrawer, question: SearchQuestion): S
   const c = drawer.response.perPiece
   const basePlay = Math.round(from.play) - c * drawer.fittedTotal
   const { also = [] } = question
-  const chances: Chances =
-    also.length === 0
+  // Where nothing is judged nothing is in doubt.
+  const doubts = limits === null ? [] : (question.doubts ?? [])
+  // Another sum that could be right is held to the same limits.
+  const besides = [
+    ...also,
+    ...also.flatMap(one => one.doubts.map(other => ({ ...one, from: other }))),
+    ...doubts.map(other => ({ from: other, limits, perPiece: drawer.response.perPiece })),
+  ]
+  const worst: Chances =
+    besides.length === 0
       ? new ChanceBounds(from, question.uRefit, limits)
-      : new WorstChance(from, question.uRefit, limits, also, drawer.response)
+      : new WorstChance(from, question.uRefit, limits, besides, drawer.response)
+  const chances = besides.length > also.length ? new AtBest(worst, MOST_IN_DOUBT) : worst
   const allowed = question.allowed ?? { low: -Infinity, high: Infinity }
   if (allowed.low > allowed.high) return { found: [], proven: true, visited: 0 }
   const highTotal = Math.min(drawer.reach.largest, drawer.rules.largestStack ?? Infinity)
