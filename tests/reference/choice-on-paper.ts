@@ -1,5 +1,6 @@
 // The choice of one place by the sums of the handbook, each written down as it stands there, slowly and without a search: what a reading,
 // some fittings, limits and a small drawer come to. It shares no line with the chooser; t, normal and chi-square are another library's.
+import { upToT } from './student-t'
 import { jStat } from 'jstat'
 
 /** nm throughout. */
@@ -57,7 +58,7 @@ const hypot = (...terms: readonly number[]) => Math.sqrt(terms.reduce((sum, term
 const NORMAL_975 = jStat.normal.inv(0.975, 0, 1)
 const chiSquare95 = (degrees: number) => jStat.chisquare.inv(0.95, degrees)
 /** P(T ≤ t) */
-const below = (t: number, nu: number) => (nu > 1e6 ? jStat.normal.cdf(t, 0, 1) : jStat.studentt.cdf(t, nu))
+const below = upToT
 /** Welch–Satterthwaite, JCGM 100, G.4: ν = u⁴ / Σ u_i⁴/ν_i, and its whole part for k. */
 function summed(terms: readonly { readonly u: number; readonly nu: number }[]) {
   const u = hypot(...terms.map(term => term.u))

@@ -1,3 +1,4 @@
+import { upToT } from './student-t'
 import { jStat } from 'jstat'
 import { describe, expect, it } from 'vitest'
 import type { CheckKind } from '#core/check/contract'
@@ -17,15 +18,13 @@ import { runs } from '../runs'
 import { stream } from './drawers'
 
 // What holds of every check of every kind, whatever was done to it: no answer contradicts another. t and normal are another library's.
-// From a million degrees of freedom on the library’s t loses its digits, and is the normal one to seven.
-const upTo = (t: number, nu: number) => (nu > 1e6 ? jStat.normal.cdf(t, 0, 1) : jStat.studentt.cdf(t, nu))
 type Judged = Pick<Estimate, 'value' | 'u' | 'nu'>
 
 /** 2.4, by the rule of the check. */
 function verdictOn({ value, u, nu }: Judged, limits: LimitSet, rule: CheckDocument['rule']) {
   const low = 'lower' in limits ? limits.lower : -Infinity
   const high = 'upper' in limits ? limits.upper : Infinity
-  const beyond = (distance: number) => (distance === -Infinity ? 0 : u === 0 ? (distance > 0 ? 1 : 0) : upTo(distance / u, nu))
+  const beyond = (distance: number) => (distance === -Infinity ? 0 : u === 0 ? (distance > 0 ? 1 : 0) : upToT(distance / u, nu))
   const [below, above] = [beyond(low - value), beyond(value - high)]
   const inside = Math.max(0, 1 - below - above)
   const excluded = (limits.kind === 'two-sided' || limits.kind === 'lower') && limits.lowerExcluded && value === low

@@ -1,3 +1,4 @@
+import { upToT } from './student-t'
 import { jStat } from 'jstat'
 import { describe, expect, it } from 'vitest'
 import type { PointReading } from '#core/check/document'
@@ -25,7 +26,7 @@ const middle = (values: readonly number[]) => {
   return (sorted[Math.floor((sorted.length - 1) / 2)]! + sorted[Math.ceil((sorted.length - 1) / 2)]!) / 2
 }
 const t = (nu: number) => (nu === Infinity ? jStat.normal.inv(0.975, 0, 1) : jStat.studentt.inv(0.975, nu))
-const chance = (x: number, nu: number) => (nu === Infinity ? jStat.normal.cdf(x, 0, 1) : jStat.studentt.cdf(x, nu))
+const chance = upToT
 
 /** Welch–Satterthwaite, ν cut to a whole number where it is used. */
 function together(terms: readonly { readonly u: number; readonly nu: number }[]) {
