@@ -1,6 +1,6 @@
 import { CORE_VERSION } from '../version'
 import type { LengthUnit } from '../quantity/length'
-import { answerRequest, evaluateCheck, openPlaces, shownFigure, type CheckEvaluation } from '../check/evaluate/evaluate-check'
+import { answerRequest, drawerOfAll, evaluateCheck, openPlaces, shownFigure, type CheckEvaluation } from '../check/evaluate/evaluate-check'
 import { allocate } from '../choice/answer/allocation/allocate'
 import type { Solve } from '../choice/answer/allocation/solver'
 import type { JudgedCatalogue } from '../check/evaluate/judged-catalogue'
@@ -115,7 +115,7 @@ const WHOLE = 0.5
 function togetherAnswer(evaluation: CheckEvaluation, lots: readonly Lot[], solve: Solve) {
   const places = openPlaces(evaluation)
   if (places.length < 2) return null
-  const { drawer } = evaluation.places.find(({ request }) => request)!.request!
+  const drawer = drawerOfAll(evaluation)
   const index = lotMap(lots)
   const list = (pack: Pack) => pack.map(({ lotId, count }) => ({ lot: lotId, count, thickness: thickness(index.get(lotId)!) }))
   const allocation = allocate({ drawer, places, goal: 'nearest', ordering: false, opening: 0 }, solve)

@@ -1,5 +1,4 @@
 import { upToT } from './student-t'
-import { jStat } from 'jstat'
 import { describe, expect, it } from 'vitest'
 import type { CheckKind } from '#core/check/contract'
 import { checkKinds } from '#core/check/registry'

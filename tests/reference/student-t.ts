@@ -1,4 +1,4 @@
-import jStat from 'jstat'
+import { jStat } from 'jstat'
 
 /**
  * P(T ≤ t) by the library; from ten thousand degrees of freedom on, where it loses its digits near zero, by the normal distribution and

@@ -157,13 +157,17 @@ export const prepareRequest = (request: Pick<ChoiceRequest, 'drawer' | 'fitted' 
   prepareDrawer(request.drawer, request.fitted, request.response, request.rules)
 export const answerRequest = (request: ChoiceRequest): PackChoice => choosePacks(prepareRequest(request), request.question)
 
-/** Places that are measured and can be chosen for, as an allocation asks about them. */
+/** Places that are measured and can be chosen for, as an allocation asks about them; what is in for a trial is not chosen for. */
 export const openPlaces = (evaluation: Pick<CheckEvaluation, 'places'>): PlaceQuestion[] =>
-  evaluation.places.flatMap(({ place, request }) =>
-    request && place.chosen.by !== 'catalogue'
-      ? [{ id: place.id, fitted: request.fitted, response: request.response, rules: request.rules, question: request.question }]
-      : [],
-  )
+  evaluation.places.flatMap(({ place, request }) => {
+    if (!request || place.chosen.by === 'catalogue' || place.holds === 'packing') return []
+    const { drawer, ...asked } = request
+    return [{ ...asked, id: place.id, takes: drawer.map(({ id }) => id) }]
+  })
+/** What all of them may use. */
+export const drawerOfAll = ({ places }: Pick<CheckEvaluation, 'places'>): Lot[] => [
+  ...new Map(places.flatMap(({ request }) => request?.drawer.map(lot => [lot.id, lot] as const) ?? [])).values(),
+]
 
 /** A result's figure as text in a unit, with a digit more where rounding would hide the verdict. */
 export function shownFigure(result: Pick<ResultEvaluation, 'estimate' | 'limits'>, unit: Unit): string {

@@ -9,7 +9,7 @@ import { endsOf, type LimitSet } from '../../verdict/limits'
 import { verdictWord } from '../../verdict/words'
 import { changeSpread } from '../../pack/change-spread'
 import { dragEnds, learnedSlope, thicknessFor, type LearnedSlope, type NextThickness } from '../../choice/grounds/learned-slope'
-import { lotMap, packChange, packTotal, type Lot, type Pack } from '../../pack/lot'
+import { lotMap, mergedPack, packChange, packTotal, type Lot, type Pack } from '../../pack/lot'
 import type { Grounds, Measured } from '../../choice/grounds/grounds'
 import { packWindow } from '../../choice/window/window'
 import { chosenFor, responseOf, type CheckKind, type PackPlace } from '../contract'
@@ -201,6 +201,12 @@ export function evaluateLearned(
     )
   }
 
+  /** All that moved the figure in a fitting: the pack, and what stood beside it. */
+  function wholePack(trialId: string, pack: Pack): Pack {
+    const trial = document.trials.find(({ id }) => id === trialId)!
+    return mergedPack([...pack, ...beside.flatMap(({ id }) => piecesIn(trial, id))])
+  }
+
   /** Fittings in which what stands beside the pack was as it will be. */
   function alike(): Fitting[] {
     const will = besideTotal(now, place.holds !== undefined)
@@ -230,10 +236,13 @@ export function evaluateLearned(
   function learnedFrom(): Learned {
     const known = all.flatMap(({ pack, ...one }) => (pack === null ? [] : [{ ...one, pack }]))
     const felt = known.filter(({ estimate }) => estimate !== null)
+    // A piece that is not in all of them is off in some alone, whichever place holds it.
+    const whole = felt.map(({ id, pack }) => wholePack(id, pack))
+    const everywhere = common(whole)
     const line = learnedSlope(
-      felt.map(({ id, pack, estimate }) => ({
+      felt.map(({ id, pack, estimate }, i) => ({
         thickness: thicknessOf(id, pack),
-        uThickness: quadrature(document.uRefit, changeSpread(packChange(common(felt), pack), index)),
+        uThickness: quadrature(document.uRefit, changeSpread(packChange(everywhere, whole[i]!), index)),
         value: estimate!.value,
         u: Math.sqrt(ownVariance(estimate!.lines)),
       })),
@@ -282,10 +291,10 @@ function firstPack(
 }
 
 /** Pieces that every pack holds: whatever they really measure, they are no part of a slope. */
-function common(fitted: readonly { readonly pack: Pack }[]): Pack {
-  const [first, ...others] = fitted
-  return (first?.pack ?? []).flatMap(({ lotId, count }) => {
-    const least = Math.min(count, ...others.map(({ pack }) => pack.find(piece => piece.lotId === lotId)?.count ?? 0))
+function common(packs: readonly Pack[]): Pack {
+  const [first, ...others] = packs
+  return (first ?? []).flatMap(({ lotId, count }) => {
+    const least = Math.min(count, ...others.map(pack => pack.find(piece => piece.lotId === lotId)?.count ?? 0))
     return least > 0 ? [{ lotId, count: least }] : []
   })
 }

@@ -9,7 +9,7 @@ import { chanceInLimits } from '../../../verdict/chance'
 import { SURE } from '../../../verdict/decide'
 import { endsOf } from '../../../verdict/limits'
 import type { CheckDocument } from '../../document'
-import { openPlaces, type CheckEvaluation } from '../../evaluate/evaluate-check'
+import { drawerOfAll, openPlaces, type CheckEvaluation } from '../../evaluate/evaluate-check'
 import { diametersOf } from '../../common/diameters'
 import { diameterPoints } from './layout'
 import { readBearings } from './setup'
@@ -61,7 +61,7 @@ export function shellOptions(
 ): ShellOption[] {
   const places = openPlaces(evaluation)
   if (places.length === 0) return []
-  const drawer = evaluation.places.find(({ request }) => request)!.request!.drawer
+  const drawer = drawerOfAll(evaluation)
   const { labour } = readBearings(document.setup)
   const chosen = (id: 'alike' | 'mixed', title: string): ShellOption => {
     const allocation = allocate(

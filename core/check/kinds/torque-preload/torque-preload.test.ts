@@ -7,7 +7,7 @@ import { mm, nm } from '../../../quantity/length'
 import { twoSided } from '../../../verdict/limits'
 import type { CheckDocument, Trial } from '../../document'
 import { checkAnswer } from '../../../worksheet/evaluate'
-import { evaluateCheck, prepareRequest } from '../../evaluate/evaluate-check'
+import { drawerOfAll, evaluateCheck, openPlaces, prepareRequest } from '../../evaluate/evaluate-check'
 import { lotOf } from '../../../../tests/pieces'
 
 // Common practice; sizes and torques constructed.
@@ -83,6 +83,19 @@ describe('a shim behind a race, by torque', () => {
     expect(joint!.request!.drawer.map(({ id }) => id)).toEqual(['paper'])
     expect((joint!.learned!.line!.slope * 1e6) / NM).toBeCloseTo(-6, 6)
     expect(joint!.ledger.signDoubtful).toBe(false)
+  })
+  it('what the paper may be off is in the slope whichever place is asked: as well known at the shims as in the joint', () => {
+    const [shim, joint] = evaluated([found, papered]).places
+    expect(shim!.learned!.next!.U).toBeCloseTo(joint!.learned!.next!.U, 6)
+    expect(shim!.learned!.line!.uSlope).toBeCloseTo(joint!.learned!.line!.uSlope, 9)
+    // The paper is measured: 5 µm of any lot beside 0.5 of the refit, over 100 µm, and each reading’s own.
+    const [line] = [shim!.learned!.line!]
+    expect(line!.uSlope / line!.slope).toBeGreaterThan(0.05)
+  })
+  it('places chosen for together are those of the shims: a paper is in for a trial', () => {
+    const e = evaluated([found, papered])
+    expect(openPlaces(e).map(({ id }) => id)).toEqual(['shim-1'])
+    expect(drawerOfAll(e).map(({ id }) => id)).toEqual(expect.arrayContaining(['2.0', '1.9', 'paper']))
   })
   it('a shim under the cover works the other way', () => {
     const covered = [

@@ -121,9 +121,14 @@ function choose(request: AllocationRequest, stock: Stock, all: readonly Columns[
 }
 
 /** The drawer one place sees: with what the others could give up, and with what could be ordered. Its own pieces the chooser adds. */
-function drawerOf({ drawer, ordering }: AllocationRequest, pool: ReadonlyMap<string, number>, { fitted, rules }: PlaceQuestion): Lot[] {
+function drawerOf(
+  { drawer, ordering }: AllocationRequest,
+  pool: ReadonlyMap<string, number>,
+  { fitted, rules, takes }: PlaceQuestion,
+): Lot[] {
   const own = new Map(fitted.map(({ lotId, count }) => [lotId, count]))
-  return drawer.map(lot => ({
+  const goes = takes === undefined ? drawer : drawer.filter(({ id }) => takes.includes(id) || own.has(id))
+  return goes.map(lot => ({
     ...lot,
     onHand: lot.onHand + (pool.get(lot.id) ?? 0) - (own.get(lot.id) ?? 0) + (ordering ? (rules.most ?? MOST_PIECES) + lot.reserved : 0),
   }))

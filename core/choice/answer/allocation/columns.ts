@@ -15,6 +15,8 @@ import { piecesPerPick } from '../../../pack/response'
 export interface PlaceQuestion extends Asked {
   readonly id: string
   readonly rules: PackRules
+  /** ids of what goes there; left out: all of the drawer */
+  readonly takes?: readonly string[]
 }
 
 /** Packs for the places of a group that would bring it into limits. */
