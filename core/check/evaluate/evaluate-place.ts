@@ -114,7 +114,7 @@ export function evaluatePlace(
       fused,
       note:
         [
-          noteFor(grounds, known, fitted.length > 0),
+          noteFor(grounds, ledger, known, fitted.length > 0),
           ...others.also.filter(isUntold).map(boundNote),
           sureWords(result, response, document.entryUnit),
           filmWords(place, document, result),
@@ -203,9 +203,9 @@ const boundNote = ({ label }: Moved): string =>
   `“${label}” cannot be told from zero, and the same pieces move it: only packs that do not take it further are looked for.`
 
 /** @param known  all that is in it; @param listed  some of it */
-function noteFor({ bound, measured, oddNow, doubts }: Grounds, known: boolean, listed: boolean): string | null {
-  if (oddNow) return 'The present reading is the odd one: read it again first. Packs are reckoned from the fittings that agree.'
-  if (doubts.length > 0) return 'While the fittings do not agree no pack is sure: the chance told is the least by each of them.'
+function noteFor({ bound, measured, oddNow, doubts }: Grounds, ledger: Ledger, known: boolean, listed: boolean): string | null {
+  if (oddNow) return `${ledger.words} That is the present one: read it again first. Packs are reckoned from those that agree.`
+  if (doubts.length > 0) return `${ledger.words} Until then no pack is sure: the chance told is the least by each of them.`
   if (bound) return 'No play that can be told from zero: it gives no figure to reckon from, only that it is no more than that.'
   if (!measured) return 'The present fitting gave no figure: packs are reckoned from the fitting before.'
   if (known) return null
