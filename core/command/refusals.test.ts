@@ -105,6 +105,14 @@ const REFUSED: readonly Case[] = [
   ['striking out what is not there', bench(), strike('none'), 'missing', 'readingId', /no such reading/],
   ['striking out twice', after(bench(), read(play), strike('new')), strike('new'), 'conflict', 'readingId', /voided already/],
   ['ticking no step', bench(), { ...HEAD, kind: 'tick', step: 'none', trial: null, ticked: true }, 'invalid', 'step', /no such step/],
+  [
+    'ticking a step for an earlier fitting',
+    bench(),
+    { ...HEAD, kind: 'tick', step: 'tightened', trial: 't0', ticked: true },
+    'conflict',
+    'trial',
+    /earlier fitting/,
+  ],
   ['a state nobody asks for', bench(), say('none', 'x'), 'invalid', 'condition', /does not ask/],
   [
     'a state of an earlier fitting',

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { nm, thou } from '../quantity/length'
 import { parseLength } from '../quantity/parse-length'
 import { withLotsInHand, withPieceInHand } from './in-hand'
-import { inDrawerOrder, pieceApart, pieceAsks, pieceScatter, thickness, unitMade, withSizes, type Lot } from './lot'
+import { inDrawerOrder, measuredText, pieceApart, pieceAsks, pieceScatter, thickness, unitMade, withSizes, type Lot } from './lot'
 import { lotOf } from '../../tests/pieces'
 
 const lot: Lot = lotOf('a', thou(18), { family: 'shims', measured: null, onHand: 6, reserved: 1, colour: 'red', cost: 40 })
@@ -48,6 +48,23 @@ describe('a drawer', () => {
       { ...lot, id: 'aa', nominal: thou(18) },
     ]
     expect([...lots].sort(inDrawerOrder).map(({ id }) => id)).toEqual(['a', 'aa', 'b', 'c', 'd'])
+    expect(
+      [...lots]
+        .reverse()
+        .sort(inDrawerOrder)
+        .map(({ id }) => id),
+    ).toEqual(['a', 'aa', 'b', 'c', 'd'])
+    // Of two that were measured the thinner one first, whatever they are marked with alike.
+    const both = [
+      { ...lot, id: 'p', measured: thou(19) },
+      { ...lot, id: 'q', measured: thou(17) },
+    ]
+    expect(both.sort(inDrawerOrder).map(({ id }) => id)).toEqual(['q', 'p'])
+  })
+  it('says of a piece what the micrometer said, in what it was made in, or that nobody measured it', () => {
+    expect(measuredText(null, lot)).toBe('not measured')
+    expect(measuredText(thou(18.2), lot)).toBe('18.2 thou')
+    expect(measuredText(nm(152_000), { nominal: nm(150_000) })).toBe('0.152 mm')
   })
 })
 

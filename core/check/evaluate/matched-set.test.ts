@@ -25,3 +25,11 @@ it('is void once a member was changed after it was measured, before it was opene
   expect(set({ partChanges: [change('spacer', 60)], reopened }, [10, 20, 70]).void).not.toBeNull()
 })
 it('never signed, it has no label to void', () => expect(set({ partChanges: [change('hub', 30)] }).void).toBeNull())
+it('is void where everything was gone over, and not for what is no member', () => {
+  expect(set({ partChanges: [change('*', 60)], reopened }).void).toMatchObject({ label: 'Everything' })
+  expect(set({ partChanges: [change('axle', 60)], reopened }).void).toBeNull()
+  // Of several the last one is told.
+  expect(set({ partChanges: [change('hub', 60), change('spacer', 61), change('axle', 62)], reopened }).void).toMatchObject({
+    label: 'Hub spacer',
+  })
+})
