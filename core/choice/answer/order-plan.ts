@@ -1,3 +1,7 @@
+import { leavesOf, surelyIn, worstChance } from './leaves'
+import { predict } from './predict'
+import { searchPacks } from './chooser/search'
+import { lotMap, lotUncertainty, type Lot } from '../../pack/lot'
 import { movedBy, totalsFor } from '../window/window'
 import { isUntold, type ChoiceRequest, type Moved } from '../question/question'
 import { percent } from '../../quantity/percent'
@@ -8,7 +12,6 @@ import { SURE } from '../../verdict/decide'
 import { endsOf } from '../../verdict/limits'
 import type { PackChoice } from './chooser/choose'
 import { prepareDrawer, type PreparedDrawer } from './chooser/prepare'
-import { lotUncertainty, type Lot } from '../../pack/lot'
 import { perPick, piecesPerPick } from '../../pack/response'
 
 export interface OrderItem {
@@ -66,10 +69,12 @@ export function orderPlan(request: ChoiceRequest, wanted = SURE): OrderPlan | nu
   const moved = movedBy(request)
   const sums = [moved, ...moved.flatMap((one, i) => one.doubts.map(other => moved.with(i, { ...one, from: other })))]
   const draws = sums.map(sum => drawsOf(request, sum))
+  const own = ownChance(request)
   const cover = (ordered: readonly Lot[]) => {
     const drawer = request.drawer.map(lot => (ordered.includes(lot) ? { ...lot, onHand: lot.onHand + pieces } : lot))
     const prepared = prepareDrawer(drawer, request.fitted, response, rules)
-    return Math.min(...draws.map(each => coverage(prepared, request, each)))
+    const apart = own !== null && !hasTwin(prepared, request)
+    return Math.max(own ?? 0, Math.min(...draws.map(each => coverage(prepared, request, each, apart))))
   }
 
   const stockChance = cover([])
@@ -146,14 +151,36 @@ function drawsOf(request: ChoiceRequest, moved: readonly Moved[]): number[][] {
 /** Steps without a common measure with the points: each order of the points is another. */
 const STRIDES = [1, 47, 77, 101, 31] as const
 
-/** Share of the draws for which some pack of the drawer brings all of it into limits. */
-function coverage(drawer: PreparedDrawer, request: ChoiceRequest, draws: readonly (readonly number[])[]): number {
+/** What is fitted leaves what was read on it, and counts by that alone; null: nothing was. */
+function ownChance({ question, drawer, fitted, response }: ChoiceRequest): number | null {
+  if (!question.measured) return null
+  const lots = lotMap(drawer)
+  const stays = predict(question, fitted, fitted, lots, response)
+  const own = surelyIn(question, stays, [{ fitted, next: fitted, perPiece: response.perPiece }], lots)
+  return worstChance(own, leavesOf(question.also ?? [], fitted, fitted, lots))?.inside ?? null
+}
+
+/** Is there another pack as thick as the one that is fitted? */
+function hasTwin(drawer: PreparedDrawer, { question: { from, uRefit, aim } }: ChoiceRequest): boolean {
+  const play = Math.round(from.play)
+  return searchPacks(drawer, { from, uRefit, aim, width: 1, limits: null, allowed: { low: play, high: play }, wanted: 1 }).found.length > 0
+}
+
+/**
+ * Share of the draws for which some pack of the drawer brings all of it into limits.
+ * @param apart  without packs as thick as the fitted one: that is the only one, and counts by its own reading
+ */
+function coverage(drawer: PreparedDrawer, request: ChoiceRequest, draws: readonly (readonly number[])[], apart: boolean): number {
   const reaches = (plays: readonly number[]) => {
     const totals = totalsFor(request, drawer.fittedTotal, plays)
     const [low, high] = [Math.max(0, totals.low), Math.min(drawer.reach.largest, totals.high)]
-    if (low > high) return false
-    for (let k = drawer.fewestPicks; k <= drawer.mostPicks; k++) if (k === 0 ? low <= 0 : drawer.reach.can(0, k, low, high)) return true
-    return false
+    const own = drawer.fittedTotal
+    const spans = apart && own >= low && own <= high ? [[low, own - 1] as const, [own + 1, high] as const] : [[low, high] as const]
+    return spans.some(([from, to]) => {
+      if (from > to) return false
+      for (let k = drawer.fewestPicks; k <= drawer.mostPicks; k++) if (k === 0 ? from <= 0 : drawer.reach.can(0, k, from, to)) return true
+      return false
+    })
   }
   return draws.filter(reaches).length / draws.length
 }

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { runs } from '../../../../tests/runs'
-import { bestForAxes, lengthOf, less, straightAt, type Offset } from './dowels'
+import { bestBy, bestForAxes, lengthOf, less, straightAt, type Offset } from './dowels'
 
 /** What is left on the worse axis. */
 const worse = (wanted: Offset, moved: Offset): number => {
@@ -44,4 +44,18 @@ describe('the way a pair of dowels points', () => {
       }),
       { numRuns: runs(200) },
     ))
+})
+
+describe('the place of a pair for the rule of the limit', () => {
+  const wanted = { to12: 150_000, to3: -40_000 }
+  it('for the least offset is straight at what is wanted, and for the axes what their own sum says, to half a degree', () => {
+    for (const size of [80_000, 177_800, 355_600]) {
+      expect(bestBy(lengthOf, wanted, size)).toEqual(straightAt(wanted, size))
+      const axes = ({ to12, to3 }: Offset) => Math.max(Math.abs(to12), Math.abs(to3))
+      const [found, exact] = [bestBy(axes, wanted, size), bestForAxes(wanted, size)]
+      // Half a degree of the circle is all it can be off.
+      expect(axes(less(wanted, found)) - axes(less(wanted, exact))).toBeGreaterThanOrEqual(-1e-6)
+      expect(axes(less(wanted, found)) - axes(less(wanted, exact))).toBeLessThan((size * Math.PI) / 360)
+    }
+  })
 })

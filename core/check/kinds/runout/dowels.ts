@@ -19,6 +19,22 @@ export function straightAt(wanted: Offset, size: number): Offset {
   return { to12: (wanted.to12 / far) * size, to3: (wanted.to3 / far) * size }
 }
 
+/** A clock is told to half a degree. */
+const TOLD = 720
+
+/**
+ * The way they have to point for the least of a figure of what is left, among all that a clock can tell; where no other betters it,
+ * straight at what is wanted.
+ */
+export function bestBy(figure: (left: Offset) => number, wanted: Offset, size: number): Offset {
+  const ways = Array.from({ length: TOLD }, (_, i): Offset => {
+    const angle = (2 * Math.PI * i) / TOLD
+    return { to12: size * Math.cos(angle), to3: size * Math.sin(angle) }
+  })
+  const left = (moved: Offset) => figure(less(wanted, moved))
+  return ways.reduce((best, way) => (left(way) < left(best) ? way : best), straightAt(wanted, size))
+}
+
 /**
  * The way they have to point for the smaller of the larger axis: what is left on 12 − 6 and on 3 − 9 is limited each by itself, so the
  * best place is where a square about the point that is wanted first touches the circle of the dowel.

@@ -10,7 +10,7 @@ import { lotMap, thickness, type Lot } from '../../../pack/lot'
 import type { Catalogue, CatalogueEntry } from '../../catalogue'
 import type { Answers, CombinedResult, Contradiction } from '../../contract'
 import { angleOf, radians } from './circle'
-import { bestForAxes, lengthOf, less, plus, straightAt, type Offset } from './dowels'
+import { bestBy, bestForAxes, lengthOf, less, plus, straightAt, type Offset } from './dowels'
 import { atMark, AXES, CLOCKING, DOWELS, isHousing, knowsView, RETURN, sagAt, seen, type RunoutSetup } from './setup'
 import { offsetOf, rawOf, rawWith, restOf, turnFindings, turnOf, type Turn } from './turn'
 
@@ -150,7 +150,12 @@ export function dowelCatalogue(setup: RunoutSetup, answers: Answers, drawer: (pl
   const entries = sizes.flatMap(lot => {
     const size = thickness(lot)
     const least = straightAt(wanted, size)
-    const forRule = setup.judged === 'axis' ? bestForAxes(wanted, size) : least
+    const forRule =
+      setup.judged === 'axis'
+        ? bestForAxes(wanted, size)
+        : setup.judged === 'raw'
+          ? bestBy(left => rawWith(turn, left), wanted, size)
+          : least
     return [entryFor(lot, forRule), ...(lengthOf(less(forRule, least)) > size / 100 ? [entryFor(lot, least)] : [])]
   })
   const note =
