@@ -163,7 +163,9 @@ function ownChance({ question, drawer, fitted, response }: ChoiceRequest): numbe
 /** Is there another pack as thick as the one that is fitted? */
 function hasTwin(drawer: PreparedDrawer, { question: { from, uRefit } }: ChoiceRequest): boolean {
   const play = Math.round(from.play)
-  return searchPacks(drawer, { from, uRefit, aim: play, width: 1, limits: null, allowed: { low: play, high: play }, wanted: 1 }).found.length > 0
+  return (
+    searchPacks(drawer, { from, uRefit, aim: play, width: 1, limits: null, allowed: { low: play, high: play }, wanted: 1 }).found.length > 0
+  )
 }
 
 /**

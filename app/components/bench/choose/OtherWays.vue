@@ -6,7 +6,7 @@ import { ratesOf } from '#core/check/common/making'
 import { checkKind } from '#core/check/registry'
 import type { PackChoice } from '#core/choice/answer/chooser/choose'
 import { lotMap, type Lot } from '#core/pack/lot'
-import { makePlan } from '#core/choice/answer/make-plan'
+import type { MakeOption } from '#core/choice/answer/make-plan'
 import { needsOrder } from '#core/choice/answer/order-plan'
 import { waysCompared } from '#core/choice/answer/ways-compared'
 import type { CheckOrder, Coming } from '#shared/orders'
@@ -40,11 +40,29 @@ const asked = computed(() => needed.value || ordering.value)
 const listed = computed(() =>
   props.orders.filter(({ purchase }) => purchase === null).map(({ lotId, pieces }) => ({ lotId, count: pieces })),
 )
-const plan = computed(() =>
-  makes.value && !lap.value && !props.locked
-    ? makePlan({ ...props.request, lappable: props.place.place.lappable, sheets: sheetsFor(props.document, props.lots) })
-    : [],
+const plan = shallowRef<readonly MakeOption[]>([])
+// What reckons it comes when it is asked for, or a while after the page: most checks never need it, and the server may be away by then.
+let turn = 0
+const reckoner = () => import('#core/choice/answer/make-plan')
+watch(
+  [makes, lap, () => props.locked, () => props.request, () => props.lots],
+  async () => {
+    const own = ++turn
+    if (!makes.value || lap.value || props.locked) {
+      plan.value = []
+      return
+    }
+    const request = { ...props.request, lappable: props.place.place.lappable, sheets: sheetsFor(props.document, props.lots) }
+    const made = await reckoner().then(
+      ({ makePlan }) => makePlan(request),
+      () => [],
+    )
+    if (own === turn) plan.value = made
+  },
+  { immediate: true },
 )
+const later = setTimeout(() => void reckoner().catch(() => {}), 5_000)
+onUnmounted(() => clearTimeout(later))
 const wanted = ref(0.95)
 const { plan: order, busy: reckoning } = useOrderPlan(
   computed(() => (asked.value ? props.request : null)),
