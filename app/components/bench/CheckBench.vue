@@ -111,8 +111,12 @@ function sayCondition(condition: string, state: string): void {
   bench.say(condition, document.value.trials.at(-1)!.id, state, asked.label)
 }
 const helping = ref(false)
-// They come after the page; here before they are asked for, since the server may be away by then.
-onNuxtReady(() => void preloadComponents('HelpersDialog'))
+// They come a while after the page; here before they are asked for, since the server may be away by then.
+let later: ReturnType<typeof setTimeout> | undefined
+onNuxtReady(() => {
+  later = setTimeout(() => void preloadComponents(['HelpersDialog', 'ExplainDialog']), 5_000)
+})
+onUnmounted(() => clearTimeout(later))
 const explaining = ref(false)
 const closing = ref(false)
 useBenchKeys({ locked, phase, place, proposal, pick, takeOwn, ask, step, panel, voidLast, taking, explaining, helping, closing })
@@ -256,7 +260,8 @@ useBenchKeys({ locked, phase, place, proposal, pick, takeOwn, ask, step, panel, 
       @close="helping = false"
     />
     <ClosingCard :open="closing" :document="document" :evaluation="evaluation" @close="closing = false" />
-    <ExplainDialog
+    <LazyExplainDialog
+      v-if="explaining"
       :open="explaining"
       :evaluation="evaluation"
       :shown="shown"
