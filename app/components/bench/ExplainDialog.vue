@@ -46,6 +46,7 @@ watch(
   open => {
     if (open) drawings.value = drawingsOn(globalThis.document)
   },
+  { immediate: true },
 )
 const gauge = computed(() => (props.shown.valid && estimate.value ? gaugeFit(estimate.value.U, props.shown.limits.working) : null))
 const gauges = computed(() =>
