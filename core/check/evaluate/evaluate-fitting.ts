@@ -5,8 +5,9 @@ import { ownVariance, type Estimate } from '../../reading/estimate'
 import { isValid, type Finding } from '../../reading/gates'
 import { unvoided } from '../../reading/reading'
 import { judge, type Verdict, type VerdictState } from '../../verdict/decide'
-import { bandOf, bothWays, endsOf, floored, isEmpty, type LimitSet } from '../../verdict/limits'
+import { bandOf, endsOf, isEmpty, type LimitSet } from '../../verdict/limits'
 import { gaugeOf } from './gauge-needs'
+import { judgingLimits, NO_OVERLAP } from './judging-limits'
 import { lotMap, type Lot } from '../../pack/lot'
 import { proofResidual, type Residual } from '../../choice/grounds/residual'
 import {
@@ -258,24 +259,6 @@ export function evaluateFitting(
         : judged
     }
   }
-}
-
-const NO_OVERLAP: Finding = {
-  gate: 'limits',
-  level: 'warn',
-  words: 'What the shop allows and what the book allows do not overlap: nothing meets both. See in Set up which is right.',
-}
-
-/** The limits of a result, from above zero where zero is never right. */
-function judgingLimits(
-  document: CheckDocument,
-  { belowZero, bothWays: eitherWay, judgedBy }: ResultKind,
-  { kind, position }: CombinedResult,
-): LimitPair & { readonly working: LimitSet | null } {
-  const { book, shop, working } = limitsOf(document, judgedBy ?? kind, position)
-  const reach = (limits: LimitSet | null) => floored(eitherWay ? bothWays(limits) : limits, belowZero)
-  const pair = { book: reach(book), shop: reach(shop) }
-  return { ...pair, working: working === shop ? pair.shop : working === book ? pair.book : reach(working) }
 }
 
 /** How much each state weighs; below and above weigh alike. */

@@ -3,7 +3,7 @@ import { insideRange, type LimitSet } from '../../verdict/limits'
 import { samePack, type LotMap, type Pack } from '../../pack/lot'
 import type { Response } from '../../pack/response'
 import type { Measured } from '../grounds/grounds'
-import type { Asked, Judged, Moved } from '../question/question'
+import { isUntold, type Asked, type Judged, type Moved } from '../question/question'
 import { movedBy } from '../window/window'
 import { predict, predictSum, type Prediction, type Swap } from './predict'
 
@@ -86,6 +86,10 @@ export interface Range {
   readonly low: number
   readonly high: number
 }
+
+/** Is it foretold in its limits? Not where that cannot be told, nor, reckoned, below what an earlier fitting showed to be no play. */
+export const isForetoldIn = ({ limits, bound, atLeast }: Judged, { play, rests }: Pick<Prediction, 'play' | 'rests'>): boolean =>
+  !isUntold({ bound, limits }) && isWithin(insideRange(limits), play) && (rests !== 'sum' || atLeast === null || play >= atLeast)
 
 export const isWithin = ({ low, high }: Range, play: number): boolean => play >= low && play <= high
 

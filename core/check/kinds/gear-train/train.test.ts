@@ -244,6 +244,19 @@ describe('washers of gap 1 close gap 2 as well: 25 where 7 to 15 is wanted, 12 w
     expect(thou(12) - one - two).toBeGreaterThanOrEqual(thou(10))
     expect(thou(12) - one - two).toBeLessThanOrEqual(thou(20))
   })
+  it('while gap 2 cannot be told from zero no place is said to be in limits, and nothing takes it further', () => {
+    const e = built({ 'pack-1': of('bronze-60'), 'pack-2': of('w40') }, 25, 0.02)
+    expect(asked(e, 'pack-1').question.also![0]).toMatchObject({ id: 'gap@2', bound: true })
+    const { places, words } = allocate({ drawer: DRAWER, places: openPlaces(e), goal: 'nearest', ordering: false, opening: 0 }, solve)
+    expect(places.map(({ pack, inside }) => [pack, inside])).toEqual([
+      [null, null],
+      [null, null],
+    ])
+    expect(words).toBe('No place can be brought into limits with these pieces.')
+    // Washers into gap 1 would close it further: none is proposed.
+    const index = lotMap(DRAWER)
+    for (const { pack } of answerRequest(asked(e, 'pack-1')).proposals) expect(packTotal(pack, index)).toBeLessThanOrEqual(thou(60))
+  })
   it('a piece to be made is as thick as both gaps allow: from 10, to what leaves gap 2 its 10', () => {
     // Gap 2 reads 24: 10 to 14 more. Of the 15 that is there, 1 to 5 would have to come off; the middle of gap 1 asks for 14 and no less.
     const e = built({ 'pack-1': of('bronze-60'), 'pack-2': [] }, 25, 24)

@@ -3,9 +3,8 @@ import { percent } from '../../../quantity/percent'
 import { SURE } from '../../../verdict/decide'
 import { lotMap, packChange, type Lot, type Pack, type PackChange } from '../../../pack/lot'
 import type { Prediction } from '../predict'
-import { isWithin, leavesTogether, worstChance } from '../leaves'
+import { isForetoldIn, leavesTogether, worstChance } from '../leaves'
 import { movedBy } from '../../window/window'
-import { insideRange } from '../../../verdict/limits'
 import { jointColumns } from './joint'
 import { columnsFor, type Column, type Columns, type PlaceQuestion } from './columns'
 import { stockOf, type AllocationRequest, type Goal, type Stock } from './programme'
@@ -158,7 +157,12 @@ function result({ drawer, places, ordering }: AllocationRequest, { groups, pool 
     const pack = packOf.get(place.id) ?? null
     const ids = movedBy(place).map(({ id }) => id)
     const moved = left.filter(({ id }) => ids.includes(id))
-    const isIn = movedBy(place).every(({ id, limits }) => isWithin(insideRange(limits), left.find(one => one.id === id)!.play))
+    const isIn = movedBy(place).every(judged =>
+      isForetoldIn(
+        judged,
+        left.find(({ id }) => id === judged.id)!,
+      ),
+    )
     if (!pack || !isIn) return { id: place.id, pack: null, change: { out: [], in: [] }, predicted: null, inside: null }
     return {
       id: place.id,

@@ -1,4 +1,4 @@
-import { alsoRange, isWithin, leavesTogether, safeFor } from '../leaves'
+import { alsoRange, isForetoldIn, isWithin, leavesTogether, safeFor } from '../leaves'
 import { movedBy } from '../../window/window'
 import { type LotMap, samePack, lotMap, type Lot, type Pack } from '../../../pack/lot'
 import { isUntold, type Asked } from '../../question/question'
@@ -117,7 +117,7 @@ export function columnOf(group: readonly PlaceQuestion[], packs: readonly Pack[]
   )
   const each = group.map(place => ({ place, moved: movedBy(place) }))
   const judged = new Map(each.flatMap(({ moved }) => moved.map(one => [one.id, one] as const)))
-  const out = left.filter(({ id, play }) => !isWithin(insideRange(judged.get(id)!.limits), play)).map(({ id }) => id)
+  const out = left.filter(one => !isForetoldIn(judged.get(one.id)!, one)).map(({ id }) => id)
   if (left.some(({ id, play }) => out.includes(id) && !isWithin(safeFor(judged.get(id)!), play))) return null
   const isMissing = ({ moved }: (typeof each)[number]) => moved.some(({ id }) => out.includes(id))
   // What does not come into limits stays as it is: nobody fits a pack for nothing.
