@@ -13,7 +13,7 @@ import { toldValue } from '#core/choice/question/told'
 import { formatChange, formatFigure, isLengthUnit, perUnit, unitName } from '#core/quantity/figure'
 import { formatLength, unitFor, type Scale } from '#core/quantity/format-length'
 import { RULES, gaugeFit } from '#core/verdict/decide'
-import { SOURCE_NAME, describeLimits } from '#core/verdict/limits'
+import { SOURCE_NAME, describeLimits, isEmpty, type LimitSet } from '#core/verdict/limits'
 import { verdictWord } from '#core/verdict/words'
 import { checkKind } from '#core/check/registry'
 import { percent } from '#core/quantity/percent'
@@ -67,8 +67,20 @@ const fineChange = (value: number) => formatChange(value, unit.value, { decimals
 /** What a pack in hand leaves is reckoned in thickness, and told as what it is of. */
 const told = computed(() => props.place?.request?.question.told)
 const nu = (line: Pick<BudgetLine, 'nu'>) => (Number.isFinite(line.nu) ? String(line.nu) : '∞')
-const against = computed(() =>
-  (['book', 'shop'] as const).flatMap(role => {
+/** Beside another: alone there is nothing to tell apart. */
+const judges = (limits: LimitSet): boolean => {
+  const { book, shop, working } = props.shown.limits
+  return limits === working && book !== null && shop !== null
+}
+/** What judges where neither lies inside the other. */
+const meetsBoth = computed(() => {
+  const { book, shop, working } = props.shown.limits
+  if (!book || !shop || !working || working === book || working === shop) return []
+  const limits = isEmpty(working) ? 'nothing' : describeLimits(working)
+  return [{ role: 'both', limits, source: 'What meets both · judges here', verdict: props.shown.verdict.working }]
+})
+const against = computed(() => [
+  ...(['book', 'shop'] as const).flatMap(role => {
     const limits = props.shown.limits[role]
     if (!limits) return []
     const source = [
@@ -80,9 +92,17 @@ const against = computed(() =>
     ]
       .filter(Boolean)
       .join(', ')
-    return [{ role, limits: describeLimits(limits), source, verdict: props.shown.verdict[role] }]
+    return [
+      {
+        role: role as string,
+        limits: describeLimits(limits),
+        source: source + (judges(limits) ? ' · judges here' : ''),
+        verdict: props.shown.verdict[role],
+      },
+    ]
   }),
-)
+  ...meetsBoth.value,
+])
 </script>
 
 <template>
@@ -167,15 +187,7 @@ const against = computed(() =>
         </thead>
         <tbody>
           <tr v-for="row in against" :key="row.role">
-            <td>
-              {{ row.limits
-              }}<span class="block text-[12.5px] text-mute"
-                >{{ row.source
-                }}{{
-                  shown.limits.working === shown.limits[row.role] && shown.limits.book && shown.limits.shop ? ' · judges here' : ''
-                }}</span
-              >
-            </td>
+            <td>{{ row.limits }}<span class="block text-[12.5px] text-mute">{{ row.source }}</span></td>
             <td v-for="rule in RULES" :key="rule">{{ row.verdict ? verdictWord(row.verdict[rule], ends) : '–' }}</td>
             <td class="figure whitespace-nowrap text-right">
               {{ row.verdict?.chance ? percent(row.verdict.chance.inside) : '–' }}
