@@ -1,7 +1,7 @@
 import { formatChange, type Unit } from '../quantity/figure'
 import { unvoided, type FigureReading, type ReadingHead, type Repeat } from './reading'
 import { closingError, signedPlay } from './repeat'
-import { median } from './statistics'
+import { MAD_TO_SIGMA, median, scaledMad } from './statistics'
 
 export type Gate =
   | 'closing'
@@ -214,8 +214,8 @@ function outliers(live: readonly Valued[], { step }: GateOptions): Valued[] {
   if (live.length < 4) return []
   const values = live.map(({ value }) => value)
   const centre = median(values)
-  const mad = Math.max(median(values.map(value => Math.abs(value - centre))), step / 2)
-  return live.filter(({ value }) => Math.abs(value - centre) > 3 * 1.4826 * mad)
+  const scale = Math.max(scaledMad(values), (MAD_TO_SIGMA * step) / 2)
+  return live.filter(({ value }) => Math.abs(value - centre) > 3 * scale)
 }
 
 /** True when nothing forbids using the series. */

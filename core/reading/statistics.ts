@@ -32,6 +32,18 @@ export function median(values: readonly number[]): number {
   return sorted.length % 2 ? sorted[middle]! : (sorted[middle - 1]! + sorted[middle]!) / 2
 }
 
+/** Of a normal distribution: 1 / Φ⁻¹(3/4). */
+export const MAD_TO_SIGMA = 1.4826
+
+/**
+ * Median of the deviations from the median, scaled so that it is the standard deviation where the values are normal.
+ * @example scaledMad([1, 2, 9]) // 1.4826
+ */
+export function scaledMad(values: readonly number[]): number {
+  const centre = median(values)
+  return MAD_TO_SIGMA * median(values.map(value => Math.abs(value - centre)))
+}
+
 /**
  * Root of the sum of squares: how independent uncertainties add.
  * @example quadrature(3, 4) // 5

@@ -17,7 +17,7 @@ test('two years of services: how a figure drifts, with what was replaced; as tab
   await expect(page.getByTestId('trend-plot')).toBeVisible()
   // On paper: 4.1 → 5.0, 5.0 → 6.2, 5.2 → 6.4, 4.4 → 5.2, 5.2 → 6.2: 5.1 thou in 1,380 hours, 0.37 per 100.
   await pick(page, 'Figure', 'Input shaft end play')
-  await expect(page.getByTestId('drift')).toContainText('It drifts by +0.37 ±')
+  await expect(page.getByTestId('drift')).toContainText('It drifts: as much order comes by chance 0.28 % (Kendall, 6 figures). +0.37 ±')
   await expect(page.getByTestId('drift')).toContainText('no promise')
   const rows = page.getByTestId('trend-table').locator('tbody tr')
   await expect(rows).toHaveCount(6)

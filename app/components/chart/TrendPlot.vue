@@ -20,9 +20,10 @@ const lines = computed(() =>
     ...unit,
     colour: LINES[i % LINES.length]!,
     dash: DASH[i % DASH.length]!,
-    services: unit.services.flatMap(service => {
+    services: unit.services.flatMap((service, j) => {
       const at = placeOf(service)
-      return at === null ? [] : [{ ...service, at }]
+      const before = unit.services[j - 1]
+      return at === null ? [] : [{ ...service, at, joined: before !== undefined && placeOf(before) !== null }]
     }),
   })),
 )
@@ -76,10 +77,11 @@ const bands = computed(() => {
     ]
   })
 })
-const path = (services: readonly (Service & { readonly at: number })[]) =>
+/** No line over a service whose place is not known. */
+const path = (services: readonly (Service & { readonly at: number; readonly joined: boolean })[]) =>
   services
-    .map((s, i) =>
-      i === 0
+    .map(s =>
+      !s.joined
         ? `M${x.value(s.at)} ${y.value(s.left.value)}`
         : s.found
           ? `L${x.value(s.at)} ${y.value(s.found.value)}M${x.value(s.at)} ${y.value(s.left.value)}`

@@ -48,7 +48,9 @@ const meter = computed<Meter | null>(() => {
   return meters.size === 1 ? [...meters][0]! : null
 })
 const counted = computed(
-  () => meter.value !== null && trend.value!.units.every(({ services }) => services.every(({ meterReading }) => meterReading !== null)),
+  () =>
+    meter.value !== null &&
+    trend.value!.units.some(({ services }) => services.filter(({ meterReading }) => meterReading !== null).length > 1),
 )
 const chosenBy = ref<'meter' | 'day' | null>(null)
 const by = computed(() => (counted.value ? (chosenBy.value ?? 'meter') : 'day'))
