@@ -13,7 +13,7 @@ import type { Lot, Shape } from '../pack/lot'
 import type { Response } from '../pack/response'
 import type { Phase, Step } from '../method/step'
 import type { Counting } from '../method/places'
-import type { Heat, PointAnswer, WayId } from '../method/way'
+import type { Heat, Jaws, PointAnswer, WayId } from '../method/way'
 import type { Condition, Reminder } from './conditions'
 import type { Catalogue } from './catalogue'
 import type { Setup, SetupField } from './setup'
@@ -93,6 +93,8 @@ export interface MeasuringPoint {
   readonly unit?: MeasureUnit
   /** Where a force is pulled, from the axis it turns about. */
   readonly radius?: Nm | null
+  /** What of the calipers touches there. */
+  readonly jaws?: Jaws
 }
 
 /** What is to be done now, and in which phase. */
@@ -274,7 +276,7 @@ export interface CheckKind<Details extends object = object> {
   /** What else the kind works out, as plain data for the evaluation: sets of rollers, how far a bore is from its size. */
   details?(setup: Setup, answers: Answers, targets: readonly Target[]): Details | null
   /** Limits by rule of thumb for a result nobody has limits for, labelled as such; null when there is none. */
-  thumb?(setup: Setup, answers: Answers, result: string): LimitSet | null
+  thumb?(setup: Setup, answers: Answers, result: string, position: string | null): LimitSet | null
 }
 
 /** A result's name in limits, predictions and files. */

@@ -51,7 +51,12 @@ export interface WayContext {
   readonly radius: Nm | null
   /** which of the readings at several places of one gap counts */
   readonly counting: Counting
+  /** what of the calipers touches; null: nobody said */
+  readonly jaws: Jaws | null
 }
+
+/** What of calipers touches the part: each has a zero of its own. */
+export type Jaws = 'outside' | 'inside' | 'rod'
 
 /** The part's expansion per kelvin, the scale or master it is read against, and for a deviation the size it is a deviation from, nm. */
 export interface Heat {

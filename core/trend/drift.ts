@@ -107,18 +107,18 @@ function runsOf(stretches: readonly Stretch[]): number[][] {
   return runs
 }
 
+const joinedTo = (open: Stretch | null, stretch: Stretch): Stretch =>
+  open?.to === stretch.from ? { from: open.from, to: stretch.to, d: open.d + stretch.d } : stretch
+
 /** Stretches joined over services whose meter is not known; one over which it did not move on is no span. */
 function spansOf(services: readonly Service[], stretches: readonly Stretch[]): Span[] {
   const spans: Span[] = []
   let open: Stretch | null = null
   for (const stretch of stretches) {
-    open = open?.to === stretch.from ? { from: open.from, to: stretch.to, d: open.d + stretch.d } : stretch
-    const [start, end]: (number | null)[] = [services[open.from]!.at, services[open.to]!.at]
-    if (start === null) open = null
-    else if (end !== null) {
-      if (end > start) spans.push({ ...open, h: end - start })
-      open = null
-    }
+    const joined: Stretch = joinedTo(open, stretch)
+    const [start, end] = [services[joined.from]!.at, services[joined.to]!.at]
+    if (start !== null && end !== null && end > start) spans.push({ ...joined, h: end - start })
+    open = start === null || end !== null ? null : joined
   }
   return spans
 }

@@ -150,6 +150,7 @@ function pointState(
           heat: point.heat ?? null,
           counting: point.counting ?? 'smallest',
           radius: point.radius ?? null,
+          jaws: point.jaws ?? null,
           guarded: document.rule === 'guarded',
         })
   const newest = unvoided(readings).at(-1)
@@ -242,7 +243,7 @@ export function evaluateFitting(
       atMost: combined.atMost ?? null,
       asksReason:
         combined.asksReason ?? against.find(({ result, asksReason }) => result === combined.kind && asksReason)?.asksReason ?? null,
-      thumb: limits.working ? null : (kind.thumb?.(document.setup, answers, combined.kind) ?? null),
+      thumb: limits.working ? null : (kind.thumb?.(document.setup, answers, combined.kind, combined.position) ?? null),
       residual:
         valid && predicted ? proofResidual(estimate.value, Math.sqrt(ownVariance(estimate.lines)), predicted.play, predicted.uOwn) : null,
       state: stateOf(),

@@ -73,6 +73,7 @@ export function spreadsOf(document: CheckDocument, workshop: string): Record<str
       heat: null,
       counting: 'smallest',
       radius: point.radius ?? null,
+      jaws: point.jaws ?? null,
     })
     return isValid(findings)
   }

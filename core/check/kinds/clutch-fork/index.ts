@@ -77,7 +77,7 @@ function forkPoints(setup: ForkSetup): MeasuringPoint[] {
     ...(oldKnown(setup)
       ? [
           depth('f-old', 'F of the old clutch, to its fingers', ['bell'], { result: 'grown', optional: true }),
-          depth('pivot-old', 'Old pivot, its length', [], { way: 'calipers', result: 'shorter', optional: true }),
+          depth('pivot-old', 'Old pivot, its length', [], { way: 'calipers', jaws: 'outside', result: 'shorter', optional: true }),
         ]
       : []),
     ...ROUND.map(place => depth(`f-${place}`, `F, to the fingers, place ${place}`, CLUTCH)),
@@ -86,12 +86,23 @@ function forkPoints(setup: ForkSetup): MeasuringPoint[] {
     ),
     depth('pivot', 'Pivot fitted, its length', ['pivot'], {
       way: 'calipers',
+      jaws: 'outside',
       result: oldKnown(setup) ? 'shorter' : 'engaged',
       optional: true,
     }),
-    depth('engaged', 'Thread of the pivot in its hole', ['pivot', 'gearbox'], { way: 'calipers', result: 'engaged', optional: true }),
+    depth('engaged', 'Thread of the pivot in its hole', ['pivot', 'gearbox'], {
+      way: 'calipers',
+      jaws: 'rod',
+      result: 'engaged',
+      optional: true,
+    }),
     depth('binds-at', 'Travel bar: where the fork begins to bind', ['fork', 'pivot'], { result: 'swing', optional: true }),
     depth('sleeve-ends', 'Travel bar: where the sleeve ends', ['fork', 'bearing'], { result: 'swing', optional: true }),
-    depth('left', 'How far it could still go in', ['pivot', 'gearbox'], { way: 'calipers', result: 'engaged', optional: true }),
+    depth('left', 'How far it could still go in', ['pivot', 'gearbox'], {
+      way: 'calipers',
+      jaws: 'rod',
+      result: 'engaged',
+      optional: true,
+    }),
   ]
 }

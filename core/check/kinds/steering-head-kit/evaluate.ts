@@ -170,13 +170,13 @@ function movement(answers: Answers): CombinedResult {
   }
 }
 
-/** Limits of a fit by its ISO 286 class, at the size that was measured. */
-export function fitByClass(setup: HeadSetup, answers: Answers, result: string): LimitSet | null {
+/** Limits of a fit by its ISO 286 class, at the size that was measured there: upper and lower can lie in different steps. */
+export function fitByClass(setup: HeadSetup, answers: Answers, result: string, position: string | null): LimitSet | null {
   const of = result === 'cone-fit' ? setup.coneFit : result === 'cup-fit' ? setup.cupFit : 'none'
   if (of === 'none') return null
   const [hole, shaft] = of.split('/') as [HoleClass, ShaftClass]
   const point = result === 'cone-fit' ? 'seat' : 'cup'
-  const size = SITES.flatMap(({ id }) => answers.of(`${point}-${id}`).estimate ?? [])[0]
+  const size = position === null ? null : answers.of(`${point}-${position}`).estimate
   const limits = size && fitLimits(Math.round(size.value / 1e6) * 1e6, hole, shaft)
   return limits
     ? {

@@ -1,3 +1,4 @@
+import type { Jaws } from '../../../method/way'
 import type { MeasuringPoint, PackPlace, Position } from '../../contract'
 import { NAMES, SITES, washersAt, type HeadSetup } from './setup'
 
@@ -45,6 +46,7 @@ export function kitPoints({ by, at }: HeadSetup): MeasuringPoint[] {
       id: `${point}-${id}`,
       label: `${label}: ${words}`,
       at: { part: 'sizes', position: label, what },
+      jaws: inside ? 'inside' : 'outside',
       way: by === 'calipers' ? 'calipers' : inside ? 'inside-micrometer' : 'micrometer',
       result,
       moves: [],
@@ -58,11 +60,12 @@ export function kitPoints({ by, at }: HeadSetup): MeasuringPoint[] {
       size('cup', 'cup, outside', 'cup', false, 'cup-fit', ['kit']),
     ]
   })
-  const stack = (id: string, label: string, rests: readonly string[]): MeasuringPoint => ({
+  const stack = (id: string, label: string, rests: readonly string[], jaws: Jaws = 'outside'): MeasuringPoint => ({
     id,
     label,
     at: { part: 'stack', position: label },
     way: 'calipers',
+    jaws,
     result: 'thread',
     moves: [],
     rests,
@@ -72,8 +75,8 @@ export function kitPoints({ by, at }: HeadSetup): MeasuringPoint[] {
     ...sizes,
     stack('old-stack', 'Old stack, cone to cone with all that is clamped', ['stem']),
     stack('new-stack', 'Kit stacked dry, the same, without washers', ['kit', 'seal']),
-    stack('engaged', 'Thread engaged with the old stack', ['stem']),
-    stack('spare', 'Nut could come down further with the old stack', ['stem']),
+    stack('engaged', 'Thread engaged with the old stack', ['stem'], 'rod'),
+    stack('spare', 'Nut could come down further with the old stack', ['stem'], 'rod'),
     ...SITES.flatMap(({ id, label }): MeasuringPoint[] => [
       {
         id: `gap-${id}`,

@@ -146,6 +146,28 @@ describe('fits from measured sizes', () => {
       expect.objectContaining({ level: 'fail', words: expect.stringContaining('another kit') }),
     )
   })
+  it('of one pair of jaws the zero cancels between two stacks, the error of the scale stays; a bore and a pin keep both', () => {
+    const found = evaluated([...SIZES, ...stack(), ...GAPS], { setup: { by: 'calipers' } })
+    // ± 30 µm: 17.32 µm, half its variance each: 12.25. Kit less old stack: the scale twice; what was engaged, by the rod: both once.
+    const errors = (id: string) =>
+      result(found, id)
+        .estimate!.lines.filter(({ source }) => source === 'gauge-error')
+        .map(({ u }) => u)
+    const of = (times: number) => (mm(0.03) / Math.sqrt(6)) * times
+    const thread = errors('thread').filter(u => u > 0)
+    expect(thread).toHaveLength(4)
+    for (const u of thread) expect(u).toBeCloseTo(of(1), 6)
+    expect(errors('thread').filter(u => u === 0)).toHaveLength(1)
+    expect(errors('cone-fit@upper').filter(u => u > 0)).toHaveLength(4)
+  })
+  it('the class is taken at each site’s own size: 47 mm and 52 mm lie in different steps', () => {
+    const lower = [...figures('cup-lower', mm(52)), ...figures('bore-lower', mm(51.98))]
+    const others = SIZES.filter(({ point }) => !['cup-lower', 'bore-lower'].includes(point))
+    const found = evaluated([...others, ...lower, ...stack(), ...GAPS], { setup: { cupFit: 'H7/h6' } })
+    // ISO 286-2, tables 6 and 22: H7/h6 leaves 0 to 25 + 16 over 30 to 50 mm, and 0 to 30 + 19 over 50 to 80 mm.
+    expect(result(found, 'cup-fit@upper').thumb).toMatchObject({ lower: 0, upper: 41_000, source: { text: 'ISO 286 H7/h6 at 47 mm' } })
+    expect(result(found, 'cup-fit@lower').thumb).toMatchObject({ lower: 0, upper: 49_000, source: { text: 'ISO 286 H7/h6 at 52 mm' } })
+  })
   it('limits are offered by the ISO 286 class at the size measured', () => {
     const cup = result(evaluated([...SIZES, ...stack(), ...GAPS], { setup: { cupFit: 'N7/h6' } }), 'cup-fit@upper')
     expect(cup.thumb).toMatchObject({ lower: -33_000, upper: 8_000, source: { text: 'ISO 286 N7/h6 at 47 mm' } })
