@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { thou } from '../quantity/length'
+import fc from 'fast-check'
+import { mm, thou } from '../quantity/length'
 import { arithmeticLine, changeWords, pieceList } from './arithmetic'
 import { lotMap, packChange, packTotal, pieceCount, type Lot } from './lot'
 import { lotOf } from '../../tests/pieces'
@@ -29,6 +30,30 @@ describe('the sum in one line', () => {
     const shells = (id: string) => [{ lotId: id, count: 2 }]
     expect(arithmeticLine(thou(3.5), shells('w62.5'), shells('w63.25'), thou(2), fine, { perPiece: -1, pair: false }, 'thou')).toBe(
       '3.50 + (62.5 + 62.5) − (63.25 + 63.25) = 2.00 thou',
+    )
+  })
+  it('adds up as it is printed, with a digit more where rounding would not: any inch pack in millimetres, any metric one in thou', () => {
+    const size = fc.integer({ min: 1, max: 400 })
+    fc.assert(
+      fc.property(size, fc.array(size, { minLength: 1, maxLength: 4 }), fc.constantFrom('mm', 'thou'), (play, sizes, unit) => {
+        const made = (steps: number) => (unit === 'mm' ? thou(steps / 2) : mm(steps / 100))
+        const pieces = sizes.map((steps, i) => lotOf(`p${i}`, made(steps), { family: 'f', onHand: 0 }))
+        const next = pieces.map(({ id }) => ({ lotId: id, count: 1 }))
+        const left = sizes.reduce((rest, steps) => rest - made(steps), made(play) as number)
+        const line = arithmeticLine(made(play), [], next, left, lotMap(pieces), { perPiece: -1, pair: false }, unit)
+        const [sum, result] = line
+          .replace(/ (mm|thou)$/, '')
+          .replaceAll('−', '-')
+          .split(' = ')
+        const terms = sum!.replaceAll(/[()]/g, '').replace(' - ', ' + ').split(' + ').map(Number)
+        const decimals = result!.split('.')[1]!.length
+        expect(
+          terms
+            .slice(1)
+            .reduce((rest, term) => rest - term, terms[0]!)
+            .toFixed(decimals),
+        ).toBe(Number(result).toFixed(decimals))
+      }),
     )
   })
   it('swaps, in either unit', () => {

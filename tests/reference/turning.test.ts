@@ -20,6 +20,7 @@ describe.each([
     unit: 'mm',
     tipAngle: 0,
     pooled: null,
+    jaws: null,
     heat: null,
     counting: 'smallest',
     radius: (radius * 1e6) as never,
