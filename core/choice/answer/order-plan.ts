@@ -78,6 +78,8 @@ export function orderPlan(request: ChoiceRequest, wanted = SURE): OrderPlan | nu
   }
 
   const stockChance = cover([])
+  const asListed = moved.map(({ from }) => from.play)
+  const reached = coverage(prepareDrawer(request.drawer, request.fitted, response, rules), request, [asListed], false) === 1
   const plan = (items: readonly Lot[], chance: number): OrderPlan => {
     const prices = items.map(lot => (lot.cost === null ? null : lot.cost * pieces))
     return {
@@ -86,7 +88,7 @@ export function orderPlan(request: ChoiceRequest, wanted = SURE): OrderPlan | nu
       wanted,
       price: prices.includes(null) ? null : prices.reduce<number>((sum, price) => sum + price!, 0),
       leadDays: items.some(lot => lot.leadDays === null) ? null : Math.max(0, ...items.map(lot => lot.leadDays!)),
-      words: planWords(stockChance, items.length, chance, wanted),
+      words: planWords({ stock: stockChance, ordered: items.length, chance, wanted, reached }),
       items: items.map((lot, i) => ({
         lotId: lot.id,
         pieces,
@@ -192,10 +194,30 @@ function combinations<T>(items: readonly T[], size: number): T[][] {
   return items.flatMap((item, i) => combinations(items.slice(i + 1), size - 1).map(rest => [item, ...rest]))
 }
 
-function planWords(stock: number, ordered: number, chance: number, wanted: number): string {
-  if (ordered === 0)
-    return stock >= wanted
-      ? `Once a fitting has shown the play, the drawer holds a pack that fits, with a chance of ${percent(stock)}: nothing to order.`
-      : `The drawer holds a pack that fits, once measured, with a chance of ${percent(stock)}; no size in the catalogue adds to that. Enter the sizes that can be had under Stock, with none on hand.`
+/** Told as none. */
+const NEGLIGIBLE = 0.005
+
+interface Planned {
+  readonly stock: number
+  /** sizes */
+  readonly ordered: number
+  readonly chance: number
+  readonly wanted: number
+  /** a pack of the drawer is in limits by the sizes as they are listed */
+  readonly reached: boolean
+}
+
+function planWords({ stock, ordered, chance, wanted, reached }: Planned): string {
+  if (ordered === 0) {
+    if (stock >= wanted)
+      return `Once a fitting has shown the play, the drawer holds a pack that fits, with a chance of ${percent(stock)}: nothing to order.`
+    const held =
+      stock < NEGLIGIBLE
+        ? 'No pack of the drawer fits'
+        : reached
+          ? `One of the packs of the drawer fits, once it is in and measured, with a chance of ${percent(stock)}`
+          : `By the sizes as they are listed no pack of the drawer fits; reading and pieces may be off by enough that one does, with a chance of ${percent(stock)}`
+    return `${held}. No size in the catalogue adds to that: enter the sizes that can be had under Stock, with none on hand.`
+  }
   return `${ordered === 1 ? 'One size' : `${ordered} sizes`} to order: then one of the packs fits with a chance of ${percent(chance)}, instead of ${percent(stock)}${chance < wanted ? `, short of ${percent(wanted)}` : ''}.`
 }
