@@ -19,6 +19,8 @@ export interface Predicted {
   readonly play: number
   readonly u: number
   readonly uOwn: number
+  /** degrees of freedom; left out of fittings that are older than this, and where they have no bound */
+  readonly nu?: number
 }
 
 /** One fitting: packs in their places, and what was measured with them. The first is what was found. */
@@ -119,6 +121,8 @@ export interface CheckDocument {
   readonly family: string
   /** What taking apart and putting back does to a play, standard uncertainty, nm. */
   readonly uRefit: Nm
+  /** What taking it apart once more costs, in readings; left out: as usual. */
+  readonly refitCost?: number
   /** Degrees between plunger and movement. */
   readonly tipAngle: number
   /** Those in use, by kind, or by `kind:tool` where some points have one of their own. */

@@ -249,14 +249,15 @@ function predictedBy(
     ({ place: { chosen }, question: { told } }) => told?.by !== 'direction' && !(chosen.by === 'slope' && chosen.first && !told),
   )
   return Object.fromEntries(
-    leavesTogether(reckoned, lots).flatMap(({ id, play, u, rests }) => {
+    leavesTogether(reckoned, lots).flatMap(({ id, play, u, nu, rests }) => {
       const movers = reckoned.filter(change => movedBy(change).some(one => one.id === id))
       const result = current.results.find(one => one.id === id)
       if (!result || movers.some(change => movedBy(change).some(one => one.id === id && one.bound))) return []
       const { told } = movers[0]!.question
       // Built again with the same pack, it does not leave what was read to the hair: taking apart and tightening does something too.
       const known = toldValue(rests === 'reading' ? quadrature(u, uRefit) : u, told)
-      return [[id, { play: toldValue(play, told), u: known, uOwn: predictionOwn(known, result.estimate) }]]
+      const foretold = { play: toldValue(play, told), u: known, uOwn: predictionOwn(known, result.estimate) }
+      return [[id, { ...foretold, ...(Number.isFinite(nu) ? { nu } : {}) }]]
     }),
   )
 }

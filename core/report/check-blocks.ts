@@ -12,6 +12,8 @@ import type { ResultEvaluation } from '../check/evaluate/evaluate-fitting'
 import { staleWords } from '../check/parts'
 import { checkKind } from '../check/registry'
 import { unitOfResult } from '../check/common/results'
+import { lookAt } from '../check/sentence/look'
+import { answerOf } from '../check/sentence/answer'
 import { fullBlocks } from './full-blocks'
 import { bandDrawing } from './drawing'
 import { drawings, facts, table, text, type Block, type ReportLength } from './report'
@@ -40,6 +42,12 @@ export function checkBlocks({ check, evaluation }: EvaluatedCheck, lots: readonl
     facts([
       ['Check', options.length === 'full' ? kind.title : null],
       ['Verdict', evaluation.word],
+      [
+        'To do',
+        signOff
+          ? null
+          : answerOf(lookAt(check, evaluation, lots), { system: systemOf(check.entryUnit), time: options.time }).sentence || null,
+      ],
       ['Rule', options.length === 'full' ? RULE[check.rule] : null],
       ['Measured', states.map(stateWords).join('; ') || null],
       ['Signed', signOff ? `${signOff.by}, ${options.time(signOff.at)}, computed by version ${signOff.core}` : 'not signed'],

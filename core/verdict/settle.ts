@@ -8,7 +8,7 @@ import type { LimitSet } from './limits'
 const MOST_READINGS = 6
 
 /** What is known of a figure after so many more readings like those it has: their scatter shrinks, all else stays. */
-function withMore({ value, n, lines }: Estimate, more: number) {
+export function afterMore({ value, n, lines }: Estimate, more: number) {
   const shrunk = lines.map(line =>
     line.source === 'repeatability'
       ? { ...line, u: line.u * Math.sqrt(n / (n + more)), nu: line.nu === n - 1 ? n + more - 1 : line.nu }
@@ -26,7 +26,7 @@ export function readingsToSettle(estimate: Estimate, limits: LimitSet | null, ru
   if (rule === 'plain' || chanceInLimits(estimate, limits) === null) return 0
   const level = rule === 'guarded' ? SURE : FAIRLY_SURE
   for (let more = 0; more === 0 || estimate.n + more <= MOST_READINGS; more++) {
-    const { inside, below, above } = chanceInLimits(withMore(estimate, more), limits)!
+    const { inside, below, above } = chanceInLimits(afterMore(estimate, more), limits)!
     if (Math.max(inside, below, above) >= level) return more
   }
   return null

@@ -10,6 +10,10 @@ import { ratesOf } from '../check/common/making'
 import { matchedSet } from '../check/evaluate/matched-set'
 import type { PlaceEvaluation } from '../check/evaluate/evaluate-place'
 import { checkKind } from '../check/registry'
+import { lookAt } from '../check/sentence/look'
+import { answerOf } from '../check/sentence/answer'
+import type { Advice } from '../check/sentence/advice'
+import { systemOf } from '../quantity/figure'
 import { sheetsFor, type CheckDocument, type SignedFigure, type SignOff } from '../check/document'
 import { makePlan } from '../choice/answer/make-plan'
 import { lapProgress } from '../pack/lapping'
@@ -53,6 +57,7 @@ export function checkAnswer(check: CheckDocument, lots: readonly Lot[], solve: S
     word: evaluation.word,
     phase: evaluation.phase,
     headline: headline.id,
+    answer: toldAnswer(check, evaluation, lots),
     gauge: evaluation.gauge,
     rule: check.rule,
     results: evaluation.current.results.map(result => resultAnswer(result, check.entryUnit)),
@@ -88,6 +93,14 @@ export function checkAnswer(check: CheckDocument, lots: readonly Lot[], solve: S
     ...(check.signOff ? { signed: signedAnswer(check.signOff, signedFigures(evaluation.current)) } : {}),
   }
 }
+
+/** The answer as the bench tells it, in the unit of the check. */
+function toldAnswer(check: CheckDocument, evaluation: CheckEvaluation, lots: readonly Lot[]) {
+  const look = lookAt(check, evaluation, lots, { register: Object.values(check.gauges) })
+  const { about, sentence, sum, advice, ahead } = answerOf(look, { system: systemOf(check.entryUnit), time: at => at })
+  return { about, sentence, sum, advice: advice && adviceAnswer(advice), gaugeAhead: ahead && ahead.words }
+}
+const adviceAnswer = (advice: Advice) => (advice.by === 'gauge' ? { ...advice, gauge: advice.gauge.id } : advice)
 
 /** A signature, and every figure as it was signed beside the same as it is computed now: the version that gave it may have been another. */
 function signedAnswer({ at, by, reason, core, figures }: SignOff, now: readonly SignedFigure[]) {
@@ -172,6 +185,18 @@ function resultAnswer(result: ResultEvaluation, unit: LengthUnit) {
     stale: result.stale,
     verdict: { working: verdict(result.verdict.working), book: verdict(result.verdict.book), shop: verdict(result.verdict.shop) },
     residual: result.residual,
+    ...(result.both
+      ? {
+          byBoth: {
+            value: result.both.value,
+            u: result.both.u,
+            nuEff: finite(result.both.nu),
+            U: result.both.U,
+            state: result.both.verdict.state,
+            chance: result.both.verdict.chance,
+          },
+        }
+      : {}),
   }
 }
 

@@ -9,7 +9,7 @@ import { limitColumns } from '../database/limits'
 import { moment } from '../database/moment'
 import { readingColumns } from '../database/readings'
 import { figureRows } from '../database/trends'
-import { answerOf, lotsFor } from '../service/check-view'
+import { listedAnswer, lotsFor } from '../service/check-view'
 import type { ImportContext, ImportRows } from './import-rows'
 
 export interface CheckPlace {
@@ -44,7 +44,7 @@ export function checkRows(
     job_id: jobId,
     kind: check.kind,
     position,
-    ...listedColumns(answerOf(live, lotsFor(live, context.lots))),
+    ...listedColumns(listedAnswer(live, lotsFor(live, context.lots))),
     removed_at: now,
   })
   for (const [key, gauge] of Object.entries(check.gauges)) rows.check_gauge.push({ check_id: id, kind: key, gauge_id: gauge.id })

@@ -8,7 +8,7 @@ import { forgetArrivals } from '../database/arrivals'
 import { openDatabase, type Database, type Sql } from '../database/client'
 import { allGauges } from '../database/gauges'
 import { allLots } from '../database/stock'
-import { answerOf, checkView, loadCheck } from '../service/check-view'
+import { listedAnswer, checkView, loadCheck } from '../service/check-view'
 import { reopen } from '../service/check-commands'
 import { exportJob } from '../service/export'
 import { withReader, type Reader } from './call-reader'
@@ -91,7 +91,7 @@ describe('an import', () => {
     expect(rows.length).toBeGreaterThan(15)
     for (const { id, ...listed } of rows) {
       const { document, lots } = await loadCheck(db, id)
-      expect({ id, ...listed }).toEqual({ id, ...answerOf(document, lots) })
+      expect({ id, ...listed }).toEqual({ id, ...listedAnswer(document, lots) })
     }
   })
   it('keeps the order of what happened, a reopening, and what was signed before a part was replaced', async () => {

@@ -1,4 +1,8 @@
-import { evaluateCheck } from '#core/check/evaluate/evaluate-check'
+import { evaluateCheck, type CheckEvaluation } from '#core/check/evaluate/evaluate-check'
+import { lookAt } from '#core/check/sentence/look'
+import { answerOf } from '#core/check/sentence/answer'
+import type { About } from '#core/check/sentence/sentence'
+import { systemOf } from '#core/quantity/figure'
 import { drawerFor, sheetsFor, type CheckDocument } from '#core/check/document'
 import type { Bench } from '#core/command/command'
 import { inDrawerOrder } from '#core/pack/lot'
@@ -63,14 +67,28 @@ export async function checkView(sql: Sql, id: string): Promise<CheckView> {
 /** Before the figure stands, what comes after it is not waited for. */
 const stands = (state: VerdictState): boolean => state === 'in' || state === 'provisional'
 
+/** What is to be done about it, where the lists would not show that by themselves. */
+function noteOf(document: CheckDocument, evaluation: CheckEvaluation, lots: CheckView['lots']): string {
+  // The list has the word already: stale, and why.
+  if (evaluation.headline.stale) return evaluation.headline.stale
+  if (!document.trials.some(trial => trial.readings.length > 0)) return ''
+  // Packs are looked for only where one of them may be the advice.
+  const { about, sentence } = answerOf(lookAt(document, evaluation, lots, { choosing: evaluation.state === 'close' }), {
+    system: systemOf(document.entryUnit),
+    time: at => at,
+  })
+  return LISTED.includes(about) ? sentence : ''
+}
+const LISTED: readonly About[] = ['next', 'close']
+
 /** What the lists show. */
-export function answerOf(document: CheckDocument, lots: CheckView['lots']): ListedAnswer {
-  const { state, word, estimate, headline, next, reminders } = evaluateCheck(document, lots)
-  const begun = document.trials.some(trial => trial.readings.length > 0)
+export function listedAnswer(document: CheckDocument, lots: CheckView['lots']): ListedAnswer {
+  const evaluation = evaluateCheck(document, lots)
+  const { state, word, estimate, headline, reminders } = evaluation
   return {
     state,
     word,
-    note: headline.stale ?? (begun && next ? next.words : ''),
+    note: noteOf(document, evaluation, lots),
     figure: estimate?.value ?? null,
     measure: headline.kind.unit ?? null,
     signed: document.signOff !== null,

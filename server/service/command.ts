@@ -9,7 +9,7 @@ import { recordAnswer } from '../database/checks'
 import { eventsSince, insertEvent } from '../database/events'
 import { isRepeat } from './once'
 import { Refused } from '../http/refuse'
-import { answerOf, loadCheck, viewOf, type LoadedCheck } from './check-view'
+import { listedAnswer, loadCheck, viewOf, type LoadedCheck } from './check-view'
 import { store, teach } from './store'
 
 /** Refuses a writer that has not seen what happened since, and says what. */
@@ -80,6 +80,6 @@ export async function carryOut(
   if (outcome.what === '') return after
   await teach(sql, stored, after.document, loaded.document, loaded.workshop)
   await insertEvent(sql, event, { subject: row.id, version: row.version + 1, what: outcome.what })
-  await recordAnswer(sql, row.id, row.version + 1, answerOf(after.document, after.lots))
+  await recordAnswer(sql, row.id, row.version + 1, listedAnswer(after.document, after.lots))
   return after
 }

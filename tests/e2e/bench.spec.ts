@@ -129,7 +129,7 @@ test('nothing in the drawer reaches the limits: the nearest on the safe side, na
   await expect(page.getByTestId('proposals')).toContainText('good for a trial, not for the road')
   // the order plan shows by itself
   const plan = page.getByTestId('order-plan')
-  await expect(plan).toContainText('with a chance of 78 %; no size in the catalogue adds to that')
+  await expect(plan).toContainText('one does, with a chance of 78 %. No size in the catalogue adds to that')
 })
 
 test('pieces kept for one open check are not offered to another, until they are let go', async ({ page, shop }) => {

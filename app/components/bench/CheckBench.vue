@@ -9,12 +9,13 @@ import { bandOf } from '#core/verdict/limits'
 import { faultsOf } from '~/composables/server/useApi'
 import { useZeroed } from '~/composables/server/useZeroed'
 import { useBenchKeys } from '~/composables/bench/useBenchKeys'
-import { useBenchWords } from '~/composables/bench/useBenchWords'
+import { useAnswer } from '~/composables/bench/useAnswer'
 import { useRail } from '~/composables/bench/useRail'
 import { useCommand } from '~/composables/bench/useCommand'
 import { useFitting } from '~/composables/bench/useFitting'
 import { useJudged } from '~/composables/bench/useJudged'
 import { usePhase } from '~/composables/bench/usePhase'
+import { useRegister } from '~/composables/bench/useRegister'
 import { useReadingLog } from '~/composables/bench/useReadingLog'
 import { useShown } from '~/composables/bench/useShown'
 import { useTaking } from '~/composables/bench/useTaking'
@@ -77,7 +78,7 @@ const fitting = useFitting({
     openPhase('prove')
   },
 })
-const { choice, pick, proposal, takeOwn, asking, ask, cancel, fit } = fitting
+const { choice, pick, picked, ownPack, proposal, takeOwn, asking, ask, cancel, fit } = fitting
 
 const steps = computed(() => kind.value.procedure(document.value.setup))
 const trialOf = (step: Step) => (step.phase === 'setup' ? null : document.value.trials.at(-1)!.id)
@@ -94,8 +95,12 @@ watch(
 )
 
 const { log, logWord, take, voiding, voidingAt, voidLast, voidNow } = useReadingLog({ taking, findings, locked, focus })
-const words = useBenchWords({ document, evaluation, shown, place, choice, proposal, lots, phase })
-const { sentence, arithmetic, predicted, aim, oneMore } = words
+const byHand = computed(() => picked.value > 0 || ownPack.value !== null)
+const register = useRegister(
+  document,
+  computed(() => phase.value === 'setup'),
+)
+const { answer, aim } = useAnswer({ document, evaluation, shown, place, choice, proposal, byHand, lots, phase, register })
 
 const sayZeroed = useZeroed()
 /** Says that the gauge in hand was zeroed today, and shows the check with it. */
@@ -143,21 +148,25 @@ useBenchKeys({ locked, phase, place, proposal, pick, takeOwn, ask, step, panel, 
         />
       </aside>
       <div class="min-w-0 space-y-3 px-4 py-3 md:px-7">
-        <VerdictLine :evaluation="evaluation" :shown="shown" :document="document" :sentence="sentence" :arithmetic="arithmetic" />
+        <VerdictLine :evaluation="evaluation" :shown="shown" :document="document" :sentence="answer.sentence" :arithmetic="answer.sum" />
         <LimitBand
           :book="shown.limits.book"
           :shop="shown.limits.shop"
           :aim="aim?.target ?? null"
           :readings="plays"
           :measured="shown.estimate"
-          :predicted="predicted"
+          :predicted="answer.foretold"
           :ends="shown.kind.ends"
           :label="several ? resultName(shown) : null"
           v-bind="shown.kind.unit ? { measure: shown.kind.unit } : {}"
         />
         <LastTime :key="document.id" :check="document.id" :shown="shown" />
-        <p v-if="evaluation.gauge?.answer === 'cannot-decide'" class="text-near">
-          This gauge cannot decide a band this narrow: its U is wider than half the band.
+        <p
+          v-if="answer.ahead && !locked && phase !== 'choose'"
+          :class="answer.ahead.decides ? 'text-[14px] text-mute' : 'text-near'"
+          data-test="gauge-ahead"
+        >
+          {{ answer.ahead.words }}
         </p>
         <p v-if="aim?.caution" class="text-[14px] text-near">{{ aim.caution }}</p>
         <LimitsHere
@@ -173,6 +182,7 @@ useBenchKeys({ locked, phase, place, proposal, pick, takeOwn, ask, step, panel, 
           v-if="phase === 'setup'"
           :document="document"
           :lots="lots"
+          :gauges="register"
           :faults="faults"
           :results="evaluation.current.results"
           :sign-doubtful="evaluation.places.some(({ ledger }) => ledger.signDoubtful)"
@@ -197,7 +207,7 @@ useBenchKeys({ locked, phase, place, proposal, pick, takeOwn, ask, step, panel, 
               :findings="findings"
               :check-unit="document.entryUnit"
               :locked="locked"
-              :one-more="oneMore"
+              :one-more="answer.more"
               :quiet="phase === 'choose'"
               @log="log"
               @zeroed="markZeroed"
@@ -222,7 +232,7 @@ useBenchKeys({ locked, phase, place, proposal, pick, takeOwn, ask, step, panel, 
             :look="look"
             :fitting="fitting"
             :writes="writes"
-            :window-words="words.windowWords.value"
+            :window-words="answer.window"
             :locked="locked"
             :typing="reading !== null"
             @take="take"

@@ -2,15 +2,16 @@
 import type { CheckDocument } from '#core/check/document'
 import type { CheckEvaluation } from '#core/check/evaluate/evaluate-check'
 import { checkKind } from '#core/check/registry'
-import { closingCard } from '~/composables/bench/closingCard'
+import { closingCard } from '#core/check/sentence/closing-card'
 import { stateText } from '~/composables/words/stateColour'
+import { shortTime } from '~/composables/words/shortTime'
 import { usePreferences } from '~/stores/preferences'
 
 /** Before there is no way back, at one key: the question, the figure, what it rests on, what is pending. Readable from two metres. */
 const props = defineProps<{ open: boolean; document: CheckDocument; evaluation: CheckEvaluation }>()
 defineEmits<{ close: [] }>()
 const preferences = usePreferences()
-const card = computed(() => closingCard(props.document, props.evaluation, preferences.system))
+const card = computed(() => closingCard(props.document, props.evaluation, { system: preferences.system, time: shortTime }))
 const question = computed(() => `${checkKind(props.document.kind).closing ?? 'Before it is closed up'}: ${props.document.title}?`)
 </script>
 

@@ -2,6 +2,7 @@ import { chosenFor } from '#core/check/contract'
 import { computed, ref, type Ref } from 'vue'
 import type { CheckDocument, PointReading } from '#core/check/document'
 import type { CheckEvaluation } from '#core/check/evaluate/evaluate-check'
+import { placeMoving } from '#core/check/sentence/look'
 import type { Phase } from '#core/method/step'
 import { isRepeat, unvoided } from '#core/reading/reading'
 import { signedPlay } from '#core/reading/repeat'
@@ -47,10 +48,7 @@ export function useShown({ document, evaluation, phase, taking, typed }: Bench) 
   const place = computed(() => {
     const { places } = evaluation.value
     const byHand = places.find(({ place }) => place.id === pickedPlace.value && chosenFor(place).result === shown.value.id)
-    if (byHand) return byHand
-    const { id, position } = shown.value
-    const beside = position === null ? undefined : places.find(({ result }) => result?.position === position)
-    return places.find(candidate => chosenFor(candidate.place).result === id) ?? beside ?? places[0] ?? null
+    return byHand ?? placeMoving(evaluation.value, shown.value)
   })
 
   /** Main results at several positions, drawn side by side; in Choose they take the place of the readings. */

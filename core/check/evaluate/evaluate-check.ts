@@ -3,6 +3,7 @@ import { decimalsApart, formatFigure, type Unit } from '../../quantity/figure'
 import { sharedVariance, type Estimate } from '../../reading/estimate'
 import { gaugeFit, type GaugeFit, type VerdictState } from '../../verdict/decide'
 import { finiteEnds } from '../../verdict/limits'
+import { readingsToSettle } from '../../verdict/settle'
 import { verdictWord } from '../../verdict/words'
 import { choosePacks, type PackChoice } from '../../choice/answer/chooser/choose'
 import { prepareDrawer, type PreparedDrawer } from '../../choice/answer/chooser/prepare'
@@ -115,6 +116,10 @@ export function evaluateCheck(document: CheckDocument, lots: readonly Lot[]): Ch
     if (measured.length === 0 && !refitted) return pending.some(step => step.phase === 'setup') ? 'setup' : 'measure'
     const whole = measured.length === main.length && !main.some(result => result.state === 'not-valid')
     if (!whole) return refitted ? 'prove' : 'measure'
+    // Too close to call: while readings can settle it, nothing is changed.
+    const settles =
+      headline.state === 'close' && headline.estimate && readingsToSettle(headline.estimate, headline.limits.working, document.rule)
+    if (settles) return refitted ? 'prove' : 'measure'
     const nothingToChoose = places.length === 0 && (targets.length === 0 || kind.next !== undefined)
     return nothingToChoose || current.state === 'in' || current.state === 'provisional' ? 'prove' : 'choose'
   }

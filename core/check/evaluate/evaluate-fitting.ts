@@ -20,8 +20,10 @@ import {
   type MeasuringPoint,
   type ResultKind,
 } from '../contract'
+import { byBoth, type ByBoth } from './by-both'
 import { eachOf, fittedTotal } from './fitted'
 import { zeroWordsAt } from './none-said'
+import { contextAt } from './way-context'
 import { staleWords } from '../parts'
 import {
   limitsOf,
@@ -66,6 +68,8 @@ export interface ResultEvaluation {
   readonly state: VerdictState
   readonly predicted: Predicted | null
   readonly residual: Residual | null
+  /** what is too close to call by its reading, judged with the prediction it agrees with; null: the reading alone judges */
+  readonly both: ByBoth | null
   /** by rule of thumb, where nobody has limits: offered, never judged by */
   readonly thumb: LimitSet | null
 }
@@ -141,18 +145,7 @@ function pointState(
   const answer =
     readings.length === 0 || zero
       ? (zero ?? NO_ANSWER)
-      : way.answer(readings, {
-          gauge,
-          band,
-          unit: document.entryUnit,
-          tipAngle: document.tipAngle,
-          pooled: gauge ? (document.history[gauge.id] ?? null) : null,
-          heat: point.heat ?? null,
-          counting: point.counting ?? 'smallest',
-          radius: point.radius ?? null,
-          jaws: point.jaws ?? null,
-          guarded: document.rule === 'guarded',
-        })
+      : way.answer(readings, contextAt(document, point, { band, pooled: gauge ? (document.history[gauge.id] ?? null) : null }))
   const newest = unvoided(readings).at(-1)
   return { answer, stale: stale && staleWords(kind.parts(document.setup), stale), order: newest ? newest.order : -1 }
 }
@@ -221,9 +214,10 @@ export function evaluateFitting(
     const judged = (set: typeof limits.book) =>
       valid && set ? judge({ value: estimate.value, u: estimate.u, nu: estimate.nu }, set, document.rule) : null
     const working = valid ? judge({ value: estimate.value, u: estimate.u, nu: estimate.nu }, limits.working, document.rule) : null
-    const predicted = document.trials
-      .slice(0, index + 1)
-      .reduceRight<Predicted | null>((found, earlier) => found ?? earlier.predicted[id] ?? null, null)
+    const predicted = predictedOf(document, kind, index, id, combined.points)
+    const residual =
+      valid && predicted ? proofResidual(estimate.value, Math.sqrt(ownVariance(estimate.lines)), predicted.play, predicted.uOwn) : null
+    const both = valid ? byBoth(estimate, working!, predicted, residual, limits.working, document.rule) : null
     return {
       id,
       kind: resultKind,
@@ -244,8 +238,8 @@ export function evaluateFitting(
       asksReason:
         combined.asksReason ?? against.find(({ result, asksReason }) => result === combined.kind && asksReason)?.asksReason ?? null,
       thumb: limits.working ? null : (kind.thumb?.(document.setup, answers, combined.kind, combined.position) ?? null),
-      residual:
-        valid && predicted ? proofResidual(estimate.value, Math.sqrt(ownVariance(estimate.lines)), predicted.play, predicted.uOwn) : null,
+      residual,
+      both,
       state: stateOf(),
     }
 
@@ -254,12 +248,29 @@ export function evaluateFitting(
       if (overrule) return overrule.state
       if (estimate === null) return isValid(findings) ? 'to-do' : 'not-valid'
       if (!valid) return 'not-valid'
-      const judged = working!.state
+      const judged = (both?.verdict ?? working!).state
       return judged === 'in' && (provisional(trial) || findings.some(({ gate }) => gate === 'feel' || gate === 'hot'))
         ? 'provisional'
         : judged
     }
   }
+}
+
+/**
+ * What was foretold of a result in a fitting: by the newest change that moved it. It dies with what it rests on: a part replaced since
+ * the readings it was reckoned from.
+ */
+function predictedOf(document: CheckDocument, kind: CheckKind, index: number, id: string, points: readonly string[]): Predicted | null {
+  const { trials } = document
+  const at = trials.slice(0, index + 1).findLastIndex(({ predicted }) => predicted[id] !== undefined)
+  if (at === -1) return null
+  const rests = kind.points(document.setup).filter(point => points.includes(point.id))
+  const read = rests.flatMap(point => unvoided(readingsAt(trials, point, at - 1)))
+  const newest = Math.max(-1, ...read.map(({ order }) => order ?? Infinity))
+  const replaced = document.partChanges.some(
+    ({ role, order }) => (role === '*' || rests.some(point => point.rests.includes(role))) && order > newest,
+  )
+  return replaced ? null : trials[at]!.predicted[id]!
 }
 
 /** How much each state weighs; below and above weigh alike. */

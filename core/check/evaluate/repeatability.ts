@@ -7,7 +7,7 @@ import { signedPlay } from '../../reading/repeat'
 import { mean } from '../../reading/statistics'
 import { bandOf } from '../../verdict/limits'
 import { limitsOf, newerThan, type CheckDocument, type PointReading } from '../document'
-import { gaugeOf } from './gauge-needs'
+import { contextAt } from './way-context'
 import { checkKind } from '../registry'
 
 /** What repeats say of a gauge: the sum of squares about their means, nm², and its degrees of freedom. Sums of these pool. */
@@ -62,19 +62,8 @@ export function spreadsOf(document: CheckDocument, workshop: string): Record<str
 
   function valid(series: readonly PointReading[]): boolean {
     const point = points.find(({ id }) => id === series[0]!.point)!
-    const way = ways[point.way]
-    const gauge = gaugeOf(document, point)
-    const { findings } = way.answer(series, {
-      gauge,
-      band: bandOf(limitsOf(document, point.result, null).working),
-      unit: document.entryUnit,
-      tipAngle: document.tipAngle,
-      pooled: null,
-      heat: null,
-      counting: 'smallest',
-      radius: point.radius ?? null,
-      jaws: point.jaws ?? null,
-    })
+    const band = bandOf(limitsOf(document, point.result, null).working)
+    const { findings } = ways[point.way].answer(series, contextAt(document, point, { band, heat: null, counting: 'smallest' }))
     return isValid(findings)
   }
 }

@@ -51,7 +51,7 @@ export function signOffGate(
   const about = (result: ResultEvaluation, words: string) => (single ? words : `${resultName(result)}: ${words.replace(/^it is /, '')}`)
   const reasons = judged.flatMap(result => {
     const own: string[] = []
-    const verdict = result.verdict.working
+    const verdict = result.both?.verdict ?? result.verdict.working
     if (result.overrule !== null && result.state !== 'in') own.push(about(result, result.overrule))
     else if (verdict && verdict.state !== 'in')
       own.push(

@@ -12,7 +12,7 @@ import type { DecisionRule } from '#core/verdict/decide'
 import { systemOf, type Exact, type Unit } from '#core/quantity/figure'
 import type { Lot } from '#core/pack/lot'
 import { useFamilies } from '~/composables/drawer/useFamilies'
-import { faultAt, allOf } from '~/composables/server/useApi'
+import { faultAt } from '~/composables/server/useApi'
 import type { Fault } from '#shared/types'
 import type { CheckBody, CheckSettings } from '#shared/writes'
 
@@ -20,6 +20,8 @@ import type { CheckBody, CheckSettings } from '#shared/writes'
 const props = defineProps<{
   document: CheckDocument
   lots: readonly Lot[]
+  /** the register */
+  gauges: readonly Gauge[]
   faults: readonly Fault[]
   results: readonly ResultEvaluation[]
   /** the fittings show that the sign of a place may be wrong: what carries it can be mended */
@@ -48,11 +50,7 @@ const grade = computed(() => {
   if (!ends || !Number.isFinite(ends.lower) || !Number.isFinite(ends.upper)) return null
   return `${gradeFor(ends.lower, ends.upper)?.colour ?? 'none holds both ends'} (${describeLimits(limits)})`
 })
-const gauges = ref<readonly Gauge[]>([])
 const families = useFamilies(toRef(props, 'document'))
-onMounted(async () => {
-  gauges.value = await allOf<Gauge>('/api/gauges').catch(() => Object.values(props.document.gauges))
-})
 
 /** An aim of one’s own is a figure of what is chosen for. */
 const aimUnit = computed<Unit>(() => props.results.find(result => result.kind.main)?.kind.unit ?? props.document.entryUnit)

@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest'
 import { GAUGES, checkOf, plays, said, trial } from '../../../tests/documents'
-import { evaluateCheck } from '#core/check/evaluate/evaluate-check'
-import type { CheckDocument } from '#core/check/document'
-import { thou } from '#core/quantity/length'
-import { twoSided } from '#core/verdict/limits'
-import { closingCard } from './closingCard'
+import { evaluateCheck } from '../evaluate/evaluate-check'
+import type { CheckDocument } from '../document'
+import { thou } from '../../quantity/length'
+import { twoSided } from '../../verdict/limits'
+import { closingCard } from './closing-card'
 
 const INSPECTED = ['tracks', 'rust', 'water'].map(point => said(point, 'good'))
 const hub = (more: Partial<CheckDocument> = {}, readings = [...INSPECTED, ...plays('travel', 4, 4, 4)]) =>
@@ -20,7 +20,7 @@ const hub = (more: Partial<CheckDocument> = {}, readings = [...INSPECTED, ...pla
     ],
     ...more,
   })
-const card = (document: CheckDocument) => closingCard(document, evaluateCheck(document, []), 'inch')
+const card = (document: CheckDocument) => closingCard(document, evaluateCheck(document, []), { system: 'inch', time: at => at })
 
 describe('before there is no way back', () => {
   it('says the figure with its limits, what it rests on, and what is still to be done', () => {

@@ -1,8 +1,9 @@
 import { describe, expect, it } from 'vitest'
-import type { PackChoice } from '#core/choice/answer/chooser/choose'
-import type { Proposal } from '#core/choice/answer/chooser/proposal'
-import { thou } from '#core/quantity/length'
-import { proposalInWords, windowInWords } from './benchWords'
+import type { PackChoice } from '../../choice/answer/chooser/choose'
+import type { Proposal } from '../../choice/answer/chooser/proposal'
+import { thou } from '../../quantity/length'
+import { proposalInWords } from './proposal-words'
+import { windowInWords } from './window-words'
 
 describe('the window in words', () => {
   it.each([

@@ -1,15 +1,14 @@
-import type { CheckDocument } from '#core/check/document'
-import { readingsAt, resultName } from '#core/check/evaluate/evaluate-fitting'
-import { shownFigure, type CheckEvaluation } from '#core/check/evaluate/evaluate-check'
-import { checkKind } from '#core/check/registry'
-import { unitOfResult } from '#core/check/common/results'
-import { unitName } from '#core/quantity/figure'
-import type { UnitSystem } from '#core/quantity/length'
-import { lowerFirst } from '#core/quantity/first-letter'
-import { unvoided } from '#core/reading/reading'
-import { describeLimits } from '#core/verdict/limits'
-import type { VerdictState } from '#core/verdict/decide'
-import { shortTime } from '../words/shortTime'
+import type { CheckDocument } from '../document'
+import { readingsAt, resultName } from '../evaluate/evaluate-fitting'
+import { shownFigure, type CheckEvaluation } from '../evaluate/evaluate-check'
+import { checkKind } from '../registry'
+import { unitOfResult } from '../common/results'
+import { unitName } from '../../quantity/figure'
+import { lowerFirst } from '../../quantity/first-letter'
+import { unvoided } from '../../reading/reading'
+import { describeLimits } from '../../verdict/limits'
+import type { VerdictState } from '../../verdict/decide'
+import type { Voice } from './look'
 
 /** What has to be known before there is no way back: three lines. */
 export interface ClosingCard {
@@ -24,8 +23,7 @@ export interface ClosingCard {
   readonly open: string
 }
 
-/** @param system  of the figures */
-export function closingCard(document: CheckDocument, evaluation: CheckEvaluation, system: UnitSystem): ClosingCard {
+export function closingCard(document: CheckDocument, evaluation: CheckEvaluation, { system, time }: Voice): ClosingCard {
   const { headline, word, state, conditions, reminders, signOff } = evaluation
   const unit = unitOfResult(headline.kind, system)
   const several = evaluation.current.results.filter(({ kind }) => kind.main).length > 1
@@ -65,7 +63,7 @@ export function closingCard(document: CheckDocument, evaluation: CheckEvaluation
     return [
       `${readings.length} ${readings.length === 1 ? 'reading' : 'readings'}`,
       ...gauges.map(({ name }) => name),
-      ...(newest ? [shortTime(newest)] : []),
+      ...(newest ? [time(newest)] : []),
       ...said,
     ].join(' · ')
   }

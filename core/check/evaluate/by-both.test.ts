@@ -1,0 +1,74 @@
+import { describe, expect, it } from 'vitest'
+import { GAUGES, checkOf, gauge, plays, trial } from '../../../tests/documents'
+import { nm, thou } from '../../quantity/length'
+import type { Estimate } from '../../reading/estimate'
+import { twoSided } from '../../verdict/limits'
+import type { CheckDocument } from '../document'
+import { meanOfBoth } from './by-both'
+import { evaluateCheck } from './evaluate-check'
+
+const reading = (value: number, own: number, shared: number) =>
+  ({
+    value,
+    lines: [
+      { source: 'repeatability', words: '', u: own, nu: Infinity, shared: false },
+      { source: 'gauge-error', words: '', u: shared, nu: Infinity, shared: true },
+    ],
+  }) as unknown as Estimate
+
+describe('a reading and its prediction together', () => {
+  it('by hand: own u of 3 and 4 weigh 16 to 9, and leave 2.4; what both share counts once', () => {
+    const { value, u } = meanOfBoth(reading(100, 3, 5), { play: 110, u: Math.hypot(4, 5), uOwn: 4 })
+    expect(value).toBeCloseTo((16 * 100 + 9 * 110) / 25, 9)
+    expect(u).toBeCloseTo(Math.hypot(2.4, 5), 9)
+  })
+  it('what is known for sure decides alone', () => {
+    expect(meanOfBoth(reading(100, 0, 0), { play: 110, u: 4, uOwn: 4 })).toMatchObject({ value: 100, u: 0 })
+    expect(meanOfBoth(reading(100, 3, 0), { play: 110, u: 0, uOwn: 0 })).toMatchObject({ value: 110, u: 0 })
+  })
+})
+
+/** ± 0.5 thou a reading, none of it shared; limits 3 to 6. */
+const dial = gauge('dial-indicator', thou(0.1), { readableFraction: 1, permissibleError: nm(0), repeatability: thou(0.5) })
+function proved(read: number, foretold: number, more: Partial<CheckDocument> = {}) {
+  const document = checkOf('shaft-end-play', {
+    setup: { pack: 'under-cover' },
+    rule: 'careful',
+    gauges: { ...GAUGES, 'dial-indicator': dial },
+    limits: { working: 'book', sets: { play: { book: twoSided(thou(3), thou(6), 'thou', { kind: 'book' }), shop: null } } },
+    trials: [
+      trial('t1', plays('travel', 9), { packs: { pack: [] } }),
+      trial('t2', plays('travel', read), {
+        packs: { pack: [] },
+        refitted: ['pack'],
+        predicted: { play: { play: thou(foretold), u: thou(0.4), uOwn: thou(0.4) } },
+      }),
+    ],
+    ...more,
+  })
+  return evaluateCheck(document, [])
+}
+
+describe('the proof', () => {
+  it('what is too close to call by its reading is in by both, and says so', () => {
+    // 5.7 ± 0.5 is 73 % in; with 4.8 ± 0.4 it is (0.16 × 5.7 + 0.25 × 4.8)/0.41 = 5.15 ± 0.31: 99.7 %.
+    const { headline, state } = proved(5.7, 4.8)
+    expect(headline.verdict.working).toMatchObject({ state: 'close' })
+    expect(headline.both!.value / thou(1)).toBeCloseTo(5.151, 3)
+    expect(headline.both!.u / thou(1)).toBeCloseTo(0.312, 3)
+    expect([headline.state, state]).toEqual(['in', 'in'])
+  })
+  it('never brings in what the reading alone puts out', () => {
+    expect(proved(6.2, 5.4).headline).toMatchObject({ state: 'close', both: null })
+    expect(proved(7.5, 5.9).headline).toMatchObject({ state: 'above', both: null })
+  })
+  it('under the guarded rule, without agreement, or without a prediction the reading alone judges', () => {
+    expect(proved(5.7, 4.8, { rule: 'guarded' }).headline).toMatchObject({ state: 'close', both: null })
+    // 1.9 off where 2 × √(0.25 + 0.16) = 1.28 is allowed.
+    expect(proved(5.7, 3.8).headline).toMatchObject({ state: 'close', both: null })
+  })
+  it('a prediction dies with the part it rests on', () => {
+    const change = { role: 'shaft', at: '2026-05-05T00:00:00Z', reason: 'new', order: Infinity }
+    expect(proved(5.7, 4.8, { partChanges: [change] }).headline).toMatchObject({ predicted: null, residual: null, both: null })
+  })
+})

@@ -1,0 +1,180 @@
+import { lowerFirst } from '../../quantity/first-letter'
+import { formatChange, formatFigure, unitName } from '../../quantity/figure'
+import { percent } from '../../quantity/percent'
+import { stateWords } from '../evaluate/said-conditions'
+import { adviceInWords } from './advice-words'
+import { proposalInWords } from './proposal-words'
+import { changeOf, leavesOf, pickedByHand, type Scene } from './scene'
+import type { Proposal } from '../../choice/answer/chooser/proposal'
+
+/** What the answer is about. */
+export type About =
+  | 'signed'
+  | 'stale'
+  | 'by-hand'
+  | 'not-valid'
+  | 'next'
+  | 'expected'
+  | 'to-measure'
+  | 'in'
+  | 'provisional'
+  | 'close'
+  | 'pack'
+  | 'catalogue'
+  | 'proof'
+  | 'note'
+
+export interface Sentence {
+  readonly about: About
+  readonly words: string
+}
+/** Null: there is nothing of that to say. */
+type Saying = (scene: Scene) => Sentence | null
+
+const say = (about: About, words: string): Sentence => ({ about, words })
+
+const signed: Saying = ({ document: { signOff }, voice }) =>
+  signOff && say('signed', `Signed off by ${signOff.by}, ${voice.time(signOff.at)}.`)
+
+const stale: Saying = ({ shown, at }) => (shown.stale ? say('stale', `${at}stale: ${shown.stale}. Measure again.`) : null)
+
+/** The pack that helps on where there is no figure: a torque that cannot be felt, a step of the kind's own. */
+function firstPack(scene: Scene): string {
+  const { evaluation, shown, phase, place, proposal } = scene
+  const offered = (shown.overrule !== null || evaluation.next !== null) && phase === 'choose' && place?.learned
+  return offered && proposal ? ` ${changeOf(scene, proposal)}.` : ''
+}
+
+const byHand: Saying = scene => (scene.shown.overrule ? say('by-hand', `${scene.at}${scene.shown.overrule}.${firstPack(scene)}`) : null)
+
+const notValid: Saying = ({ shown }) => {
+  const wrong = shown.findings.find(({ level }) => level === 'fail')
+  if (shown.estimate ? shown.valid : !wrong) return null
+  return say('not-valid', wrong?.words ?? '')
+}
+
+const next: Saying = scene => {
+  const { evaluation, shown } = scene
+  return evaluation.next && !shown.estimate ? say('next', `${evaluation.next.words}${firstPack(scene)}`) : null
+}
+
+const unmeasured: Saying = scene => {
+  const { shown, current, unit, all } = scene
+  if (shown.estimate) return null
+  if (shown.predicted && current.predicted[shown.id])
+    return say('expected', `Fitted. Measure again: ${formatFigure(shown.predicted.play, unit)} ${unitName(unit)} is expected.`)
+  return say('to-measure', all > 1 ? progress(scene) : 'Nothing measured with this fitting yet.')
+}
+
+const unfinished: Saying = scene => (scene.done < scene.all && scene.phase === 'measure' ? say('to-measure', progress(scene)) : null)
+const progress = ({ done, all }: Scene) => `${done} of ${all} measured.`
+
+/** Where nothing is chosen, and while what is in limits is still at the gauge. */
+const inAlready: Saying = scene => {
+  const { place, evaluation, settled, shown, at } = scene
+  if (!place && evaluation.state === 'in') return say('in', 'In limits. Ready to sign.')
+  if (!settled || !place) return null
+  if (shown.state !== 'in') return provisional(scene)
+  return say('in', `${at ? `${at}in` : 'In'} limits${evaluation.state === 'in' ? ': nothing needs changing. Sign it under Prove.' : '.'}`)
+}
+
+const close: Saying = scene => {
+  const { advice, other, at, unit } = scene
+  if (!advice || pickedByHand(scene)) return null
+  const pack = advice.by === 'refit' ? packWords(scene, other!, '') : null
+  return say('close', `${at ? `${at}too` : 'Too'} close to call${adviceInWords(advice, unit, pack)}`)
+}
+
+/** The place moves something else: what was said last of this. */
+const moves: Saying = scene => {
+  const { place, moved, proposal, phase, shown } = scene
+  if (!place || moved || phase === 'prove' || (proposal && leavesOf(scene, proposal))) return null
+  return say('note', shown.findings.at(-1)?.words ?? '')
+}
+
+const pack: Saying = scene => {
+  const { place, proposal, phase, at } = scene
+  return place && proposal && phase !== 'prove' ? say('pack', packWords(scene, proposal, at)) : null
+}
+function packWords(scene: Scene, proposal: Proposal, at: string): string {
+  const { choice, fine, unit } = scene
+  return proposalInWords({ proposal, choice, change: changeOf(scene, proposal), leaves: leavesOf(scene, proposal), fine, at, unit })
+}
+
+const provisional: Saying = ({ evaluation: e, shown, place }) => {
+  if (shown.state !== 'provisional' && (place || e.state !== 'provisional')) return null
+  const short = e.conditions.find(({ is }) => is === 'short')
+  const until =
+    e.pending.length > 0
+      ? ', provisional until every required step is ticked'
+      : e.conditions.some(({ is }) => is === 'not-said')
+        ? ', provisional until it is said in which state it was measured'
+        : short
+          ? `, provisional: measured with ${stateWords(short)}`
+          : shown.findings.some(({ gate }) => gate === 'hot')
+            ? ', read hot: provisional until it is read cold'
+            : ' by hand: provisional until a gauge has been there'
+  return say('provisional', `In limits${until}.`)
+}
+
+/** The first of a catalogue that is here, and how sure it is; what is in limits can stay as it is, whatever would be nearer. */
+const catalogue: Saying = ({ evaluation, place, phase, fine, at }) => {
+  const of = phase === 'choose' ? evaluation.catalogues.find(({ place: id }) => id === place?.place.id) : undefined
+  const best = of?.entries.find(({ here }) => here)
+  if (!of || (!best && of.note === null)) return null
+  if (fine) return say('in', `${at}in limits: nothing needs changing.`)
+  if (!best) return say('catalogue', of.note!)
+  const sure = best.chance === null ? '' : best.chance >= 0.95 ? ': in limits' : `: ${percent(best.chance)} in limits`
+  return say('catalogue', `${at}${best.words}${sure}.`)
+}
+
+const proof: Saying = ({ shown: { both, residual, predicted, estimate }, at, unit }) => {
+  const show = (value: number) => formatFigure(value, unit)
+  if (both?.verdict.state === 'in')
+    return say(
+      'proof',
+      `${at ? `${at}in` : 'In'} limits by reading and prediction together, ${show(both.value)} ± ${formatChange(both.U, unit, { unit: true })}: the reading alone is too close to call.`,
+    )
+  if (!residual) return null
+  const moved = residual.flagged ? 'it did not move as it should.' : 'it moved as predicted.'
+  return say('proof', `Predicted ${show(predicted!.play)}, measured ${show(estimate!.value)}: ${moved}`)
+}
+
+/** As found, and nothing to do about it. */
+const asItIs: Saying = ({ shown, evaluation, at, phase }) =>
+  shown.state === 'in' && phase === 'prove'
+    ? say('in', `${at ? `${at}in` : 'In'} limits${evaluation.state === 'in' ? ': nothing needs changing. Ready to sign.' : '.'}`)
+    : null
+
+const note: Saying = ({ choice, place }) => say('note', (place && (choice?.notes[0] ?? place.note)) || '')
+
+/** The first of these that has something to say is what the check says. */
+const SAYINGS: readonly Saying[] = [
+  signed,
+  stale,
+  byHand,
+  notValid,
+  next,
+  unmeasured,
+  unfinished,
+  inAlready,
+  close,
+  moves,
+  pack,
+  provisional,
+  catalogue,
+  proof,
+  asItIs,
+  note,
+]
+
+export function sentenceOf(scene: Scene): Sentence {
+  for (const saying of SAYINGS) {
+    const said = saying(scene)
+    if (said) return said
+  }
+  return say('note', '')
+}
+
+/** `take out 10, put in 6`, in the middle of a sentence. */
+export const changeInside = (scene: Scene, proposal: Proposal): string => lowerFirst(changeOf(scene, proposal))
