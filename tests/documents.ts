@@ -91,6 +91,7 @@ export const trial = (id: string, readings: readonly PointReading[], more: Parti
   refitted: [],
   predicted: {},
   conditions: {},
+  pieces: {},
   readings,
   ...more,
 })

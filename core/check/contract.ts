@@ -151,7 +151,7 @@ export type Chosen =
   /** by the totals that bring all it moves into their limits */
   | { readonly by: 'window'; readonly pair: boolean }
   /** How much its pieces move the result is learned from fittings; only the way is known. A torque tells no thickness before that. */
-  | { readonly by: 'slope'; readonly first: FirstPack | null }
+  | { readonly by: 'slope'; readonly first: readonly FirstPack[] }
   /**
    * From a list of the kind, each entry with the way it is set. With a `window` the thickness moves the result as that of any pack, and
    * which piece goes where moves another; without one the setting decides: a dowel and its clock place.
@@ -160,8 +160,8 @@ export type Chosen =
 
 /** What the first pack is chosen by, while its result says nothing yet: a length, such as the gap a pack has to fill. */
 export interface FirstPack extends Pick<Effect, 'result' | 'perPiece'> {
-  /** what should be left of it; null: by its limits */
-  readonly aim: Nm | null
+  /** what should be left of it; null: by its limits; `closed`: none, and what an earlier service says the preload takes besides, else a first step */
+  readonly aim: Nm | null | 'closed'
 }
 
 /** Where pieces go, and what they move. A check that selects nothing has no place. */

@@ -37,7 +37,30 @@ export interface Trial {
   readonly predicted: Readonly<Record<string, Predicted>>
   /** By condition of the kind: the state the unit was in. Those not said are left out. */
   readonly conditions: Readonly<Record<string, string>>
+  /** By lot: its pieces as they were when they were fitted. Those nobody kept are left out. */
+  readonly pieces: Readonly<Record<string, PieceAsFitted>>
   readonly readings: readonly PointReading[]
+}
+
+/** A piece as it was when it was fitted, whatever it measures today. */
+export interface PieceAsFitted {
+  /** what it was reckoned as */
+  readonly size: Nm
+  /** a micrometer said so; else its mark */
+  readonly measured: boolean
+  readonly mark: string
+  /** nobody kept it: filled in later from what was known then */
+  readonly since?: true
+}
+
+/** How much the pieces of a place moved a result that is no length, as an earlier service of the unit, or of its type, showed. */
+export interface KnownSlope {
+  /** small units of the result per nm */
+  readonly slope: number
+  /** standard uncertainty, as it was learned */
+  readonly u: number
+  /** where: `Service at 4,210 hours, 2026-03-01` */
+  readonly from: string
 }
 
 /** A step ticked; set-up steps belong to the check (trial null), the others to a fitting. */
@@ -123,6 +146,8 @@ export interface CheckDocument {
   readonly uRefit: Nm
   /** What taking it apart once more costs, in readings; left out: as usual. */
   readonly refitCost?: number
+  /** By result: what an earlier service learned. */
+  readonly slopes?: Readonly<Record<string, KnownSlope>>
   /** Degrees between plunger and movement. */
   readonly tipAngle: number
   /** Those in use, by kind, or by `kind:tool` where some points have one of their own. */
@@ -143,8 +168,8 @@ export interface CheckDocument {
   readonly reopened: Reopening | null
 }
 
-/** A quarter of a thou: what refitting one pack does to a play until the shop's own proofs say better. Common practice. */
-export const DEFAULT_REFIT = 6_350
+/** 0.3 thou: what refitting one pack does to a play until the shop's own proofs say better. Common practice. */
+export const DEFAULT_REFIT = 7_620
 
 /** Limits of a result: a position's own where it has some, else those of its kind. */
 export function limitsOf(

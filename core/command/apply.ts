@@ -81,10 +81,11 @@ function changed(document: CheckDocument, happening: OfCheck): CheckDocument {
         ? document
         : { ...document, trials: [...document.trials, { ...happening.trial, readings: [] }] }
     case 'listed': {
-      const { trial: id, place, pack } = happening
+      const { trial: id, place, pack, pieces } = happening
       return inTrial(id, trial => ({
         ...trial,
         packs: { ...trial.packs, [place]: pack },
+        pieces: { ...trial.pieces, ...pieces },
         unlisted: trial.unlisted.filter(other => other !== place),
       }))
     }

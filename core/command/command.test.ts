@@ -66,6 +66,18 @@ describe('a fitting', () => {
     expect(after.document.trials[1]).toMatchObject({ refitted: ['pack'], packs: { pack: [{ lotId: 'b', count: 1 }] }, unlisted: [] })
     expect(after.document.trials[1]!.predicted.play!.play).toBeCloseTo(thou(6), -2)
   })
+  it('keeps each piece as it was when it went in, whatever it measures later', () => {
+    const first = measured.lots.find(({ id }) => id === 'a')!
+    const was = { size: first.measured ?? first.nominal, measured: first.measured !== null, mark: first.mark }
+    expect(measured.document.trials[0]!.pieces).toEqual({ a: was })
+    const remeasured = { ...measured, lots: measured.lots.map(lot => ({ ...lot, measured: nm(lot.nominal + 777), mark: 'new' })) }
+    const after = done(remeasured, fit('t2', { a: 1, b: 1 }))
+    const { pieces } = after.document.trials[1]!
+    // What stayed in is what it was; what went in is what it measures now.
+    expect(pieces.a).toEqual(was)
+    expect(pieces.b).toEqual({ size: nm(after.lots.find(({ id }) => id === 'b')!.nominal + 777), measured: true, mark: 'new' })
+    expect(after.document.trials[0]!.pieces).toEqual({ a: was })
+  })
   it('says of each movement what it was for', () => {
     const command = fit('t2', { b: 1 })
     const outcome = decide(measured, command)
@@ -501,7 +513,9 @@ describe('settings', () => {
   })
   it('a check begins empty, with one fitting as found', () => {
     const { trials, ticks, rule, limits: none } = beginCheck(checkKind('shaft-end-play'), { id: 'c', trialId: 't', at: AT })
-    expect(trials).toEqual([{ id: 't', at: AT, packs: {}, unlisted: [], refitted: [], predicted: {}, conditions: {}, readings: [] }])
+    expect(trials).toEqual([
+      { id: 't', at: AT, packs: {}, unlisted: [], refitted: [], predicted: {}, conditions: {}, pieces: {}, readings: [] },
+    ])
     expect([ticks, rule, none]).toEqual([[], 'careful', { working: 'tighter', sets: {} }])
   })
   it('a check begins with a gauge for each point and its parts', () => {

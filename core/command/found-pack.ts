@@ -1,3 +1,4 @@
+import { asFitted } from '../check/as-fitted'
 import { goesInto, packIn, piecesIn, type CheckDocument } from '../check/document'
 import type { PackPlace } from '../check/contract'
 import { mergedPack, lotMap, type Lot } from '../pack/lot'
@@ -30,6 +31,7 @@ export function list({ document, lots }: Bench, { op, place: id, pieces }: ListC
     found.push({ lotId: 'lot' in lot ? lot.lot.id : lot.id, count: piece.count })
   }
   const pack = mergedPack(found)
+  const all = lotMap([...lots, ...added.flatMap(one => (one.type === 'lot-added' ? [{ ...one.lot, onHand: 0 }] : []))])
   if (
     place.chosen.by === 'catalogue' &&
     !place.chosen.window &&
@@ -43,12 +45,10 @@ export function list({ document, lots }: Bench, { op, place: id, pieces }: ListC
   return happened(
     count === 0 ? 'Pack as found: nothing fitted' : `Pack as found: ${count} ${count === 1 ? 'piece' : 'pieces'} listed`,
     ...added,
-    ...unknown.map((trial): Happening => ({
-      type: 'listed',
-      trial: trial.id,
-      place: id,
-      pack: trial === first ? pack : mergedPack([...pack, ...piecesIn(trial, id)]),
-    })),
+    ...unknown.map((trial): Happening => {
+      const listed = trial === first ? pack : mergedPack([...pack, ...piecesIn(trial, id)])
+      return { type: 'listed', trial: trial.id, place: id, pack: listed, pieces: asFitted([listed], all, trial.pieces) }
+    }),
   )
 }
 

@@ -8,7 +8,7 @@ import type { LimitSet } from '../verdict/limits'
 /** What of a check is set, and not measured. */
 export type Settings = Pick<
   CheckDocument,
-  'title' | 'entryUnit' | 'setup' | 'rule' | 'aim' | 'packRules' | 'family' | 'uRefit' | 'tipAngle'
+  'title' | 'entryUnit' | 'setup' | 'rule' | 'aim' | 'packRules' | 'family' | 'uRefit' | 'refitCost' | 'slopes' | 'tipAngle'
 > & { readonly working: CheckDocument['limits']['working'] }
 
 /** Pieces that came into the drawer, or left it. On hand is the sum of these. */
@@ -32,7 +32,7 @@ export type Happening =
   | { readonly type: 'said'; readonly trial: string; readonly condition: string; readonly state: string }
   | { readonly type: 'cleared'; readonly clearing: Unordered<Clearing> }
   | { readonly type: 'fitted'; readonly trial: Omit<Trial, 'readings'> }
-  | { readonly type: 'listed'; readonly trial: string; readonly place: string; readonly pack: Pack }
+  | { readonly type: 'listed'; readonly trial: string; readonly place: string; readonly pack: Pack; readonly pieces: Trial['pieces'] }
   | { readonly type: 'promised'; readonly place: string; readonly pack: Pack }
   | { readonly type: 'wanted'; readonly place: string; readonly pack: Pack }
   | { readonly type: 'settings-changed'; readonly settings: Settings }

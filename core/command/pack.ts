@@ -1,6 +1,7 @@
 import { leavesTogether, type Change } from '../choice/answer/leaves'
 import { movedBy } from '../choice/window/window'
 import { evaluateCheck, predictionOwn, type CheckEvaluation } from '../check/evaluate/evaluate-check'
+import { asFitted } from '../check/as-fitted'
 import { keptConditions } from '../check/evaluate/said-conditions'
 import { goesInto, packAt, piecesIn, type CheckDocument, type Predicted, type Trial } from '../check/document'
 import { chosenFor, inPairs, resultId, type PackPlace } from '../check/contract'
@@ -91,6 +92,7 @@ export function fit(before: Bench, asked: FitCommand): Outcome {
     refitted,
     predicted: { ...predictedBy(changes, evaluation, all, document.uRefit), ...byKind },
     conditions: keptConditions(checkKind(document.kind), document, last),
+    pieces: asFitted(Object.values(packs), all, stayedIn(last.pieces, moves)),
   }
   return happened(
     `Fitted: ${words.join('; ')}`,
@@ -117,6 +119,10 @@ export function fit(before: Bench, asked: FitCommand): Outcome {
     ...command.packs.map(({ place }): Happening => ({ type: 'promised', place, pack: [] })),
   )
 }
+
+/** Pieces of a lot of which none came in since they were fitted. */
+const stayedIn = (pieces: Trial['pieces'], moves: ReadonlyMap<string, number>): Trial['pieces'] =>
+  Object.fromEntries(Object.entries(pieces).filter(([lotId]) => (moves.get(lotId) ?? 0) >= 0))
 
 /** Packings that are in for a trial beside a pack that is changed: they come out with it. */
 function packingsOut(document: CheckDocument, changed: readonly string[]): [place: string, pack: Pack][] {
@@ -245,9 +251,7 @@ function predictedBy(
   lots: LotMap,
   uRefit: number,
 ): Record<string, Predicted> {
-  const reckoned = changes.filter(
-    ({ place: { chosen }, question: { told } }) => told?.by !== 'direction' && !(chosen.by === 'slope' && chosen.first && !told),
-  )
+  const reckoned = changes.filter(({ place, question: { told, id } }) => told?.by !== 'direction' && id === chosenFor(place).result)
   return Object.fromEntries(
     leavesTogether(reckoned, lots).flatMap(({ id, play, u, nu, rests }) => {
       const movers = reckoned.filter(change => movedBy(change).some(one => one.id === id))

@@ -25,6 +25,7 @@ export function routeCheck(document: CheckDocument): RouteCheck {
       packRules,
       family: document.family,
       uRefit: document.uRefit,
+      ...(document.refitCost === undefined ? {} : { refitCost: document.refitCost }),
       tipAngle: document.tipAngle,
       gauges: Object.fromEntries(Object.entries(document.gauges).map(([key, { id }]) => [key, id])),
     },

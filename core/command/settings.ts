@@ -15,8 +15,15 @@ import { apply } from './apply'
 import type { Bench, SetCommand, SettingsChange } from './command'
 import { happened, refused, type Happening, type Outcome, type RefusedCommand, type Settings } from './happening'
 
-/** A check as it begins: what is not said takes the kind's defaults; nothing is measured, nothing listed. */
-export function beginCheck(kind: CheckKind, { id, trialId, at }: { id: string; trialId: string; at: string }): CheckDocument {
+/**
+ * A check as it begins: what is not said takes the kind's defaults; nothing is measured, nothing listed.
+ * @param taught  by what the shop has done before
+ */
+export function beginCheck(
+  kind: CheckKind,
+  { id, trialId, at }: { id: string; trialId: string; at: string },
+  taught: Partial<Pick<CheckDocument, 'uRefit' | 'slopes'>> = {},
+): CheckDocument {
   return {
     id,
     kind: kind.id,
@@ -32,7 +39,7 @@ export function beginCheck(kind: CheckKind, { id, trialId, at }: { id: string; t
     tipAngle: 0,
     gauges: {},
     history: {},
-    trials: [{ id: trialId, at, packs: {}, unlisted: [], refitted: [], predicted: {}, conditions: {}, readings: [] }],
+    trials: [{ id: trialId, at, packs: {}, unlisted: [], refitted: [], predicted: {}, conditions: {}, pieces: {}, readings: [] }],
     ticks: [],
     parts: {},
     partChanges: [],
@@ -40,6 +47,7 @@ export function beginCheck(kind: CheckKind, { id, trialId, at }: { id: string; t
     laps: [],
     signOff: null,
     reopened: null,
+    ...taught,
   }
 }
 
@@ -82,13 +90,15 @@ export const settingsOf = (document: CheckDocument): Settings => ({
   packRules: document.packRules,
   family: document.family,
   uRefit: document.uRefit,
+  ...(document.refitCost === undefined ? {} : { refitCost: document.refitCost }),
+  ...(document.slopes === undefined ? {} : { slopes: document.slopes }),
   tipAngle: document.tipAngle,
   working: document.limits.working,
 })
 
 /** The plain settings that are given. */
-function given({ title, entryUnit, rule, family, uRefit, tipAngle, working }: SettingsChange): Partial<Settings> {
-  const plain = { ...(title === undefined ? {} : { title: title.trim() }), entryUnit, rule, family, uRefit, tipAngle, working }
+function given({ title, entryUnit, rule, family, uRefit, refitCost, tipAngle, working }: SettingsChange): Partial<Settings> {
+  const plain = { ...(title === undefined ? {} : { title: title.trim() }), entryUnit, rule, family, uRefit, refitCost, tipAngle, working }
   return Object.fromEntries(Object.entries(plain).filter(([, value]) => value !== undefined))
 }
 
@@ -198,6 +208,7 @@ const NAMES: Readonly<Record<string, string>> = {
   packRules: 'pack rules',
   family: 'drawer',
   uRefit: 'refit',
+  refitCost: 'what a refit costs',
   tipAngle: 'tip angle',
   gauges: 'gauge',
 }

@@ -116,6 +116,9 @@ function* checkFaults(check: CheckDocument, path: string, lots: LotMap): Generat
   }
   for (const [i, { trial }] of check.clearings.entries())
     if (!trials.has(trial)) yield { path: `${path}/clearings/${i}/trial`, reason: `No fitting “${trial}” in this check.` }
+  for (const [i, { pieces }] of check.trials.entries())
+    for (const lot of Object.keys(pieces))
+      if (!lots.has(lot)) yield { path: `${path}/trials/${i}/pieces/${lot}`, reason: `No lot “${lot}” in this file.` }
   yield* trialFaults(check, kind, path, lots)
   for (const [i, lap] of check.laps.entries()) {
     if (!kind.places(check.setup).some(place => place.id === lap.place))

@@ -3,10 +3,11 @@ import { lotMap } from '../pack/lot'
 import { isDay } from '../quantity/day'
 import { jobFaults, kindFaults, NO_DATE, repeatedFaults, type WorksheetFault } from './faults'
 import { tooMany, unfit, valuesIn } from './plain'
-import { upgradeWorksheet, type WorksheetV1, type WorksheetV2, type WorksheetV3 } from './upgrade'
+import { upgradeWorksheet, type OldWorksheet } from './upgrade'
 import schemaV1 from './worksheet.v1.schema.json'
 import schemaV2 from './worksheet.v2.schema.json'
 import schemaV3 from './worksheet.v3.schema.json'
+import schemaV4 from './worksheet.v4.schema.json'
 import schema from './worksheet.schema.json'
 import { WORKSHEET_FORMAT, WORKSHEET_LARGEST, WORKSHEET_VERSION, type Worksheet } from './worksheet'
 
@@ -37,7 +38,14 @@ const validatorsOf = (whole: { readonly $defs: object }) => ({
   file: validatorOf(whole),
   job: validatorOf({ $ref: '#/$defs/job', $defs: whole.$defs }),
 })
-const validators = { 1: validatorsOf(schemaV1), 2: validatorsOf(schemaV2), 3: validatorsOf(schemaV3), 4: validatorsOf(schema) } as const
+const validators = {
+  1: validatorsOf(schemaV1),
+  2: validatorsOf(schemaV2),
+  3: validatorsOf(schemaV3),
+  4: validatorsOf(schemaV4),
+  5: validatorsOf(schema),
+} as const
+const isOld = (version: unknown): version is 1 | 2 | 3 | 4 => [1, 2, 3, 4].includes(version as number)
 /** Jobs of one file. */
 const MOST_JOBS = 2000
 const MOST_FAULTS = 10
@@ -72,7 +80,7 @@ export function checkWorksheet(value: unknown): WorksheetReading {
       'version',
       `This worksheet is of version ${head.version}; this program reads up to ${WORKSHEET_VERSION}. Use a newer program.`,
     )
-  const version = head.version === 1 || head.version === 2 || head.version === 3 ? head.version : 4
+  const version = isOld(head.version) ? head.version : WORKSHEET_VERSION
   const { file, job: ofJob } = validators[version]
   const jobs = Array.isArray(head.jobs) ? (head.jobs as unknown[]) : null
   if (jobs && jobs.length > MOST_JOBS) return one('jobs', `At most ${MOST_JOBS} jobs a file.`)
@@ -84,8 +92,7 @@ export function checkWorksheet(value: unknown): WorksheetReading {
   if (wrong.length > 0) return { ok: false, faults: wrong.slice(0, MOST_FAULTS) }
   const unknown = [...kindFaults(value as unknown as Worksheet)]
   if (unknown.length > 0) return { ok: false, faults: unknown }
-  const worksheet =
-    version === 4 ? (value as unknown as Worksheet) : upgradeWorksheet(value as unknown as WorksheetV1 | WorksheetV2 | WorksheetV3)
+  const worksheet = version === WORKSHEET_VERSION ? (value as unknown as Worksheet) : upgradeWorksheet(value as unknown as OldWorksheet)
   const faults: WorksheetFault[] = [...repeatedFaults(worksheet)]
   const lots = lotMap(worksheet.lots)
   for (const [j, job] of worksheet.jobs.entries()) {

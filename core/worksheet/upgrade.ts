@@ -2,15 +2,26 @@ import { PLAIN_GAUGE, type Gauge } from '../reading/gauge'
 import type { Pooled } from '../reading/estimate'
 import type { LimitSet } from '../verdict/limits'
 import type { Lap } from '../pack/lapping'
-import type { Lot, Pack } from '../pack/lot'
+import { asFitted } from '../check/as-fitted'
+import { lotMap, type Lot, type LotMap, type Pack } from '../pack/lot'
 import type { CheckDocument, PartChange, PointReading, Predicted, Trial } from '../check/document'
 import { bindParts, staleWords, type JobPart } from '../check/parts'
 import { checkKind } from '../check/registry'
 import { WORKSHEET_VERSION, type Worksheet, type WorksheetJob } from './worksheet'
 
-type TrialV3 = Omit<Trial, 'conditions'>
+type TrialV4 = Omit<Trial, 'pieces'>
+/** A check as version 4 had it: a piece was what it measures today, whenever it was fitted. */
+export interface CheckV4 extends Omit<CheckDocument, 'trials'> {
+  readonly trials: readonly TrialV4[]
+}
+export interface WorksheetV4 extends Omit<Worksheet, 'version' | 'jobs'> {
+  readonly version: 4
+  readonly jobs: readonly (Omit<WorksheetJob, 'checks'> & { readonly checks: readonly CheckV4[] })[]
+}
+
+type TrialV3 = Omit<TrialV4, 'conditions'>
 /** A check as version 3 had it: nobody asked in which state the unit was, and nothing was pending. */
-export interface CheckV3 extends Omit<CheckDocument, 'trials' | 'clearings'> {
+export interface CheckV3 extends Omit<CheckV4, 'trials' | 'clearings'> {
   readonly trials: readonly TrialV3[]
 }
 export interface WorksheetV3 extends Omit<Worksheet, 'version' | 'jobs'> {
@@ -51,9 +62,9 @@ export interface WorksheetV1 extends Omit<WorksheetV2, 'version' | 'jobs'> {
 
 /** A check as it was stored with a signature, by whichever version signed it. */
 export function upgradeStored(stored: unknown): CheckDocument {
-  const check = stored as CheckV1 | CheckV2 | CheckV3 | CheckDocument
-  if ('clearings' in check) return check
-  return conditioned('reopened' in check ? check : ordered(['gauge' in check ? pluralCheck(check) : check])[0]!)
+  const check = stored as CheckV1 | CheckV2 | CheckV3 | CheckV4 | CheckDocument
+  if ('clearings' in check) return fitted(check)
+  return fitted(conditioned('reopened' in check ? check : ordered(['gauge' in check ? pluralCheck(check) : check])[0]!))
 }
 
 /** Version 1 as version 2 would have written it. @param parts  role: part of the job */
@@ -120,23 +131,46 @@ export function ordered(checks: readonly CheckV2[]): CheckV3[] {
   }))
 }
 
-const conditioned = (check: CheckV3): CheckDocument => ({
+const conditioned = (check: CheckV3): CheckV4 => ({
   ...check,
   trials: check.trials.map(trial => ({ ...trial, conditions: {} })),
   clearings: [],
 })
 
-export function upgradeWorksheet(old: WorksheetV1 | WorksheetV2 | WorksheetV3): Worksheet {
+/** Pieces as they measure in the file, for fittings of which nobody kept how they were. @param lots  none: they are not known */
+function fitted(check: CheckV4 | CheckDocument, lots: LotMap = new Map()): CheckDocument {
+  return {
+    ...check,
+    trials: check.trials.map(trial => ({
+      ...trial,
+      pieces: 'pieces' in trial ? trial.pieces : asFitted(Object.values(trial.packs), lots, {}, { since: true }),
+    })),
+  }
+}
+
+export type OldWorksheet = WorksheetV1 | WorksheetV2 | WorksheetV3 | WorksheetV4
+
+export function upgradeWorksheet(old: OldWorksheet): Worksheet {
+  const four = old.version === 4 ? old : upgradeToFour(old)
+  const lots = lotMap(four.lots)
+  return {
+    ...four,
+    version: WORKSHEET_VERSION,
+    jobs: four.jobs.map(job => ({ ...job, checks: job.checks.map(check => fitted(check, lots)) })),
+  }
+}
+
+function upgradeToFour(old: WorksheetV1 | WorksheetV2 | WorksheetV3): WorksheetV4 {
   if (old.version === 3)
     return {
       ...old,
-      version: WORKSHEET_VERSION,
+      version: 4,
       jobs: old.jobs.map(job => ({ ...job, checks: job.checks.map(conditioned) })),
     }
   const jobs = old.version === 1 ? old.jobs.map(pluralJob) : old.jobs
   return {
     ...old,
-    version: WORKSHEET_VERSION,
+    version: 4,
     lots: old.lots.map(lot => ({ ...lot, leadDays: lot.leadDays ?? null })),
     jobs: jobs.map(job => ({ ...job, checks: ordered(job.checks).map(conditioned) })),
   }

@@ -5,7 +5,7 @@ import type { JobPart } from '../check/parts'
 import type { JobFacts, UnitFacts } from './job-facts'
 
 export const WORKSHEET_FORMAT = 'finitum-worksheet'
-export const WORKSHEET_VERSION = 4
+export const WORKSHEET_VERSION = 5
 /** Larger files are refused before they are read. */
 export const WORKSHEET_LARGEST = 4_000_000
 

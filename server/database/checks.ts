@@ -31,6 +31,8 @@ export interface CheckRow {
   pack_rules: CheckDocument['packRules']
   family: string
   u_refit: number
+  refit_cost: number | null
+  slopes: CheckDocument['slopes'] | null
   tip_angle: number
   version: number
 }
@@ -54,20 +56,22 @@ export const checkColumns = (c: Settings) => ({
   family: c.family,
   u_refit: c.uRefit,
   tip_angle: c.tipAngle,
+  refit_cost: c.refitCost ?? null,
+  slopes: c.slopes ?? null,
 })
 const settingValues = (c: Settings) =>
-  Object.values(checkColumns(c)).map(value => (typeof value === 'object' ? JSON.stringify(value) : value))
+  Object.values(checkColumns(c)).map(value => (typeof value === 'object' && value !== null ? JSON.stringify(value) : value))
 
 export const insertCheck = (sql: Sql, jobId: string, c: Settings & { readonly kind: string }) =>
   sql.rows(
-    `INSERT INTO checks (id, title, entry_unit, setup, working, rule, aim, pack_rules, family, u_refit, tip_angle, job_id, kind, position)
-   VALUES ($1,$2,$3,$4,$5,$6,$7,$8,$9,$10,$11,$12,$13,(SELECT COALESCE(max(position), 0) + 1 FROM checks WHERE job_id = $12))`,
+    `INSERT INTO checks (id, title, entry_unit, setup, working, rule, aim, pack_rules, family, u_refit, tip_angle, refit_cost, slopes, job_id, kind, position)
+   VALUES ($1,$2,$3,$4,$5,$6,$7,$8,$9,$10,$11,$12,$13,$14,$15,(SELECT COALESCE(max(position), 0) + 1 FROM checks WHERE job_id = $14))`,
     [...settingValues(c), jobId, c.kind],
   )
 
 export const updateSettings = (sql: Sql, c: Settings) =>
   sql.rows(
-    'UPDATE checks SET title=$2, entry_unit=$3, setup=$4, working=$5, rule=$6, aim=$7, pack_rules=$8, family=$9, u_refit=$10, tip_angle=$11 WHERE id=$1',
+    'UPDATE checks SET title=$2, entry_unit=$3, setup=$4, working=$5, rule=$6, aim=$7, pack_rules=$8, family=$9, u_refit=$10, tip_angle=$11, refit_cost=$12, slopes=$13 WHERE id=$1',
     settingValues(c),
   )
 
@@ -191,6 +195,8 @@ export async function wholeCheck(sql: Sql, id: string, op = ''): Promise<WholeCh
       packRules: row.pack_rules,
       family: row.family,
       uRefit: row.u_refit as Nm,
+      ...(row.refit_cost === null ? {} : { refitCost: row.refit_cost }),
+      ...(row.slopes ? { slopes: row.slopes } : {}),
       tipAngle: row.tip_angle,
       gauges: gaugesOf(whole.gauges),
       history: historyOf(whole.spreads),

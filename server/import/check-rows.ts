@@ -8,6 +8,7 @@ import { checkColumns, listedColumns } from '../database/checks'
 import { limitColumns } from '../database/limits'
 import { moment } from '../database/moment'
 import { readingColumns } from '../database/readings'
+import { pieceColumns } from '../database/trials'
 import { figureRows } from '../database/trends'
 import { listedAnswer, lotsFor } from '../service/check-view'
 import type { ImportContext, ImportRows } from './import-rows'
@@ -79,13 +80,13 @@ function trialRows(check: CheckDocument, { next }: ImportContext, rows: ImportRo
     rows.trial.push({ id: trial.id, check_id: check.id, ordinal: i + 1, at: moment(trial.at) })
     rows.trial_refit.push(...trial.refitted.map(place => ({ trial_id: trial.id, place })))
     for (const [condition, state] of Object.entries(trial.conditions)) rows.trial_condition.push({ trial_id: trial.id, condition, state })
-    for (const [result, { play, u, uOwn }] of Object.entries(trial.predicted))
-      rows.prediction.push({ trial_id: trial.id, result, play, u, u_own: uOwn })
+    for (const [result, { play, u, uOwn, nu }] of Object.entries(trial.predicted))
+      rows.prediction.push({ trial_id: trial.id, result, play, u, u_own: uOwn, nu: nu ?? null })
     for (const [place, pack] of Object.entries(trial.packs)) {
       if (!pack) continue
       const listing = next.listing()
       rows.pack_listing.push({ id: listing, trial_id: trial.id, place, whole: !trial.unlisted.includes(place) })
-      rows.trial_piece.push(...pack.map(piece => ({ listing_id: listing, lot_id: piece.lotId, count: piece.count })))
+      rows.trial_piece.push(...pack.map(piece => pieceColumns(listing, piece, trial.pieces)))
     }
     // One series a gauge.
     const series = new Map<string, number>()

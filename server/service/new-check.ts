@@ -1,5 +1,7 @@
 import type { CheckKind } from '#core/check/contract'
 import { evaluateCheck } from '#core/check/evaluate/evaluate-check'
+import { refitFrom } from '#core/check/evaluate/refit-spread'
+import { slopesOf } from '#core/check/evaluate/slopes'
 import { checkKind } from '#core/check/registry'
 import type { Setup } from '#core/check/setup'
 import type { SettingsChange } from '#core/command/command'
@@ -13,6 +15,7 @@ import { isRepeat } from './once'
 import { allGauges } from '../database/gauges'
 import { jobRow, signedOnUnit } from '../database/jobs'
 import { partsOfJob } from '../database/parts'
+import { lastLike, proofsOfKind } from '../database/proofs'
 import { insertTrial } from '../database/trials'
 import { notFound, refuse } from '../http/refuse'
 import { settingsChange } from './check-commands'
@@ -44,7 +47,7 @@ export async function beginCheckOf(
   { id, settings: given, ...operation }: Beginning,
 ): Promise<void> {
   const at = new Date().toISOString()
-  const document = beginCheck(kind, { id, trialId: `${id.slice(0, 58)}:found`, at })
+  const document = beginCheck(kind, { id, trialId: `${id.slice(0, 58)}:found`, at }, await taughtBy(sql, jobId, kind))
   await insertCheck(sql, jobId, { id, kind: kind.id, ...settingsOf(document) })
   await insertTrial(sql, id, document.trials[0]!)
   const learned = await fromTheLast(sql, jobId, kind)
@@ -62,6 +65,16 @@ export async function beginCheckOf(
   } as const
   const loaded = await loadCheck(sql, id)
   await carryOut(sql, { ...loaded, row: { ...loaded.row, version: 0 } }, command, operation)
+}
+
+/** What earlier checks of the kind teach a new one: how their pieces moved a torque, on this unit or one of its type; what a refit does. */
+async function taughtBy(sql: Sql, jobId: string, kind: CheckKind): Promise<Parameters<typeof beginCheck>[2]> {
+  const uRefit = refitFrom(await proofsOfKind(sql, kind.id))
+  const last = kind.places(kind.defaultSetup).some(({ chosen }) => chosen.by === 'slope') ? await lastLike(sql, jobId, kind.id) : null
+  if (!last) return uRefit === null ? {} : { uRefit }
+  const { document, lots } = await loadCheck(sql, last.id)
+  const slopes = slopesOf(document, lots, `${last.job}, ${last.day}`.slice(0, 200))
+  return { ...(uRefit === null ? {} : { uRefit }), ...(Object.keys(slopes).length > 0 ? { slopes } : {}) }
 }
 
 /** What the newest signed check of the kind on this unit has learned for the next, and the limits it went by; null: nothing. */

@@ -16,7 +16,9 @@ import { HERE, insertReading, insertVoid, keepSpreads } from '../database/readin
 import { releaseFromOthers, reserve } from '../database/reserves'
 import { insertReopening, insertSignOff } from '../database/sign-offs'
 import { insertLot, insertMovement } from '../database/stock'
+import { keepProofs } from '../database/proofs'
 import { keepFigures } from '../database/trends'
+import { proofsOf } from '#core/check/evaluate/refit-spread'
 import { insertTick, insertTrial, listPack } from '../database/trials'
 
 interface Writing {
@@ -56,7 +58,7 @@ export async function store(sql: Sql, happening: Happening, { op, jobId, bench, 
       await settle(sql, id, happening.trial.refitted)
       return happening
     case 'listed':
-      await listPack(sql, happening.trial, happening.place, happening.pack, true)
+      await listPack(sql, happening.trial, happening.place, happening.pack, true, happening.pieces)
       return happening
     case 'promised':
       await reserve(sql, id, happening.place, happening.pack)
@@ -115,9 +117,11 @@ export async function store(sql: Sql, happening: Happening, { op, jobId, bench, 
       })
       await dropWants(sql, id)
       await keepFigures(sql, id, serviceFigures({ ...document, signOff: happening.signOff }, lots))
+      await keepProofs(sql, id, proofsOf(document, lots))
       return happening
     case 'reopened':
       await keepFigures(sql, id, [])
+      await keepProofs(sql, id, [])
       return { ...happening, reopening: { ...happening.reopening, order: await insertReopening(sql, id, happening.reopening) } }
   }
 }

@@ -80,6 +80,9 @@ export class CheckSettingsDto {
   @Optional() @Fits('check.family') family?: string
   @Optional() @IsLength(0) uRefit?: Nm
   @Optional()
+  @Fits('check.refitCost', { type: 'A count of readings.', least: 'One reading at least.', most: 'At most 1000 readings.' })
+  refitCost?: number
+  @Optional()
   @Fits('check.tipAngle', { type: 'An angle in degrees.', least: 'Between 0 and 60 degrees.', most: 'Between 0 and 60 degrees.' })
   tipAngle?: number
   /** By what each is kept under, its kind or `kind:tool`: its id in the register. */

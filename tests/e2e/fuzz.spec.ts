@@ -95,7 +95,7 @@ const GOOD = [
   },
   {
     format: 'finitum-worksheet',
-    version: 4,
+    version: 5,
     jobs: [{ id: 'a', title: ' ', unit: { name: 'x' }, parts: [], checks: [] }],
     lots: [{ id: 'x', nominal: 5 }],
   },

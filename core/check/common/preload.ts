@@ -1,9 +1,18 @@
 import { stated, type Estimate } from '../../reading/estimate'
-import type { Finding } from '../../reading/gates'
+import { isValid, type Finding } from '../../reading/gates'
 import { sumOf } from '../../reading/sum'
 import type { Torque } from '../../quantity/measure'
 import { thou, type Nm } from '../../quantity/length'
-import type { Answers, CombinedResult, MeasuringPoint } from '../contract'
+import {
+  resultId,
+  type Answers,
+  type CombinedResult,
+  type FirstPack,
+  type MeasuringPoint,
+  type Position,
+  type ResultKind,
+} from '../contract'
+import { sizeResult } from './results'
 import { choice, length, torque } from '../setup'
 
 /** How preload is told, and in which unit: the same wherever a bearing is set by what it takes to turn. */
@@ -78,6 +87,37 @@ export function preloadPoints({ way, radius }: PreloadSetup, { id, prefix, play,
   ]
 }
 
+const byDial = (id: string) => `side-play-dial-${id}`
+/** Side play as a length, by dial: what no torque tells while there is some. */
+export const sidePlayPoint = ({ id, prefix, play, moves, rests, at }: Omit<Where, 'result' | 'tool'>): MeasuringPoint => ({
+  id: byDial(id),
+  label: `${prefix}${play}, by dial, while there is some`,
+  at: { ...at, what: 'play by dial' },
+  way: 'dial',
+  result: SIDE_PLAY,
+  moves,
+  rests,
+  alone: true,
+  optional: true,
+})
+export const SIDE_PLAY = 'side-play'
+/** Shown, and never judged: it is to be closed. Below zero is preload. */
+export const sidePlayResult = (positions: readonly Position[]): ResultKind =>
+  sizeResult(SIDE_PLAY, 'Side play by dial', { scale: 'play', unjudged: true, positions })
+export const sidePlayOf = (answers: Answers, id: string): CombinedResult => ({
+  kind: SIDE_PLAY,
+  position: id,
+  estimate: answers.of(byDial(id)).estimate,
+  points: [byDial(id)],
+  formula: 'far − (start + back)/2',
+})
+/** Closed by its length first, and a step of preload on top of it: from there a torque can be felt. @param perPiece  of a piece in what it takes to turn */
+export const closingPlay = (id: string, perPiece: 1 | -1): FirstPack => ({
+  result: resultId(SIDE_PLAY, id),
+  perPiece: perPiece === 1 ? -1 : 1,
+  aim: 'closed',
+})
+
 /** What the points of one place say: the torque, less that of the seal; or a judgement by feel; and where figure and hand contradict each other. */
 export function preloadOf(
   { way, sealDrag }: PreloadSetup,
@@ -122,12 +162,21 @@ interface Felt {
   readonly findings: readonly Finding[]
 }
 
+/** Is there side play, by dial? */
+function hasPlay(answers: Answers, id: string): boolean {
+  const { estimate, findings } = answers.of(byDial(id))
+  return answers.stale(byDial(id)) === null && estimate !== null && isValid(findings) && estimate.value > estimate.U
+}
+
 /** Both words together. Common practice: slight drag and no side play is right; drag and side play cannot both be. */
 function feltOf(answers: Answers, id: string): Felt {
   const word = (point: string) => (answers.stale(point) === null ? answers.of(point).word : null)
-  const [drag, play] = [word(`drag-${id}`), word(`side-play-${id}`)]
+  const drag = word(`drag-${id}`)
+  const play = word(`side-play-${id}`) ?? (hasPlay(answers, id) ? 'some' : null)
   const said = (state: Felt['state'], words: string, findings: readonly Finding[] = []): Felt => ({ drag, play, state, words, findings })
   if (drag === null && play === null) return said(null, '')
+  // Nothing that has play is preloaded, whatever nobody said of the drag.
+  if (drag === null && hasPlay(answers, id)) return said('below', 'side play by dial: too little')
   if (drag === null || play === null)
     return said(null, '', [{ gate: 'hand', level: 'note', words: 'Say both: drag, and side play. One alone does not tell.' }])
   if (play === 'some')

@@ -4,16 +4,16 @@ import type { MeasureUnit } from '../../quantity/measure'
 import { ownVariance, sharedVariance } from '../../reading/estimate'
 import { quadrature } from '../../reading/statistics'
 import { coverageFactor } from '../../reading/student'
-import { aimPoint } from '../../verdict/aim'
+import { aimPoint, type AimPoint } from '../../verdict/aim'
 import { endsOf, type LimitSet } from '../../verdict/limits'
 import { verdictWord } from '../../verdict/words'
 import { changeSpread } from '../../pack/change-spread'
-import { dragEnds, learnedSlope, thicknessFor, type LearnedSlope, type NextThickness } from '../../choice/grounds/learned-slope'
+import { dragEnds, lineThrough, thicknessFor, type LearnedSlope, type NextThickness } from '../../choice/grounds/learned-slope'
 import { lotMap, mergedPack, packChange, packTotal, type Lot, type Pack } from '../../pack/lot'
 import type { Grounds, Measured } from '../../choice/grounds/grounds'
 import { packWindow } from '../../choice/window/window'
-import { chosenFor, responseOf, type CheckKind, type PackPlace } from '../contract'
-import { drawerFor, piecesIn, type CheckDocument, type Trial } from '../document'
+import { chosenFor, responseOf, type CheckKind, type FirstPack, type PackPlace } from '../contract'
+import { drawerFor, piecesIn, type CheckDocument, type KnownSlope, type Trial } from '../document'
 import { resultName, type FittingEvaluation } from './evaluate-fitting'
 import { evaluatePlace, NO_CHOICE, rulesFor, type PlaceEvaluation } from './evaluate-place'
 import { filmOf, learnedLedger, lineAt, scaled, slopeWords, stepAgainstBand, type Learned } from './learned'
@@ -51,13 +51,17 @@ export function evaluateLearned(
     beside.map(({ id }) => id),
   )
   const now = document.trials.at(-1)!
-  const byGap = firstPack(document, kind, place, fittings, lots)
   const untold = result.estimate === null && result.overrule === null
+  // A shim that sits elsewhere moves it the other way: that slope is another's.
+  const kept = document.slopes?.[result.id]
+  const prior = kept && Math.sign(kept.slope) === response.perPiece ? kept : null
   const learned = learnedFrom()
+  const byGap = firstPack(document, kind, place, fittings, lots, prior && takenBy(prior))
   const ledger = learnedLedger(all, learned, place, one => thicknessOf(one.id, one.pack!))
   const same = { place, result, learned, ledger }
   if (result.stale) return { ...same, ...NO_CHOICE, note: `What was read no longer holds (${result.stale}): measure again.` }
-  if (untold && byGap) return { ...byGap, ...same, aim: null }
+  // Play that is there is closed by its length, unless fittings with drag tell more.
+  if (byGap && (untold || (byGap.closes && !learned.line))) return { ...byGap, ...same, aim: null }
   if (untold && !learned.line) return { ...same, ...NO_CHOICE, note: MEASURE_FIRST }
   if (ledger.signDoubtful)
     return {
@@ -126,6 +130,12 @@ export function evaluateLearned(
         },
       },
     }
+  }
+
+  /** Thickness that the torque aimed at is worth; null without limits. */
+  function takenBy({ slope }: KnownSlope): number | null {
+    const aim = aimOf(null)
+    return aim && aim.target / Math.abs(slope)
   }
 
   function aimOf(line: LearnedSlope | null) {
@@ -239,14 +249,13 @@ export function evaluateLearned(
     // A piece that is not in all of them is off in some alone, whichever place holds it.
     const whole = felt.map(({ id, pack }) => wholePack(id, pack))
     const everywhere = common(whole)
-    const line = learnedSlope(
-      felt.map(({ id, pack, estimate }, i) => ({
-        thickness: thicknessOf(id, pack),
-        uThickness: quadrature(document.uRefit, changeSpread(packChange(everywhere, whole[i]!), index)),
-        value: estimate!.value,
-        u: Math.sqrt(ownVariance(estimate!.lines)),
-      })),
-    )
+    const points = felt.map(({ id, pack, estimate }, i) => ({
+      thickness: thicknessOf(id, pack),
+      uThickness: quadrature(document.uRefit, changeSpread(packChange(everywhere, whole[i]!), index)),
+      value: estimate!.value,
+      u: Math.sqrt(ownVariance(estimate!.lines)),
+    }))
+    const line = lineThrough(points, prior)
     const aim = line && result.limits.working ? aimOf(line) : null
     return {
       unit: result.kind.unit ?? 'N·m',
@@ -273,21 +282,33 @@ function sameDigits(value: number, limits: LimitSet | null, unit: Unit): string 
   return off <= 0 ? '' : ` ${formatFigure(off, unit, { unit: true })} off is not ${formatFigure(off, unit)} mm.`
 }
 
-/** The first pack, by the gap it has to fill; null where there is no such gap, or it was not measured. */
+/**
+ * The first pack, by a length: the gap it has to fill, the side play it has to close. Null where none of them was measured.
+ * @param takes  thickness the preload is worth that is aimed at, as an earlier service showed, nm; null: nobody knows
+ */
 function firstPack(
   document: CheckDocument,
   kind: CheckKind,
   place: PackPlace,
   fittings: Fittings,
   lots: readonly Lot[],
-): PlaceEvaluation | null {
-  const first = place.chosen.by === 'slope' ? place.chosen.first : null
-  if (!first) return null
-  const { aim, ...effect } = first
-  const aimAt = aim === null ? null : { target: aim, words: aim === 0 ? 'just filled' : 'what the preload takes left of the gap' }
-  const filled: PackPlace = { ...place, effects: [effect], chosen: { by: 'window', pair: false } }
-  const byGap = evaluatePlace(document, kind, filled, fittings, lots, aimAt)
-  return byGap.request === null ? null : byGap
+  takes: number | null,
+): (PlaceEvaluation & { readonly closes: boolean }) | null {
+  for (const { aim, ...effect } of place.chosen.by === 'slope' ? place.chosen.first : []) {
+    const filled: PackPlace = { ...place, effects: [effect], chosen: { by: 'window', pair: false } }
+    const byGap = evaluatePlace(document, kind, filled, fittings, lots, firstAim(aim, takes))
+    if (byGap.request !== null) return { ...byGap, closes: aim === 'closed' }
+  }
+  return null
+}
+
+function firstAim(aim: FirstPack['aim'], takes: number | null): AimPoint | null {
+  if (aim === null) return null
+  if (aim !== 'closed') return { target: aim, words: aim === 0 ? 'just filled' : 'what the preload takes left of the gap' }
+  return {
+    target: nm(-Math.round(takes ?? FIRST_STEP)),
+    words: takes === null ? 'closed, and a first step of preload' : 'closed, and what the preload takes by the slope of an earlier service',
+  }
 }
 
 /** Pieces that every pack holds: whatever they really measure, they are no part of a slope. */

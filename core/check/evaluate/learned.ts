@@ -70,7 +70,8 @@ export function slopeWords(line: LearnedSlope, next: NextThickness, unit: Unit, 
   const step = systemOf(entryUnit) === 'inch' ? 'thou' : 'mm'
   const slope = formatFigure(line.slope * NM_PER[step], unit, { sign: true, unit: true })
   const total = formatLength(next.thickness, entryUnit)
-  return `${line.count} fittings with drag: ${slope} per ${step} of pack. Aimed at with ${total} ± ${formatLength(next.U, entryUnit, { unit: true })} in all.`
+  const how = line.from === undefined ? `${line.count} fittings with drag` : `By the slope of ${line.from}, widened by 30 %`
+  return `${how}: ${slope} per ${step} of pack. Aimed at with ${total} ± ${formatLength(next.U, entryUnit, { unit: true })} in all.`
 }
 
 /** What a film will do, by the slope of the pack it lies beside. @param sign  −1: it does what a thinner pack would; @param measured  as it is, bare */
@@ -153,7 +154,12 @@ export function learnedLedger(
   const squares = points.reduce((sum, { value, thickness: thick }) => sum + (value - lineAt(line, thick)) ** 2, 0)
   const expected = line.byScatter ? Infinity : line.uNew ** 2 * (CHI_SQUARE_95[points.length - 2] ?? Infinity)
   if (points.length > 2 && squares > expected) return said('disagree', `These fittings do not lie on one line: repeat one.${idle}`)
-  return said('agree', `${points.length} fittings give the slope.${idle}`)
+  return said(
+    'agree',
+    line.from === undefined
+      ? `${points.length} fittings give the slope.${idle}`
+      : `${points.length === 1 ? 'One fitting' : `${points.length} fittings`} with drag: the slope is that of ${line.from}.${idle}`,
+  )
 }
 
 /**

@@ -13,8 +13,22 @@ export interface SlopePoint {
   readonly u: number
 }
 
+/** A slope an earlier service learned. */
+export interface EarlierSlope {
+  /** of the result, per nm */
+  readonly slope: number
+  /** standard uncertainty, as it was learned */
+  readonly u: number
+  /** where it was learned */
+  readonly from: string
+}
+/** What a slope may differ by from one service to the next, of itself: bearings, grease, seals. Experience. */
+const BETWEEN_SERVICES = 0.3
+
 /** A straight line through fittings: what the result does when the pack gets thicker. */
 export interface LearnedSlope {
+  /** the slope of an earlier service, widened, through the fittings of this one; left out: these fittings gave it */
+  readonly from?: string
   /** of the result, per nm of thickness */
   readonly slope: number
   readonly uSlope: number
@@ -66,6 +80,31 @@ export function learnedSlope(points: readonly SlopePoint[]): LearnedSlope | null
     byScatter,
     u: thickness => lineAt(thickness - at.thickness),
     uNew: byScatter ? scatter : typical,
+  }
+}
+
+/**
+ * The line of the fittings themselves; or, while they show the slope less well than an earlier service did, that slope, widened by what
+ * services differ, through the mean of the fittings that were felt.
+ * @returns null where nothing was felt, or nothing shows a slope
+ */
+export function lineThrough(points: readonly SlopePoint[], earlier: EarlierSlope | null): LearnedSlope | null {
+  const own = learnedSlope(points)
+  if (!earlier || points.length === 0) return own
+  const uSlope = quadrature(earlier.u, BETWEEN_SERVICES * earlier.slope)
+  if (own && own.uSlope <= uSlope) return own
+  const at = { thickness: mean(points.map(({ thickness }) => thickness)), value: mean(points.map(({ value }) => value)) }
+  const each = Math.sqrt(mean(points.map(({ u, uThickness }) => u ** 2 + (earlier.slope * uThickness) ** 2)))
+  return {
+    from: earlier.from,
+    slope: earlier.slope,
+    uSlope,
+    at,
+    count: points.length,
+    nu: Infinity,
+    byScatter: false,
+    u: thickness => quadrature(each / Math.sqrt(points.length), uSlope * (thickness - at.thickness)),
+    uNew: each,
   }
 }
 

@@ -52,9 +52,10 @@ const ofGap = computed(() => props.place.learned !== null && request.value !== n
 /** What the first pack is chosen by. */
 const firstBy = computed(() => {
   const { chosen } = props.place.place
-  const first = chosen.by === 'slope' ? chosen.first : null
-  const by = first?.aim === null ? props.evaluation.current.results.find(({ id: of }) => of === first.result) : undefined
-  return by ? by.kind.label : 'gap that is left'
+  const by = request.value?.question.id
+  const first = chosen.by === 'slope' ? chosen.first.find(({ result }) => result === by) : undefined
+  const result = props.evaluation.current.results.find(({ id: of }) => of === by)
+  return result && typeof first?.aim !== 'number' ? result.kind.label : 'gap that is left'
 })
 const id = computed(() => props.place.place.id)
 const proposal = computed(() => (request.value ? props.proposal : null))

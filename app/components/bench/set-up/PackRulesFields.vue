@@ -2,6 +2,7 @@
 import { MOST_PIECES, type MeritOrder } from '#core/choice/question/rules'
 import { markedText } from '#core/quantity/format-length'
 import type { CheckDocument } from '#core/check/document'
+import { REFIT_COST } from '#core/check/sentence/advice'
 import type { Lot } from '#core/pack/lot'
 import type { Nm } from '#core/quantity/length'
 import { faultAt } from '~/composables/server/useApi'
@@ -119,5 +120,16 @@ const checked = (event: Event) => (event.target as HTMLInputElement).checked
       :unit="document.entryUnit"
       @focusout="refit !== null && refit !== document.uRefit && emit('keep', { uRefit: refit })"
     />
+    <div>
+      <label class="label mb-1 block" for="setup-refit-cost">A refit costs as much as so many readings</label>
+      <TextField
+        id="setup-refit-cost"
+        class="figure"
+        inputmode="numeric"
+        :text="document.refitCost ?? REFIT_COST"
+        @keep="text => emit('keep', { refitCost: Number(text) })"
+      />
+      <p v-if="faultAt(faults, 'settings.refitCost')" class="fault">{{ faultAt(faults, 'settings.refitCost') }}</p>
+    </div>
   </fieldset>
 </template>

@@ -125,7 +125,7 @@ function placeOf(setup: CrushSetup, { id, label }: Position): PackPlace {
     ? {
         ...common,
         effects: [{ result: `turning@${id}`, perPiece }],
-        chosen: { by: 'slope', first: { result: byWire, perPiece, aim: null } },
+        chosen: { by: 'slope', first: [{ result: byWire, perPiece, aim: null }] },
       }
     : { ...common, effects: [{ result: byWire, perPiece }], chosen: { by: 'window', pair: false } }
 }

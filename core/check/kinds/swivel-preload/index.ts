@@ -2,7 +2,7 @@ import { MOST_PIECES } from '../../../choice/question/rules'
 import { nm, thou } from '../../../quantity/length'
 import type { Answers, CombinedResult, MeasuringPoint, NextStep, PackPlace, Position } from '../../contract'
 import { defineKind } from '../../define-kind'
-import { preloadOf, preloadPoints } from '../../common/preload'
+import { closingPlay, preloadOf, preloadPoints, sidePlayOf, sidePlayPoint, sidePlayResult } from '../../common/preload'
 import { sizeResult, turningResult } from '../../common/results'
 import { stackFindings, stackPoint } from '../../common/stack-sum'
 import { SWIVEL_CONDITIONS, SWIVEL_REMINDERS, swivelSteps, swivelSuspicions } from './procedure'
@@ -40,6 +40,7 @@ export const swivelPreload = defineKind({
   results: setup => [
     turningResult('turning', setup.way === 'feel' ? 'Preload' : 'Turning torque', setup.unit, { positions: sidesOf(setup) }),
     sizeResult('gap', 'Gap under the cap', { scale: 'play', unjudged: true, positions: sidesOf(setup) }),
+    sidePlayResult(sidesOf(setup)),
   ],
   points: setup => sidesOf(setup).flatMap(side => pointsOf(setup, side)),
   places: setup => sidesOf(setup).map(side => placeOf(setup, side)),
@@ -57,6 +58,7 @@ export const swivelPreload = defineKind({
         points: [`gap-${id}`],
         formula: '(goes + does not)/2, cap nipped until lift is gone',
       },
+      sidePlayOf(answers, id),
     ]),
   next: firstPack,
 })
@@ -70,6 +72,7 @@ const withStack = (said: ReturnType<typeof preloadOf>, id: string, answers: Answ
 
 function pointsOf(setup: SwivelSetup, { id, label }: Position): MeasuringPoint[] {
   const where = { at: { position: label }, moves: [packAt(id)], rests: [`bearings-${id}`, `pin-${id}`, `housing-${id}`] }
+  const felt = { ...where, id, prefix: `${label}: `, play: setup.upper === 'roller' ? 'lift or side play' : 'side play' }
   return [
     {
       ...where,
@@ -80,13 +83,8 @@ function pointsOf(setup: SwivelSetup, { id, label }: Position): MeasuringPoint[]
       result: 'gap',
       optional: true,
     },
-    ...preloadPoints(setup, {
-      ...where,
-      id,
-      prefix: `${label}: `,
-      result: 'turning',
-      play: setup.upper === 'roller' ? 'lift or side play' : 'side play',
-    }),
+    ...preloadPoints(setup, { ...felt, result: 'turning' }),
+    sidePlayPoint(felt),
     stackPoint(placeOf(setup, { id, label }), { at: { ...where.at, what: 'pack' }, result: 'turning', rests: [] }),
   ]
 }
@@ -95,7 +93,7 @@ const placeOf = ({ taken }: SwivelSetup, { id, label }: Position): PackPlace => 
   id: packAt(id),
   label: `Shims under the ${label.toLowerCase()} cap`,
   effects: [{ result: `turning@${id}`, perPiece: -1 }],
-  chosen: { by: 'slope', first: { result: `gap@${id}`, perPiece: -1, aim: taken ?? nm(0) } },
+  chosen: { by: 'slope', first: [closingPlay(id, -1), { result: `gap@${id}`, perPiece: -1, aim: taken ?? nm(0) }] },
   between: ['pin', 'cap'],
   capacity: { fewest: 1, most: MOST_PIECES },
   without: 'without any, the cap crushes the bearing',

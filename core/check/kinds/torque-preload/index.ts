@@ -4,9 +4,9 @@ import { thou } from '../../../quantity/length'
 import type { Estimate } from '../../../reading/estimate'
 import type { Finding } from '../../../reading/gates'
 import { sumOf } from '../../../reading/sum'
-import type { Answers, CombinedResult, MeasuringPoint, PackPlace, PartRole, Position } from '../../contract'
+import type { Answers, CombinedResult, FirstPack, MeasuringPoint, PackPlace, PartRole, Position } from '../../contract'
 import { defineKind } from '../../define-kind'
-import { preloadOf, preloadPoints } from '../../common/preload'
+import { closingPlay, preloadOf, preloadPoints, sidePlayOf, sidePlayPoint, sidePlayResult } from '../../common/preload'
 import { turningResult } from '../../common/results'
 import { PRELOAD_REMINDERS, preloadConditions, preloadSteps, preloadSuspicions } from './procedure'
 import { FIELDS, type TorqueSetup } from './setup'
@@ -69,6 +69,7 @@ export const torquePreload = defineKind({
           }),
         ]
       : []),
+    sidePlayResult(stagesOf(setup)),
   ],
   points: setup => stagesOf(setup).flatMap(stage => pointsOf(setup, stage)),
   places: setup => stagesOf(setup).flatMap(stage => placesOf(setup, stage)),
@@ -76,7 +77,7 @@ export const torquePreload = defineKind({
   conditions: preloadConditions,
   reminders: () => PRELOAD_REMINDERS,
   suspicions: preloadSuspicions,
-  combine: (setup, answers) => stagesOf(setup).flatMap(stage => resultsOf(setup, answers, stage)),
+  combine: (setup, answers) => stagesOf(setup).flatMap(stage => [...resultsOf(setup, answers, stage), sidePlayOf(answers, stage.id)]),
 })
 
 const partsOf = ({ id, label }: Position): PartRole[] => [
@@ -84,31 +85,38 @@ const partsOf = ({ id, label }: Position): PartRole[] => [
   { id: `shaft-${id}`, label },
 ]
 
-const pointsOf = (setup: TorqueSetup, { id, label }: Position): MeasuringPoint[] =>
-  preloadPoints(setup, {
+function pointsOf(setup: TorqueSetup, { id, label }: Position): MeasuringPoint[] {
+  const where = {
     id,
     at: { position: label },
     prefix: `${label}: `,
-    result: 'turning',
     play: 'side play',
-    // What an output shaft takes, a gauge for the differential may not read.
-    ...(id === '1' ? {} : { tool: id === '2' ? 'output-shaft' : 'further-shafts' }),
     moves: stagesOf(setup)
       .filter(stage => stage.id === id || (uponOf(setup, id)?.turns === 'with' && stage.id < id))
       .flatMap(stage => [`shim-${stage.id}`, `joint-${stage.id}`]),
     rests: ['case', `bearings-${id}`, `shaft-${id}`],
-  })
+  }
+  return [
+    ...preloadPoints(setup, {
+      ...where,
+      result: 'turning',
+      // What an output shaft takes, a gauge for the differential may not read.
+      ...(id === '1' ? {} : { tool: id === '2' ? 'output-shaft' : 'further-shafts' }),
+    }),
+    sidePlayPoint(where),
+  ]
+}
 
 /** The shim, and a trial packing in the joint: it opens the case, so that it does what a thinner shim behind the race would. */
 function placesOf({ shims, film }: TorqueSetup, { id, label }: Position): PackPlace[] {
   const opens = shims === 'behind' ? 1 : -1
-  const moves = (perPiece: 1 | -1): Pick<PackPlace, 'effects' | 'chosen'> => ({
+  const moves = (perPiece: 1 | -1, first: readonly FirstPack[]): Pick<PackPlace, 'effects' | 'chosen'> => ({
     effects: [{ result: `turning@${id}`, perPiece }],
-    chosen: { by: 'slope', first: null },
+    chosen: { by: 'slope', first },
   })
   return [
     {
-      ...moves(opens),
+      ...moves(opens, [closingPlay(id, opens)]),
       id: `shim-${id}`,
       label: `${label}: shims`,
       between: shims === 'behind' ? ['case', 'race'] : ['case', 'cover'],
@@ -116,7 +124,7 @@ function placesOf({ shims, film }: TorqueSetup, { id, label }: Position): PackPl
       lappable: true,
     },
     {
-      ...moves(-1),
+      ...moves(-1, []),
       id: `joint-${id}`,
       label: `${label}: trial packing in the joint`,
       between: ['case', 'case'],

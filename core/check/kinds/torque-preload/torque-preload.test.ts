@@ -1,13 +1,14 @@
 import { describe, expect, it } from 'vitest'
-import { checkOf, ranges, trial } from '../../../../tests/documents'
+import { checkOf, plays, ranges, trial } from '../../../../tests/documents'
 import { choosePacks } from '../../../choice/answer/chooser/choose'
 import type { Lot } from '../../../pack/lot'
 import { makePlan } from '../../../choice/answer/make-plan'
-import { mm, nm } from '../../../quantity/length'
+import { mm, nm, thou } from '../../../quantity/length'
 import { twoSided } from '../../../verdict/limits'
 import type { CheckDocument, Trial } from '../../document'
 import { checkAnswer } from '../../../worksheet/evaluate'
-import { drawerOfAll, evaluateCheck, openPlaces, prepareRequest } from '../../evaluate/evaluate-check'
+import { slopesOf } from '../../evaluate/slopes'
+import { answerRequest, drawerOfAll, evaluateCheck, openPlaces, prepareRequest } from '../../evaluate/evaluate-check'
 import { lotOf } from '../../../../tests/pieces'
 
 // Common practice; sizes and torques constructed.
@@ -18,6 +19,7 @@ const LOTS = [piece('2.0', 2), piece('1.9', 1.9), piece('1.5', 1.5), piece('pape
 const CONDITIONS = { oil: 'as-book', joint: 'bare', seal: 'out' }
 const turning = (stage: string, ...torques: number[]) =>
   ranges(`turning-${stage}`, ...torques.map((torque): [number, number] => [torque * NM, torque * NM]))
+const play = (stage: string, ...figures: number[]) => plays(`side-play-dial-${stage}`, ...figures.map(figure => mm(figure) / thou(1)))
 const at = (low: number, high: number) => ({ book: twoSided(low * NM, high * NM, 'N·m', { kind: 'book' }), shop: null })
 const pack = (lotId: string) => [{ lotId, count: 1 }]
 const check = (trials: readonly Trial[], change: Partial<CheckDocument> = {}) =>
@@ -122,6 +124,52 @@ describe('a shim behind a race, by torque', () => {
     )
     expect(film([found, papered, { ...proved, conditions: { ...CONDITIONS, joint: 'built' } }])).toBeNull()
     expect(evaluated([found, papered, proved]).places[0]!.learned!.film).toBeNull()
+  })
+  describe('with side play, which is a length', () => {
+    const loose = trial('t1', play('1', 0.12, 0.12, 0.12), { packs: { 'shim-1': pack('1.9'), 'joint-1': [] }, conditions: CONDITIONS })
+    const slopes = { 'turning@1': { slope: 6e9 / 1e6, u: 0.3e9 / 1e6, from: 'Service at 900 hours, 2026-03-01' } }
+    const lots = [...LOTS, piece('2.08', 2.08), piece('2.2', 2.2)]
+    const shimOf = (trials: readonly Trial[], change: Partial<CheckDocument> = {}) => evaluateCheck(check(trials, change), lots).places[0]!
+    const first = ({ request }: ReturnType<typeof shimOf>) => answerRequest(request!).proposals[0]!
+    it('is too little, whatever nobody said of the drag, and is closed by its length first, with a step of preload on top', () => {
+      expect(evaluated([loose]).headline).toMatchObject({ state: 'below', overrule: 'side play by dial: too little' })
+      // 1.9 + 0.12 + 0.05 is 2.07.
+      const shim = shimOf([loose])
+      expect(shim.request!.question).toMatchObject({ id: 'side-play@1', aim: -50_000 })
+      expect(first(shim)).toMatchObject({ pack: pack('2.08'), predicted: { play: expect.closeTo(-60_000, -1) } })
+    })
+    it('goes on top by as much as the torque aimed at is worth, where an earlier service learned the slope', () => {
+      // 1.1 N·m by 6 N·m a mm is 0.183: 1.9 + 0.12 + 0.183 is 2.203.
+      const shim = shimOf([loose], { slopes })
+      expect(shim.request!.question.aim).toBe(-183_333)
+      expect(first(shim).pack).toEqual(pack('2.2'))
+    })
+    it('the other way round, that slope is another’s', () =>
+      expect(shimOf([loose], { slopes: { 'turning@1': { ...slopes['turning@1'], slope: -6e3 } } }).request!.question.aim).toBe(-50_000))
+    it('from one fitting with drag the next is foretold by that slope, widened by 30 %, and it says whose it is', () => {
+      const felt = trial('t2', turning('1', 1.65, 1.65, 1.65), {
+        packs: { 'shim-1': pack('2.0'), 'joint-1': [] },
+        refitted: ['shim-1'],
+        conditions: CONDITIONS,
+      })
+      const shim = shimOf([loose, felt], { slopes })
+      const { line, next } = shim.learned!
+      expect(line).toMatchObject({ slope: 6_000, count: 1, from: 'Service at 900 hours, 2026-03-01' })
+      expect(line!.uSlope).toBeCloseTo(Math.hypot(300, 1_800), 6)
+      expect(next!.thickness / 1e6).toBeCloseTo(2 - 0.55 / 6, 6)
+      expect(shim.note).toContain('By the slope of Service at 900 hours, 2026-03-01, widened by 30 %')
+      expect(shim.request!.question.told).toMatchObject({ by: 'slope' })
+      // Without one, only the way is known.
+      expect(shimOf([loose, felt]).request!.question.told).toEqual({ by: 'direction' })
+    })
+    it('gives way to the fittings’ own slope once that is known better, and is what the next service is taught', () => {
+      const shim = shimOf([found, papered], { slopes })
+      expect(shim.learned!.line!.from).toBeUndefined()
+      const taught = slopesOf(check([found, papered], { slopes }), LOTS, 'This one')
+      expect(taught['turning@1']).toMatchObject({ slope: expect.closeTo(6_000, 6), from: 'This one' })
+      // What it did not learn itself it hands on.
+      expect(slopesOf(check([loose], { slopes }), LOTS, 'This one')).toEqual(slopes)
+    })
   })
   it('what each way takes stands side by side before the first stroke', () => {
     const lots = [...LOTS.filter(({ id }) => id !== '1.9'), piece('1.91', 1.91, { onHand: 0, cost: 450, leadDays: 3 })]
