@@ -4,28 +4,32 @@ import type { MeasureUnit } from '../../quantity/measure'
 import { ownVariance, sharedVariance } from '../../reading/estimate'
 import { quadrature } from '../../reading/statistics'
 import { coverageFactor } from '../../reading/student'
-import { aimPoint, type AimPoint } from '../../verdict/aim'
+import { aimPoint } from '../../verdict/aim'
 import { endsOf, type LimitSet } from '../../verdict/limits'
 import { verdictWord } from '../../verdict/words'
 import { changeSpread } from '../../pack/change-spread'
-import { dragEnds, lineThrough, thicknessFor, type LearnedSlope, type NextThickness } from '../../choice/grounds/learned-slope'
+import {
+  dragEnds,
+  lineThrough,
+  thicknessFor,
+  type EarlierSlope,
+  type SlopePoint,
+  type LearnedSlope,
+  type NextThickness,
+} from '../../choice/grounds/learned-slope'
 import { lotMap, mergedPack, packChange, packTotal, type Lot, type Pack } from '../../pack/lot'
 import type { Grounds, Measured } from '../../choice/grounds/grounds'
 import { packWindow } from '../../choice/window/window'
-import { chosenFor, responseOf, type CheckKind, type FirstPack, type PackPlace } from '../contract'
-import { drawerFor, piecesIn, type CheckDocument, type KnownSlope, type Trial } from '../document'
-import { resultName, type FittingEvaluation } from './evaluate-fitting'
-import { evaluatePlace, NO_CHOICE, rulesFor, type PlaceEvaluation } from './evaluate-place'
+import { chosenFor, responseOf, type CheckKind, type PackPlace } from '../contract'
+import { drawerFor, packAt, piecesIn, type CheckDocument, type KnownSlope, type Trial } from '../document'
+import { resultName } from './evaluate-fitting'
+import { NO_CHOICE, rulesFor, type PlaceEvaluation } from './evaluate-place'
+import { FIRST_STEP, firstPack, type Fittings } from './first-pack'
 import { filmOf, learnedLedger, lineAt, scaled, slopeWords, stepAgainstBand, type Learned } from './learned'
 import { asMeasured, packsBefore, type Fitting } from '../../choice/grounds/fitting'
 import { placeFittings } from './place-fittings'
 
-/** A first step that shows the slope, while nobody knows it: 0.05 mm, 2 thou. Common practice. */
-const FIRST_STEP = 50_000
-
 const MEASURE_FIRST = 'Measure first: the choice rests on a valid reading.'
-
-type Fittings = { readonly trials: readonly FittingEvaluation[]; readonly asFound: FittingEvaluation }
 
 /**
  * A place whose pieces move a torque: by how much, only fittings tell. The first pack is chosen by the gap it has to fill; the next by
@@ -211,6 +215,34 @@ export function evaluateLearned(
     )
   }
 
+  /**
+   * The slope by where preload begins: a fitting with side play tells at which thickness there is none left, and drag is taken to come from
+   * there on. Roughly, since what turns drags a little without any.
+   */
+  function fromWhereItCloses(points: readonly SlopePoint[]): EarlierSlope | null {
+    const closes = place.chosen.by === 'slope' ? place.chosen.first.find(({ aim }) => aim === 'closed') : undefined
+    const begins = document.trials.flatMap((trial, i) => {
+      const fitting = fittings.trials[i]!.results.find(({ id }) => id === closes?.result)
+      const pack = packAt(trial, place)
+      return closes && fitting?.estimate && fitting.valid && fitting.stale === null && pack !== null
+        ? [
+            {
+              at: thicknessOf(trial.id, pack) - fitting.estimate.value / closes.perPiece,
+              u: quadrature(fitting.estimate.u, document.uRefit),
+            },
+          ]
+        : []
+    })
+    const start = begins.at(-1)
+    const slopes = start
+      ? points.flatMap(({ thickness, value }) => {
+          const preload = (thickness - start.at) * response.perPiece
+          return preload > 2 * start.u ? [{ slope: (value / preload) * response.perPiece, u: (value * start.u) / preload ** 2 }] : []
+        })
+      : []
+    return slopes.length === 0 ? null : { ...slopes.at(-1)!, from: 'side play and drag together' }
+  }
+
   /** All that moved the figure in a fitting: the pack, and what stood beside it. */
   function wholePack(trialId: string, pack: Pack): Pack {
     const trial = document.trials.find(({ id }) => id === trialId)!
@@ -255,7 +287,7 @@ export function evaluateLearned(
       value: estimate!.value,
       u: Math.sqrt(ownVariance(estimate!.lines)),
     }))
-    const line = lineThrough(points, prior)
+    const line = lineThrough(points, prior ?? fromWhereItCloses(points))
     const aim = line && result.limits.working ? aimOf(line) : null
     return {
       unit: result.kind.unit ?? 'N·m',
@@ -280,35 +312,6 @@ function sameDigits(value: number, limits: LimitSet | null, unit: Unit): string 
   const ends = endsOf(limits)
   const off = ends ? Math.max(value - ends.upper, ends.lower - value) : 0
   return off <= 0 ? '' : ` ${formatFigure(off, unit, { unit: true })} off is not ${formatFigure(off, unit)} mm.`
-}
-
-/**
- * The first pack, by a length: the gap it has to fill, the side play it has to close. Null where none of them was measured.
- * @param takes  thickness the preload is worth that is aimed at, as an earlier service showed, nm; null: nobody knows
- */
-function firstPack(
-  document: CheckDocument,
-  kind: CheckKind,
-  place: PackPlace,
-  fittings: Fittings,
-  lots: readonly Lot[],
-  takes: number | null,
-): (PlaceEvaluation & { readonly closes: boolean }) | null {
-  for (const { aim, ...effect } of place.chosen.by === 'slope' ? place.chosen.first : []) {
-    const filled: PackPlace = { ...place, effects: [effect], chosen: { by: 'window', pair: false } }
-    const byGap = evaluatePlace(document, kind, filled, fittings, lots, firstAim(aim, takes))
-    if (byGap.request !== null) return { ...byGap, closes: aim === 'closed' }
-  }
-  return null
-}
-
-function firstAim(aim: FirstPack['aim'], takes: number | null): AimPoint | null {
-  if (aim === null) return null
-  if (aim !== 'closed') return { target: aim, words: aim === 0 ? 'just filled' : 'what the preload takes left of the gap' }
-  return {
-    target: nm(-Math.round(takes ?? FIRST_STEP)),
-    words: takes === null ? 'closed, and a first step of preload' : 'closed, and what the preload takes by the slope of an earlier service',
-  }
 }
 
 /** Pieces that every pack holds: whatever they really measure, they are no part of a slope. */
