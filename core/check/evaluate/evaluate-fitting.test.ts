@@ -3,7 +3,8 @@ import { checkOf, figures, plays, said, trial } from '../../../tests/documents'
 import { nm, thou } from '../../quantity/length'
 import { twoSided } from '../../verdict/limits'
 import { evaluateCheck } from './evaluate-check'
-import { counts, freshReadings, rankedPositions, readingsAt, resultName } from './evaluate-fitting'
+import { counts, rankedPositions, resultName } from './evaluate-fitting'
+import { freshReadings, readingsAt } from './point-readings'
 import { checkKind } from '../registry'
 
 const BOOK = { kind: 'book' } as const

@@ -17,17 +17,18 @@ import {
   type LearnedSlope,
   type NextThickness,
 } from '../../choice/grounds/learned-slope'
-import { lotMap, mergedPack, packChange, packTotal, type Lot, type Pack } from '../../pack/lot'
+import { lotMap, packChange, packTotal, type Lot } from '../../pack/lot'
 import type { Grounds, Measured } from '../../choice/grounds/grounds'
 import { packWindow } from '../../choice/window/window'
 import { chosenFor, responseOf, type CheckKind, type PackPlace } from '../contract'
-import { drawerFor, packAt, piecesIn, type CheckDocument, type KnownSlope, type Trial } from '../document'
+import { drawerFor, packAt, piecesIn, type CheckDocument, type KnownSlope } from '../document'
 import { resultName } from './evaluate-fitting'
 import { NO_CHOICE, rulesFor, type PlaceEvaluation } from './evaluate-place'
 import { FIRST_STEP, firstPack, type Fittings } from './first-pack'
 import { filmOf, learnedLedger, lineAt, scaled, slopeWords, stepAgainstBand, type Learned } from './learned'
 import { asMeasured, packsBefore, type Fitting } from '../../choice/grounds/fitting'
 import { placeFittings } from './place-fittings'
+import { common, stackBeside } from './stack-beside'
 
 const MEASURE_FIRST = 'Measure first: the choice rests on a valid reading.'
 
@@ -55,13 +56,14 @@ export function evaluateLearned(
     beside.map(({ id }) => id),
   )
   const now = document.trials.at(-1)!
+  const stack = stackBeside(document, place, beside, index)
   const untold = result.estimate === null && result.overrule === null
   // A shim that sits elsewhere moves it the other way: that slope is another's.
   const kept = document.slopes?.[result.id]
   const prior = kept && Math.sign(kept.slope) === response.perPiece ? kept : null
   const learned = learnedFrom()
   const byGap = firstPack(document, kind, place, fittings, lots, prior && takenBy(prior))
-  const ledger = learnedLedger(all, learned, place, one => thicknessOf(one.id, one.pack!))
+  const ledger = learnedLedger(all, learned, place, one => stack.thickness(one.id, one.pack!))
   const same = { place, result, learned, ledger }
   if (result.stale) return { ...same, ...NO_CHOICE, note: `What was read no longer holds (${result.stale}): measure again.` }
   // Play that is there is closed by its length, unless fittings with drag tell more.
@@ -83,8 +85,8 @@ export function evaluateLearned(
     const last = all.at(-1)!
     const fitted = piecesIn(now, place.id)
     const total = packTotal(fitted, index)
-    const others = besideTotal(now, place.holds !== undefined)
-    const packed = place.holds === undefined && besideTotal(now, true) !== others
+    const others = stack.beside(now, place.holds !== undefined)
+    const packed = place.holds === undefined && stack.beside(now, true) !== others
     const shared = Math.sqrt(Math.max(0, ...all.map(({ estimate }) => (estimate ? sharedVariance(estimate.lines) : 0))))
     const limits = scaled(result.limits.working, per)
     const from: Measured = {
@@ -199,22 +201,6 @@ export function evaluateLearned(
     }
   }
 
-  /** What stands beside the pack and moves the same figure, as thickness of this place. @param packings  those in for a trial count too */
-  function besideTotal(trial: Trial, packings: boolean): number {
-    return beside
-      .filter(({ holds }) => packings || holds === undefined)
-      .reduce((sum, other) => sum + (chosenFor(other).perPiece / response.perPiece) * packTotal(piecesIn(trial, other.id), index), 0)
-  }
-  function thicknessOf(trialId: string, pack: Pack): number {
-    return (
-      packTotal(pack, index) +
-      besideTotal(
-        document.trials.find(({ id }) => id === trialId)!,
-        true,
-      )
-    )
-  }
-
   /**
    * The slope by where preload begins: a fitting with side play tells at which thickness there is none left, and drag is taken to come from
    * there on. Roughly, since what turns drags a little without any.
@@ -227,7 +213,7 @@ export function evaluateLearned(
       return closes && fitting?.estimate && fitting.valid && fitting.stale === null && pack !== null
         ? [
             {
-              at: thicknessOf(trial.id, pack) - fitting.estimate.value / closes.perPiece,
+              at: stack.thickness(trial.id, pack) - fitting.estimate.value / closes.perPiece,
               u: quadrature(fitting.estimate.u, document.uRefit),
             },
           ]
@@ -243,19 +229,13 @@ export function evaluateLearned(
     return slopes.length === 0 ? null : { ...slopes.at(-1)!, from: 'side play and drag together' }
   }
 
-  /** All that moved the figure in a fitting: the pack, and what stood beside it. */
-  function wholePack(trialId: string, pack: Pack): Pack {
-    const trial = document.trials.find(({ id }) => id === trialId)!
-    return mergedPack([...pack, ...beside.flatMap(({ id }) => piecesIn(trial, id))])
-  }
-
   /** Fittings in which what stands beside the pack was as it will be. */
   function alike(): Fitting[] {
-    const will = besideTotal(now, place.holds !== undefined)
+    const will = stack.beside(now, place.holds !== undefined)
     return all.filter(
       ({ id }) =>
         id === all.at(-1)!.id ||
-        besideTotal(
+        stack.beside(
           document.trials.find(trial => trial.id === id)!,
           true,
         ) === will,
@@ -279,10 +259,10 @@ export function evaluateLearned(
     const known = all.flatMap(({ pack, ...one }) => (pack === null ? [] : [{ ...one, pack }]))
     const felt = known.filter(({ estimate }) => estimate !== null)
     // A piece that is not in all of them is off in some alone, whichever place holds it.
-    const whole = felt.map(({ id, pack }) => wholePack(id, pack))
+    const whole = felt.map(({ id, pack }) => stack.whole(id, pack))
     const everywhere = common(whole)
     const points = felt.map(({ id, pack, estimate }, i) => ({
-      thickness: thicknessOf(id, pack),
+      thickness: stack.thickness(id, pack),
       uThickness: quadrature(document.uRefit, changeSpread(packChange(everywhere, whole[i]!), index)),
       value: estimate!.value,
       u: Math.sqrt(ownVariance(estimate!.lines)),
@@ -294,11 +274,13 @@ export function evaluateLearned(
       points: felt.map(({ id, number, pack, estimate }) => ({
         id,
         number,
-        thickness: thicknessOf(id, pack),
+        thickness: stack.thickness(id, pack),
         value: estimate!.value,
         U: estimate!.U,
       })),
-      none: known.flatMap(({ id, number, pack, atMost }) => (atMost === null ? [] : [{ id, number, thickness: thicknessOf(id, pack) }])),
+      none: known.flatMap(({ id, number, pack, atMost }) =>
+        atMost === null ? [] : [{ id, number, thickness: stack.thickness(id, pack) }],
+      ),
       line,
       next: line && aim ? thicknessFor(line, aim.target) : null,
       film: line && filmToCome(line),
@@ -312,13 +294,4 @@ function sameDigits(value: number, limits: LimitSet | null, unit: Unit): string 
   const ends = endsOf(limits)
   const off = ends ? Math.max(value - ends.upper, ends.lower - value) : 0
   return off <= 0 ? '' : ` ${formatFigure(off, unit, { unit: true })} off is not ${formatFigure(off, unit)} mm.`
-}
-
-/** Pieces that every pack holds: whatever they really measure, they are no part of a slope. */
-function common(packs: readonly Pack[]): Pack {
-  const [first, ...others] = packs
-  return (first ?? []).flatMap(({ lotId, count }) => {
-    const least = Math.min(count, ...others.map(pack => pack.find(piece => piece.lotId === lotId)?.count ?? 0))
-    return least > 0 ? [{ lotId, count: least }] : []
-  })
 }

@@ -1,5 +1,6 @@
 import type { CheckDocument } from '../document'
-import { readingsAt, resultName } from '../evaluate/evaluate-fitting'
+import { resultName } from '../evaluate/evaluate-fitting'
+import { readingsAt } from '../evaluate/point-readings'
 import { shownFigure, type CheckEvaluation } from '../evaluate/evaluate-check'
 import { checkKind } from '../registry'
 import { unitOfResult } from '../common/results'
