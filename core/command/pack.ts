@@ -1,5 +1,6 @@
 import { leavesTogether, type Change } from '../choice/answer/leaves'
 import { movedBy } from '../choice/window/window'
+import { ruleFault } from '../choice/question/rules'
 import { evaluateCheck, predictionOwn, type CheckEvaluation } from '../check/evaluate/evaluate-check'
 import { asFitted } from '../check/as-fitted'
 import { keptConditions } from '../check/evaluate/said-conditions'
@@ -179,15 +180,9 @@ function fitPlace(
   const whole = packAt(last, found.place) !== null
   const fault = shapeFault(found.place, next, all) ?? capacityFault(found.place, pieceCount(next), whole)
   if (fault) return refused('invalid', fault, `${path}.pieces`)
-  const { one } = found.place
-  const ones = next.reduce((sum, { lotId, count }) => sum + (all.get(lotId)!.shape === one ? count : 0), 0)
-  if (one !== undefined && whole && ones !== 1)
-    return refused(
-      'invalid',
-      `${found.place.label}: exactly one ${one} piece belongs in it, not ${ones === 0 ? 'none' : ones}.`,
-      `${path}.pieces`,
-    )
   const { request, place } = found
+  const against = samePack(request.fitted, next) ? null : ruleFault(request.rules, next, request.fitted, all, whole)
+  if (against) return refused('invalid', `${place.label}: ${lowerFirst(against)}`, `${path}.pieces`)
   return {
     next,
     change: packChange(request.fitted, next),

@@ -3,7 +3,12 @@ import { describe, expect, it } from 'vitest'
 import type { CheckKind } from '#core/check/contract'
 import { checkKind, checkKinds } from '#core/check/registry'
 import type { Setup } from '#core/check/setup'
-import { evaluateCheck, type CheckEvaluation } from '#core/check/evaluate/evaluate-check'
+import { answerRequest, evaluateCheck, type CheckEvaluation } from '#core/check/evaluate/evaluate-check'
+import { answerOf } from '#core/check/sentence/answer'
+import { lookAt } from '#core/check/sentence/look'
+import { orderPlan } from '#core/choice/answer/order-plan'
+import type { Bench } from '#core/command/command'
+import { decide } from '#core/command/decide'
 import type { ResultEvaluation } from '#core/check/evaluate/evaluate-fitting'
 import type { CheckDocument } from '#core/check/document'
 import type { Lot } from '#core/pack/lot'
@@ -130,6 +135,67 @@ function catalogues({ catalogues: all, current, places }: CheckEvaluation, docum
   }
 }
 
+/**
+ * What is offered for a place, and what is said of it elsewhere:
+ * a proposal can be fitted; it lies in the window that is drawn; what the sentence, the band and the list tell of it are one; the order plan
+ * does not say less of the drawer than its best proposal; nothing is offered as sure while fittings disagree; what is only known to be at most
+ * so much has no chance.
+ */
+function choices(evaluation: CheckEvaluation, bench: Bench, life: number): void {
+  const { document } = bench
+  if (document.signOff) return
+  for (const { place, request, window, ledger } of evaluation.places) {
+    if (!request || place.chosen.by !== 'window') continue
+    const { proposals, fallback } = answerRequest(request)
+    const { question, fitted } = request
+    for (const { pack, change, predicted, chance, atMost, also, total } of proposals) {
+      const moves = change.in.length + change.out.length > 0
+      if (moves) {
+        const asked = { kind: 'fit', op: 'o', at: AT, trialId: 'next', packs: [{ place: place.id, pieces: pack }] } as const
+        const outcome = decide(bench, asked)
+        expect(outcome.ok ? '' : outcome.faults[0]!.reason).toBe('')
+      } else expect(pack).toEqual(fitted)
+      if (atMost) expect(chance).toBeNull()
+      if (question.doubts.length > 0 && moves) expect(chance?.inside ?? 0).toBeLessThan(0.8)
+      if (chance) for (const left of also) if (left.chance) expect(chance.inside).toBeLessThanOrEqual(left.chance.inside + 1e-12)
+      // The window is that of the sum; what was measured with the pack itself is another matter.
+      if (moves && !fallback && window && predicted.rests === 'sum' && evaluation.places.length === 1)
+        expect(total).toBeGreaterThanOrEqual(Math.floor(window.low) - 1)
+      if (moves && !fallback && window && predicted.rests === 'sum' && evaluation.places.length === 1)
+        expect(total).toBeLessThanOrEqual(Math.ceil(window.high) + 1)
+    }
+    if (ledger.state === 'disagree')
+      for (const { change, chance } of proposals)
+        if (change.in.length + change.out.length > 0) expect(chance?.inside ?? 0).toBeLessThan(0.8)
+    if (life % 4 === 0) {
+      const order = orderPlan(request)
+      const best = Math.max(0, ...(fallback ? [] : proposals.map(({ chance }) => chance?.inside ?? 0)))
+      // By equal steps of the chance, and pieces of one tolerance.
+      if (order && question.doubts.length === 0) expect(order.stockChance).toBeGreaterThan(best - 0.12)
+    }
+  }
+}
+
+/** The sentence says of what it looks at what the figures beside it say. */
+function answers(evaluation: CheckEvaluation, { document, lots }: Bench): void {
+  const look = lookAt(document, evaluation, lots)
+  const { about, sentence, advice, foretold, sum } = answerOf(look, { system: 'inch', time: at => at })
+  const { shown, proposal } = look
+  if (document.signOff) return expect(about).toBe('signed')
+  if (shown.stale) return expect(about).toBe('stale')
+  expect(advice !== null && shown.state !== 'close').toBe(false)
+  if (about === 'close') expect([shown.state, advice === null]).toEqual(['close', false])
+  if (about === 'in') expect(['in', 'provisional']).toContain(look.place ? shown.state : evaluation.state)
+  if (about === 'not-valid') expect(shown.valid).toBe(false)
+  if (advice && advice.by !== 'refit') expect([foretold, sum]).toEqual([null, ''])
+  if (about === 'pack') expect(proposal).not.toBeNull()
+  // Whatever was read, something is said of it.
+  if (shown.estimate && shown.valid) expect(sentence, shown.state).not.toBe('')
+  if (about === 'pack' && proposal!.change.in.length + proposal!.change.out.length === 0 && !look.choice!.fallback)
+    expect(sentence).toMatch(/^(.*: )?(In limits already\. Nearer the aim: l|L)eave the pack as it is/)
+}
+
+const AT = '2026-05-04T08:00:00.000Z'
 const LENGTHS = [0.3, 3, 10, 38, 90].map(mm => mm * NM_PER.mm)
 /** Every choice of a kind, any way; a size where it asks for one. */
 function drawnSetup({ setupFields, defaultSetup }: CheckKind, random: () => number): Setup {
@@ -170,6 +236,8 @@ describe.each(checkKinds.map(kind => [kind.id, kind] as const))('a %s, worked on
         results(evaluation, bench.document)
         signing(evaluation, bench.document)
         catalogues(evaluation, bench.document, bench.lots)
+        choices(evaluation, bench, life)
+        answers(evaluation, bench)
       }
     }
   }, 120_000)

@@ -8,7 +8,7 @@ import type { LengthUnit } from '../../quantity/length'
 import { coverageFactor } from '../../reading/student'
 import { unitOfResult } from '../common/results'
 import { chosenFor } from '../contract'
-import { packAt, type Trial } from '../document'
+import { piecesIn, type Trial } from '../document'
 import { counts, resultName } from '../evaluate/evaluate-fitting'
 import { gaugeAhead, type GaugeAhead } from '../evaluate/gauge-ahead'
 import { checkKind } from '../registry'
@@ -51,19 +51,21 @@ export function sceneOf(look: Look, voice: Voice): Scene {
   const effect = place ? chosenFor(place.place) : null
   const fine = shown.state === 'in' || shown.state === 'provisional'
   const open = document.signOff === null
+  // A proof that did not move as it should is looked into, whatever it reads.
+  const trusted = !shown.residual?.flagged && !evaluation.places.some(({ ledger }) => ledger.signDoubtful)
   const ahead =
     open && (shown.state === 'close' || !shown.estimate)
       ? gaugeAhead(document, checkKind(document.kind), evaluation.current.answers, shown, look.register)
       : null
   const other = choice?.proposals.find(isChange) ?? null
-  const advice = open ? adviceFor(shown, document.rule, ahead, other, document.refitCost) : null
+  const advice = open && trusted ? adviceFor(shown, document.rule, ahead, other, document.refitCost) : null
   return {
     ...look,
     voice,
     unit: unitOfResult(shown.kind, voice.system),
     pieceUnit: unitFor(voice.system),
     current,
-    fitted: (place ? packAt(current, place.place) : null) ?? [],
+    fitted: place ? (place.request?.fitted ?? piecesIn(current, place.place.id)) : [],
     done: weighing.filter(result => result.estimate !== null || result.overrule !== null).length,
     all: weighing.length,
     at: weighing.length > 1 ? `${resultName(shown)}: ` : '',

@@ -1,6 +1,8 @@
 import { lowerFirst } from '../../quantity/first-letter'
 import { formatChange, formatFigure, unitName } from '../../quantity/figure'
 import { percent } from '../../quantity/percent'
+import { endsOf } from '../../verdict/limits'
+import { verdictWord } from '../../verdict/words'
 import { stateWords } from '../evaluate/said-conditions'
 import { adviceInWords } from './advice-words'
 import { proposalInWords } from './proposal-words'
@@ -89,7 +91,7 @@ const close: Saying = scene => {
 const moves: Saying = scene => {
   const { place, moved, proposal, phase, shown } = scene
   if (!place || moved || phase === 'prove' || (proposal && leavesOf(scene, proposal))) return null
-  return say('note', shown.findings.at(-1)?.words ?? '')
+  return say('note', shown.findings.at(-1)?.words ?? asItStands(scene))
 }
 
 const pack: Saying = scene => {
@@ -146,7 +148,20 @@ const asItIs: Saying = ({ shown, evaluation, at, phase }) =>
     ? say('in', `${at ? `${at}in` : 'In'} limits${evaluation.state === 'in' ? ': nothing needs changing. Ready to sign.' : '.'}`)
     : null
 
-const note: Saying = ({ choice, place }) => say('note', (place && (choice?.notes[0] ?? place.note)) || '')
+const note: Saying = scene => {
+  const { choice, place } = scene
+  return say('note', (place && (choice?.notes[0] ?? place.note)) || asItStands(scene))
+}
+
+/** The verdict itself, where nothing else is said of it. */
+function asItStands({ shown: { estimate, limits, state, kind }, at, unit }: Scene): string {
+  const ends = endsOf(limits.working)
+  if (state === 'no-limit') return `${at}${at ? 'no' : 'No'} limit known: set one, or sign it with a reason.`
+  if (!estimate || !ends || (state !== 'above' && state !== 'below')) return ''
+  const off = state === 'above' ? estimate.value - ends.upper : ends.lower - estimate.value
+  const word = verdictWord(state, kind.ends)
+  return `${at}${at ? word.toLowerCase() : word}: ${formatChange(off, unit, { unit: true })} outside its limits.`
+}
 
 /** The first of these that has something to say is what the check says. */
 const SAYINGS: readonly Saying[] = [

@@ -1,7 +1,7 @@
 import { pieceSpread, spreadOf, type LotSpread } from '../../../pack/change-spread'
-import { pieceVariance, thickness, type Lot, type Pack } from '../../../pack/lot'
+import { lotMap, pieceVariance, thickness, type Lot, type Pack } from '../../../pack/lot'
 import { piecesPerPick, type Response } from '../../../pack/response'
-import { MOST_PIECES, type PackRules } from '../../question/rules'
+import { MOST_PIECES, ruleFault, type PackRules } from '../../question/rules'
 import { buildReach, type Reach } from './reach'
 
 /** The drawer as columns, ready for any number of questions. Lots in order of id; "pick" is a piece, or an equal pair. */
@@ -55,7 +55,7 @@ export function prepareDrawer(drawer: readonly Lot[], fitted: Pack, response: Re
   const available = lots.map((lot, i) => Math.min(single[i] ? 1 : mostPicks, Math.floor(piecesFree(lot) / per)))
   const fittedPieces = lots.map(fittedOf)
   const fewestPicks = Math.ceil((rules.fewest ?? 0) / per)
-  const largestStack = rules.largestStack ?? Infinity
+  const index = lotMap(drawer)
   return {
     lots,
     response,
@@ -77,14 +77,9 @@ export function prepareDrawer(drawer: readonly Lot[], fitted: Pack, response: Re
     reach: buildReach(size, available, mostPicks),
     allows(pack) {
       const picks = pack.map(({ lotId, count }) => ({ at: lots.findIndex(lot => lot.id === lotId), picks: count / per }))
-      const count = picks.reduce((sum, pick) => sum + pick.picks, 0)
       return (
         picks.every(pick => pick.at >= 0 && Number.isInteger(pick.picks) && pick.picks <= available[pick.at]!) &&
-        (rules.one === undefined || picks.reduce((sum, pick) => sum + (single[pick.at] ? pick.picks : 0), 0) === 1) &&
-        (rules.required === undefined || pack.some(({ lotId }) => lotId === rules.required)) &&
-        count >= fewestPicks &&
-        count <= mostPicks &&
-        picks.reduce((sum, pick) => sum + pick.picks * size[pick.at]!, 0) <= largestStack
+        ruleFault(rules, pack, fitted, index) === null
       )
     },
   }
