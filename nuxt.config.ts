@@ -45,7 +45,7 @@ function roomOf(path: string): string | undefined {
   const [, kind] = /\/app\/components\/bench\/kinds\/([^/]+)\//.exec(of) ?? []
   if (kind !== undefined) return `kind-${kind}`
   // What is opened now and then comes when it is.
-  if (/\/(TrendPlot|MicrometerDrawing|ExplainDialog)\.vue$/.test(of)) return undefined
+  if (/\/(TrendPlot|MicrometerDrawing|ExplainDialog|ClosingCard|SetupPanel|SetupFields|PackRulesFields)\.vue$/.test(of)) return undefined
   return /\/app\/(components\/(bench|chart)|workers)\//.test(of) ? 'bench' : undefined
 }
 

@@ -181,7 +181,10 @@ function fitPlace(
   const fault = shapeFault(found.place, next, all) ?? capacityFault(found.place, pieceCount(next), whole)
   if (fault) return refused('invalid', fault, `${path}.pieces`)
   const { request, place } = found
-  const against = samePack(request.fitted, next) ? null : ruleFault(request.rules, next, request.fitted, all, whole)
+  // What is in may go in again as it was, but for the piece that its place cannot do without.
+  const { one } = request.rules
+  const rules = samePack(request.fitted, next) ? { ...(one === undefined ? {} : { one }) } : request.rules
+  const against = ruleFault(rules, next, request.fitted, all, whole)
   if (against) return refused('invalid', `${place.label}: ${lowerFirst(against)}`, `${path}.pieces`)
   return {
     next,

@@ -59,7 +59,7 @@ test('a job goes out as a worksheet and comes back as a copy, the same in every 
 const BROKEN = [
   ['no JSON', '{"format":', '', 'This is not a JSON file'],
   ['another format', '{"format":"notes","version":1}', 'format', 'This is not a worksheet'],
-  ['a newer version', launch.replace('"version": 2', '"version": 5'), 'version', 'Use a newer program'],
+  ['a newer version', launch.replace('"version": 2', '"version": 6'), 'version', 'Use a newer program'],
   ['a wrong unit', launch.replace('"entryUnit": "thou"', '"entryUnit": "furlong"'), 'jobs/0/checks/0/entryUnit', 'Must be one of'],
   ['half a nanometre', launch.replace('"far": 289560', '"far": 289560.5'), 'jobs/0/checks/0/trials/0/readings/0/far', 'must be integer'],
   [

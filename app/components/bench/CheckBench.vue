@@ -119,7 +119,7 @@ const helping = ref(false)
 // They come a while after the page; here before they are asked for, since the server may be away by then.
 let later: ReturnType<typeof setTimeout> | undefined
 onNuxtReady(() => {
-  later = setTimeout(() => void preloadComponents(['HelpersDialog', 'ExplainDialog']), 5_000)
+  later = setTimeout(() => void preloadComponents(['HelpersDialog', 'ExplainDialog', 'SetupPanel', 'ClosingCard']), 5_000)
 })
 onUnmounted(() => clearTimeout(later))
 const explaining = ref(false)
@@ -178,7 +178,7 @@ useBenchKeys({ locked, phase, place, proposal, pick, takeOwn, ask, step, panel, 
           @keep="settings => command('settings', { settings })"
           @close="focus"
         />
-        <SetupPanel
+        <LazySetupPanel
           v-if="phase === 'setup'"
           :document="document"
           :lots="lots"
@@ -269,7 +269,7 @@ useBenchKeys({ locked, phase, place, proposal, pick, takeOwn, ask, step, panel, 
       :band="bandOf(shown.limits.working)"
       @close="helping = false"
     />
-    <ClosingCard :open="closing" :document="document" :evaluation="evaluation" @close="closing = false" />
+    <LazyClosingCard v-if="closing" :open="closing" :document="document" :evaluation="evaluation" @close="closing = false" />
     <LazyExplainDialog
       v-if="explaining"
       :open="explaining"
