@@ -1,4 +1,5 @@
 import { asFitted } from '../check/as-fitted'
+import { swaps } from '../check/evaluate/evaluate-place'
 import { goesInto, packIn, piecesIn, type CheckDocument } from '../check/document'
 import type { PackPlace } from '../check/contract'
 import { mergedPack, lotMap, type Lot } from '../pack/lot'
@@ -22,6 +23,13 @@ export function list({ document, lots }: Bench, { op, place: id, pieces }: ListC
     false,
   )
   if (fault) return refused('invalid', fault, 'pieces')
+  const listed = pieces.reduce((sum, { count }) => sum + count, 0)
+  if (swaps(place) && listed > 0 && listed < place.capacity.fewest)
+    return refused(
+      'invalid',
+      `${place.label}: it holds ${place.capacity.fewest} or none; with ${listed} nothing stays where it is.`,
+      'pieces',
+    )
   const found: { lotId: string; count: number }[] = []
   const added: Happening[] = []
   for (const [i, piece] of pieces.entries()) {

@@ -122,6 +122,7 @@ const fault = computed(() =>
           }}</strong></template
         ><template v-if="proposal.chance">, {{ percent(proposal.chance.inside) }} in limits</template>.
         <span v-if="fault" class="text-near">{{ fault }}</span>
+        <span v-else-if="proposal.aside" class="text-near">{{ proposal.aside }}</span>
       </p>
       <button v-if="changed && canFit && !fault" type="button" class="button primary min-h-11" @click="emit('fit')">Fit this</button>
     </div>

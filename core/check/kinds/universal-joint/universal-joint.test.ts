@@ -1,7 +1,10 @@
 import { inPairs } from '../../contract'
 import { describe, expect, it } from 'vitest'
 import { checkOf, gauge, GAUGES, plays, said, trial } from '../../../../tests/documents'
+import { proposalFor } from '../../../choice/answer/chooser/proposal'
+import { decide } from '../../../command/decide'
 import { newLot } from '../../../command/found-pack'
+import { lotMap, type Pack } from '../../../pack/lot'
 import { mm, nm, thou } from '../../../quantity/length'
 import { twoSided, type LimitSet } from '../../../verdict/limits'
 import type { CheckDocument, PointReading, Trial } from '../../document'
@@ -52,6 +55,26 @@ describe('rings of a universal joint', () => {
       [61, -6.5],
       [63, -10.5],
     ])
+  })
+  it('an own pair that is not alike says what it does to the middle, though nobody asked; a ring on one side alone is refused', () => {
+    const { request } = check(both(3.5), 59).places[0]!
+    const own = (...pack: Pack) => proposalFor({ ...request!, lots: lotMap(request!.drawer), required: null }, pack)
+    // 59 and 61: 2 apart, and the joint between them goes over by 1.
+    const unequal = own({ lotId: 'r59', count: 1 }, { lotId: 'r61', count: 1 })
+    expect(unequal.predicted.play).toBe(thou(1.5))
+    expect(unequal.aside).toMatch(/^Not alike: what lies between moves 1\.0 thou towards the thinner/)
+    expect(own({ lotId: 'r61', count: 2 }).aside).toBeNull()
+    const bench = { document: checkOf('universal-joint', { family: 'rings', trials: [trial('t1', [])] }), lots: KIT, reserves: {} }
+    const list = (count: number) =>
+      decide(bench, {
+        kind: 'list',
+        op: 'o',
+        at: '2026-05-04T08:00:00.000Z',
+        place: 'rings-1',
+        pieces: count > 0 ? [{ lotId: 'r59', count }] : [],
+      })
+    expect(list(1)).toMatchObject({ ok: false, faults: [{ path: 'pieces', reason: expect.stringContaining('it holds 2 or none') }] })
+    expect([list(0).ok, list(2).ok]).toEqual([true, true])
   })
   it('59 read 3.5: no ring of 57, 58, 59, 61, 63 fits over 0 to 0.05 mm, 60 would', () => {
     const place = check(both(3.5), 59).places[0]!

@@ -5,7 +5,7 @@ import type { Chance } from '../../../verdict/chance'
 import { leavesOf, surelyIn, worstChance, type Left } from '../leaves'
 import { isUntold, type PackQuestion } from '../../question/question'
 import { arithmeticLine, changeWords } from '../../../pack/arithmetic'
-import { packChange, packTotal, pieceCount, type LotMap, type Pack, type PackChange } from '../../../pack/lot'
+import { lotOf, packChange, packTotal, pieceCount, thickness, type LotMap, type Pack, type PackChange } from '../../../pack/lot'
 import { predict, unmeasuredIn, type Prediction } from '../predict'
 import type { Response } from '../../../pack/response'
 import { toldText, type Told } from '../../question/told'
@@ -32,6 +32,8 @@ export interface Proposal {
   readonly arithmetic: string
   /** pieces it puts in that nobody measured */
   readonly unmeasured: number
+  /** what it does besides that nobody asked about: a pair that is not alike */
+  readonly aside: string | null
   /** further packs that differ from it in nothing that matters at the bench */
   readonly like: number
 }
@@ -65,8 +67,17 @@ export function proposalFor({ question, fitted, lots, response, required }: Prop
     words: changeWords(fitted, pack, lots, question.unit),
     arithmetic: sumInOneLine(question, fitted, { pack, predicted }, lots, response, question.unit),
     unmeasured: unmeasuredIn(change, lots),
+    aside: response.pair ? unequalWords(pack, lots, question.unit) : null,
     like: 0,
   }
+}
+
+/** A pair of two sizes: the play is that of both, and what lies between them moves by half of what they differ. */
+function unequalWords(pack: Pack, lots: LotMap, unit: LengthUnit): string | null {
+  const sizes = pack.flatMap(({ lotId, count }) => Array<number>(count).fill(thickness(lotOf(lots, lotId))))
+  const differ = Math.max(...sizes) - Math.min(...sizes)
+  if (sizes.length < 2 || differ === 0) return null
+  return `Not alike: what lies between moves ${formatLength(differ / 2, unit, { unit: true })} towards the thinner, off the middle if it was there. Say in Set up how far it is off, and both are judged.`
 }
 
 /** How a proposal's figure came about, in one line: the sum, or the reading that stands in its place. */
