@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { thou, type Nm } from '../core/quantity/length'
-import { EMPTY_SHOP, type Shop, type ShopCommand, type StockLot } from '../core/shop/shop'
+import { EMPTY_SHOP, type Shop, type StockLot } from '../core/shop/shop'
+import type { ShopCommand } from '../core/shop/commands'
 import { lotOf } from './pieces'
 
 // A drawer, and anything that may be done to it and its order list.

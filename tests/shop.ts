@@ -3,7 +3,9 @@ import type { Bench } from '../core/command/command'
 import type { Happening } from '../core/command/happening'
 import type { Pack } from '../core/pack/lot'
 import { decideShop } from '../core/shop/decide'
-import type { Promised, Shop, ShopCommand, ShopHappening } from '../core/shop/shop'
+import type { Promised, Shop } from '../core/shop/shop'
+import type { ShopHappening } from '../core/shop/outcome'
+import type { ShopCommand } from '../core/shop/commands'
 import { promisedOf } from '../core/shop/stock'
 
 // What is stored of the shop, without a database: what is decided by and stored there is held against this.

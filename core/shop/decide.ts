@@ -1,7 +1,9 @@
 import { addGauge, changeGauge, checkGauge, keepKit, zeroGauge } from './gauges'
 import { addLimits, changeLimits, removeLimits } from './limits'
 import { addLine, cancel, changeOrder, dropLine, order, putBack, receive, takeBack } from './orders'
-import type { Shop, ShopCommand, ShopOutcome } from './shop'
+import type { Shop } from './shop'
+import type { ShopOutcome } from './outcome'
+import type { ShopCommand } from './commands'
 import { addLot, changeLot, joinLike, move, tellApart } from './stock'
 
 /** What a command comes to, as the shop stands: what happened and who is told, or why not. Pure, like `decide` of a check. */

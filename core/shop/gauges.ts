@@ -4,21 +4,9 @@ import { addDays } from '../quantity/day'
 import { exact } from '../quantity/figure'
 import { nm } from '../quantity/length'
 import { GAUGE_NAME, PLAIN_GAUGE, gaugeFault, hasStandard, readsOf, type Gauge } from '../reading/gauge'
-import {
-  done,
-  faulty,
-  missing,
-  TAKEN,
-  type AddGaugeCommand,
-  type ChangeGaugeCommand,
-  type CheckGaugeCommand,
-  type GaugeCheck,
-  type GaugeFields,
-  type KeepKitCommand,
-  type Shop,
-  type ShopOutcome,
-  type ZeroGaugeCommand,
-} from './shop'
+import { type GaugeCheck, type Shop } from './shop'
+import { done, faulty, missing, TAKEN, type ShopOutcome } from './outcome'
+import type { AddGaugeCommand, ChangeGaugeCommand, CheckGaugeCommand, GaugeFields, KeepKitCommand, ZeroGaugeCommand } from './commands'
 
 /** The fields over what was there. */
 function changed(gauge: Gauge, fields: GaugeFields): Gauge | RefusedCommand {

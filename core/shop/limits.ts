@@ -1,16 +1,9 @@
 import { libraryFault, type LibraryFields, type LibraryLimit } from '../check/library'
 import { refused, type RefusedCommand } from '../command/happening'
 import { limitSetOf } from '../verdict/limits'
-import {
-  done,
-  missing,
-  TAKEN,
-  type AddLimitsCommand,
-  type ChangeLimitsCommand,
-  type RemoveLimitsCommand,
-  type Shop,
-  type ShopOutcome,
-} from './shop'
+import { type Shop } from './shop'
+import { done, missing, TAKEN, type ShopOutcome } from './outcome'
+import type { AddLimitsCommand, ChangeLimitsCommand, RemoveLimitsCommand } from './commands'
 
 const NO_ENTRY = 'entry'
 const entryIn = ({ limits }: Shop, id: string) => limits.find(entry => entry.id === id)

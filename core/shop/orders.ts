@@ -2,25 +2,18 @@ import { refused } from '../command/happening'
 import { measuredText, withSizes } from '../pack/lot'
 import { nextToArrive, outstanding } from '../pack/order-list'
 import { markedText } from '../quantity/format-length'
-import {
-  done,
-  missing,
-  TAKEN,
-  type AddLineCommand,
-  type CancelCommand,
-  type ChangeOrderCommand,
-  type DropLineCommand,
-  type OrderCommand,
-  type Purchase,
-  type PutBackCommand,
-  type ReceiveCommand,
-  type Shop,
-  type ShopHappening,
-  type ShopLine,
-  type ShopOutcome,
-  type TakeBackCommand,
-  type Telling,
-} from './shop'
+import { type Purchase, type Shop, type ShopLine } from './shop'
+import { done, missing, TAKEN, type ShopHappening, type ShopOutcome, type Telling } from './outcome'
+import type {
+  AddLineCommand,
+  CancelCommand,
+  ChangeOrderCommand,
+  DropLineCommand,
+  OrderCommand,
+  PutBackCommand,
+  ReceiveCommand,
+  TakeBackCommand,
+} from './commands'
 import { isTaken, lotApart, lotChanged, lotIn, moved, NO_SIZE, promisesBeyond, tellLot, withOneMore } from './stock'
 
 const NO_ORDER = 'order'

@@ -30,7 +30,8 @@ import { lotMap, packTotal, type Pack } from '../pack/lot'
 import { thou, type Nm } from '../quantity/length'
 import { twoSided } from '../verdict/limits'
 import { decideShop } from './decide'
-import { EMPTY_SHOP, type Shop, type ShopCommand } from './shop'
+import { EMPTY_SHOP, type Shop } from './shop'
+import type { ShopCommand } from './commands'
 import { promisedOf } from './stock'
 
 const said = (shop: Shop, command: ShopCommand): string => {

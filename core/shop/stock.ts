@@ -2,22 +2,9 @@ import { refused, type Movement, type RefusedCommand } from '../command/happenin
 import { pieceApart, withSizes } from '../pack/lot'
 import { formatLength } from '../quantity/format-length'
 import type { Nm } from '../quantity/length'
-import {
-  done,
-  missing,
-  TAKEN,
-  type AddLotCommand,
-  type ChangeLotCommand,
-  type JoinLikeCommand,
-  type MoveCommand,
-  type Promised,
-  type Shop,
-  type ShopHappening,
-  type ShopOutcome,
-  type StockLot,
-  type TellApartCommand,
-  type Telling,
-} from './shop'
+import { type Promised, type Shop, type StockLot } from './shop'
+import { done, missing, TAKEN, type ShopHappening, type ShopOutcome, type Telling } from './outcome'
+import type { AddLotCommand, ChangeLotCommand, JoinLikeCommand, MoveCommand, TellApartCommand } from './commands'
 
 /** A size in the drawer, while it is on the list of sizes. */
 export const lotIn = ({ lots }: Shop, id: string): StockLot | undefined => lots.find(lot => lot.id === id && !lot.removed)

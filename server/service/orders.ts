@@ -1,7 +1,7 @@
 import { checkKind } from '#core/check/registry'
 import { bySize } from '#core/pack/order-list'
 import { markedText } from '#core/quantity/format-length'
-import type { ChangeOrderCommand } from '#core/shop/shop'
+import type { ChangeOrderCommand } from '#core/shop/commands'
 import type { CancellationDto, NewLineDto, NewPurchaseDto, PurchaseChangeDto, ReceiptBackDto, ReceiptDto } from '#shared/dto/order'
 import type { CommandDto, OperationDto } from '#shared/dto/command'
 import type { OrdersView, WantedLine } from '#shared/orders'

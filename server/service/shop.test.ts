@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import type { Shop, ShopCommand } from '#core/shop/shop'
+import type { Shop } from '#core/shop/shop'
+import type { ShopCommand } from '#core/shop/commands'
 import { decideShop } from '#core/shop/decide'
 import { inLong } from '../../tests/runs'
 import { applyToShop } from '../../tests/shop'

@@ -1,5 +1,7 @@
 import { decideShop } from '#core/shop/decide'
-import { EMPTY_SHOP, type Shop, type ShopCommand, type ShopHappening } from '#core/shop/shop'
+import { EMPTY_SHOP, type Shop } from '#core/shop/shop'
+import { type ShopHappening } from '#core/shop/outcome'
+import type { ShopCommand } from '#core/shop/commands'
 import type { CommandDto, OperationDto } from '#shared/dto/command'
 import type { Database, Sql } from '../database/client'
 import { insertEvent } from '../database/events'

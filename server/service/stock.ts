@@ -1,4 +1,5 @@
-import type { ChangeLotCommand, StockLot } from '#core/shop/shop'
+import type { StockLot } from '#core/shop/shop'
+import type { ChangeLotCommand } from '#core/shop/commands'
 import type { StockView } from '#shared/types'
 import type { ApartDto, LotChangeDto, MovementDto, NewLotDto } from '#shared/dto/stock'
 import type { CommandDto } from '#shared/dto/command'
