@@ -7,7 +7,7 @@ import { apply } from '#core/command/apply'
 import type { Bench, Command } from '#core/command/command'
 import { decide } from '#core/command/decide'
 import type { Proposal } from '#core/choice/answer/chooser/proposal'
-import type { Lot } from '#core/pack/lot'
+import { ASSUMED, type Lot } from '#core/pack/lot'
 import { nm, thou } from '#core/quantity/length'
 import type { Gauge } from '#core/reading/gauge'
 import { twoSided } from '#core/verdict/limits'
@@ -87,8 +87,8 @@ export function rebuild(seed: number, { band, dial, finer, refit = 0.2, toldRefi
     phase === 'setup' ? [{ step: id, trial: null }] : ids.map(at => ({ step: id, trial: at })),
   )
   let bench: Bench = { document: { ...start, ticks }, lots, reserves: {} }
-  /** each size is really this much off what it measured */
-  const off = new Map(lots.map(({ id }) => [id, (normal(random) * 1_000) / thou(1)]))
+  /** each size is really this much off what it measured, as much as is assumed of pieces */
+  const off = new Map(lots.map(({ id }) => [id, (normal(random) * ASSUMED.scatter) / thou(1)]))
   let inHand = dial
   let error = (2 * random() - 1) * ERROR * dial
   // Some come in as they should be, some hardly.
