@@ -8,7 +8,8 @@ import { beforeAfter, type BeforeAfter } from '../check/evaluate/before-after'
 import { conditionsOf, stateWords } from '../check/evaluate/said-conditions'
 import { packIn, piecesIn, type CheckDocument } from '../check/document'
 import { shownFigure, type CheckEvaluation } from '../check/evaluate/evaluate-check'
-import type { ResultEvaluation } from '../check/evaluate/evaluate-fitting'
+import { resultName, type ResultEvaluation } from '../check/evaluate/evaluate-fitting'
+import { bothInWords } from '../check/sentence/both-words'
 import { staleWords } from '../check/parts'
 import { checkKind } from '../check/registry'
 import { unitOfResult } from '../check/common/results'
@@ -70,6 +71,7 @@ export function checkBlocks({ check, evaluation }: EvaluatedCheck, lots: readonl
       check.partChanges.map(change => [staleWords(kind.parts(check.setup), change), options.time(change.at)]),
     ),
     ...warnings(evaluation),
+    ...judgedByBoth(check, evaluation),
     ...(options.length === 'full' ? fullBlocks(check, evaluation, index, options.time) : []),
   ]
 }
@@ -180,6 +182,12 @@ function packs(check: CheckDocument, { places }: CheckEvaluation, index: LotMap)
     }),
   )
 }
+
+/** Which figures were not judged by their reading alone. */
+const judgedByBoth = (check: CheckDocument, { current }: CheckEvaluation): Block[] =>
+  current.results.flatMap(result =>
+    result.both ? [text(`${resultName(result)}: ${bothInWords(result.both, unitOf(result, check))}.`, 'caution')] : [],
+  )
 
 /** What was said of the figures that weigh, worst first. */
 function warnings({ current }: CheckEvaluation): Block[] {

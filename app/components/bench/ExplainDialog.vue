@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { bothInWords } from '#core/check/sentence/both-words'
 import { chosenFor } from '#core/check/contract'
 import type { CheckDocument } from '#core/check/document'
 import type { CheckEvaluation } from '#core/check/evaluate/evaluate-check'
@@ -157,6 +158,9 @@ const against = computed(() => [
         </p>
       </template>
       <p v-else class="text-mute">Nothing measured yet.</p>
+      <p v-if="shown.both" data-test="explain-both">
+        Judged {{ bothInWords(shown.both, unit) }}. Each is weighed by what is its own; the gauge, which both share, counts once.
+      </p>
       <p v-if="shown.residual && shown.predicted" data-test="explain-residual">
         Residual: measured − predicted = {{ formatChange(shown.residual.difference, unit, { fine: true, unit: true, sign: true }) }},
         <span class="figure">{{ Math.abs(shown.residual.z).toFixed(1) }}</span> times its standard uncertainty.

@@ -4,6 +4,10 @@ import { nm, thou } from '../../quantity/length'
 import type { Estimate } from '../../reading/estimate'
 import { twoSided } from '../../verdict/limits'
 import type { CheckDocument } from '../document'
+import { checkBlocks } from '../../report/check-blocks'
+import { answerOf } from '../sentence/answer'
+import { bothInWords } from '../sentence/both-words'
+import { lookAt } from '../sentence/look'
 import { meanOfBoth } from './by-both'
 import { evaluateCheck } from './evaluate-check'
 
@@ -30,8 +34,9 @@ describe('a reading and its prediction together', () => {
 
 /** ± 0.5 thou a reading, none of it shared; limits 3 to 6. */
 const dial = gauge('dial-indicator', thou(0.1), { readableFraction: 1, permissibleError: nm(0), repeatability: thou(0.5) })
-function proved(read: number, foretold: number, more: Partial<CheckDocument> = {}) {
-  const document = checkOf('shaft-end-play', {
+const proved = (read: number, foretold: number, more: Partial<CheckDocument> = {}) => evaluateCheck(documentOf(read, foretold, more), [])
+function documentOf(read: number, foretold: number, more: Partial<CheckDocument> = {}): CheckDocument {
+  return checkOf('shaft-end-play', {
     setup: { pack: 'under-cover' },
     rule: 'careful',
     gauges: { ...GAUGES, 'dial-indicator': dial },
@@ -46,7 +51,6 @@ function proved(read: number, foretold: number, more: Partial<CheckDocument> = {
     ],
     ...more,
   })
-  return evaluateCheck(document, [])
 }
 
 describe('the proof', () => {
@@ -70,5 +74,22 @@ describe('the proof', () => {
   it('a prediction dies with the part it rests on', () => {
     const change = { role: 'shaft', at: '2026-05-05T00:00:00Z', reason: 'new', order: Infinity }
     expect(proved(5.7, 4.8, { partChanges: [change] }).headline).toMatchObject({ predicted: null, residual: null, both: null })
+  })
+})
+
+describe('under its own name', () => {
+  const LOTS: never[] = []
+  const evaluation = proved(5.7, 4.8)
+  it('wherever it is told: the sentence, the report', () => {
+    const words = 'by reading and prediction together 5.2 ± 0.6 thou, > 99 % in limits; the reading alone is too close to call'
+    expect(bothInWords(evaluation.headline.both!, 'thou')).toBe(words)
+    const document = documentOf(5.7, 4.8)
+    const look = { ...lookAt(document, evaluation, LOTS), phase: 'prove' as const }
+    expect(answerOf(look, { system: 'inch', time: at => at }).sentence).toBe(`In limits: ${words}.`)
+    const blocks = checkBlocks({ check: document, evaluation }, LOTS, { length: 'page', time: at => at })
+    expect(JSON.stringify(blocks)).toContain(`End play: ${words}.`)
+    expect(
+      JSON.stringify(checkBlocks({ check: document, evaluation: proved(4.8, 4.8) }, LOTS, { length: 'page', time: at => at })),
+    ).not.toContain('together')
   })
 })

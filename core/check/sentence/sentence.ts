@@ -5,6 +5,7 @@ import { endsOf } from '../../verdict/limits'
 import { verdictWord } from '../../verdict/words'
 import { stateWords } from '../evaluate/said-conditions'
 import { adviceInWords } from './advice-words'
+import { bothInWords } from './both-words'
 import { proposalInWords } from './proposal-words'
 import { changeOf, leavesOf, pickedByHand, type Scene } from './scene'
 import type { Proposal } from '../../choice/answer/chooser/proposal'
@@ -132,11 +133,7 @@ const catalogue: Saying = ({ evaluation, place, phase, fine, at }) => {
 
 const proof: Saying = ({ shown: { both, residual, predicted, estimate }, at, unit }) => {
   const show = (value: number) => formatFigure(value, unit)
-  if (both?.verdict.state === 'in')
-    return say(
-      'proof',
-      `${at ? `${at}in` : 'In'} limits by reading and prediction together, ${show(both.value)} ± ${formatChange(both.U, unit, { unit: true })}: the reading alone is too close to call.`,
-    )
+  if (both?.verdict.state === 'in') return say('proof', `${at ? `${at}in` : 'In'} limits: ${bothInWords(both, unit)}.`)
   if (!residual) return null
   const moved = residual.flagged ? 'it did not move as it should.' : 'it moved as predicted.'
   return say('proof', `Predicted ${show(predicted!.play)}, measured ${show(estimate!.value)}: ${moved}`)
