@@ -86,6 +86,11 @@ describe('under its own name', () => {
     const document = documentOf(5.7, 4.8)
     const look = { ...lookAt(document, evaluation, LOTS), phase: 'prove' as const }
     expect(answerOf(look, { system: 'inch', time: at => at }).sentence).toBe(`In limits: ${words}.`)
+    const open = documentOf(5.7, 4.8, { ticks: [] })
+    const unticked = { ...lookAt(open, evaluateCheck(open, LOTS), LOTS), phase: 'prove' as const }
+    expect(answerOf(unticked, { system: 'inch', time: at => at }).sentence).toBe(
+      'In limits by reading and prediction together, provisional until every required step is ticked.',
+    )
     const blocks = checkBlocks({ check: document, evaluation }, LOTS, { length: 'page', time: at => at })
     expect(JSON.stringify(blocks)).toContain(`End play: ${words}.`)
     expect(

@@ -117,7 +117,7 @@ const provisional: Saying = ({ evaluation: e, shown, place }) => {
           : shown.findings.some(({ gate }) => gate === 'hot')
             ? ', read hot: provisional until it is read cold'
             : ' by hand: provisional until a gauge has been there'
-  return say('provisional', `In limits${until}.`)
+  return say('provisional', `In limits${shown.both ? ' by reading and prediction together' : ''}${until}.`)
 }
 
 /** The first of a catalogue that is here, and how sure it is; what is in limits can stay as it is, whatever would be nearer. */
