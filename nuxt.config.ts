@@ -46,6 +46,8 @@ function roomOf(path: string): string | undefined {
   if (kind !== undefined) return `kind-${kind}`
   // What is opened now and then comes when it is.
   if (/\/(TrendPlot|MicrometerDrawing|ExplainDialog|ClosingCard|SetupPanel|SetupFields|PackRulesFields)\.vue$/.test(of)) return undefined
+  // What is proved is proved after it was measured.
+  if (/\/app\/components\/bench\/prove\//.test(of)) return undefined
   return /\/app\/(components\/(bench|chart)|workers)\//.test(of) ? 'bench' : undefined
 }
 

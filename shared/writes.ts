@@ -2,6 +2,7 @@ import type { CopiesDto } from './dto/backup'
 import type {
   ClearingDto,
   ConditionDto,
+  LeftOutDto,
   FitDto,
   FoundPackDto,
   NewCheckDto,
@@ -47,6 +48,7 @@ export interface Writes {
   'POST /api/checks/:id/readings': [ReadingDto, CheckView]
   'POST /api/checks/:id/voids': [VoidDto, CheckView]
   'POST /api/checks/:id/ticks': [TickDto, CheckView]
+  'POST /api/checks/:id/left-out': [LeftOutDto, CheckView]
   'POST /api/checks/:id/conditions': [ConditionDto, CheckView]
   'POST /api/checks/:id/clearings': [ClearingDto, CheckView]
   'POST /api/checks/:id/found-pack': [FoundPackDto, CheckView]

@@ -1,5 +1,6 @@
 import type { CheckDocument, PointReading, Trial } from '#core/check/document'
 import { checkKind } from '#core/check/registry'
+import { spread } from '#core/check/said'
 import type { Exact } from '#core/quantity/figure'
 import { nm, thou } from '#core/quantity/length'
 import type { Force, Temperature, Torque } from '#core/quantity/measure'
@@ -48,10 +49,11 @@ export const GAUGES: Readonly<Record<Exclude<GaugeKind, 'calipers'>, Gauge>> = {
   'plastic-strip': gauge('plastic-strip', thou(0.5), { sizes: [thou(1), thou(1.5), thou(2), thou(2.5), thou(3)] }),
 }
 
-/** A check of a kind as it begins, with every set-up step ticked: for tests to read into. */
+/** A check of a kind as it begins, with every step of every fitting ticked: for tests to read into. A state said without a position is said of all. */
 export function checkOf(kind: string, change: Partial<CheckDocument> = {}): CheckDocument {
   const setup = { ...checkKind(kind).defaultSetup, ...change.setup }
-  const trials = change.trials ?? [trial('t1', [])]
+  const known = checkKind(kind).conditions?.(setup) ?? []
+  const trials = (change.trials ?? [trial('t1', [])]).map(one => ({ ...one, conditions: spread(known, one.conditions) }))
   const steps = checkKind(kind).procedure(setup)
   return {
     id: 'c',
@@ -76,10 +78,8 @@ export function checkOf(kind: string, change: Partial<CheckDocument> = {}): Chec
     ...change,
     setup,
     trials,
-    ticks: change.ticks ?? [
-      ...steps.filter(step => step.phase === 'setup').map(step => ({ step: step.id, trial: null })),
-      ...trials.flatMap(({ id }) => steps.filter(step => step.phase !== 'setup').map(step => ({ step: step.id, trial: id }))),
-    ],
+    ticks: change.ticks ?? [...trials.flatMap(({ id }) => steps.map(step => ({ step: step.id, trial: id })))],
+    struck: change.struck ?? [],
   }
 }
 
@@ -91,6 +91,7 @@ export const trial = (id: string, readings: readonly PointReading[], more: Parti
   refitted: [],
   predicted: {},
   conditions: {},
+  leftOut: {},
   pieces: {},
   readings,
   ...more,

@@ -20,6 +20,7 @@ const STATES = [
   ['close', 'too close to call'],
   ['stale', 'stale'],
   ['to-do', 'to do'],
+  ['part-read', 'points to read'],
   ['accepted', 'accepted with reason'],
   ['finished', 'finished'],
 ] as const

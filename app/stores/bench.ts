@@ -49,7 +49,9 @@ export const useBench = defineStore('bench', () => {
   }
   const voidReading = (readingId: string, reason: string) =>
     sending.queue({ ...head(), kind: 'void', readingId, reason, words: `void: ${reason}` })
-  const tick = (step: string, trial: string | null, ticked: boolean, words: string) =>
+  const leaveOut = (point: string, trial: string, reason: string | null, words: string) =>
+    sending.queue({ ...head(), kind: 'leave-out', point, trial, reason, words })
+  const tick = (step: string, trial: string, ticked: boolean, words: string) =>
     sending.queue({ ...head(), kind: 'tick', step, trial, ticked, words })
 
   const say = (condition: string, trial: string, state: string, words: string) =>
@@ -72,6 +74,7 @@ export const useBench = defineStore('bench', () => {
     logReading,
     voidReading,
     tick,
+    leaveOut,
     say,
     command,
     dismissRefused,

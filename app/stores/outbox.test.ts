@@ -4,7 +4,7 @@ import { checkOf } from '../../tests/documents'
 import { foreseen, requestOf, type PendingWrite } from './outbox'
 
 const bench = {
-  document: checkOf('shaft-end-play', { setup: { pack: 'none' }, ticks: [{ step: 'clean', trial: null }] }),
+  document: checkOf('shaft-end-play', { setup: { pack: 'none' }, ticks: [{ step: 'clean', trial: 't1' }] }),
   lots: [],
   reserves: {},
 }
@@ -37,9 +37,9 @@ describe('a write that waits', () => {
     expect(readings(voided)[0]!.voided).toEqual({ reason: 'base moved' })
   })
   it('ticks and unticks a step of its own fitting; one of another fitting changes nothing', () => {
-    const tick = (step: string, trial: string | null, ticked: boolean) =>
+    const tick = (step: string, trial: string, ticked: boolean) =>
       foreseen(bench, { ...head, op: 'o', kind: 'tick', step, trial, ticked }).document.ticks
-    expect(tick('clean', null, false)).toHaveLength(0)
+    expect(tick('clean', 't1', false)).toHaveLength(0)
     expect(tick('dial-zero', 't1', true)).toHaveLength(2)
     expect(tick('dial-zero', 't0', true)).toHaveLength(1)
   })

@@ -1,10 +1,10 @@
 import { apply } from '#core/command/apply'
-import type { Bench, Command, ReadCommand, SayCommand, TickCommand, VoidCommand } from '#core/command/command'
+import type { Bench, Command, LeaveOutCommand, ReadCommand, SayCommand, TickCommand, VoidCommand } from '#core/command/command'
 import { decide } from '#core/command/decide'
 import type { CheckRequest } from '#shared/writes'
 
 /** A write that can wait for the server: it shows here at once, and is sent when it can be. `words` name it where it has to be named. */
-export type PendingWrite = (ReadCommand | VoidCommand | TickCommand | SayCommand) & {
+export type PendingWrite = (ReadCommand | VoidCommand | TickCommand | LeaveOutCommand | SayCommand) & {
   readonly words: string
   /** whoever stood at the screen then */
   readonly who?: string
@@ -43,6 +43,8 @@ export function requestOf(write: PendingWrite): CheckRequest {
       return { path: 'voids', body: { ...head, readingId: write.readingId, reason: write.reason } }
     case 'say':
       return { path: 'conditions', body: { ...head, condition: write.condition, trial: write.trial, state: write.state } }
+    case 'leave-out':
+      return { path: 'left-out', body: { ...head, point: write.point, trial: write.trial, reason: write.reason } }
     case 'tick':
       return { path: 'ticks', body: { ...head, step: write.step, trial: write.trial, ticked: write.ticked } }
   }

@@ -122,6 +122,8 @@ export interface CombinedResult {
   readonly estimate: Estimate | null
   /** Points it rests on; their findings and their staleness are its own. */
   readonly points: readonly string[]
+  /** of these, those it does not rest on as things are: it is done without them */
+  readonly notYet?: readonly string[]
   readonly findings?: readonly Finding[]
   /** what asks for a reason before it is signed, though it is in limits */
   readonly asksReason?: string

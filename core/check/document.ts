@@ -37,6 +37,8 @@ export interface Trial {
   readonly predicted: Readonly<Record<string, Predicted>>
   /** By condition of the kind: the state the unit was in. Those not said are left out. */
   readonly conditions: Readonly<Record<string, string>>
+  /** By point: why it is not read in this fitting. */
+  readonly leftOut: Readonly<Record<string, string>>
   /** By lot: its pieces as they were when they were fitted. Those nobody kept are left out. */
   readonly pieces: Readonly<Record<string, PieceAsFitted>>
   readonly readings: readonly PointReading[]
@@ -63,10 +65,22 @@ export interface KnownSlope {
   readonly from: string
 }
 
-/** A step ticked; set-up steps belong to the check (trial null), the others to a fitting. */
+/** A step ticked, of a fitting. */
 export interface Tick {
   readonly step: string
-  readonly trial: string | null
+  readonly trial: string
+}
+
+/** What was said of a fitting and holds no longer, since a part was changed or the check opened again. */
+export interface Struck {
+  readonly what: 'state' | 'step' | 'left-out'
+  /** of the condition, the step, the point */
+  readonly id: string
+  readonly trial: string
+  /** the state, or why it was left out; null: ticked */
+  readonly said: string | null
+  /** place of what struck it out in the order of what happened */
+  readonly order: number
 }
 
 /** What was pending of a fitting is done, or accepted as it is; `open` takes that back. */
@@ -156,6 +170,8 @@ export interface CheckDocument {
   readonly history: Readonly<Record<string, Pooled>>
   readonly trials: readonly Trial[]
   readonly ticks: readonly Tick[]
+  /** what was said and holds no longer, oldest first */
+  readonly struck: readonly Struck[]
   /** Role of the kind: part of the job it is. */
   readonly parts: Readonly<Record<string, string>>
   readonly partChanges: readonly PartChange[]

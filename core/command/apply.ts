@@ -1,4 +1,6 @@
 import type { CheckDocument, LimitPair, Trial } from '../check/document'
+import { checkKind } from '../check/registry'
+import { strike } from '../check/said'
 import { inDrawerOrder, type Lot, type Pack } from '../pack/lot'
 import type { Bench } from './command'
 import type { Happening } from './happening'
@@ -67,6 +69,13 @@ function changed(document: CheckDocument, happening: OfCheck): CheckDocument {
       const others = document.ticks.filter(tick => tick.step !== step || tick.trial !== trial)
       return { ...document, ticks: ticked ? [...others, { step, trial }] : others }
     }
+    case 'left-out': {
+      const { point, reason } = happening
+      return inTrial(happening.trial, trial => {
+        const { [point]: _, ...others } = trial.leftOut
+        return { ...trial, leftOut: reason === null ? others : { ...others, [point]: reason } }
+      })
+    }
     case 'said':
       return inTrial(happening.trial, trial => ({
         ...trial,
@@ -106,11 +115,10 @@ function changed(document: CheckDocument, happening: OfCheck): CheckDocument {
       return { ...document, gauges: { ...document.gauges, [happening.key]: happening.gauge } }
     case 'rested':
       return { ...document, parts: { ...document.parts, [happening.role]: happening.part.id } }
-    case 'part-changed':
-      return {
-        ...document,
-        partChanges: [...document.partChanges, { ...happening.change, order: happening.change.order ?? nextOrder(document) }],
-      }
+    case 'part-changed': {
+      const change = { ...happening.change, order: happening.change.order ?? nextOrder(document) }
+      return { ...strike(document, change.order, []), partChanges: [...document.partChanges, change] }
+    }
     case 'lap-begun':
       return { ...document, laps: [...document.laps, { ...happening.lap, passes: [], end: null }] }
     case 'lap-passed':
@@ -125,10 +133,18 @@ function changed(document: CheckDocument, happening: OfCheck): CheckDocument {
       }
     case 'signed':
       return { ...document, signOff: happening.signOff }
-    case 'reopened':
-      return { ...document, signOff: null, reopened: { ...happening.reopening, order: happening.reopening.order ?? nextOrder(document) } }
+    case 'reopened': {
+      const reopened = { ...happening.reopening, order: happening.reopening.order ?? nextOrder(document) }
+      return { ...strike(document, reopened.order, onceOf(document)), signOff: null, reopened }
+    }
   }
 }
+
+/** Steps whose ticks no reopening takes away. */
+const onceOf = ({ kind, setup }: Pick<CheckDocument, 'kind' | 'setup'>): string[] =>
+  checkKind(kind)
+    .procedure(setup)
+    .flatMap(({ id, once }) => (once ? [id] : []))
 
 /** After everything that has its place already. */
 const nextOrder = ({ trials, partChanges, clearings, reopened }: CheckDocument): number =>

@@ -61,9 +61,16 @@ export interface VoidCommand extends Head {
 export interface TickCommand extends Head {
   readonly kind: 'tick'
   readonly step: string
-  /** the fitting it was ticked for; null for a step of the set-up */
-  readonly trial: string | null
+  /** the fitting it was ticked for */
+  readonly trial: string
   readonly ticked: boolean
+}
+/** A point is not read in this fitting, and why; no reason: it is asked for again. */
+export interface LeaveOutCommand extends Head {
+  readonly kind: 'leave-out'
+  readonly point: string
+  readonly trial: string
+  readonly reason: string | null
 }
 
 /** The state the unit is in while it is measured. */
@@ -185,6 +192,7 @@ export type Command =
   | ReadCommand
   | VoidCommand
   | TickCommand
+  | LeaveOutCommand
   | SayCommand
   | ClearCommand
   | ListCommand

@@ -5,6 +5,9 @@ import { twoSided } from '../verdict/limits'
 import { apply } from './apply'
 import type { Bench, Command } from './command'
 import { decide } from './decide'
+import { evaluateCheck } from '../check/evaluate/evaluate-check'
+import { checkKind } from '../check/registry'
+import { stateBefore } from '../check/said'
 import { newLot } from './found-pack'
 
 const AT = '2026-05-04T08:00:00.000Z'
@@ -59,7 +62,7 @@ describe('the state the unit is in', () => {
     expect(refusal(hub, say('bearings', 'wet'))).toEqual(['invalid', 'state'])
     expect(refusal(hub, say('bearings', 'dry', 't0'))).toEqual(['conflict', 'trial'])
   })
-  it('holds for the next fitting, but for the torque: that has to be reached anew', () => {
+  it('is asked again of the next fitting; as before is not said by itself', () => {
     const fit = (...pieces: { lotId: string; count: number }[]): Command => ({
       ...head(),
       kind: 'fit',
@@ -67,7 +70,15 @@ describe('the state the unit is in', () => {
       packs: [{ place: 'spacers', pieces }],
     })
     const after = done(asAsked, fit({ lotId: 's', count: 1 }, { lotId: 'p', count: 1 }))
-    expect(after.document.trials.at(-1)!.conditions).toEqual({ bearings: 'dry', seals: 'out' })
+    const { conditions, signOff } = evaluateCheck(after.document, after.lots)
+    expect(conditions.map(({ condition, is }) => [condition.id, is, stateBefore(after.document, condition)])).toEqual([
+      ['bearings', 'not-said', 'dry'],
+      ['seals', 'not-said', 'out'],
+      ['torque', 'not-said', 'full'],
+    ])
+    expect(signOff.blockers).toContain('Still to say: Bearings.')
+    // What was said of the first fitting stays with it.
+    expect(after.document.trials[0]!.conditions).toEqual({ bearings: 'dry', seals: 'out', torque: 'full' })
     // Without the one stepped spacer, or with two of it, nothing is fitted.
     expect(refusal(asAsked, fit({ lotId: 'p', count: 1 }))).toEqual(['invalid', 'packs.0.pieces'])
     expect(refusal(asAsked, fit({ lotId: 's', count: 2 }))).toEqual(['invalid', 'packs.0.pieces'])
@@ -85,14 +96,38 @@ describe('what is pending', () => {
     expect({ ...after.document, clearings: [] }).toEqual({ ...signed.document, clearings: [] })
     expect(after.document.clearings[1]!.order).toBeGreaterThan(after.document.clearings[0]!.order)
   })
-  it('opened again to fit a seal, the same pack is signed anew on one word', () => {
+  it('opened again to fit a seal, states, ticks and the word are asked again before the same pack is signed anew', () => {
     const reopen: Command = { ...head(), kind: 'reopen', by: 'T. Marl', reason: 'seal fitted' }
     const opened = done(ticked, sign, reopen)
     expect(refusal(opened, sign)).toEqual(['invalid', ''])
     const word: Command = { ...head(), kind: 'read', trialId: 't1', reading: { id: 'w', point: 'hand', at: AT, word: 'none' } }
     const again = done(opened, word)
     expect(again.document.trials).toHaveLength(1)
-    expect(refusal(again, sign)).toBeNull()
+    expect(refusal(again, sign)).toEqual(['invalid', ''])
+    expect(again.document.struck).toContainEqual({
+      what: 'state',
+      id: 'seals',
+      trial: 't1',
+      said: 'out',
+      order: again.document.reopened!.order,
+    })
+    expect(again.document.struck.filter(({ what }) => what === 'step')).toHaveLength(ticked.document.ticks.length)
+    const said_ = done(again, say('bearings', 'dry'), say('seals', 'out'), say('torque', 'full'))
+    const words = ['tracks', 'rust', 'water'].map((point, i): Command => ({
+      ...head(),
+      kind: 'read',
+      trialId: 't1',
+      reading: { id: `w${i}`, point, at: AT, word: 'good' },
+    }))
+    const steps = checkKind('taper-hub')
+      .procedure(hub.document.setup)
+      .filter(({ required, of }) => required && of !== 'refit')
+    const all = done(
+      said_,
+      ...words,
+      ...steps.map((step): Command => ({ ...head(), kind: 'tick', step: step.id, trial: 't1', ticked: true })),
+    )
+    expect(refusal(all, sign)).toBeNull()
     // What was pending then is pending again.
     expect(refusal(again, clear('turns'))).toBeNull()
   })

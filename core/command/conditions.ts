@@ -1,4 +1,5 @@
 import { pendingItems } from '../check/evaluate/said-conditions'
+import { piecesIn } from '../check/document'
 import { checkKind } from '../check/registry'
 import { lowerFirst } from '../quantity/first-letter'
 import type { Bench, ClearCommand, SayCommand } from './command'
@@ -13,6 +14,9 @@ export function say({ document }: Bench, { condition: id, trial, state }: SayCom
     .find(candidate => candidate.id === id)
   if (!condition) return refused('invalid', 'This check does not ask for that.', 'condition')
   if (trial !== document.trials.at(-1)!.id) return refused('conflict', EARLIER, 'trial')
+  const { packing } = condition
+  if (packing && (state === packing.state) !== piecesIn(document.trials.at(-1)!, packing.place).length > 0)
+    return refused('conflict', 'What lies in the joint for a trial says that by itself: fit it, or take it out.', 'state')
   const said = condition.states.find(({ value }) => value === state)
   if (!said) return refused('invalid', 'That is not an answer here.', 'state')
   return happened(`${condition.label}: ${lowerFirst(said.label)}`, { type: 'said', trial, condition: id, state })

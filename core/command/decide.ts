@@ -2,7 +2,7 @@ import type { Bench, Command } from './command'
 import { refused, type Outcome } from './happening'
 import { beginLap, endLap, lapPass } from './lap'
 import { clear, say } from './conditions'
-import { read, tick, voidReading } from './measure'
+import { leaveOut, read, tick, voidReading } from './measure'
 import { list } from './found-pack'
 import { fit, promise } from './pack'
 import { changeSettings } from './settings'
@@ -26,6 +26,8 @@ export function decide(bench: Bench, command: Command): Outcome {
       return voidReading(bench, command)
     case 'tick':
       return tick(bench, command)
+    case 'leave-out':
+      return leaveOut(bench, command)
     case 'say':
       return say(bench, command)
     case 'clear':

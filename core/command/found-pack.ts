@@ -14,6 +14,8 @@ import { NO_PLACE, capacityFault, placeOf, shapeFault } from './pack'
 export function list({ document, lots }: Bench, { op, place: id, pieces }: ListCommand): Outcome {
   const place = placeOf(document, id)
   if (!place) return refused('invalid', NO_PLACE, 'place')
+  if (place.holds === 'packing')
+    return refused('conflict', `${place.label}: what is put in for a trial is a fitting: choose it there.`, 'place')
   const [first] = document.trials
   if (document.trials.length > 1 && packIn(document.trials.at(-1)!, id) !== null)
     return refused('conflict', 'The pack was changed since it was found; it cannot be listed again.')

@@ -28,7 +28,8 @@ type Unordered<T extends { readonly order: number }> = Omit<T, 'order'> & { read
 export type Happening =
   | { readonly type: 'read'; readonly trial: string; readonly reading: PointReading }
   | { readonly type: 'voided'; readonly reading: string; readonly reason: string }
-  | { readonly type: 'ticked'; readonly step: string; readonly trial: string | null; readonly ticked: boolean }
+  | { readonly type: 'ticked'; readonly step: string; readonly trial: string; readonly ticked: boolean }
+  | { readonly type: 'left-out'; readonly trial: string; readonly point: string; readonly reason: string | null }
   | { readonly type: 'said'; readonly trial: string; readonly condition: string; readonly state: string }
   | { readonly type: 'cleared'; readonly clearing: Unordered<Clearing> }
   | { readonly type: 'fitted'; readonly trial: Omit<Trial, 'readings'> }

@@ -6,7 +6,7 @@ import { staleWords } from '../check/parts'
 import { checkKind } from '../check/registry'
 import { ways } from '../method/ways'
 import { READING_FIELDS, fieldsOf, readingWords, type Entry } from '../reading/reading'
-import type { Bench, ReadCommand, ReadingFields, TickCommand, VoidCommand } from './command'
+import type { Bench, LeaveOutCommand, ReadCommand, ReadingFields, TickCommand, VoidCommand } from './command'
 import { happened, refused, type Outcome, type RefusedCommand } from './happening'
 
 /** A reading, at the point and in the fitting it was taken at, or not at all. */
@@ -81,12 +81,28 @@ export function voidReading({ document }: Bench, { readingId, reason }: VoidComm
   return happened(`Reading ${readingWords(reading, document.entryUnit)} voided: ${reason}`, { type: 'voided', reading: readingId, reason })
 }
 
+/** A point is left out of this fitting on purpose, with a reason; none: it is asked for again. */
+export function leaveOut({ document }: Bench, { trial, point: id, reason }: LeaveOutCommand): Outcome {
+  const point = checkKind(document.kind)
+    .points(document.setup)
+    .find(candidate => candidate.id === id)
+  if (!point) return refused('invalid', 'This kind of check has no such point.', 'point')
+  if (trial !== document.trials.at(-1)!.id)
+    return refused('conflict', 'That point belongs to an earlier fitting: the pack was changed since.', 'trial')
+  if (point.optional) return refused('invalid', 'It is done without this point anyway.', 'point')
+  const why = reason?.trim() || null
+  const words = why === null ? `Asked for again: ${point.label}` : `Left out: ${point.label}, ${why}`
+  return happened(words, { type: 'left-out', trial, point: id, reason: why })
+}
+
 export function tick({ document }: Bench, { step: id, trial, ticked }: TickCommand): Outcome {
   const step = checkKind(document.kind)
     .procedure(document.setup)
     .find(candidate => candidate.id === id)
   if (!step) return refused('invalid', 'This check has no such step.', 'step')
-  const here = step.phase === 'setup' ? null : document.trials.at(-1)!.id
-  if (trial !== here) return refused('conflict', 'That step belongs to an earlier fitting: the pack was changed since.', 'trial')
+  // Said once of the unit, it may be taken back whenever it was said.
+  const tickedThen = step.once && !ticked && document.ticks.some(tick => tick.step === id && tick.trial === trial)
+  if (trial !== document.trials.at(-1)!.id && !tickedThen)
+    return refused('conflict', 'That step belongs to an earlier fitting: the pack was changed since.', 'trial')
   return happened(`${ticked ? 'Ticked' : 'Unticked'}: ${step.text}`, { type: 'ticked', step: id, trial, ticked })
 }

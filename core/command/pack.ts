@@ -3,7 +3,6 @@ import { movedBy } from '../choice/window/window'
 import { ruleFault } from '../choice/question/rules'
 import { evaluateCheck, predictionOwn, type CheckEvaluation } from '../check/evaluate/evaluate-check'
 import { asFitted } from '../check/as-fitted'
-import { keptConditions } from '../check/evaluate/said-conditions'
 import { goesInto, packAt, piecesIn, type CheckDocument, type Predicted, type Trial } from '../check/document'
 import { chosenFor, inPairs, resultId, type PackPlace } from '../check/contract'
 import { checkKind } from '../check/registry'
@@ -92,7 +91,8 @@ export function fit(before: Bench, asked: FitCommand): Outcome {
     unlisted: last.unlisted,
     refitted,
     predicted: { ...predictedBy(changes, evaluation, all, document.uRefit), ...byKind },
-    conditions: keptConditions(checkKind(document.kind), document, last),
+    conditions: {},
+    leftOut: {},
     pieces: asFitted(Object.values(packs), all, stayedIn(last.pieces, moves)),
   }
   return happened(

@@ -104,7 +104,7 @@ const REFUSED: readonly Case[] = [
   ['a range that ends below its beginning', ...torque(7, 6), 'invalid', 'high', /must not be below the first/],
   ['striking out what is not there', bench(), strike('none'), 'missing', 'readingId', /no such reading/],
   ['striking out twice', after(bench(), read(play), strike('new')), strike('new'), 'conflict', 'readingId', /voided already/],
-  ['ticking no step', bench(), { ...HEAD, kind: 'tick', step: 'none', trial: null, ticked: true }, 'invalid', 'step', /no such step/],
+  ['ticking no step', bench(), { ...HEAD, kind: 'tick', step: 'none', trial: 't1', ticked: true }, 'invalid', 'step', /no such step/],
   [
     'ticking a step for an earlier fitting',
     bench(),

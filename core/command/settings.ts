@@ -39,8 +39,11 @@ export function beginCheck(
     tipAngle: 0,
     gauges: {},
     history: {},
-    trials: [{ id: trialId, at, packs: {}, unlisted: [], refitted: [], predicted: {}, conditions: {}, pieces: {}, readings: [] }],
+    trials: [
+      { id: trialId, at, packs: {}, unlisted: [], refitted: [], predicted: {}, conditions: {}, leftOut: {}, pieces: {}, readings: [] },
+    ],
     ticks: [],
+    struck: [],
     parts: {},
     partChanges: [],
     clearings: [],

@@ -10,6 +10,10 @@ export interface Step {
   readonly text: string
   /** An “In” stays provisional until it is ticked. */
   readonly required: boolean
+  /** Said once of the unit, it holds whatever is fitted, until a part is changed: a kit that was looked through. */
+  readonly once?: true
+  /** It speaks of what was put in: of what was found it is not asked. */
+  readonly of?: 'refit'
   /** Shown at this step, short: where it can hurt somebody or spoil the reading. */
   readonly caution?: string
 }

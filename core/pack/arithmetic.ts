@@ -56,7 +56,10 @@ export function arithmeticLine(
       (total, { sign, texts }) => texts.reduce((own, text) => own + sign * steps(text, decimals), total),
       steps(figure(play), decimals),
     )
-    return { line: `${figure(play)}${words.join('')} = ${figure(predicted)}`, addsUp: sum === steps(figure(predicted), decimals) }
+    const addsUp = sum === steps(figure(predicted), decimals)
+    // So fine that no rounding is seen any more: what is left of it goes into the last digit.
+    const result = addsUp || decimals < usual + MORE_DIGITS ? figure(predicted) : (sum / 10 ** decimals).toFixed(decimals).replace('-', '−')
+    return { line: `${figure(play)}${words.join('')} = ${result}`, addsUp }
   }
 }
 

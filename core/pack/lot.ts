@@ -28,6 +28,8 @@ export interface Lot {
   readonly apart?: boolean
   /** Maker's tolerance, often one-sided; null when not known. */
   readonly tolerance: { readonly plus: Nm; readonly minus: Nm } | null
+  /** How far others of its family were off their marks, standard uncertainty, where enough were measured. Worked out, never kept. */
+  readonly stray?: Nm
   readonly onHand: number
   /** Kept back or promised to another open check. */
   readonly reserved: number
@@ -82,8 +84,11 @@ export const thickness = (lot: Lot): Nm =>
   lot.measured ?? nm(lot.nominal + (lot.tolerance ? Math.round((lot.tolerance.plus - lot.tolerance.minus) / 2) : 0))
 
 /** Standard uncertainty that all pieces of an unmeasured lot share, nm; 0 once measured. */
-export const lotUncertainty = (lot: Lot): number =>
-  lot.measured !== null ? 0 : rectangular(lot.tolerance ? (lot.tolerance.plus + lot.tolerance.minus) / 2 : ASSUMED.tolerance)
+export function lotUncertainty({ measured, tolerance, stray }: Pick<Lot, 'measured' | 'tolerance' | 'stray'>): number {
+  if (measured !== null) return 0
+  if (tolerance) return rectangular((tolerance.plus + tolerance.minus) / 2)
+  return stray ?? rectangular(ASSUMED.tolerance)
+}
 
 /**
  * How far one piece may be from what its lot is reckoned as, standard deviation, nm. Of measured pieces put back among their like,

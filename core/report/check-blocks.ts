@@ -3,12 +3,11 @@ import { lowerFirst } from '../quantity/first-letter'
 import { pieceList } from '../pack/arithmetic'
 import { lotMap, packChange, type Lot, type LotMap } from '../pack/lot'
 import { describeLimits, endsOf, SOURCE_NAME, type LimitSet } from '../verdict/limits'
-import { verdictWord } from '../verdict/words'
 import { beforeAfter, type BeforeAfter } from '../check/evaluate/before-after'
 import { conditionsOf, stateWords } from '../check/evaluate/said-conditions'
 import { packIn, piecesIn, type CheckDocument } from '../check/document'
 import { shownFigure, type CheckEvaluation } from '../check/evaluate/evaluate-check'
-import { resultName, type ResultEvaluation } from '../check/evaluate/evaluate-fitting'
+import { byGravity, isFine, resultName, stateWord, type ResultEvaluation } from '../check/evaluate/evaluate-fitting'
 import { bothInWords } from '../check/sentence/both-words'
 import { staleWords } from '../check/parts'
 import { checkKind } from '../check/registry'
@@ -34,10 +33,9 @@ export function checkBlocks({ check, evaluation }: EvaluatedCheck, lots: readonl
   const kind = checkKind(check.kind)
   const index = lotMap(lots)
   const { signOff } = check
-  const last = check.trials.at(-1)!
   const pending = evaluation.reminders.filter(({ cleared }) => cleared === null)
   const done = evaluation.reminders.filter(({ cleared }) => cleared !== null)
-  const states = conditionsOf(kind, check, last).filter(({ said }) => said !== null)
+  const states = conditionsOf(kind, check).filter(({ said }) => said !== null)
   return [
     ...(kind.safety ? [text(kind.safety, 'caution')] : []),
     facts([
@@ -51,6 +49,7 @@ export function checkBlocks({ check, evaluation }: EvaluatedCheck, lots: readonl
       ],
       ['Rule', options.length === 'full' ? RULE[check.rule] : null],
       ['Measured', states.map(stateWords).join('; ') || null],
+      ['Left out', leftOutWords(evaluation) || null],
       ['Signed', signOff ? `${signOff.by}, ${options.time(signOff.at)}, computed by version ${signOff.core}` : 'not signed'],
       ['Reason', signOff?.reason ?? null],
       ['Opened again', check.reopened ? `${check.reopened.by}, ${options.time(check.reopened.at)}: ${check.reopened.reason}` : null],
@@ -103,7 +102,7 @@ export const isChanged = ({ trials, partChanges }: CheckDocument): boolean => tr
 /** The figures a report has of a check. In short: what the check is for, and what is out. */
 export const figuresOf = ({ found, current }: CheckEvaluation, length: ReportLength): BeforeAfter[] =>
   beforeAfter(found, current).filter(
-    ({ before, after }) => length === 'full' || after.kind.main || [before, after].some(result => result && result.state !== 'in'),
+    ({ before, after }) => length === 'full' || after.kind.main || [before, after].some(result => result && !isFine(result)),
   )
 
 /** Before and after side by side, with what judges it; as it is where nothing was changed. */
@@ -117,13 +116,13 @@ function figures(check: CheckDocument, evaluation: CheckEvaluation, length: Repo
       return set && set.kind !== 'none' ? [limitWords(role, set)] : []
     })
     const first = `${name}, ${unitName(unit)}`
-    const now = [figureOf(after, check), verdictWord(after.state, after.kind.ends)]
+    const now = [figureOf(after, check), stateWord(after)]
     const last = limits.join('; ') || 'no limit known'
     return changed
       ? [
           first,
           figureOf(before, check),
-          before ? verdictWord(before.state, before.kind.ends) : '',
+          before ? stateWord(before) : '',
           ...now,
           change ? formatChange(change.value, unit, { sign: true }) : '–',
           last,
@@ -142,7 +141,7 @@ function bands(check: CheckDocument, { found, current }: CheckEvaluation): Block
     ...beforeAfter(found, current)
       .filter(({ after }) => after.kind.main && after.estimate !== null)
       // Those that are out come first: they are what it is about.
-      .sort((a, b) => Number(a.after.state === 'in') - Number(b.after.state === 'in'))
+      .sort((a, b) => byGravity(a.after, b.after))
       .slice(0, MOST_BANDS)
       .map(({ name, before, after }) => {
         const ends = endsOf(after.limits.working)
@@ -193,4 +192,10 @@ const judgedByBoth = (check: CheckDocument, { current }: CheckEvaluation): Block
 function warnings({ current }: CheckEvaluation): Block[] {
   const said = current.results.flatMap(({ findings }) => findings.filter(({ level }) => level !== 'note').map(({ words }) => words))
   return [...new Set(said)].map(words => text(words, 'caution'))
+}
+
+/** `bore of main 1, plane B, rear: cannot be reached` */
+function leftOutWords({ current }: EvaluatedCheck['evaluation']): string {
+  const all = new Map(current.results.flatMap(({ progress }) => progress.leftOut.map(one => [one.point, one] as const)))
+  return [...all.values()].map(({ label, reason }) => `${lowerFirst(label)}: ${reason}`).join('; ')
 }

@@ -9,6 +9,7 @@ import type { CheckEvaluation } from '../check/evaluate/evaluate-check'
 import { counts, resultName } from '../check/evaluate/evaluate-fitting'
 import { unitAt } from '../check/evaluate/gauge-needs'
 import { checkKind } from '../check/registry'
+import { isTicked } from '../check/said'
 import { unitOfResult } from '../check/common/results'
 import { stackDrawing } from './drawing'
 import { drawings, table, text, type Block } from './report'
@@ -104,9 +105,28 @@ export function fullBlocks(check: CheckDocument, evaluation: CheckEvaluation, in
     ...table(
       'Steps',
       ['Step', 'Ticked'],
-      steps.map(step => [step.text, check.ticks.some(tick => tick.step === step.id) ? 'yes' : step.required ? 'no, and must be' : 'no']),
+      steps.map(step => [step.text, isTicked(check, step, check.trials.at(-1)!) ? 'yes' : step.required ? 'no, and must be' : 'no']),
     ),
+    ...table('Said before, and asked again since', ['Fitting', 'What', 'Said'], struckRows(check)),
   ]
 }
 
 const degrees = (nu: number) => (Number.isFinite(nu) ? String(nu) : '∞')
+
+/** What was said and holds no longer, with the fitting it was said of. */
+function struckRows({ kind: id, setup, trials, struck }: CheckDocument): string[][] {
+  const kind = checkKind(id)
+  const numberOf = (trial: string) => String(1 + trials.findIndex(one => one.id === trial))
+  return struck.map(({ what, id: of, trial, said }) => {
+    switch (what) {
+      case 'step':
+        return [numberOf(trial), kind.procedure(setup).find(step => step.id === of)?.text ?? of, 'ticked']
+      case 'state': {
+        const condition = kind.conditions?.(setup).find(one => one.id === of)
+        return [numberOf(trial), condition?.label ?? of, condition?.states.find(({ value }) => value === said)?.label ?? `${said}`]
+      }
+      case 'left-out':
+        return [numberOf(trial), kind.points(setup).find(point => point.id === of)?.label ?? of, `left out: ${said}`]
+    }
+  })
+}

@@ -3,7 +3,7 @@ import { lowerFirst } from '../quantity/first-letter'
 import { pieceList } from '../pack/arithmetic'
 import { lotMap, packChange, type Lot, type LotMap } from '../pack/lot'
 import { describeLimits } from '../verdict/limits'
-import { verdictWord } from '../verdict/words'
+import { byGravity, stateWord } from '../check/evaluate/evaluate-fitting'
 import { piecesIn, type CheckDocument } from '../check/document'
 import type { CheckEvaluation } from '../check/evaluate/evaluate-check'
 import type { EvaluatedCheck } from './check-blocks'
@@ -45,7 +45,7 @@ function figureLines(check: CheckDocument, evaluation: CheckEvaluation, most: nu
   const read = figuresOf(evaluation, 'page').filter(({ before, after }) =>
     [before, after].some(result => result && figureOf(result, check) !== '–'),
   )
-  const all = read.sort((a, b) => Number(a.after.state === 'in') - Number(b.after.state === 'in'))
+  const all = read.sort((a, b) => byGravity(a.after, b.after))
   if (all.length === 0) return [[check.title, 'not measured', '', '', evaluation.word, '']]
   const lines = all.slice(0, most).map(({ name, before, after }, i) => {
     return [
@@ -54,7 +54,7 @@ function figureLines(check: CheckDocument, evaluation: CheckEvaluation, most: nu
       // Nothing was changed: it goes out as it came in.
       figureOf(isChanged(check) ? before : after, check),
       figureOf(after, check),
-      verdictWord(after.state, after.kind.ends),
+      stateWord(after),
       describeLimits(after.limits.working, unitOf(after, check)),
     ]
   })

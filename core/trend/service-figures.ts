@@ -1,12 +1,11 @@
 import { beforeAfter } from '../check/evaluate/before-after'
 import type { CheckDocument } from '../check/document'
 import { evaluateCheck } from '../check/evaluate/evaluate-check'
-import type { ResultEvaluation } from '../check/evaluate/evaluate-fitting'
+import { stateWord, type ResultEvaluation } from '../check/evaluate/evaluate-fitting'
 import type { Lot } from '../pack/lot'
 import type { MeasureUnit } from '../quantity/measure'
 import type { VerdictState } from '../verdict/decide'
 import { endsOf } from '../verdict/limits'
-import { verdictWord } from '../verdict/words'
 
 /** A figure in small units (nm, nN·m …) with its expanded uncertainty at 95 %. */
 export interface Measured {
@@ -52,7 +51,7 @@ export function serviceFigures(document: CheckDocument, lots: readonly Lot[]): S
         found: measured(before),
         left,
         state: after.state,
-        word: verdictWord(after.state, after.kind.ends),
+        word: stateWord(after),
         lower: finite(ends?.lower),
         upper: finite(ends?.upper),
       },

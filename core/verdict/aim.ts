@@ -12,9 +12,18 @@ export interface Aim {
   readonly reason?: string
 }
 
+/** An aim so far inside a limit as U reaches: 1, above the end; −1, below it. */
+export interface Lean {
+  /** small units */
+  readonly end: number
+  readonly toward: 1 | -1
+}
+
 export interface AimPoint {
   /** whole small units */
   readonly target: Exact
+  /** Set where the point keeps U from a limit: each pack is aimed at by its own. */
+  readonly lean?: Lean
   /** What was aimed at, for the screen. */
   readonly words: string
   /** Set when the school's point could not be used. */
@@ -47,8 +56,9 @@ function middleOf(limits: LimitSet, U: number): number | null {
 /**
  * The point to aim at.
  *
- * Tight end: lower limit + U of the predicted figure; loose end: upper − U. A point that leaves less than 95 % chance gives way
- * to the middle, and says so.
+ * Tight end: lower limit + U of the predicted figure; loose end: upper − U; with a lower limit alone the middle is its tight end. The
+ * point is that of a pack whose pieces are certain: a pack's own U takes it further in. A point that leaves less than 95 % chance gives
+ * way to the middle, and says so.
  * @param predicted  standard uncertainty and ν the prediction will have, and its U, nm
  * @param asFound  the figure before strip-down, nm, when it was measured
  */
@@ -74,10 +84,16 @@ export function aimPoint(
               : `There is no ${AIM_NAME[aim.school]} here: the middle is used.`,
         )
   const chance = chanceInLimits({ value: wanted, u: predicted.u, nu: predicted.nu }, limits)
-  if (!chance || chance.inside >= SURE || middle === null) return point(wanted, AIM_NAME[aim.school])
+  if (!chance || chance.inside >= SURE || middle === null) return { ...point(wanted, AIM_NAME[aim.school]), ...leaning() }
   if (aim.school === 'middle')
     return point(middle, AIM_NAME.middle, 'Even the middle leaves less than 95 % chance: the band is narrow for this measurement.')
   return point(middle, AIM_NAME.middle, `The ${AIM_NAME[aim.school]} leaves less than 95 % chance: the middle is used.`)
+
+  function leaning(): Pick<AimPoint, 'lean'> {
+    const keeps = aim.school === 'middle' && limits?.kind === 'lower' ? 'tight' : aim.school
+    if (keeps === 'tight') return { lean: { end: ends!.lower, toward: 1 } }
+    return keeps === 'loose' ? { lean: { end: ends!.upper, toward: -1 } } : {}
+  }
 
   function school(): number | null {
     switch (aim.school) {

@@ -35,5 +35,7 @@ export function verdictWord(state: VerdictState, ends: EndWords): string {
       return 'Stale'
     case 'to-do':
       return 'To do'
+    case 'part-read':
+      return 'Points to read'
   }
 }

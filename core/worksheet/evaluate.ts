@@ -4,7 +4,7 @@ import { drawerOfAll, evaluateCheck, openPlaces, shownFigure, type CheckEvaluati
 import { allocate } from '../choice/answer/allocation/allocate'
 import type { Solve } from '../choice/answer/allocation/solver'
 import { resultId } from '../check/contract'
-import { signedFigures, type ResultEvaluation } from '../check/evaluate/evaluate-fitting'
+import { signedFigures, stateWord, type ResultEvaluation } from '../check/evaluate/evaluate-fitting'
 import { ratesOf } from '../check/common/making'
 import { matchedSet } from '../check/evaluate/matched-set'
 import { checkKind } from '../check/registry'
@@ -157,7 +157,8 @@ function resultAnswer(result: ResultEvaluation, unit: LengthUnit) {
     formula: result.formula,
     points: result.points,
     state: result.state,
-    word: verdictWord(result.state, ends),
+    word: stateWord(result),
+    progress: result.progress,
     valid: result.valid,
     estimate: estimate && {
       value: estimate.value,

@@ -111,9 +111,10 @@ function* checkFaults(check: CheckDocument, path: string, lots: LotMap): Generat
   }
   const trials = new Set(check.trials.map(trial => trial.id))
   for (const [i, tick] of check.ticks.entries()) {
-    if (tick.trial !== null && !trials.has(tick.trial))
-      yield { path: `${path}/ticks/${i}/trial`, reason: `No fitting “${tick.trial}” in this check.` }
+    if (!trials.has(tick.trial)) yield { path: `${path}/ticks/${i}/trial`, reason: `No fitting “${tick.trial}” in this check.` }
   }
+  for (const [i, { trial }] of check.struck.entries())
+    if (!trials.has(trial)) yield { path: `${path}/struck/${i}/trial`, reason: `No fitting “${trial}” in this check.` }
   for (const [i, { trial }] of check.clearings.entries())
     if (!trials.has(trial)) yield { path: `${path}/clearings/${i}/trial`, reason: `No fitting “${trial}” in this check.` }
   for (const [i, { pieces }] of check.trials.entries())
@@ -162,6 +163,8 @@ function* trialFaults(check: CheckDocument, kind: CheckKind, path: string, lots:
       if (condition && !condition.states.some(({ value }) => value === state))
         yield { path: `${at}/conditions/${id}`, reason: `“${state}” is not a choice here.` }
     }
+    for (const id of Object.keys(trial.leftOut))
+      if (!points.has(id)) yield { path: `${at}/leftOut/${id}`, reason: `This kind has no point “${id}”.` }
     for (const [place, pack] of Object.entries(trial.packs)) {
       for (const [p, piece] of (pack ?? []).entries()) {
         if (!lots.has(piece.lotId)) yield { path: `${at}/packs/${place}/${p}/lotId`, reason: `No lot “${piece.lotId}” in this file.` }

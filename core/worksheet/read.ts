@@ -92,7 +92,7 @@ export function checkWorksheet(value: unknown): WorksheetReading {
   if (wrong.length > 0) return { ok: false, faults: wrong.slice(0, MOST_FAULTS) }
   const unknown = [...kindFaults(value as unknown as Worksheet)]
   if (unknown.length > 0) return { ok: false, faults: unknown }
-  const worksheet = version === WORKSHEET_VERSION ? (value as unknown as Worksheet) : upgradeWorksheet(value as unknown as OldWorksheet)
+  const worksheet = upgradeWorksheet(value as unknown as OldWorksheet | Worksheet)
   const faults: WorksheetFault[] = [...repeatedFaults(worksheet)]
   const lots = lotMap(worksheet.lots)
   for (const [j, job] of worksheet.jobs.entries()) {

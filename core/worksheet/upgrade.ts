@@ -7,12 +7,14 @@ import { lotMap, type Lot, type LotMap, type Pack } from '../pack/lot'
 import type { CheckDocument, PartChange, PointReading, Predicted, Trial } from '../check/document'
 import { bindParts, staleWords, type JobPart } from '../check/parts'
 import { checkKind } from '../check/registry'
+import { spread } from '../check/said'
 import { WORKSHEET_VERSION, type Worksheet, type WorksheetJob } from './worksheet'
 
-type TrialV4 = Omit<Trial, 'pieces'>
-/** A check as version 4 had it: a piece was what it measures today, whenever it was fitted. */
-export interface CheckV4 extends Omit<CheckDocument, 'trials'> {
+type TrialV4 = Omit<Trial, 'pieces' | 'leftOut'>
+/** A check as version 4 had it: a piece was what it measures today, whenever it was fitted; set-up was ticked once for all fittings (null). */
+export interface CheckV4 extends Omit<CheckDocument, 'trials' | 'ticks' | 'struck'> {
   readonly trials: readonly TrialV4[]
+  readonly ticks: readonly { readonly step: string; readonly trial: string | null }[]
 }
 export interface WorksheetV4 extends Omit<Worksheet, 'version' | 'jobs'> {
   readonly version: 4
@@ -63,6 +65,7 @@ export interface WorksheetV1 extends Omit<WorksheetV2, 'version' | 'jobs'> {
 /** A check as it was stored with a signature, by whichever version signed it. */
 export function upgradeStored(stored: unknown): CheckDocument {
   const check = stored as CheckV1 | CheckV2 | CheckV3 | CheckV4 | CheckDocument
+  if ('struck' in check) return check
   if ('clearings' in check) return fitted(check)
   return fitted(conditioned('reopened' in check ? check : ordered(['gauge' in check ? pluralCheck(check) : check])[0]!))
 }
@@ -137,12 +140,21 @@ const conditioned = (check: CheckV3): CheckV4 => ({
   clearings: [],
 })
 
-/** Pieces as they measure in the file, for fittings of which nobody kept how they were. @param lots  none: they are not known */
-function fitted(check: CheckV4 | CheckDocument, lots: LotMap = new Map()): CheckDocument {
+/**
+ * What version 5 learned later: pieces as they measure in the file, for fittings of which nobody kept how they were; what was said once for
+ * all fittings, or for all places, is said of each. @param lots  none: they are not known
+ */
+function fitted(check: CheckV4 | (Omit<CheckV4, 'trials'> & Pick<CheckDocument, 'trials'>), lots: LotMap = new Map()): CheckDocument {
+  const conditions = checkKind(check.kind).conditions?.(check.setup) ?? []
+  const ids = check.trials.map(({ id }) => id)
   return {
     ...check,
+    struck: [],
+    ticks: check.ticks.flatMap(({ step, trial }) => (trial === null ? ids.map(id => ({ step, trial: id })) : [{ step, trial }])),
     trials: check.trials.map(trial => ({
       ...trial,
+      conditions: spread(conditions, trial.conditions),
+      leftOut: {},
       pieces: 'pieces' in trial ? trial.pieces : asFitted(Object.values(trial.packs), lots, {}, { since: true }),
     })),
   }
@@ -150,13 +162,14 @@ function fitted(check: CheckV4 | CheckDocument, lots: LotMap = new Map()): Check
 
 export type OldWorksheet = WorksheetV1 | WorksheetV2 | WorksheetV3 | WorksheetV4
 
-export function upgradeWorksheet(old: OldWorksheet): Worksheet {
-  const four = old.version === 4 ? old : upgradeToFour(old)
+/** Also completes a file of this version whose checks do not say yet what was struck out. */
+export function upgradeWorksheet(old: OldWorksheet | Worksheet): Worksheet {
+  const four = old.version < 4 ? upgradeToFour(old as WorksheetV1 | WorksheetV2 | WorksheetV3) : (old as WorksheetV4 | Worksheet)
   const lots = lotMap(four.lots)
   return {
     ...four,
     version: WORKSHEET_VERSION,
-    jobs: four.jobs.map(job => ({ ...job, checks: job.checks.map(check => fitted(check, lots)) })),
+    jobs: four.jobs.map(job => ({ ...job, checks: job.checks.map(check => ('struck' in check ? check : fitted(check, lots))) })),
   }
 }
 

@@ -63,6 +63,8 @@ const GOES: readonly (readonly [table: string, where: string])[] = [
   ['trial_refit', `trial_id IN (${TRIALS})`],
   ['prediction', `trial_id IN (${TRIALS})`],
   ['trial_condition', `trial_id IN (${TRIALS})`],
+  ['left_out', `trial_id IN (${TRIALS})`],
+  ['struck', `check_id IN (${CHECKS})`],
   ['clearing', `check_id IN (${CHECKS})`],
   ['trial', `check_id IN (${CHECKS})`],
   ['limit_set', `check_id IN (${CHECKS})`],

@@ -5,7 +5,7 @@ import type { Lot, Pack } from '#core/pack/lot'
 import type { LengthUnit, Nm } from '#core/quantity/length'
 import type { CheckOrder, Coming } from '#shared/orders'
 import type { Sql } from './client'
-import { CLEARINGS, CONDITIONS, clearingOf, type ClearingRow } from './conditions'
+import { CLEARINGS, CONDITIONS, LEFT_OUT, STRUCK, clearingOf, struckOf, type ClearingRow, type StruckRow } from './conditions'
 import { GAUGES, gaugesOf, type UsedGaugeRow } from './gauges'
 import { LAPS, lapOf, type LapRow } from './laps'
 import { LIMITS, limitSetsOf, type LimitRow } from './limits'
@@ -119,7 +119,7 @@ const WHOLE = {
   statement: `SELECT row_to_json(c) AS row,
   ${one('SELECT j.id, j.title, u.name AS unit, u.type FROM job j JOIN unit u ON u.id = j.unit_id WHERE j.id = c.job_id')} AS job,
   ${all(LIMITS)} AS limits, ${all(GAUGES)} AS gauges, ${all(SPREADS)} AS spreads, ${all(TRIALS)} AS trials, ${all(LISTINGS)} AS listings,
-  ${all(REFITS)} AS refits, ${all(PREDICTIONS)} AS predictions, ${all(READINGS)} AS readings, ${all(TICKS)} AS ticks, ${all(CONDITIONS)} AS conditions, ${all(CLEARINGS)} AS clearings, ${all(LAPS)} AS laps,
+  ${all(REFITS)} AS refits, ${all(PREDICTIONS)} AS predictions, ${all(READINGS)} AS readings, ${all(TICKS)} AS ticks, ${all(CONDITIONS)} AS conditions, ${all(LEFT_OUT)} AS left_out, ${all(STRUCK)} AS struck, ${all(CLEARINGS)} AS clearings, ${all(LAPS)} AS laps,
   ${all(PARTS)} AS parts, ${all(CHANGES)} AS changes, ${one(SIGNATURE)} AS signature, ${one(REOPENED)} AS reopened,
   ${all(LOTS_OF_CHECK)} AS lots, ${all(RESERVES)} AS reserves, ${all(ORDERS_OF_CHECK)} AS orders, ${all(COMING_FOR_DRAWER)} AS coming,
   (SELECT id FROM workshop) AS workshop,
@@ -134,6 +134,7 @@ interface WholeRow extends TrialRows {
   gauges: UsedGaugeRow[]
   spreads: SpreadRow[]
   ticks: Tick[]
+  struck: StruckRow[]
   clearings: ClearingRow[]
   laps: LapRow[]
   parts: { role: string; part_id: string }[]
@@ -202,6 +203,7 @@ export async function wholeCheck(sql: Sql, id: string, op = ''): Promise<WholeCh
       history: historyOf(whole.spreads),
       trials: trialsOf(whole),
       ticks: whole.ticks,
+      struck: whole.struck.map(struckOf),
       clearings: whole.clearings.map(clearingOf),
       laps: whole.laps.map(lapOf),
       parts: partsOf(whole.parts),

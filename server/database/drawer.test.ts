@@ -247,9 +247,8 @@ describe('the book of jobs', () => {
     let { version: seen } = await logReading(db, id, { op: op(), version: view.version, id: 'copy-r', ...reading })
     expect((await query({ state: 'waiting' })).jobs.map(({ title }) => title)).toEqual(['box (copy)'])
     expect((await query()).next!.check.id).toBe(id)
-    for (const { id: step, phase, required } of checkKind('shaft-end-play').procedure(view.document.setup)) {
-      const trial = phase === 'setup' ? null : reading.trialId
-      if (required) ({ version: seen } = await tickStep(db, id, { op: op(), version: seen, step, trial, ticked: true }))
+    for (const { id: step, required } of checkKind('shaft-end-play').procedure(view.document.setup)) {
+      if (required) ({ version: seen } = await tickStep(db, id, { op: op(), version: seen, step, trial: reading.trialId, ticked: true }))
     }
     await signOff(db, id, { op: op(), version: seen, by: 'the bench', reason: 'no limit is published' })
     const { jobs: accepted } = await query({ state: 'accepted' })

@@ -22,6 +22,7 @@ import {
   reopen,
   reservePack,
   signOff,
+  leaveOut,
   tickStep,
   voidReading,
 } from '../service/check-commands'
@@ -336,9 +337,12 @@ describe('what is stored', () => {
     // One to load, one to store, what it teaches, and what the lists show.
     expect(statements).toBeLessThanOrEqual(6)
     await told(voidReading(counted, 'c', { ...head(), readingId: view.document.trials[0]!.readings[0]!.id, reason: 'slip' }))
-    await told(tickStep(counted, 'c', { ...head(), step: 'clean', trial: null, ticked: true }))
-    await told(tickStep(counted, 'c', { ...head(), step: 'tightened', trial: null, ticked: true }))
-    await told(tickStep(counted, 'c', { ...head(), step: 'tightened', trial: null, ticked: false }))
+    await told(tickStep(counted, 'c', { ...head(), step: 'clean', trial: found, ticked: true }))
+    await told(tickStep(counted, 'c', { ...head(), step: 'tightened', trial: found, ticked: true }))
+    await told(tickStep(counted, 'c', { ...head(), step: 'tightened', trial: found, ticked: false }))
+    const left = { point: 'travel', reason: 'not to be reached' }
+    await told(leaveOut(counted, 'c', { ...head(), trial: found, ...left }))
+    await told(leaveOut(counted, 'c', { ...head(), trial: found, ...left, reason: null }))
     await told(reservePack(counted, 'c', { ...head(), place: 'pack', pieces: [{ lotId: 'b', count: 1 }] }))
     await told(
       fitPack(counted, 'c', {
@@ -362,8 +366,8 @@ describe('what is stored', () => {
     view = await checkView(shop, 'c')
     expect(evaluateCheck(view.document, view.lots).state).toBe('stale')
     for (const far of [4.9, 5, 5.1]) await told(read('t2', far))
-    for (const { id, phase, required } of checkKind('shaft-end-play').procedure(view.document.setup))
-      if (required) await told(tickStep(counted, 'c', { ...head(), step: id, trial: phase === 'setup' ? null : 't2', ticked: true }))
+    for (const { id, required } of checkKind('shaft-end-play').procedure(view.document.setup))
+      if (required) await told(tickStep(counted, 'c', { ...head(), step: id, trial: 't2', ticked: true }))
     await told(signOff(counted, 'c', { ...head(), by: 'T. Marl', reason: 'after a new bearing' }))
     await told(reopen(counted, 'c', { ...head(), by: 'T. Marl', reason: 'a knock' }))
     expect(evaluateCheck(view.document, view.lots).signOff.blockers.join()).toContain('Measure once more')

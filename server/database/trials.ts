@@ -2,7 +2,7 @@ import type { Tick, Trial } from '#core/check/document'
 import type { Pack, PackPiece } from '#core/pack/lot'
 import type { Nm } from '#core/quantity/length'
 import type { Sql } from './client'
-import { insertCondition } from './conditions'
+import { TAKEN_BACK, insertCondition, insertLeftOut } from './conditions'
 import { moment } from './moment'
 import { readingOf, type ReadingRow } from './readings'
 
@@ -23,6 +23,7 @@ export async function insertTrial(sql: Sql, checkId: string, trial: Omit<Trial, 
       p.nu ?? null,
     ])
   for (const [condition, state] of Object.entries(trial.conditions)) await insertCondition(sql, trial.id, condition, state)
+  for (const [point, reason] of Object.entries(trial.leftOut)) await insertLeftOut(sql, trial.id, point, reason)
   for (const [place, pack] of Object.entries(trial.packs))
     if (pack) await listPack(sql, trial.id, place, pack, !trial.unlisted.includes(place), trial.pieces)
 }
@@ -70,7 +71,7 @@ export const LISTINGS = `SELECT DISTINCT ON (x.trial_id, x.place) x.trial_id, x.
   FROM pack_listing x ${OF_CHECK} ORDER BY x.trial_id, x.place, x.id DESC`
 export const REFITS = `SELECT x.trial_id, x.place FROM trial_refit x ${OF_CHECK} ORDER BY x.place`
 export const PREDICTIONS = `SELECT x.* FROM prediction x ${OF_CHECK} ORDER BY x.result`
-export const TICKS = `SELECT step, trial FROM (SELECT DISTINCT ON (k.step, k.trial_id) k.step, k.trial_id AS trial, k.ticked, k.id FROM step_tick k WHERE k.check_id = c.id
+export const TICKS = `SELECT step, trial FROM (SELECT DISTINCT ON (k.step, k.trial_id) k.step, k.trial_id AS trial, k.ticked, k.id FROM step_tick k WHERE k.check_id = c.id AND k.trial_id IS NOT NULL
   ORDER BY k.step, k.trial_id, k.id DESC) newest WHERE ticked ORDER BY id`
 
 /** One piece of a listing. */
@@ -96,10 +97,11 @@ export interface TrialRows {
   refits: { trial_id: string; place: string }[]
   predictions: { trial_id: string; result: string; play: number; u: number; u_own: number; nu: number | null }[]
   conditions: { trial_id: string; condition: string; state: string }[]
+  left_out: { trial_id: string; point: string; reason: string | null }[]
   readings: ReadingRow[]
 }
 
-export const trialsOf = ({ trials, listings, refits, predictions, conditions, readings }: TrialRows): Trial[] =>
+export const trialsOf = ({ trials, listings, refits, predictions, conditions, left_out: leftOut, readings }: TrialRows): Trial[] =>
   trials.map(({ id, at }) => {
     const listed = listings.filter(listing => listing.trial_id === id)
     return {
@@ -113,7 +115,12 @@ export const trialsOf = ({ trials, listings, refits, predictions, conditions, re
           .filter(p => p.trial_id === id)
           .map(p => [p.result, { play: p.play, u: p.u, uOwn: p.u_own, ...(p.nu === null ? {} : { nu: p.nu }) }]),
       ),
-      conditions: Object.fromEntries(conditions.filter(said => said.trial_id === id).map(said => [said.condition, said.state])),
+      conditions: Object.fromEntries(
+        conditions.filter(said => said.trial_id === id && said.state !== TAKEN_BACK).map(said => [said.condition, said.state]),
+      ),
+      leftOut: Object.fromEntries(
+        leftOut.flatMap(({ trial_id: of, point, reason }) => (of === id && reason !== null ? [[point, reason]] : [])),
+      ),
       pieces: asFittedOf(listed.flatMap(({ pieces }) => pieces)),
       readings: readings.filter(reading => reading.trial_id === id).map(readingOf),
     }

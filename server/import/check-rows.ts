@@ -5,6 +5,7 @@ import type { Lot } from '#core/pack/lot'
 import { serviceFigures } from '#core/trend/service-figures'
 import { checkAnswer } from '#core/worksheet/evaluate'
 import { checkColumns, listedColumns } from '../database/checks'
+import { struckColumns } from '../database/conditions'
 import { limitColumns } from '../database/limits'
 import { moment } from '../database/moment'
 import { readingColumns } from '../database/readings'
@@ -60,6 +61,7 @@ export function checkRows(
     if (lap.end) rows.lap_end.push({ lap_id: lapId, lot_id: lap.end.lotId })
   }
   rows.step_tick.push(...check.ticks.map(({ step, trial }) => ({ check_id: id, trial_id: trial, step, ticked: true })))
+  rows.struck.push(...check.struck.map(one => struckColumns(id, one)))
   rows.clearing.push(
     ...check.clearings.map(({ item, trial, how, by, at, order }) => ({
       check_id: id,
@@ -80,6 +82,7 @@ function trialRows(check: CheckDocument, { next }: ImportContext, rows: ImportRo
     rows.trial.push({ id: trial.id, check_id: check.id, ordinal: i + 1, at: moment(trial.at) })
     rows.trial_refit.push(...trial.refitted.map(place => ({ trial_id: trial.id, place })))
     for (const [condition, state] of Object.entries(trial.conditions)) rows.trial_condition.push({ trial_id: trial.id, condition, state })
+    for (const [point, reason] of Object.entries(trial.leftOut)) rows.left_out.push({ trial_id: trial.id, point, reason })
     for (const [result, { play, u, uOwn, nu }] of Object.entries(trial.predicted))
       rows.prediction.push({ trial_id: trial.id, result, play, u, u_own: uOwn, nu: nu ?? null })
     for (const [place, pack] of Object.entries(trial.packs)) {

@@ -25,6 +25,8 @@ export const TABLES = [
   'lap_end',
   'step_tick',
   'trial_condition',
+  'left_out',
+  'struck',
   'clearing',
   'part_change',
   'sign_off',

@@ -39,6 +39,7 @@ export function jobRows(job: WorksheetJob, file: readonly Lot[], context: Import
       trials: check.trials.map(trial => ({ ...trial, readings: trial.readings.map(reading => placed.readings.get(reading.id)!) })),
       partChanges: changesOf(check.id, bound[i]!, changes),
       clearings: check.clearings.map(clearing => ({ ...clearing, order: placed.cleared.get(clearing)! })),
+      struck: check.struck.map(one => ({ ...one, order: placed.struckBy.get(`${check.id} ${one.order}`) ?? 0 })),
       reopened: check.reopened ? { ...check.reopened, order: placed.reopened.get(check.id)! } : null,
     }
     // What stands signed is what was signed, with the gauges and what was known of them then; only the numbers are those of here.
@@ -51,6 +52,7 @@ export function jobRows(job: WorksheetJob, file: readonly Lot[], context: Import
       parts: document.parts,
       partChanges: document.partChanges,
       clearings: document.clearings,
+      struck: document.struck,
       reopened: document.reopened,
     }
     checkRows(document, signed, { position: i + 1, jobId: job.id, now, file }, context, rows)
@@ -73,6 +75,8 @@ function inOrder(checks: readonly CheckDocument[], context: ImportContext, chang
   const readings = new Map<string, PointReading>()
   const reopened = new Map<string, number>()
   const cleared = new Map<Clearing, number>()
+  /** what struck something out, by check and place in the file */
+  const struckBy = new Map<string, number>()
   const steps = checks.flatMap(check => [
     ...check.trials.flatMap(trial =>
       trial.readings.map(reading => ({
@@ -94,13 +98,21 @@ function inOrder(checks: readonly CheckDocument[], context: ImportContext, chang
           at: moment(change.at),
         }
         if (!changes.has(id)) changes.set(id, { ...row, seq })
+        struckBy.set(`${check.id} ${change.order}`, changes.get(id)!.seq)
       },
     })),
     ...check.clearings.map(clearing => ({ order: clearing.order, place: (seq: number) => void cleared.set(clearing, seq) })),
-    ...(check.reopened ? [{ order: check.reopened.order, place: (seq: number) => void reopened.set(check.id, seq) }] : []),
+    ...(check.reopened
+      ? [
+          {
+            order: check.reopened.order,
+            place: (seq: number) => void struckBy.set(`${check.id} ${check.reopened!.order}`, reopened.set(check.id, seq).get(check.id)!),
+          },
+        ]
+      : []),
   ])
   for (const step of steps.sort((a, b) => a.order - b.order)) step.place(context.next.order())
-  return { readings, reopened, cleared }
+  return { readings, reopened, cleared, struckBy }
 }
 
 /** With the gauge it was read with, as it is called here; none where the way needs none or the file names none. */

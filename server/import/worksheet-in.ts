@@ -208,7 +208,8 @@ function withNewIds(worksheet: Worksheet): Worksheet {
           passes: lap.passes.map(pass => ({ ...pass, id: id(pass.id) })),
         })),
         clearings: check.clearings.map(clearing => ({ ...clearing, trial: id(clearing.trial) })),
-        ticks: check.ticks.map(tick => ({ ...tick, trial: tick.trial === null ? null : id(tick.trial) })),
+        ticks: check.ticks.map(tick => ({ ...tick, trial: id(tick.trial) })),
+        struck: check.struck.map(one => ({ ...one, trial: id(one.trial) })),
       })),
     })),
   }

@@ -5,6 +5,7 @@ import type {
   CheckSettingsDto,
   ClearingDto,
   ConditionDto,
+  LeftOutDto,
   FitDto,
   FoundPackDto,
   ReadingDto,
@@ -34,8 +35,10 @@ export const logReading: Write<ReadingDto> = (db, id, { op, version, content, wh
 export const voidReading: Write<VoidDto> = (db, id, dto) =>
   commandCheck(db, id, dto, { kind: 'void', readingId: dto.readingId, reason: dto.reason.trim() })
 export const tickStep: Write<TickDto> = (db, id, dto) =>
-  commandCheck(db, id, dto, { kind: 'tick', step: dto.step, trial: dto.trial ?? null, ticked: dto.ticked })
+  commandCheck(db, id, dto, { kind: 'tick', step: dto.step, trial: dto.trial, ticked: dto.ticked })
 
+export const leaveOut: Write<LeftOutDto> = (db, id, dto) =>
+  commandCheck(db, id, dto, { kind: 'leave-out', point: dto.point, trial: dto.trial, reason: dto.reason ?? null })
 export const sayCondition: Write<ConditionDto> = (db, id, dto) =>
   commandCheck(db, id, dto, { kind: 'say', condition: dto.condition, trial: dto.trial, state: dto.state })
 export const clearPending: Write<ClearingDto> = (db, id, dto) =>

@@ -22,7 +22,13 @@ export async function exportJob(sql: Sql, jobId: string): Promise<Worksheet> {
   const documents: CheckDocument[] = []
   for (const id of await checkIdsOfJob(sql, jobId)) documents.push((await loadCheck(sql, id)).document)
   const drawer = await allLots(sql)
-  const needed = new Set(documents.flatMap(document => drawerFor(document, drawer).map(lot => lot.id)))
+  const needed = new Set(
+    documents.flatMap(document => [
+      ...drawerFor(document, drawer).map(lot => lot.id),
+      // A piece may have been lapped for it that lies under another name today.
+      ...document.laps.flatMap(({ lotId, end }) => [lotId, end?.lotId ?? lotId]),
+    ]),
+  )
   const lots = drawer.filter(lot => needed.has(lot.id)).map(({ version: _, ...lot }): Lot => lot)
   return writeWorksheet(
     [

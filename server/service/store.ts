@@ -1,13 +1,14 @@
 import { spreadsOf } from '#core/check/evaluate/repeatability'
 import type { CheckDocument } from '#core/check/document'
 import type { Bench } from '#core/command/command'
+import { apply } from '#core/command/apply'
 import type { Happening } from '#core/command/happening'
 import { serviceFigures } from '#core/trend/service-figures'
 import { checkAnswer } from '#core/worksheet/evaluate'
 import { updateSettings } from '../database/checks'
 import type { Sql } from '../database/client'
 import { useGauge } from '../database/gauges'
-import { insertClearing, insertCondition } from '../database/conditions'
+import { insertClearing, insertCondition, insertLeftOut, insertStruck } from '../database/conditions'
 import { insertLap, insertLapEnd, insertLapPass } from '../database/laps'
 import { insertLimits } from '../database/limits'
 import { dropWants, settle, wantFor } from '../database/orders'
@@ -47,6 +48,9 @@ export async function store(sql: Sql, happening: Happening, { op, jobId, bench, 
       return happening
     case 'ticked':
       await insertTick(sql, id, happening, happening.ticked)
+      return happening
+    case 'left-out':
+      await insertLeftOut(sql, happening.trial, happening.point, happening.reason)
       return happening
     case 'said':
       await insertCondition(sql, happening.trial, happening.condition, happening.state)
@@ -89,7 +93,7 @@ export async function store(sql: Sql, happening: Happening, { op, jobId, bench, 
         by: happening.by,
         at: happening.change.at,
       })
-      return { ...happening, change: { ...happening.change, order } }
+      return keepStruck({ ...happening, change: { ...happening.change, order } })
     }
     case 'lap-begun':
       await insertLap(sql, id, happening.lap)
@@ -122,7 +126,16 @@ export async function store(sql: Sql, happening: Happening, { op, jobId, bench, 
     case 'reopened':
       await keepFigures(sql, id, [])
       await keepProofs(sql, id, [])
-      return { ...happening, reopening: { ...happening.reopening, order: await insertReopening(sql, id, happening.reopening) } }
+      return keepStruck({
+        ...happening,
+        reopening: { ...happening.reopening, order: await insertReopening(sql, id, happening.reopening) },
+      })
+  }
+
+  /** With what it strikes out of what was said. */
+  async function keepStruck(struckBy: Happening): Promise<Happening> {
+    await insertStruck(sql, id, apply(bench, struckBy).document.struck.slice(document.struck.length))
+    return struckBy
   }
 }
 

@@ -136,9 +136,16 @@ export class VoidDto extends CommandDto {
 
 export class TickDto extends CommandDto {
   @Fits('check.ticks.step') step!: string
-  /** The fitting it was ticked for; null: of the set-up. */
-  @OrNone() @IsString() @Matches(ID, ID_FAULT) trial?: string | null
+  /** The fitting it was ticked for. */
+  @IsString() @Matches(ID, ID_FAULT) trial!: string
   @IsBoolean() ticked!: boolean
+}
+
+/** A point that is not read in a fitting; no reason: it is asked for again. */
+export class LeftOutDto extends CommandDto {
+  @Fits('reading.point') point!: string
+  @IsString() @Matches(ID, ID_FAULT) trial!: string
+  @OrNone() @IsString() @MaxLength(200) reason?: string | null
 }
 
 /** The state the unit is in while it is measured. */

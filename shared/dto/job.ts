@@ -65,6 +65,7 @@ const JOB_STATES = [
   'provisional',
   'stale',
   'to-do',
+  'part-read',
   'accepted',
 ] as const
 export class JobQueryDto {

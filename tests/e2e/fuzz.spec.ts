@@ -67,7 +67,7 @@ const GOOD = [
       { size: 50000, measured: true, count: 2 },
     ],
   },
-  { op: 'o', version: 1, step: 'tip', trial: null, ticked: true },
+  { op: 'o', version: 1, step: 'tip', trial: 't', ticked: true },
   { op: 'o', version: 1, readingId: 'r', reason: 'slip', by: 'me', removed: true, part: 'p' },
   { op: 'o', id: 'l', family: 'f', nominal: 100000, count: 3, tags: ['a'], tolerance: { plus: 1, minus: 0 }, cost: 5, shape: 'flat' },
   { op: 'o', version: 1, why: 'count', change: -1, note: 'lost', sizes: [100000], scatter: null, mark: 'm', size: 5, id: 'x' },

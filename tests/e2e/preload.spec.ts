@@ -14,6 +14,12 @@ async function turned(page: Page, ...torques: string[]): Promise<void> {
     await expect(rows).toHaveCount(Math.max(2, before + (before === 0 ? 0 : 1)))
   }
 }
+/** All states are as before, at one key. */
+async function asBefore(page: Page): Promise<void> {
+  await page.keyboard.press('Escape')
+  await page.keyboard.press('y')
+  await expect(page.getByTestId('conditions')).not.toContainText('to be said')
+}
 const fitThis = async (page: Page) => {
   await page.keyboard.press('f')
   await tabTo(page, active => active.text === 'The pack is changed')
@@ -80,14 +86,14 @@ test('a steering swivel: first pack by the gap, then the way alone, then by the 
   await expect(page.getByLabel('Turning', { exact: true })).toBeFocused()
 
   // Too much: which way is told, and not by how much.
-  await page.getByRole('radio', { name: 'At full torque', exact: true }).press('Space')
+  await asBefore(page)
   await turned(page, '3.4', '3.4', '3.4')
   await expect(page.getByTestId('verdict')).toContainText('Too much')
   await back(page)
   await expect(page.getByTestId('proposals')).toContainText('a thicker pack. By how much, a torque does not tell')
   await expect(page.getByTestId('answer')).toContainText('By how much it moves, the next fitting shows.')
   await fitThis(page)
-  await page.getByRole('radio', { name: 'At full torque', exact: true }).press('Space')
+  await asBefore(page)
   await turned(page, '2.4', '2.4', '2.4')
   await back(page)
   // 1.0 N·m in 0.05 mm: −20 N·m per mm, and −0.51 per thou.
@@ -95,7 +101,7 @@ test('a steering swivel: first pack by the gap, then the way alone, then by the 
   await expect(page.getByTestId('answer')).toContainText('leaves 1.40 ±')
   await expect(page.getByTestId('answer')).toContainText('2.40 N·m − 2.0 thou × 0.51 N·m per thou = 1.40 N·m')
   await fitThis(page)
-  await page.getByRole('radio', { name: 'At full torque', exact: true }).press('Space')
+  await asBefore(page)
   await turned(page, '1.45', '1.4', '1.5')
   await expect(page.getByTestId('proof')).toContainText('1.40')
   await expect(page.getByTestId('proof')).toContainText('1.45')
@@ -198,7 +204,9 @@ test('preload by torque in two stages: a share that must be in it, paper in the 
     .press('Enter')
   await expect(page.getByTestId('proposals')).toContainText('Put in 3.9')
   await fitThis(page)
-  await page.getByRole('radio', { name: 'With a trial packing', exact: true }).press('Space')
+  // It says by itself that it lies there; the rest is as before.
+  await expect(page.getByRole('radio', { name: 'With a trial packing', exact: true })).toBeChecked()
+  await asBefore(page)
   await turned(page, '1.05', '1.05', '1.05')
   await back(page)
   await page.getByRole('button', { name: /^Differential 1\.05/ }).press('Enter')
@@ -213,7 +221,10 @@ test('preload by torque in two stages: a share that must be in it, paper in the 
   await expect(page.getByTestId('ways').getByRole('row', { name: /Have it ground/ })).toContainText('ask the grinder')
   await expect(page.getByTestId('make-option').first()).toContainText('Lap 3.61 off a 2.00 mm, to 75.13')
   await fitThis(page)
-  await page.getByRole('radio', { name: 'Bare', exact: true }).press('Space')
+  // Taken out, it is asked how the joint is now.
+  await expect(page.getByTestId('conditions')).toContainText('to be said')
+  await asBefore(page)
+  await expect(page.getByRole('radio', { name: 'Bare', exact: true })).toBeChecked()
   await turned(page, '1.05', '1.1', '1.05')
   await expect(page.getByTestId('proof')).toContainText('1.05')
   await expect(page.getByTestId('fittings')).toContainText('1.07 N·m')

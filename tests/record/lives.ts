@@ -57,9 +57,7 @@ function prepared(document: CheckDocument, draw: Draw, seed: number): Command[] 
   const head = (i: number) => ({ op: `p${seed}-${i}`, at: AT })
   const points = kind.points(document.setup).filter(({ optional }) => !optional)
   return [
-    ...kind
-      .procedure(document.setup)
-      .map((step, i): Command => ({ ...head(i), kind: 'tick', step: step.id, trial: step.phase === 'setup' ? null : trial, ticked: true })),
+    ...kind.procedure(document.setup).map((step, i): Command => ({ ...head(i), kind: 'tick', step: step.id, trial, ticked: true })),
     ...[...points, ...points.filter(({ way }) => ways[way].again === 'repeat')].map((point, i): Command => ({
       ...head(100 + i),
       kind: 'read',
@@ -105,7 +103,7 @@ function commandFrom(bench: Bench, draw: Draw, op: string): Command {
       return { ...head, kind: 'clear', item: of(conditions)!.id, trial: trial.id, how: draw(4) ? 'done' : 'open', by: 'T. Marl' }
     }
     const step = of(kind.procedure(document.setup))
-    return { ...head, kind: 'tick', step: step?.id ?? 'ghost', trial: step?.phase === 'setup' ? null : trial.id, ticked: pick !== 50 }
+    return { ...head, kind: 'tick', step: step?.id ?? 'ghost', trial: trial.id, ticked: pick !== 50 }
   }
   if (pick < 72) {
     const request = of(evaluateCheck(document, lots).places.flatMap(({ place: { id }, request: asked }) => (asked ? [{ id, asked }] : [])))

@@ -159,7 +159,11 @@ export function onPaper({ sizes, fittings, c, uRefit, limits, rule, school, own,
     below((limits.upper - play) / u, whole) - below((limits.lower - play) / u, whole)
   const middle = (limits.lower + limits.upper) / 2
   const wanted = { middle, 'tight': limits.lower + U0, 'loose': limits.upper - U0, 'as-found': fittings[0]!.play, own }[school]
-  const aim = Math.round(chanceOf(wanted, best) >= 0.95 ? wanted : middle)
+  const keeps = chanceOf(wanted, best) >= 0.95
+  const aim = Math.round(keeps ? wanted : middle)
+  /** 3.2: at an end of the limits each pack is aimed at by its own U. */
+  const aimOf = (known: { readonly u: number; readonly whole: number }) =>
+    keeps && school === 'tight' ? limits.lower + expanded(known) : keeps && school === 'loose' ? limits.upper - expanded(known) : aim
 
   // 3.3
   const width = Math.max(1, U0 / 2)
@@ -203,7 +207,7 @@ export function onPaper({ sizes, fittings, c, uRefit, limits, rule, school, own,
       0,
     )
     const cost = ids.reduce((sum, id) => sum + (pack[id] ?? 0) * size(id).cost, 0)
-    const distance = Math.abs(play - aim)
+    const distance = Math.abs(play - aimOf(known))
     return {
       pack,
       play,

@@ -83,9 +83,7 @@ export function rebuild(seed: number, { band, dial, finer, refit = 0.2, toldRefi
     trials: [trial('t1', [], { packs: { pack: [{ lotId: `s${FOUND}`, count: 1 }] } })],
   })
   const steps = checkKind('shaft-end-play').procedure(start.setup)
-  const ticks = steps.flatMap(({ id, phase }): Tick[] =>
-    phase === 'setup' ? [{ step: id, trial: null }] : ids.map(at => ({ step: id, trial: at })),
-  )
+  const ticks = steps.flatMap(({ id }): Tick[] => ids.map(at => ({ step: id, trial: at })))
   let bench: Bench = { document: { ...start, ticks }, lots, reserves: {} }
   /** each size is really this much off what it measured, as much as is assumed of pieces */
   const off = new Map(lots.map(({ id }) => [id, (normal(random) * ASSUMED.scatter) / thou(1)]))

@@ -53,7 +53,7 @@ const sign = ({ by, reason, accepts }: Omit<CheckBody<'sign-off'>, 'reason'> & {
       :shown="shown.id"
       @pick="pickedResult = $event"
     />
-    <ProvePanel
+    <LazyProvePanel
       v-if="phase === 'prove'"
       :evaluation="evaluation"
       :document="document"

@@ -1,8 +1,10 @@
 <script setup lang="ts">
 import type { CheckDocument } from '#core/check/document'
+import { positionOf } from '#core/check/contract'
 import { resultName } from '#core/check/evaluate/evaluate-fitting'
+import { concerning } from '#core/check/evaluate/said-conditions'
 import { checkKind } from '#core/check/registry'
-import type { Step } from '#core/method/step'
+import { lowerFirst } from '#core/quantity/first-letter'
 import { systemOf } from '#core/quantity/figure'
 import { readingWords } from '#core/reading/reading'
 import { bandOf } from '#core/verdict/limits'
@@ -17,6 +19,7 @@ import { useJudged } from '~/composables/bench/useJudged'
 import { usePhase } from '~/composables/bench/usePhase'
 import { useRegister } from '~/composables/bench/useRegister'
 import { useReadingLog } from '~/composables/bench/useReadingLog'
+import { useSaying } from '~/composables/bench/useSaying'
 import { useShown } from '~/composables/bench/useShown'
 import { useTaking } from '~/composables/bench/useTaking'
 import { useBench } from '~/stores/bench'
@@ -81,8 +84,12 @@ const fitting = useFitting({
 const { choice, pick, picked, ownPack, proposal, takeOwn, asking, ask, cancel, fit } = fitting
 
 const steps = computed(() => kind.value.procedure(document.value.setup))
-const trialOf = (step: Step) => (step.phase === 'setup' ? null : document.value.trials.at(-1)!.id)
-const ticked = (step: Step) => document.value.ticks.some(tick => tick.step === step.id && tick.trial === trialOf(step))
+const saying = useSaying({ document, evaluation, taking, locked, focus })
+const { ticked, before, leaving, canLeave } = saying
+/** Those of the place that is being read: the others are said where they are. */
+const conditionsHere = computed(() =>
+  concerning(evaluation.value.conditions, positionOf(kind.value.results(document.value.setup), point.value)),
+)
 const { notes, done } = useRail({ document, evaluation, steps, ticked })
 
 // A check is shown in its own unit, also when that is changed. U shows the other.
@@ -111,20 +118,20 @@ async function markZeroed(): Promise<void> {
   await bench.reload()
   focus()
 }
-function sayCondition(condition: string, state: string): void {
-  const asked = evaluation.value.conditions.find(known => known.condition.id === condition)!.condition
-  bench.say(condition, document.value.trials.at(-1)!.id, state, asked.label)
-}
+const voidTitle = computed(() => {
+  const where = several.value && voidingAt.value ? `, ${lowerFirst(voidingAt.value)}` : ''
+  return voiding.value ? `Void reading ${readingWords(voiding.value, unit.value)}${where}` : ''
+})
 const helping = ref(false)
 // They come a while after the page; here before they are asked for, since the server may be away by then.
 let later: ReturnType<typeof setTimeout> | undefined
 onNuxtReady(() => {
-  later = setTimeout(() => void preloadComponents(['HelpersDialog', 'ExplainDialog', 'SetupPanel', 'ClosingCard']), 5_000)
+  later = setTimeout(() => void preloadComponents(['HelpersDialog', 'ExplainDialog', 'SetupPanel', 'ClosingCard', 'ProvePanel']), 5_000)
 })
 onUnmounted(() => clearTimeout(later))
 const explaining = ref(false)
 const closing = ref(false)
-useBenchKeys({ locked, phase, place, proposal, pick, takeOwn, ask, step, panel, voidLast, taking, explaining, helping, closing })
+useBenchKeys({ locked, phase, place, proposal, pick, takeOwn, ask, step, panel, voidLast, saying, taking, explaining, helping, closing })
 </script>
 
 <template>
@@ -142,9 +149,10 @@ useBenchKeys({ locked, phase, place, proposal, pick, takeOwn, ask, step, panel, 
           :notes="notes"
           :done="done"
           :locked="locked"
+          :again="saying.again.value"
           :safety="kind.safety"
           @open="openPhase"
-          @tick="(s, on) => bench.tick(s.id, trialOf(s), on, s.text)"
+          @tick="saying.tick"
         />
       </aside>
       <div class="min-w-0 space-y-3 px-4 py-3 md:px-7">
@@ -194,9 +202,11 @@ useBenchKeys({ locked, phase, place, proposal, pick, takeOwn, ask, step, panel, 
             <PositionRow v-if="choosingOfSeveral" v-model:picked="pickedResult" :evaluation="evaluation" :row="row" :shown="shown.id" />
             <ConditionRows
               v-show="!choosingOfSeveral && phase !== 'choose'"
-              :conditions="evaluation.conditions"
+              :conditions="conditionsHere"
               :locked="locked"
-              @say="sayCondition"
+              :as-before="before.length > 0"
+              @say="saying.say"
+              @before="saying.sayAsBefore"
             />
             <MeasurePanel
               v-show="!choosingOfSeveral"
@@ -209,11 +219,14 @@ useBenchKeys({ locked, phase, place, proposal, pick, takeOwn, ask, step, panel, 
               :locked="locked"
               :one-more="answer.more"
               :quiet="phase === 'choose'"
+              :can-leave="canLeave"
               @log="log"
               @zeroed="markZeroed"
               @void="voiding = $event"
               @word="logWord"
               @pick="pickPoint"
+              @leave="saying.askToLeave"
+              @ask="saying.takeBack"
             />
             <div class="mt-4">
               <h2 class="label mb-1">Where the gauge stands</h2>
@@ -241,12 +254,25 @@ useBenchKeys({ locked, phase, place, proposal, pick, takeOwn, ask, step, panel, 
         </div>
       </div>
     </div>
-    <VoidDialog
+    <WhyDialog
       :open="voiding !== null"
-      :figure="voiding ? readingWords(voiding, unit) : ''"
-      :at="several ? voidingAt : ''"
+      :title="voidTitle"
+      label="Why? It stays in the record, struck out."
+      fault="Say why this reading is struck out."
+      :reasons="['base moved', 'tip loose', 'not seated', 'misread', 'pushed unevenly']"
+      action="Void it"
       @close="voiding = null"
-      @void="voidNow"
+      @done="voidNow"
+    />
+    <WhyDialog
+      :open="leaving"
+      :title="`Leave out ${lowerFirst(point.label)}`"
+      label="Why? The record says that it was not read, and why."
+      fault="Say why this point is left out."
+      :reasons="['cannot be reached', 'not fitted here', 'worn away there']"
+      action="Leave it out"
+      @close="leaving = false"
+      @done="saying.leaveOut"
     />
     <FitDialog
       :open="asking"

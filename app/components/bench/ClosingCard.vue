@@ -21,9 +21,16 @@ const question = computed(() => `${checkKind(props.document.kind).closing ?? 'Be
       <p class="flex items-center gap-5 text-[44px] leading-tight font-bold" :class="stateText(card.state)">
         <StateMark :state="card.state" :size="56" />{{ card.answer }}
       </p>
+      <p v-if="card.stop" class="text-[32px] leading-snug font-bold text-out" data-test="stop">{{ card.stop }}</p>
+      <ul v-if="card.others.length > 0" class="space-y-1 text-[22px] leading-snug">
+        <li v-for="words in card.others" :key="words">{{ words }}</li>
+      </ul>
       <p v-if="card.beside" class="text-[28px] leading-snug">{{ card.beside }}</p>
       <p class="text-[28px] leading-snug">{{ card.rests }}</p>
-      <p class="text-[28px] leading-snug font-semibold" :class="card.open === 'Nothing is pending.' ? 'text-in' : 'text-near'">
+      <p
+        class="text-[28px] leading-snug font-semibold"
+        :class="card.open === 'Nothing is pending.' && !card.stop ? 'text-in' : 'text-near'"
+      >
         {{ card.open }}
       </p>
     </div>

@@ -9,10 +9,13 @@ const props = defineProps<{
   notes: Readonly<Record<Phase, string>>
   done: Readonly<Record<Phase, boolean>>
   locked: boolean
+  /** what must be ticked again with this fitting, whatever phase it is of; shown where it is proved */
+  again: readonly Step[]
   safety: string | null
 }>()
 const emit = defineEmits<{ open: [Phase]; tick: [Step, boolean] }>()
-const of = (phase: Phase) => props.steps.filter(step => step.phase === phase)
+const own = (phase: Phase) => props.steps.filter(step => step.phase === phase)
+const of = (phase: Phase) => (phase === 'prove' ? [...props.again, ...own(phase)] : own(phase))
 const number = (phase: Phase) => PHASES.indexOf(phase) + 1
 </script>
 
@@ -38,7 +41,12 @@ const number = (phase: Phase) => PHASES.indexOf(phase) + 1
         </span>
       </button>
       <ul v-if="open === phase" class="col-span-4 row-start-2 mt-1 space-y-1 md:pl-9">
-        <li v-for="step in of(phase)" :key="step.id">
+        <li v-if="phase === 'prove' && again.length > 0" class="text-[13px] text-mute">Again, with this fitting:</li>
+        <li
+          v-for="step in of(phase)"
+          :key="step.id"
+          :class="phase === 'prove' && step === own(phase)[0] && again.length > 0 ? 'border-t rule pt-1' : ''"
+        >
           <label class="flex min-h-11 cursor-pointer items-start gap-2.5 py-1.5 text-[13.5px] leading-snug md:min-h-8">
             <input
               type="checkbox"
@@ -49,7 +57,7 @@ const number = (phase: Phase) => PHASES.indexOf(phase) + 1
             />
             <span>{{ step.text }}<span v-if="step.required && !ticked(step)" class="text-near"> · must be ticked</span> </span>
           </label>
-          <p v-if="step.caution" class="caution my-1 ml-6">{{ step.caution }}</p>
+          <p v-if="step.caution && step.phase === phase" class="caution my-1 ml-6">{{ step.caution }}</p>
         </li>
         <li v-if="of(phase).length === 0" class="text-[13.5px] text-mute">Nothing to tick here.</li>
       </ul>

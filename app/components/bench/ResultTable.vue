@@ -1,11 +1,10 @@
 <script setup lang="ts">
 import { groups as groupBy } from 'd3-array'
 import { shownFigure } from '#core/check/evaluate/evaluate-check'
-import { counts, rankedPositions, resultName, type ResultEvaluation } from '#core/check/evaluate/evaluate-fitting'
+import { counts, rankedPositions, resultName, stateWord, type ResultEvaluation } from '#core/check/evaluate/evaluate-fitting'
 import { unitOfResult } from '#core/check/common/results'
 import { formatChange, unitName } from '#core/quantity/figure'
 import { describeLimits } from '#core/verdict/limits'
-import { verdictWord } from '#core/verdict/words'
 import { stateText } from '~/composables/words/stateColour'
 import { useGridKeys } from '~/composables/keys/useGridKeys'
 import { usePreferences } from '~/stores/preferences'
@@ -86,7 +85,7 @@ const marked = (result: ResultEvaluation) =>
                   marked(result) ? stateText(result.state) : '',
                 ]"
                 :aria-pressed="picked === result.id"
-                :aria-label="`${resultName(result)}: ${shownFigure(result, unitOf(result))}${kind.main && result.estimate ? `± ${formatChange(result.estimate.U, unitOf(result))}` : ''}, ${verdictWord(result.state, result.kind.ends)}`"
+                :aria-label="`${resultName(result)}: ${shownFigure(result, unitOf(result))}${kind.main && result.estimate ? `± ${formatChange(result.estimate.U, unitOf(result))}` : ''}, ${stateWord(result)}`"
                 @click="picked = result.id"
               >
                 <StateMark v-if="marked(result)" :state="result.state" :size="15" />{{ shownFigure(result, unitOf(result))
@@ -129,7 +128,7 @@ const marked = (result: ResultEvaluation) =>
           <td class="text-right text-[13px] whitespace-nowrap text-mute">{{ limits(result) }}</td>
           <td class="w-0 pl-3 whitespace-nowrap">
             <span v-if="counts(result)" class="inline-flex items-center gap-1.5 text-[14px]" :class="stateText(result.state)">
-              <StateMark :state="result.state" :size="17" />{{ verdictWord(result.state, result.kind.ends) }}</span
+              <StateMark :state="result.state" :size="17" />{{ stateWord(result) }}</span
             >
           </td>
         </tr>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { CheckDocument } from '#core/check/document'
 import { shownFigure, type CheckEvaluation } from '#core/check/evaluate/evaluate-check'
-import { resultName, type ResultEvaluation } from '#core/check/evaluate/evaluate-fitting'
+import { resultName, stateWord, type ResultEvaluation } from '#core/check/evaluate/evaluate-fitting'
 import { unitOfResult } from '#core/check/common/results'
 import { formatChange, formatFigure, unitName } from '#core/quantity/figure'
 import { otherUnit } from '#core/quantity/format-length'
@@ -20,7 +20,7 @@ const props = defineProps<{
 }>()
 const preferences = usePreferences()
 const result = computed(() => props.shown)
-const word = computed(() => verdictWord(result.value.state, result.value.kind.ends))
+const word = computed(() => stateWord(result.value))
 const raw = computed(() => result.value.estimate)
 const unit = computed(() => unitOfResult(result.value.kind, preferences.system))
 const figure = computed(() => shownFigure(result.value, unit.value))

@@ -1,11 +1,10 @@
 <script setup lang="ts">
 import { extent } from 'd3-array'
 import { scaleBand, scaleLinear } from 'd3-scale'
-import { worstOf, type ResultEvaluation } from '#core/check/evaluate/evaluate-fitting'
+import { stateWord, worstOf, type ResultEvaluation } from '#core/check/evaluate/evaluate-fitting'
 import { unitOfResult } from '#core/check/common/results'
 import { formatFigure, OTHER_MEASURE, perUnit, unitName, type Unit } from '#core/quantity/figure'
 import { endsOf, finiteEnds } from '#core/verdict/limits'
-import { verdictWord } from '#core/verdict/words'
 import { statePaint } from '~/composables/words/stateColour'
 import { usePreferences } from '~/stores/preferences'
 import { axisTicks, useChartWidth } from './axis'
@@ -87,9 +86,7 @@ const bars = computed(() =>
 )
 const show = (result: ResultEvaluation) =>
   result.estimate ? formatFigure(result.estimate.value, unitOfResult({ ...result.kind, scale: 'play' }, preferences.system)) : '–'
-const summary = computed(() =>
-  columns.value.map(({ result }) => `${result.label} ${show(result)}, ${verdictWord(result.state, result.kind.ends)}`).join('; '),
-)
+const summary = computed(() => columns.value.map(({ result }) => `${result.label} ${show(result)}, ${stateWord(result)}`).join('; '))
 </script>
 
 <template>
@@ -169,7 +166,7 @@ const summary = computed(() =>
         :class="bar.ids.includes(picked) ? 'border-accent font-bold' : 'border-transparent'"
         :style="{ left: `${bar.left + bar.wide / 2 - x.step() / 2}px`, width: `${x.step()}px` }"
         :aria-pressed="bar.ids.includes(picked)"
-        :aria-label="`${bar.wide < 34 ? bar.result.position : bar.result.label} ${show(bar.result)}, ${verdictWord(bar.result.state, bar.result.kind.ends)}`"
+        :aria-label="`${bar.wide < 34 ? bar.result.position : bar.result.label} ${show(bar.result)}, ${stateWord(bar.result)}`"
         @click="emit('pick', bar.result.id)"
       >
         <span :class="bar.wide < 34 ? 'text-[11px]' : 'text-[13px]'">{{ bar.wide < 34 ? bar.result.position : bar.result.label }}</span

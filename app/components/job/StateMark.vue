@@ -46,6 +46,10 @@ const on = computed(() => (props.inherit ? 'var(--dye-top)' : 'var(--on-state)')
       <circle cx="12" cy="12" r="10" fill="none" :stroke="colour" stroke-width="2" />
       <path d="M7 12h10" :stroke="colour" stroke-width="2.2" />
     </template>
+    <template v-else-if="state === 'part-read'">
+      <circle cx="12" cy="12" r="10" fill="none" :stroke="colour" stroke-width="2" />
+      <path d="M12 12V5.500a6.500 6.500 0 1 1-6.500 6.500z" :fill="colour" />
+    </template>
     <circle v-else cx="12" cy="12" r="10" fill="none" :stroke="colour" stroke-width="2" />
   </svg>
 </template>

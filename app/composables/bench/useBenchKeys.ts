@@ -7,6 +7,7 @@ import type { Proposal } from '#core/choice/answer/chooser/proposal'
 import type { Pack } from '#core/pack/lot'
 import { useBench } from '~/stores/bench'
 import { key, useKeys, type KeyBinding } from '../keys/useKeys'
+import type { useSaying } from './useSaying'
 import type { useTaking } from './useTaking'
 
 interface Bench {
@@ -23,6 +24,7 @@ interface Bench {
   readonly panel: Ref<{ focus: () => void; submit: () => void } | undefined>
   readonly voidLast: () => void
   readonly taking: ReturnType<typeof useTaking>
+  readonly saying: ReturnType<typeof useSaying>
   readonly explaining: Ref<boolean>
   readonly helping: Ref<boolean>
   /** the card before there is no way back */
@@ -42,6 +44,7 @@ export function useBenchKeys({
   panel,
   voidLast,
   taking,
+  saying,
   explaining,
   helping,
   closing,
@@ -70,12 +73,14 @@ export function useBenchKeys({
     return [
       key('Z', travel.value ? 'log, back at zero' : 'log', () => panel.value?.submit()),
       key('V', 'void last', voidLast),
+      ...(saying.canLeave.value ? [key('K', 'leave this point out', saying.askToLeave, { quiet: true })] : []),
       key('R', 'go to the reading', () => panel.value?.focus(), { quiet: true }),
       ...(travel.value ? [key('X', 'sprang back', sprang, { quiet: true })] : []),
     ]
   }
 
   const always = (): KeyBinding[] => [
+    ...(saying.before.value.length > 0 ? [key('Y', 'all states as before', saying.sayAsBefore)] : []),
     key('PgDn', 'next phase', () => step(1), { keys: ['PageDown'] }),
     key('PgUp', 'phase before', () => step(-1), { keys: ['PageUp'], quiet: true }),
     key('E', 'explain', () => (explaining.value = true)),

@@ -14,6 +14,8 @@ export interface PointCell {
   readonly figure: string | null
   readonly bad: boolean
   readonly stale: boolean
+  /** why it is not read */
+  readonly leftOut: string | null
 }
 
 /** What was read last at each point; pieces that were only taken together are no figure. */
@@ -23,6 +25,7 @@ export function usePointCells(
   results: Ref<readonly ResultEvaluation[]>,
   /** that of its gauge */
   unitOf: (point: MeasuringPoint) => Unit,
+  leftOut: (point: MeasuringPoint) => string | null,
 ) {
   /** As many for all points of a part as one of them needs, in the grid and in the series beside it. */
   const decimalsOf = computed(
@@ -65,6 +68,7 @@ export function usePointCells(
         return {
           point,
           figure: figureOf(point, live),
+          leftOut: live.length === 0 ? leftOut(point) : null,
           stale: live.length > 0 && result !== undefined && result.stale !== null,
           bad: result?.findings.some(({ level, repeatId }) => level === 'fail' && repeatId !== undefined && ids.has(repeatId)) ?? false,
         }

@@ -43,7 +43,13 @@ function bench(
   const shown = useShown({ document: ref(document), evaluation, phase: ref(at), taking, typed: ref(null) })
   return {
     ...shown,
-    ...usePointCells(ref(points), readingsOf, ref(evaluation.value.current.results), ({ way }) => (way === 'micrometer' ? 'in' : 'thou')),
+    ...usePointCells(
+      ref(points),
+      readingsOf,
+      ref(evaluation.value.current.results),
+      ({ way }) => (way === 'micrometer' ? 'in' : 'thou'),
+      () => null,
+    ),
   }
 }
 

@@ -2,6 +2,7 @@ import { useSessionStorage } from '@vueuse/core'
 import { computed, ref, watch, type Ref } from 'vue'
 import type { CheckDocument, PointReading } from '#core/check/document'
 import { nextStepOf } from '#core/check/evaluate/evaluate-check'
+import { leftOutOf } from '#core/check/said'
 import { freshReadings, readingsAt } from '#core/check/evaluate/point-readings'
 import { gaugeOf, unitAt } from '#core/check/evaluate/gauge-needs'
 import { zeroWordsAt } from '#core/check/evaluate/none-said'
@@ -31,12 +32,14 @@ export function useTaking(checkId: string, document: Ref<CheckDocument>) {
   const readingsOf = (point: MeasuringPoint): PointReading[] => readingsAt(document.value.trials, point, index.value)
   /** Still to be read: nothing there, or only what went stale. */
   const open = (point: MeasuringPoint) => {
-    const { readings, stale } = freshReadings(document.value, point, readingsOf(point))
+    const { readings, stale } = freshReadings(document.value, checkKind(document.value.kind), point, index.value)
     return stale !== null || unvoided(readings).length === 0
   }
   const required = computed(() => points.value.filter(point => !point.optional))
-  /** The first required point that is open; null once all are read. */
-  const next = computed(() => required.value.find(open) ?? null)
+  /** Why it is not read in this fitting; null: it is asked for. */
+  const leftOut = (of: MeasuringPoint) => leftOutOf(document.value.trials, of, index.value)
+  /** The first required point that is open; null once all are read, or left out. */
+  const next = computed(() => required.value.find(of => open(of) && leftOut(of) === null) ?? null)
   const named = (id: string | null | undefined) => points.value.find(candidate => candidate.id === id) ?? null
   const picked = computed(() => named(chosen.value))
   /** Where the kind’s own order of work wants the next reading. */
@@ -64,7 +67,9 @@ export function useTaking(checkId: string, document: Ref<CheckDocument>) {
     { immediate: true, flush: 'sync' },
   )
   // After a fitting or a part change the field goes to what has to be read anew.
-  watch(() => `${document.value.trials.length}/${document.value.partChanges.length}`, resume, { flush: 'sync' })
+  watch(() => `${document.value.trials.length}/${document.value.partChanges.length}/${document.value.reopened?.order ?? 0}`, resume, {
+    flush: 'sync',
+  })
 
   // Set up otherwise, other points come first: the field does not stay at one nobody chose and nothing was read at.
   watch(
@@ -105,7 +110,7 @@ export function useTaking(checkId: string, document: Ref<CheckDocument>) {
   /** Readings of the point in hand that no longer hold: what they rest on was replaced since. */
   const staleReadings = computed<ReadonlySet<string>>(() => {
     const all = readingsOf(point.value)
-    const { readings, stale } = freshReadings(document.value, point.value, all)
+    const { readings, stale } = freshReadings(document.value, checkKind(document.value.kind), point.value, index.value)
     return new Set((stale ? all : all.filter(reading => !readings.includes(reading))).map(({ id }) => id))
   })
   /** A movement between stops can be said to be none; so can a gap. */
@@ -134,7 +139,7 @@ export function useTaking(checkId: string, document: Ref<CheckDocument>) {
     }
     // Reading again by hand goes on by hand.
     if (!lacked && beside && !beside.optional) return pick(beside.id)
-    const to = after.find(open)
+    const to = after.find(of => open(of) && leftOut(of) === null)
     if (to) take(to.id)
   }
   const turnRound = () => {
@@ -156,6 +161,7 @@ export function useTaking(checkId: string, document: Ref<CheckDocument>) {
     resume,
     turnRound,
     open,
+    leftOut,
     advance,
     readingsOf,
     ...useDraft(checkId, form),

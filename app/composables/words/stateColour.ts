@@ -12,6 +12,7 @@ const TOKEN: Readonly<Record<ListState, 'in' | 'out' | 'near' | 'mute'>> = {
   'stale': 'mute',
   'no-limit': 'mute',
   'to-do': 'mute',
+  'part-read': 'near',
 }
 const TEXT = { in: 'text-in', out: 'text-out', near: 'text-near', mute: 'text-mute' } as const
 

@@ -17,7 +17,6 @@ export const dryBearings = (later: string): Condition => ({
     { value: 'dry', label: 'Clean and dry' },
     { value: 'greased', label: 'Greased' },
   ],
-  stays: true,
   later,
 })
 

@@ -43,8 +43,15 @@ describe('a check as a whole', () => {
   })
   it('In is provisional while a required step is open, and cannot be signed', () => {
     const readings = withReadings(input, [4.4, 4.5, 4.6])
-    expect(evaluate(readings)).toMatchObject({ state: 'in', signOff: { blockers: [], needsReason: null }, phase: 'prove' })
-    const open = evaluate({ ...readings, ticks: input.ticks.filter(tick => tick.step !== 'tightened') })
+    // The final torque must be ticked of what was found too.
+    expect(evaluate(readings)).toMatchObject({
+      state: 'provisional',
+      phase: 'prove',
+      signOff: { blockers: [expect.stringContaining('manual’s torque')] },
+    })
+    const done = { ...readings, ticks: [...input.ticks, { step: 'torqued', trial: readings.trials[0]!.id }] }
+    expect(evaluate(done)).toMatchObject({ state: 'in', signOff: { blockers: [], needsReason: null }, phase: 'prove' })
+    const open = evaluate({ ...done, ticks: done.ticks.filter(tick => tick.step !== 'tightened') })
     expect(open.state).toBe('provisional')
     expect(open.signOff.blockers).toEqual(['Still to tick: Cover bolts snug and even, in a cross.'])
   })

@@ -4,16 +4,17 @@ import { sharedVariance, type Estimate } from '../../reading/estimate'
 import { gaugeFit, type GaugeFit, type VerdictState } from '../../verdict/decide'
 import { finiteEnds } from '../../verdict/limits'
 import { readingsToSettle } from '../../verdict/settle'
-import { verdictWord } from '../../verdict/words'
 import { choosePacks, type PackChoice } from '../../choice/answer/chooser/choose'
 import { prepareDrawer, type PreparedDrawer } from '../../choice/answer/chooser/prepare'
 import type { PlaceQuestion } from '../../choice/answer/allocation/columns'
 import type { Lot } from '../../pack/lot'
+import { withStrays } from '../../pack/strays'
 import type { Phase, Step } from '../../method/step'
 import type { CheckKind, NextStep, PackPlace } from '../contract'
 import { asItWasFound, type CheckDocument, type Trial } from '../document'
-import { conditionsOf, pendingItems, type ConditionState, type PendingItem } from './said-conditions'
-import { evaluateFitting, counts, type FittingEvaluation, type ResultEvaluation } from './evaluate-fitting'
+import { isTicked } from '../said'
+import { concerning, conditionsOf, pendingItems, type ConditionState, type PendingItem } from './said-conditions'
+import { evaluateFitting, counts, stateWord, type FittingEvaluation, type ResultEvaluation } from './evaluate-fitting'
 import { evaluatePlace, placeByKind, type PlaceEvaluation } from './evaluate-place'
 import { evaluateLearned } from './learned-place'
 import { cataloguesOf, type JudgedCatalogue } from './judged-catalogue'
@@ -60,24 +61,21 @@ export interface CheckEvaluation {
  * the proof. Pure: the same document and drawer give the same answer in the browser, on the server and from a file.
  * @param lots  the whole drawer; pieces on hand and reserved as they are now
  */
-export function evaluateCheck(document: CheckDocument, lots: readonly Lot[]): CheckEvaluation {
+export function evaluateCheck(document: CheckDocument, drawer: readonly Lot[]): CheckEvaluation {
+  const lots = withStrays(drawer)
   const kind = checkKind(document.kind)
   const steps = kind.procedure(document.setup)
-  const ticked = (step: Step, trial: Trial) =>
-    document.ticks.some(tick => tick.step === step.id && tick.trial === (step.phase === 'setup' ? null : trial.id))
-  // A proof step concerns what was changed: another pack, or a part worked to size. What was found needs only its set-up.
+  // What speaks of what was put in is not asked of what was found.
   const pendingFor = (trial: Trial) =>
-    steps.filter(
-      step => step.required && !ticked(step, trial) && (step.phase !== 'prove' || trial.refitted.length > 0 || kind.works !== undefined),
-    )
-
-  const provisional = (trial: Trial) =>
-    pendingFor(trial).length > 0 || conditionsOf(kind, document, trial).some(({ is }) => is !== 'as-asked')
+    steps.filter(step => step.required && !isTicked(document, step, trial) && (step.of !== 'refit' || trial.refitted.length > 0))
+  const provisional = (index: number, position: string | null) =>
+    pendingFor(document.trials[index]!).length > 0 ||
+    concerning(conditionsOf(kind, document, index), position).some(({ is }) => is !== 'as-asked')
 
   const trials = document.trials.map((_, i) => evaluateFitting(document, kind, i, provisional, lots))
   const current = trials.at(-1)!
   const pending = pendingFor(document.trials.at(-1)!)
-  const conditions = conditionsOf(kind, document, document.trials.at(-1)!)
+  const conditions = conditionsOf(kind, document)
   const asFound = evaluateFitting(asItWasFound(document), kind, 0, provisional, lots)
   const places = kind.places(document.setup).map(place => evaluatorOf(place)(document, kind, place, { trials, asFound }, lots))
   const catalogues = cataloguesOf(document, kind, current, places, lots)
@@ -99,7 +97,7 @@ export function evaluateCheck(document: CheckDocument, lots: readonly Lot[]): Ch
     next,
     details: kind.details?.(document.setup, current.answers, targets) ?? null,
     state: current.state,
-    word: verdictWord(current.state, headline.kind.ends),
+    word: stateWord(headline),
     gauge: estimate ? gaugeFit(estimate.U, headline.limits.working) : null,
     signOff: signOffGate(document, current, places, { pending, conditions }),
     phase: phaseOf(),
@@ -114,7 +112,7 @@ export function evaluateCheck(document: CheckDocument, lots: readonly Lot[]): Ch
     if (next && begun) return next.phase
     if (main.some(result => result.stale !== null)) return 'measure'
     if (measured.length === 0 && !refitted) return pending.some(step => step.phase === 'setup') ? 'setup' : 'measure'
-    const whole = measured.length === main.length && !main.some(result => result.state === 'not-valid')
+    const whole = measured.length === main.length && !main.some(({ state }) => state === 'not-valid' || state === 'part-read')
     if (!whole) return refitted ? 'prove' : 'measure'
     // Too close to call: while readings can settle it, nothing is changed.
     const settles =

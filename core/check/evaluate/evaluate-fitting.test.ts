@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { checkOf, figures, plays, said, trial } from '../../../tests/documents'
+import type { CheckDocument, PointReading } from '../document'
 import { nm, thou } from '../../quantity/length'
 import { twoSided } from '../../verdict/limits'
 import { evaluateCheck } from './evaluate-check'
@@ -34,34 +35,32 @@ describe('readings that hold for the next fitting', () => {
 
 describe('part changes', () => {
   const old = figures('bore-1-A', 5_000).map(reading => ({ ...reading, order: 3 }))
-  const document = (changes: { role: string; at: string; reason: string; order: number }[]) => ({ partChanges: changes })
+  const fresh = (partChanges: CheckDocument['partChanges'], id: string, readings: readonly PointReading[]) =>
+    freshReadings(checkOf('bearing-clearance', { setup, partChanges, trials: [trial('t1', readings)] }), kind, point(id), 0)
   const after = { at: '2026-05-05T00:00:00Z', reason: 'new shells', order: 7 }
   it('touch what rests on the part, and nothing else', () => {
-    expect(freshReadings(document([{ role: 'shells-1', ...after }]), point('bore-1-A'), old).stale!.reason).toBe('new shells')
-    expect(freshReadings(document([{ role: 'shells-2', ...after }]), point('bore-1-A'), old).stale).toBeNull()
-    expect(freshReadings(document([{ role: '*', ...after }]), point('bore-1-A'), old).stale!.reason).toBe('new shells')
-    expect(freshReadings(document([{ role: 'shells-1', ...after }]), point('journal-1-A'), old).stale).toBeNull()
+    expect(fresh([{ role: 'shells-1', ...after }], 'bore-1-A', old).stale!.reason).toBe('new shells')
+    expect(fresh([{ role: 'shells-2', ...after }], 'bore-1-A', old).stale).toBeNull()
+    expect(fresh([{ role: '*', ...after }], 'bore-1-A', old).stale!.reason).toBe('new shells')
+    expect(fresh([{ role: 'shells-1', ...after }], 'journal-1-A', old).stale).toBeNull()
   })
   it('a change before the reading does no harm', () =>
-    expect(
-      freshReadings(document([{ role: 'shells-1', at: '2026-05-01T00:00:00Z', reason: 'x', order: 2 }]), point('bore-1-A'), old).stale,
-    ).toBeNull())
+    expect(fresh([{ role: 'shells-1', at: '2026-05-01T00:00:00Z', reason: 'x', order: 2 }], 'bore-1-A', old).stale).toBeNull())
   it('a reading taken since sets the old ones aside, whatever its clock says; a voided one does not', () => {
     const since = { ...figures('bore-1-A', 6_000)[0]!, at: '2020-01-01T00:00:00Z', order: 8 }
     const changes = [{ role: 'shells-1', ...after }]
-    expect(freshReadings(document(changes), point('bore-1-A'), [...old, since])).toEqual({ readings: [since], stale: null })
+    expect(fresh(changes, 'bore-1-A', [...old, since])).toEqual({ readings: [since], stale: null })
     const voided = { ...since, voided: { reason: 'slip' } }
-    expect(freshReadings(document(changes), point('bore-1-A'), [...old, voided]).stale!.reason).toBe('new shells')
+    expect(fresh(changes, 'bore-1-A', [...old, voided]).stale!.reason).toBe('new shells')
   })
   it('a clock that runs fast makes nothing fresh; what is on its way is newer than all', () => {
     const changes = [{ role: 'shells-1', ...after }]
     const fast = { ...old[0]!, at: '9999-01-01T00:00:00Z' }
-    expect(freshReadings(document(changes), point('bore-1-A'), [fast]).stale).not.toBeNull()
+    expect(fresh(changes, 'bore-1-A', [fast]).stale).not.toBeNull()
     const { order: _, ...typed } = fast
-    expect(freshReadings(document(changes), point('bore-1-A'), [typed]).stale).toBeNull()
+    expect(fresh(changes, 'bore-1-A', [typed]).stale).toBeNull()
   })
-  it('nothing read is nothing stale', () =>
-    expect(freshReadings(document([{ role: '*', ...after }]), point('bore-1-A'), []).stale).toBeNull())
+  it('nothing read is nothing stale', () => expect(fresh([{ role: '*', ...after }], 'bore-1-A', []).stale).toBeNull())
 })
 
 describe('several results', () => {

@@ -22,11 +22,26 @@ import {
 } from '../contract'
 import { byBoth, type ByBoth } from './by-both'
 import { eachOf, fittedTotal } from './fitted'
-import { freshReadings, predictedOf, readingsAt } from './point-readings'
+import { leftOutOf } from '../said'
+import { verdictWord } from '../../verdict/words'
+import { freshReadings, predictedOf, readSince } from './point-readings'
 import { zeroWordsAt } from './none-said'
 import { contextAt } from './way-context'
 import { staleWords } from '../parts'
-import { limitsOf, newerThan, packAt, type CheckDocument, type LimitPair, type Predicted, type SignedFigure, type Trial } from '../document'
+import { limitsOf, newerThan, packAt, type CheckDocument, type LimitPair, type Predicted, type SignedFigure } from '../document'
+
+/** A point that is not read in a fitting, and why. */
+export interface LeftOut {
+  readonly point: string
+  readonly label: string
+  readonly reason: string
+}
+/** How many of the points a figure rests on are read; those left out on purpose are not asked for. */
+export interface Progress {
+  readonly read: number
+  readonly of: number
+  readonly leftOut: readonly LeftOut[]
+}
 
 /** One figure of one fitting, judged. */
 export interface ResultEvaluation {
@@ -60,6 +75,8 @@ export interface ResultEvaluation {
   readonly residual: Residual | null
   /** what is too close to call by its reading, judged with the prediction it agrees with; null: the reading alone judges */
   readonly both: ByBoth | null
+  /** how many of the points it rests on are read */
+  readonly progress: Progress
   /** by rule of thumb, where nobody has limits: offered, never judged by */
   readonly thumb: LimitSet | null
 }
@@ -67,6 +84,10 @@ export interface ResultEvaluation {
 /** A result in full, for sentences: `Main 3 clearance`, `End play`. */
 export const resultName = (result: Pick<ResultEvaluation, 'kind' | 'position' | 'label'>): string =>
   result.position === null ? result.kind.label : `${result.label} ${result.kind.label.toLowerCase()}`
+
+/** The word for where a result stands: `In`, `Loose`, `3 of 8 points`. */
+export const stateWord = ({ state, kind, progress }: Pick<ResultEvaluation, 'state' | 'kind' | 'progress'>): string =>
+  state === 'part-read' ? `${progress.read} of ${progress.of} points` : verdictWord(state, kind.ends)
 
 /** One fitting, judged. */
 export interface FittingEvaluation {
@@ -85,6 +106,7 @@ interface PointState {
   readonly stale: string | null
   /** its newest reading’s place in the order of what happened */
   readonly order: number | undefined
+  readonly read: boolean
 }
 
 function pointState(
@@ -96,7 +118,7 @@ function pointState(
 ): PointState {
   const way = ways[point.way]
   const gauge = gaugeOf(document, point)
-  const { readings, stale } = freshReadings(document, point, readingsAt(document.trials, point, index))
+  const { readings, stale } = freshReadings(document, kind, point, index)
   const position = positionOf(results, point)
   const band = bandOf(limitsOf(document, point.result, position).working)
   const zero = zeroWordsAt(results, point).length > 0 ? saidZero(readings, point.noneWord) : null
@@ -105,11 +127,16 @@ function pointState(
       ? (zero ?? NO_ANSWER)
       : way.answer(readings, contextAt(document, point, { band, pooled: gauge ? (document.history[gauge.id] ?? null) : null }))
   const newest = unvoided(readings).at(-1)
-  return { answer, stale: stale && staleWords(kind.parts(document.setup), stale), order: newest ? newest.order : -1 }
+  return {
+    answer,
+    stale: stale && staleWords(kind.parts(document.setup), stale),
+    order: newest ? newest.order : -1,
+    read: newest !== undefined,
+  }
 }
 
-/** Is an “In” of this fitting not final yet? A step is not ticked, or the unit was not in the state the procedure asks for. */
-export type IsProvisional = (trial: Trial) => boolean
+/** Is an “In” of a fitting not final yet? A step is not ticked, or at this position the unit was not in the state the procedure asks for. */
+export type IsProvisional = (index: number, position: string | null) => boolean
 
 /** What every point of a fitting says. */
 function answersAt(
@@ -148,6 +175,7 @@ export function evaluateFitting(
 ): FittingEvaluation {
   const trial = document.trials[index]!
   const resultKinds = kind.results(document.setup)
+  const points = new Map(kind.points(document.setup).map(point => [point.id, point]))
   const { answers, states } = answersAt(document, kind, index, lots)
   const against = kind.compare && index > 0 ? kind.compare(document.setup, answersAt(document, kind, index - 1, lots).answers, answers) : []
   const results = kind.combine(document.setup, answers).map(resultOf)
@@ -174,7 +202,10 @@ export function evaluateFitting(
     const working = valid ? judge({ value: estimate.value, u: estimate.u, nu: estimate.nu }, limits.working, document.rule) : null
     const predicted = predictedOf(document, kind, index, id, combined.points)
     const residual =
-      valid && predicted ? proofResidual(estimate.value, Math.sqrt(ownVariance(estimate.lines)), predicted.play, predicted.uOwn) : null
+      valid && predicted && readSince(document, index, id, combined.points)
+        ? proofResidual(estimate.value, Math.sqrt(ownVariance(estimate.lines)), predicted.play, predicted.uOwn)
+        : null
+    const progress = progressOf(combined.points.filter(id => !combined.notYet?.includes(id)))
     const both = valid ? byBoth(estimate, working!, predicted, residual, limits.working, document.rule) : null
     return {
       id,
@@ -198,7 +229,24 @@ export function evaluateFitting(
       thumb: limits.working ? null : (kind.thumb?.(document.setup, answers, combined.kind, combined.position) ?? null),
       residual,
       both,
+      progress,
       state: stateOf(),
+    }
+
+    /** Its points but those that may be left open, and those left out on purpose. */
+    function progressOf(ids: readonly string[]): Progress {
+      const asked = [...new Set(ids)].flatMap(id => points.get(id) ?? []).filter(({ optional }) => !optional)
+      const reasons = asked.map(point => ({
+        point: point.id,
+        label: point.label,
+        reason: states.get(point.id)!.read ? null : leftOutOf(document.trials, point, index),
+      }))
+      const leftOut = reasons.filter((one): one is LeftOut => one.reason !== null)
+      return {
+        read: asked.filter(({ id }) => states.get(id)!.read).length,
+        of: asked.length - leftOut.length,
+        leftOut,
+      }
     }
 
     function stateOf(): VerdictState {
@@ -206,8 +254,9 @@ export function evaluateFitting(
       if (overrule) return overrule.state
       if (estimate === null) return isValid(findings) ? 'to-do' : 'not-valid'
       if (!valid) return 'not-valid'
+      if (progress.read < progress.of) return 'part-read'
       const judged = (both?.verdict ?? working!).state
-      return judged === 'in' && (provisional(trial) || findings.some(({ gate }) => gate === 'feel' || gate === 'hot'))
+      return judged === 'in' && (provisional(index, combined.position) || findings.some(({ gate }) => gate === 'feel' || gate === 'hot'))
         ? 'provisional'
         : judged
     }
@@ -223,9 +272,16 @@ const WEIGHT: Readonly<Record<VerdictState, number>> = {
   'close': 5,
   'no-limit': 4,
   'to-do': 3,
+  'part-read': 3.5,
   'provisional': 2,
   'in': 1,
 }
+
+/** The graver first. */
+export const byGravity = (a: Pick<ResultEvaluation, 'state'>, b: Pick<ResultEvaluation, 'state'>): number =>
+  WEIGHT[b.state] - WEIGHT[a.state]
+/** In, or in but for what is still to be done. */
+export const isFine = ({ state }: Pick<ResultEvaluation, 'state'>): boolean => state === 'in' || state === 'provisional'
 
 /** Does this result weigh on the check? Main ones always; others once they are measured and limits for them are known, or where they are out whatever the limits. */
 export const counts = (result: ResultEvaluation): boolean =>

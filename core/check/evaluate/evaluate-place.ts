@@ -12,6 +12,7 @@ import { lotMap, packTotal, type Lot } from '../../pack/lot'
 import { chosenFor, responseOf, type CheckKind, type Effect, type PackPlace } from '../contract'
 import { drawerFor, piecesIn, type CheckDocument } from '../document'
 import { resultName, type FittingEvaluation, type ResultEvaluation } from './evaluate-fitting'
+import { conditionsOf } from './said-conditions'
 import { sureWords } from './judged-by-hand'
 import type { Learned } from './learned'
 import { asIfNow, moversOf, placeFittings } from './place-fittings'
@@ -117,7 +118,7 @@ export function evaluatePlace(
           noteFor(grounds, ledger, known, fitted.length > 0),
           ...others.also.filter(isUntold).map(boundNote),
           sureWords(result, response, document.entryUnit),
-          filmWords(place, document, result),
+          filmWords(kind, place, document, result),
         ]
           .filter(words => words !== null)
           .join(' ') || null,
@@ -129,6 +130,7 @@ export function evaluatePlace(
         question: {
           ...grounds,
           aim: aim!.target as Nm,
+          ...(aim!.lean ? { lean: aim!.lean } : {}),
           limits,
           rule: document.rule,
           unit: document.entryUnit,
@@ -214,10 +216,16 @@ function noteFor({ bound, measured, oddNow, doubts }: Grounds, ledger: Ledger, k
     : 'The fitted pack is not known: pieces can only be added to it. List what is fitted to take pieces out.'
 }
 
+/** Will a film be in the place that was not there when it was measured? */
+export const filmToCome = ({ film }: Pick<PackPlace, 'film'>, kind: CheckKind, document: CheckDocument): boolean =>
+  film !== undefined &&
+  conditionsOf(kind, document).every(({ condition, said }) => condition.id !== film.unless.condition || said !== film.unless.is)
+
 /** What the film will do to a length that was measured bare: what a piece as thick would. */
-function filmWords(place: PackPlace, { trials, entryUnit }: CheckDocument, { estimate, limits }: ResultEvaluation): string | null {
+function filmWords(kind: CheckKind, place: PackPlace, document: CheckDocument, { estimate, limits }: ResultEvaluation): string | null {
   const { film } = place
-  if (!film || !estimate || trials.at(-1)!.conditions[film.unless.condition] === film.unless.is) return null
+  const { entryUnit } = document
+  if (!film || !estimate || !filmToCome(place, kind, document)) return null
   const leaves = estimate.value + chosenFor(place).perPiece * film.thickness
   const ends = endsOf(limits.working)
   const out = ends !== null && (leaves < ends.lower || leaves > ends.upper)

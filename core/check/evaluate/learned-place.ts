@@ -23,7 +23,7 @@ import { packWindow } from '../../choice/window/window'
 import { chosenFor, responseOf, type CheckKind, type PackPlace } from '../contract'
 import { drawerFor, packAt, piecesIn, type CheckDocument, type KnownSlope } from '../document'
 import { resultName } from './evaluate-fitting'
-import { NO_CHOICE, rulesFor, type PlaceEvaluation } from './evaluate-place'
+import { NO_CHOICE, filmToCome, rulesFor, type PlaceEvaluation } from './evaluate-place'
 import { FIRST_STEP, firstPack, type Fittings } from './first-pack'
 import { filmOf, learnedLedger, lineAt, scaled, slopeWords, stepAgainstBand, type Learned } from './learned'
 import { asMeasured, packsBefore, type Fitting } from '../../choice/grounds/fitting'
@@ -126,6 +126,7 @@ export function evaluateLearned(
         question: {
           ...grounds,
           aim: nm(Math.round(aim!.target / per)),
+          ...(aim!.lean ? { lean: { ...aim!.lean, end: aim!.lean.end / per } } : {}),
           limits,
           rule: document.rule,
           unit: document.entryUnit,
@@ -243,10 +244,10 @@ export function evaluateLearned(
   }
 
   /** What the figure changes by when the joint is closed for good, while it was measured bare. */
-  function filmToCome(line: LearnedSlope) {
+  function filmLeaves(line: LearnedSlope) {
     const at = [place, ...beside].find(({ film }) => film !== undefined)
     const film = at?.film
-    if (!at || !film || now.conditions[film.unless.condition] === film.unless.is) return null
+    if (!at || !film || !filmToCome(at, kind, document)) return null
     return filmOf(line, film.thickness, chosenFor(at).perPiece / response.perPiece, {
       measured: result.valid && result.stale === null ? (result.estimate?.value ?? null) : null,
       limits: result.limits.working,
@@ -283,7 +284,7 @@ export function evaluateLearned(
       ),
       line,
       next: line && aim ? thicknessFor(line, aim.target) : null,
-      film: line && filmToCome(line),
+      film: line && filmLeaves(line),
       ends: line && dragEnds(line),
     }
   }

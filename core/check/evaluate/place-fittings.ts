@@ -1,7 +1,7 @@
 import { packChange, packTotal, type LotMap } from '../../pack/lot'
 import type { Fitting } from '../../choice/grounds/fitting'
-import { effectOn, type CheckKind, type PackPlace } from '../contract'
-import { unlike } from './said-conditions'
+import { effectOn, positionIn, type CheckKind, type PackPlace } from '../contract'
+import { unlikeNow } from './said-conditions'
 import { combine } from '../../reading/budget'
 import { changeSpread } from '../../pack/change-spread'
 import { packAt, type CheckDocument, type Trial } from '../document'
@@ -73,7 +73,7 @@ export function placeFittings(
     const found = fittings[i]!.results.find(({ id }) => id === result) ?? null
     const holds = found !== null && found.stale === null
     const last = document.trials.at(-1)!
-    if (trial !== last && (!holds || unlike(kind, document, trial, last).length > 0)) return []
+    if (trial !== last && (!holds || unlikeNow(kind, document, i, positionIn(result).position).length > 0)) return []
     const estimate = holds && found.valid ? found.estimate : null
     const near =
       estimate !== null && ((found!.kind.floored && !found!.reckoned) || place.chosen.by === 'slope') && estimate.value - estimate.U <= 0

@@ -1,5 +1,6 @@
 import { lowerFirst } from '../../quantity/first-letter'
-import { newerThan, type CheckDocument, type Clearing, type Trial } from '../document'
+import { stateSaid } from '../said'
+import { newerThan, type CheckDocument, type Clearing } from '../document'
 import type { CheckKind } from '../contract'
 import type { Condition, Reminder } from '../conditions'
 
@@ -17,11 +18,16 @@ export interface PendingItem extends Reminder {
 }
 
 /** What the kind asks about the state of the unit, with what was said of a fitting. */
-export const conditionsOf = (kind: CheckKind, document: Pick<CheckDocument, 'setup'>, trial: Pick<Trial, 'conditions'>): ConditionState[] =>
+export const conditionsOf = (kind: CheckKind, document: SaidDocument, index = document.trials.length - 1): ConditionState[] =>
   (kind.conditions?.(document.setup) ?? []).map(condition => {
-    const said = trial.conditions[condition.id] ?? null
+    const said = stateSaid(document, condition, index)
     return { condition, said, is: said === null ? 'not-said' : said === condition.states[0]!.value ? 'as-asked' : 'short' }
   })
+type SaidDocument = Pick<CheckDocument, 'setup' | 'trials' | 'struck'>
+
+/** Those that concern a result: of its position, or of all. */
+export const concerning = (conditions: readonly ConditionState[], position: string | null): ConditionState[] =>
+  conditions.filter(({ condition }) => condition.position === undefined || position === null || condition.position === position)
 
 /**
  * What is still to be done when the figure stands: what was measured in a state the build does not end in, and the reminders of the
@@ -30,7 +36,7 @@ export const conditionsOf = (kind: CheckKind, document: Pick<CheckDocument, 'set
 export function pendingItems(kind: CheckKind, document: CheckDocument): PendingItem[] {
   const trial = document.trials.at(-1)!
   const items: Reminder[] = [
-    ...conditionsOf(kind, document, trial).flatMap(({ condition: { id, later }, is }) =>
+    ...conditionsOf(kind, document).flatMap(({ condition: { id, later }, is }) =>
       later !== undefined && is === 'as-asked' ? [{ id, words: later }] : [],
     ),
     ...(kind.reminders?.(document.setup) ?? []),
@@ -42,25 +48,16 @@ export function pendingItems(kind: CheckKind, document: CheckDocument): PendingI
   })
 }
 
-/** What one of two fittings was measured in and the other not, so that they are not held against each other. */
-export function unlike(
-  kind: CheckKind,
-  document: Pick<CheckDocument, 'setup'>,
-  trial: Pick<Trial, 'conditions'>,
-  other: Pick<Trial, 'conditions'>,
-): ConditionState[] {
-  const others = conditionsOf(kind, document, other)
-  return conditionsOf(kind, document, trial).filter(
-    ({ condition, said }, i) => condition.apart && said !== null && others[i]!.said !== null && said !== others[i]!.said,
-  )
+/** What a fitting was measured in and the present one not, so that a figure is not held against another. @param position  of the figure */
+export function unlikeNow(kind: CheckKind, document: SaidDocument, index: number, position: string | null): ConditionState[] {
+  const now = conditionsOf(kind, document)
+  const then = conditionsOf(kind, document, index)
+  return concerning(then, position).filter(({ condition, said }) => {
+    const here = now.find(other => other.condition.id === condition.id)!.said
+    return condition.apart && said !== null && here !== null && said !== here
+  })
 }
 
 /** A state in words: `seals in`. */
 export const stateWords = ({ condition: { label, states }, said }: ConditionState): string =>
   `${lowerFirst(label)} ${lowerFirst(states.find(({ value }) => value === said)?.label ?? 'not said')}`
-
-/** What was said of a fitting and holds for the next one. */
-export const keptConditions = (kind: CheckKind, document: Pick<CheckDocument, 'setup'>, trial: Pick<Trial, 'conditions'>) =>
-  Object.fromEntries(
-    conditionsOf(kind, document, trial).flatMap(({ condition, said }) => (condition.stays && said !== null ? [[condition.id, said]] : [])),
-  )

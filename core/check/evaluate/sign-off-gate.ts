@@ -2,7 +2,7 @@ import { formatChange } from '../../quantity/figure'
 import type { Step } from '../../method/step'
 import type { ConditionState } from './said-conditions'
 import { newerThan, type CheckDocument, type Reopening } from '../document'
-import { counts, resultName, type FittingEvaluation, type ResultEvaluation } from './evaluate-fitting'
+import { counts, resultName, stateWord, type FittingEvaluation, type ResultEvaluation } from './evaluate-fitting'
 import type { PlaceEvaluation } from './evaluate-place'
 
 /** What stands between a check and a signature. */
@@ -35,6 +35,11 @@ export function signOffGate(
   const blockers: string[] = []
   const open = named('to-do')
   if (open.length > 0) blockers.push(single ? 'Nothing is measured with this fitting yet.' : `Not measured yet: ${several(open)}.`)
+  const partly = judged.filter(({ state }) => state === 'part-read')
+  if (partly.length > 0)
+    blockers.push(
+      `${single ? stateWord(partly[0]!) : several(partly.map(result => `${resultName(result)}: ${stateWord(result)}`))} read: read the others, or leave them out with a reason.`,
+    )
   const invalid = named('not-valid')
   if (invalid.length > 0)
     blockers.push(

@@ -31,6 +31,27 @@ describe('before there is no way back', () => {
     )
     expect(open).toMatch(/^Still to do: grease packed, .*; seals filled and fitted; axle torque on the machine; on the machine/)
   })
+  it('says not to close while it is out, or not all of it was read and said', () => {
+    const loose = card(hub({}, [...INSPECTED, ...plays('travel', 22, 22, 22)]))
+    expect([loose.answer, loose.stop]).toEqual(['Loose 22.0 thou, limits 2 – 6 thou', 'Do not close: loose.'])
+    expect(card(hub({ ticks: [] })).stop).toBe('Do not close: not all of it is read and said.')
+    expect(card(hub()).stop).toBeNull()
+  })
+  it('every figure that weighs stands on it, the gravest first', () => {
+    const side = (id: string, drag: string) => [said(`drag-${id}`, drag), said(`side-play-${id}`, 'none')]
+    const swivel = checkOf('swivel-preload', {
+      setup: { sides: 'both', way: 'feel' },
+      trials: [
+        trial('t1', [...side('left', 'slight'), ...side('right', 'much')], {
+          conditions: { bearings: 'greased', seals: 'out', bolts: 'full' },
+        }),
+      ],
+    })
+    const { answer, others, stop } = card(swivel)
+    expect(answer).toMatch(/^Right .*: Too much/)
+    expect(others).toEqual([expect.stringMatching(/^Left preload provisional/)])
+    expect(stop).toMatch(/^Do not close: Right .* too much\.$/)
+  })
   it('what blocks a signature stands before what is only to be remembered', () => {
     expect(card(hub({ ticks: [] })).open).toMatch(/^Still to tick: Bench axle, bottom up.* And \d more\.$/)
   })

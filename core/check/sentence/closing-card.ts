@@ -1,5 +1,5 @@
 import type { CheckDocument } from '../document'
-import { resultName } from '../evaluate/evaluate-fitting'
+import { byGravity, counts, resultName, stateWord } from '../evaluate/evaluate-fitting'
 import { readingsAt } from '../evaluate/point-readings'
 import { shownFigure, type CheckEvaluation } from '../evaluate/evaluate-check'
 import { checkKind } from '../registry'
@@ -16,6 +16,10 @@ export interface ClosingCard {
   readonly state: VerdictState
   /** `In 3.1 thou, of 2 – 6 thou` */
   readonly answer: string
+  /** what speaks against closing; null: nothing */
+  readonly stop: string | null
+  /** every other figure that weighs, the gravest first */
+  readonly others: readonly string[]
   /** figures that answer a question of their own beside it: what is left to travel, the reserve */
   readonly beside: string | null
   /** which readings, which gauge, since when, in which state of the unit */
@@ -24,18 +28,42 @@ export interface ClosingCard {
   readonly open: string
 }
 
+/** States in which nothing is closed up. */
+const AGAINST: readonly VerdictState[] = ['below', 'above', 'not-valid', 'stale', 'part-read', 'to-do']
+
 export function closingCard(document: CheckDocument, evaluation: CheckEvaluation, { system, time }: Voice): ClosingCard {
-  const { headline, word, state, conditions, reminders, signOff } = evaluation
+  const { headline, word, state, conditions, reminders, signOff: gate } = evaluation
+  const { signOff } = document
+  const judged = evaluation.current.results.filter(counts)
   const unit = unitOfResult(headline.kind, system)
   const several = evaluation.current.results.filter(({ kind }) => kind.main).length > 1
   const figure = headline.estimate ? ` ${shownFigure(headline, unit)} ${unitName(unit)}` : ''
   const limits = headline.limits.working ? `, limits ${describeLimits(headline.limits.working, unit)}` : ''
   return {
     state,
+    stop: stopOf(),
+    others: otherAnswers(),
     answer: `${several ? `${resultName(headline)}: ` : ''}${word}${figure}${limits}`,
     beside: besideIt(),
     rests: restsOn(),
     open: stillOpen(),
+  }
+
+  /** Out, not valid, stale, or not all of it read and said: it is not closed up. */
+  function stopOf(): string | null {
+    if (signOff) return null
+    const against = judged.filter(({ state: is }) => AGAINST.includes(is))
+    if (against.length > 0)
+      return `Do not close: ${several ? against.map(result => `${resultName(result)} ${lowerFirst(stateWord(result))}`).join('; ') : lowerFirst(word)}.`
+    return gate.blockers.length > 0 ? 'Do not close: not all of it is read and said.' : null
+  }
+
+  function otherAnswers(): string[] {
+    const others = judged.filter(({ id, kind }) => id !== headline.id && !kind.beside).sort(byGravity)
+    return others.map(result => {
+      const own = unitOfResult(result.kind, system)
+      return `${resultName(result)} ${lowerFirst(stateWord(result))}${result.estimate ? ` ${shownFigure(result, own)} ${unitName(own)}` : ''}`
+    })
   }
 
   function besideIt(): string | null {
@@ -71,7 +99,7 @@ export function closingCard(document: CheckDocument, evaluation: CheckEvaluation
 
   function stillOpen(): string {
     const waiting = reminders.filter(({ cleared }) => cleared === null).map(({ words }) => lowerFirst(words))
-    const blockers = document.signOff ? [] : signOff.blockers
+    const blockers = signOff ? [] : gate.blockers
     if (blockers.length > 0) return blockers.length === 1 ? blockers[0]! : `${blockers[0]} And ${blockers.length - 1} more.`
     return waiting.length > 0 ? `Still to do: ${waiting.join('; ')}.` : 'Nothing is pending.'
   }

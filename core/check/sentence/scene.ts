@@ -66,7 +66,7 @@ export function sceneOf(look: Look, voice: Voice): Scene {
     pieceUnit: unitFor(voice.system),
     current,
     fitted: place ? (place.request?.fitted ?? piecesIn(current, place.place.id)) : [],
-    done: weighing.filter(result => result.estimate !== null || result.overrule !== null).length,
+    done: weighing.filter(({ estimate, overrule, state }) => (estimate !== null && state !== 'part-read') || overrule !== null).length,
     all: weighing.length,
     at: weighing.length > 1 ? `${resultName(shown)}: ` : '',
     fine,

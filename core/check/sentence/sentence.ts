@@ -3,11 +3,13 @@ import { formatChange, formatFigure, unitName } from '../../quantity/figure'
 import { percent } from '../../quantity/percent'
 import { endsOf } from '../../verdict/limits'
 import { verdictWord } from '../../verdict/words'
+import { stateWord } from '../evaluate/evaluate-fitting'
 import { stateWords } from '../evaluate/said-conditions'
 import { adviceInWords } from './advice-words'
 import { bothInWords } from './both-words'
 import { proposalInWords } from './proposal-words'
-import { changeOf, leavesOf, pickedByHand, type Scene } from './scene'
+import { changeOf, isChange, leavesOf, pickedByHand, type Scene } from './scene'
+import { NOTHING_THAT_WAY } from '../../choice/answer/chooser/choose'
 import type { Proposal } from '../../choice/answer/chooser/proposal'
 
 /** What the answer is about. */
@@ -45,7 +47,9 @@ const stale: Saying = ({ shown, at }) => (shown.stale ? say('stale', `${at}stale
 function firstPack(scene: Scene): string {
   const { evaluation, shown, phase, place, proposal } = scene
   const offered = (shown.overrule !== null || evaluation.next !== null) && phase === 'choose' && place?.learned
-  return offered && proposal ? ` ${changeOf(scene, proposal)}.` : ''
+  if (!offered || !proposal) return ''
+  // Too little preload is not cured by leaving it.
+  return isChange(proposal) ? ` ${changeOf(scene, proposal)}.` : ` ${scene.choice?.notes[0] ?? NOTHING_THAT_WAY}`
 }
 
 const byHand: Saying = scene => (scene.shown.overrule ? say('by-hand', `${scene.at}${scene.shown.overrule}.${firstPack(scene)}`) : null)
@@ -67,6 +71,12 @@ const unmeasured: Saying = scene => {
   if (shown.predicted && current.predicted[shown.id])
     return say('expected', `Fitted. Measure again: ${formatFigure(shown.predicted.play, unit)} ${unitName(unit)} is expected.`)
   return say('to-measure', all > 1 ? progress(scene) : 'Nothing measured with this fitting yet.')
+}
+
+/** Not every point it rests on was read. */
+const partRead: Saying = ({ shown, phase, at }) => {
+  if (shown.state !== 'part-read' || phase === 'choose') return null
+  return say('to-measure', `${at}${stateWord(shown)} read: the others too, or leave them out with a reason.`)
 }
 
 const unfinished: Saying = scene => (scene.done < scene.all && scene.phase === 'measure' ? say('to-measure', progress(scene)) : null)
@@ -168,6 +178,7 @@ const SAYINGS: readonly Saying[] = [
   notValid,
   next,
   unmeasured,
+  partRead,
   unfinished,
   inAlready,
   close,

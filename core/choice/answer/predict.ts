@@ -64,7 +64,9 @@ export function predictSum({ from, uRefit }: Pick<Grounds, 'from' | 'uRefit'>, s
     refit(uRefit),
     {
       source: 'pieces',
-      words: 'Pieces changed, unmeasured ones by their tolerance',
+      words: piecesWords(
+        changes.flatMap(({ change }) => [...change.out, ...change.in]).some(({ lotId }) => lotOf(lots, lotId).stray !== undefined),
+      ),
       u: quadrature(...changes.map(({ change }) => changeSpread(change, lots))),
       nu: Infinity,
       shared: false,
@@ -84,6 +86,9 @@ export function predictSum({ from, uRefit }: Pick<Grounds, 'from' | 'uRefit'>, s
   const moved = swaps.reduce((sum, { fitted, next, perPiece }) => sum + perPiece * (packTotal(next, lots) - packTotal(fitted, lots)), 0)
   return { play: Math.round(from.play) + moved, lines, rests: 'sum', ...combine(lines) }
 }
+
+const piecesWords = (byFamily: boolean) =>
+  `Pieces changed, unmeasured ones by their tolerance${byFamily ? ', or as far as the measured ones of the family are off their marks' : ''}`
 
 /** Unmeasured pieces a change puts in. */
 export const unmeasuredIn = (change: { readonly in: Pack }, lots: LotMap): number =>

@@ -33,8 +33,9 @@ export const chiSquareLimit = (degrees: number): number => CHI_SQUARE_95[degrees
  * @example weightedBase([{ base: 1, u: 1 }, { base: 3, u: 1 }]) // { value: 2, chiSquare: 2 }
  */
 export function weightedBase(entries: readonly Pick<BasedEntry, 'base' | 'u'>[]): { value: number; u: number; chiSquare: number } {
-  const weights = entries.map(({ u }) => 1 / u ** 2)
+  // Nothing is known to less than a nanometre: two figures that claim it would have no weights at all.
+  const weights = entries.map(({ u }) => 1 / Math.max(1, u) ** 2)
   const total = weights.reduce((a, b) => a + b, 0)
   const value = entries.reduce((sum, { base }, i) => sum + base * weights[i]!, 0) / total
-  return { value, u: 1 / Math.sqrt(total), chiSquare: entries.reduce((sum, { base, u }) => sum + ((base - value) / u) ** 2, 0) }
+  return { value, u: 1 / Math.sqrt(total), chiSquare: entries.reduce((sum, { base }, i) => sum + (base - value) ** 2 * weights[i]!, 0) }
 }

@@ -1,4 +1,5 @@
 import type { Nm, LengthUnit } from '../../quantity/length'
+import type { Lean } from '../../verdict/aim'
 import type { DecisionRule } from '../../verdict/decide'
 import { endsOf, type LimitSet } from '../../verdict/limits'
 import type { Lot, Pack } from '../../pack/lot'
@@ -31,6 +32,8 @@ export interface Moved extends Judged {
 export interface PackQuestion extends Judged {
   /** nm */
   readonly aim: Nm
+  /** nm: the aim keeps a pack's own U from this end of the limits */
+  readonly lean?: Lean
   readonly rule: DecisionRule
   /** The check's unit: for the sentences. */
   readonly unit: LengthUnit

@@ -50,12 +50,15 @@ const tooWide = (widest: number, band: number | null, unit: LengthUnit): Finding
       ]
     : []
 
+/** Nobody feels finer than a thou: a judgement of one figure is a range all the same. Common practice. nm */
+const FINEST = 25_400
+
 const judged = ({ low, high }: RangeReading): Estimate =>
   stated((low + high) / 2, [
     {
       source: 'resolution',
-      words: 'Range of the judgement, (high − low)/√12',
-      u: (high - low) / Math.sqrt(12),
+      words: 'Range of the judgement, a thou at least, (high − low)/√12',
+      u: Math.max(high - low, FINEST) / Math.sqrt(12),
       nu: Infinity,
       shared: false,
       assumed: true,

@@ -2,13 +2,16 @@
 import type { ConditionState } from '#core/check/evaluate/said-conditions'
 
 /** In which state the unit is measured, one press each; what the procedure asks for stands first. */
-defineProps<{ conditions: readonly ConditionState[]; locked: boolean }>()
-defineEmits<{ say: [condition: string, state: string] }>()
+defineProps<{ conditions: readonly ConditionState[]; locked: boolean; /** some of them can be said as before */ asBefore: boolean }>()
+defineEmits<{ say: [condition: string, state: string]; before: [] }>()
 </script>
 
 <template>
   <section v-if="conditions.length" aria-label="As measured" class="mb-4" data-test="conditions">
-    <h2 class="label mb-1">As measured</h2>
+    <div class="mb-1 flex flex-wrap items-baseline gap-x-4">
+      <h2 class="label">As measured</h2>
+      <button v-if="asBefore" type="button" class="link min-h-9 text-[13.5px]" @click="$emit('before')">All as before</button>
+    </div>
     <fieldset
       v-for="{ condition, said, is } in conditions"
       :key="condition.id"
@@ -29,7 +32,7 @@ defineEmits<{ say: [condition: string, state: string] }>()
             :name="`condition-${condition.id}`"
             :value="state.value"
             :checked="said === state.value"
-            :disabled="locked"
+            :disabled="locked || condition.packing?.state === (said ?? '') || condition.packing?.state === state.value"
             @change="$emit('say', condition.id, state.value)"
           />{{ state.label }}</label
         >

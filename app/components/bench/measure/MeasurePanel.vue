@@ -20,8 +20,10 @@ const props = defineProps<{
   oneMore: string | null
   /** a pack is being chosen */
   quiet: boolean
+  /** the point in hand can be left out */
+  canLeave: boolean
 }>()
-defineEmits<{ log: []; zeroed: []; void: [PointReading]; word: [string]; pick: [string] }>()
+defineEmits<{ log: []; zeroed: []; void: [PointReading]; word: [string]; pick: [string]; leave: []; ask: [] }>()
 const { points, point, gauge, unit, turned, draft, start, far, back, heatFault, answer } = props.taking
 const several = computed(() => points.value.length > 1)
 const { cells, decimalsAt } = usePointCells(
@@ -29,7 +31,9 @@ const { cells, decimalsAt } = usePointCells(
   props.taking.readingsOf,
   computed(() => props.results),
   props.taking.unitOf,
+  props.taking.leftOut,
 )
+const leftOut = computed(() => props.taking.leftOut(point.value))
 const panel = ref<{ focus: () => void; submit: () => void }>()
 defineExpose({ focus: () => panel.value?.focus(), submit: () => panel.value?.submit() })
 </script>
@@ -68,6 +72,13 @@ defineExpose({ focus: () => panel.value?.focus(), submit: () => panel.value?.sub
         <h2 class="label">Points</h2>
         <button type="button" class="link min-h-9 text-[13px]" :aria-pressed="turned" @click="taking.turnRound">the other way round</button>
       </div>
+      <p v-if="leftOut !== null && taking.open(point)" class="mb-1 text-[13.5px] text-near" data-test="left-out">
+        {{ point.label }}: left out, {{ leftOut }}.
+        <button v-if="!locked" type="button" class="link min-h-9" @click="$emit('ask')">Ask for it again</button>
+      </p>
+      <button v-else-if="canLeave" type="button" class="link mb-1 min-h-9 text-[13.5px]" @click="$emit('leave')">
+        leave this point out
+      </button>
       <PointGrid :picked="point.id" :cells="cells" @pick="$emit('pick', $event)" />
     </div>
   </div>

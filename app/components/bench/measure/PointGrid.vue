@@ -80,10 +80,10 @@ const titled = (part: string) => part.charAt(0).toUpperCase() + part.slice(1)
                 cell.bad ? 'text-out' : cell.stale ? 'text-mute line-through' : cell.figure === null ? 'text-mute' : '',
               ]"
               :aria-pressed="picked === cell.point.id"
-              :aria-label="`${cell.point.label}: ${cell.figure ?? 'not read'}${cell.bad ? ', not valid' : ''}${cell.stale ? ', stale' : ''}`"
+              :aria-label="`${cell.point.label}: ${cell.figure ?? (cell.leftOut === null ? 'not read' : `left out, ${cell.leftOut}`)}${cell.bad ? ', not valid' : ''}${cell.stale ? ', stale' : ''}`"
               @click="$emit('pick', cell.point.id)"
             >
-              {{ cell.figure ?? (cell.point.optional ? '·' : '–') }}
+              {{ cell.figure ?? (cell.leftOut !== null ? 'out' : cell.point.optional ? '·' : '–') }}
             </button>
           </td>
         </tr>

@@ -2,10 +2,9 @@
 import { beforeAfter } from '#core/check/evaluate/before-after'
 import type { CheckDocument } from '#core/check/document'
 import { shownFigure, type CheckEvaluation } from '#core/check/evaluate/evaluate-check'
-import type { ResultEvaluation } from '#core/check/evaluate/evaluate-fitting'
+import { stateWord, type ResultEvaluation } from '#core/check/evaluate/evaluate-fitting'
 import { unitOfResult } from '#core/check/common/results'
 import { formatChange, unitName } from '#core/quantity/figure'
-import { verdictWord } from '#core/verdict/words'
 import { stateText } from '~/composables/words/stateColour'
 import { usePreferences } from '~/stores/preferences'
 
@@ -17,7 +16,7 @@ const told = computed(() => rows.value.some(({ before }) => before !== null))
 const unit = (result: ResultEvaluation) => unitOfResult(result.kind, preferences.system)
 const figure = (result: ResultEvaluation) => (result.estimate ? shownFigure(result, unit(result)) : result.overrule ? '≤ 0' : '–')
 const U = (result: ResultEvaluation) => (result.estimate ? `± ${formatChange(result.estimate.U, unit(result))}` : '')
-const word = (result: ResultEvaluation) => verdictWord(result.state, result.kind.ends)
+const word = (result: ResultEvaluation) => stateWord(result)
 const several = computed(() => rows.value.length > 1)
 </script>
 

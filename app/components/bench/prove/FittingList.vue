@@ -37,7 +37,7 @@ const rows = computed(() =>
         pack: known ? pieces || 'nothing' : pieces ? `${pieces}, and what was not listed` : 'not listed',
         read: result?.atMost ? result.atMost.words : result?.estimate ? `${shownFigure(result, unit)} ${unitName(unit)}` : '–',
         stale: result?.stale ?? null,
-        state: conditionsOf(kind.value, props.document, trial)
+        state: conditionsOf(kind.value, props.document, i)
           .filter(({ is }) => is === 'short')
           .map(stateWords)
           .join(', '),

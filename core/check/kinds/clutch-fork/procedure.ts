@@ -9,6 +9,7 @@ export const forkSteps = (setup: ForkSetup): readonly Step[] => [
     phase: 'setup',
     text: 'Old clutch and old pivot measured before they come off: afterwards the old gap is gone for good',
     required: oldKnown(setup),
+    once: true,
   },
   { id: 'one-plane', phase: 'setup', text: 'F and R from the plane where engine and gearbox meet', required: true },
   {

@@ -45,7 +45,6 @@ export const CRUSH_CONDITIONS: readonly Condition[] = [
       { value: 'long', label: 'A quarter of an hour warm, longer cold' },
       { value: 'short', label: 'Less' },
     ],
-    stays: true,
   },
 ]
 export const CRUSH_REMINDERS: readonly Reminder[] = [

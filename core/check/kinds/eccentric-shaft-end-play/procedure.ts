@@ -31,6 +31,7 @@ export function eccentricSteps(): readonly Step[] {
       phase: 'prove',
       text: 'Needle bearing on its spacer again, bevels right, bolt to torque',
       required: true,
+      of: 'refit',
       caution: 'Eye protection; the bolt is tight: fingers clear of the bar.',
     },
     {

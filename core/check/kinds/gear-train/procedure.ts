@@ -54,7 +54,6 @@ export const trainConditions = ({ bolt }: TrainSetup): readonly Condition[] =>
             { value: 'torqued', label: 'Torqued' },
             { value: 'loose', label: 'Not yet' },
           ],
-          stays: false,
         },
       ]
 

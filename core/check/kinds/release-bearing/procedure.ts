@@ -39,7 +39,7 @@ export const releaseSteps = ({ plate }: ReleaseSetup): readonly Step[] => [
     caution:
       'Too little compression: it comes to its end before the clutch is released. Too little reserve: the clutch slips as the disc wears. Where no shim meets both, look at bearing, flywheel and disc.',
   },
-  { id: 'again', phase: 'prove', text: 'D and B read again with the shim in: the stroke has not changed', required: true },
+  { id: 'again', phase: 'prove', text: 'D and B read again with the shim in: the stroke has not changed', required: true, of: 'refit' },
 ]
 
 export const RELEASE_REMINDERS: readonly Reminder[] = [

@@ -47,7 +47,11 @@ function resultsAt(setup: RollerSetup, answers: Answers, { id }: Position): Comb
   const [shaft, hole] = [meanDiameter(pin, 'pin'), meanDiameter(bore, 'bore')]
   const set = takenSet(setup, answers, id)
   const { drift, missing } = boreFindings(setup, answers, zeroPoint(id), ids(borePoints(id)))
-  const points = [...ids(pinPoints(id)), ...ids(borePoints(id)), ...bagsOf(setup).map(bagPoint), setPoint(id)]
+  // A bag nobody measured gave no roller.
+  const bags = bagsOf(setup)
+    .map(bagPoint)
+    .filter(bag => answers.of(bag).singles !== undefined && answers.of(bag).singles !== null)
+  const points = [...ids(pinPoints(id)), ...ids(borePoints(id)), ...bags, setPoint(id)]
   const noSet: Finding[] =
     hole && shaft && !set ? [{ gate: 'set', level: 'note', words: 'No rollers are taken for this rod yet: take a set under Choose.' }] : []
   // Which single roller is doubtful is said where the rollers are; here it would be said once a rod.

@@ -102,6 +102,7 @@ describe('the bore of a roller big end', () => {
         took('1', of),
         ...figures('bore-1-A-front', -thou(0.8)),
         ...figures('bore-1-B-front', -thou(0.8 + tenths / 10)),
+        ...['A-rear', 'B-rear'].flatMap(at => figures(`bore-1-${at}`, -thou(0.8))),
       ]).current.results.find(({ id }) => id === 'bore-round@1')!
     expect(oval(0.5).findings).toEqual([])
     expect(oval(2).findings.at(-1)!.words).toContain('the goal is 0.1 thou')

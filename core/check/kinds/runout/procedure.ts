@@ -20,7 +20,7 @@ const SETUP: Readonly<Record<RunoutSetup['what'], readonly Step[]>> = {
       'A housing is heavy: two people, or a hoist.',
     ),
     step('base', 'setup', 'Dial base on the flywheel, tip square to the bore wall, touching all round', true),
-    step('marked', 'setup', 'Marks on the housing: 12 on top, 3 at its side as seen', true),
+    { ...step('marked', 'setup', 'Marks on the housing: 12 on top, 3 at its side as seen', true), once: true },
     step(
       'plugs',
       'setup',
@@ -32,17 +32,17 @@ const SETUP: Readonly<Record<RunoutSetup['what'], readonly Step[]>> = {
   radial: [
     step('held', 'setup', 'Base on what does not turn, tip square to the rim', true),
     step('clean', 'setup', 'Rim clean, no rust, no burr; bearing play taken up', true),
-    step('marked', 'setup', 'Marks on the part, 12 where it can be found again', true),
+    { ...step('marked', 'setup', 'Marks on the part, 12 where it can be found again', true), once: true },
   ],
   face: [
     step('held', 'setup', 'Base on what does not turn, tip square to the face, its radius measured', true),
     step('pressed', 'setup', 'Shaft pressed home one way for the whole turn: end play would read as runout', true),
-    step('marked', 'setup', 'Marks on the part, 12 where it can be found again', true),
+    { ...step('marked', 'setup', 'Marks on the part, 12 where it can be found again', true), once: true },
   ],
   shaft: [
     step('held', 'setup', 'On centres that are clean, or in V-blocks on sound places; it cannot creep along', true),
     step('clean', 'setup', 'Where the tip runs: clean, no keyway, no thread', true),
-    step('marked', 'setup', 'Marks on the shaft, 12 where it can be found again', true),
+    { ...step('marked', 'setup', 'Marks on the shaft, 12 where it can be found again', true), once: true },
   ],
 }
 
@@ -54,7 +54,10 @@ export const runoutSteps = (setup: RunoutSetup): readonly Step[] => [
   ...(setup.what === 'housing'
     ? [
         step('flat-plate', 'choose', 'High side of each dowel marked on a flat plate before it goes in; both alike, turned alike', false),
-        step('tight-again', 'prove', 'Dowels in, housing on, bolts tight as before; the whole turn read again with its return', true),
+        {
+          ...step('tight-again', 'prove', 'Dowels in, housing on, bolts tight as before; the whole turn read again with its return', true),
+          of: 'refit' as const,
+        },
       ]
     : [
         step(

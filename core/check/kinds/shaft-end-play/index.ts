@@ -56,7 +56,6 @@ const JOINT: Condition = {
     { value: 'bare', label: 'Bare' },
     { value: 'built', label: 'As it is built' },
   ],
-  stays: true,
   later: 'Closed with its film: read it again where that can be done',
 }
 

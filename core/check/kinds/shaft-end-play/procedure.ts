@@ -47,7 +47,7 @@ export function endPlaySteps(setup: EndPlaySetup): readonly Step[] {
     ...dial('measure'),
     { id: 'measure-new', phase: 'choose', text: 'Measure each piece that goes in', required: false },
     { id: 'label-out', phase: 'choose', text: 'Bag and label the pieces that come out', required: false },
-    { id: 'refitted', phase: 'prove', text: 'Pack in stacking order, thick pieces outside', required: true },
+    { id: 'refitted', phase: 'prove', text: 'Pack in stacking order, thick pieces outside', required: true, of: 'refit' },
     {
       id: 'torqued',
       phase: 'prove',

@@ -97,7 +97,9 @@ function clearance(answers: Answers, { id }: Position, fitted: Estimate | null):
     kind: 'clearance',
     position: id,
     estimate,
+    // What washers do to the gap is a sum: only the stack squeezed by hand proves it.
     points: [`gap-${id}`, squeezed],
+    ...(none || (fitted !== null && fitted.value > 0) ? {} : { notYet: [squeezed] }),
     formula: 'washers − gap at the clamped face',
     findings: [
       ...(gap && !fitted ? unlisted(null) : []),

@@ -10,6 +10,7 @@ export const headSteps = ({ origin, at }: HeadSetup): readonly Step[] => [
     phase: 'setup',
     text: 'Old bearings looked at: balls missing, cage broken, tracks dented. A missing ball is found',
     required: true,
+    once: true,
     caution: at === 'head' ? 'The front end is held: it drops out when the nut is off.' : 'The machine stands held: the wheel is out.',
   },
   ...(origin === 'genuine'
@@ -20,12 +21,14 @@ export const headSteps = ({ origin, at }: HeadSetup): readonly Step[] => [
           phase: 'setup',
           text: 'Kit and its source in the job’s notes: listed for this machine is no proof, near-twins differ',
           required: true,
+          once: true,
         },
         {
           id: 'unpressed',
           phase: 'setup',
           text: 'Nothing is pressed yet: sizes, stack, then the gap with the seal just touching',
           required: true,
+          once: true,
         },
         {
           id: 'gap-round',

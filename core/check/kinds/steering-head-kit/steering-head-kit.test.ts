@@ -77,7 +77,10 @@ describe('the seal’s clearance and the stack', () => {
       [['0.5', '1'], 0.575, 'above'],
     ] as const) {
       const packs = { 'washers-upper': pack.map(lotId => ({ lotId, count: 1 })) }
-      const upper = result(evaluated([...SIZES, ...stack(), ...GAPS], {}, { packs }), 'clearance@upper')
+      const sums = [...SIZES, ...stack(), ...GAPS]
+      // By the sum alone it is not proved.
+      expect(result(evaluated(sums, {}, { packs }), 'clearance@upper')).toMatchObject({ state: 'part-read', progress: { read: 1, of: 2 } })
+      const upper = result(evaluated([...sums, said('squeezed-upper', 'free')], {}, { packs }), 'clearance@upper')
       expect(inMm(upper.estimate!.value)).toBe(clearance)
       expect(upper.state).toBe(state)
     }

@@ -1,6 +1,7 @@
 import { MOST_PIECES } from '../../../choice/question/rules'
 import { nm, thou } from '../../../quantity/length'
 import type { Answers, CombinedResult, MeasuringPoint, NextStep, PackPlace, Position } from '../../contract'
+import { saidAt } from '../../conditions'
 import { defineKind } from '../../define-kind'
 import { closingPlay, preloadOf, preloadPoints, sidePlayOf, sidePlayPoint, sidePlayResult } from '../../common/preload'
 import { sizeResult, turningResult } from '../../common/results'
@@ -45,7 +46,10 @@ export const swivelPreload = defineKind({
   points: setup => sidesOf(setup).flatMap(side => pointsOf(setup, side)),
   places: setup => sidesOf(setup).map(side => placeOf(setup, side)),
   procedure: swivelSteps,
-  conditions: () => SWIVEL_CONDITIONS,
+  conditions: setup =>
+    sidesOf(setup).flatMap(side =>
+      SWIVEL_CONDITIONS.map(condition => saidAt(condition, { ...side, moves: [packAt(side.id)] }, sidesOf(setup).length > 1)),
+    ),
   reminders: () => SWIVEL_REMINDERS,
   suspicions: swivelSuspicions,
   combine: (setup, answers) =>

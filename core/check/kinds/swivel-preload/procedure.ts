@@ -14,7 +14,7 @@ export function swivelSteps({ upper, way }: SwivelSetup): readonly Step[] {
       caution: 'The housing is heavy and swings: prop it, fingers out of the ball.',
     },
     { id: 'pin-pressed', phase: 'setup', text: 'Top pin pressed in greased, its bearing unharmed', required: true },
-    { id: 'washer-found', phase: 'setup', text: 'Thrust washer found: it can hang on the pin that came out', required: true },
+    { id: 'washer-found', phase: 'setup', text: 'Thrust washer found: it can hang on the pin that came out', required: true, once: true },
     {
       id: 'sprung-in',
       phase: 'setup',
@@ -56,7 +56,7 @@ export function swivelSteps({ upper, way }: SwivelSetup): readonly Step[] {
       text: 'Thicker pack, less drag. Speak of the whole pack, not of adding or exchanging',
       required: false,
     },
-    { id: 'proved-full', phase: 'prove', text: 'Bolts at full torque again, seals still out', required: true },
+    { id: 'proved-full', phase: 'prove', text: 'Bolts at full torque again, seals still out', required: true, of: 'refit' },
     {
       id: 'same-pack',
       phase: 'prove',
@@ -67,6 +67,7 @@ export function swivelSteps({ upper, way }: SwivelSetup): readonly Step[] {
   ]
 }
 
+/** Of each side. */
 export const SWIVEL_CONDITIONS: readonly Condition[] = [
   {
     id: 'bearings',
@@ -75,7 +76,6 @@ export const SWIVEL_CONDITIONS: readonly Condition[] = [
       { value: 'greased', label: 'Greased' },
       { value: 'dry', label: 'Dry' },
     ],
-    stays: true,
   },
   sealOut('seals', 'Swivel seal and ring seal of the pin', 'Ring seal of the pin and swivel seal in, lips greased'),
   {
@@ -85,7 +85,6 @@ export const SWIVEL_CONDITIONS: readonly Condition[] = [
       { value: 'full', label: 'At full torque' },
       { value: 'nipped', label: 'Nipped, or loose' },
     ],
-    stays: false,
     later: 'Final torque, once the top bracket is on',
   },
 ]

@@ -53,6 +53,7 @@ export function hubSteps({ axleTorque, ...setup }: HubSetup): readonly Step[] {
       phase: 'prove',
       text: 'Stepped spacer in again, once, its step to the bearing; thin spacers between thick ones',
       required: true,
+      of: 'refit',
     },
     {
       id: 'back-to-tray',
@@ -75,7 +76,6 @@ export const HUB_CONDITIONS: readonly Condition[] = [
       { value: 'full', label: 'At its torque, wheel spun' },
       { value: 'less', label: 'Less, or not spun' },
     ],
-    stays: false,
   },
 ]
 

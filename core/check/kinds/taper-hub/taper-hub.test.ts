@@ -154,7 +154,10 @@ describe('the state the unit was in', () => {
     expect(seals(hub(four, { clearings: [{ ...clearing, order: 61 }], reopened }))).not.toBeNull()
   })
   it('tells what was said from what was not', () => {
-    const states = conditionsOf(checkKind('taper-hub'), { setup: {} }, { conditions: { bearings: 'greased', seals: 'out' } })
+    const states = conditionsOf(
+      checkKind('taper-hub'),
+      hub([], { trials: [trial('t1', [], { conditions: { bearings: 'greased', seals: 'out' } })] }),
+    )
     expect(states.map(({ is }) => is)).toEqual(['short', 'as-asked', 'not-said'])
   })
 })

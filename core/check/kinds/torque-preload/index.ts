@@ -5,6 +5,7 @@ import type { Estimate } from '../../../reading/estimate'
 import type { Finding } from '../../../reading/gates'
 import { sumOf } from '../../../reading/sum'
 import type { Answers, CombinedResult, FirstPack, MeasuringPoint, PackPlace, PartRole, Position } from '../../contract'
+import { saidAt } from '../../conditions'
 import { defineKind } from '../../define-kind'
 import { closingPlay, preloadOf, preloadPoints, sidePlayOf, sidePlayPoint, sidePlayResult } from '../../common/preload'
 import { turningResult } from '../../common/results'
@@ -74,7 +75,13 @@ export const torquePreload = defineKind({
   points: setup => stagesOf(setup).flatMap(stage => pointsOf(setup, stage)),
   places: setup => stagesOf(setup).flatMap(stage => placesOf(setup, stage)),
   procedure: preloadSteps,
-  conditions: preloadConditions,
+  conditions: setup => {
+    const stages = stagesOf(setup)
+    return stages.flatMap(stage => {
+      const at = { ...stage, moves: movesOf(setup, stage.id) }
+      return preloadConditions(`joint-${stage.id}`).map(condition => saidAt(condition, at, stages.length > 1))
+    })
+  },
   reminders: () => PRELOAD_REMINDERS,
   suspicions: preloadSuspicions,
   combine: (setup, answers) => stagesOf(setup).flatMap(stage => [...resultsOf(setup, answers, stage), sidePlayOf(answers, stage.id)]),
@@ -85,15 +92,19 @@ const partsOf = ({ id, label }: Position): PartRole[] => [
   { id: `shaft-${id}`, label },
 ]
 
+/** Places that move what a stage reads: its own, and those of the stages it turns with. */
+const movesOf = (setup: TorqueSetup, id: string): string[] =>
+  stagesOf(setup)
+    .filter(stage => stage.id === id || (uponOf(setup, id)?.turns === 'with' && stage.id < id))
+    .flatMap(stage => [`shim-${stage.id}`, `joint-${stage.id}`])
+
 function pointsOf(setup: TorqueSetup, { id, label }: Position): MeasuringPoint[] {
   const where = {
     id,
     at: { position: label },
     prefix: `${label}: `,
     play: 'side play',
-    moves: stagesOf(setup)
-      .filter(stage => stage.id === id || (uponOf(setup, id)?.turns === 'with' && stage.id < id))
-      .flatMap(stage => [`shim-${stage.id}`, `joint-${stage.id}`]),
+    moves: movesOf(setup, id),
     rests: ['case', `bearings-${id}`, `shaft-${id}`],
   }
   return [
@@ -131,7 +142,7 @@ function placesOf({ shims, film }: TorqueSetup, { id, label }: Position): PackPl
       capacity: { fewest: 0, most: 2 },
       holds: 'packing',
       startsEmpty: true,
-      ...(film === null ? {} : { film: { thickness: film, unless: { condition: 'joint', is: 'built' } } }),
+      ...(film === null ? {} : { film: { thickness: film, unless: { condition: `joint@${id}`, is: 'built' } } }),
       lappable: false,
     },
   ]

@@ -46,11 +46,12 @@ export function preloadSteps({ stages, way }: TorqueSetup): readonly Step[] {
       required: false,
       caution: 'A torque is no thickness: 0.25 N·m too much is not 0.25 mm to come off.',
     },
-    { id: 'proved-full', phase: 'prove', text: 'Read at full clamp with the shim as it stays', required: true },
+    { id: 'proved-full', phase: 'prove', text: 'Read at full clamp with the shim as it stays', required: true, of: 'refit' },
   ]
 }
 
-export const preloadConditions = (): readonly Condition[] => [
+/** Of each stage. @param joint  the place in which a packing lies for a trial */
+export const preloadConditions = (joint: string): readonly Condition[] => [
   {
     id: 'oil',
     label: 'Bearings',
@@ -58,7 +59,6 @@ export const preloadConditions = (): readonly Condition[] => [
       { value: 'as-book', label: 'Oiled, or dry, as the book says' },
       { value: 'other', label: 'Otherwise' },
     ],
-    stays: true,
   },
   {
     id: 'joint',
@@ -68,7 +68,7 @@ export const preloadConditions = (): readonly Condition[] => [
       { value: 'built', label: 'As built: its gasket, its bead of sealant' },
       { value: 'packing', label: 'With a trial packing' },
     ],
-    stays: true,
+    packing: { place: joint, state: 'packing' },
     later: 'Measured bare: the film of a sealant opens the joint, and preload falls. Read it again sealed where that can be done',
   },
   sealOut('seal', 'Shaft seal', 'Shaft seal in', 'Out, or its drag taken off'),

@@ -7,6 +7,8 @@ import { mm, nm, thou } from '../../../quantity/length'
 import { twoSided } from '../../../verdict/limits'
 import type { CheckDocument, Trial } from '../../document'
 import { checkAnswer } from '../../../worksheet/evaluate'
+import { answerOf } from '../../sentence/answer'
+import { lookAt } from '../../sentence/look'
 import { slopesOf } from '../../evaluate/slopes'
 import { answerRequest, drawerOfAll, evaluateCheck, openPlaces, prepareRequest } from '../../evaluate/evaluate-check'
 import { lotOf } from '../../../../tests/pieces'
@@ -137,6 +139,15 @@ describe('a shim behind a race, by torque', () => {
       const shim = shimOf([loose])
       expect(shim.request!.question).toMatchObject({ id: 'side-play@1', aim: -50_000 })
       expect(first(shim)).toMatchObject({ pack: pack('2.08'), predicted: { play: expect.closeTo(-60_000, -1) } })
+    })
+    it('is not left as it is where the drawer has nothing', () => {
+      const told = (drawer: readonly Lot[]) => {
+        const document = check([loose])
+        const look = { ...lookAt(document, evaluateCheck(document, drawer), drawer), phase: 'choose' as const }
+        return answerOf(look, { system: 'metric', time: String }).sentence
+      }
+      expect(told(lots)).toContain('too little. Take out 1.9, put in 2.08.')
+      expect(told([piece('1.9', 1.9)])).toContain('too little. The drawer has nothing that would move it that way.')
     })
     it('goes on top by as much as the torque aimed at is worth, where an earlier service learned the slope', () => {
       // 1.1 N·m by 6 N·m a mm is 0.183: 1.9 + 0.12 + 0.183 is 2.203.

@@ -28,7 +28,7 @@ export const jointSteps = (): readonly Step[] => [
     required: false,
     caution: 'A step of the kit counts twice: one ring each side.',
   },
-  { id: 'home-again', phase: 'prove', text: 'Rings home again, caps against them; the joint falls by itself', required: true },
+  { id: 'home-again', phase: 'prove', text: 'Rings home again, caps against them; the joint falls by itself', required: true, of: 'refit' },
 ]
 
 export const JOINT_REMINDERS: readonly Reminder[] = [{ id: 'marks', words: 'Shaft back to its marks, flange bolts at their torque' }]

@@ -1,4 +1,6 @@
 import { pieceSpread } from '../../../pack/change-spread'
+import { ASSUMED } from '../../../pack/lot'
+import { piecesPerPick } from '../../../pack/response'
 import { changeVariance, type PreparedDrawer } from './prepare'
 
 /** For each lot i, what the lots from i on can still cost at least, and what they add when nothing of them is taken. */
@@ -32,4 +34,15 @@ export function suffixBounds(drawer: PreparedDrawer) {
     if (steadiest[i] === Infinity) steadiest[i] = 0
   }
   return { variance, cost, fitted, removal, measuredFitted, least, spread, steadiest }
+}
+
+/** More variance than any change of this drawer adds to a prediction, nm²: all that is fitted out, and the least certain pieces in. */
+export function mostSpread(drawer: PreparedDrawer): number {
+  const per = piecesPerPick(drawer.response)
+  const each = drawer.lots.map((_, i) =>
+    drawer.available[i]! > 0 ? changeVariance(drawer, i, drawer.available[i]! * per) / drawer.available[i]! : 0,
+  )
+  const out = drawer.lots.reduce((sum, _, i) => sum + changeVariance(drawer, i, -drawer.fittedPieces[i]!), 0)
+  const shared = Math.max(drawer.fittedCount, drawer.mostPicks * per) * ASSUMED.micrometer
+  return out + drawer.mostPicks * Math.max(0, ...each) + shared ** 2
 }

@@ -24,6 +24,7 @@ export interface PackChoice {
   readonly notes: readonly string[]
 }
 
+export const NOTHING_THAT_WAY = 'The drawer has nothing that would move it that way.'
 const WANTED = 5
 /** Results looked at besides, so that those like each other can be folded. */
 const MORE = 15
@@ -91,7 +92,8 @@ const within = (asked: Wanted, { predicted: { play }, also }: Pick<Proposal, 'pr
 function inLimits(drawer: PreparedDrawer, question: PackQuestion): PackChoice {
   const rank = ranking(drawer, question)
   const allowed = inAll(question, drawer.response)
-  const { found, proven } = searchPacks(drawer, { ...searchFor(question), allowed })
+  const asked = { ...searchFor(question), ...(question.lean ? { lean: question.lean } : {}), allowed }
+  const { found, proven } = searchPacks(drawer, asked)
   const best = withBefore(drawer, question, rank, found, allowed)
   const stay = stayRanked(drawer, question, rank)
   const first = best[0] ?? (stay && (standsFirst(stay.proposal, question) || within(allowed, stay.proposal)) ? stay : null)
@@ -202,20 +204,22 @@ function firstStep(drawer: PreparedDrawer, question: PackQuestion): PackChoice {
   const allowed: Range = question.aim < 0 ? { low: -Infinity, high: -1 } : { low: 1, high: Infinity }
   const { found, proven } = searchPacks(drawer, { ...searchFor(question), allowed })
   const proposals = folded(found.map(rank.found), question.unit).map(({ proposal }) => proposal)
-  const notes = found.length > 0 ? [] : ['The drawer has nothing that would move it that way.']
+  const notes = found.length > 0 ? [] : [NOTHING_THAT_WAY]
   return { proposals: proposals.slice(0, question.wanted ?? WANTED), proven, fallback: true, notes }
 }
 
 /** "4 cannot be had with these pieces: 3 or 5 can." */
 function gapNotes(drawer: PreparedDrawer, question: PackQuestion, first: Ranked): string[] {
   const [, stepsOff] = first.key
-  if (stepsOff === 0) return []
+  // Closed, or preloaded by a first step, is no play one could have.
+  if (stepsOff === 0 || question.aim <= 0) return []
   const finely = { ...searchFor(question), width: fineWidth(question.unit), limits: null, also: [], wanted: 1 }
   const nearest = (allowed: Range) => searchPacks(drawer, { ...finely, allowed }).found[0]?.play
   const options = [nearest({ low: -Infinity, high: question.aim }), nearest({ low: question.aim, high: Infinity })].filter(
     play => play !== undefined && play > 0,
   ) as number[]
-  if (options.length === 0) return []
+  // A pack may pass by it because its own pieces ask for more.
+  if (options.length === 0 || options.some(play => Math.abs(play - question.aim) < stepWidth(question))) return []
   const show = (play: number, unit = false) => toldText(play, question.told, question.unit, { trim: true, unit })
   return [`${show(question.aim, true)} cannot be had with these pieces: ${options.map(play => show(play)).join(' or ')} can.`]
 }

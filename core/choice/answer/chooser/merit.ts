@@ -16,7 +16,7 @@ export const CLASSES: readonly number[] = [0.99, 0.95, 0.8, 0.5]
 export const chanceClass = (inside: number | null, levels: readonly number[] = CLASSES): number =>
   inside === null ? 1 : 1 + levels.filter(level => inside < level).length
 
-export const binOf = (play: number, aim: number, width: number): number => Math.floor(Math.abs(play - aim) / width)
+export const binOf = (distance: number, width: number): number => Math.floor(distance / width)
 
 /** What counts of a pack beside its chance and its distance. */
 export interface Effort {
@@ -35,7 +35,7 @@ export interface Effort {
 export const troubleOf = ({ pieces, changes, unmeasured }: Pick<Effort, 'pieces' | 'changes' | 'unmeasured'>): number =>
   pieces + changes + unmeasured
 
-function movedUp(order: MeritOrder, { pieces, changes, cost }: Effort): number {
+export function movedUp(order: MeritOrder, { pieces, changes, cost }: Effort): number {
   switch (order) {
     case 'trouble':
       return 0
@@ -58,17 +58,20 @@ export const meritKey = (order: MeritOrder, cls: number, bin: number, distance: 
   effort.cost,
 ]
 
-/** Could a pack with these least values be better than `key`? Asked at every step of the search. */
-export function beats(order: MeritOrder, key: MeritKey, cls: number, bin: number, distance: number, effort: Effort): boolean {
-  if (cls !== key[0]) return cls < key[0]
-  if (bin !== key[1]) return bin < key[1]
+/**
+ * How far off its aim a pack with these least values may be and still be better than `key`, nm: any distance where what counts before it is
+ * better, −1 where it cannot be. Asked at every step of the search.
+ */
+export function roomBefore(order: MeritOrder, key: MeritKey, cls: number, bin: number, nearest: number, effort: Effort): number {
+  if (cls !== key[0]) return cls < key[0] ? Infinity : -1
+  if (bin !== key[1]) return bin < key[1] ? Infinity : -1
   const up = movedUp(order, effort)
-  if (up !== key[2]) return up < key[2]
+  if (up !== key[2]) return up < key[2] ? Infinity : -1
   const trouble = troubleOf(effort)
-  if (trouble !== key[3]) return trouble < key[3]
-  if (distance !== key[4]) return distance < key[4]
-  if (effort.variance !== key[5]) return effort.variance < key[5]
-  return effort.cost < key[6]
+  if (trouble !== key[3]) return trouble < key[3] ? Infinity : -1
+  if (nearest !== key[4]) return nearest < key[4] ? key[4] : -1
+  if (effort.variance !== key[5]) return effort.variance < key[5] ? key[4] : -1
+  return effort.cost < key[6] ? key[4] : -1
 }
 
 /** Negative when a is better. */
@@ -81,4 +84,8 @@ export function compareKeys(a: MeritKey, b: MeritKey): number {
 export const fineWidth = (unit: LengthUnit): number => (systemOf(unit) === 'metric' ? 2 * NM_PER.um : NM_PER.tenth)
 
 /** The best class a pack of at least this variance can have. */
-export const classAt = (ceilings: readonly number[], variance: number): number => 1 + ceilings.filter(ceiling => variance > ceiling).length
+export function classAt(ceilings: readonly number[], variance: number): number {
+  let cls = 1
+  for (const ceiling of ceilings) if (variance > ceiling) cls++
+  return cls
+}

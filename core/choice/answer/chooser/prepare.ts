@@ -4,7 +4,7 @@ import { piecesPerPick, type Response } from '../../../pack/response'
 import { MOST_PIECES, ruleFault, type PackRules } from '../../question/rules'
 import { buildReach, type Reach } from './reach'
 
-/** The drawer as columns, ready for any number of questions. Lots in order of id; "pick" is a piece, or an equal pair. */
+/** The drawer as columns, ready for any number of questions. Lots that are fitted first, then in order of id; "pick" is a piece, or an equal pair. */
 export interface PreparedDrawer {
   readonly lots: readonly Lot[]
   readonly response: Response
@@ -48,7 +48,7 @@ export function prepareDrawer(drawer: readonly Lot[], fitted: Pack, response: Re
   }
   const lots = drawer
     .filter(lot => piecesFree(lot) >= per || fittedOf(lot) > 0 || lot.id === rules.required)
-    .sort((a, b) => (a.id < b.id ? -1 : 1))
+    .sort((a, b) => Number(fittedOf(b) > 0) - Number(fittedOf(a) > 0) || (a.id < b.id ? -1 : 1))
   const mostPicks = Math.floor((rules.most ?? MOST_PIECES) / per)
   const size = lots.map(lot => thickness(lot) * per)
   const single = lots.map(lot => rules.one !== undefined && lot.shape === rules.one)

@@ -1,3 +1,4 @@
+import type { Lean } from '../../../verdict/aim'
 import type { LimitSet } from '../../../verdict/limits'
 import type { Moved } from '../../question/question'
 import type { Measured } from '../../grounds/grounds'
@@ -9,6 +10,8 @@ export interface SearchQuestion {
   readonly uRefit: number
   /** nm */
   readonly aim: number
+  /** nm: the aim keeps a pack's own U from this end of the limits */
+  readonly lean?: Lean
   /** width of the distance bins, nm */
   readonly width: number
   /** null: every pack is of one class */

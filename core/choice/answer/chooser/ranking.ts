@@ -21,7 +21,7 @@ export const stepWidth = (question: PackQuestion): number => Math.max(1, refitUn
  * Makes ranked proposals of what a search found, and of any pack.
  * @param by  what ranks them, where that is not what is asked: nearest a limit instead of the aim
  */
-export function ranking(drawer: PreparedDrawer, question: PackQuestion, by: Pick<PackQuestion, 'aim' | 'limits'> = question) {
+export function ranking(drawer: PreparedDrawer, question: PackQuestion, by: Pick<PackQuestion, 'aim' | 'lean' | 'limits'> = question) {
   const lots = lotMap(drawer.lots)
   const context: ProposalContext = {
     question,
@@ -40,7 +40,8 @@ export function ranking(drawer: PreparedDrawer, question: PackQuestion, by: Pick
     found: ({ key, picks }: Found): Ranked => ({ key, proposal: proposalFor(context, packOf(picks)) }),
     pack(pack: Pack): Ranked {
       const proposal = proposalFor(context, pack)
-      const { play } = proposal.predicted
+      const { play, U } = proposal.predicted
+      const distance = Math.abs(play - (by.lean ? by.lean.end + by.lean.toward * U : by.aim))
       const effort = {
         pieces: proposal.pieces,
         changes: changesOf(proposal),
@@ -49,7 +50,7 @@ export function ranking(drawer: PreparedDrawer, question: PackQuestion, by: Pick
         cost: pack.reduce((sum, { lotId, count }) => sum + count * (lots.get(lotId)!.cost ?? 0), 0),
       }
       const cls = by.limits === null ? 1 : chanceClass(proposal.chance?.inside ?? null)
-      const key = meritKey(drawer.rules.order ?? 'trouble', cls, binOf(play, by.aim, width), Math.abs(play - by.aim), effort)
+      const key = meritKey(drawer.rules.order ?? 'trouble', cls, binOf(distance, width), distance, effort)
       return { key, proposal }
     },
   }

@@ -1,11 +1,13 @@
 import { bisector } from 'd3-array'
-import { suffixBounds } from './bounds'
+import { mostSpread, suffixBounds } from './bounds'
+import { cellsOf } from './cells'
 import { searchCell, type Bin, type CellContext, type Interval } from './cell'
 import { AtBest, ChanceBounds, WorstChance, type Chances } from './chance-bounds'
 import { MOST_IN_DOUBT } from '../leaves'
-import { CLASSES, binOf, classAt, compareKeys } from './merit'
+import { CLASSES, binOf, classAt, compareKeys, roomBefore } from './merit'
 import type { PreparedDrawer } from './prepare'
 import type { Found, SearchQuestion } from './question'
+import { Target } from './target'
 
 export interface SearchResult {
   readonly found: readonly Found[]
@@ -15,16 +17,17 @@ export interface SearchResult {
 
 /** Where a pack belongs among those found: behind those it equals. */
 const byKey = bisector<Found, Found>((a, b) => compareKeys(a.key, b.key))
-const NODE_CAP = 400_000
+const NODE_CAP = 2_000_000
 
 /**
- * The best changed packs by the order of merit, proven: cells (bin, picks) are visited from the best key they could hold; inside a
- * cell packs are built lot by lot, every branch cut that no total of the bin, or no better key, can come from; it stops when no cell
- * left can beat the last result. The fitted pack is no answer: what it leaves was measured.
+ * The best changed packs by the order of merit, proven: bins, and in them cells of like trouble, are visited from the best key they could
+ * hold; inside a cell packs are built lot by lot, every branch cut that no total of the bin, or no better key, can come from; it stops
+ * when no cell left can beat the last result. The fitted pack is no answer: what it leaves was measured.
  */
 export function searchPacks(drawer: PreparedDrawer, question: SearchQuestion): SearchResult {
-  const { from, aim, width, limits, wanted } = question
+  const { from, aim, lean, width, limits, wanted } = question
   const levels = question.levels ?? CLASSES
+  const order = drawer.rules.order ?? 'trouble'
   const c = drawer.response.perPiece
   const basePlay = Math.round(from.play) - c * drawer.fittedTotal
   const { also = [] } = question
@@ -44,6 +47,9 @@ export function searchPacks(drawer: PreparedDrawer, question: SearchQuestion): S
   const allowed = question.allowed ?? { low: -Infinity, high: Infinity }
   if (allowed.low > allowed.high) return { found: [], proven: true, visited: 0 }
   const highTotal = Math.min(drawer.reach.largest, drawer.rules.largestStack ?? Infinity)
+  const suffix = suffixBounds(drawer)
+  const target = new Target(aim, lean ?? null, from, { least: chances.least, most: chances.least + (lean ? mostSpread(drawer) : 0) })
+  const cells = cellsOf(drawer, suffix)
   const found: Found[] = []
   const bins: (Bin | null)[] = []
   const context: CellContext = {
@@ -53,7 +59,9 @@ export function searchPacks(drawer: PreparedDrawer, question: SearchQuestion): S
     basePlay,
     allowed,
     chances,
-    suffix: suffixBounds(drawer),
+    target,
+    aimed: between((target.least - basePlay) / c, (target.most - basePlay) / c),
+    suffix,
     bySize: drawer.size.map((size, lot) => ({ size, lot })).sort((a, b) => a.size - b.size),
     cap: question.cap ?? NODE_CAP,
     visited: 0,
@@ -74,7 +82,12 @@ export function searchPacks(drawer: PreparedDrawer, question: SearchQuestion): S
       const bin = bins[b] === undefined ? (bins[b] = binAt(b)) : bins[b]
       // A bin is gone through once: when nothing in it can be of a better class than this.
       if (!bin || bin.cls !== cls) continue
-      for (let k = drawer.fewestPicks; k <= drawer.mostPicks; k++) searchCell(context, bin, k)
+      for (const cell of cells) {
+        const lastKept = context.worst()
+        // Cells that take as much may still be nearer, or of better pieces; those that take more are not.
+        if (lastKept && roomBefore(order, lastKept, bin.cls, bin.bin, -1, cell.effort) < 0) break
+        searchCell(context, bin, cell)
+      }
       if (context.visited > context.cap) return { found, proven: false, visited: context.visited }
     }
   }
@@ -83,16 +96,16 @@ export function searchPacks(drawer: PreparedDrawer, question: SearchQuestion): S
   /** The furthest bin that a total of the drawer, and the allowed range, can fall in. */
   function lastBin(): number {
     const ends = [basePlay, basePlay + c * highTotal].map(play => Math.min(allowed.high, Math.max(allowed.low, play)))
-    return Math.max(...ends.map(play => binOf(play, aim, width)))
+    return Math.max(...ends.map(play => binOf(target.nearest(play), width)))
   }
 
   function binAt(b: number): Bin | null {
     const plays: Interval[] =
       b === 0
-        ? [{ low: aim - width, high: aim + width }]
+        ? [{ low: target.least - width, high: target.most + width }]
         : [
-            { low: aim - (b + 1) * width, high: aim - b * width },
-            { low: aim + b * width, high: aim + (b + 1) * width },
+            { low: target.least - (b + 1) * width, high: target.least - b * width },
+            { low: target.most + b * width, high: target.most + (b + 1) * width },
           ]
     const stretches: Interval[] = []
     const reached: Interval[] = []
@@ -115,3 +128,5 @@ export function searchPacks(drawer: PreparedDrawer, question: SearchQuestion): S
     return false
   }
 }
+
+const between = (a: number, b: number): Interval => ({ low: Math.min(a, b), high: Math.max(a, b) })

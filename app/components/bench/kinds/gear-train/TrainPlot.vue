@@ -6,7 +6,7 @@ import { readSetup } from '#core/check/setup'
 import { lotMap, packTotal } from '#core/pack/lot'
 import { formatLength } from '#core/quantity/format-length'
 import { UNIT_NAME } from '#core/quantity/length'
-import { verdictWord } from '#core/verdict/words'
+import { stateWord } from '#core/check/evaluate/evaluate-fitting'
 import { statePaint } from '~/composables/words/stateColour'
 import { useBench } from '~/stores/bench'
 import { usePreferences } from '~/stores/preferences'
@@ -27,7 +27,7 @@ const rows = computed(() => {
         ...gap,
         state: result.state,
         figure: result.estimate ? formatLength(result.estimate.value, preferences.unit, { trim: true }) : '–',
-        word: result.overrule ?? verdictWord(result.state, result.kind.ends),
+        word: result.overrule ?? stateWord(result),
         pack:
           pack === null
             ? 'not listed'
