@@ -38,8 +38,9 @@ function copyLockBinary(nitro: Nitro): void {
 /** What is loaded together is one file: a page asked for a hundred small ones costs more than the little it does not need. */
 function roomOf(path: string): string | undefined {
   const of = path.replace(/\?.*/, '')
-  if (/\/node_modules\//.test(of))
-    return /\/(pdfmake|papaparse|axe-core|d3-time|d3-time-format|d3-scale\/src\/(time|utcTime)\.js)/.test(of) ? undefined : 'packages'
+  // Named, or the packages beside it would drag it along: only trends have an axis of dates.
+  if (/\/(d3-time|d3-time-format|d3-scale\/src\/(time|utcTime)\.js)/.test(of)) return 'dates'
+  if (/\/node_modules\//.test(of)) return /\/(pdfmake|papaparse|axe-core)/.test(of) ? undefined : 'packages'
   if (/\/core\/(quantity|reading|verdict|pack|method|check|command)\/.*\.ts$/.test(of)) return 'core'
   // What a kind draws for itself is fetched with a check of that kind.
   const [, kind] = /\/app\/components\/bench\/kinds\/([^/]+)\//.exec(of) ?? []

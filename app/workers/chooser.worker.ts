@@ -1,5 +1,5 @@
 import type { ChoiceRequest } from '#core/choice/question/question'
-import { prepareRequest } from '#core/check/evaluate/evaluate-check'
+import { prepareRequest } from '#core/choice/answer/answer-request'
 import { choosePacks, type PackChoice } from '#core/choice/answer/chooser/choose'
 import type { PreparedDrawer } from '#core/choice/answer/chooser/prepare'
 

@@ -1,4 +1,4 @@
-import { answerRequest } from '../check/evaluate/evaluate-check'
+import { answerRequest } from '../choice/answer/answer-request'
 import type { JudgedCatalogue } from '../check/evaluate/judged-catalogue'
 import { chosenFor, resultId } from '../check/contract'
 import type { PlaceEvaluation } from '../check/evaluate/evaluate-place'

@@ -1,5 +1,6 @@
 import type { CheckDocument, PointReading } from '#core/check/document'
-import { answerRequest, evaluateCheck } from '#core/check/evaluate/evaluate-check'
+import { evaluateCheck } from '#core/check/evaluate/evaluate-check'
+import { answerRequest } from '#core/choice/answer/answer-request'
 import type { MeasuringPoint } from '#core/check/contract'
 import { checkKind } from '#core/check/registry'
 import { apply } from '#core/command/apply'

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import type { CheckDocument, PointReading } from '#core/check/document'
-import { answerRequest, evaluateCheck } from '#core/check/evaluate/evaluate-check'
+import { evaluateCheck } from '#core/check/evaluate/evaluate-check'
+import { answerRequest } from '#core/choice/answer/answer-request'
 import type { Proposal } from '#core/choice/answer/chooser/proposal'
 import type { Lot } from '#core/pack/lot'
 import { nm, thou } from '#core/quantity/length'

@@ -1,4 +1,5 @@
-import { answerRequest, evaluateCheck } from '#core/check/evaluate/evaluate-check'
+import { evaluateCheck } from '#core/check/evaluate/evaluate-check'
+import { answerRequest } from '#core/choice/answer/answer-request'
 import type { CheckDocument, PointReading, Trial } from '#core/check/document'
 import { mm, nm, thou } from '#core/quantity/length'
 import { twoSided } from '#core/verdict/limits'

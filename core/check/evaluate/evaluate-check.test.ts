@@ -9,7 +9,8 @@ import { NO_ANSWER } from '../../method/way'
 import { resultId, type CheckKind } from '../contract'
 import type { CheckDocument } from '../document'
 import type { Setup } from '../setup'
-import { answerRequest, evaluateCheck, shownFigure } from './evaluate-check'
+import { evaluateCheck, shownFigure } from './evaluate-check'
+import { answerRequest } from '../../choice/answer/answer-request'
 import { checkKind, checkKinds } from '../registry'
 
 function sheet(json: unknown): Worksheet {

@@ -1,11 +1,8 @@
-import type { ChoiceRequest } from '../../choice/question/question'
 import { decimalsApart, formatFigure, type Unit } from '../../quantity/figure'
 import { sharedVariance, type Estimate } from '../../reading/estimate'
 import { gaugeFit, type GaugeFit, type VerdictState } from '../../verdict/decide'
 import { finiteEnds } from '../../verdict/limits'
 import { readingsToSettle } from '../../verdict/settle'
-import { choosePacks, type PackChoice } from '../../choice/answer/chooser/choose'
-import { prepareDrawer, type PreparedDrawer } from '../../choice/answer/chooser/prepare'
 import type { PlaceQuestion } from '../../choice/answer/allocation/columns'
 import type { Lot } from '../../pack/lot'
 import { withStrays } from '../../pack/strays'
@@ -154,11 +151,6 @@ export function nextStepOf(document: CheckDocument): NextStep | null {
   const current = evaluateFitting(document, kind, document.trials.length - 1, () => false)
   return workOf(document, kind, current).next
 }
-
-/** Prepares the drawer and answers: for the server, the file evaluation and the worker. */
-export const prepareRequest = (request: Pick<ChoiceRequest, 'drawer' | 'fitted' | 'response' | 'rules'>): PreparedDrawer =>
-  prepareDrawer(request.drawer, request.fitted, request.response, request.rules)
-export const answerRequest = (request: ChoiceRequest): PackChoice => choosePacks(prepareRequest(request), request.question)
 
 /** Places that are measured and can be chosen for, as an allocation asks about them; what is in for a trial is not chosen for. */
 export const openPlaces = (evaluation: Pick<CheckEvaluation, 'places'>): PlaceQuestion[] =>

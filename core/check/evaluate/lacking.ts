@@ -1,7 +1,8 @@
 import { needsOrder, orderPlan, type OrderPlan } from '../../choice/answer/order-plan'
 import type { Lot } from '../../pack/lot'
 import type { CheckDocument } from '../document'
-import { answerRequest, evaluateCheck } from './evaluate-check'
+import { evaluateCheck } from './evaluate-check'
+import { answerRequest } from '../../choice/answer/answer-request'
 
 /** A place for which the drawer holds nothing that reaches the limits for sure, and what to order for it. */
 export interface LackingPlace {

@@ -9,7 +9,7 @@ import { adviceInWords } from './advice-words'
 import { bothInWords } from './both-words'
 import { proposalInWords } from './proposal-words'
 import { changeOf, isChange, leavesOf, pickedByHand, type Scene } from './scene'
-import { NOTHING_THAT_WAY } from '../../choice/answer/chooser/choose'
+import { NOTHING_THAT_WAY } from '../../choice/question/told'
 import type { Proposal } from '../../choice/answer/chooser/proposal'
 
 /** What the answer is about. */

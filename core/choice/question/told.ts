@@ -23,3 +23,5 @@ export function toldText(value: number, told: Told | undefined, unit: LengthUnit
   if (told?.by === 'direction') return ''
   return told ? formatFigure(value * told.per, told.unit, options) : formatFigure(value, unit, options)
 }
+
+export const NOTHING_THAT_WAY = 'The drawer has nothing that would move it that way.'

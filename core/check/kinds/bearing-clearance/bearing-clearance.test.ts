@@ -6,7 +6,8 @@ import type { PointReading } from '../../document'
 import { newLot } from '../../../command/found-pack'
 import { nm, thou } from '../../../quantity/length'
 import { twoSided } from '../../../verdict/limits'
-import { answerRequest, evaluateCheck } from '../../evaluate/evaluate-check'
+import { evaluateCheck } from '../../evaluate/evaluate-check'
+import { answerRequest } from '../../../choice/answer/answer-request'
 import { spreadsOf } from '../../evaluate/repeatability'
 
 const MASTER = 60_000_000

@@ -5,7 +5,8 @@ import type { Lot } from '../../../pack/lot'
 import { nm, thou } from '../../../quantity/length'
 import { twoSided } from '../../../verdict/limits'
 import type { CheckDocument, PointReading, Trial } from '../../document'
-import { answerRequest, evaluateCheck } from '../../evaluate/evaluate-check'
+import { evaluateCheck } from '../../evaluate/evaluate-check'
+import { answerRequest } from '../../../choice/answer/answer-request'
 
 // Worked example: common practice. Other figures constructed.
 const MIC = {

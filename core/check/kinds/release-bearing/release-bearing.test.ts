@@ -4,7 +4,8 @@ import { newLot } from '../../../command/found-pack'
 import { inches, nm, thou } from '../../../quantity/length'
 import { twoSided, type LimitSet } from '../../../verdict/limits'
 import type { CheckDocument, PointReading, Trial } from '../../document'
-import { answerRequest, evaluateCheck } from '../../evaluate/evaluate-check'
+import { evaluateCheck } from '../../evaluate/evaluate-check'
+import { answerRequest } from '../../../choice/answer/answer-request'
 import { checkKind } from '../../registry'
 
 // Common practice: A 0.300, H 3.051, D 2.600, B 3.580 in.

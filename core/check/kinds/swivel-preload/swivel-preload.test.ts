@@ -7,7 +7,8 @@ import type { Torque } from '../../../quantity/measure'
 import type { Gauge } from '../../../reading/gauge'
 import { twoSided } from '../../../verdict/limits'
 import type { CheckDocument, PointReading, Trial } from '../../document'
-import { evaluateCheck, prepareRequest } from '../../evaluate/evaluate-check'
+import { evaluateCheck } from '../../evaluate/evaluate-check'
+import { prepareRequest } from '../../../choice/answer/answer-request'
 import { lotOf } from '../../../../tests/pieces'
 
 // Common practice; sizes and torques constructed. Only the left housing.

@@ -8,7 +8,8 @@ import type { Lot, Shape } from '../../../pack/lot'
 import { twoSided } from '../../../verdict/limits'
 import { conditionsOf, pendingItems } from '../../evaluate/said-conditions'
 import type { CheckDocument, PointReading } from '../../document'
-import { answerRequest, evaluateCheck } from '../../evaluate/evaluate-check'
+import { evaluateCheck } from '../../evaluate/evaluate-check'
+import { answerRequest } from '../../../choice/answer/answer-request'
 import { checkKind } from '../../registry'
 
 const piece = (id: string, thick: number, onHand: number, shape: Shape = 'flat'): Lot => ({

@@ -10,7 +10,8 @@ import { checkAnswer } from '../../../worksheet/evaluate'
 import { answerOf } from '../../sentence/answer'
 import { lookAt } from '../../sentence/look'
 import { slopesOf } from '../../evaluate/slopes'
-import { answerRequest, drawerOfAll, evaluateCheck, openPlaces, prepareRequest } from '../../evaluate/evaluate-check'
+import { drawerOfAll, evaluateCheck, openPlaces } from '../../evaluate/evaluate-check'
+import { answerRequest, prepareRequest } from '../../../choice/answer/answer-request'
 import { lotOf } from '../../../../tests/pieces'
 
 // Common practice; sizes and torques constructed.

@@ -8,7 +8,8 @@ import { lotMap, type Pack } from '../../../pack/lot'
 import { mm, nm, thou } from '../../../quantity/length'
 import { twoSided, type LimitSet } from '../../../verdict/limits'
 import type { CheckDocument, PointReading, Trial } from '../../document'
-import { answerRequest, evaluateCheck } from '../../evaluate/evaluate-check'
+import { evaluateCheck } from '../../evaluate/evaluate-check'
+import { answerRequest } from '../../../choice/answer/answer-request'
 import { lostInCold, ringLine, shaftSpeed } from './evaluate'
 
 // Common practice. Some play, never zero, up to 0.05 mm, borrowed from a similar joint.

@@ -7,7 +7,7 @@ import type { Measured } from '../../grounds/grounds'
 import { samePack } from '../../../pack/lot'
 import { alsoRange, isWithin, safeFor, safeRange, type Range } from '../leaves'
 import { piecesPerPick, type Response } from '../../../pack/response'
-import { toldText } from '../../question/told'
+import { NOTHING_THAT_WAY, toldText } from '../../question/told'
 import { compareKeys, fineWidth } from './merit'
 import type { PreparedDrawer } from './prepare'
 import type { Proposal } from './proposal'
@@ -24,7 +24,6 @@ export interface PackChoice {
   readonly notes: readonly string[]
 }
 
-export const NOTHING_THAT_WAY = 'The drawer has nothing that would move it that way.'
 const WANTED = 5
 /** Results looked at besides, so that those like each other can be folded. */
 const MORE = 15
