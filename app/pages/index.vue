@@ -18,6 +18,7 @@ const STATES = [
   ['above', 'loose or above'],
   ['below', 'tight or below'],
   ['close', 'too close to call'],
+  ['doubted', 'in, but doubtful'],
   ['stale', 'stale'],
   ['to-do', 'to do'],
   ['part-read', 'points to read'],

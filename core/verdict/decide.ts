@@ -5,8 +5,19 @@ import { bandOf, endsOf, type LimitSet } from './limits'
 export type DecisionRule = 'plain' | 'careful' | 'guarded'
 export const RULES: readonly DecisionRule[] = ['plain', 'careful', 'guarded']
 
-/** Where a check stands. `part-read`: not every point the figure rests on was. `below` and `above` carry the words of the check kind: tight and loose for a play. */
-export type VerdictState = 'to-do' | 'part-read' | 'in' | 'below' | 'above' | 'close' | 'no-limit' | 'not-valid' | 'provisional' | 'stale'
+/** Where a check stands. `part-read`: not every point the figure rests on was. `doubted`: in limits, and a named fault speaks against it. `below` and `above` carry the words of the check kind: tight and loose for a play. */
+export type VerdictState =
+  | 'to-do'
+  | 'part-read'
+  | 'in'
+  | 'doubted'
+  | 'below'
+  | 'above'
+  | 'close'
+  | 'no-limit'
+  | 'not-valid'
+  | 'provisional'
+  | 'stale'
 
 /** Chance that must be reached for a guarded answer, and for a pack worth aiming at. */
 export const SURE = 0.95

@@ -23,6 +23,8 @@ export function verdictWord(state: VerdictState, ends: EndWords): string {
       return ends.above
     case 'in':
       return 'In'
+    case 'doubted':
+      return 'In, but doubtful'
     case 'close':
       return 'Too close to call'
     case 'no-limit':

@@ -3,12 +3,12 @@ import type { JudgedCatalogue } from '../check/evaluate/judged-catalogue'
 import { chosenFor, resultId } from '../check/contract'
 import type { PlaceEvaluation } from '../check/evaluate/evaluate-place'
 import { makePlan } from '../choice/answer/make-plan'
-import { needsOrder, orderPlan } from '../choice/answer/order-plan'
+import { orderPlan } from '../choice/answer/order-plan'
 import { thickness, type Lot, type LotMap } from '../pack/lot'
 import type { Proposal } from '../choice/answer/chooser/proposal'
 import type { Prediction } from '../choice/answer/predict'
 import { toldValue, type Told } from '../choice/question/told'
-import { waysCompared, type WorkRates } from '../choice/answer/ways-compared'
+import { needsOrder, waysCompared, type WorkRates } from '../choice/answer/ways-compared'
 
 /** JSON has no infinity: degrees of freedom without bound are null. */
 export const finite = (value: number) => (Number.isFinite(value) ? value : null)

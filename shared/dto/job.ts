@@ -60,6 +60,7 @@ const JOB_STATES = [
   'below',
   'above',
   'close',
+  'doubted',
   'no-limit',
   'not-valid',
   'provisional',

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { CheckDocument } from '#core/check/document'
 import { shownFigure, type CheckEvaluation } from '#core/check/evaluate/evaluate-check'
-import { resultName, stateWord, type ResultEvaluation } from '#core/check/evaluate/evaluate-fitting'
+import { IN_BUT, resultName, stateWord, type ResultEvaluation } from '#core/check/evaluate/evaluate-fitting'
 import { unitOfResult } from '#core/check/common/results'
 import { formatChange, formatFigure, unitName } from '#core/quantity/figure'
 import { otherUnit } from '#core/quantity/format-length'
@@ -20,7 +20,8 @@ const props = defineProps<{
 }>()
 const preferences = usePreferences()
 const result = computed(() => props.shown)
-const word = computed(() => stateWord(result.value))
+/** What speaks against it is told beside the word. */
+const word = computed(() => (result.value.state === 'doubted' ? IN_BUT : stateWord(result.value)))
 const raw = computed(() => result.value.estimate)
 const unit = computed(() => unitOfResult(result.value.kind, preferences.system))
 const figure = computed(() => shownFigure(result.value, unit.value))
@@ -50,6 +51,7 @@ const otherRules = computed(() => {
       </span>
       <span class="figure text-[58px] font-bold leading-none" data-test="figure">{{ figure }}</span>
       <div v-if="raw || several" class="leading-tight text-mute">
+        <p v-if="result.state === 'doubted'" class="text-[15px] font-semibold text-near" data-test="doubt">{{ result.doubt }}</p>
         <p v-if="several" class="text-[14px] font-semibold">{{ resultName(result) }}</p>
         <p v-if="raw" class="figure text-[17px]">
           ± {{ formatChange(raw.U, unit) }} {{ unitName(unit) }}<br />{{

@@ -26,6 +26,10 @@ const on = computed(() => (props.inherit ? 'var(--dye-top)' : 'var(--on-state)')
       <path d="M12 .8L23.2 12 12 23.2.8 12z" :fill="colour" />
       <path d="M7 12.8c1.6-2.6 3.4-2.6 5-.8s3.400 1.800 5-.8" fill="none" :stroke="on" stroke-width="2" />
     </template>
+    <template v-else-if="state === 'doubted'">
+      <path d="M12 .8L23.2 12 12 23.2.8 12z" :fill="colour" />
+      <path d="M12 6.500v7M12 16v2" fill="none" :stroke="on" stroke-width="2.400" />
+    </template>
     <template v-else-if="state === 'accepted'">
       <path d="M12 .8L23.2 12 12 23.2.8 12z" fill="none" :stroke="colour" stroke-width="2" />
       <path d="M8 12.300l2.800 2.800 5.400-5.800" fill="none" :stroke="colour" stroke-width="2.2" />

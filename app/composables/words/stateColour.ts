@@ -7,6 +7,7 @@ const TOKEN: Readonly<Record<ListState, 'in' | 'out' | 'near' | 'mute'>> = {
   'above': 'out',
   'not-valid': 'out',
   'close': 'near',
+  'doubted': 'near',
   'accepted': 'near',
   'provisional': 'near',
   'stale': 'mute',

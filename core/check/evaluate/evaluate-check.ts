@@ -11,7 +11,8 @@ import type { CheckKind, NextStep, PackPlace } from '../contract'
 import { asItWasFound, type CheckDocument, type Trial } from '../document'
 import { isTicked } from '../said'
 import { concerning, conditionsOf, pendingItems, type ConditionState, type PendingItem } from './said-conditions'
-import { evaluateFitting, counts, stateWord, type FittingEvaluation, type ResultEvaluation } from './evaluate-fitting'
+import { withLedgerDoubt } from './doubt'
+import { evaluateFitting, counts, isFine, stateWord, type FittingEvaluation, type ResultEvaluation } from './evaluate-fitting'
 import { evaluatePlace, placeByKind, type PlaceEvaluation } from './evaluate-place'
 import { evaluateLearned } from './learned-place'
 import { cataloguesOf, type JudgedCatalogue } from './judged-catalogue'
@@ -69,12 +70,14 @@ export function evaluateCheck(document: CheckDocument, drawer: readonly Lot[]): 
     pendingFor(document.trials[index]!).length > 0 ||
     concerning(conditionsOf(kind, document, index), position).some(({ is }) => is !== 'as-asked')
 
-  const trials = document.trials.map((_, i) => evaluateFitting(document, kind, i, provisional, lots))
-  const current = trials.at(-1)!
+  const read = document.trials.map((_, i) => evaluateFitting(document, kind, i, provisional, lots))
   const pending = pendingFor(document.trials.at(-1)!)
   const conditions = conditionsOf(kind, document)
   const asFound = evaluateFitting(asItWasFound(document), kind, 0, provisional, lots)
-  const places = kind.places(document.setup).map(place => evaluatorOf(place)(document, kind, place, { trials, asFound }, lots))
+  const reckoned = kind.places(document.setup).map(place => evaluatorOf(place)(document, kind, place, { trials: read, asFound }, lots))
+  const current = withLedgerDoubt(read.at(-1)!, reckoned, document)
+  const trials = [...read.slice(0, -1), current]
+  const places = reckoned.map(place => ({ ...place, result: current.results.find(({ id }) => id === place.result?.id) ?? null }))
   const catalogues = cataloguesOf(document, kind, current, places, lots)
   const { headline } = current
   const { targets, next } = workOf(document, kind, current)
@@ -116,7 +119,7 @@ export function evaluateCheck(document: CheckDocument, drawer: readonly Lot[]): 
       headline.state === 'close' && headline.estimate && readingsToSettle(headline.estimate, headline.limits.working, document.rule)
     if (settles) return refitted ? 'prove' : 'measure'
     const nothingToChoose = places.length === 0 && (targets.length === 0 || kind.next !== undefined)
-    return nothingToChoose || current.state === 'in' || current.state === 'provisional' ? 'prove' : 'choose'
+    return nothingToChoose || isFine(current) || current.state === 'doubted' ? 'prove' : 'choose'
   }
 }
 

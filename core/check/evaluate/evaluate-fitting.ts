@@ -63,6 +63,8 @@ export interface ResultEvaluation {
   readonly verdict: { readonly book: Verdict | null; readonly shop: Verdict | null; readonly working: Verdict | null }
   /** what asks for a reason before it is signed, though it is in limits */
   readonly asksReason: string | null
+  /** a named fault that speaks against it, in limits or not: what asks for a reason, a proof that did not move as it should */
+  readonly doubt: string | null
   /** what was found by hand and beats arithmetic */
   readonly overrule: string | null
   /** no figure, but no more than this */
@@ -85,9 +87,15 @@ export interface ResultEvaluation {
 export const resultName = (result: Pick<ResultEvaluation, 'kind' | 'position' | 'label'>): string =>
   result.position === null ? result.kind.label : `${result.label} ${result.kind.label.toLowerCase()}`
 
-/** The word for where a result stands: `In`, `Loose`, `3 of 8 points`. */
-export const stateWord = ({ state, kind, progress }: Pick<ResultEvaluation, 'state' | 'kind' | 'progress'>): string =>
-  state === 'part-read' ? `${progress.read} of ${progress.of} points` : verdictWord(state, kind.ends)
+/** The word for where a result stands: `In`, `Loose`, `3 of 8 points`, `In, but it did not move as it should`. */
+export const stateWord = ({ state, kind, progress, doubt }: Pick<ResultEvaluation, 'state' | 'kind' | 'progress' | 'doubt'>): string =>
+  state === 'part-read'
+    ? `${progress.read} of ${progress.of} points`
+    : state === 'doubted' && doubt !== null
+      ? `${IN_BUT} ${doubt}`
+      : verdictWord(state, kind.ends)
+export const IN_BUT = 'In, but'
+const NOT_AS_EXPECTED = 'it did not move as it should'
 
 /** One fitting, judged. */
 export interface FittingEvaluation {
@@ -206,6 +214,9 @@ export function evaluateFitting(
         ? proofResidual(estimate.value, Math.sqrt(ownVariance(estimate.lines)), predicted.play, predicted.uOwn)
         : null
     const progress = progressOf(combined.points.filter(id => !combined.notYet?.includes(id)))
+    const asksReason =
+      combined.asksReason ?? against.find(({ result, asksReason }) => result === combined.kind && asksReason)?.asksReason ?? null
+    const doubt = asksReason ?? (residual?.flagged ? NOT_AS_EXPECTED : null)
     const both = valid ? byBoth(estimate, working!, predicted, residual, limits.working, document.rule) : null
     return {
       id,
@@ -224,8 +235,8 @@ export function evaluateFitting(
       verdict: { book: judged(limits.book), shop: judged(limits.shop), working },
       overrule: overrule?.words ?? null,
       atMost: combined.atMost ?? null,
-      asksReason:
-        combined.asksReason ?? against.find(({ result, asksReason }) => result === combined.kind && asksReason)?.asksReason ?? null,
+      asksReason,
+      doubt,
       thumb: limits.working ? null : (kind.thumb?.(document.setup, answers, combined.kind, combined.position) ?? null),
       residual,
       both,
@@ -256,6 +267,7 @@ export function evaluateFitting(
       if (!valid) return 'not-valid'
       if (progress.read < progress.of) return 'part-read'
       const judged = (both?.verdict ?? working!).state
+      if (judged === 'in' && doubt !== null) return 'doubted'
       return judged === 'in' && (provisional(index, combined.position) || findings.some(({ gate }) => gate === 'feel' || gate === 'hot'))
         ? 'provisional'
         : judged
@@ -270,6 +282,7 @@ const WEIGHT: Readonly<Record<VerdictState, number>> = {
   'below': 6,
   'above': 6,
   'close': 5,
+  'doubted': 4.5,
   'no-limit': 4,
   'to-do': 3,
   'part-read': 3.5,

@@ -1,4 +1,5 @@
-import { needsOrder, orderPlan, type OrderPlan } from '../../choice/answer/order-plan'
+import { orderPlan, type OrderPlan } from '../../choice/answer/order-plan'
+import { needsOrder } from '../../choice/answer/ways-compared'
 import type { Lot } from '../../pack/lot'
 import type { CheckDocument } from '../document'
 import { evaluateCheck } from './evaluate-check'

@@ -1,5 +1,6 @@
 import { formatChange } from '../../quantity/figure'
 import type { Step } from '../../method/step'
+import { ledgerDoubt } from './doubt'
 import type { ConditionState } from './said-conditions'
 import { newerThan, type CheckDocument, type Reopening } from '../document'
 import { counts, resultName, stateWord, type FittingEvaluation, type ResultEvaluation } from './evaluate-fitting'
@@ -83,7 +84,7 @@ export function signOffGate(
   })
   for (const { condition, said, is } of conditions)
     if (is === 'short') reasons.push(`it was measured with ${condition.label.toLowerCase()}: ${saidWords(condition, said!)}`)
-  if (places.some(place => place.ledger.state === 'disagree') && document.trials.length > 1) reasons.push('the fittings do not agree')
+  reasons.push(...new Set(places.flatMap(place => ledgerDoubt(place, document) ?? [])))
   return { blockers, needsReason: reasons.length > 0 ? reasons.slice(0, 4).join('; ') : null }
 }
 

@@ -43,7 +43,7 @@ export function closingCard(document: CheckDocument, evaluation: CheckEvaluation
     state,
     stop: stopOf(),
     others: otherAnswers(),
-    answer: `${several ? `${resultName(headline)}: ` : ''}${word}${figure}${limits}`,
+    answer: `${several ? `${resultName(headline)}: ` : ''}${headline.state === 'doubted' ? `In${figure}${limits}, but ${headline.doubt}` : `${word}${figure}${limits}`}`,
     beside: besideIt(),
     rests: restsOn(),
     open: stillOpen(),

@@ -9,7 +9,7 @@ import { coverageFactor } from '../../reading/student'
 import { unitOfResult } from '../common/results'
 import { chosenFor } from '../contract'
 import { piecesIn, type Trial } from '../document'
-import { counts, resultName } from '../evaluate/evaluate-fitting'
+import { counts, isFine, resultName } from '../evaluate/evaluate-fitting'
 import { gaugeAhead, type GaugeAhead } from '../evaluate/gauge-ahead'
 import { checkKind } from '../registry'
 import { adviceFor, type Advice } from './advice'
@@ -49,7 +49,7 @@ export function sceneOf(look: Look, voice: Voice): Scene {
   const current = document.trials.at(-1)!
   const weighing = evaluation.current.results.filter(counts)
   const effect = place ? chosenFor(place.place) : null
-  const fine = shown.state === 'in' || shown.state === 'provisional'
+  const fine = isFine(shown)
   const open = document.signOff === null
   // A proof that did not move as it should is looked into, whatever it reads.
   const trusted = !shown.residual?.flagged && !evaluation.places.some(({ ledger }) => ledger.signDoubtful)

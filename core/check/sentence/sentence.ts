@@ -82,6 +82,12 @@ const partRead: Saying = ({ shown, phase, at }) => {
 const unfinished: Saying = scene => (scene.done < scene.all && scene.phase === 'measure' ? say('to-measure', progress(scene)) : null)
 const progress = ({ done, all }: Scene) => `${done} of ${all} measured.`
 
+/** In limits, and something named speaks against it: that is looked into before anything else. */
+const doubted: Saying = ({ shown, phase, at }) => {
+  if (shown.state !== 'doubted' || phase === 'choose' || shown.residual?.flagged) return null
+  return say('proof', `${at}${at ? 'in' : 'In'} limits, but ${shown.doubt}: look into it, or sign it with a reason.`)
+}
+
 /** Where nothing is chosen, and while what is in limits is still at the gauge. */
 const inAlready: Saying = scene => {
   const { place, evaluation, settled, shown, at } = scene
@@ -145,7 +151,7 @@ const proof: Saying = ({ shown: { both, residual, predicted, estimate }, at, uni
   const show = (value: number) => formatFigure(value, unit)
   if (both?.verdict.state === 'in') return say('proof', `${at ? `${at}in` : 'In'} limits: ${bothInWords(both, unit)}.`)
   if (!residual) return null
-  const moved = residual.flagged ? 'it did not move as it should.' : 'it moved as predicted.'
+  const moved = residual.flagged ? 'it did not move as it should. Look into it, or sign it with a reason.' : 'it moved as predicted.'
   return say('proof', `Predicted ${show(predicted!.play)}, measured ${show(estimate!.value)}: ${moved}`)
 }
 
@@ -180,6 +186,7 @@ const SAYINGS: readonly Saying[] = [
   unmeasured,
   partRead,
   unfinished,
+  doubted,
   inAlready,
   close,
   moves,

@@ -10,7 +10,6 @@ import { quadrature } from '../../reading/statistics'
 import { studentQuantile } from '../../reading/student'
 import { SURE } from '../../verdict/decide'
 import { endsOf } from '../../verdict/limits'
-import type { PackChoice } from './chooser/choose'
 import { prepareDrawer, type PreparedDrawer } from './chooser/prepare'
 import { perPick, piecesPerPick } from '../../pack/response'
 
@@ -38,10 +37,6 @@ export interface OrderPlan {
   readonly leadDays: number | null
   readonly words: string
 }
-
-/** Is there reason to order: nothing reaches the limits, or nothing does so for sure. */
-export const needsOrder = (choice: Pick<PackChoice, 'fallback' | 'proposals'>): boolean =>
-  choice.fallback || !choice.proposals.some(proposal => proposal.chance === null || proposal.chance.inside >= SURE)
 
 /** Points the distribution of a true play is held at: the middle of as many equal chances. */
 const POINTS = 120

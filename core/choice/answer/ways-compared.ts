@@ -1,8 +1,14 @@
 import type { Nm } from '../../quantity/length'
 import { packChange, type LotMap } from '../../pack/lot'
+import { SURE } from '../../verdict/decide'
+import type { PackChoice } from './chooser/choose'
 import type { MakeOption } from './make-plan'
 import type { OrderPlan } from './order-plan'
 import type { Proposal } from './chooser/proposal'
+
+/** Is there reason to order: nothing reaches the limits, or nothing does so for sure. */
+export const needsOrder = (choice: Pick<PackChoice, 'fallback' | 'proposals'>): boolean =>
+  choice.fallback || !choice.proposals.some(proposal => proposal.chance === null || proposal.chance.inside >= SURE)
 
 /** What work costs in this shop, as far as it was said. Prices in the smallest coin. */
 export interface WorkRates {

@@ -224,7 +224,7 @@ export function contradictions(setup: RunoutSetup, before: Answers, now: Answers
     {
       result: 'runout',
       finding: { gate: 'hand', level: 'warn', words },
-      asksReason: 'the turn before and this one contradict each other',
+      asksReason: 'one of the two turns is misread',
     },
   ]
 

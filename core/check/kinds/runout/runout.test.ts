@@ -161,11 +161,12 @@ describe('proof', () => {
       expect.closeTo(5, 9),
       6,
     ])
-    expect(at(e, 'runout@12-6').state).toBe('in')
+    expect(at(e, 'runout@12-6').state).toBe('doubted')
+    expect(e.word).toBe('In, but one of the two turns is misread')
     const said = words(e, 'runout@12-6')
     expect(said).toContain('the centre moved 10.9 thou to 3:32, its dowels move it 7.0 thou to 3:42')
     expect(said).toContain('the rest at 12:00 went from −3 to +1.25')
-    expect(e.signOff.needsReason).toContain('contradict each other')
+    expect(e.signOff.needsReason).toContain('one of the two turns is misread')
   })
   it('what the dowels do and no more is no contradiction', () => {
     const e = housing(turn(0, 14, 10, -4), {}, {}, [after(turn(0, 4.94, 4.94, 0), 111_000)])
