@@ -57,6 +57,8 @@ export interface ResultKind {
   readonly unjudged?: boolean
   /** The kind of result whose limits judge it, where it has none of its own: the least and the most of one clearance. */
   readonly judgedBy?: string
+  /** Its positions are not alike: limits of one say nothing of another. */
+  readonly apart?: true
   /** empty: one figure for the whole check */
   readonly positions: readonly Position[]
 }
@@ -114,6 +116,17 @@ export interface AtMost {
   readonly words: string
 }
 
+/** What a hand found of something that was measured too. */
+export interface HandWord {
+  readonly state: 'below' | 'above'
+  /** `much drag by hand` */
+  readonly words: string
+  /** points it was said at */
+  readonly points: readonly string[]
+  /** It was said before the figure was read: set against it, it is asked again, and what is said then counts. */
+  readonly before: boolean
+}
+
 /** What a kind makes of the points of one fitting. */
 export interface CombinedResult {
   /** id of its `ResultKind` */
@@ -127,6 +140,8 @@ export interface CombinedResult {
   readonly findings?: readonly Finding[]
   /** what asks for a reason before it is signed, though it is in limits */
   readonly asksReason?: string
+  /** What a hand says of what was measured: it takes “in” away, and makes nothing in. */
+  readonly hand?: HandWord
   /** What was found by hand and beats arithmetic: a shaft that locks. */
   readonly overrule?: { readonly state: VerdictState; readonly words: string }
   /** Reckoned from sizes, not moved between its stops: it can come out below zero though its kind is a movement. */
@@ -277,6 +292,8 @@ export interface CheckKind<Details extends object = object> {
   next?(setup: Setup, answers: Answers, targets: readonly Target[]): NextStep | null
   /** What else the kind works out, as plain data for the evaluation: sets of rollers, how far a bore is from its size. */
   details?(setup: Setup, answers: Answers, targets: readonly Target[]): Details | null
+  /** What the figures of its set-up ask of a kind of result, whatever the books say: the release travel of a clutch. It judges as limits do. */
+  demands?(setup: Setup, result: string): LimitSet | null
   /** Limits by rule of thumb for a result nobody has limits for, labelled as such; null when there is none. */
   thumb?(setup: Setup, answers: Answers, result: string, position: string | null): LimitSet | null
 }

@@ -245,7 +245,9 @@ export function drawerFor(
   const fitted = new Set(
     document.trials.flatMap(trial => Object.values(trial.packs).flatMap(pack => pack?.map(piece => piece.lotId) ?? [])),
   )
-  const here = place && document.trials.flatMap(trial => piecesIn(trial, place.id).map(({ lotId }) => lotId))
-  const goes = (lot: Lot) => place === undefined || goesInto(place, lot) || here!.includes(lot.id)
-  return lots.filter(lot => ((lot.family === document.family && lot.shape !== 'sheet') || fitted.has(lot.id)) && goes(lot))
+  const own = lots.filter(lot => (lot.family === document.family && lot.shape !== 'sheet') || fitted.has(lot.id))
+  if (!place) return own
+  // What is in may stay, whatever goes there by what is known now; no more of it is put in.
+  const here = new Set(piecesIn(document.trials.at(-1)!, place.id).map(({ lotId }) => lotId))
+  return own.flatMap(lot => (goesInto(place, lot) ? [lot] : here.has(lot.id) ? [{ ...lot, onHand: 0 }] : []))
 }

@@ -31,9 +31,10 @@ export function capacityFault({ label, capacity: { fewest, most }, without }: Pa
   return `${label}: it takes ${takes} ${takes.endsWith('1') && most === 1 ? 'piece' : 'pieces'}, not ${count}${why}.`
 }
 
-/** A packing in a pack of shims, or a shim in a joint; null: each piece goes there. */
-export function shapeFault(place: PackPlace, pack: Pack, lots: LotMap): string | null {
-  if (pack.every(({ lotId }) => goesInto(place, lots.get(lotId)!))) return null
+/** A packing in a pack of shims, or a shim in a joint; null: each piece goes there, or is there. */
+export function shapeFault(place: PackPlace, pack: Pack, lots: LotMap, here: Pack = []): string | null {
+  const stays = (lotId: string, count: number) => (here.find(piece => piece.lotId === lotId)?.count ?? 0) >= count
+  if (pack.every(({ lotId, count }) => goesInto(place, lots.get(lotId)!) || stays(lotId, count))) return null
   if (place.holds === 'packing') return `${place.label}: only a packing goes there.`
   return pack.some(({ lotId }) => lots.get(lotId)!.shape === 'packing')
     ? `${place.label}: a packing is no part of it.`
@@ -178,7 +179,7 @@ function fitPlace(
   if (ghost) return refused('missing', 'There is no such size in the drawer.', `${path}.pieces`)
   const last = document.trials.at(-1)!
   const whole = packAt(last, found.place) !== null
-  const fault = shapeFault(found.place, next, all) ?? capacityFault(found.place, pieceCount(next), whole)
+  const fault = shapeFault(found.place, next, all, piecesIn(last, id)) ?? capacityFault(found.place, pieceCount(next), whole)
   if (fault) return refused('invalid', fault, `${path}.pieces`)
   const { request, place } = found
   // What is in may go in again as it was, but for the piece that its place cannot do without.

@@ -91,11 +91,12 @@ export function figureOf(result: ResultEvaluation | null, check: CheckDocument):
 }
 
 /** `Book 2 – 6 thou (Wheel manual, p. 12, rev. B)`. */
-export function limitWords(role: 'book' | 'shop', set: LimitSet): string {
+export function limitWords(role: keyof typeof ROLE, set: LimitSet): string {
   const { kind, text: title, page, revision, date } = set.source
   const from = [title || SOURCE_NAME[kind], page && `p. ${page}`, revision && `rev. ${revision}`, date].filter(Boolean).join(', ')
-  return `${role === 'book' ? 'Book' : 'Shop'} ${describeLimits(set)} (${from})`
+  return `${ROLE[role]} ${describeLimits(set)} (${from})`
 }
+const ROLE = { book: 'Book', shop: 'Shop', demand: 'Asked for' } as const
 
 /** Was anything done to what was found? */
 export const isChanged = ({ trials, partChanges }: CheckDocument): boolean => trials.length > 1 || partChanges.length > 0
@@ -117,6 +118,8 @@ function figures(check: CheckDocument, evaluation: CheckEvaluation, length: Repo
     })
     const first = `${name}, ${unitName(unit)}`
     const now = [figureOf(after, check), stateWord(after)]
+    const { demand } = after.limits
+    if (demand) limits.push(limitWords('demand', demand))
     const last = limits.join('; ') || 'no limit known'
     return changed
       ? [

@@ -159,6 +159,7 @@ useBenchKeys({ locked, phase, place, proposal, pick, takeOwn, ask, step, panel, 
         <VerdictLine :evaluation="evaluation" :shown="shown" :document="document" :sentence="answer.sentence" :arithmetic="answer.sum" />
         <LimitBand
           :book="shown.limits.book"
+          :demand="shown.limits.demand"
           :shop="shown.limits.shop"
           :aim="aim?.target ?? null"
           :readings="plays"

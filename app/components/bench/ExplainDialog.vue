@@ -70,18 +70,18 @@ const told = computed(() => props.place?.request?.question.told)
 const nu = (line: Pick<BudgetLine, 'nu'>) => (Number.isFinite(line.nu) ? String(line.nu) : '∞')
 /** Beside another: alone there is nothing to tell apart. */
 const judges = (limits: LimitSet): boolean => {
-  const { book, shop, working } = props.shown.limits
-  return limits === working && book !== null && shop !== null
+  const { book, shop, demand, working } = props.shown.limits
+  return limits === working && [book, shop, demand].filter(one => one !== null).length > 1
 }
-/** What judges where neither lies inside the other. */
+/** What judges where none lies inside the others. */
 const meetsBoth = computed(() => {
-  const { book, shop, working } = props.shown.limits
-  if (!book || !shop || !working || working === book || working === shop) return []
+  const { book, shop, demand, working } = props.shown.limits
+  if (!working || [book, shop, demand].includes(working)) return []
   const limits = isEmpty(working) ? 'nothing' : describeLimits(working)
-  return [{ role: 'both', limits, source: 'What meets both · judges here', verdict: props.shown.verdict.working }]
+  return [{ role: 'all', limits, source: 'What meets all of them · judges here', verdict: props.shown.verdict.working }]
 })
 const against = computed(() => [
-  ...(['book', 'shop'] as const).flatMap(role => {
+  ...(['book', 'shop', 'demand'] as const).flatMap(role => {
     const limits = props.shown.limits[role]
     if (!limits) return []
     const source = [
@@ -95,7 +95,7 @@ const against = computed(() => [
       .join(', ')
     return [
       {
-        role: role as string,
+        role: role === 'demand' ? 'asked for' : (role as string),
         limits: describeLimits(limits),
         source: source + (judges(limits) ? ' · judges here' : ''),
         verdict: props.shown.verdict[role],

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { CheckDocument } from '#core/check/document'
 import { shownFigure, type CheckEvaluation } from '#core/check/evaluate/evaluate-check'
-import { IN_BUT, resultName, stateWord, type ResultEvaluation } from '#core/check/evaluate/evaluate-fitting'
+import { counts, IN_BUT, resultName, stateWord, type ResultEvaluation } from '#core/check/evaluate/evaluate-fitting'
 import { unitOfResult } from '#core/check/common/results'
 import { formatChange, formatFigure, unitName } from '#core/quantity/figure'
 import { otherUnit } from '#core/quantity/format-length'
@@ -25,7 +25,7 @@ const word = computed(() => (result.value.state === 'doubted' ? IN_BUT : stateWo
 const raw = computed(() => result.value.estimate)
 const unit = computed(() => unitOfResult(result.value.kind, preferences.system))
 const figure = computed(() => shownFigure(result.value, unit.value))
-const several = computed(() => props.evaluation.current.results.filter(other => other.kind.main).length > 1)
+const several = computed(() => props.evaluation.current.results.filter(counts).length > 1)
 /** What the check comes to as a whole, where another result decides than the one in hand. */
 const whole = computed(() => {
   const { headline, word: decided } = props.evaluation

@@ -12,6 +12,8 @@ import { bandScale, betweenEdges, ticks } from './band-scale'
  */
 const props = defineProps<{
   book: LimitSet | null
+  /** what the set-up itself asks for */
+  demand: LimitSet | null
   shop: LimitSet | null
   aim: number | null
   readings: readonly number[]
@@ -37,8 +39,8 @@ const LINE = 84
 /** Up to something, from nothing; a temperature has no nothing. */
 const beginsAtZero = (set: LimitSet) => set.kind === 'upper' && bandOf(set) !== null
 const anchors = computed(() => {
-  const found = [...finiteEnds(props.book), ...finiteEnds(props.shop)]
-  const open = [props.book, props.shop].some(set => set && beginsAtZero(set)) ? [0] : []
+  const found = [...finiteEnds(props.book), ...finiteEnds(props.shop), ...finiteEnds(props.demand)]
+  const open = [props.book, props.shop, props.demand].some(set => set && beginsAtZero(set)) ? [0] : []
   return [...found, ...open]
 })
 const marks = computed(() => [
@@ -66,6 +68,7 @@ const zones = computed(() =>
   [
     { name: 'Book', set: props.book, at: zone(props.book) },
     { name: 'Shop', set: props.shop, at: zone(props.shop) },
+    { name: 'Asked for', set: props.demand, at: zone(props.demand) },
   ].filter(z => z.at !== null),
 )
 /** Along the top, and along the bottom. */

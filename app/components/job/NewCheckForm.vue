@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { checkKinds } from '#core/check/registry'
-import { unitOfResult } from '#core/check/common/results'
+import { limitedFigures, unitOfResult } from '#core/check/common/results'
 import { unitOfLimits } from '#core/verdict/limits'
 import type { Exact } from '#core/quantity/figure'
 import { familiesFor } from '~/composables/drawer/families'
@@ -41,8 +41,11 @@ const family = computed({
 const lower = ref<Exact | null>(null)
 const upper = ref<Exact | null>(null)
 const chosenKind = computed(() => checkKinds.find(k => k.id === kind.value)!)
-const mainResult = computed(() => chosenKind.value.results(setup).find(result => result.main)!)
-const limitUnit = computed(() => unitOfResult(mainResult.value, preferences.system))
+/** What limits can be typed for; the figure the check is for comes first. */
+const figures = computed(() => limitedFigures(chosenKind.value.results(setup)).sort((a, b) => Number(b.kind.main) - Number(a.kind.main)))
+const picked = ref('')
+const limited = computed(() => figures.value.find(({ id }) => id === picked.value) ?? figures.value[0]!)
+const limitUnit = computed(() => unitOfResult(limited.value.kind, preferences.system))
 watch(
   kind,
   () => {
@@ -95,7 +98,7 @@ async function make(): Promise<void> {
   const limits: LimitChangeDto[] = [
     ...chosen.value.map(entry => ({ result: entry.result, role: entry.role, set: limitsFrom(entry) })),
     // Typed by hand they come after, and stand.
-    ...(typed ? [{ result: mainResult.value.id, role: 'book' as const, set: typed }] : []),
+    ...(typed ? [{ result: limited.value.id, role: 'book' as const, set: typed }] : []),
   ]
   await form.submit(
     async names => {
@@ -157,6 +160,12 @@ async function make(): Promise<void> {
         <span>{{ entryWords(entry) }}<span class="text-mute"> · {{ entry.role }}{{ entry.type ? `, ${entry.type}` : '' }}</span></span>
       </label>
     </fieldset>
+    <div v-if="figures.length > 1" class="md:col-span-2">
+      <label class="label mb-1 block" for="check-limited">Limits are of</label>
+      <select id="check-limited" :value="limited.id" class="field" @change="picked = ($event.target as HTMLSelectElement).value">
+        <option v-for="figure in figures" :key="figure.id" :value="figure.id">{{ figure.label }}</option>
+      </select>
+    </div>
     <FigureField v-model="lower" label="Book limit, lower" :unit="limitUnit" optional />
     <FigureField
       v-model="upper"

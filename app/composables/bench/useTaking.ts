@@ -1,7 +1,7 @@
 import { useSessionStorage } from '@vueuse/core'
 import { computed, ref, watch, type Ref } from 'vue'
 import type { CheckDocument, PointReading } from '#core/check/document'
-import { nextStepOf } from '#core/check/evaluate/evaluate-check'
+import { askedAgain, nextStepOf } from '#core/check/evaluate/evaluate-check'
 import { leftOutOf } from '#core/check/said'
 import { freshReadings, readingsAt } from '#core/check/evaluate/point-readings'
 import { gaugeOf, unitAt } from '#core/check/evaluate/gauge-needs'
@@ -30,12 +30,15 @@ export function useTaking(checkId: string, document: Ref<CheckDocument>) {
   })
   const index = computed(() => document.value.trials.length - 1)
   const readingsOf = (point: MeasuringPoint): PointReading[] => readingsAt(document.value.trials, point, index.value)
-  /** Still to be read: nothing there, or only what went stale. */
+  /** What a hand said before is set against the figure, and asked again. */
+  const again = computed(() => askedAgain(document.value))
+  /** Still to be read: nothing there, or only what went stale, or what is asked again. */
   const open = (point: MeasuringPoint) => {
+    if (again.value.includes(point.id)) return true
     const { readings, stale } = freshReadings(document.value, checkKind(document.value.kind), point, index.value)
     return stale !== null || unvoided(readings).length === 0
   }
-  const required = computed(() => points.value.filter(point => !point.optional))
+  const required = computed(() => points.value.filter(point => !point.optional || again.value.includes(point.id)))
   /** Why it is not read in this fitting; null: it is asked for. */
   const leftOut = (of: MeasuringPoint) => leftOutOf(document.value.trials, of, index.value)
   /** The first required point that is open; null once all are read, or left out. */
@@ -43,7 +46,7 @@ export function useTaking(checkId: string, document: Ref<CheckDocument>) {
   const named = (id: string | null | undefined) => points.value.find(candidate => candidate.id === id) ?? null
   const picked = computed(() => named(chosen.value))
   /** Where the kind’s own order of work wants the next reading. */
-  const due = () => named(nextStepOf(document.value)?.point)
+  const due = () => named(again.value[0] ?? nextStepOf(document.value)?.point)
   const suggested = () => due() ?? next.value ?? required.value.findLast(point => readingsOf(point).length > 0) ?? points.value[0]!
   const point = computed<MeasuringPoint>(() => picked.value ?? suggested())
   /** Pointed at by hand: the eye stays with it. */
@@ -123,7 +126,7 @@ export function useTaking(checkId: string, document: Ref<CheckDocument>) {
    */
   function advance(read: MeasuringPoint, lacked: boolean, said = false): void {
     const wanted = due()
-    if (wanted?.way === read.way) return take(wanted.id)
+    if (wanted && (wanted.way === read.way || again.value.length > 0)) return take(wanted.id)
     // A log that may be left out ends where the order of work asks for nothing more of it: a bore at size.
     if (ways[read.way].again === 'another' && read.optional && next.value) return take((wanted ?? next.value).id)
     // A movement is repeated, but not once it was said to be none.

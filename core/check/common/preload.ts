@@ -8,10 +8,12 @@ import {
   type Answers,
   type CombinedResult,
   type FirstPack,
+  type HandWord,
   type MeasuringPoint,
   type Position,
   type ResultKind,
 } from '../contract'
+import { handWord } from './by-hand'
 import { sizeResult } from './results'
 import { choice, length, torque } from '../setup'
 
@@ -123,7 +125,7 @@ export function preloadOf(
   { way, sealDrag }: PreloadSetup,
   answers: Answers,
   id: string,
-): Pick<CombinedResult, 'overrule' | 'atMost' | 'points' | 'formula'> & {
+): Pick<CombinedResult, 'overrule' | 'hand' | 'atMost' | 'points' | 'formula'> & {
   readonly estimate: Estimate | null
   readonly findings: readonly Finding[]
 } {
@@ -142,7 +144,14 @@ export function preloadOf(
     way === 'feel'
       ? 'by feel: drag and side play'
       : `${way === 'scale' ? 'pull × radius' : 'as read'}, while turning${sealDrag === null ? '' : ' − drag of the seal'}`
-  if (estimate) return { estimate, points, formula, findings: [...felt.findings, ...handAgainst(felt, estimate)] }
+  if (estimate)
+    return {
+      estimate,
+      points,
+      formula,
+      findings: [...felt.findings, ...handAgainst(felt, estimate)],
+      ...handWord(answers, words, `turning-${id}`, handFound(felt)),
+    }
   const { findings, state, words: said } = felt
   return {
     estimate: null,
@@ -193,6 +202,13 @@ function feltOf(answers: Answers, id: string): Felt {
   if (drag === 'none') return said('below', 'neither drag nor side play: no preload that can be felt')
   if (drag === 'much') return said('above', 'much drag, no side play: too much')
   return said('provisional', 'slight drag, no side play: right, by feel')
+}
+
+/** What both words, or the drag alone, come to where the torque was read too. */
+function handFound({ drag, state, words }: Felt): Pick<HandWord, 'state' | 'words'> | null {
+  if (state === 'below' || state === 'above') return { state, words: `by hand ${words}` }
+  if (state === null && drag === 'none') return { state: 'below', words: 'by hand no drag: no preload that can be felt' }
+  return state === null && drag === 'much' ? { state: 'above', words: 'by hand much drag: too much' } : null
 }
 
 /** A figure that the hand does not believe. */

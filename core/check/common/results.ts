@@ -3,7 +3,7 @@ import { PLAY_WORDS, PRELOAD_WORDS, SIZE_WORDS } from '../../verdict/words'
 import type { Unit } from '../../quantity/figure'
 import { unitFor } from '../../quantity/format-length'
 import type { UnitSystem } from '../../quantity/length'
-import type { CombinedResult, Answers, ResultKind } from '../contract'
+import { resultId, type CombinedResult, type Answers, type ResultKind } from '../contract'
 
 /** A length that is one figure, told as a play, and can be any. */
 const LENGTH = {
@@ -99,4 +99,22 @@ export const unitOfResult = ({ unit, scale }: Pick<ResultKind, 'unit' | 'scale'>
 export function playFrom(point: string, answers: Answers, formula: string): CombinedResult {
   const { estimate, atMost } = answers.of(point)
   return { kind: 'play', position: null, estimate, points: [point], formula, ...(atMost ? { atMost } : {}) }
+}
+
+/** What limits can be given for: a figure at all its positions, or at one. What judges another has its name too; positions that are not alike stand first. */
+export function limitedFigures(
+  results: readonly ResultKind[],
+): { readonly id: string; readonly kind: ResultKind; readonly label: string }[] {
+  return results
+    .filter(result => !result.judgedBy && !result.unjudged)
+    .flatMap(kind => {
+      const label = [kind, ...results.filter(other => other.judgedBy === kind.id)].map(one => one.label).join('; ')
+      const each = (kind.positions.length > 1 ? kind.positions : []).map(position => ({
+        id: resultId(kind.id, position.id),
+        kind,
+        label: `${kind.label}, ${position.label} alone`,
+      }))
+      const all = { id: kind.id, kind, label: each.length > 0 && kind.apart ? `${label}, all alike` : label }
+      return kind.apart ? [...each, all] : [all, ...each]
+    })
 }

@@ -155,6 +155,10 @@ export function nextStepOf(document: CheckDocument): NextStep | null {
   return workOf(document, kind, current).next
 }
 
+/** Points at which a hand said before what the figure contradicts: to be said again, before anything else. */
+export const askedAgain = (document: CheckDocument): string[] =>
+  evaluateFitting(document, checkKind(document.kind), document.trials.length - 1, () => false).results.flatMap(({ again }) => again)
+
 /** Places that are measured and can be chosen for, as an allocation asks about them; what is in for a trial is not chosen for. */
 export const openPlaces = (evaluation: Pick<CheckEvaluation, 'places'>): PlaceQuestion[] =>
   evaluation.places.flatMap(({ place, request }) => {

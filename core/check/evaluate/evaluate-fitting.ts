@@ -1,13 +1,14 @@
 import { NO_ANSWER, type PointAnswer } from '../../method/way'
 import { ways } from '../../method/ways'
 import { saidZero } from '../../method/zero-words'
+import { upperFirst } from '../../quantity/first-letter'
 import { ownVariance, type Estimate } from '../../reading/estimate'
 import { isValid, type Finding } from '../../reading/gates'
 import { unvoided } from '../../reading/reading'
 import { judge, type Verdict, type VerdictState } from '../../verdict/decide'
 import { bandOf, endsOf, isEmpty, type LimitSet } from '../../verdict/limits'
 import { gaugeOf } from './gauge-needs'
-import { judgingLimits, NO_OVERLAP } from './judging-limits'
+import { judgingLimits, NO_OVERLAP, type JudgingLimits } from './judging-limits'
 import { lotMap, type Lot } from '../../pack/lot'
 import { proofResidual, type Residual } from '../../choice/grounds/residual'
 import {
@@ -28,7 +29,7 @@ import { freshReadings, predictedOf, readSince } from './point-readings'
 import { zeroWordsAt } from './none-said'
 import { contextAt } from './way-context'
 import { staleWords } from '../parts'
-import { limitsOf, newerThan, packAt, type CheckDocument, type LimitPair, type Predicted, type SignedFigure } from '../document'
+import { limitsOf, newerThan, packAt, type CheckDocument, type Predicted, type SignedFigure } from '../document'
 
 /** A point that is not read in a fitting, and why. */
 export interface LeftOut {
@@ -59,14 +60,16 @@ export interface ResultEvaluation {
   readonly valid: boolean
   /** from sizes: it can come out below zero, whatever its kind */
   readonly reckoned: boolean
-  readonly limits: LimitPair & { readonly working: LimitSet | null }
-  readonly verdict: { readonly book: Verdict | null; readonly shop: Verdict | null; readonly working: Verdict | null }
+  readonly limits: JudgingLimits
+  readonly verdict: Readonly<Record<'book' | 'shop' | 'demand' | 'working', Verdict | null>>
   /** what asks for a reason before it is signed, though it is in limits */
   readonly asksReason: string | null
   /** a named fault that speaks against it, in limits or not: what asks for a reason, a proof that did not move as it should */
   readonly doubt: string | null
   /** what was found by hand and beats arithmetic */
   readonly overrule: string | null
+  /** points at which a hand said before what the figure contradicts: asked again */
+  readonly again: readonly string[]
   /** no figure, but no more than this */
   readonly atMost: AtMost | null
   /** why its readings no longer hold */
@@ -194,7 +197,7 @@ export function evaluateFitting(
     const resultKind = resultKinds.find(candidate => candidate.id === combined.kind)!
     const id = resultId(combined.kind, combined.position)
     const used = combined.points.map(point => states.get(point)).filter(state => state !== undefined)
-    const limits = judgingLimits(document, resultKind, combined)
+    const limits = judgingLimits(document, resultKind, combined, kind.demands?.(document.setup, combined.kind) ?? null)
     const findings = [
       ...(isEmpty(limits.working) ? [NO_OVERLAP] : []),
       ...used.flatMap(state => state.answer.findings),
@@ -203,8 +206,10 @@ export function evaluateFitting(
     ]
     const stale = used.find(state => state.stale !== null)?.stale ?? null
     const { estimate } = combined
-    const overrule = combined.overrule ?? (combined.atMost ? { state: 'below' as const, words: combined.atMost.words } : undefined)
+    const byWord = combined.overrule ?? (combined.atMost ? { state: 'below' as const, words: combined.atMost.words } : undefined)
     const valid = estimate !== null && isValid(findings)
+    // No word makes a figure in that is there.
+    const overrule = valid && byWord && isFine(byWord) ? undefined : byWord
     const judged = (set: typeof limits.book) =>
       valid && set ? judge({ value: estimate.value, u: estimate.u, nu: estimate.nu }, set, document.rule) : null
     const working = valid ? judge({ value: estimate.value, u: estimate.u, nu: estimate.nu }, limits.working, document.rule) : null
@@ -213,11 +218,16 @@ export function evaluateFitting(
       valid && predicted && readSince(document, index, id, combined.points)
         ? proofResidual(estimate.value, Math.sqrt(ownVariance(estimate.lines)), predicted.play, predicted.uOwn)
         : null
-    const progress = progressOf(combined.points.filter(id => !combined.notYet?.includes(id)))
     const asksReason =
       combined.asksReason ?? against.find(({ result, asksReason }) => result === combined.kind && asksReason)?.asksReason ?? null
     const doubt = asksReason ?? (residual?.flagged ? NOT_AS_EXPECTED : null)
     const both = valid ? byBoth(estimate, working!, predicted, residual, limits.working, document.rule) : null
+    // A word takes “in” away, and only that. Said before the figure it is asked again first.
+    const handBeats = combined.hand !== undefined && overrule === undefined && (both?.verdict ?? working)?.state === 'in'
+    const again = handBeats && combined.hand!.before ? combined.hand!.points : []
+    if (again.length > 0)
+      findings.push({ gate: 'hand', level: 'warn', words: `${upperFirst(combined.hand!.words)}, said before it was read: say it again.` })
+    const progress = progressOf(combined.points.filter(id => !combined.notYet?.includes(id)))
     return {
       id,
       kind: resultKind,
@@ -232,8 +242,9 @@ export function evaluateFitting(
       limits,
       stale,
       predicted,
-      verdict: { book: judged(limits.book), shop: judged(limits.shop), working },
-      overrule: overrule?.words ?? null,
+      verdict: { book: judged(limits.book), shop: judged(limits.shop), demand: judged(limits.demand), working },
+      overrule: overrule?.words ?? (handBeats && !combined.hand!.before ? combined.hand!.words : null),
+      again,
       atMost: combined.atMost ?? null,
       asksReason,
       doubt,
@@ -246,15 +257,18 @@ export function evaluateFitting(
 
     /** Its points but those that may be left open, and those left out on purpose. */
     function progressOf(ids: readonly string[]): Progress {
-      const asked = [...new Set(ids)].flatMap(id => points.get(id) ?? []).filter(({ optional }) => !optional)
+      const isRead = (point: string) => states.get(point)!.read && !again.includes(point)
+      const asked = [...new Set([...ids, ...again])]
+        .flatMap(id => points.get(id) ?? [])
+        .filter(({ id: point, optional }) => !optional || again.includes(point))
       const reasons = asked.map(point => ({
         point: point.id,
         label: point.label,
-        reason: states.get(point.id)!.read ? null : leftOutOf(document.trials, point, index),
+        reason: isRead(point.id) ? null : leftOutOf(document.trials, point, index),
       }))
       const leftOut = reasons.filter((one): one is LeftOut => one.reason !== null)
       return {
-        read: asked.filter(({ id }) => states.get(id)!.read).length,
+        read: asked.filter(({ id: point }) => isRead(point)).length,
         of: asked.length - leftOut.length,
         leftOut,
       }
@@ -267,6 +281,7 @@ export function evaluateFitting(
       if (!valid) return 'not-valid'
       if (progress.read < progress.of) return 'part-read'
       const judged = (both?.verdict ?? working!).state
+      if (handBeats) return combined.hand!.state
       if (judged === 'in' && doubt !== null) return 'doubted'
       return judged === 'in' && (provisional(index, combined.position) || findings.some(({ gate }) => gate === 'feel' || gate === 'hot'))
         ? 'provisional'

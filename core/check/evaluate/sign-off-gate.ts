@@ -36,7 +36,8 @@ export function signOffGate(
   const blockers: string[] = []
   const open = named('to-do')
   if (open.length > 0) blockers.push(single ? 'Nothing is measured with this fitting yet.' : `Not measured yet: ${several(open)}.`)
-  const partly = judged.filter(({ state }) => state === 'part-read')
+  for (const { again, findings } of judged) if (again.length > 0) blockers.push(findings.at(-1)!.words)
+  const partly = judged.filter(({ state, again }) => state === 'part-read' && again.length === 0)
   if (partly.length > 0)
     blockers.push(
       `${single ? stateWord(partly[0]!) : several(partly.map(result => `${resultName(result)}: ${stateWord(result)}`))} read: read the others, or leave them out with a reason.`,

@@ -36,7 +36,7 @@ export function closingCard(document: CheckDocument, evaluation: CheckEvaluation
   const { signOff } = document
   const judged = evaluation.current.results.filter(counts)
   const unit = unitOfResult(headline.kind, system)
-  const several = evaluation.current.results.filter(({ kind }) => kind.main).length > 1
+  const several = judged.length > 1
   const figure = headline.estimate ? ` ${shownFigure(headline, unit)} ${unitName(unit)}` : ''
   const limits = headline.limits.working ? `, limits ${describeLimits(headline.limits.working, unit)}` : ''
   return {

@@ -75,7 +75,8 @@ const unmeasured: Saying = scene => {
 
 /** Not every point it rests on was read. */
 const partRead: Saying = ({ shown, phase, at }) => {
-  if (shown.state !== 'part-read' || phase === 'choose') return null
+  if (shown.state !== 'part-read' || (phase === 'choose' && shown.again.length === 0)) return null
+  if (shown.again.length > 0) return say('to-measure', shown.findings.at(-1)!.words)
   return say('to-measure', `${at}${stateWord(shown)} read: the others too, or leave them out with a reason.`)
 }
 

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { resultId, type CheckKind } from '#core/check/contract'
+import { limitedFigures } from '#core/check/common/results'
+import type { CheckKind } from '#core/check/contract'
 import type { CheckDocument } from '#core/check/document'
 import type { ResultEvaluation } from '#core/check/evaluate/evaluate-fitting'
 import { unitFor } from '#core/quantity/format-length'
@@ -25,23 +26,7 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ keep: [CheckSettings] }>()
 const all = computed(() => props.kind.results(props.document.setup))
-/** A kind that another judges has no limits of its own: it is named with that one; one position alone is all there is. */
-const options = computed(() =>
-  all.value
-    .filter(result => !result.judgedBy && !result.unjudged)
-    .flatMap(result => [
-      {
-        id: result.id,
-        kind: result,
-        label: [result, ...all.value.filter(other => other.judgedBy === result.id)].map(({ label }) => label).join('; '),
-      },
-      ...(result.positions.length > 1 ? result.positions : []).map(position => ({
-        id: resultId(result.id, position.id),
-        kind: result,
-        label: `${result.label}, ${position.label} alone`,
-      })),
-    ]),
-)
+const options = computed(() => limitedFigures(all.value))
 const picked = ref('')
 const shown = computed(() => options.value.find(option => option.id === picked.value) ?? options.value[0]!)
 const pair = computed(() => props.document.limits.sets[shown.value.id] ?? { book: null, shop: null })

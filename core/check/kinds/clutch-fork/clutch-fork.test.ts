@@ -4,6 +4,7 @@ import { inches, mm, nm } from '../../../quantity/length'
 import { twoSided, type LimitSet } from '../../../verdict/limits'
 import type { CheckDocument, PointReading } from '../../document'
 import { evaluateCheck } from '../../evaluate/evaluate-check'
+import { closingCard } from '../../sentence/closing-card'
 import { checkKind } from '../../registry'
 import { fieldsFor } from '../../setup'
 import { ratioOf } from './evaluate'
@@ -16,6 +17,7 @@ const FINE = {
 const fingers = (...values: number[]) => [1, 2, 3].flatMap(place => figures(`f-${place}`, mm(values[place - 1] ?? values[0]!)))
 const NEW = [...fingers(48.25), ...figures('r', mm(45.1)), ...figures('pivot', mm(31.13))]
 const OLD = [...figures('f-old', mm(53.35)), ...figures('pivot-old', mm(37.11))]
+const atLeastMm = (lower: number): LimitSet => ({ kind: 'lower', lower: mm(lower), unit: 'mm', source: { kind: 'own' } })
 const gapLimits: LimitSet = twoSided(mm(2.5), mm(3.5), 'mm', { kind: 'own' })
 const check = (readings: readonly PointReading[], setup: Record<string, string> = {}, change: Partial<CheckDocument> = {}) =>
   evaluateCheck(
@@ -142,19 +144,60 @@ describe('a clutch fork on its pivot', () => {
     // 35 − 20 − 30/2.5 = 3.
     expect(of(check(marks, { ...end, ...moved }), 'swing')).toBe(3)
   })
-  it('release travel and a diameter of thread are offered as limits, and judge nothing by themselves', () => {
-    const e = check([...NEW, ...figures('engaged', mm(9))], {
-      endTravel: String(inches(1.235)),
+  describe('what clutch, thread and cable ask for judges', () => {
+    const asked = {
+      endTravel: String(mm(21.4)),
       endMoved: String(mm(25)),
       bearingMoved: String(mm(10)),
       need: String(mm(11.3)),
       most: String(mm(13)),
       stud: String(mm(10)),
+      adjuster: String(mm(7)),
+    }
+    const e = check([...NEW, ...figures('engaged', mm(9))], asked)
+    const at = (id: string, of = e) => of.current.results.find(result => result.id === id)!
+    it('a clutch that cannot release: 21.4 ÷ 2.5 = 8.56 of 11.30', () => {
+      expect(of(e, 'travel')).toBe(8.56)
+      expect(at('travel')).toMatchObject({
+        state: 'below',
+        limits: { book: null, demand: { lower: mm(11.3), upper: mm(13), source: { kind: 'kit-leaflet' } } },
+      })
+      expect(e.word).toBe('Below')
+      expect(e.signOff.needsReason).toContain('Travel left at the fingers: outside the limits')
     })
-    const offered = (id: string) => e.current.results.find(result => result.id === id)!
-    expect(offered('travel').thumb).toMatchObject({ lower: mm(11.3), upper: mm(13), source: { kind: 'kit-leaflet' } })
-    expect(offered('engaged').thumb).toMatchObject({ kind: 'lower', lower: mm(10) })
-    expect(offered('engaged').state).toBe('no-limit')
+    it('9 mm of thread where its diameter is 10; 7.875 of slack where 7 can be taken up', () => {
+      expect(at('engaged')).toMatchObject({ state: 'below', limits: { demand: { kind: 'lower', lower: mm(10) } } })
+      expect(of(e, 'slack')).toBe(7.88)
+      expect(at('slack').state).toBe('above')
+    })
+    it('on the card before it is closed, and it says not to', () => {
+      const document = checkOf('clutch-fork', { entryUnit: 'mm', gauges: FINE, trials: [trial('t1', NEW)], setup: asked })
+      const card = closingCard(document, evaluateCheck(document, []), { system: 'metric', time: at => at })
+      expect(card.answer).toBe('Travel left at the fingers: Below 8.560 mm, limits 11.3 – 13.0 mm')
+      expect(card.stop).toContain('Do not close: Travel left at the fingers below')
+    })
+    it('nothing is asked of what nobody said: travel without a need', () =>
+      expect(at('travel', check(NEW, { ...asked, need: '', most: '', adjuster: '' }))).toMatchObject({
+        state: 'no-limit',
+        limits: { demand: null },
+      }))
+    it('a limit of one’s own judges besides: from 5, and the clutch still wants 11.30', () => {
+      const sets = { travel: { book: atLeastMm(5), shop: null } }
+      const own = at('travel', check(NEW, asked, { limits: { working: 'book', sets } }))
+      expect(own).toMatchObject({ state: 'below', limits: { working: { lower: mm(11.3), upper: mm(13) } } })
+      expect(own.verdict).toMatchObject({ book: { state: 'in' }, demand: { state: 'below' } })
+      // Where one’s own keeps to it anyway, nothing is asked for besides.
+      const strict = { travel: { book: twoSided(mm(11.5), mm(12), 'mm', { kind: 'own' }), shop: null } }
+      expect(at('travel', check(NEW, asked, { limits: { working: 'book', sets: strict } })).limits.demand).toBeNull()
+    })
+    it('a gap of at least 3 mm is a limit: 3.15 ± 0.02 is in, 2.95 is not', () => {
+      const sets = { gap: { book: atLeastMm(3), shop: null } }
+      const read = (r: number) => check([...fingers(48.25), ...figures('r', mm(r))], {}, { limits: { working: 'book', sets } })
+      expect(at('gap', read(45.1)).state).toBe('in')
+      expect(at('gap', read(45.3)).state).toBe('below')
+      // What the pivot is screwed in by for it stands there too.
+      expect(read(45.3).targets.length).toBeGreaterThan(0)
+    })
   })
   it('turns for this build: angle kept, and cable end held; not further than it goes', () => {
     const tight = [...fingers(48.25), ...figures('r', mm(47)), ...figures('left', mm(2))]

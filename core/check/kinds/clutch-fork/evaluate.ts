@@ -1,6 +1,6 @@
 import { formatLength } from '../../../quantity/format-length'
 import { rectangular } from '../../../reading/budget'
-import { nm } from '../../../quantity/length'
+import { mm, nm } from '../../../quantity/length'
 import { estimateFigure, stated, type Estimate } from '../../../reading/estimate'
 import type { Finding } from '../../../reading/gates'
 import type { FigureReading } from '../../../reading/reading'
@@ -267,13 +267,22 @@ export function pivotWorks(setup: ForkSetup, answers: Answers): Work[] {
   ]
 }
 
-/** What the makers say, offered where no limits were given: release travel, and a diameter of thread. */
-export function forkThumb({ need, most, stud }: ForkSetup, _answers: Answers, result: string): LimitSet | null {
+/** What a clutch, a thread and a cable ask for: without it the clutch does not release, the pivot does not hold, nothing can be set. */
+export function forkDemands({ need, most, stud, adjuster }: ForkSetup, result: string): LimitSet | null {
   const unit = 'mm'
   if (result === 'travel' && need !== null)
     return most === null
       ? { kind: 'lower', lower: need, unit, source: { kind: 'kit-leaflet', text: 'release travel of the clutch maker' } }
       : { kind: 'two-sided', lower: need, upper: most, unit, source: { kind: 'kit-leaflet', text: 'release travel of the clutch maker' } }
+  if (result === 'slack' && adjuster !== null)
+    return { kind: 'upper', upper: adjuster, unit, source: { kind: 'own', text: 'what the adjuster takes up' } }
+  if (result === 'swing')
+    return {
+      kind: 'lower',
+      lower: mm(0),
+      unit,
+      source: { kind: 'common-practice', text: 'the stroke lies between binding and the sleeve’s end' },
+    }
   return result === 'engaged' && stud !== null
     ? { kind: 'lower', lower: stud, unit, source: { kind: 'common-practice', text: 'as much thread as its diameter' } }
     : null

@@ -3,7 +3,7 @@ import type { MeasuringPoint } from '../../contract'
 import { defineKind } from '../../define-kind'
 import { clearanceResult, sizeResult } from '../../common/results'
 import { ROUND } from '../../common/round'
-import { combineFork, forkThumb, pivotWorks, ratioOf, TIMES } from './evaluate'
+import { combineFork, forkDemands, pivotWorks, ratioOf, TIMES } from './evaluate'
 import { FORK_REMINDERS, forkSteps } from './procedure'
 import { FIELDS, oldKnown, type ForkSetup } from './setup'
 
@@ -58,7 +58,7 @@ export const clutchFork = defineKind({
     return combineFork(setup, answers).filter(({ kind }) => !kept.includes(kind))
   },
   works: pivotWorks,
-  thumb: forkThumb,
+  demands: forkDemands,
 })
 
 function forkPoints(setup: ForkSetup): MeasuringPoint[] {

@@ -43,6 +43,13 @@ export const FIELDS = {
   endTravel: length({ label: 'Travel of the cable end, by the pedal', least: thou(1), optional: true }),
   need: length({ label: 'Release travel, by the clutch maker', hint: 'at the fingers', free: true, least: thou(1), optional: true }),
   most: length({ label: 'and no more than', hint: 'over it the fingers bend', free: true, least: thou(1), optional: true }),
+  adjuster: length({
+    label: 'Range of the cable’s adjuster',
+    hint: 'the slack at its end has to lie within it',
+    free: true,
+    least: thou(1),
+    optional: true,
+  }),
   slackLeft: length({
     label: 'Gap that stays when the cable is set',
     hint: 'zero: the bearing runs lightly loaded',

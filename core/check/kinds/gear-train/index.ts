@@ -77,7 +77,7 @@ function partsOf(setup: TrainSetup): PartRole[] {
 
 function resultsOf(setup: TrainSetup): ResultKind[] {
   return [
-    { ...playResult('Gap'), id: 'gap', positions: gapsOf(setup).map(({ id, name }) => ({ id, label: name })) },
+    { ...playResult('Gap'), id: 'gap', apart: true, positions: gapsOf(setup).map(({ id, name }) => ({ id, label: name })) },
     ...(setup.bush === 'proud'
       ? [
           sizeResult('proud', 'Bush proud of the case', { scale: 'play', main: true }),

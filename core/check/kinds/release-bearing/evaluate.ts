@@ -4,6 +4,7 @@ import { thou, UNIT_NAME } from '../../../quantity/length'
 import type { Estimate } from '../../../reading/estimate'
 import type { Finding } from '../../../reading/gates'
 import { sumOf } from '../../../reading/sum'
+import type { LimitSet } from '../../../verdict/limits'
 import type { Answers, CombinedResult } from '../../contract'
 import { barMissing, belowFace, justTheBar, type Over } from '../../common/over-bar'
 import { meanRound, outOfLevel, roundPoints } from '../../common/round'
@@ -121,6 +122,15 @@ function unlikeBars({ overD, overB, bar }: ReleaseSetup, { unit }: Answers): Fin
   ]
 }
 
+/** The bearing goes forward as far as it is pressed back at rest, and back as far as the reserve. */
+export function releaseDemands({ need }: ReleaseSetup, result: string): LimitSet | null {
+  if (result === 'compression' && need !== null)
+    return { kind: 'lower', lower: need, unit: 'in', source: { kind: 'kit-leaflet', text: 'release travel of the clutch maker' } }
+  return result === 'reserve'
+    ? { kind: 'lower', lower: thou(0), lowerExcluded: true, unit: 'in', source: { kind: 'common-practice', text: 'some reserve for wear' } }
+    : null
+}
+
 /** Figure and sentence, no promise of miles. */
 const forecast = (reserve: Estimate | null, { unit }: Answers): Finding[] =>
   reserve && reserve.value > 0
@@ -180,7 +190,7 @@ export function strokeBefore(setup: ReleaseSetup, before: Answers, now: Answers)
 /** A build like it takes minutes: bar, plate and how it was read are as they were, its lengths are told beside the new ones. */
 export function handedOn(setup: ReleaseSetup, answers: Answers): Setup {
   const lengths = lengthsOf(setup, answers)
-  const { plate, flange, bar, overA, overH, centre, overD, overB, stroke } = setup
+  const { plate, flange, bar, overA, overH, centre, overD, overB, stroke, need } = setup
   const whole = (length: Estimate | null) => (length ? String(Math.round(length.value)) : '')
   const figure = (value: number | null) => (value === null ? '' : String(value))
   return {
@@ -193,6 +203,7 @@ export function handedOn(setup: ReleaseSetup, answers: Answers): Setup {
     bar: figure(bar),
     centre: figure(centre),
     stroke: figure(stroke),
+    need: figure(need),
     lastA: whole(lengths.a),
     lastH: whole(lengths.h),
     lastD: whole(lengths.d),

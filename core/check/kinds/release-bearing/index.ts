@@ -3,7 +3,7 @@ import type { MeasuringPoint } from '../../contract'
 import { defineKind } from '../../define-kind'
 import { clearanceResult, sizeResult } from '../../common/results'
 import { ROUND } from '../../common/round'
-import { combineRelease, handedOn, strokeBefore } from './evaluate'
+import { combineRelease, handedOn, releaseDemands, strokeBefore } from './evaluate'
 import { RELEASE_REMINDERS, releaseSteps, releaseSuspicions } from './procedure'
 import { FIELDS } from './setup'
 
@@ -79,6 +79,7 @@ export const releaseBearing = defineKind({
   suspicions: releaseSuspicions,
   combine: combineRelease,
   compare: strokeBefore,
+  demands: releaseDemands,
   handsOn: handedOn,
 })
 

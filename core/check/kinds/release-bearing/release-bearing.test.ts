@@ -91,6 +91,15 @@ describe('a hydraulic release bearing', () => {
     expect(words(evaluated(lengths({ h: [3.04, 3.051, 3.062] })), 'compression')).toContain('Fingers 22.0 thou out of level')
     expect(words(evaluated(lengths({ h: [3.045, 3.051, 3.057] })), 'compression')).not.toContain('out of level')
   })
+  it('pressed back less than the clutch’s release travel it cannot go forward far enough: 0.600 in limits, 0.650 asked for', () => {
+    const slack = lengths({ d: [2.751] })
+    expect(result(evaluated(slack), 'compression').state).toBe('in')
+    const asked = result(evaluated(slack, { setup: { need: String(inches(0.65)) } }), 'compression')
+    expect(asked).toMatchObject({ state: 'below', limits: { demand: { lower: inches(0.65) } } })
+    expect(asked.limits.working).toMatchObject({ lower: inches(0.65), upper: inches(0.75) })
+  })
+  it('some reserve is asked for: 0.229 is in, and told with what judges it', () =>
+    expect(result(evaluated(lengths()), 'reserve')).toMatchObject({ state: 'in', limits: { demand: { lowerExcluded: true } } }))
   it('nothing left as reserve is out, whatever limits nobody published', () =>
     expect(evaluated(lengths({ a: 0.25, b: [3.29] })).headline).toMatchObject({ id: 'reserve', state: 'below' }))
 })

@@ -49,6 +49,13 @@ export const FIELDS = {
     least: thou(10),
     optional: true,
   }),
+  need: length({
+    label: 'Release travel, by the clutch maker',
+    hint: 'at rest it is pressed back at least as far: so far can it go forward',
+    free: true,
+    least: thou(10),
+    optional: true,
+  }),
   lastA: last('A'),
   lastH: last('H'),
   lastD: last('D'),

@@ -172,6 +172,23 @@ function movement(answers: Answers): CombinedResult {
   }
 }
 
+/** The nut has to hold, and to clamp before its thread ends; the seal has to stand off the cage. */
+export function headDemands({ nut }: HeadSetup, result: string): LimitSet | null {
+  const some = { kind: 'lower', lower: mm(0), lowerExcluded: true, unit: 'mm' } as const
+  switch (result) {
+    case 'thread':
+      return nut === null
+        ? { ...some, source: { kind: 'common-practice', text: 'some thread in the nut' } }
+        : { kind: 'lower', lower: nut, unit: 'mm', source: { kind: 'common-practice', text: 'the thread the nut asks for' } }
+    case 'reach':
+      return { ...some, source: { kind: 'common-practice', text: 'it clamps before the thread ends' } }
+    case 'clearance':
+      return { ...some, source: { kind: 'common-practice', text: 'the seal stands off the cage' } }
+    default:
+      return null
+  }
+}
+
 /** Limits of a fit by its ISO 286 class, at the size that was measured there: upper and lower can lie in different steps. */
 export function fitByClass(setup: HeadSetup, answers: Answers, result: string, position: string | null): LimitSet | null {
   const of = result === 'cone-fit' ? setup.coneFit : result === 'cup-fit' ? setup.cupFit : 'none'

@@ -2,7 +2,7 @@ import { thou } from '../../../quantity/length'
 import { FIT_WORDS } from '../../../verdict/words'
 import { defineKind } from '../../define-kind'
 import { clearanceResult, sizeResult } from '../../common/results'
-import { fitByClass, genuine, kitResults } from './evaluate'
+import { fitByClass, headDemands, genuine, kitResults } from './evaluate'
 import { GENUINE_POINTS, kitPoints, washerPlace } from './layout'
 import { headReminders, headSteps, headSuspicions } from './procedure'
 import { FIELDS, NAMES, SITES } from './setup'
@@ -25,6 +25,7 @@ export const steeringHeadKit = defineKind({
     by: ({ origin }) => origin === 'kit',
     coneFit: ({ origin }) => origin === 'kit',
     cupFit: ({ origin }) => origin === 'kit',
+    nut: ({ origin }) => origin === 'kit',
     stem: ({ origin }) => origin === 'kit',
     pocket: ({ origin }) => origin === 'kit',
   },
@@ -55,5 +56,6 @@ export const steeringHeadKit = defineKind({
   reminders: headReminders,
   suspicions: headSuspicions,
   combine: (setup, answers) => (setup.origin === 'genuine' ? [genuine(answers)] : kitResults(setup, answers)),
+  demands: headDemands,
   thumb: fitByClass,
 })

@@ -51,6 +51,13 @@ export const FIELDS = {
   }),
   coneFit: fitChoice('Cone on the stem, ISO 286', 'cone bore / stem'),
   cupFit: fitChoice('Cup in the head, ISO 286', 'head bore / cup'),
+  nut: length({
+    label: 'Thread the nut asks for',
+    hint: 'its height, where nothing else is said: common practice',
+    free: true,
+    least: thou(10),
+    optional: true,
+  }),
   stem: length({ label: 'Stem, diameter where a washer goes', hint: 'a washer’s inside must clear it', least: thou(10), optional: true }),
   pocket: length({
     label: 'Seal pocket, diameter',

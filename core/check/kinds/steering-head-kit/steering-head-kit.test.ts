@@ -65,6 +65,13 @@ describe('the seal’s clearance and the stack', () => {
     expect(result(dry(), 'reach').state).toBe('below')
     expect(inMm(result(dry(), 'thread').estimate!.value)).toBe(10.3)
   })
+  it('the nut’s own height is asked for where nobody gave a limit: 10.3 of 11 is out, of 10 in', () => {
+    const sets = { 'clearance@upper': limit(0.1, 0.4) }
+    const thread = (nut: number) =>
+      result(evaluated([...SIZES, ...stack(), ...GAPS], { limits: { working: 'book', sets }, setup: { nut: String(mm(nut)) } }), 'thread')
+    expect(thread(11)).toMatchObject({ state: 'below', limits: { demand: { lower: mm(11) } } })
+    expect(thread(10).state).toBe('in')
+  })
   it('T from 1.025 to 1.325: 1.0 is Tight, 0.5 + 0.6 in, 0.5 + 1.0 open; each piece tells what the nut has left', () => {
     const place = dry().places.find(({ place: { id } }) => id === 'washers-upper')!
     expect([inMm(place.window!.low), inMm(place.window!.high)]).toEqual([1.025, 1.325])

@@ -2,7 +2,8 @@ import { MOST_PIECES } from '../../../choice/question/rules'
 import { thou } from '../../../quantity/length'
 import { formatLength } from '../../../quantity/format-length'
 import type { Finding } from '../../../reading/gates'
-import type { Answers, PackPlace } from '../../contract'
+import type { Answers, HandWord, PackPlace } from '../../contract'
+import { handWord } from '../../common/by-hand'
 import { defineKind } from '../../define-kind'
 import { WHEEL_SAFETY, inspectionFindings, inspectionPoints, warmthOf, warmthPoints, warmthResults } from '../../common/hub'
 import { playFrom, playResult } from '../../common/results'
@@ -76,11 +77,24 @@ export const taperHub = defineKind({
     const play = playFrom('travel', answers, 'mean of far − (start + back)/2')
     const measured = play.estimate !== null || play.atMost !== undefined
     return [
-      { ...play, findings: [...inspectionFindings(answers, measured), ...handAgainstDial(answers), ...stackFindings(answers, SPACERS.id)] },
+      {
+        ...play,
+        ...handWord(answers, ['hand'], 'travel', handFound(answers)),
+        findings: [...inspectionFindings(answers, measured), ...handAgainstDial(answers), ...stackFindings(answers, SPACERS.id)],
+      },
       ...warmthOf(setup, answers),
     ]
   },
 })
+
+/** What a hand felt where the dial finds too little of it to be felt, or so much that it must be. */
+function handFound(answers: Answers): Pick<HandWord, 'state' | 'words'> | null {
+  const { estimate } = answers.of('travel')
+  const { word } = answers.of('hand')
+  if (!estimate) return null
+  if (word === 'knock' && estimate.value + estimate.U < FELT) return { state: 'above', words: 'by hand there is a knock' }
+  return word === 'none' && estimate.value - estimate.U > FELT ? { state: 'below', words: 'by hand there is none' } : null
+}
 
 /** A hand feels a knock of some thou; less than that it does not. Common practice. */
 const FELT = thou(10)

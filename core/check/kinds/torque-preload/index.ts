@@ -59,7 +59,10 @@ export const torquePreload = defineKind({
   },
   parts: setup => [{ id: 'case', label: 'Case' }, ...stagesOf(setup).flatMap(partsOf)],
   results: setup => [
-    turningResult('turning', setup.way === 'feel' ? 'Preload' : 'Turning torque', setup.unit, { positions: stagesOf(setup) }),
+    turningResult('turning', setup.way === 'feel' ? 'Preload' : 'Turning torque', setup.unit, {
+      apart: true,
+      positions: stagesOf(setup),
+    }),
     ...(stagesOf(setup).length > 1
       ? [
           turningResult('own', 'Its own, without the stage before', setup.unit, {

@@ -7,7 +7,8 @@ import { stated, type Estimate } from '../../../reading/estimate'
 import { changeSpread } from '../../../pack/change-spread'
 import { lotMap, thickness, type Lot } from '../../../pack/lot'
 import type { Catalogue, CatalogueEntry } from '../../catalogue'
-import type { Answers, CombinedResult } from '../../contract'
+import { handWord } from '../../common/by-hand'
+import type { Answers, CombinedResult, HandWord } from '../../contract'
 import { planesOf, ringsAt, sidesAt, type JointSetup, type Plane } from './setup'
 
 /** A hand feels so much; a joint that moves by less than that by hand says nothing against a dial. Common practice. nm */
@@ -30,6 +31,7 @@ export const combineJoint = (setup: JointSetup, answers: Answers): CombinedResul
           ...runoutOf(setup, estimate, answers),
           ...byHand(plane, estimate, answers),
         ],
+        ...handWord(answers, [`hand-${plane.id}`], `play-${plane.id}`, FOUND[answers.of(`hand-${plane.id}`).word ?? ''] ?? null),
         ...(answers.of(`bends-${plane.id}`).word === 'stuck' && answers.stale(`bends-${plane.id}`) === null
           ? { overrule: { state: 'below', words: 'it sticks: the joint binds' } as const }
           : {}),
@@ -51,6 +53,11 @@ export const combineJoint = (setup: JointSetup, answers: Answers): CombinedResul
       },
     ]
   })
+
+const FOUND: Readonly<Record<string, Pick<HandWord, 'state' | 'words'>>> = {
+  stiff: { state: 'below', words: 'by hand it is stiff' },
+  loose: { state: 'above', words: 'by hand it is loose' },
+}
 
 /** The runout of a shaft whose joint sits off the middle. */
 const twice = (off: Estimate | null): Estimate | null =>
