@@ -79,6 +79,8 @@ export interface MeasuringPoint {
   readonly rests: readonly string[]
   /** What can be answered, for points answered in a word. */
   readonly words?: readonly { readonly value: string; readonly label: string }[]
+  /** One length read at several places: what is read at each belongs to the others of this name. */
+  readonly together?: string
   /** Its size says nothing of the others read in its way: a depth to one seat, and to the other. */
   readonly alone?: true
   /** the size it is expected near before any like it was read; null: not known */

@@ -1,7 +1,7 @@
 import { runs } from '../../tests/runs'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { GAUGES, checkOf, trial } from '../../tests/documents'
+import { GAUGES, checkOf, gauge, trial } from '../../tests/documents'
 import { checkKind } from '../check/registry'
 import type { CheckDocument } from '../check/document'
 import { evaluateCheck } from '../check/evaluate/evaluate-check'
@@ -667,4 +667,41 @@ describe('any sequence of commands', () => {
       { numRuns: runs(150), seed: 8 },
     )
   })
+})
+
+describe('another gauge in the middle of a check', () => {
+  const [coarse, fine] = [
+    gauge('dial-indicator', thou(1), { id: 'coarse', permissibleError: thou(1) }),
+    gauge('dial-indicator', thou(0.1), { id: 'fine', permissibleError: nm(0) }),
+  ]
+  const change = (id: string): Command => ({
+    ...head(),
+    kind: 'change-settings',
+    change: { gauges: { 'dial-indicator': id } },
+    register: [coarse, fine],
+    parts: [],
+  })
+  const errorOf = ({ document }: Bench) =>
+    evaluateCheck(document, []).headline.estimate!.lines.find(({ source }) => source === 'gauge-error')?.u ?? 0
+  const read = done(fresh({ gauges: { 'dial-indicator': coarse } }), play(4), play(4), play(4))
+  const after = done(read, change('fine'))
+  it('what was read is judged by the one it was read with', () => {
+    expect(errorOf(read)).toBeCloseTo(thou(1) / Math.sqrt(3), 6)
+    expect(after.document.gauges).toEqual({ 'dial-indicator': fine, 'dial-indicator:read-coarse': coarse })
+    expect(errorOf(after)).toBe(errorOf(read))
+  })
+  it('read on with the finer one the series is as good as its coarsest; read anew with it, it is finer', () => {
+    const on = done(after, play(4.1))
+    expect(on.document.trials[0]!.readings.map(reading => reading.gauge)).toEqual(['coarse', 'coarse', 'coarse', 'fine'])
+    expect(errorOf(on)).toBe(errorOf(read))
+    const voided = on.document.trials[0]!.readings.slice(0, 3).map(({ id }): Command => ({
+      ...head(),
+      kind: 'void',
+      readingId: id,
+      reason: 'read with the coarse one',
+    }))
+    expect(errorOf(done(on, ...voided))).toBe(0)
+  })
+  it('changed before anything was read, nothing of the first is kept', () =>
+    expect(done(fresh({ gauges: { 'dial-indicator': coarse } }), change('fine')).document.gauges).toEqual({ 'dial-indicator': fine }))
 })

@@ -2,7 +2,7 @@ import type { PackRules } from '../choice/question/rules'
 import { type CheckKind, positionOf, resultId } from '../check/contract'
 import { DEFAULT_REFIT, limitsOf, type CheckDocument } from '../check/document'
 import { evaluateCheck } from '../check/evaluate/evaluate-check'
-import { gaugeNeeds, keySuits, likelyGauge, needOf, type GaugeNeed } from '../check/evaluate/gauge-needs'
+import { gaugeNeeds, keptKey, keySuits, likelyGauge, needOf, type GaugeNeed } from '../check/evaluate/gauge-needs'
 import { bindParts } from '../check/parts'
 import { checkKind } from '../check/registry'
 import { fieldFault, type Setup } from '../check/setup'
@@ -154,6 +154,9 @@ function gaugesWith(
     if (!gauge) return refused('invalid', 'That gauge is not in the register.', `settings.gauges.${key}`)
     if (!needs.some(need => need.key === key) || !keySuits(key, gauge))
       return refused('invalid', `${gauge.name} is not what is asked for here.`, `settings.gauges.${key}`)
+    const before = document.gauges[key]
+    // What was read with the one before is judged by it all the same.
+    if (before?.id !== gauge.id && isReadWith(document, before)) happenings.push({ type: 'gauged', key: keptKey(before), gauge: before })
     used[key] = gauge
     happenings.push({ type: 'gauged', key, gauge })
   }
@@ -161,7 +164,7 @@ function gaugesWith(
     const { key, kind: wantedKind } = need
     const of = register.filter(gauge => gauge.kind === wantedKind)
     // As long as nothing was read with it and nobody chose it, it goes by what is measured.
-    const free = gauges[key] === undefined && !readWith(document, used[key])
+    const free = gauges[key] === undefined && !isReadWith(document, used[key])
     const use = { ...whatItReads(after, kind, setup, need), unit, used: used[key] ?? null }
     const fitting = free ? ways[need.way].suited?.(of, use) : null
     const wanted = fitting ?? (used[key] ? null : (used[wantedKind] ?? likelyGauge(need, register, systemOf(unit)) ?? null))
@@ -188,7 +191,7 @@ function whatItReads(
   }
 }
 
-const readWith = ({ trials }: CheckDocument, gauge: Gauge | undefined): boolean =>
+const isReadWith = ({ trials }: CheckDocument, gauge: Gauge | undefined): gauge is Gauge =>
   gauge !== undefined && trials.some(({ readings }) => readings.some(reading => reading.gauge === gauge.id))
 
 function partsWith(document: CheckDocument, kind: CheckKind, setup: Setup, { op, parts }: SetCommand): Happening[] {

@@ -11,6 +11,7 @@ export type Gate =
   | 'mixed-signs'
   | 'few-readings'
   | 'outlier'
+  | 'apart'
   | 'zero-drift'
   | 'feel'
   | 'size'

@@ -50,11 +50,7 @@ watch(
   { immediate: true },
 )
 const gauge = computed(() => (props.shown.valid && estimate.value ? gaugeFit(estimate.value.U, props.shown.limits.working) : null))
-const gauges = computed(() =>
-  Object.values(props.document.gauges)
-    .map(({ name }) => name)
-    .join(', '),
-)
+const gauges = computed(() => [...new Set(Object.values(props.document.gauges).map(({ name }) => name))].join(', '))
 const points = computed(() =>
   checkKind(props.document.kind)
     .points(props.document.setup)

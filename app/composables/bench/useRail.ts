@@ -2,6 +2,7 @@ import { computed, type Ref } from 'vue'
 import type { CheckDocument } from '#core/check/document'
 import type { CheckEvaluation } from '#core/check/evaluate/evaluate-check'
 import { counts } from '#core/check/evaluate/evaluate-fitting'
+import { gaugeNeeds } from '#core/check/evaluate/gauge-needs'
 import { checkKind } from '#core/check/registry'
 import type { Phase, Step } from '#core/method/step'
 
@@ -19,7 +20,8 @@ export function useRail({ document, evaluation, steps, ticked }: Rail) {
     const setup = steps.value.filter(s => s.phase === 'setup')
     const readings = document.value.trials.at(-1)!.readings
     const voided = readings.filter(r => r.voided).length
-    const gauges = Object.values(document.value.gauges)
+    const needs = gaugeNeeds(kind.value.points(document.value.setup))
+    const gauges = [...new Map(needs.flatMap(({ key }) => document.value.gauges[key] ?? []).map(gauge => [gauge.id, gauge])).values()]
     const { places } = evaluation.value
     return {
       setup: `${setup.filter(ticked).length} of ${setup.length} · ${gauges.length === 1 ? gauges[0]!.name : `${gauges.length} gauges`}`,

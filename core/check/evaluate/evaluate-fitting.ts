@@ -7,7 +7,7 @@ import { isValid, type Finding } from '../../reading/gates'
 import { unvoided } from '../../reading/reading'
 import { judge, type Verdict, type VerdictState } from '../../verdict/decide'
 import { bandOf, endsOf, isEmpty, type LimitSet } from '../../verdict/limits'
-import { gaugeOf } from './gauge-needs'
+import { gaugeOf, readWith } from './gauge-needs'
 import { judgingLimits, NO_OVERLAP, type JudgingLimits } from './judging-limits'
 import { lotMap, type Lot } from '../../pack/lot'
 import { proofResidual, type Residual } from '../../choice/grounds/residual'
@@ -21,6 +21,7 @@ import {
   type MeasuringPoint,
   type ResultKind,
 } from '../contract'
+import { apartFindings } from '../common/belong'
 import { byBoth, type ByBoth } from './by-both'
 import { eachOf, fittedTotal } from './fitted'
 import { leftOutOf } from '../said'
@@ -98,6 +99,7 @@ export const stateWord = ({ state, kind, progress, doubt }: Pick<ResultEvaluatio
       ? `${IN_BUT} ${doubt}`
       : verdictWord(state, kind.ends)
 export const IN_BUT = 'In, but'
+const APART = 'a reading lies far from the others of its length'
 const NOT_AS_EXPECTED = 'it did not move as it should'
 
 /** One fitting, judged. */
@@ -118,6 +120,8 @@ interface PointState {
   /** its newest reading’s place in the order of what happened */
   readonly order: number | undefined
   readonly read: boolean
+  /** of the gauge it was read with, nm */
+  readonly graduation: number | null
 }
 
 function pointState(
@@ -128,21 +132,22 @@ function pointState(
   results: readonly ResultKind[],
 ): PointState {
   const way = ways[point.way]
-  const gauge = gaugeOf(document, point)
   const { readings, stale } = freshReadings(document, kind, point, index)
+  const gauge = readWith(document, unvoided(readings)) ?? gaugeOf(document, point)
   const position = positionOf(results, point)
   const band = bandOf(limitsOf(document, point.result, position).working)
   const zero = zeroWordsAt(results, point).length > 0 ? saidZero(readings, point.noneWord) : null
   const answer =
     readings.length === 0 || zero
       ? (zero ?? NO_ANSWER)
-      : way.answer(readings, contextAt(document, point, { band, pooled: gauge ? (document.history[gauge.id] ?? null) : null }))
+      : way.answer(readings, contextAt(document, point, { gauge, band, pooled: gauge ? (document.history[gauge.id] ?? null) : null }))
   const newest = unvoided(readings).at(-1)
   return {
     answer,
     stale: stale && staleWords(kind.parts(document.setup), stale),
     order: newest ? newest.order : -1,
     read: newest !== undefined,
+    graduation: gauge?.graduation ?? null,
   }
 }
 
@@ -204,6 +209,7 @@ export function evaluateFitting(
       ...(combined.findings ?? []),
       ...against.flatMap(({ result, finding }) => (result === combined.kind ? [finding] : [])),
     ]
+    findings.push(...apartFindings(readAt(combined.points), document.entryUnit))
     const stale = used.find(state => state.stale !== null)?.stale ?? null
     const { estimate } = combined
     const byWord = combined.overrule ?? (combined.atMost ? { state: 'below' as const, words: combined.atMost.words } : undefined)
@@ -219,7 +225,9 @@ export function evaluateFitting(
         ? proofResidual(estimate.value, Math.sqrt(ownVariance(estimate.lines)), predicted.play, predicted.uOwn)
         : null
     const asksReason =
-      combined.asksReason ?? against.find(({ result, asksReason }) => result === combined.kind && asksReason)?.asksReason ?? null
+      combined.asksReason ??
+      against.find(({ result, asksReason }) => result === combined.kind && asksReason)?.asksReason ??
+      (findings.some(({ gate }) => gate === 'apart') ? APART : null)
     const doubt = asksReason ?? (residual?.flagged ? NOT_AS_EXPECTED : null)
     const both = valid ? byBoth(estimate, working!, predicted, residual, limits.working, document.rule) : null
     // A word takes “in” away, and only that. Said before the figure it is asked again first.
@@ -253,6 +261,14 @@ export function evaluateFitting(
       both,
       progress,
       state: stateOf(),
+    }
+
+    /** Those of its points that have a figure. */
+    function readAt(ids: readonly string[]) {
+      return ids.flatMap(id => {
+        const [point, state] = [points.get(id), states.get(id)]
+        return point && state?.answer.estimate ? [{ point, estimate: state.answer.estimate, graduation: state.graduation }] : []
+      })
     }
 
     /** Its points but those that may be left open, and those left out on purpose. */

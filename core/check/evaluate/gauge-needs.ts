@@ -4,7 +4,7 @@ import { systemOf, type Unit } from '../../quantity/figure'
 import type { UnitSystem } from '../../quantity/length'
 import { GAUGE_NAME, suits, type Gauge, type GaugeKind } from '../../reading/gauge'
 import type { MeasuringPoint } from '../contract'
-import type { CheckDocument } from '../document'
+import type { CheckDocument, PointReading } from '../document'
 
 /** A gauge a check is read with: one of each kind, and another where some points are read with one of their own. */
 export interface GaugeNeed {
@@ -43,6 +43,21 @@ export const keySuits = (key: string, gauge: Gauge): boolean => suits(key.split(
 /** What a bare figure at a point is in: what its gauge is read in, else its own unit, else the check's. */
 export const unitAt = (document: Pick<CheckDocument, 'gauges' | 'entryUnit'>, point: Pick<MeasuringPoint, 'way' | 'tool' | 'unit'>): Unit =>
   gaugeOf(document, point)?.unit ?? point.unit ?? document.entryUnit
+
+/** What a check keeps a gauge under that readings were taken with, and that another took the place of. */
+export const keptKey = ({ kind, id }: Gauge): string => `${kind}:read-${id}`
+
+/**
+ * The gauge readings were taken with, which may be another than the one in hand now: they are judged by it. Of several the coarsest;
+ * null where none of them names one that is known.
+ */
+export function readWith({ gauges }: Pick<CheckDocument, 'gauges'>, readings: readonly Pick<PointReading, 'gauge'>[]): Gauge | null {
+  const named = new Set(readings.flatMap(({ gauge }) => gauge ?? []))
+  return Object.values(gauges).reduce<Gauge | null>(
+    (coarsest, gauge) => (named.has(gauge.id) && (coarsest === null || gauge.graduation > coarsest.graduation) ? gauge : coarsest),
+    null,
+  )
+}
 
 /** The gauge a point is read with: its own, else the one of its kind; null where none is used, or there is none yet. */
 export function gaugeOf({ gauges }: Pick<CheckDocument, 'gauges'>, point: Pick<MeasuringPoint, 'way' | 'tool'>): Gauge | null {

@@ -6,7 +6,9 @@ import { unvoided } from '../../reading/reading'
 import { finiteEnds } from '../../verdict/limits'
 import { positionOf, type CheckKind, type MeasuringPoint } from '../contract'
 import { limitsOf, type CheckDocument } from '../document'
+import { apartLimit } from '../common/belong'
 import { gaugeOf } from './gauge-needs'
+import { freshReadings } from './point-readings'
 
 /** No diameter on a bench is larger: a metre. */
 const LARGEST_SIZE = nm(1_000_000_000)
@@ -22,6 +24,15 @@ const SELDOM_ASKED = 250_000
 export function plausibleAt(document: CheckDocument, kind: CheckKind, point: MeasuringPoint): EntryOptions {
   const { scale, entry, asks } = ways[point.way]
   if (scale === 'size') {
+    const others = ofTheSame(document, kind, point)
+    if (others !== null)
+      return {
+        plausible: LARGEST_SIZE,
+        least: nm(1),
+        near: others,
+        within: apartLimit(point, gaugeOf(document, point)?.graduation ?? null),
+        name: 'size',
+      }
     const near = itsLike(document, kind, point)
     return { plausible: LARGEST_SIZE, least: nm(1), ...(near === null ? {} : { near }), name: 'size' }
   }
@@ -32,6 +43,19 @@ export function plausibleAt(document: CheckDocument, kind: CheckKind, point: Mea
     name: entry === 'travel' || entry === 'range' ? 'play' : 'figure',
     ...asks?.(gaugeOf(document, point)),
   }
+}
+
+/** What the other places of the same length measured in this fitting; null: nothing yet, or it is of no such length. */
+function ofTheSame(document: CheckDocument, kind: CheckKind, point: MeasuringPoint): Nm | null {
+  if (point.together === undefined) return null
+  const others = kind.points(document.setup).filter(({ id, together }) => together === point.together && id !== point.id)
+  const index = document.trials.length - 1
+  const figures = others.flatMap(other => {
+    const { readings, stale } = freshReadings(document, kind, other, index)
+    return stale ? [] : unvoided(readings).flatMap(reading => ('figure' in reading ? [reading.figure] : []))
+  })
+  const middle = median(figures)
+  return middle === undefined ? null : nm(Math.round(middle))
 }
 
 /** What the others of its kind measured, or what the kind expects of it; null: nothing yet. */

@@ -7,6 +7,7 @@ import { signedPlay } from '../../reading/repeat'
 import { mean } from '../../reading/statistics'
 import { bandOf } from '../../verdict/limits'
 import { limitsOf, newerThan, type CheckDocument, type PointReading } from '../document'
+import { gaugeOf, readWith } from './gauge-needs'
 import { contextAt } from './way-context'
 import { checkKind } from '../registry'
 
@@ -63,7 +64,10 @@ export function spreadsOf(document: CheckDocument, workshop: string): Record<str
   function valid(series: readonly PointReading[]): boolean {
     const point = points.find(({ id }) => id === series[0]!.point)!
     const band = bandOf(limitsOf(document, point.result, null).working)
-    const { findings } = ways[point.way].answer(series, contextAt(document, point, { band, heat: null, counting: 'smallest' }))
+    const { findings } = ways[point.way].answer(
+      series,
+      contextAt(document, point, { gauge: readWith(document, series) ?? gaugeOf(document, point), band, heat: null, counting: 'smallest' }),
+    )
     return isValid(findings)
   }
 }

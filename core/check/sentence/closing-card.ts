@@ -85,7 +85,8 @@ export function closingCard(document: CheckDocument, evaluation: CheckEvaluation
       .map(({ at }) => at ?? '')
       .sort()
       .at(-1)
-    const gauges = Object.values(document.gauges).filter(({ id }) => readings.some(({ gauge }) => gauge === id))
+    const used = Object.values(document.gauges).filter(({ id }) => readings.some(({ gauge }) => gauge === id))
+    const gauges = [...new Map(used.map(gauge => [gauge.id, gauge])).values()]
     const said = conditions.flatMap(({ condition, said: value }) =>
       value === null ? [] : [`${lowerFirst(condition.label)} ${lowerFirst(condition.states.find(own => own.value === value)!.label)}`],
     )

@@ -52,6 +52,12 @@ function firstPack(scene: Scene): string {
   return isChange(proposal) ? ` ${changeOf(scene, proposal)}.` : ` ${scene.choice?.notes[0] ?? NOTHING_THAT_WAY}`
 }
 
+/** A figure that does not belong to the others of its length: whatever it comes to, that comes first. */
+const apart: Saying = ({ shown, phase }) => {
+  const found = phase === 'choose' ? undefined : shown.findings.find(({ gate }) => gate === 'apart')
+  return found ? say('not-valid', found.words) : null
+}
+
 const byHand: Saying = scene => (scene.shown.overrule ? say('by-hand', `${scene.at}${scene.shown.overrule}.${firstPack(scene)}`) : null)
 
 const notValid: Saying = ({ shown }) => {
@@ -181,6 +187,7 @@ function asItStands({ shown: { estimate, limits, state, kind }, at, unit }: Scen
 const SAYINGS: readonly Saying[] = [
   signed,
   stale,
+  apart,
   byHand,
   notValid,
   next,

@@ -7,6 +7,7 @@ import type { FigureReading } from '../../../reading/reading'
 import { sumOf } from '../../../reading/sum'
 import type { LimitSet } from '../../../verdict/limits'
 import type { Answers, CombinedResult } from '../../contract'
+import { apartLimit } from '../../common/belong'
 import { barMissing, belowFace } from '../../common/over-bar'
 import { meanRound, outOfLevel, roundPoints } from '../../common/round'
 import type { Work } from '../../work'
@@ -96,7 +97,15 @@ function roundFindings(answers: Answers): Finding[] {
   const spread = Math.max(...values) - Math.min(...values)
   const apart = `The readings of R lie ${formatLength(spread, answers.unit, { unit: true })} apart, and its uncertainty carries that: was the fork fully back each time?`
   return [
-    ...(spread > 2 * gauge.graduation ? [{ gate: 'spread', level: 'warn', words: apart } satisfies Finding] : []),
+    ...(spread > 2 * gauge.graduation
+      ? [
+          {
+            gate: spread > apartLimit({ way: 'depth-now' }, gauge.graduation) ? 'apart' : 'spread',
+            level: 'warn',
+            words: apart,
+          } satisfies Finding,
+        ]
+      : []),
     ...(read.length < TIMES.length ? [{ gate: 'few-readings', level: 'note', words: few } satisfies Finding] : []),
   ]
 }

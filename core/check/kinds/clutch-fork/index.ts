@@ -80,7 +80,7 @@ function forkPoints(setup: ForkSetup): MeasuringPoint[] {
           depth('pivot-old', 'Old pivot, its length', [], { way: 'calipers', jaws: 'outside', result: 'shorter', optional: true }),
         ]
       : []),
-    ...ROUND.map(place => depth(`f-${place}`, `F, to the fingers, place ${place}`, CLUTCH)),
+    ...ROUND.map(place => depth(`f-${place}`, `F, to the fingers, place ${place}`, CLUTCH, { together: 'f' })),
     ...TIMES.map((id, i) =>
       depth(id, `R, to the bearing, fork fully back${i === 0 ? '' : `, time ${i + 1}`}`, FORK, { way: 'depth-now', optional: i > 0 }),
     ),

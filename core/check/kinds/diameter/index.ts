@@ -48,6 +48,7 @@ function diameterPoints(setup: DiameterSetup): MeasuringPoint[] {
       at: { position: `Station ${station}`, direction },
       way: byGauge(setup) ? 'bore-gauge' : setup.part === 'bore' ? 'inside-micrometer' : 'micrometer',
       near: byGauge(setup) ? setup.master : setup.nominal,
+      together: 'size',
       heat,
     })),
     ...(byGauge(setup)

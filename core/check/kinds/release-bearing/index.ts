@@ -93,4 +93,5 @@ const round = (name: string, label: string, rests: readonly string[], moves: rea
     moves,
     rests,
     alone: true,
+    together: name,
   }))

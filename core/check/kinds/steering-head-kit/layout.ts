@@ -48,6 +48,8 @@ export function kitPoints({ by, at }: HeadSetup): MeasuringPoint[] {
       at: { part: 'sizes', position: label, what },
       jaws: inside ? 'inside' : 'outside',
       way: by === 'calipers' ? 'calipers' : inside ? 'inside-micrometer' : 'micrometer',
+      // A stem of 25 and a cup of 47 are no sizes of one micrometer.
+      ...(by === 'calipers' ? {} : { tool: what }),
       result,
       moves: [],
       rests,
