@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest'
 import { thou } from '../quantity/length'
-import { saidZero, zeroAnswer, zeroWord } from './zero-words'
+import { saidZero, torqueUnitBeside, zeroAnswer, zeroWord } from './zero-words'
 
 it('understands what is typed where there is no movement', () => {
   for (const text of ['none', 'None felt', ' no play ', 'nothing felt']) expect(zeroWord(text)).toBe('none-felt')
@@ -12,6 +12,9 @@ it('with the torque at which it began to bind', () => {
   // 20 ft·lb = 27.116359… N·m: NIST SP 811, from memory.
   expect(zeroAnswer('it binds at 20 ft lb')).toEqual({ word: 'binds', torque: 27_116_358_967 })
   expect(zeroAnswer('binds at 30')).toEqual({ word: 'binds', torque: 30e9 })
+  // In feet and pounds where lengths are in inches.
+  expect(zeroAnswer('binds at 35', torqueUnitBeside('thou'))).toEqual({ word: 'binds', torque: 47_453_628_192 })
+  expect(zeroAnswer('binds at 35', torqueUnitBeside('mm'))).toEqual({ word: 'binds', torque: 35e9 })
   expect(zeroAnswer('binds at noon')).toMatchObject({ fault: expect.stringContaining('is no torque') })
   expect(zeroAnswer('binds at 0')).toEqual({ fault: 'It binds at a torque above zero.' })
   for (const text of ['none at 20', '3 at 20', '12']) expect(zeroAnswer(text)).toBeNull()

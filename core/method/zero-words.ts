@@ -1,5 +1,5 @@
-import { formatFigure } from '../quantity/figure'
-import { parseMeasure, type Torque } from '../quantity/measure'
+import { formatFigure, systemOf, type Unit } from '../quantity/figure'
+import { parseMeasure, type MeasureUnit, type Torque } from '../quantity/measure'
 import { isWord, unvoided, type Reading } from '../reading/reading'
 import { NO_ANSWER, type PointAnswer } from './way'
 
@@ -13,19 +13,25 @@ export const ZERO_WORDS = [
 export const zeroWord = (text: string): string | null =>
   ZERO_WORDS.find(({ said }) => said.test(text.trim().toLowerCase().replace(/\s+/g, ' ')))?.value ?? null
 
-/** The same with a torque behind it: `binds at 20 ft·lb`. A torque that cannot be read is a fault of what was typed. */
-export function zeroAnswer(text: string): { readonly word: string; readonly torque?: Torque } | { readonly fault: string } | null {
+/** What a bare torque of a nut or an axle is in, where lengths are typed in a unit. */
+export const torqueUnitBeside = (unit: Unit): 'N·m' | 'ft·lb' => (systemOf(unit) === 'metric' ? 'N·m' : 'ft·lb')
+
+/** The same with a torque behind it: `binds at 20 ft·lb`. A torque that cannot be read is a fault of what was typed. @param unit  of a bare torque */
+export function zeroAnswer(
+  text: string,
+  unit: MeasureUnit<'torque'> = 'N·m',
+): { readonly word: string; readonly torque?: Torque } | { readonly fault: string } | null {
   const plain = zeroWord(text)
   if (plain !== null) return { word: plain }
   const [, said = '', figure = ''] = /^(.+?) at (.*)$/.exec(text.trim()) ?? []
   if (zeroWord(said) !== 'binds') return null
-  const torque = parseMeasure(figure, 'torque', 'N·m')
+  const torque = parseMeasure(figure, 'torque', unit)
   if (!torque.ok) return { fault: torque.reason }
   return torque.value > 0 ? { word: 'binds', torque: torque.value } : { fault: 'It binds at a torque above zero.' }
 }
 
-/** What the newest word of a movement comes to, if nothing was read since it; null: the figures count. @param none  how it is said where it is no movement */
-export function saidZero(readings: readonly Reading[], none?: string): PointAnswer | null {
+/** What the newest word of a movement comes to, if nothing was read since it; null: the figures count. @param none  how it is said where it is no movement @param unit  a torque is told in */
+export function saidZero(readings: readonly Reading[], none?: string, unit: MeasureUnit<'torque'> = 'N·m'): PointAnswer | null {
   const last = unvoided(readings).at(-1)
   const word = last && isWord(last) ? ZERO_WORDS.find(({ value }) => value === last.word) : undefined
   const torque = last && isWord(last) ? last.torque : undefined
@@ -35,7 +41,7 @@ export function saidZero(readings: readonly Reading[], none?: string): PointAnsw
         word: word.value,
         atMost: {
           value: 0,
-          words: (none ?? word.words) + (torque === undefined ? '' : ` at ${formatFigure(torque, 'N·m', { unit: true })}`),
+          words: (none ?? word.words) + (torque === undefined ? '' : ` at ${formatFigure(torque, unit, { unit: true })}`),
         },
       }
     : null

@@ -5,6 +5,7 @@ import { MAD_TO_SIGMA, median, scaledMad } from './statistics'
 
 export type Gate =
   | 'closing'
+  | 'past-zero'
   | 'spread'
   | 'seat-drift'
   | 'spring-back'
@@ -58,9 +59,8 @@ export function closingLimit({ graduation, band }: Pick<GateOptions, 'graduation
 export const spreadLimit = ({ graduation, band }: Pick<GateOptions, 'graduation' | 'band'>): number =>
   Math.max(2 * graduation, (band ?? 0) / 5)
 
-/** Home further than where it was zeroed: then it was not home. */
-const unseated = ({ start, far, back }: Repeat): string =>
-  (back - start) * (far - start) < 0 ? ' Back past zero, the zero was taken unseated: press home, zero again, repeat.' : ''
+/** How far a repeat came back past where it was zeroed, nm: then it was not home when it was. Zero where it did not. */
+const pastZero = ({ start, far, back }: Repeat): number => ((back - start) * (far - start) < 0 ? Math.abs(back - start) : 0)
 
 /** Readings that make a run; two show no drift. */
 const RUN = 3
@@ -93,14 +93,23 @@ export function gateSeries(repeats: readonly Repeat[], options: GateOptions): Fi
         gate: 'closing',
         level: 'fail',
         repeatId: repeat.id,
-        words: `Reading ${number(repeat)} came back ${show(error)} off zero: the base, the tip or the seat moved. Void it and find out which.${unseated(repeat)}`,
+        words: `Reading ${number(repeat)} came back ${show(error)} off zero: the base, the tip or the seat moved. Void it and find out which.`,
       })
     } else if (error > options.graduation / 2) {
       findings.push({
         gate: 'closing',
         level: 'warn',
         repeatId: repeat.id,
-        words: `Reading ${number(repeat)} came back ${show(error)} off zero.${unseated(repeat)}`,
+        words: `Reading ${number(repeat)} came back ${show(error)} off zero.`,
+      })
+    }
+    const past = pastZero(repeat)
+    if (past >= options.graduation / 2 && past > 0) {
+      findings.push({
+        gate: 'past-zero',
+        level: 'warn',
+        repeatId: repeat.id,
+        words: `Reading ${number(repeat)} came back ${show(past)} past zero: the zero was taken unseated. Press home, zero again, repeat.`,
       })
     }
     if (repeat.springBack) {

@@ -50,6 +50,11 @@ it('a play that comes back past zero was zeroed unseated: the figure stands, and
   expect(words(0.5)).not.toContain('unseated')
   expect(words(0.5)).toContain('off zero')
   expect(words(0)).not.toContain('unseated')
+  // A finding of its own: half a graduation past zero, where the closing gate says nothing yet.
+  const whole = gateSeries([past], { ...options, graduation: 25_400 })
+  expect(whole.map(({ gate, level }) => `${gate} ${level}`)).toEqual(['past-zero warn', 'few-readings note'])
+  expect(whole[0]!.words).toContain('Press home, zero again, repeat.')
+  expect(gateSeries([{ ...past, back: thou(-0.4) }], { ...options, graduation: 25_400 }).map(({ gate }) => gate)).toEqual(['few-readings'])
 })
 
 describe('a repeat', () => {

@@ -1,5 +1,5 @@
 import type { Nm } from '../quantity/length'
-import { asRead, formatFigure, type Exact, type Unit } from '../quantity/figure'
+import { asRead, formatFigure, systemOf, type Exact, type Unit } from '../quantity/figure'
 import type { Torque } from '../quantity/measure'
 
 /** What every logged reading has. */
@@ -108,7 +108,12 @@ export const unvoided = <R extends ReadingHead>(readings: readonly R[]): R[] => 
 /** A reading as a few words, for records and messages: `18 thou`, `5 – 6 thou`, `turns`. */
 export function readingWords(reading: Reading, unit: Unit): string {
   if (isWord(reading))
-    return reading.word + (reading.torque === undefined ? '' : ` at ${formatFigure(reading.torque, 'N·m', { unit: true })}`)
+    return (
+      reading.word +
+      (reading.torque === undefined
+        ? ''
+        : ` at ${formatFigure(reading.torque, systemOf(unit) === 'metric' ? 'N·m' : 'ft·lb', { unit: true })}`)
+    )
   if (isPieces(reading)) return `a set of ${reading.pieces.length}`
   if (isRange(reading))
     return reading.low === reading.high

@@ -8,6 +8,7 @@ import { piecesIn, type CheckDocument, type PointReading } from '../check/docume
 import type { CheckEvaluation } from '../check/evaluate/evaluate-check'
 import { counts, resultName } from '../check/evaluate/evaluate-fitting'
 import { unitAt } from '../check/evaluate/gauge-needs'
+import { fittingsTold } from '../check/sentence/fittings-told'
 import { checkKind } from '../check/registry'
 import { isTicked } from '../check/said'
 import { unitOfResult } from '../check/common/results'
@@ -90,13 +91,12 @@ export function fullBlocks(check: CheckDocument, evaluation: CheckEvaluation, in
             ...table(
               `Ledger, ${place.label.toLowerCase()}`,
               ['Fitting', 'In it', 'Read', 'Base'],
-              ledger.entries.map(({ number, total, play, base }) =>
-                [total, play, base].reduce<string[]>(
-                  (row, value) => [...row, value === null ? '–' : formatFigure(value, check.entryUnit)],
-                  [String(number)],
-                ),
-              ),
-              [1, 2, 3],
+              fittingsTold(check, evaluation, { place }, index, systemOf(check.entryUnit)).map(told => {
+                const entry = ledger.entries.find(({ number }) => number === told.until)
+                const base = entry ? (entry.base === null ? '–' : formatFigure(entry.base, check.entryUnit)) : 'not held against the others'
+                return [String(told.number), told.pack, told.read, base]
+              }),
+              [3],
             ),
             text(ledger.words),
           ]

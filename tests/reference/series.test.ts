@@ -143,6 +143,8 @@ describe('a series of a dial, against the handbook written down', () => {
     live.forEach(({ id, springBack }, i) => {
       if (closing[i]! > tooFar) say('closing', 'fail', id)
       else if (closing[i]! > graduation / 2) say('closing', 'warn', id)
+      const { start, far, back } = live[i]!
+      if (Math.sign(back - start) === -Math.sign(far - start) && Math.abs(back - start) >= graduation / 2) say('past-zero', 'warn', id)
       if (springBack) say('spring-back', 'fail', id)
     })
     const signs = new Set(plays.filter(one => one !== 0).map(Math.sign))
@@ -207,6 +209,7 @@ describe('a series of a dial, against the handbook written down', () => {
       'in',
       'mixed-signs fail',
       'outlier note',
+      'past-zero warn',
       'seat-drift fail',
       'spread fail',
       'spread warn',

@@ -164,6 +164,7 @@ useBenchKeys({ locked, phase, place, proposal, pick, takeOwn, ask, step, panel, 
           :aim="aim?.target ?? null"
           :readings="plays"
           :measured="shown.estimate"
+          :at-most="shown.atMost"
           :predicted="answer.foretold"
           :ends="shown.kind.ends"
           :label="several ? resultName(shown) : null"

@@ -84,7 +84,15 @@ const sideOf = (i: number) => labelSide(x.value(props.ledger.entries[i]!.total),
           stroke="var(--ink)"
           stroke-width="1.5"
         />
-        <circle v-if="!isOdd(entry.id)" :cx="x(entry.total)" :cy="y(entry.play)" r="5.5" fill="var(--ink)" />
+        <path
+          v-if="entry.bound"
+          :d="`M${x(entry.total)} ${y(entry.play)}v16m-5 -7l5 7 5 -7m-13 -16h16`"
+          fill="none"
+          stroke="var(--ink)"
+          stroke-width="1.8"
+          data-mark="bound"
+        />
+        <circle v-else-if="!isOdd(entry.id)" :cx="x(entry.total)" :cy="y(entry.play)" r="5.5" fill="var(--ink)" />
         <rect
           v-else
           :x="x(entry.total) - 6"
@@ -121,9 +129,9 @@ const sideOf = (i: number) => labelSide(x.value(props.ledger.entries[i]!.total),
       <tbody>
         <tr v-for="entry in ledger.entries" :key="entry.id">
           <td>{{ entry.number }}<span v-if="isOdd(entry.id)" class="text-out"> · odd one out</span></td>
-          <td class="figure">{{ show(entry.total) }}</td>
-          <td class="figure">{{ show(entry.play) }}</td>
-          <td class="figure">{{ entry.base === null ? 'none: zero play' : show(entry.base) }}</td>
+          <td class="figure">{{ show(entry.own) }}</td>
+          <td class="figure">{{ entry.bound ? '≤ ' : '' }}{{ show(entry.read) }}</td>
+          <td class="figure">{{ entry.base === null ? 'none: only “no more than”' : show(entry.base) }}</td>
         </tr>
       </tbody>
     </table>

@@ -18,6 +18,8 @@ const props = defineProps<{
   aim: number | null
   readings: readonly number[]
   measured: { value: number; U: number } | null
+  /** no figure, but so much or less */
+  atMost?: { value: number; words: string } | null
   predicted: { value: number; U: number; words: string } | null
   ends: { below: string; above: string }
   /** which result this is, where a check has several */
@@ -45,6 +47,7 @@ const anchors = computed(() => {
 })
 const marks = computed(() => [
   ...props.readings,
+  ...(props.atMost ? [props.atMost.value] : []),
   ...(props.aim === null ? [] : [props.aim]),
   ...[props.measured, props.predicted].flatMap(m => (m ? [m.value - m.U, m.value + m.U] : [])),
   ...[props.book, props.shop].flatMap(set => (set?.kind === 'figure' ? [set.figure as number] : [])),
@@ -114,7 +117,9 @@ const summary = computed(() =>
   [
     props.measured
       ? `Measured ${show(props.measured.value)} plus or minus ${formatChange(props.measured.U, unit.value)} ${unitName(unit.value)}`
-      : 'Nothing measured',
+      : props.atMost
+        ? `No more than ${show(props.atMost.value)} ${unitName(unit.value)}: ${props.atMost.words}`
+        : 'Nothing measured',
     ...zones.value.map(z => `${z.name} limits ${describeLimits(z.set, unit.value)}`),
     ...(props.predicted
       ? [
@@ -224,6 +229,13 @@ const tickLabel = (value: number) => String(Math.round(value * 1e6) / 1e6).repla
           text-anchor="middle"
         >
           {{ show(predicted.value) }}
+        </text>
+      </g>
+      <g v-if="atMost && !measured" stroke="var(--scribe)" fill="none" stroke-width="2" data-mark="at-most">
+        <line :x1="x(atMost.value)" :x2="x(atMost.value)" :y1="LINE - 15" :y2="LINE + 15" />
+        <path :d="`M${x(atMost.value)} ${LINE}h-26m8 -7l-8 7 8 7`" />
+        <text class="figure" :x="x(atMost.value) + 8" :y="LINE + 5" font-size="14" fill="var(--scribe)" stroke="none">
+          ≤ {{ show(atMost.value) }}
         </text>
       </g>
       <g v-if="measured" stroke="var(--scribe)">

@@ -26,6 +26,7 @@ const open = (perTurn: number | null = null, entry: Entry = 'travel', unit: Leng
       warm: true,
       backwards: 'What does not go must be thicker than what goes.',
       canBeNone: entry === 'travel',
+      torqueUnit: 'N·m',
       asks: { plausible: entry === 'figure' ? thou(40_000) : thou(250) },
       perTurn: perTurn as Nm | null,
     }),

@@ -39,6 +39,8 @@ export interface DraftForm {
   readonly warm: boolean
   /** “binds” and “none felt” are answers here */
   readonly canBeNone: boolean
+  /** what a bare torque is in at which it binds */
+  readonly torqueUnit: 'N·m' | 'ft·lb'
 }
 export type DraftReading = PointReading extends infer R ? (R extends PointReading ? Omit<R, 'id' | 'at'> : never) : never
 
@@ -74,7 +76,7 @@ export function useDraft(checkId: string, form: Ref<DraftForm>) {
   const unit = computed(() => form.value.unit)
 
   function read(text: string): FigureEntry {
-    const none = form.value.canBeNone ? zeroAnswer(text) : null
+    const none = form.value.canBeNone ? zeroAnswer(text, form.value.torqueUnit) : null
     if (none && 'fault' in none) return { ok: false, reason: none.fault }
     const answer = draft.value.asked[`${unit.value}:${text}`]
     if (answer !== undefined) return { ok: true, value: answer as Nm, unit: unit.value, rounded: false }
@@ -133,7 +135,7 @@ export function useDraft(checkId: string, form: Ref<DraftForm>) {
   const reading = computed<DraftReading | null>(() => {
     const { point, entry: how } = form.value
     const [s, f, b] = [start.value, far.value, back.value]
-    const none = form.value.canBeNone ? zeroAnswer(draft.value.far) : null
+    const none = form.value.canBeNone ? zeroAnswer(draft.value.far, form.value.torqueUnit) : null
     if (none) return 'fault' in none ? null : { point, ...none }
     if (how === 'word' || how === 'pieces' || !f.ok) return null
     if (how === 'figure' || how === 'pass') {

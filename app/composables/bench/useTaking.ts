@@ -11,6 +11,7 @@ import { turnedRound } from '#core/check/evaluate/point-order'
 import { checkKind } from '#core/check/registry'
 import type { MeasuringPoint } from '#core/check/contract'
 import { ways } from '#core/method/ways'
+import { torqueUnitBeside } from '#core/method/zero-words'
 import type { Unit } from '#core/quantity/figure'
 import { unitOfGauge } from '#core/quantity/format-length'
 import type { Gauge } from '#core/reading/gauge'
@@ -109,6 +110,7 @@ export function useTaking(checkId: string, document: Ref<CheckDocument>) {
     warm: point.value.heat !== undefined,
     backwards: backwards.value,
     canBeNone: zeroWords.value.length > 0,
+    torqueUnit: torqueUnitBeside(document.value.entryUnit),
   }))
   /** Readings of the point in hand that no longer hold: what they rest on was replaced since. */
   const staleReadings = computed<ReadonlySet<string>>(() => {

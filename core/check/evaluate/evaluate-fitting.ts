@@ -1,6 +1,6 @@
 import { NO_ANSWER, type PointAnswer } from '../../method/way'
 import { ways } from '../../method/ways'
-import { saidZero } from '../../method/zero-words'
+import { saidZero, torqueUnitBeside } from '../../method/zero-words'
 import { upperFirst } from '../../quantity/first-letter'
 import { ownVariance, type Estimate } from '../../reading/estimate'
 import { isValid, type Finding } from '../../reading/gates'
@@ -136,7 +136,7 @@ function pointState(
   const gauge = readWith(document, unvoided(readings)) ?? gaugeOf(document, point)
   const position = positionOf(results, point)
   const band = bandOf(limitsOf(document, point.result, position).working)
-  const zero = zeroWordsAt(results, point).length > 0 ? saidZero(readings, point.noneWord) : null
+  const zero = zeroWordsAt(results, point).length > 0 ? saidZero(readings, point.noneWord, torqueUnitBeside(document.entryUnit)) : null
   const answer =
     readings.length === 0 || zero
       ? (zero ?? NO_ANSWER)

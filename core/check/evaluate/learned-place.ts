@@ -63,7 +63,7 @@ export function evaluateLearned(
   const prior = kept && Math.sign(kept.slope) === response.perPiece ? kept : null
   const learned = learnedFrom()
   const byGap = firstPack(document, kind, place, fittings, lots, prior && takenBy(prior))
-  const ledger = learnedLedger(all, learned, place, one => stack.thickness(one.id, one.pack!))
+  const ledger = learnedLedger(all, learned, place, one => stack.thickness(one.id, one.pack!), index)
   const same = { place, result, learned, ledger }
   if (result.stale) return { ...same, ...NO_CHOICE, note: `What was read no longer holds (${result.stale}): measure again.` }
   // Play that is there is closed by its length, unless fittings with drag tell more.

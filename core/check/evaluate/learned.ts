@@ -6,7 +6,7 @@ import { CHI_SQUARE_95, coverageFactor } from '../../reading/student'
 import { bandOf, endsOf, type LimitSet } from '../../verdict/limits'
 import { agreesWithNone, thicknessFor, type LearnedSlope, type NextThickness } from '../../choice/grounds/learned-slope'
 import type { Ledger } from '../../choice/grounds/ledger'
-import { thickness, type Lot } from '../../pack/lot'
+import { packTotal, thickness, type Lot, type LotMap } from '../../pack/lot'
 import { chosenFor, type PackPlace } from '../contract'
 import type { Fitting } from '../../choice/grounds/fitting'
 
@@ -109,8 +109,9 @@ export function learnedLedger(
   { line, points, none, unit }: Learned,
   place: PackPlace,
   thicknessOf: (one: Fitting) => number,
+  lots: LotMap,
 ): Ledger {
-  const entries = all.flatMap(({ id, number, pack, estimate, atMost }) =>
+  const entries = all.flatMap(({ id, number, pack, estimate, atMost, read }) =>
     pack === null || (estimate === null && atMost === null)
       ? []
       : [
@@ -118,7 +119,10 @@ export function learnedLedger(
             id,
             number,
             total: thicknessOf({ id, number, pack, estimate, atMost }),
+            own: packTotal(pack, lots),
             play: estimate?.value ?? atMost!,
+            read: read ?? estimate?.value ?? atMost!,
+            bound: estimate === null,
             base: null,
             u: estimate ? Math.sqrt(ownVariance(estimate.lines)) : 0,
           },

@@ -44,6 +44,7 @@ export function asIfNow(all: readonly Fitting[], document: CheckDocument, movers
     return [
       {
         ...fitting,
+        ...(estimate || atMost !== null ? { read: estimate?.value ?? atMost! } : {}),
         estimate: estimate && { ...estimate, value: estimate.value + shift, lines, ...combine(lines) },
         atMost: atMost === null ? null : atMost + shift,
       },

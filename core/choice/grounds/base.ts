@@ -18,8 +18,16 @@ export interface LedgerContext {
 export interface LedgerEntry {
   readonly id: string
   readonly number: number
+  /** pack it is reckoned by, with what stands in the other places that move the same */
   readonly total: number
+  /** its own pack */
+  readonly own: number
+  /** as it would read with everything else as it is now */
   readonly play: number
+  /** as it was read */
+  readonly read: number
+  /** no figure: so much or less */
+  readonly bound: boolean
   /** null: indistinguishable from zero */
   readonly base: number | null
   readonly u: number

@@ -18,6 +18,8 @@ export interface Fitting {
   readonly estimate: Estimate | null
   /** no more than this, where it was zero or less, or could be; null: no bound */
   readonly atMost: number | null
+  /** what was read, before what has changed elsewhere was reckoned in; left out where nothing was */
+  readonly read?: number
 }
 
 export const asMeasured = ({ value, u, nuExact }: Estimate): Measured => ({ play: value, u, nu: nuExact })
@@ -34,12 +36,13 @@ export function ledgerFrom(
   return readLedger(
     known
       .filter(({ estimate, atMost }) => estimate !== null || atMost !== null)
-      .map(({ id, number, pack, estimate, atMost }) => ({
+      .map(({ id, number, pack, estimate, atMost, read }) => ({
         id,
         number,
         pack,
         play: estimate?.value ?? atMost!,
         uOwn: quadrature(estimate ? Math.sqrt(ownVariance(estimate.lines)) : 0, uRefit),
+        ...(read === undefined ? {} : { read }),
         bound: estimate === null,
       })),
     { ...context, uShared },

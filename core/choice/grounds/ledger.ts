@@ -15,8 +15,10 @@ export interface LedgerTrial {
   /** which fitting of the check it is, counted from 1: not all are held against each other; left out, its place among these */
   readonly number?: number
   readonly pack: Pack
-  /** as read; for a bound, the most it can have been */
+  /** for a bound, the most it can have been */
   readonly play: number
+  /** as it was read, where what has changed elsewhere is reckoned in */
+  readonly read?: number
   /** standard uncertainty its own readings carry, with u_refit, without what the same gauge gives every trial */
   readonly uOwn: number
   /** the play cannot be told from zero: it says only “so much or less”, and gives no base */
@@ -59,7 +61,10 @@ export function readLedger(trials: readonly LedgerTrial[], context: LedgerContex
     id: trial.id,
     number: trial.number ?? i + 1,
     total: packTotal(trial.pack, lots),
+    own: packTotal(trial.pack, lots),
     play: trial.play,
+    read: trial.read ?? trial.play,
+    bound: trial.bound,
     base: trial.bound ? null : trial.play - c * packTotal(trial.pack, lots),
     u: quadrature(trial.uOwn, changeSpread(packChange(everywhere, trial.pack), lots)),
   }))

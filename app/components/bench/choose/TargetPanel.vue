@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { CheckEvaluation } from '#core/check/evaluate/evaluate-check'
+import { enoughWords } from '#core/check/sentence/enough-words'
 import type { Target } from '#core/check/work'
 import { formatLength, unitFor } from '#core/quantity/format-length'
 import { UNIT_NAME } from '#core/quantity/length'
@@ -28,6 +29,7 @@ function leftWords(target: Target): { words: string; figure: string } | null {
 const turns = ({ value, turn, way }: Target) => `${Math.abs(value / turn!).toFixed(1)} turns${value < 0 ? ` ${way.down}` : ` ${way.up}`}`
 /** A cut begins at nothing, and a screw where it stands: that is no figure to be shown. */
 const nowShown = ({ now, does, turn }: Target) => (now ? now.value !== 0 : does === 'adjustment' && !turn)
+const enough = (target: Target) => enoughWords(target, props.evaluation.current.results)
 const targets = computed(() => props.evaluation.targets)
 </script>
 
@@ -35,7 +37,9 @@ const targets = computed(() => props.evaluation.targets)
   <section aria-label="To work to" class="space-y-5" data-test="target">
     <div v-for="target in targets" :key="`${target.id}@${target.position}`" class="space-y-2">
       <h2 class="label">{{ target.label }}</h2>
-      <p v-if="target.enough && target.does === 'rework'" class="text-[17px] text-in">In limits as it is: nothing has to come off.</p>
+      <p v-if="target.enough && target.does === 'rework'" class="text-[17px]" :class="enough(target).fine ? 'text-in' : 'text-near'">
+        {{ enough(target).words }}
+      </p>
       <p v-else class="flex flex-wrap items-baseline gap-x-4">
         <span class="figure text-[40px] leading-none font-bold">{{ show(target.value, target) }}</span>
         <span class="text-mute">{{ UNIT_NAME[unitOf(target)] }}</span>
@@ -51,7 +55,7 @@ const targets = computed(() => props.evaluation.targets)
             <td>{{ target.does === 'adjustment' ? 'It reads now' : 'It measures now' }}</td>
             <td class="figure text-right">{{ target.now ? show(target.now.value, target) : '–' }}</td>
           </tr>
-          <tr v-if="nowShown(target) && leftWords(target)">
+          <tr v-if="nowShown(target) && leftWords(target) && !(target.enough && target.does === 'rework')">
             <td>{{ leftWords(target)!.words }}</td>
             <td class="figure text-right">{{ leftWords(target)!.figure }}</td>
           </tr>

@@ -4,6 +4,7 @@ import { mm, nm } from '../../../quantity/length'
 import { twoSided, type LimitSet } from '../../../verdict/limits'
 import type { CheckDocument, PointReading } from '../../document'
 import { evaluateCheck } from '../../evaluate/evaluate-check'
+import { enoughWords } from '../../sentence/enough-words'
 
 // Sizes constructed; a dial that climbs as the plunger goes in shows master less bore (common practice).
 const FINE = {
@@ -88,4 +89,22 @@ it('limits are offered by an ISO 286 class at the nominal size, and not where th
   expect(thumb({ part: 'shaft', shaft: 'g6' })).toMatchObject({ lower: mm(39.975), upper: mm(39.991) })
   expect(thumb({ hole: 'H7', nominal: String(mm(300)) })).toBeNull()
   expect(thumb({})).toBeNull()
+})
+
+describe('what is said of a bore that is to be honed', () => {
+  const said = (...read: number[]) => {
+    const e = check(bore(...read), { setup: { work: 'sized' }, rule: 'careful' })
+    const target = e.targets.find(({ id }) => id === 'size')!
+    return { enough: target.enough, ...enoughWords(target, e.current.results) }
+  }
+  it('nothing has to come off only where all of it is in: never beside too large, or too close to call', () => {
+    expect(said(5, 9, 12, 20)).toEqual({ enough: true, fine: true, words: 'In limits as it is: nothing has to come off.' })
+    expect(said(5, 9, 12, 30)).toMatchObject({ enough: true, fine: false })
+    expect(said(5, 9, 12, 30).words).toContain('above: nothing that comes off mends that.')
+    expect(said(5, 9, 12, 24.9)).toEqual({
+      enough: true,
+      fine: false,
+      words: 'Too close to call as it is: read it again before anything comes off.',
+    })
+  })
 })
