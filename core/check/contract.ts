@@ -11,6 +11,7 @@ import type { EndWords } from '../verdict/words'
 import type { Suspicion } from '../choice/grounds/ledger'
 import type { Lot, Shape } from '../pack/lot'
 import type { Response } from '../pack/response'
+import type { Stacked } from '../pack/stacking'
 import type { Phase, Step } from '../method/step'
 import type { Counting } from '../method/places'
 import type { Heat, Jaws, PointAnswer, WayId } from '../method/way'
@@ -217,6 +218,8 @@ export const effectOn = ({ effects }: Pick<PackPlace, 'effects'>, result: string
   effects.find(effect => effect.result === result)
 /** Its pieces go in equal pairs, one each side. */
 export const inPairs = ({ chosen }: Pick<PackPlace, 'chosen'>): boolean => chosen.by !== 'slope' && chosen.pair
+/** How its pieces lie in it. */
+export const stacked = (place: Pick<PackPlace, 'chosen' | 'between'>): Stacked => ({ between: place.between, pair: inPairs(place) })
 /** How its pieces move what they are chosen for. */
 export const responseOf = (place: Pick<PackPlace, 'effects' | 'chosen'>): Response => ({
   perPiece: chosenFor(place).perPiece,

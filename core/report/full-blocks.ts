@@ -1,13 +1,14 @@
 import { formatChange, formatFigure, systemOf, unitName } from '../quantity/figure'
 import { pieceText } from '../quantity/format-length'
 import { lotOf, thickness, type LotMap } from '../pack/lot'
-import { stackingOrder } from '../pack/stacking'
+import { orderWords, stackingOrder } from '../pack/stacking'
 import { readingWords } from '../reading/reading'
 import { GAUGE_NAME } from '../reading/gauge'
 import { piecesIn, type CheckDocument, type PointReading } from '../check/document'
 import type { CheckEvaluation } from '../check/evaluate/evaluate-check'
 import { counts, resultName } from '../check/evaluate/evaluate-fitting'
 import { unitAt } from '../check/evaluate/gauge-needs'
+import { stacked } from '../check/contract'
 import { fittingsTold } from '../check/sentence/fittings-told'
 import { checkKind } from '../check/registry'
 import { isTicked } from '../check/said'
@@ -61,9 +62,12 @@ export function fullBlocks(check: CheckDocument, evaluation: CheckEvaluation, in
       ...table(
         `Stacks, ${i === 0 ? 'as found' : `fitting ${i + 1}`}`,
         ['Place', 'In this order'],
-        evaluation.places.flatMap(({ place: { id, label } }) => {
-          const order = stackingOrder(piecesIn(trial, id), index, check.packRules.required ?? null)
-          return order.length === 0 ? [] : [[label, order.map(lot => pieceText(thickness(lotOf(index, lot)), check.entryUnit)).join(' · ')]]
+        evaluation.places.flatMap(({ place }) => {
+          const pack = piecesIn(trial, place.id)
+          const order = stackingOrder(pack, index, check.packRules.required ?? null)
+          const sizes = order.map(lot => pieceText(thickness(lotOf(index, lot)), check.entryUnit)).join(' · ')
+          const words = orderWords(pack, index, stacked(place))
+          return order.length === 0 ? [] : [[place.label, words === '' ? sizes : `${sizes}. ${words}`]]
         }),
       ),
     ]),

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { CheckDocument } from '#core/check/document'
-import { positionOf } from '#core/check/contract'
+import { positionOf, stacked } from '#core/check/contract'
 import { resultName } from '#core/check/evaluate/evaluate-fitting'
 import { concerning } from '#core/check/evaluate/said-conditions'
 import { checkKind } from '#core/check/registry'
@@ -280,6 +280,7 @@ useBenchKeys({ locked, phase, place, proposal, pick, takeOwn, ask, step, panel, 
       :open="asking"
       :proposal="proposal"
       :request="place?.request ?? null"
+      :stack="place ? stacked(place.place) : null"
       :busy="busy"
       :fault="said"
       :promised="faults.some(({ path }) => path === 'claim')"

@@ -5,12 +5,17 @@ import { stackingOrder } from '#core/pack/stacking'
 import { usePreferences } from '~/stores/preferences'
 import { useChartWidth } from './axis'
 
-/** The pack in stacking order, thickness to scale; pieces to take out stand proud and dashed, pieces to put in come from above. */
+/**
+ * The pack in the order it is stacked in, thickness to scale: what is put in comes from above where it belongs, what is taken out stands
+ * proud and dashed before it. Equal pieces lie one each side of what is between them.
+ */
 const props = defineProps<{
   fitted: Pack | null
   next: Pack | null
   lots: readonly Lot[]
   between: readonly [string, string]
+  /** equal pieces, one each side */
+  pair: boolean
   first: string | null
 }>()
 const box = ref<HTMLElement>()
@@ -20,40 +25,49 @@ const PLATE = 34
 const PX_PER_MM = 96 / 25.4
 const HEIGHT = 140
 
-type Piece = { lot: Lot; role: 'stays' | 'out' | 'in' }
+type Piece = { lot: Lot | null; role: 'stays' | 'out' | 'in' | 'part' }
 const pieces = computed<Piece[]>(() => {
   if (!props.fitted) return []
   const change = props.next ? packChange(props.fitted, props.next) : { out: [], in: [] }
-  const leaving = new Map(change.out.map(p => [p.lotId, p.count]))
-  const present = stackingOrder(props.fitted, index.value, props.first).map((id): Piece => {
-    const left = leaving.get(id) ?? 0
-    leaving.set(id, left - 1)
-    return { lot: index.value.get(id)!, role: left > 0 ? 'out' : 'stays' }
+  const out = stackingOrder(change.out, index.value).map((id): Piece => ({ lot: index.value.get(id)!, role: 'out' }))
+  const coming = new Map(change.in.map(p => [p.lotId, p.count]))
+  const kept = stackingOrder(props.next ?? props.fitted, index.value, props.first).map((id): Piece => {
+    const left = coming.get(id) ?? 0
+    coming.set(id, left - 1)
+    return { lot: index.value.get(id)!, role: left > 0 ? 'in' : 'stays' }
   })
-  const coming = stackingOrder(change.in, index.value).map((id): Piece => ({ lot: index.value.get(id)!, role: 'in' }))
-  return [...present, ...coming]
+  if (!props.pair) return [...out, ...kept]
+  const half = <T>(all: readonly T[]) => Math.ceil(all.length / 2)
+  const middle: Piece = { lot: null, role: 'part' }
+  return [...out.slice(0, half(out)), ...kept.slice(0, half(kept)), middle, ...kept.slice(half(kept)), ...out.slice(half(out))]
 })
-const total = computed(() => pieces.value.reduce((sum, piece) => sum + thickness(piece.lot), 0))
+const total = computed(() => pieces.value.reduce((sum, { lot }) => sum + (lot ? thickness(lot) : 0), 0))
+/** What lies between a pair is drawn as wide as its name needs. */
+const MIDDLE = 64
+const middle = computed(() => (props.pair && pieces.value.length > 0 ? MIDDLE : 0))
 const width = useChartWidth(box, 260)
 /** px per nm; thin packs are not blown up beyond reading size */
-const scale = computed(() => Math.min((width.value - 2 * PLATE - 8 - pieces.value.length * 2) / Math.max(1, total.value), 0.002))
+const scale = computed(() =>
+  Math.min((width.value - 2 * PLATE - 8 - middle.value - pieces.value.length * 2) / Math.max(1, total.value), 0.002),
+)
 const factor = computed(() => Math.round((scale.value * 1e6) / PX_PER_MM))
 const drawn = computed(() => {
   let at = PLATE + 4
   return pieces.value.map(piece => {
-    const wide = thickness(piece.lot) * scale.value
+    const wide = piece.lot ? thickness(piece.lot) * scale.value : MIDDLE
     const item = {
       ...piece,
       at,
       wide,
       y: piece.role === 'out' ? 6 : piece.role === 'in' ? 0 : 26,
-      label: pieceText(thickness(piece.lot), preferences.unit),
+      label: piece.lot ? pieceText(thickness(piece.lot), preferences.unit) : props.between[1],
     }
     at += wide + 2
     return item
   })
 })
-const end = computed(() => PLATE + 4 + total.value * scale.value + pieces.value.length * 2)
+const end = computed(() => PLATE + 4 + total.value * scale.value + middle.value + pieces.value.length * 2)
+const right = computed(() => props.between[props.pair ? 0 : 1])
 /** Where "take out" and "put in" stand: under their first piece, kept off the edges and off each other. */
 const captions = computed(() => {
   const first = (role: Piece['role']) => drawn.value.find(piece => piece.role === role)
@@ -61,7 +75,6 @@ const captions = computed(() => {
   const limit = Math.max(0, Math.min(width.value, end.value + PLATE) - 62)
   const at = (piece: { at: number } | undefined) => (piece ? Math.min(piece.at, limit) : 0)
   const [outAt, putAt] = [at(out), at(put)]
-  // The pieces to put in stand last: there is room to the left of them, down to the edge.
   const apart = out && put ? Math.min(outAt, Math.max(0, putAt - 66)) : outAt
   return [
     ...(out ? [{ role: 'out', words: 'take out', at: apart }] : []),
@@ -73,12 +86,12 @@ const stack = computed(() =>
   props.next
     ? stackingOrder(props.next, index.value, props.first)
         .map(id => pieceText(thickness(index.value.get(id)!), preferences.unit))
-        .join(' · ')
+        .join(props.pair ? ` · ${props.between[1]} · ` : ' · ')
     : '',
 )
 const summary = computed(
   () =>
-    `${props.between[0]}, ${drawn.value.map(p => `${p.label}${p.role === 'out' ? ' out' : p.role === 'in' ? ' in' : ''}`).join(', ')}, ${props.between[1]}`,
+    `${props.between[0]}, ${drawn.value.map(p => `${p.label}${p.role === 'out' ? ' out' : p.role === 'in' ? ' in' : ''}`).join(', ')}, ${right.value}`,
 )
 </script>
 
@@ -106,20 +119,20 @@ const summary = computed(
             :width="piece.wide"
             height="78"
             rx="1.5"
-            :fill="piece.role === 'out' ? 'none' : 'var(--brass)'"
+            :fill="piece.role === 'out' ? 'none' : piece.lot ? 'var(--brass)' : 'var(--steel)'"
             :stroke="piece.role === 'out' ? 'var(--out)' : piece.role === 'in' ? 'var(--in)' : 'var(--brass-line)'"
             :stroke-width="piece.role === 'in' ? 2.2 : 1.5"
             :stroke-dasharray="piece.role === 'out' ? '4 3' : undefined"
           />
           <path
-            v-if="piece.lot.shape === 'stepped'"
-            :d="`M${piece.at} ${piece.y + 26}h${piece.wide * 0.4}v-26`"
+            v-if="piece.lot?.shape === 'stepped'"
+            :d="`M${piece.at + piece.wide} ${piece.y + 26}h${-piece.wide * 0.4}v-26`"
             fill="none"
             stroke="var(--brass-line)"
             stroke-width="1.5"
           />
           <path
-            v-if="piece.lot.shape === 'sprung'"
+            v-if="piece.lot?.shape === 'sprung'"
             :d="`M${piece.at + 2} ${piece.y + 70}q${piece.wide / 4} -8 ${piece.wide / 2 - 2} 0t${piece.wide / 2 - 2} 0`"
             fill="none"
             stroke="var(--brass-line)"
@@ -136,7 +149,7 @@ const summary = computed(
             {{ piece.label }}
           </text>
           <text
-            v-if="piece.wide >= 44"
+            v-if="piece.lot && piece.wide >= 44"
             :x="piece.at + piece.wide / 2"
             :y="piece.y + 60"
             font-size="12"
@@ -166,7 +179,7 @@ const summary = computed(
         </text>
         <g fill="var(--mute)" font-size="12.5">
           <text x="0" y="118">{{ between[0] }}</text>
-          <text :x="end + PLATE" y="118" text-anchor="end">{{ between[1] }}</text>
+          <text :x="end + PLATE" y="118" text-anchor="end">{{ right }}</text>
         </g>
       </svg>
       <p class="flex flex-wrap justify-between gap-x-4 text-[13px] text-mute">

@@ -10,6 +10,8 @@ import { bothInWords } from './both-words'
 import { proposalInWords } from './proposal-words'
 import { changeOf, isChange, leavesOf, pickedByHand, type Scene } from './scene'
 import { NOTHING_THAT_WAY } from '../../choice/question/told'
+import { orderWords } from '../../pack/stacking'
+import { stacked } from '../contract'
 import type { Proposal } from '../../choice/answer/chooser/proposal'
 
 /** What the answer is about. */
@@ -123,8 +125,10 @@ const pack: Saying = scene => {
   return place && proposal && phase !== 'prove' ? say('pack', packWords(scene, proposal, at)) : null
 }
 function packWords(scene: Scene, proposal: Proposal, at: string): string {
-  const { choice, fine, unit } = scene
-  return proposalInWords({ proposal, choice, change: changeOf(scene, proposal), leaves: leavesOf(scene, proposal), fine, at, unit })
+  const { choice, fine, unit, place, lots } = scene
+  const words = proposalInWords({ proposal, choice, change: changeOf(scene, proposal), leaves: leavesOf(scene, proposal), fine, at, unit })
+  const order = place && isChange(proposal) ? orderWords(proposal.pack, lots, stacked(place.place)) : ''
+  return order === '' ? words : `${words} ${order}`
 }
 
 const provisional: Saying = ({ evaluation: e, shown, place }) => {

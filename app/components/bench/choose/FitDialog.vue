@@ -6,6 +6,7 @@ import { lotMap, pieceAsks, thickness, unitMade, type Pack } from '#core/pack/lo
 import { toldText } from '#core/choice/question/told'
 import { pieceText } from '#core/quantity/format-length'
 import { percent } from '#core/quantity/percent'
+import { orderWords, stackingOrder, type Stacked } from '#core/pack/stacking'
 import { UNIT_NAME } from '#core/quantity/length'
 import { useInHand } from '~/composables/bench/useInHand'
 import { usePreferences } from '~/stores/preferences'
@@ -20,6 +21,8 @@ const props = defineProps<{
   /** what speaks against it is a promise to another check */
   promised: boolean
   place: string
+  /** how the pieces lie in it */
+  stack: Stacked | null
   /** it is chosen by the gap it fills */
   ofGap?: boolean
 }>()
@@ -38,7 +41,14 @@ function name(id: string): string {
   ]
   return words.filter(Boolean).join(', ')
 }
-const list = (pack: Pack) => pack.map(piece => ({ ...piece, name: name(piece.lotId), lot: index.value.get(piece.lotId)! }))
+/** In the order of the stack they belong to. */
+function list(pack: Pack, of: Pack) {
+  const order = stackingOrder(of, index.value)
+  return [...pack]
+    .sort((a, b) => order.indexOf(a.lotId) - order.indexOf(b.lotId))
+    .map(piece => ({ ...piece, name: name(piece.lotId), lot: index.value.get(piece.lotId)! }))
+}
+const order = computed(() => (told.value && props.stack ? orderWords(told.value.pack, index.value, props.stack) : ''))
 /** A piece nobody measured is measured first; otherwise the change is all there is to confirm. */
 const confirm = ref<HTMLElement | null>(null)
 const focus = computed(() => (pieces.value.some(({ lot }) => lot.measured === null) ? null : confirm.value))
@@ -58,7 +68,7 @@ function change(): void {
 /** Nothing in, nothing out: it is only taken apart. */
 const again = computed(() => props.proposal !== null && props.proposal.change.in.length + props.proposal.change.out.length === 0)
 /** What is put in ready: its own figure is known. */
-const known = computed(() => list(props.proposal?.change.in ?? []).filter(({ lot }) => lot.apart))
+const known = computed(() => list(props.proposal?.change.in ?? [], props.proposal?.pack ?? []).filter(({ lot }) => lot.apart))
 </script>
 
 <template>
@@ -72,7 +82,7 @@ const known = computed(() => list(props.proposal?.change.in ?? []).filter(({ lot
       <div v-if="proposal.change.out.length">
         <h3 class="label">Take out, and bag for the drawer: {{ place }}</h3>
         <ul class="list-disc pl-5">
-          <li v-for="piece in list(proposal.change.out)" :key="piece.lotId">{{ piece.count }} × {{ piece.name }}</li>
+          <li v-for="piece in list(proposal.change.out, request?.fitted ?? [])" :key="piece.lotId">{{ piece.count }} × {{ piece.name }}</li>
         </ul>
       </div>
       <div v-if="proposal.change.in.length" ref="fields" data-test="put-in" @keydown.enter.prevent="onEnter">
@@ -112,6 +122,7 @@ const known = computed(() => list(props.proposal?.change.in ?? []).filter(({ lot
       <div>
         <h3 class="label">Stack in this order</h3>
         <p class="figure">{{ told.order.map(size).join(' · ') || 'no pieces' }}</p>
+        <p v-if="order" data-test="stack-words">{{ order }}</p>
       </div>
       <p class="caution">Clean and dry, every piece flat. Tighten as the maker’s manual says before measuring again.</p>
       <p v-if="request?.question.told?.by === 'direction'" data-test="fit-leaves">By how much it moves, the next fitting shows.</p>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { MOST_PIECES } from '#core/choice/question/rules'
-import { chosenFor } from '#core/check/contract'
+import { chosenFor, inPairs } from '#core/check/contract'
 import { packAt, piecesIn, type CheckDocument } from '#core/check/document'
 import type { CheckEvaluation } from '#core/check/evaluate/evaluate-check'
 import type { PlaceEvaluation } from '#core/check/evaluate/evaluate-place'
@@ -108,6 +108,7 @@ const keep = (pieces: Pack) => props.command('reserves', { place: id.value, piec
       :next="proposal?.pack ?? null"
       :lots="bench.lots"
       :between="place.place.between"
+      :pair="inPairs(place.place)"
       :first="document.packRules.required ?? null"
     />
     <PlaceOrders v-if="orders.length && !locked" :orders="orders" />

@@ -19,12 +19,10 @@ export type StacksOf = (document: CheckDocument, evaluation: CheckEvaluation, lo
 /** What is not measured: a housing, a cone, a nut. */
 export const part = (label: string): StackLayer => ({ label, size: null, look: 'metal' })
 
-/** The pieces fitted in a place in stacking order, the one that has its own side last. */
+/** The pieces fitted in a place in stacking order. */
 export function piecesUp(document: CheckDocument, place: string, lots: readonly Lot[]): StackLayer[] {
   const index = lotMap(lots)
-  const order = stackingOrder(piecesIn(document.trials.at(-1)!, place), index)
-  const own = (id: string) => lotOf(index, id).shape === 'stepped' || lotOf(index, id).shape === 'sprung'
-  return [...order.filter(id => !own(id)), ...order.filter(own)].map((id): StackLayer => {
+  return stackingOrder(piecesIn(document.trials.at(-1)!, place), index).map((id): StackLayer => {
     const { shape } = lotOf(index, id)
     const words =
       shape === 'stepped' ? 'stepped spacer, its step to the bearing' : shape === 'sprung' ? 'sprung shim, pressed flat' : 'piece'

@@ -51,13 +51,13 @@ describe('a taper bearing hub', () => {
     expect(notes[0]).toBe('4 thou cannot be had with these pieces: 3 or 5 can.')
     expect(proposals[0]!.words).toContain('Take out 32')
   })
-  it('has exactly one stepped spacer in every pack, first in the stack', () => {
+  it('has exactly one stepped spacer in every pack, last in the stack, its step to the bearing', () => {
     const two = [...KIT, piece('s8', 8, 3, 'stepped')]
     const { proposals } = answerRequest(evaluateCheck(loose, two).places[0]!.request!)
     expect(proposals.length).toBeGreaterThan(2)
     for (const { pack, order } of proposals) {
       expect(pack.filter(({ lotId }) => lotId.startsWith('s')).reduce((sum, { count }) => sum + count, 0)).toBe(1)
-      expect(order[0]).toMatch(/^s/)
+      expect(order.at(-1)).toMatch(/^s/)
     }
     const none = hub([...INSPECTED, ...plays('travel', 27, 27, 27)], {}, { packs: { spacers: [{ lotId: 'p32', count: 1 }] } })
     const bare = evaluateCheck(
