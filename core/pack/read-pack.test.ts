@@ -111,9 +111,36 @@ describe('a pack read out at the bench', () => {
       ],
       drawer,
     )
-    expect(found.map(({ size, pair }) => [size / thou(1), pair[0].id, pair[1].id])).toEqual([[7, 'five', 'two']])
+    expect(found.map(({ size, pair }) => [size, ...pair].map(one => one / thou(1)))).toEqual([[7, 5, 2]])
     // A size the drawer has measured is no pair.
     const known = drawer.map((lot, i) => (i === 0 ? { ...lot, measured: thou(7) } : lot))
     expect(stuckPairs([{ size: thou(7), count: 1 }], known)).toEqual([])
+  })
+  it('in a list of its own too, where the drawer is empty; several alike are a size of their own', () => {
+    const listed = (text: string) => {
+      const read = readPack(text, 'thou', [])
+      return read.ok ? stuckPairs(read.pieces, []).map(({ size, pair }) => [size, ...pair].map(one => one / thou(1))) : null
+    }
+    expect(listed('2 + 2 + 2 + 7 + 5 + 5 + 10 + 10')).toEqual([[7, 5, 2]])
+    expect(listed('5 + 5 + 10 + 10')).toEqual([])
+    expect(listed('2 + 7')).toEqual([])
+  })
+})
+
+describe('two as thick', () => {
+  const thrust = [lot('bronze', 60, 'bronze'), lot('plastic', 60, '', 'plastic'), lot('seventy', 70)]
+  it('are told apart by mark, colour or a word on the bag', () => {
+    expect(pieces('60 plastic', thrust)).toEqual(['1 × plastic'])
+    expect(pieces('2 x 60 Bronze', thrust)).toEqual(['2 × bronze'])
+    expect(pieces('60 bronze + 70', thrust)).toEqual(['1 × bronze', '1 × 70'])
+    expect(pieces('60 plastic', [lot('bronze', 60, 'bronze'), { ...lot('other', 60), tags: ['plastic'] }])).toEqual(['1 × other'])
+  })
+  it('which is asked, and nothing is taken silently', () => {
+    expect(pieces('60', thrust)).toBe('60: which of 2?')
+    expect(choices('70 + 60', thrust)).toEqual(['70 + 60 bronze', '70 + 60 plastic'])
+    expect(choices('60', [thrust[0]!, lot('bare', 60)])).toEqual(['60 bronze', '60 plain'])
+    expect(pieces('60 plain', [thrust[0]!, lot('bare', 60)])).toEqual(['1 × bare'])
+    // What nothing tells apart is not asked.
+    expect(pieces('60', [lot('a', 60), lot('b', 60)])).toEqual(['1 × 60'])
   })
 })

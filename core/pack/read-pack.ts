@@ -88,6 +88,14 @@ function readPiece(word: string, unit: LengthUnit, lots: readonly Lot[]): PackEn
 /** Lots that go by this mark or colour. */
 const named = (word: string, lots: readonly Lot[]): Lot[] =>
   lots.filter(({ mark, colour }) => [mark, colour].some(name => name !== '' && name.toLowerCase() === word.toLowerCase()))
+/** What a piece is told apart by from one as thick: its mark, its colour, a word on its bag. */
+const nameOf = ({ mark, colour, tags }: Lot): string => mark || colour || (tags.find(tag => /^[\p{L}-]+$/u.test(tag)) ?? '')
+/** How one is called that has none. */
+const PLAIN = 'plain'
+const goesBy = (lot: Lot, word: string): boolean =>
+  word === PLAIN
+    ? nameOf(lot) === ''
+    : [lot.mark, lot.colour, ...lot.tags].some(name => name !== '' && name.toLowerCase() === word.toLowerCase())
 const sized = (word: string, unit: LengthUnit, lots: readonly Lot[]): Lot[] => {
   const entry = parseLength(word, unit)
   return entry.ok ? lots.filter(({ nominal, measured }) => nominal === entry.value || measured === entry.value) : []
@@ -104,6 +112,11 @@ function readOne(word: string, count: number, unit: LengthUnit, lots: readonly L
     )
   const under = /^(.+?)\s+(?:under|u\/s|undersize)$/i.exec(word)
   if (under) return ofGrade(under[1]!, count, unit, lots)
+  const [, figure, by] = /^(.*\d.*?)\s+([\p{L}-]+)$/u.exec(word) ?? []
+  if (figure !== undefined && by !== undefined) {
+    const meant = sized(figure, unit, lots).filter(lot => !lot.apart && goesBy(lot, by))
+    if (meant.length === 1) return { ok: true, pieces: [{ lotId: meant[0]!.id, count }] }
+  }
   const [, size = word, shape] = /^(.+?)\s+(flat|stepped|sprung)$/i.exec(word) ?? []
   const entry = parseLength(size, unit)
   if (!entry.ok && /^[a-z]+$/i.test(word))
@@ -120,6 +133,13 @@ function readOne(word: string, count: number, unit: LengthUnit, lots: readonly L
     return refuse(
       `${word}: ${shapes.join(' or ')}?`,
       shapes.map(each => ({ label: `${word} ${each}`, text: `${word} ${each}` })),
+    )
+  // Two as thick, of bronze and of plastic: which is not for the drawer to say.
+  const names = new Set(alike.map(nameOf))
+  if (alike.length > 1 && names.size === alike.length)
+    return refuse(
+      `${word}: which of ${alike.length}?`,
+      alike.map(lot => ({ label: `${word} ${nameOf(lot) || PLAIN}`, text: `${word} ${nameOf(lot) || PLAIN}` })),
     )
   return { ok: true, pieces: [{ size: entry.value, count }] }
 }
@@ -141,16 +161,26 @@ function ofGrade(spoken: string, count: number, unit: LengthUnit, lots: readonly
 }
 
 /**
- * Thicknesses the drawer does not know, but two of its sizes together make: they may be stuck together.
- * @returns for each, the pair
+ * Thicknesses the drawer does not know, but two of its sizes, or of those listed with it, together make: they may be stuck together.
+ * @returns for each, the pair, the thicker first
  */
-export function stuckPairs(
-  pieces: readonly NamedPiece[],
-  lots: readonly Lot[],
-): { readonly size: Nm; readonly pair: readonly [Lot, Lot] }[] {
+export function stuckPairs(pieces: readonly NamedPiece[], lots: readonly Lot[]): { readonly size: Nm; readonly pair: readonly [Nm, Nm] }[] {
+  const thick = (id: string | undefined) => lots.find(lot => lot.id === id)?.nominal
+  const listed = pieces.flatMap(({ lotId, size }) => size ?? thick(lotId) ?? [])
+  const sizes = [...new Set([...lots.map(({ nominal }) => nominal), ...listed])].sort((a, b) => b - a)
+  const known = (size: Nm) => lots.some(({ nominal, measured }) => nominal === size || measured === size)
+  // Several alike are a size of their own.
+  const alone = (size: Nm) => !known(size) && pieces.every(piece => piece.size !== size || piece.count === 1)
+  // From the thinnest up: what is a sum itself is no part of another.
+  const pairs = new Map<Nm, readonly [Nm, Nm]>()
+  const parts: Nm[] = []
+  for (const size of [...sizes].reverse()) {
+    const thicker = alone(size) ? parts.find(one => 2 * one >= size && parts.includes(nm(size - one))) : undefined
+    if (thicker === undefined) parts.unshift(size)
+    else pairs.set(size, [thicker, nm(size - thicker)])
+  }
   return pieces.flatMap(({ size }) => {
-    if (size === undefined || lots.some(({ nominal, measured }) => nominal === size || measured === size)) return []
-    const pair = lots.flatMap((a, i) => lots.slice(i).map(b => [a, b] as const)).find(([a, b]) => a.nominal + b.nominal === size)
-    return pair ? [{ size, pair: pair[0].nominal >= pair[1].nominal ? pair : ([pair[1], pair[0]] as const) }] : []
+    const pair = size === undefined ? undefined : pairs.get(size)
+    return pair ? [{ size: size!, pair }] : []
   })
 }

@@ -82,7 +82,7 @@ function take(text: string): void {
 function split(): void {
   const [a, b] = stuck.value!.pair
   const one = size(stuck.value!.size)
-  take(found.value.replace(one, `${size(a.nominal)} + ${size(b.nominal)}`))
+  take(found.value.replace(one, `${size(a)} + ${size(b)}`))
 }
 function keepWhole(): void {
   whole.value = [...whole.value, stuck.value!.size]
@@ -132,13 +132,10 @@ const value = (event: Event) => (event.target as HTMLSelectElement).value
     </div>
     <div v-if="tried && stuck" role="alert" data-test="stuck">
       <p class="fault">
-        The drawer has no {{ size(stuck.size) }}, but {{ size(stuck.pair[0].nominal) }} and {{ size(stuck.pair[1].nominal) }}: are two stuck
-        together?
+        The drawer has no {{ size(stuck.size) }}, but {{ size(stuck.pair[0]) }} and {{ size(stuck.pair[1]) }}: are two stuck together?
       </p>
       <div class="mt-1 flex flex-wrap gap-2">
-        <button type="button" class="button min-h-9" @click="split">
-          They are: {{ size(stuck.pair[0].nominal) }} + {{ size(stuck.pair[1].nominal) }}
-        </button>
+        <button type="button" class="button min-h-9" @click="split">They are: {{ size(stuck.pair[0]) }} + {{ size(stuck.pair[1]) }}</button>
         <button type="button" class="button min-h-9" @click="keepWhole">It is one piece of {{ size(stuck.size) }}</button>
       </div>
     </div>
