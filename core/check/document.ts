@@ -37,7 +37,7 @@ export interface Trial {
   readonly predicted: Readonly<Record<string, Predicted>>
   /** By condition of the kind: the state the unit was in. Those not said are left out. */
   readonly conditions: Readonly<Record<string, string>>
-  /** By point: why it is not read in this fitting. */
+  /** By point: why it is not read in this fitting; empty: it is asked for again, though an earlier fitting left it out. */
   readonly leftOut: Readonly<Record<string, string>>
   /** By lot: its pieces as they were when they were fitted. Those nobody kept are left out. */
   readonly pieces: Readonly<Record<string, PieceAsFitted>>

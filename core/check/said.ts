@@ -14,7 +14,7 @@ export function strike(document: CheckDocument, order: number, keep: readonly st
     ...gone.map(({ step, trial }): Struck => ({ what: 'step', id: step, trial, said: null, order })),
     ...trials.flatMap(({ id: trial, conditions, leftOut }): Struck[] => [
       ...Object.entries(conditions).map(([id, said]): Struck => ({ what: 'state', id, trial, said, order })),
-      ...Object.entries(leftOut).map(([id, said]): Struck => ({ what: 'left-out', id, trial, said, order })),
+      ...Object.entries(leftOut).flatMap(([id, said]): Struck[] => (said === '' ? [] : [{ what: 'left-out', id, trial, said, order }])),
     ]),
   ]
   return {
@@ -75,7 +75,7 @@ export function leftOutOf(
 ): string | null {
   for (let i = index; i >= 0; i--) {
     const trial = trials[i]!
-    if (trial.leftOut[id] !== undefined) return trial.leftOut[id]
+    if (trial.leftOut[id] !== undefined) return trial.leftOut[id] || null
     if (trial.refitted.some(place => moves.includes(place))) return null
   }
   return null

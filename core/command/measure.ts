@@ -1,6 +1,7 @@
 import type { MeasuringPoint } from '../check/contract'
 import { newerThan, type PointReading } from '../check/document'
 import { gaugeOf, unitAt } from '../check/evaluate/gauge-needs'
+import { leftOutOf } from '../check/said'
 import { zeroWordsAt } from '../check/evaluate/none-said'
 import { staleWords } from '../check/parts'
 import { checkKind } from '../check/registry'
@@ -90,8 +91,11 @@ export function leaveOut({ document }: Bench, { trial, point: id, reason }: Leav
   if (trial !== document.trials.at(-1)!.id)
     return refused('conflict', 'That point belongs to an earlier fitting: the pack was changed since.', 'trial')
   if (point.optional) return refused('invalid', 'It is done without this point anyway.', 'point')
-  const why = reason?.trim() || null
-  const words = why === null ? `Asked for again: ${point.label}` : `Left out: ${point.label}, ${why}`
+  // What an earlier fitting left out holds until somebody asks for it again.
+  const before = document.trials.slice(0, -1)
+  const held = before.length > 0 && leftOutOf(before, point, before.length - 1) !== null
+  const why = reason?.trim() || (held ? '' : null)
+  const words = !why ? `Asked for again: ${point.label}` : `Left out: ${point.label}, ${why}`
   return happened(words, { type: 'left-out', trial, point: id, reason: why })
 }
 

@@ -5,6 +5,7 @@ import { evaluateCheck, predictionOwn, type CheckEvaluation } from '../check/eva
 import { asFitted } from '../check/as-fitted'
 import { goesInto, packAt, piecesIn, type CheckDocument, type Predicted, type Trial } from '../check/document'
 import { chosenFor, inPairs, resultId, type PackPlace } from '../check/contract'
+import { packingsOut } from '../check/packings'
 import { checkKind } from '../check/registry'
 import { changeWords, pieceList } from '../pack/arithmetic'
 import { mergedPack, samePack, lotMap, packChange, pieceCount, thickness, type LotMap, type Pack } from '../pack/lot'
@@ -77,12 +78,12 @@ export function fit(before: Bench, asked: FitCommand): Outcome {
     document,
     command.packs.map(({ place }) => place),
   )
-  for (const [id, pack] of packings) {
-    packs[id] = []
+  for (const { place, pack } of packings) {
+    packs[place.id] = []
     words.push('trial packing out')
     for (const { lotId, count } of pack) moves.set(lotId, (moves.get(lotId) ?? 0) + count)
   }
-  const refitted = [...command.packs.map(({ place }) => place), ...packings.map(([id]) => id)]
+  const refitted = [...command.packs.map(({ place }) => place), ...packings.map(({ place }) => place.id)]
   const short = shortOf(moves, all, command.claim ?? false, document.entryUnit)
   if (short) return short
   const trial: Omit<Trial, 'readings'> = {
@@ -125,17 +126,6 @@ export function fit(before: Bench, asked: FitCommand): Outcome {
 /** Pieces of a lot of which none came in since they were fitted. */
 const stayedIn = (pieces: Trial['pieces'], moves: ReadonlyMap<string, number>): Trial['pieces'] =>
   Object.fromEntries(Object.entries(pieces).filter(([lotId]) => (moves.get(lotId) ?? 0) >= 0))
-
-/** Packings that are in for a trial beside a pack that is changed: they come out with it. */
-function packingsOut(document: CheckDocument, changed: readonly string[]): [place: string, pack: Pack][] {
-  const places = checkKind(document.kind).places(document.setup)
-  const results = places.filter(({ id }) => changed.includes(id)).map(place => chosenFor(place).result)
-  return places.flatMap((place): [string, Pack][] => {
-    const { id, holds } = place
-    const pack = piecesIn(document.trials.at(-1)!, id)
-    return holds === 'packing' && results.includes(chosenFor(place).result) && !changed.includes(id) && pack.length > 0 ? [[id, pack]] : []
-  })
-}
 
 /** Pieces of a size that were taken out of this fitting to be lapped: they do not come back as what they were. */
 const lappedOf = ({ laps, trials }: CheckDocument, place: string, lotId: string): number =>

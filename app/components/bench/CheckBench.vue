@@ -3,6 +3,9 @@ import type { CheckDocument } from '#core/check/document'
 import { positionOf, stacked } from '#core/check/contract'
 import { resultName } from '#core/check/evaluate/evaluate-fitting'
 import { concerning } from '#core/check/evaluate/said-conditions'
+import { packingsOut } from '#core/check/packings'
+import { pieceList } from '#core/pack/arithmetic'
+import { lotMap } from '#core/pack/lot'
 import { checkKind } from '#core/check/registry'
 import { lowerFirst } from '#core/quantity/first-letter'
 import { systemOf } from '#core/quantity/figure'
@@ -67,6 +70,13 @@ function pickPoint(next: string): void {
   // A point may have a field of another form.
   void nextTick(focus)
 }
+/** What is in for a trial comes out when the pack beside it is changed. */
+const packings = computed(() =>
+  packingsOut(document.value, place.value ? [place.value.place.id] : []).map(({ place: of, pack }) => ({
+    place: of.label,
+    pieces: pieceList(pack, lotMap(lots.value), document.value.entryUnit),
+  })),
+)
 const choosingOfSeveral = computed(() => row.value.length > 1 && place.value !== null && phase.value === 'choose')
 
 const fitting = useFitting({
@@ -280,6 +290,7 @@ useBenchKeys({ locked, phase, place, proposal, pick, takeOwn, ask, step, panel, 
       :open="asking"
       :proposal="proposal"
       :request="place?.request ?? null"
+      :packings="packings"
       :stack="place ? stacked(place.place) : null"
       :busy="busy"
       :fault="said"

@@ -26,6 +26,7 @@ const question = computed(() => `${checkKind(props.document.kind).closing ?? 'Be
         <li v-for="words in card.others" :key="words">{{ words }}</li>
       </ul>
       <p v-if="card.beside" class="text-[28px] leading-snug">{{ card.beside }}</p>
+      <p v-if="card.film" class="text-[28px] leading-snug" data-test="film">{{ card.film }}</p>
       <p class="text-[28px] leading-snug">{{ card.rests }}</p>
       <p
         class="text-[28px] leading-snug font-semibold"

@@ -3,11 +3,14 @@ import type { FittingEvaluation, ResultEvaluation } from './evaluate-fitting'
 import { worstOf } from './evaluate-fitting'
 import type { PlaceEvaluation } from './evaluate-place'
 
-/** What the fittings of a place say against its present reading; null: nothing. */
-export function ledgerDoubt({ ledger }: Pick<PlaceEvaluation, 'ledger'>, { trials }: Pick<CheckDocument, 'trials'>): string | null {
-  if (trials.length < 2) return null
-  if (ledger.state === 'disagree') return 'the fittings do not agree'
-  return ledger.suspect?.id === trials.at(-1)!.id ? 'the other fittings speak against this reading' : null
+/** What a place says against what it moves: its fittings, or the film it is closed with; null: nothing. */
+export function placeDoubt(
+  { ledger, film }: Pick<PlaceEvaluation, 'ledger' | 'film'>,
+  { trials }: Pick<CheckDocument, 'trials'>,
+): string | null {
+  if (trials.length > 1 && ledger.state === 'disagree') return 'the fittings do not agree'
+  if (film?.out) return 'out of limits once it is closed with its film'
+  return trials.length > 1 && ledger.suspect?.id === trials.at(-1)!.id ? 'the other fittings speak against this reading' : null
 }
 
 /** In limits, and something named speaks against it: it is told with it wherever it is told. */
@@ -17,15 +20,15 @@ const doubted = (result: ResultEvaluation, doubt: string): ResultEvaluation => (
   state: result.state === 'in' || result.state === 'provisional' ? 'doubted' : result.state,
 })
 
-/** The present fitting, with what the ledgers of its places say against what they move. */
-export function withLedgerDoubt(
+/** The present fitting, with what its places say against what they move. */
+export function withPlaceDoubt(
   current: FittingEvaluation,
-  places: readonly Pick<PlaceEvaluation, 'ledger' | 'place'>[],
+  places: readonly Pick<PlaceEvaluation, 'ledger' | 'place' | 'film'>[],
   document: Pick<CheckDocument, 'trials'>,
 ): FittingEvaluation {
   const against = new Map(
     places.flatMap(place => {
-      const doubt = ledgerDoubt(place, document)
+      const doubt = placeDoubt(place, document)
       return doubt === null ? [] : [[place.place.effects[0].result, doubt] as const]
     }),
   )

@@ -11,7 +11,7 @@ import type { CheckKind, NextStep, PackPlace } from '../contract'
 import { asItWasFound, type CheckDocument, type Trial } from '../document'
 import { isTicked } from '../said'
 import { concerning, conditionsOf, pendingItems, type ConditionState, type PendingItem } from './said-conditions'
-import { withLedgerDoubt } from './doubt'
+import { withPlaceDoubt } from './doubt'
 import { evaluateFitting, counts, isFine, stateWord, type FittingEvaluation, type ResultEvaluation } from './evaluate-fitting'
 import { evaluatePlace, placeByKind, type PlaceEvaluation } from './evaluate-place'
 import { evaluateLearned } from './learned-place'
@@ -75,7 +75,7 @@ export function evaluateCheck(document: CheckDocument, drawer: readonly Lot[]): 
   const conditions = conditionsOf(kind, document)
   const asFound = evaluateFitting(asItWasFound(document), kind, 0, provisional, lots)
   const reckoned = kind.places(document.setup).map(place => evaluatorOf(place)(document, kind, place, { trials: read, asFound }, lots))
-  const current = withLedgerDoubt(read.at(-1)!, reckoned, document)
+  const current = withPlaceDoubt(read.at(-1)!, reckoned, document)
   const trials = [...read.slice(0, -1), current]
   const places = reckoned.map(place => ({ ...place, result: current.results.find(({ id }) => id === place.result?.id) ?? null }))
   const catalogues = cataloguesOf(document, kind, current, places, lots)

@@ -33,6 +33,15 @@ export interface PlaceEvaluation {
   readonly ledger: Ledger
   /** how much the pieces move it, as far as fittings have shown; null where that is known from the start */
   readonly learned: Learned | null
+  /** what it comes to once it is closed for good, where it was measured bare; null: nothing is to come */
+  readonly film: FilmToCome | null
+}
+
+/** What a film of sealant that is not in yet will do. */
+export interface FilmToCome {
+  readonly words: string
+  /** it leads out of the limits */
+  readonly out: boolean
 }
 
 export const NO_CHOICE = { aim: null, window: null, request: null, fused: false } as const
@@ -61,7 +70,8 @@ export function evaluatePlace(
   const result = resultIn(fittings.at(-1), effect.result)
   const own = viewOf(effect)
   const { ledger } = own
-  return { place, result, ledger, learned: null, ...choiceOf() }
+  const film = result && filmAhead(kind, place, document, result)
+  return { place, result, ledger, learned: null, film, ...choiceOf() }
 
   /** One result the pieces move, as fittings tell it at this place: everything else as it is now. */
   function viewOf({ result: id, perPiece }: Effect) {
@@ -118,7 +128,7 @@ export function evaluatePlace(
           noteFor(grounds, ledger, known, fitted.length > 0),
           ...others.also.filter(isUntold).map(boundNote),
           sureWords(result, response, document.entryUnit),
-          filmWords(kind, place, document, result),
+          film?.words ?? null,
         ]
           .filter(words => words !== null)
           .join(' ') || null,
@@ -222,7 +232,7 @@ export const filmToCome = ({ film }: Pick<PackPlace, 'film'>, kind: CheckKind, d
   conditionsOf(kind, document).every(({ condition, said }) => condition.id !== film.unless.condition || said !== film.unless.is)
 
 /** What the film will do to a length that was measured bare: what a piece as thick would. */
-function filmWords(kind: CheckKind, place: PackPlace, document: CheckDocument, { estimate, limits }: ResultEvaluation): string | null {
+function filmAhead(kind: CheckKind, place: PackPlace, document: CheckDocument, { estimate, limits }: ResultEvaluation): FilmToCome | null {
   const { film } = place
   const { entryUnit } = document
   if (!film || !estimate || !filmToCome(place, kind, document)) return null
@@ -230,7 +240,10 @@ function filmWords(kind: CheckKind, place: PackPlace, document: CheckDocument, {
   const ends = endsOf(limits.working)
   const out = ends !== null && (leaves < ends.lower || leaves > ends.upper)
   const show = (value: number) => formatLength(value, entryUnit, { unit: true })
-  return `Measured bare: closed with a film of ${show(film.thickness)} it comes to ${show(leaves)}${out ? ', out of limits: allow for it' : ''}.`
+  return {
+    out,
+    words: `Measured bare: closed with a film of ${show(film.thickness)} it comes to ${show(leaves)}${out ? ', out of limits: allow for it' : ''}.`,
+  }
 }
 
 /** A place the kind chooses for by its own reckoning: no window, no pack, no ledger of one figure. */
@@ -241,7 +254,7 @@ export function placeByKind(
   { trials }: { readonly trials: readonly FittingEvaluation[] },
 ): PlaceEvaluation {
   const result = trials.at(-1)!.results.find(({ id }) => id === chosenFor(place).result) ?? null
-  return { place, result, ledger: readLedger([], NOTHING, []), learned: null, ...NO_CHOICE, note: null }
+  return { place, result, ledger: readLedger([], NOTHING, []), learned: null, film: null, ...NO_CHOICE, note: null }
 }
 const NOTHING = { lots: new Map(), family: '', response: { perPiece: 1, pair: false }, unit: 'thou', uShared: 0 } as const
 

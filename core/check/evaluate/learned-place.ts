@@ -64,7 +64,7 @@ export function evaluateLearned(
   const learned = learnedFrom()
   const byGap = firstPack(document, kind, place, fittings, lots, prior && takenBy(prior))
   const ledger = learnedLedger(all, learned, place, one => stack.thickness(one.id, one.pack!), index)
-  const same = { place, result, learned, ledger }
+  const same = { place, result, learned, ledger, film: learned.film }
   if (result.stale) return { ...same, ...NO_CHOICE, note: `What was read no longer holds (${result.stale}): measure again.` }
   // Play that is there is closed by its length, unless fittings with drag tell more.
   if (byGap && (untold || (byGap.closes && !learned.line))) return { ...byGap, ...same, aim: null }

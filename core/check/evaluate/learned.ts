@@ -41,6 +41,8 @@ export interface Film {
   readonly U: number
   /** what the figure then comes to; null where none was measured */
   readonly leaves: number | null
+  /** that is out of its limits */
+  readonly out: boolean
   readonly words: string
 }
 
@@ -97,6 +99,7 @@ export function filmOf(
     change,
     U,
     leaves,
+    out,
     words: `Measured bare: closed with a film of ${formatLength(thick, entryUnit, { unit: true })}, ${show(change, true)} ± ${show(U)} by the slope${
       leaves === null ? '' : `, so about ${show(leaves)}${out ? ', out of limits: allow for it' : ''}`
     }. Read it again sealed where that can be done.`,

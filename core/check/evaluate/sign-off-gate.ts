@@ -1,6 +1,6 @@
 import { formatChange } from '../../quantity/figure'
 import type { Step } from '../../method/step'
-import { ledgerDoubt } from './doubt'
+import { placeDoubt } from './doubt'
 import type { ConditionState } from './said-conditions'
 import { newerThan, type CheckDocument, type Reopening } from '../document'
 import { counts, resultName, stateWord, type FittingEvaluation, type ResultEvaluation } from './evaluate-fitting'
@@ -85,7 +85,7 @@ export function signOffGate(
   })
   for (const { condition, said, is } of conditions)
     if (is === 'short') reasons.push(`it was measured with ${condition.label.toLowerCase()}: ${saidWords(condition, said!)}`)
-  reasons.push(...new Set(places.flatMap(place => ledgerDoubt(place, document) ?? [])))
+  reasons.push(...new Set(places.flatMap(place => placeDoubt(place, document) ?? [])))
   return { blockers, needsReason: reasons.length > 0 ? reasons.slice(0, 4).join('; ') : null }
 }
 

@@ -6,6 +6,7 @@ import { checkKind } from '../registry'
 import { unitOfResult } from '../common/results'
 import { unitName } from '../../quantity/figure'
 import { lowerFirst } from '../../quantity/first-letter'
+import { untilWords } from './provisional-words'
 import { unvoided } from '../../reading/reading'
 import { describeLimits } from '../../verdict/limits'
 import type { VerdictState } from '../../verdict/decide'
@@ -22,6 +23,8 @@ export interface ClosingCard {
   readonly others: readonly string[]
   /** figures that answer a question of their own beside it: what is left to travel, the reserve */
   readonly beside: string | null
+  /** what it will come to once it is closed with its film; null: nothing is to come */
+  readonly film: string | null
   /** which readings, which gauge, since when, in which state of the unit */
   readonly rests: string
   /** what is not done yet, the gravest first */
@@ -45,6 +48,7 @@ export function closingCard(document: CheckDocument, evaluation: CheckEvaluation
     others: otherAnswers(),
     answer: `${several ? `${resultName(headline)}: ` : ''}${headline.state === 'doubted' ? `In${figure}${limits}, but ${headline.doubt}` : `${word}${figure}${limits}`}`,
     beside: besideIt(),
+    film: evaluation.places.flatMap(({ film }) => (film && !signOff ? [film.words] : [])).join(' ') || null,
     rests: restsOn(),
     open: stillOpen(),
   }
@@ -102,6 +106,9 @@ export function closingCard(document: CheckDocument, evaluation: CheckEvaluation
     const waiting = reminders.filter(({ cleared }) => cleared === null).map(({ words }) => lowerFirst(words))
     const blockers = signOff ? [] : gate.blockers
     if (blockers.length > 0) return blockers.length === 1 ? blockers[0]! : `${blockers[0]} And ${blockers.length - 1} more.`
-    return waiting.length > 0 ? `Still to do: ${waiting.join('; ')}.` : 'Nothing is pending.'
+    const provisional = evaluation.current.results.find(result => counts(result) && result.state === 'provisional')
+    const until = provisional && !signOff ? `In limits${untilWords(evaluation, provisional)}.` : null
+    const later = waiting.length > 0 ? `Still to do: ${waiting.join('; ')}.` : null
+    return [until, later].filter(words => words !== null).join(' ') || 'Nothing is pending.'
   }
 }

@@ -4,9 +4,10 @@ import { percent } from '../../quantity/percent'
 import { endsOf } from '../../verdict/limits'
 import { verdictWord } from '../../verdict/words'
 import { stateWord } from '../evaluate/evaluate-fitting'
-import { stateWords } from '../evaluate/said-conditions'
 import { adviceInWords } from './advice-words'
 import { bothInWords } from './both-words'
+import { packingsOut } from '../packings'
+import { untilWords } from './provisional-words'
 import { proposalInWords } from './proposal-words'
 import { changeOf, isChange, leavesOf, pickedByHand, type Scene } from './scene'
 import { NOTHING_THAT_WAY } from '../../choice/question/told'
@@ -125,27 +126,18 @@ const pack: Saying = scene => {
   return place && proposal && phase !== 'prove' ? say('pack', packWords(scene, proposal, at)) : null
 }
 function packWords(scene: Scene, proposal: Proposal, at: string): string {
-  const { choice, fine, unit, place, lots } = scene
+  const { choice, fine, unit, place, lots, document } = scene
   const words = proposalInWords({ proposal, choice, change: changeOf(scene, proposal), leaves: leavesOf(scene, proposal), fine, at, unit })
-  const order = place && isChange(proposal) ? orderWords(proposal.pack, lots, stacked(place.place)) : ''
-  return order === '' ? words : `${words} ${order}`
+  if (!place || !isChange(proposal)) return words
+  const order = orderWords(proposal.pack, lots, stacked(place.place))
+  const packing = packingsOut(document, [place.place.id]).length > 0 ? 'The trial packing comes out.' : ''
+  return [words, order, packing].filter(Boolean).join(' ')
 }
 
-const provisional: Saying = ({ evaluation: e, shown, place }) => {
-  if (shown.state !== 'provisional' && (place || e.state !== 'provisional')) return null
-  const short = e.conditions.find(({ is }) => is === 'short')
-  const until =
-    e.pending.length > 0
-      ? ', provisional until every required step is ticked'
-      : e.conditions.some(({ is }) => is === 'not-said')
-        ? ', provisional until it is said in which state it was measured'
-        : short
-          ? `, provisional: measured with ${stateWords(short)}`
-          : shown.findings.some(({ gate }) => gate === 'hot')
-            ? ', read hot: provisional until it is read cold'
-            : ' by hand: provisional until a gauge has been there'
-  return say('provisional', `In limits${shown.both ? ' by reading and prediction together' : ''}${until}.`)
-}
+const provisional: Saying = ({ evaluation: e, shown, place }) =>
+  shown.state !== 'provisional' && (place || e.state !== 'provisional')
+    ? null
+    : say('provisional', `In limits${shown.both ? ' by reading and prediction together' : ''}${untilWords(e, shown)}.`)
 
 /** The first of a catalogue that is here, and how sure it is; what is in limits can stay as it is, whatever would be nearer. */
 const catalogue: Saying = ({ evaluation, place, phase, fine, at }) => {

@@ -21,6 +21,8 @@ const props = defineProps<{
   /** what speaks against it is a promise to another check */
   promised: boolean
   place: string
+  /** what comes out with it: trial packings */
+  packings: readonly { place: string; pieces: string }[]
   /** how the pieces lie in it */
   stack: Stacked | null
   /** it is chosen by the gap it fills */
@@ -85,6 +87,9 @@ const known = computed(() => list(props.proposal?.change.in ?? [], props.proposa
           <li v-for="piece in list(proposal.change.out, request?.fitted ?? [])" :key="piece.lotId">{{ piece.count }} × {{ piece.name }}</li>
         </ul>
       </div>
+      <p v-for="packing in packings" :key="packing.place" data-test="packing-out">
+        Comes out with it: {{ packing.pieces }}, {{ packing.place }}. What it leaves is reckoned without.
+      </p>
       <div v-if="proposal.change.in.length" ref="fields" data-test="put-in" @keydown.enter.prevent="onEnter">
         <h3 class="label">Put in, from the drawer</h3>
         <ul class="list-disc pl-5">
