@@ -38,6 +38,8 @@ function copyLockBinary(nitro: Nitro): void {
 /** What is loaded together is one file: a page asked for a hundred small ones costs more than the little it does not need. */
 function roomOf(path: string): string | undefined {
   const of = path.replace(/\?.*/, '')
+  // Dialogs come when one is opened.
+  if (/\/node_modules\/@headlessui\//.test(of)) return 'dialogs'
   // Named, or the packages beside it would drag it along: only trends have an axis of dates.
   if (/\/(d3-time|d3-time-format|d3-scale\/src\/(time|utcTime)\.js)/.test(of)) return 'dates'
   if (/\/node_modules\//.test(of)) return /\/(pdfmake|papaparse|axe-core)/.test(of) ? undefined : 'packages'
@@ -46,7 +48,7 @@ function roomOf(path: string): string | undefined {
   const [, kind] = /\/app\/components\/bench\/kinds\/([^/]+)\//.exec(of) ?? []
   if (kind !== undefined) return `kind-${kind}`
   // What is opened now and then comes when it is.
-  if (/\/(TrendPlot|MicrometerDrawing|ExplainDialog|ClosingCard|SetupPanel|SetupFields|PackRulesFields)\.vue$/.test(of)) return undefined
+  if (/\/(TrendPlot|DialogFrame|MicrometerDrawing|ExplainDialog|ClosingCard|SetupPanel|SetupFields|PackRulesFields)\.vue$/.test(of)) return undefined
   // What is proved is proved after it was measured.
   if (/\/app\/components\/bench\/prove\//.test(of)) return undefined
   return /\/app\/(components\/(bench|chart)|workers)\//.test(of) ? 'bench' : undefined

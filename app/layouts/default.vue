@@ -11,6 +11,12 @@ const views = [
   { to: '/limits', label: 'Limits', also: [] },
   { to: '/records', label: 'Records', also: ['/backup'] },
 ]
+// Here before the first dialog is asked for, since the server may be away by then.
+let later: ReturnType<typeof setTimeout> | undefined
+onNuxtReady(() => {
+  later = setTimeout(() => void preloadComponents('DialogFrame'), 5_000)
+})
+onUnmounted(() => clearTimeout(later))
 const isOn = (view: (typeof views)[number]) =>
   route.path === view.to || [...view.also, ...(view.to === '/' ? [] : [view.to])].some(path => route.path.startsWith(path))
 </script>

@@ -8,7 +8,7 @@ import { signedFigures, stateWord, type ResultEvaluation } from '../check/evalua
 import { ratesOf } from '../check/common/making'
 import { matchedSet } from '../check/evaluate/matched-set'
 import { checkKind } from '../check/registry'
-import { lookAt } from '../check/sentence/look'
+import { lookAt } from '../check/sentence/look-at'
 import { answerOf } from '../check/sentence/answer'
 import type { Advice } from '../check/sentence/advice'
 import { systemOf } from '../quantity/figure'

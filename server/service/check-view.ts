@@ -1,5 +1,5 @@
 import { evaluateCheck, type CheckEvaluation } from '#core/check/evaluate/evaluate-check'
-import { lookAt } from '#core/check/sentence/look'
+import { lookAt } from '#core/check/sentence/look-at'
 import { answerOf } from '#core/check/sentence/answer'
 import type { About } from '#core/check/sentence/sentence'
 import { systemOf } from '#core/quantity/figure'

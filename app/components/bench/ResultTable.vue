@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { groups as groupBy } from 'd3-array'
 import { shownFigure } from '#core/check/evaluate/evaluate-check'
-import { counts, rankedPositions, resultName, stateWord, type ResultEvaluation } from '#core/check/evaluate/evaluate-fitting'
+import { counts, rankedPositions, resultName, shortWord, stateWord, type ResultEvaluation } from '#core/check/evaluate/evaluate-fitting'
 import { unitOfResult } from '#core/check/common/results'
 import { formatChange, unitName } from '#core/quantity/figure'
 import { describeLimits } from '#core/verdict/limits'
@@ -128,7 +128,7 @@ const marked = (result: ResultEvaluation) =>
           <td class="text-right text-[13px] whitespace-nowrap text-mute">{{ limits(result) }}</td>
           <td class="w-0 pl-3 whitespace-nowrap">
             <span v-if="counts(result)" class="inline-flex items-center gap-1.5 text-[14px]" :class="stateText(result.state)">
-              <StateMark :state="result.state" :size="17" />{{ stateWord(result) }}</span
+              <StateMark :state="result.state" :size="17" />{{ shortWord(result) }}</span
             >
           </td>
         </tr>

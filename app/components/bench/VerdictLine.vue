@@ -51,7 +51,13 @@ const otherRules = computed(() => {
       </span>
       <span class="figure text-[58px] font-bold leading-none" data-test="figure">{{ figure }}</span>
       <div v-if="raw || several" class="leading-tight text-mute">
-        <p v-if="result.state === 'doubted'" class="text-[15px] font-semibold text-near" data-test="doubt">{{ result.doubt }}</p>
+        <p
+          v-if="result.state === 'doubted' && !sentence.includes(result.doubt!)"
+          class="text-[15px] font-semibold text-near"
+          data-test="doubt"
+        >
+          {{ result.doubt }}
+        </p>
         <p v-if="several" class="text-[14px] font-semibold">{{ resultName(result) }}</p>
         <p v-if="raw" class="figure text-[17px]">
           ± {{ formatChange(raw.U, unit) }} {{ unitName(unit) }}<br />{{

@@ -6,7 +6,7 @@ import { evaluateCheck } from '../evaluate/evaluate-check'
 import { plausibleAt } from '../evaluate/plausible'
 import { checkKind } from '../registry'
 import { answerOf } from '../sentence/answer'
-import { lookAt } from '../sentence/look'
+import { lookAt } from '../sentence/look-at'
 import { apartLimit } from './belong'
 
 const FINE = { ...GAUGES, calipers: gauge('calipers', nm(10_000), { unit: 'mm', repeatability: nm(2_000), readableFraction: 0.2 }) }

@@ -5,7 +5,7 @@ import { twoSided } from '../../verdict/limits'
 import type { PointReading } from '../document'
 import { askedAgain, evaluateCheck } from '../evaluate/evaluate-check'
 import { answerOf } from '../sentence/answer'
-import { lookAt } from '../sentence/look'
+import { lookAt } from '../sentence/look-at'
 
 /** Readings in the order they were taken. */
 const inTurn = (...readings: readonly PointReading[][]): PointReading[] =>

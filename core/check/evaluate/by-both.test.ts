@@ -7,7 +7,7 @@ import type { CheckDocument } from '../document'
 import { checkBlocks } from '../../report/check-blocks'
 import { answerOf } from '../sentence/answer'
 import { bothInWords } from '../sentence/both-words'
-import { lookAt } from '../sentence/look'
+import { lookAt } from '../sentence/look-at'
 import { meanOfBoth } from './by-both'
 import { evaluateCheck } from './evaluate-check'
 

@@ -6,7 +6,7 @@ import { twoSided } from '../../verdict/limits'
 import { checkBlocks } from '../../report/check-blocks'
 import { answerOf } from '../sentence/answer'
 import { closingCard } from '../sentence/closing-card'
-import { lookAt } from '../sentence/look'
+import { lookAt } from '../sentence/look-at'
 import { evaluateCheck } from './evaluate-check'
 
 const LOTS = [{ ...newLot({ id: 's10', family: 'shims', nominal: thou(10), tags: [] }, true), onHand: 9 }]

@@ -98,6 +98,9 @@ export const stateWord = ({ state, kind, progress, doubt }: Pick<ResultEvaluatio
     : state === 'doubted' && doubt !== null
       ? `${IN_BUT} ${doubt}`
       : verdictWord(state, kind.ends)
+/** The same where there is no room for why. */
+export const shortWord = (result: Parameters<typeof stateWord>[0]): string =>
+  result.state === 'doubted' ? verdictWord('doubted', result.kind.ends) : stateWord(result)
 export const IN_BUT = 'In, but'
 const APART = 'a reading lies far from the others of its length'
 const NOT_AS_EXPECTED = 'it did not move as it should'

@@ -7,7 +7,7 @@ import { twoSided } from '../../verdict/limits'
 import type { CheckDocument } from '../document'
 import { evaluateCheck } from '../evaluate/evaluate-check'
 import { answerOf } from './answer'
-import { lookAt } from './look'
+import { lookAt } from './look-at'
 
 const lots = [2, 3, 5, 10].map(size => ({
   ...newLot({ id: `s${size}`, family: 'shims', nominal: thou(size), tags: [] }, true),

@@ -1,13 +1,12 @@
 import type { PackChoice } from '../../choice/answer/chooser/choose'
 import type { Proposal } from '../../choice/answer/chooser/proposal'
 import type { Phase } from '../../method/step'
-import { lotMap, type Lot, type LotMap } from '../../pack/lot'
+import type { LotMap } from '../../pack/lot'
 import type { UnitSystem } from '../../quantity/length'
 import type { Gauge } from '../../reading/gauge'
 import { chosenFor } from '../contract'
 import type { CheckDocument } from '../document'
 import type { CheckEvaluation } from '../evaluate/evaluate-check'
-import { answerRequest } from '../../choice/answer/answer-request'
 import type { ResultEvaluation } from '../evaluate/evaluate-fitting'
 import type { PlaceEvaluation } from '../evaluate/evaluate-place'
 
@@ -41,24 +40,4 @@ export function placeMoving(
 ): PlaceEvaluation | null {
   const beside = position === null ? undefined : places.find(({ result }) => result?.position === position)
   return places.find(candidate => chosenFor(candidate.place).result === id) ?? beside ?? places[0] ?? null
-}
-
-/**
- * What the eye meets where nobody points elsewhere: what decides, and the best that can be done about it.
- * @param choosing  false: no pack is looked for
- */
-export function lookAt(
-  document: CheckDocument,
-  evaluation: CheckEvaluation,
-  lots: readonly Lot[],
-  { register = [], choosing = true }: { readonly register?: readonly Gauge[]; readonly choosing?: boolean } = {},
-): Look {
-  const { phase, headline, current, next } = evaluation
-  const working = phase === 'choose' ? current.results.find(({ id }) => id === next?.standing?.result) : undefined
-  const shown = working ?? headline
-  const place = placeMoving(evaluation, shown)
-  const asked = choosing && document.signOff === null && place?.place.chosen.by !== 'catalogue' ? (place?.request ?? null) : null
-  const choice = asked && answerRequest(asked)
-  const proposal = choice?.proposals[0] ?? null
-  return { document, evaluation, phase, shown, place, choice, proposal, picked: false, lots: lotMap(lots), register }
 }

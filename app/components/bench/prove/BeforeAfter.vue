@@ -2,7 +2,7 @@
 import { beforeAfter } from '#core/check/evaluate/before-after'
 import type { CheckDocument } from '#core/check/document'
 import { shownFigure, type CheckEvaluation } from '#core/check/evaluate/evaluate-check'
-import { stateWord, type ResultEvaluation } from '#core/check/evaluate/evaluate-fitting'
+import { shortWord, type ResultEvaluation } from '#core/check/evaluate/evaluate-fitting'
 import { unitOfResult } from '#core/check/common/results'
 import { formatChange, unitName } from '#core/quantity/figure'
 import { stateText } from '~/composables/words/stateColour'
@@ -16,7 +16,6 @@ const told = computed(() => rows.value.some(({ before }) => before !== null))
 const unit = (result: ResultEvaluation) => unitOfResult(result.kind, preferences.system)
 const figure = (result: ResultEvaluation) => (result.estimate ? shownFigure(result, unit(result)) : result.overrule ? '≤ 0' : '–')
 const U = (result: ResultEvaluation) => (result.estimate ? `± ${formatChange(result.estimate.U, unit(result))}` : '')
-const word = (result: ResultEvaluation) => stateWord(result)
 const several = computed(() => rows.value.length > 1)
 </script>
 
@@ -44,7 +43,9 @@ const several = computed(() => rows.value.length > 1)
                 ><span class="ml-1 text-[12.5px] text-mute max-sm:ml-0 max-sm:block">{{ U(result) }}</span></template
               ><template v-else>–</template>
             </td>
-            <td class="text-[13px] whitespace-nowrap" :class="result ? stateText(result.state) : ''">{{ result ? word(result) : '' }}</td>
+            <td class="text-[13px] whitespace-nowrap" :class="result ? stateText(result.state) : ''">
+              {{ result ? shortWord(result) : '' }}
+            </td>
           </template>
           <td class="figure text-right whitespace-nowrap">
             {{ row.change ? formatChange(row.change.value, unit(row.after), { sign: true }) : '–' }}
