@@ -10,6 +10,7 @@ import type { CheckDocument, PointReading } from './document'
 import { evaluateCheck } from './evaluate/evaluate-check'
 import { stateWord } from './evaluate/evaluate-fitting'
 import { checkKind } from './registry'
+import { leftOutOf } from './said'
 
 const AT = '2026-05-04T08:00:00.000Z'
 let op = 0
@@ -56,6 +57,15 @@ describe('points', () => {
     expect(clearance(bench).progress.leftOut).toHaveLength(6)
     expect(clearance(bench).progress.leftOut[0]).toMatchObject({ point: 'journal-1-B-front', reason: 'the arm is in the way' })
     expect(stateWord(clearance(done(bench, leave('bore-1-B-rear', null))))).toBe('2 of 3 points')
+    // In the next fitting of other shells a journal is still out, until it is asked for again; of the fitting before it stays as it was said.
+    const refitted = {
+      ...bench,
+      document: { ...bench.document, trials: [...bench.document.trials, trial('t2', [], { refitted: ['shells-1'] })] },
+    }
+    const outOf = ({ document }: Bench, index: number) => leftOutOf(document.trials, { id: 'journal-1-B-rear', moves: [] }, index)
+    expect(outOf(refitted, 1)).toBe('the arm is in the way')
+    const again = done(refitted, { ...leave('journal-1-B-rear', null), trial: 't2' } as Command)
+    expect([outOf(again, 0), outOf(again, 1)]).toEqual(['the arm is in the way', null])
     // Read after all, it counts.
     const read: Command = { ...head(), kind: 'read', trialId: 't1', reading: { id: 'x', point: 'bore-1-B-rear', at: AT, figure: nm(0) } }
     expect(clearance(done(bench, read)).progress).toMatchObject({ read: 3, of: 3 })

@@ -158,6 +158,7 @@ function resultAnswer(result: ResultEvaluation, unit: LengthUnit) {
     points: result.points,
     state: result.state,
     word: stateWord(result),
+    doubt: result.doubt,
     progress: result.progress,
     valid: result.valid,
     estimate: estimate && {
@@ -174,7 +175,12 @@ function resultAnswer(result: ResultEvaluation, unit: LengthUnit) {
     gates: result.findings,
     overrule: result.overrule,
     stale: result.stale,
-    verdict: { working: verdict(result.verdict.working), book: verdict(result.verdict.book), shop: verdict(result.verdict.shop) },
+    verdict: {
+      working: verdict(result.verdict.working),
+      book: verdict(result.verdict.book),
+      shop: verdict(result.verdict.shop),
+      demand: verdict(result.verdict.demand),
+    },
     residual: result.residual,
     ...(result.both
       ? {

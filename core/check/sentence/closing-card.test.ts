@@ -52,6 +52,17 @@ describe('before there is no way back', () => {
     expect(others).toEqual([expect.stringMatching(/^Left preload provisional/)])
     expect(stop).toMatch(/^Do not close: Right .* too much\.$/)
   })
+  it('Provisional names what it waits for, and then nothing is pending is not said', () => {
+    const feel = { setup: { sides: 'left', way: 'feel' } }
+    const readings = [said('drag-left', 'slight'), said('side-play-left', 'none')]
+    const conditions = { bearings: 'greased', seals: 'in', bolts: 'full' }
+    const open = card(checkOf('swivel-preload', { ...feel, trials: [trial('t1', readings, { conditions })] })).open
+    expect(open).toMatch(/^In limits, provisional: measured with .* in\./)
+    const torque = { bearings: 'dry', seals: 'out', torque: 'less' }
+    const document = hub()
+    const less = { ...document, trials: [{ ...document.trials[0]!, conditions: torque }] }
+    expect(card(less).open).toMatch(/^In limits, provisional: measured with axle nut less, or not spun\. Still to do:/)
+  })
   it('what blocks a signature stands before what is only to be remembered', () => {
     expect(card(hub({ ticks: [] })).open).toMatch(/^Still to tick: Bench axle, bottom up.* And \d more\.$/)
   })

@@ -7,8 +7,11 @@ import { mm, nm, thou } from '../../../quantity/length'
 import { twoSided } from '../../../verdict/limits'
 import type { CheckDocument, Trial } from '../../document'
 import { checkAnswer } from '../../../worksheet/evaluate'
+import { packingsOut } from '../../packings'
+import { closingCard } from '../../sentence/closing-card'
 import { answerOf } from '../../sentence/answer'
 import { lookAt } from '../../sentence/look-at'
+import type { PlaceEvaluation } from '../../evaluate/evaluate-place'
 import { slopesOf } from '../../evaluate/slopes'
 import { drawerOfAll, evaluateCheck, openPlaces } from '../../evaluate/evaluate-check'
 import { answerRequest, prepareRequest } from '../../../choice/answer/answer-request'
@@ -37,6 +40,7 @@ const check = (trials: readonly Trial[], change: Partial<CheckDocument> = {}) =>
     ...change,
     setup: { way: 'gauge', ...change.setup },
   })
+const choose = (place: PlaceEvaluation) => choosePacks(prepareRequest(place.request!), place.request!.question)
 const evaluated = (trials: readonly Trial[], change: Partial<CheckDocument> = {}) => evaluateCheck(check(trials, change), LOTS)
 
 describe('a shim behind a race, by torque', () => {
@@ -72,6 +76,18 @@ describe('a shim behind a race, by torque', () => {
       ({ pack: of, predicted }) => `${of[0]?.lotId}: ${((predicted.play * per) / NM).toFixed(2)}`,
     )
     expect(leaves[0]).toBe('1.9: 1.05')
+  })
+  it('that the paper comes out is said with the pack', () => {
+    const document = check([found, papered])
+    const look = { ...lookAt(document, evaluateCheck(document, LOTS), LOTS), phase: 'choose' as const }
+    const [shim] = look.evaluation.places
+    const choice = choose(shim!)
+    const proposal = choice.proposals[0]!
+    const said = answerOf({ ...look, place: shim!, choice, proposal }, { system: 'metric', time: time => time }).sentence
+    expect(said).toContain('put in 1.9')
+    expect(said).toMatch(/The trial packing comes out\.$/)
+    expect(packingsOut(document, ['shim-1']).map(({ place, pack: of }) => [place.id, of])).toEqual([['joint-1', pack('paper')]])
+    expect(packingsOut(document, ['joint-1'])).toEqual([])
   })
   it('going back to a shim is foretold by what it read without the paper, not with it', () => {
     const shimmed = trial('t3', turning('1', 1.05, 1.05, 1.05), {
@@ -127,6 +143,17 @@ describe('a shim behind a race, by torque', () => {
     )
     expect(film([found, papered, { ...proved, conditions: { ...CONDITIONS, joint: 'built' } }])).toBeNull()
     expect(evaluated([found, papered, proved]).places[0]!.learned!.film).toBeNull()
+    // Out once it is closed it is never In: the word, the reason before it is signed, the card.
+    const closed = check([found, papered, proved], {
+      setup: { film: String(mm(0.03)) },
+      limits: { working: 'book', sets: { turning: at(0.9, 1.4) } },
+    })
+    const e = evaluateCheck(closed, LOTS)
+    expect(e).toMatchObject({ state: 'doubted', word: 'In, but out of limits once it is closed with its film' })
+    expect(e.signOff.needsReason).toContain('out of limits once it is closed with its film')
+    const card = closingCard(closed, e, { system: 'metric', time: time => time })
+    expect(card.film).toContain('closed with a film of 0.030 mm')
+    expect(evaluated([found, papered, proved], { setup: { film: String(mm(0.03)) } }).state).toBe('in')
   })
   describe('with side play, which is a length', () => {
     const loose = trial('t1', play('1', 0.12, 0.12, 0.12), { packs: { 'shim-1': pack('1.9'), 'joint-1': [] }, conditions: CONDITIONS })
