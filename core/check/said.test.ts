@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { done } from '../../tests/bench'
 import { checkOf, figures, plays, said, trial } from '../../tests/documents'
 import { lotOf } from '../../tests/pieces'
 import { nm, thou, mm } from '../quantity/length'
@@ -15,12 +16,6 @@ import { leftOutOf } from './said'
 const AT = '2026-05-04T08:00:00.000Z'
 let op = 0
 const head = () => ({ op: `o${op++}`, at: AT })
-const done = (bench: Bench, ...commands: readonly Command[]): Bench =>
-  commands.reduce((now, command) => {
-    const outcome = decide(now, command)
-    if (!outcome.ok) throw new Error(outcome.faults[0]!.reason)
-    return outcome.happenings.reduce(apply, now)
-  }, bench)
 const benchOf = (document: CheckDocument, lots: Bench['lots'] = []): Bench => ({ document, lots, reserves: {} })
 const evaluated = ({ document, lots }: Bench) => evaluateCheck(document, lots)
 const book = (result: string, low: number, high: number) => ({

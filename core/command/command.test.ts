@@ -1,6 +1,7 @@
 import { runs } from '../../tests/runs'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { done } from '../../tests/bench'
 import { GAUGES, checkOf, gauge, trial } from '../../tests/documents'
 import { checkKind } from '../check/registry'
 import type { CheckDocument } from '../check/document'
@@ -31,14 +32,6 @@ const fresh = (change: Partial<CheckDocument> = {}): Bench => ({
 })
 let op = 0
 const head = () => ({ op: `o${op++}`, at: AT })
-/** Carries commands out one after the other; each must be done. */
-function done(bench: Bench, ...commands: readonly Command[]): Bench {
-  return commands.reduce((now, command) => {
-    const outcome = decide(now, command)
-    if (!outcome.ok) throw new Error(outcome.faults[0]!.reason)
-    return outcome.happenings.reduce(apply, now)
-  }, bench)
-}
 const play = (far: number, point = 'travel', trialId = 't1'): Command => {
   const made = head()
   return { ...made, kind: 'read', trialId, reading: { id: `r-${made.op}`, point, at: AT, start: nm(0), far: thou(far), back: nm(0) } }

@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest'
+import { done } from '../../tests/bench'
 import { GAUGES, checkOf, plays, said, trial } from '../../tests/documents'
 import { thou } from '../quantity/length'
 import { twoSided } from '../verdict/limits'
-import { apply } from './apply'
 import type { Bench, Command } from './command'
 import { decide } from './decide'
 import { evaluateCheck } from '../check/evaluate/evaluate-check'
@@ -31,12 +31,6 @@ const hub: Bench = {
   lots: [piece('s', 32, 'stepped'), piece('p', 8, 'flat')],
   reserves: {},
 }
-const done = (bench: Bench, ...commands: readonly Command[]): Bench =>
-  commands.reduce((now, command) => {
-    const outcome = decide(now, command)
-    if (!outcome.ok) throw new Error(outcome.faults[0]!.reason)
-    return outcome.happenings.reduce(apply, now)
-  }, bench)
 const say = (condition: string, state: string, of = 't1'): Command => ({ ...head(), kind: 'say', condition, trial: of, state })
 const clear = (item: string, how: 'done' | 'accepted' | 'open' = 'done', by = 'T. Marl', of = 't1'): Command => ({
   ...head(),
