@@ -41,14 +41,15 @@ function roomOf(path: string): string | undefined {
   // Dialogs come when one is opened.
   if (/\/node_modules\/@headlessui\//.test(of)) return 'dialogs'
   // Named, or the packages beside it would drag it along: only trends have an axis of dates.
-  if (/\/(d3-time|d3-time-format|d3-scale\/src\/(time|utcTime)\.js)/.test(of)) return 'dates'
+  if (/\/node_modules\/d3-time\//.test(of)) return 'dates'
   if (/\/node_modules\//.test(of)) return /\/(pdfmake|papaparse|axe-core)/.test(of) ? undefined : 'packages'
   if (/\/core\/(quantity|reading|verdict|pack|method|check|command)\/.*\.ts$/.test(of)) return 'core'
   // What a kind draws for itself is fetched with a check of that kind.
   const [, kind] = /\/app\/components\/bench\/kinds\/([^/]+)\//.exec(of) ?? []
   if (kind !== undefined) return `kind-${kind}`
   // What is opened now and then comes when it is.
-  if (/\/(TrendPlot|DialogFrame|MicrometerDrawing|ExplainDialog|ClosingCard|SetupPanel|SetupFields|PackRulesFields)\.vue$/.test(of)) return undefined
+  if (/\/(TrendPlot|DialogFrame|MicrometerDrawing|ExplainDialog|ClosingCard|SetupPanel|SetupFields|PackRulesFields)\.vue$/.test(of))
+    return undefined
   // What is proved is proved after it was measured.
   if (/\/app\/components\/bench\/prove\//.test(of)) return undefined
   return /\/app\/(components\/(bench|chart)|workers)\//.test(of) ? 'bench' : undefined

@@ -72,6 +72,8 @@ export interface MeasuringPoint {
   readonly way: WayId
   /** Read with a gauge of its own, other than the points of its way: what for. `rollers` */
   readonly tool?: string
+  /** What is measured there is thin: rollers, shims. */
+  readonly small?: true
   /** Kind of result whose limits its gates go by. */
   readonly result: string
   /** Places whose refitting has it measured again; otherwise its readings hold for the next fitting too. */

@@ -113,7 +113,7 @@ export interface Way {
   /** Of the gauges of its kind the one that what is measured asks for; null: this one does, or none would do better. */
   suited?(of: readonly Gauge[], use: GaugeUse): Gauge | null
   /** Of several the likely one, while nothing is known of what is measured; the first unless said. */
-  likely?(of: readonly Gauge[], ownTool: boolean): Gauge | undefined
+  likely?(of: readonly Gauge[], small: boolean): Gauge | undefined
 }
 
 /** What a gauge is to be used for. */

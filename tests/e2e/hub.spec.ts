@@ -156,6 +156,7 @@ test('a hub spacer by comparator: set to the window, tried dry, locked, one set;
   await page.keyboard.press('v')
   await page.keyboard.type('slip')
   await page.keyboard.press('Enter')
+  await expect(page.getByText('void: slip')).toBeVisible()
   await page.getByLabel('Least; a range').focus()
   await type(page, '376..378', '')
   await expect(page.getByText('Read both zeros again after the turn')).toBeVisible()

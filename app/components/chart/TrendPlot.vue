@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { scaleLinear, scaleUtc } from 'd3-scale'
+import { scaleLinear } from 'd3-scale'
+import { utcTicks } from 'd3-time'
 import { extent } from 'd3-array'
 import { formatFigure, perUnit, unitName, type Unit } from '#core/quantity/figure'
 import { METER_NAME, type Meter } from '#core/worksheet/job-facts'
@@ -47,12 +48,10 @@ const y = computed(() => {
 })
 const ticksAcross = computed(() =>
   props.by === 'day'
-    ? scaleUtc(across.value, x.value.range())
-        .ticks(Math.max(2, Math.round(width.value / 160)))
-        .map(date => ({
-          at: x.value(date.getTime()),
-          words: date.toLocaleDateString('en-GB', { month: 'short', year: 'numeric', timeZone: 'UTC' }),
-        }))
+    ? utcTicks(new Date(across.value[0]!), new Date(across.value[1]!), Math.max(2, Math.round(width.value / 160))).map(date => ({
+        at: x.value(date.getTime()),
+        words: date.toLocaleDateString('en-GB', { month: 'short', year: 'numeric', timeZone: 'UTC' }),
+      }))
     : x.value
         .ticks(Math.max(2, Math.round(width.value / 130)))
         .map(value => ({ at: x.value(value), words: value.toLocaleString('en-GB') })),

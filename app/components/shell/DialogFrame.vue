@@ -1,14 +1,22 @@
 <script setup lang="ts">
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
 
-defineProps<{
+const props = defineProps<{
   open: boolean
   title: string
   wide?: boolean
   /** where the focus begins; left out: at the first thing in it */
   focus?: HTMLElement | null
 }>()
-defineEmits<{ close: [] }>()
+const emit = defineEmits<{ close: []; /** the focus is in it */ there: [] }>()
+// The focus is set when its content is there, in the turn after.
+watch(
+  () => props.open,
+  open => {
+    if (open) void nextTick(() => requestAnimationFrame(() => emit('there')))
+  },
+  { immediate: true },
+)
 </script>
 
 <template>

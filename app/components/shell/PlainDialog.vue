@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { useKeysAhead } from '~/composables/keys/useKeysAhead'
+
 /** A dialog over the page. What it is made of comes when the first is opened. */
 const props = defineProps<{
   open: boolean
@@ -8,6 +10,7 @@ const props = defineProps<{
   focus?: HTMLElement | null
 }>()
 defineEmits<{ close: [] }>()
+const there = useKeysAhead(toRef(props, 'open'))
 const asked = ref(props.open)
 watch(
   () => props.open,
@@ -18,5 +21,5 @@ watch(
 </script>
 
 <template>
-  <LazyDialogFrame v-if="asked" v-bind="props" @close="$emit('close')"><slot /></LazyDialogFrame>
+  <LazyDialogFrame v-if="asked" v-bind="props" @close="$emit('close')" @there="there"><slot /></LazyDialogFrame>
 </template>

@@ -39,7 +39,7 @@ describe('the gauges of a check', () => {
     expect(likelyGauge(forRollers!, [large], 'inch')).toBe(large)
   })
   it('one of the check’s own system is likely, where there is one', () => {
-    const feelers: GaugeNeed = { key: 'feeler-set', kind: 'feeler-set', label: '', way: 'feeler' }
+    const feelers: GaugeNeed = { key: 'feeler-set', kind: 'feeler-set', label: '', way: 'feeler', small: false }
     const metric = gauge('feeler-set', mm(0.05), { id: 'metric', unit: 'mm' })
     const inch = gauge('feeler-set', thou(1), { id: 'inch' })
     expect(likelyGauge(feelers, [metric, small, inch], 'inch')!.id).toBe('inch')
@@ -63,7 +63,9 @@ describe('the gauges of a check', () => {
   it('of strips the finest is likely, while no limits ask for another', () => {
     const strip = (id: string, ...sizes: number[]) => gauge('plastic-strip', mm(0.01), { id, sizes: sizes.map(mm) })
     const all = [strip('coarse', 0.1, 0.2), strip('fine', 0.025, 0.076), strip('middle', 0.05, 0.15)]
-    expect(likelyGauge({ key: 'plastic-strip', kind: 'plastic-strip', label: '', way: 'plastic-strip' }, all, 'metric')!.id).toBe('fine')
+    expect(
+      likelyGauge({ key: 'plastic-strip', kind: 'plastic-strip', label: '', way: 'plastic-strip', small: false }, all, 'metric')!.id,
+    ).toBe('fine')
     expect(all[0]!.id).toBe('coarse')
   })
   it('a bore gauge goes by its master, until it was chosen by hand or read with', () => {

@@ -14,27 +14,30 @@ export interface GaugeNeed {
   readonly label: string
   /** how it is read */
   readonly way: WayId
+  /** what it measures is thin */
+  readonly small: boolean
 }
 
-export function needOf({ way, tool }: Pick<MeasuringPoint, 'way' | 'tool'>): GaugeNeed | null {
+export function needOf({ way, tool, small: thin }: Pick<MeasuringPoint, 'way' | 'tool' | 'small'>): GaugeNeed | null {
   const kind = ways[way].gauge
   if (kind === null) return null
+  const small = thin ?? false
   return tool === undefined
-    ? { key: kind, kind, label: GAUGE_NAME[kind], way }
-    : { key: `${kind}:${tool}`, kind, label: `${GAUGE_NAME[kind]}, ${tool.replace('-', ' ')}`, way }
+    ? { key: kind, kind, label: GAUGE_NAME[kind], way, small }
+    : { key: `${kind}:${tool}`, kind, label: `${GAUGE_NAME[kind]}, ${tool.replace('-', ' ')}`, way, small }
 }
 
 /** What these points are read with, each once, in the order of the points. */
-export const gaugeNeeds = (points: readonly Pick<MeasuringPoint, 'way' | 'tool'>[]): GaugeNeed[] => [
+export const gaugeNeeds = (points: readonly Pick<MeasuringPoint, 'way' | 'tool' | 'small'>[]): GaugeNeed[] => [
   ...new Map(points.flatMap(point => needOf(point) ?? []).map(need => [need.key, need])).values(),
 ]
 
 /** The likely one of a register, while nothing asks for another: of the check's own system if there is one. */
-export function likelyGauge({ key, kind, way }: GaugeNeed, register: readonly Gauge[], system: UnitSystem): Gauge | undefined {
+export function likelyGauge({ kind, way, small }: GaugeNeed, register: readonly Gauge[], system: UnitSystem): Gauge | undefined {
   const all = register.filter(gauge => gauge.kind === kind)
   const own = all.filter(gauge => systemOf(gauge.unit) === system)
   const of = own.length > 0 ? own : all
-  return ways[way].likely?.(of, key !== kind) ?? of[0]
+  return ways[way].likely?.(of, small) ?? of[0]
 }
 
 /** Is this what a check may keep a gauge under? */

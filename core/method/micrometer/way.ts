@@ -12,6 +12,6 @@ export const micrometer: Way = {
   again: 'next',
   hint: 'Try the micrometer on its standard first. Type the size it reads.',
   answer: (readings, context) => answerFigures(readings, context, 1, rangeFinding),
-  /** What has a micrometer of its own is small, as rollers are; what is asked for otherwise seldom is. */
-  likely: (of, ownTool) => of.find(({ range }) => (range?.low === 0) === ownTool),
+  /** Rollers and shims go into the smallest; what is asked for otherwise seldom does. */
+  likely: (of, small) => of.find(({ range }) => (range?.low === 0) === small),
 }

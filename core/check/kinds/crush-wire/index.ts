@@ -72,7 +72,7 @@ function pointsOf(setup: CrushSetup, { id, label }: Position): MeasuringPoint[] 
           at: { part: label, position: `Run ${run}, ${piece}`, along },
           near: setup.wire === null ? MIDDLING : nm(Math.round(setup.wire / 2)),
           way: setup.by,
-          ...(setup.by === 'micrometer' ? { tool: 'shims' } : {}),
+          ...(setup.by === 'micrometer' ? { tool: 'shims', small: true as const } : {}),
           result,
           moves: [],
           rests,

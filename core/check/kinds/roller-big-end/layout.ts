@@ -78,6 +78,7 @@ export function points(setup: RollerSetup): MeasuringPoint[] {
       at: { part: 'rollers', position: `Bag ${bag}` },
       way: 'pieces',
       tool: 'rollers',
+      small: true,
       result: 'clearance',
       rests: ['rollers'],
       heat: shaftHeat(setup),
