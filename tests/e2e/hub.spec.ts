@@ -57,7 +57,7 @@ test('a taper bearing hub: kit at one go, inspected, bound, loosened, proved; wh
   await page.getByLabel('Far reading').focus()
   await type(page, 'binds at 20 ft lb')
   await expect(page.getByTestId('verdict')).toContainText('Tight')
-  await expect(page.getByTestId('answer')).toContainText('it binds at 20.0 ft·lb')
+  await expect(page.getByTestId('answer')).toContainText('It binds at 20.0 ft·lb')
   await next(page)
   await expect(page.getByTestId('proposals').getByRole('listitem').first()).toContainText('≤')
   // Two plain 32s go on top of it: loose on purpose.

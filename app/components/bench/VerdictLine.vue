@@ -24,7 +24,7 @@ const result = computed(() => props.shown)
 const word = computed(() => (result.value.state === 'doubted' ? IN_BUT : stateWord(result.value)))
 const raw = computed(() => result.value.estimate)
 const unit = computed(() => unitOfResult(result.value.kind, preferences.system))
-const figure = computed(() => shownFigure(result.value, unit.value))
+const figure = computed(() => (result.value.atMost && !result.value.estimate ? '≤ 0' : shownFigure(result.value, unit.value)))
 const several = computed(() => props.evaluation.current.results.filter(counts).length > 1)
 /** What the check comes to as a whole, where another result decides than the one in hand. */
 const whole = computed(() => {

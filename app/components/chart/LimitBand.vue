@@ -20,7 +20,7 @@ const props = defineProps<{
   measured: { value: number; U: number } | null
   /** no figure, but so much or less */
   atMost?: { value: number; words: string } | null
-  predicted: { value: number; U: number; words: string } | null
+  predicted: { value: number; U: number; words: string; atMost?: true } | null
   ends: { below: string; above: string }
   /** which result this is, where a check has several */
   label?: string | null
@@ -124,7 +124,7 @@ const summary = computed(() =>
     ...(props.predicted
       ? [
           props.measured
-            ? `the pack in hand leaves ${show(props.predicted.value)}`
+            ? `the pack in hand leaves ${props.predicted.atMost ? 'at most ' : ''}${show(props.predicted.value)}`
             : `${props.predicted.words}: ${show(props.predicted.value)}`,
         ]
       : []),
@@ -206,8 +206,9 @@ const tickLabel = (value: number) => String(Math.round(value * 1e6) / 1e6).repla
         </text>
       </g>
       <g v-if="predicted" stroke="var(--scribe)">
-        <line :x1="x(predicted.value - predicted.U)" :x2="x(predicted.value + predicted.U)" :y1="LINE" :y2="LINE" stroke-width="2" />
-        <circle :cx="x(predicted.value)" :cy="LINE" r="7" fill="var(--dye-bottom)" stroke-width="2.2" />
+        <path v-if="predicted.atMost" :d="`M${x(predicted.value)} ${LINE - 12}v24m0 -12h-26m8 -7l-8 7 8 7`" fill="none" stroke-width="2" />
+        <line v-else :x1="x(predicted.value - predicted.U)" :x2="x(predicted.value + predicted.U)" :y1="LINE" :y2="LINE" stroke-width="2" />
+        <circle v-if="!predicted.atMost" :cx="x(predicted.value)" :cy="LINE" r="7" fill="var(--dye-bottom)" stroke-width="2.2" />
         <text
           v-if="!measured"
           :x="within(x(predicted.value), predicted.words.length, 6.6)"
@@ -228,7 +229,7 @@ const tickLabel = (value: number) => String(Math.round(value * 1e6) / 1e6).repla
           stroke="none"
           text-anchor="middle"
         >
-          {{ show(predicted.value) }}
+          {{ predicted.atMost ? '≤ ' : '' }}{{ show(predicted.value) }}
         </text>
       </g>
       <g v-if="atMost && !measured" stroke="var(--scribe)" fill="none" stroke-width="2" data-mark="at-most">

@@ -16,6 +16,8 @@ export interface Pointed {
   readonly value: number
   readonly U: number
   readonly words: string
+  /** no more than this, where there was no play to reckon from */
+  readonly atMost?: true
 }
 
 /** The answer of a check, the same wherever it is told: at the bench, in a list, on a report, in a file. */
@@ -60,6 +62,7 @@ function sumOf({ document, proposal, place, moved, packTold, phase, settled, lot
   const { question, fitted, response } = place.request
   const inside = proposal.chance?.inside
   return (
+    (proposal.atMost ? 'at most ' : '') +
     sumInOneLine(question, fitted, proposal, lots, response, pieceUnit) +
     (spread > 0 ? `, most ${formatFigure(proposal.predicted.play + spread, unit)}` : '') +
     // Said in the sentence where it is less.
@@ -77,5 +80,5 @@ function foretoldOf(scene: Scene): Pointed | null {
     return due ? { value: due.play, U: coverageFactor(Infinity) * due.u, words: 'expected' } : null
   }
   const leaves = packTold && isChange(proposal) ? leavesOf(scene, proposal) : null
-  return leaves && { ...leaves, words: changeInside(scene, proposal) }
+  return leaves && { ...leaves, words: changeInside(scene, proposal), ...(proposal.atMost ? { atMost: true } : {}) }
 }

@@ -74,7 +74,9 @@ export function closingCard(document: CheckDocument, evaluation: CheckEvaluation
     const others = evaluation.current.results.filter(({ kind, estimate, id }) => kind.beside && estimate !== null && id !== headline.id)
     const words = others.map(other => {
       const own = unitOfResult(other.kind, system)
-      return `${resultName(other)} ${shownFigure(other, own)} ${unitName(own)}`
+      // What is judged too has its word.
+      const word = counts(other) ? `, ${lowerFirst(stateWord(other))}` : ''
+      return `${resultName(other)} ${shownFigure(other, own)} ${unitName(own)}${word}`
     })
     return words.length === 0 ? null : words.join(' · ')
   }

@@ -1,4 +1,4 @@
-import { lowerFirst } from '../../quantity/first-letter'
+import { lowerFirst, upperFirst } from '../../quantity/first-letter'
 import { formatChange, formatFigure, unitName } from '../../quantity/figure'
 import { percent } from '../../quantity/percent'
 import { endsOf } from '../../verdict/limits'
@@ -61,7 +61,10 @@ const apart: Saying = ({ shown, phase }) => {
   return found ? say('not-valid', found.words) : null
 }
 
-const byHand: Saying = scene => (scene.shown.overrule ? say('by-hand', `${scene.at}${scene.shown.overrule}.${firstPack(scene)}`) : null)
+const byHand: Saying = scene =>
+  scene.shown.overrule
+    ? say('by-hand', `${scene.at === '' ? upperFirst(scene.shown.overrule) : scene.at + scene.shown.overrule}.${firstPack(scene)}`)
+    : null
 
 const notValid: Saying = ({ shown }) => {
   const wrong = shown.findings.find(({ level }) => level === 'fail')

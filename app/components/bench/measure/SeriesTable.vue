@@ -132,7 +132,7 @@ function cells(reading: PointReading): string[] {
               "
               >{{ says(reading).map(shortWord).join(', ') }}</span
             >
-            <span v-else-if="entry === 'travel'" class="text-in">holds zero</span>
+            <span v-else-if="entry === 'travel' && !isWord(reading)" class="text-in">holds zero</span>
           </td>
           <td class="text-right">
             <button

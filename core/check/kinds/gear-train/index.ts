@@ -117,7 +117,12 @@ function pointsOf(setup: TrainSetup): MeasuringPoint[] {
 }
 
 const stackPoints = ({ stackBy }: TrainSetup): MeasuringPoint[] => {
-  const common = { way: stackBy, result: 'over', alone: true, ...(stackBy === 'micrometer' ? { tool: 'shims', small: true as const } : {}) } as const
+  const common = {
+    way: stackBy,
+    result: 'over',
+    alone: true,
+    ...(stackBy === 'micrometer' ? { tool: 'shims', small: true as const } : {}),
+  } as const
   return [
     {
       ...common,
