@@ -247,6 +247,8 @@ export interface Answers {
   stale(point: string): string | null
   /** Was it read, or said, later than what was read last at the other? */
   after(point: string, other: string): boolean
+  /** Was all that was said there said before anything was read at the other? */
+  before(point: string, other: string): boolean
   gauge(kind: GaugeKind): Gauge | null
   /** For figures in sentences. */
   readonly unit: LengthUnit

@@ -49,6 +49,8 @@ describe('the hand beats the figure for the worse only', () => {
     // The word given then counts, whichever it is.
     expect(swivel(told('much'), turning(1.43), told('much')).state).toBe('above')
     expect(swivel(told('much'), turning(1.43), told('slight')).state).toBe('in')
+    // Read on after it was said again, it is not asked a third time.
+    expect(swivel(told('much'), turning(1.43), told('much'), turning(1.44)).state).toBe('above')
     // What the figure does not contradict is not asked twice.
     expect(askedAgain(swivelOf(inTurn(told('much'), turning(2.6))))).toEqual([])
   })

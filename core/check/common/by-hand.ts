@@ -12,5 +12,5 @@ export function handWord(
 ): { readonly hand?: HandWord } {
   const said = points.filter(point => answers.of(point).word !== null && answers.stale(point) === null)
   if (!found || said.length === 0) return {}
-  return { hand: { ...found, points: said, before: said.some(point => answers.after(read, point)) } }
+  return { hand: { ...found, points: said, before: said.every(point => answers.before(point, read)) } }
 }

@@ -159,6 +159,7 @@ describe('the kinds', () => {
         fitted: () => null,
         pieces: () => null,
         stale: () => null,
+        before: () => false,
         after: () => true,
         gauge: () => null,
         unit: 'thou',

@@ -120,8 +120,9 @@ export interface FittingEvaluation {
 interface PointState {
   readonly answer: PointAnswer
   readonly stale: string | null
-  /** its newest reading’s place in the order of what happened */
+  /** its newest reading’s place in the order of what happened, and its oldest’s */
   readonly order: number | undefined
+  readonly first: number | undefined
   readonly read: boolean
   /** of the gauge it was read with, nm */
   readonly graduation: number | null
@@ -149,6 +150,7 @@ function pointState(
     answer,
     stale: stale && staleWords(kind.parts(document.setup), stale),
     order: newest ? newest.order : -1,
+    first: newest ? unvoided(readings)[0]!.order : -1,
     read: newest !== undefined,
     graduation: gauge?.graduation ?? null,
   }
@@ -175,6 +177,7 @@ function answersAt(
   const answers: Answers = {
     of: point => states.get(point)?.answer ?? NO_ANSWER,
     stale: point => states.get(point)?.stale ?? null,
+    before: (point, other) => states.get(other)?.read === true && newerThan(states.get(other)!.first, states.get(point)?.order ?? Infinity),
     after: (point, other) => newerThan(states.get(point)?.order, states.get(other)?.order ?? -1),
     fitted: id => fittedTotal(packIn(id), lotMap(lots)),
     pieces: id => eachOf(packIn(id), lotMap(lots)),
@@ -301,6 +304,12 @@ export function evaluateFitting(
       if (progress.read < progress.of) return 'part-read'
       const judged = (both?.verdict ?? working!).state
       if (handBeats) return combined.hand!.state
+      // By one figure without limits nothing is in them; what the set-up asks for judges all the same.
+      const asked =
+        judged === 'no-limit' && limits.demand
+          ? judge({ value: estimate.value, u: estimate.u, nu: estimate.nu }, limits.demand, document.rule).state
+          : 'in'
+      if (asked !== 'in') return asked
       if (judged === 'in' && doubt !== null) return 'doubted'
       return judged === 'in' && (provisional(index, combined.position) || findings.some(({ gate }) => gate === 'feel' || gate === 'hot'))
         ? 'provisional'

@@ -30,5 +30,7 @@ export function judgingLimits(
   const judging = working === shop ? pair.shop : working === book ? pair.book : reach(working)
   const given = judging && endsOf(judging) ? judging : null
   const demand = given && asked && isInside(given, reach(asked)) ? null : reach(asked)
+  // One recommended figure stays what is aimed at.
+  if (judging?.kind === 'figure') return { ...pair, demand, working: judging }
   return { ...pair, demand, working: demand && given ? meetBoth(given, demand) : (demand ?? judging) }
 }

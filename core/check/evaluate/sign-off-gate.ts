@@ -1,4 +1,5 @@
 import { formatChange } from '../../quantity/figure'
+import type { VerdictState } from '../../verdict/decide'
 import type { Step } from '../../method/step'
 import { placeDoubt } from './doubt'
 import type { ConditionState } from './said-conditions'
@@ -13,6 +14,9 @@ export interface SignOffGate {
   /** it may be signed only with a reason, and why */
   readonly needsReason: string | null
 }
+
+/** States in which a figure is out, or may be. */
+const OUT: readonly VerdictState[] = ['below', 'above', 'close']
 
 const several = (names: readonly string[]) =>
   names.length > 4 ? `${names.slice(0, 4).join('; ')} and ${names.length - 4} more` : names.join('; ')
@@ -59,16 +63,14 @@ export function signOffGate(
   const reasons = judged.flatMap(result => {
     const own: string[] = []
     const verdict = result.both?.verdict ?? result.verdict.working
+    // By what the set-up asks for, where the limits have but one figure.
+    const judged = OUT.includes(result.state) ? result.state : (verdict?.state ?? 'in')
     if (result.overrule !== null && result.state !== 'in') own.push(about(result, result.overrule))
-    else if (verdict && verdict.state !== 'in')
+    else if (judged !== 'in')
       own.push(
         about(
           result,
-          verdict.state === 'no-limit'
-            ? 'no limit is known'
-            : verdict.state === 'close'
-              ? 'it is too close to call'
-              : 'it is outside the limits',
+          judged === 'no-limit' ? 'no limit is known' : judged === 'close' ? 'it is too close to call' : 'it is outside the limits',
         ),
       )
     else if (result.findings.some(finding => finding.gate === 'feel')) own.push(about(result, 'it was judged by hand'))

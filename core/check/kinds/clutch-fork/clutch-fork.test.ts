@@ -190,6 +190,19 @@ describe('a clutch fork on its pivot', () => {
       const strict = { travel: { book: twoSided(mm(11.5), mm(12), 'mm', { kind: 'own' }), shop: null } }
       expect(at('travel', check(NEW, asked, { limits: { working: 'book', sets: strict } })).limits.demand).toBeNull()
     })
+    it('one recommended figure stays what is aimed at, and what is asked for judges', () => {
+      const figure = { kind: 'figure', figure: mm(12), unit: 'mm', source: { kind: 'own' } } as const
+      const sets = { travel: { book: figure, shop: null } }
+      expect(at('travel', check(NEW, asked, { limits: { working: 'book', sets } }))).toMatchObject({
+        state: 'below',
+        limits: { working: { kind: 'figure' }, demand: { lower: mm(11.3) } },
+      })
+      expect(check(NEW, asked, { limits: { working: 'book', sets } }).signOff.needsReason).toContain(
+        'Travel left at the fingers: outside the limits',
+      )
+      const enough = { ...asked, endTravel: String(mm(30)) }
+      expect(at('travel', check(NEW, enough, { limits: { working: 'book', sets } })).state).toBe('no-limit')
+    })
     it('a gap of at least 3 mm is a limit: 3.15 ± 0.02 is in, 2.95 is not', () => {
       const sets = { gap: { book: atLeastMm(3), shop: null } }
       const read = (r: number) => check([...fingers(48.25), ...figures('r', mm(r))], {}, { limits: { working: 'book', sets } })
