@@ -107,6 +107,8 @@ export function rebuild(seed: number, { band, dial, finer, refit = 0.2, toldRefi
       continue
     }
     if (state === 'in') return done(true)
+    // In limits, and it did not move as it should: signed with a reason.
+    if (state === 'doubted') return done(false)
     if (advice && tooClose === 'as-advised') {
       if (advice.by === 'reading') {
         for (let i = 0; i < advice.more; i++) read()
