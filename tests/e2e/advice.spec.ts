@@ -101,7 +101,7 @@ test('side play under a torque is closed by its length first; what drags then gi
   await page.getByRole('button', { name: /side play, by dial/ }).press('Enter')
   for (const far of ['0.12 mm', '0.12 mm', '0.12 mm']) await typeReading(page, far)
   const answer = page.getByTestId('answer')
-  await expect(answer).toContainText('side play by dial: too little')
+  await expect(answer).toContainText('Side play by dial: too little')
   await next(page)
   // 1.9 and 0.12 of play, and 0.05 of preload on top: 2.07 mm; 2.08 are 81.9 thou.
   const first = page.getByTestId('proposals').getByRole('listitem').first()

@@ -69,7 +69,7 @@ test('a steering swivel: first pack by the gap, then the way alone, then by the 
   await page.keyboard.press('v')
   await page.keyboard.type('slip')
   await page.keyboard.press('Enter')
-  await page.getByRole('button', { name: /gap under the cap/ }).press('Enter')
+  await page.getByRole('button', { name: /^Left: gap under the cap/ }).press('Enter')
   await page.getByLabel('Goes; a range').focus()
   await type(page, '0.25 mm', '0.35 mm')
   await expect(page.getByTestId('answer')).toContainText('the first pack fills the gap')
