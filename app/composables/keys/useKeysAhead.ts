@@ -41,8 +41,12 @@ export function useKeysAhead(open: Ref<boolean>): () => void {
     if (open.value && !at?.closest('[role="dialog"]')) return void requestAnimationFrame(give)
     stop()
     const typed = kept.splice(0)
-    if (at instanceof HTMLButtonElement && typed[0] === 'Enter') at.click()
-    if (!(at instanceof HTMLInputElement || at instanceof HTMLTextAreaElement)) return
+    // Keys of the dialog itself: the third of a list. Nothing is confirmed that nobody saw.
+    if (!(at instanceof HTMLInputElement || at instanceof HTMLTextAreaElement)) {
+      for (const key of typed)
+        if (key !== 'Enter') at?.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true, cancelable: true }))
+      return
+    }
     const enter = typed.indexOf('Enter')
     at.value += (enter === -1 ? typed : typed.slice(0, enter)).join('')
     if (typed.length > 0) at.dispatchEvent(new Event('input', { bubbles: true }))

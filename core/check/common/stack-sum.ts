@@ -15,6 +15,7 @@ export const stackPoint = (
   way: 'micrometer',
   // A pack is thinner than what else a micrometer is taken for.
   tool: 'shims',
+  small: true,
   moves: [id],
   alone: true,
   optional: true,
