@@ -58,5 +58,8 @@ test('a shim by crush wire: runs until they agree, the shim they ask for, closed
   await tickAll(page)
   await phase(/Prove/)
   await tickAll(page)
+  // How long it lay under torque is said of this fitting too.
+  await page.keyboard.press('y')
+  await expect(page.getByTestId('conditions')).not.toContainText('to be said')
   await sign(page, (await page.locator('#sign-reason').count()) > 0 ? 'torque in the middle of its limits' : '')
 })

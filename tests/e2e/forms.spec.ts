@@ -80,7 +80,8 @@ const FORMS: readonly Form[] = [
   },
   {
     what: 'a replaced part',
-    at: '/jobs/launch-box',
+    // Of another job: what rests on it goes stale.
+    at: '/jobs/moto-engine',
     async fill(page) {
       await page.getByTestId('parts').getByRole('button').first().press('Enter')
       await into(page, 'Name', 'T. Marl')
@@ -89,7 +90,7 @@ const FORMS: readonly Form[] = [
     field: /^(Why|What was done|Reason)/,
     posts: /\/part-changes$/,
     count: async address =>
-      (await json<{ parts: { changes: unknown[] }[] }>(`${address}/api/jobs/launch-box`)).parts.flatMap(p => p.changes).length,
+      (await json<{ parts: { changes: unknown[] }[] }>(`${address}/api/jobs/moto-engine`)).parts.flatMap(p => p.changes).length,
   },
   {
     what: 'a person',

@@ -68,6 +68,10 @@ test('a selective race known as thick, middle, thin: as it came in with seals, d
   await page.keyboard.press('Enter')
   await expect(page.getByLabel('Far reading')).toBeFocused()
   await type(page, '25', '', '25', '', '25', '')
+  // Another race is another fitting: that it is dry and sealed off is said of it anew.
+  await expect(page.getByTestId('verdict')).toContainText('Provisional')
+  await page.keyboard.press('y')
+  await expect(page.getByTestId('conditions')).not.toContainText('to be said')
   await page.getByRole('navigation', { name: 'Phases' }).getByRole('button', { name: /Prove/ }).press('Enter')
   await tickAll(page)
   await expect(page.getByTestId('before-after')).toContainText('33.0')
