@@ -8,7 +8,8 @@ import type { DecisionRule, VerdictState } from '../verdict/decide'
 import { meetBoth, type LimitSet } from '../verdict/limits'
 import type { Lap } from '../pack/lapping'
 import { mergedPack, type Lot, type Pack } from '../pack/lot'
-import { resultId, type PackPlace } from './contract'
+import { resultId } from './contract'
+import type { PackPlace } from './pack-place'
 import type { Setup } from './setup'
 
 /** A reading, and the point of the check kind it was taken at. */

@@ -1,5 +1,5 @@
 import type { Floor } from '../verdict/limits'
-import { inPairs } from './contract'
+import { inPairs } from './pack-place'
 import { describe, expect, it } from 'vitest'
 import type { Setup } from './setup'
 import { checkKind, checkKinds } from './registry'

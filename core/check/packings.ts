@@ -1,5 +1,5 @@
 import type { Pack } from '../pack/lot'
-import { chosenFor, type PackPlace } from './contract'
+import { chosenFor, type PackPlace } from './pack-place'
 import { piecesIn, type CheckDocument } from './document'
 import { checkKind } from './registry'
 

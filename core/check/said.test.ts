@@ -9,7 +9,7 @@ import type { Bench, Command } from '../command/command'
 import { decide } from '../command/decide'
 import type { CheckDocument, PointReading } from './document'
 import { evaluateCheck } from './evaluate/evaluate-check'
-import { stateWord } from './evaluate/evaluate-fitting'
+import { stateWord } from './evaluate/state-words'
 import { checkKind } from './registry'
 import { leftOutOf } from './said'
 

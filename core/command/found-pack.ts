@@ -1,7 +1,7 @@
 import { asFitted } from '../check/as-fitted'
 import { swaps } from '../check/evaluate/evaluate-place'
 import { goesInto, packIn, piecesIn, type CheckDocument } from '../check/document'
-import type { PackPlace } from '../check/contract'
+import type { PackPlace } from '../check/pack-place'
 import { mergedPack, lotMap, type Lot } from '../pack/lot'
 import type { Bench, FoundPiece, ListCommand } from './command'
 import { happened, refused, type Happening, type Outcome, type RefusedCommand } from './happening'

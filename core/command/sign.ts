@@ -1,5 +1,5 @@
 import { pendingItems } from '../check/evaluate/said-conditions'
-import { counts, signedFigures } from '../check/evaluate/evaluate-fitting'
+import { counts, signedFigures } from '../check/evaluate/gravity'
 import { checkKind } from '../check/registry'
 import { evaluateCheck } from '../check/evaluate/evaluate-check'
 import { CORE_VERSION } from '../version'

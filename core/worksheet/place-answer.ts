@@ -1,6 +1,7 @@
 import { answerRequest } from '../choice/answer/answer-request'
 import type { JudgedCatalogue } from '../check/evaluate/judged-catalogue'
-import { chosenFor, resultId } from '../check/contract'
+import { resultId } from '../check/contract'
+import { chosenFor } from '../check/pack-place'
 import type { PlaceEvaluation } from '../check/evaluate/evaluate-place'
 import { makePlan } from '../choice/answer/make-plan'
 import { orderPlan } from '../choice/answer/order-plan'

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import type { CheckDocument } from '#core/check/document'
-import { positionOf, stacked } from '#core/check/contract'
-import { resultName } from '#core/check/evaluate/evaluate-fitting'
+import { positionOf } from '#core/check/contract'
+import { stacked } from '#core/check/pack-place'
+import { resultName } from '#core/check/evaluate/state-words'
 import { concerning } from '#core/check/evaluate/said-conditions'
 import { packingsOut } from '#core/check/packings'
 import { pieceList } from '#core/pack/arithmetic'

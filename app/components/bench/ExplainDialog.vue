@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { bothInWords } from '#core/check/sentence/both-words'
-import { chosenFor } from '#core/check/contract'
+import { chosenFor } from '#core/check/pack-place'
 import type { CheckDocument } from '#core/check/document'
 import type { CheckEvaluation } from '#core/check/evaluate/evaluate-check'
-import { resultName, type ResultEvaluation } from '#core/check/evaluate/evaluate-fitting'
+import type { ResultEvaluation } from '#core/check/evaluate/evaluate-fitting'
+import { resultName } from '#core/check/evaluate/state-words'
 import type { PlaceEvaluation } from '#core/check/evaluate/evaluate-place'
 import { coverageFactor } from '#core/reading/student'
 import { CORE_VERSION } from '#core/version'

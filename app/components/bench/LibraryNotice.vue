@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { keptLimits, libraryChanges, limitsFrom, type LibraryChange } from '#core/check/library'
-import { resultName } from '#core/check/evaluate/evaluate-fitting'
+import { resultName } from '#core/check/evaluate/state-words'
 import type { CheckDocument } from '#core/check/document'
 import type { CheckEvaluation } from '#core/check/evaluate/evaluate-check'
 import { describeLimits } from '#core/verdict/limits'

@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import { groups as groupBy } from 'd3-array'
 import { shownFigure } from '#core/check/evaluate/evaluate-check'
-import { counts, rankedPositions, resultName, shortWord, stateWord, type ResultEvaluation } from '#core/check/evaluate/evaluate-fitting'
+import type { ResultEvaluation } from '#core/check/evaluate/evaluate-fitting'
+import { counts, rankedPositions } from '#core/check/evaluate/gravity'
+import { resultName, shortWord, stateWord } from '#core/check/evaluate/state-words'
 import { unitOfResult } from '#core/check/common/results'
 import { formatChange, unitName } from '#core/quantity/figure'
 import { describeLimits } from '#core/verdict/limits'

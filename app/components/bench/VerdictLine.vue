@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import type { CheckDocument } from '#core/check/document'
 import { shownFigure, type CheckEvaluation } from '#core/check/evaluate/evaluate-check'
-import { counts, IN_BUT, resultName, stateWord, type ResultEvaluation } from '#core/check/evaluate/evaluate-fitting'
+import type { ResultEvaluation } from '#core/check/evaluate/evaluate-fitting'
+import { counts } from '#core/check/evaluate/gravity'
+import { IN_BUT, resultName, stateWord } from '#core/check/evaluate/state-words'
 import { unitOfResult } from '#core/check/common/results'
 import { formatChange, formatFigure, unitName } from '#core/quantity/figure'
 import { otherUnit } from '#core/quantity/format-length'

@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import { extent } from 'd3-array'
 import { scaleBand, scaleLinear } from 'd3-scale'
-import { stateWord, worstOf, type ResultEvaluation } from '#core/check/evaluate/evaluate-fitting'
+import type { ResultEvaluation } from '#core/check/evaluate/evaluate-fitting'
+import { worstOf } from '#core/check/evaluate/gravity'
+import { stateWord } from '#core/check/evaluate/state-words'
 import { unitOfResult } from '#core/check/common/results'
 import { formatFigure, OTHER_MEASURE, perUnit, unitName, type Unit } from '#core/quantity/figure'
 import { endsOf, finiteEnds } from '#core/verdict/limits'

@@ -1,13 +1,8 @@
 <script setup lang="ts">
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
+import type { DialogProps } from './dialog-props'
 
-const props = defineProps<{
-  open: boolean
-  title: string
-  wide?: boolean
-  /** where the focus begins; left out: at the first thing in it */
-  focus?: HTMLElement | null
-}>()
+const props = defineProps<DialogProps>()
 const emit = defineEmits<{ close: []; /** the focus is in it */ there: [] }>()
 // The focus is set when its content is there, in the turn after.
 watch(

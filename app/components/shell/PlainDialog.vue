@@ -1,14 +1,9 @@
 <script setup lang="ts">
 import { useKeysAhead } from '~/composables/keys/useKeysAhead'
+import type { DialogProps } from './dialog-props'
 
 /** A dialog over the page. What it is made of comes when the first is opened. */
-const props = defineProps<{
-  open: boolean
-  title: string
-  wide?: boolean
-  /** where the focus begins; left out: at the first thing in it */
-  focus?: HTMLElement | null
-}>()
+const props = defineProps<DialogProps>()
 defineEmits<{ close: [] }>()
 const there = useKeysAhead(toRef(props, 'open'))
 const asked = ref(props.open)

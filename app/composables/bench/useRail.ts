@@ -1,7 +1,7 @@
 import { computed, type Ref } from 'vue'
 import type { CheckDocument } from '#core/check/document'
 import type { CheckEvaluation } from '#core/check/evaluate/evaluate-check'
-import { counts } from '#core/check/evaluate/evaluate-fitting'
+import { counts } from '#core/check/evaluate/gravity'
 import { gaugeNeeds } from '#core/check/evaluate/gauge-needs'
 import { checkKind } from '#core/check/registry'
 import type { Phase, Step } from '#core/method/step'

@@ -1,4 +1,4 @@
-import { chosenFor } from '#core/check/contract'
+import { chosenFor } from '#core/check/pack-place'
 import { computed, ref, type Ref } from 'vue'
 import type { CheckDocument, PointReading } from '#core/check/document'
 import type { CheckEvaluation } from '#core/check/evaluate/evaluate-check'

@@ -7,12 +7,12 @@ import {
   resultId,
   type Answers,
   type CombinedResult,
-  type FirstPack,
   type HandWord,
   type MeasuringPoint,
   type Position,
   type ResultKind,
 } from '../contract'
+import type { FirstPack } from '../pack-place'
 import { handWord } from './by-hand'
 import { sizeResult } from './results'
 import { choice, length, torque } from '../setup'

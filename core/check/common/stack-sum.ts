@@ -2,7 +2,8 @@ import { formatLength } from '../../quantity/format-length'
 import { quadrature } from '../../reading/statistics'
 import { coverageFactor } from '../../reading/student'
 import type { Finding } from '../../reading/gates'
-import type { Answers, MeasuringPoint, PackPlace } from '../contract'
+import type { Answers, MeasuringPoint } from '../contract'
+import type { PackPlace } from '../pack-place'
 
 /** The whole pack of a place pressed together and measured as one: a second sum of the same stack. It may be left out. */
 export const stackPoint = (

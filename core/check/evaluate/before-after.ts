@@ -1,6 +1,8 @@
 import { stated, type Estimate } from '../../reading/estimate'
 import { sumOf } from '../../reading/sum'
-import { counts, resultName, type FittingEvaluation, type ResultEvaluation } from './evaluate-fitting'
+import type { FittingEvaluation, ResultEvaluation } from './evaluate-fitting'
+import { counts } from './gravity'
+import { resultName } from './state-words'
 
 /** A figure as it was found, and as it is now. */
 export interface BeforeAfter {

@@ -1,6 +1,6 @@
 import type { CheckDocument } from '../document'
 import type { FittingEvaluation, ResultEvaluation } from './evaluate-fitting'
-import { worstOf } from './evaluate-fitting'
+import { worstOf } from './gravity'
 import type { PlaceEvaluation } from './evaluate-place'
 
 /** What a place says against what it moves: its fittings, or the film it is closed with; null: nothing. */

@@ -6,7 +6,7 @@ import { ownVariance, type Estimate } from '../../reading/estimate'
 import { isValid, type Finding } from '../../reading/gates'
 import { unvoided } from '../../reading/reading'
 import { judge, type Verdict, type VerdictState } from '../../verdict/decide'
-import { bandOf, endsOf, isEmpty, type LimitSet } from '../../verdict/limits'
+import { bandOf, isEmpty, type LimitSet } from '../../verdict/limits'
 import { gaugeOf, readWith } from './gauge-needs'
 import { judgingLimits, NO_OVERLAP, type JudgingLimits } from './judging-limits'
 import { lotMap, type Lot } from '../../pack/lot'
@@ -25,12 +25,12 @@ import { apartFindings } from '../common/belong'
 import { byBoth, type ByBoth } from './by-both'
 import { eachOf, fittedTotal } from './fitted'
 import { leftOutOf } from '../said'
-import { verdictWord } from '../../verdict/words'
 import { freshReadings, predictedOf, readSince } from './point-readings'
 import { zeroWordsAt } from './none-said'
 import { contextAt } from './way-context'
 import { staleWords } from '../parts'
-import { limitsOf, newerThan, packAt, type CheckDocument, type Predicted, type SignedFigure } from '../document'
+import { limitsOf, newerThan, packAt, type CheckDocument, type Predicted } from '../document'
+import { isFine, worstOf } from './gravity'
 
 /** A point that is not read in a fitting, and why. */
 export interface LeftOut {
@@ -87,21 +87,6 @@ export interface ResultEvaluation {
   readonly thumb: LimitSet | null
 }
 
-/** A result in full, for sentences: `Main 3 clearance`, `End play`. */
-export const resultName = (result: Pick<ResultEvaluation, 'kind' | 'position' | 'label'>): string =>
-  result.position === null ? result.kind.label : `${result.label} ${result.kind.label.toLowerCase()}`
-
-/** The word for where a result stands: `In`, `Loose`, `3 of 8 points`, `In, but it did not move as it should`. */
-export const stateWord = ({ state, kind, progress, doubt }: Pick<ResultEvaluation, 'state' | 'kind' | 'progress' | 'doubt'>): string =>
-  state === 'part-read'
-    ? `${progress.read} of ${progress.of} points`
-    : state === 'doubted' && doubt !== null
-      ? `${IN_BUT} ${doubt}`
-      : verdictWord(state, kind.ends)
-/** The same where there is no room for why. */
-export const shortWord = (result: Parameters<typeof stateWord>[0]): string =>
-  result.state === 'doubted' ? verdictWord('doubted', result.kind.ends) : stateWord(result)
-export const IN_BUT = 'In, but'
 const APART = 'a reading lies far from the others of its length'
 const NOT_AS_EXPECTED = 'it did not move as it should'
 
@@ -316,55 +301,4 @@ export function evaluateFitting(
         : judged
     }
   }
-}
-
-/** How much each state weighs; below and above weigh alike. */
-const WEIGHT: Readonly<Record<VerdictState, number>> = {
-  'stale': 8,
-  'not-valid': 7,
-  'below': 6,
-  'above': 6,
-  'close': 5,
-  'doubted': 4.5,
-  'no-limit': 4,
-  'to-do': 3,
-  'part-read': 3.5,
-  'provisional': 2,
-  'in': 1,
-}
-
-/** The graver first. */
-export const byGravity = (a: Pick<ResultEvaluation, 'state'>, b: Pick<ResultEvaluation, 'state'>): number =>
-  WEIGHT[b.state] - WEIGHT[a.state]
-/** In, or in but for what is still to be done. */
-export const isFine = ({ state }: Pick<ResultEvaluation, 'state'>): boolean => state === 'in' || state === 'provisional'
-
-/** Does this result weigh on the check? Main ones always; others once they are measured and limits for them are known, or where they are out whatever the limits. */
-export const counts = (result: ResultEvaluation): boolean =>
-  result.kind.main ||
-  (result.overrule !== null && !result.kind.unjudged) ||
-  (result.estimate !== null && result.limits.working !== null && result.limits.working.kind !== 'none')
-
-/** What a signature stands under: every figure that weighs, as it is computed now. */
-export const signedFigures = ({ results }: Pick<FittingEvaluation, 'results'>): SignedFigure[] =>
-  results.filter(counts).map(({ id, estimate, state }) => ({ id, value: estimate?.value ?? null, U: estimate?.U ?? null, state }))
-
-const inside = (result: ResultEvaluation) => result.verdict.working?.chance?.inside ?? 1
-/** How far outside its limits, nm. */
-function outside({ estimate, limits }: ResultEvaluation): number {
-  const ends = endsOf(limits.working)
-  return estimate && ends ? Math.max(0, ends.lower - estimate.value, estimate.value - ends.upper) : 0
-}
-const worse = (a: ResultEvaluation, b: ResultEvaluation) =>
-  WEIGHT[b.state] - WEIGHT[a.state] || inside(a) - inside(b) || outside(b) - outside(a)
-
-/** Positions by the worst of their results that count, the worst first. */
-export function rankedPositions(results: readonly ResultEvaluation[]): string[] {
-  const sorted = results.filter(result => counts(result) && result.position !== null).sort(worse)
-  return [...new Set(sorted.map(result => result.position!))]
-}
-
-/** The result that decides: the worst state, then the least chance in limits, then what lies furthest outside them, then the order of the kind. */
-export function worstOf(results: readonly ResultEvaluation[]): ResultEvaluation {
-  return results.filter(counts).reduce((a, b) => (worse(a, b) > 0 ? b : a))
 }

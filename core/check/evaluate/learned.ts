@@ -7,7 +7,7 @@ import { bandOf, endsOf, type LimitSet } from '../../verdict/limits'
 import { agreesWithNone, thicknessFor, type LearnedSlope, type NextThickness } from '../../choice/grounds/learned-slope'
 import type { Ledger } from '../../choice/grounds/ledger'
 import { packTotal, thickness, type Lot, type LotMap } from '../../pack/lot'
-import { chosenFor, type PackPlace } from '../contract'
+import { chosenFor, type PackPlace } from '../pack-place'
 import type { Fitting } from '../../choice/grounds/fitting'
 
 /** What fittings have shown of how the pieces of a place move a figure that is no length. Thicknesses in nm. */

@@ -1,6 +1,7 @@
 import { packChange, packTotal, type LotMap } from '../../pack/lot'
 import type { Fitting } from '../../choice/grounds/fitting'
-import { effectOn, positionIn, type CheckKind, type PackPlace } from '../contract'
+import { positionIn, type CheckKind } from '../contract'
+import { effectOn, type PackPlace } from '../pack-place'
 import { unlikeNow } from './said-conditions'
 import { combine } from '../../reading/budget'
 import { changeSpread } from '../../pack/change-spread'

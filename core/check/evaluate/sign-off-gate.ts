@@ -4,7 +4,9 @@ import type { Step } from '../../method/step'
 import { placeDoubt } from './doubt'
 import type { ConditionState } from './said-conditions'
 import { newerThan, type CheckDocument, type Reopening } from '../document'
-import { counts, resultName, stateWord, type FittingEvaluation, type ResultEvaluation } from './evaluate-fitting'
+import type { FittingEvaluation, ResultEvaluation } from './evaluate-fitting'
+import { counts } from './gravity'
+import { resultName, stateWord } from './state-words'
 import type { PlaceEvaluation } from './evaluate-place'
 
 /** What stands between a check and a signature. */

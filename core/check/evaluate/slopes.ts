@@ -1,5 +1,5 @@
 import type { Lot } from '../../pack/lot'
-import { chosenFor } from '../contract'
+import { chosenFor } from '../pack-place'
 import type { CheckDocument, KnownSlope } from '../document'
 import { evaluateCheck } from './evaluate-check'
 

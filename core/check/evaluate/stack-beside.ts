@@ -1,5 +1,5 @@
 import { mergedPack, packTotal, type LotMap, type Pack } from '../../pack/lot'
-import { chosenFor, type PackPlace } from '../contract'
+import { chosenFor, type PackPlace } from '../pack-place'
 import { piecesIn, type CheckDocument, type Trial } from '../document'
 
 /** A pack with all that stands beside it and moves the same figure: shims, and a packing in the joint for a trial. */

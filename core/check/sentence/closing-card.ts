@@ -1,5 +1,6 @@
 import type { CheckDocument } from '../document'
-import { byGravity, counts, resultName, stateWord } from '../evaluate/evaluate-fitting'
+import { byGravity, counts } from '../evaluate/gravity'
+import { resultName, stateWord } from '../evaluate/state-words'
 import { readingsAt } from '../evaluate/point-readings'
 import { shownFigure, type CheckEvaluation } from '../evaluate/evaluate-check'
 import { checkKind } from '../registry'

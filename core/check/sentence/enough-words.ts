@@ -1,5 +1,7 @@
 import { lowerFirst } from '../../quantity/first-letter'
-import { byGravity, isFine, stateWord, type ResultEvaluation } from '../evaluate/evaluate-fitting'
+import type { ResultEvaluation } from '../evaluate/evaluate-fitting'
+import { byGravity, isFine } from '../evaluate/gravity'
+import { stateWord } from '../evaluate/state-words'
 import type { Target } from '../work'
 
 /**

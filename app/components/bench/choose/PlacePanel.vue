@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { MOST_PIECES } from '#core/choice/question/rules'
-import { chosenFor, inPairs } from '#core/check/contract'
+import { chosenFor, inPairs } from '#core/check/pack-place'
 import { packAt, piecesIn, type CheckDocument } from '#core/check/document'
 import type { CheckEvaluation } from '#core/check/evaluate/evaluate-check'
 import type { PlaceEvaluation } from '#core/check/evaluate/evaluate-place'

@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import { responseOf } from '#core/check/contract'
+import { responseOf } from '#core/check/pack-place'
 import type { CheckDocument } from '#core/check/document'
 import type { CheckEvaluation } from '#core/check/evaluate/evaluate-check'
 import { matchedSet } from '#core/check/evaluate/matched-set'
-import { resultName, type ResultEvaluation } from '#core/check/evaluate/evaluate-fitting'
+import type { ResultEvaluation } from '#core/check/evaluate/evaluate-fitting'
+import { resultName } from '#core/check/evaluate/state-words'
 import type { PlaceEvaluation } from '#core/check/evaluate/evaluate-place'
 import type { Lot } from '#core/pack/lot'
 import { unitOfResult } from '#core/check/common/results'

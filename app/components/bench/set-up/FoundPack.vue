@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useSessionStorage } from '@vueuse/core'
-import type { PackPlace } from '#core/check/contract'
+import type { PackPlace } from '#core/check/pack-place'
 import { packIn, type CheckDocument } from '#core/check/document'
 import { lotMap, thickness, unitMade, type Lot } from '#core/pack/lot'
 import { readPack, stuckPairs, type NamedPiece } from '#core/pack/read-pack'

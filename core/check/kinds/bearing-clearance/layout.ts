@@ -1,4 +1,5 @@
-import type { MeasuringPoint, PartRole, PackPlace, Position, ResultKind } from '../../contract'
+import type { MeasuringPoint, PartRole, Position, ResultKind } from '../../contract'
+import type { PackPlace } from '../../pack-place'
 import { boreHeat, shaftHeat } from '../../common/bore-master'
 import { DIRECTIONS, type DiameterPoint } from '../../common/diameters'
 import { clearanceResult, formResult, sizeResult } from '../../common/results'

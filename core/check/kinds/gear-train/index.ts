@@ -1,6 +1,7 @@
 import { mm, nm, thou } from '../../../quantity/length'
 import type { LimitSet } from '../../../verdict/limits'
-import type { MeasuringPoint, PackPlace, PartRole, ResultKind } from '../../contract'
+import type { MeasuringPoint, PartRole, ResultKind } from '../../contract'
+import type { PackPlace } from '../../pack-place'
 import { defineKind } from '../../define-kind'
 import { clearanceResult, playResult, sizeResult } from '../../common/results'
 import { combineTrain, gapPoint, stackContradictions } from './evaluate'

@@ -1,6 +1,6 @@
 import { lotMap, packTotal, type Lot, type Pack } from '../../../pack/lot'
 import { endsOf } from '../../../verdict/limits'
-import { chosenFor, effectOn } from '../../contract'
+import { chosenFor, effectOn } from '../../pack-place'
 import { packAt, type CheckDocument } from '../../document'
 import type { CheckEvaluation } from '../../evaluate/evaluate-check'
 

@@ -1,6 +1,6 @@
 import { MOST_PIECES } from '../../../choice/question/rules'
 import { thou } from '../../../quantity/length'
-import type { PackPlace } from '../../contract'
+import type { PackPlace } from '../../pack-place'
 import { sealOut, type Condition } from '../../conditions'
 import { defineKind } from '../../define-kind'
 import { playFrom, playResult } from '../../common/results'

@@ -1,5 +1,6 @@
 import type { Jaws } from '../../../method/way'
-import type { MeasuringPoint, PackPlace, Position } from '../../contract'
+import type { MeasuringPoint, Position } from '../../contract'
+import type { PackPlace } from '../../pack-place'
 import { NAMES, SITES, washersAt, type HeadSetup } from './setup'
 
 export const GENUINE_POINTS: readonly MeasuringPoint[] = [

@@ -1,6 +1,7 @@
 import { MOST_PIECES } from '../../../choice/question/rules'
 import { nm, thou } from '../../../quantity/length'
-import type { Answers, CombinedResult, MeasuringPoint, NextStep, PackPlace, Position } from '../../contract'
+import type { Answers, CombinedResult, MeasuringPoint, NextStep, Position } from '../../contract'
+import type { PackPlace } from '../../pack-place'
 import { saidAt } from '../../conditions'
 import { defineKind } from '../../define-kind'
 import { closingPlay, preloadOf, preloadPoints, sidePlayOf, sidePlayPoint, sidePlayResult } from '../../common/preload'

@@ -1,5 +1,6 @@
 import { thou } from '../../../quantity/length'
-import type { MeasuringPoint, PackPlace } from '../../contract'
+import type { MeasuringPoint } from '../../contract'
+import type { PackPlace } from '../../pack-place'
 import { defineKind } from '../../define-kind'
 import { playResult, sizeResult } from '../../common/results'
 import { combineJoint, ringCatalogues } from './evaluate'

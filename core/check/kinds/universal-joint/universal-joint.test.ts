@@ -1,4 +1,4 @@
-import { inPairs } from '../../contract'
+import { inPairs } from '../../pack-place'
 import { describe, expect, it } from 'vitest'
 import { checkOf, gauge, GAUGES, plays, said, trial } from '../../../../tests/documents'
 import { proposalFor } from '../../../choice/answer/chooser/proposal'
