@@ -1,7 +1,7 @@
 import { beforeAfter } from '../check/evaluate/before-after'
 import type { CheckDocument } from '../check/document'
 import { evaluateCheck } from '../check/evaluate/evaluate-check'
-import type { ResultEvaluation } from '../check/evaluate/evaluate-fitting'
+import type { ResultEvaluation } from '../check/evaluate/evaluated'
 import { stateWord } from '../check/evaluate/state-words'
 import type { Lot } from '../pack/lot'
 import type { MeasureUnit } from '../quantity/measure'

@@ -4,7 +4,7 @@ import { drawerOfAll, evaluateCheck, openPlaces, shownFigure, type CheckEvaluati
 import { allocate } from '../choice/answer/allocation/allocate'
 import type { Solve } from '../choice/answer/allocation/solver'
 import { resultId } from '../check/contract'
-import type { ResultEvaluation } from '../check/evaluate/evaluate-fitting'
+import type { ResultEvaluation } from '../check/evaluate/evaluated'
 import { signedFigures } from '../check/evaluate/gravity'
 import { stateWord } from '../check/evaluate/state-words'
 import { ratesOf } from '../check/common/making'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { ResultEvaluation } from '#core/check/evaluate/evaluate-fitting'
+import type { ResultEvaluation } from '#core/check/evaluate/evaluated'
 import { unitOfResult } from '#core/check/common/results'
 import { formatChange, formatFigure, unitName } from '#core/quantity/figure'
 import { api } from '~/composables/server/useApi'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { CheckEvaluation } from '#core/check/evaluate/evaluate-check'
-import type { ResultEvaluation } from '#core/check/evaluate/evaluate-fitting'
+import type { ResultEvaluation } from '#core/check/evaluate/evaluated'
 import type { Phase } from '#core/method/step'
 
 /** What a check with several results comes to: the row of positions, and the figures beside it. */

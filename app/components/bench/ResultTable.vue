@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { groups as groupBy } from 'd3-array'
 import { shownFigure } from '#core/check/evaluate/evaluate-check'
-import type { ResultEvaluation } from '#core/check/evaluate/evaluate-fitting'
+import type { ResultEvaluation } from '#core/check/evaluate/evaluated'
 import { counts, rankedPositions } from '#core/check/evaluate/gravity'
 import { resultName, shortWord, stateWord } from '#core/check/evaluate/state-words'
 import { unitOfResult } from '#core/check/common/results'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { CheckDocument } from '#core/check/document'
 import { shownFigure, type CheckEvaluation } from '#core/check/evaluate/evaluate-check'
-import type { ResultEvaluation } from '#core/check/evaluate/evaluate-fitting'
+import type { ResultEvaluation } from '#core/check/evaluate/evaluated'
 import { counts } from '#core/check/evaluate/gravity'
 import { IN_BUT, resultName, stateWord } from '#core/check/evaluate/state-words'
 import { unitOfResult } from '#core/check/common/results'

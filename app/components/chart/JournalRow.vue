@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { extent } from 'd3-array'
 import { scaleBand, scaleLinear } from 'd3-scale'
-import type { ResultEvaluation } from '#core/check/evaluate/evaluate-fitting'
+import type { ResultEvaluation } from '#core/check/evaluate/evaluated'
 import { worstOf } from '#core/check/evaluate/gravity'
 import { stateWord } from '#core/check/evaluate/state-words'
 import { unitOfResult } from '#core/check/common/results'

@@ -1,7 +1,7 @@
 import { computed, type Ref } from 'vue'
 import type { CheckDocument } from '#core/check/document'
 import type { CheckEvaluation } from '#core/check/evaluate/evaluate-check'
-import type { ResultEvaluation } from '#core/check/evaluate/evaluate-fitting'
+import type { ResultEvaluation } from '#core/check/evaluate/evaluated'
 import type { PlaceEvaluation } from '#core/check/evaluate/evaluate-place'
 import { chosenFor } from '#core/check/pack-place'
 import { answerOf } from '#core/check/sentence/answer'

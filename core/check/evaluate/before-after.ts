@@ -1,6 +1,6 @@
 import { stated, type Estimate } from '../../reading/estimate'
 import { sumOf } from '../../reading/sum'
-import type { FittingEvaluation, ResultEvaluation } from './evaluate-fitting'
+import type { FittingEvaluation, ResultEvaluation } from './evaluated'
 import { counts } from './gravity'
 import { resultName } from './state-words'
 

@@ -1,5 +1,5 @@
 import type { CheckDocument } from '../document'
-import type { FittingEvaluation, ResultEvaluation } from './evaluate-fitting'
+import type { FittingEvaluation, ResultEvaluation } from './evaluated'
 import { worstOf } from './gravity'
 import type { PlaceEvaluation } from './evaluate-place'
 

@@ -2,104 +2,30 @@ import { NO_ANSWER, type PointAnswer } from '../../method/way'
 import { ways } from '../../method/ways'
 import { saidZero, torqueUnitBeside } from '../../method/zero-words'
 import { upperFirst } from '../../quantity/first-letter'
-import { ownVariance, type Estimate } from '../../reading/estimate'
-import { isValid, type Finding } from '../../reading/gates'
+import { ownVariance } from '../../reading/estimate'
+import { isValid } from '../../reading/gates'
 import { unvoided } from '../../reading/reading'
-import { judge, type Verdict, type VerdictState } from '../../verdict/decide'
-import { bandOf, isEmpty, type LimitSet } from '../../verdict/limits'
+import { judge, type VerdictState } from '../../verdict/decide'
+import { bandOf, isEmpty } from '../../verdict/limits'
 import { gaugeOf, readWith } from './gauge-needs'
-import { judgingLimits, NO_OVERLAP, type JudgingLimits } from './judging-limits'
+import { judgingLimits, NO_OVERLAP } from './judging-limits'
 import { lotMap, type Lot } from '../../pack/lot'
-import { proofResidual, type Residual } from '../../choice/grounds/residual'
-import {
-  positionOf,
-  resultId,
-  type Answers,
-  type AtMost,
-  type CheckKind,
-  type CombinedResult,
-  type MeasuringPoint,
-  type ResultKind,
-} from '../contract'
+import { proofResidual } from '../../choice/grounds/residual'
+import { positionOf, resultId, type Answers, type CheckKind, type CombinedResult, type MeasuringPoint, type ResultKind } from '../contract'
 import { apartFindings } from '../common/belong'
-import { byBoth, type ByBoth } from './by-both'
+import { byBoth } from './by-both'
+import type { FittingEvaluation, LeftOut, Progress, ResultEvaluation } from './evaluated'
 import { eachOf, fittedTotal } from './fitted'
 import { leftOutOf } from '../said'
 import { freshReadings, predictedOf, readSince } from './point-readings'
 import { zeroWordsAt } from './none-said'
 import { contextAt } from './way-context'
 import { staleWords } from '../parts'
-import { limitsOf, newerThan, packAt, type CheckDocument, type Predicted } from '../document'
+import { limitsOf, newerThan, packAt, type CheckDocument } from '../document'
 import { isFine, worstOf } from './gravity'
-
-/** A point that is not read in a fitting, and why. */
-export interface LeftOut {
-  readonly point: string
-  readonly label: string
-  readonly reason: string
-}
-/** How many of the points a figure rests on are read; those left out on purpose are not asked for. */
-export interface Progress {
-  readonly read: number
-  readonly of: number
-  readonly leftOut: readonly LeftOut[]
-}
-
-/** One figure of one fitting, judged. */
-export interface ResultEvaluation {
-  /** `play`, `clearance@3` */
-  readonly id: string
-  readonly kind: ResultKind
-  readonly position: string | null
-  /** `End play`, `Main 3` */
-  readonly label: string
-  readonly formula: string
-  readonly points: readonly string[]
-  /** also of a series that is not valid: see `valid` */
-  readonly estimate: Estimate | null
-  readonly findings: readonly Finding[]
-  readonly valid: boolean
-  /** from sizes: it can come out below zero, whatever its kind */
-  readonly reckoned: boolean
-  readonly limits: JudgingLimits
-  readonly verdict: Readonly<Record<'book' | 'shop' | 'demand' | 'working', Verdict | null>>
-  /** what asks for a reason before it is signed, though it is in limits */
-  readonly asksReason: string | null
-  /** a named fault that speaks against it, in limits or not: what asks for a reason, a proof that did not move as it should */
-  readonly doubt: string | null
-  /** what was found by hand and beats arithmetic */
-  readonly overrule: string | null
-  /** points at which a hand said before what the figure contradicts: asked again */
-  readonly again: readonly string[]
-  /** no figure, but no more than this */
-  readonly atMost: AtMost | null
-  /** why its readings no longer hold */
-  readonly stale: string | null
-  /** with everything that can hold an answer back: gates, pending steps, replaced parts */
-  readonly state: VerdictState
-  readonly predicted: Predicted | null
-  readonly residual: Residual | null
-  /** what is too close to call by its reading, judged with the prediction it agrees with; null: the reading alone judges */
-  readonly both: ByBoth | null
-  /** how many of the points it rests on are read */
-  readonly progress: Progress
-  /** by rule of thumb, where nobody has limits: offered, never judged by */
-  readonly thumb: LimitSet | null
-}
 
 const APART = 'a reading lies far from the others of its length'
 const NOT_AS_EXPECTED = 'it did not move as it should'
-
-/** One fitting, judged. */
-export interface FittingEvaluation {
-  readonly id: string
-  readonly results: readonly ResultEvaluation[]
-  /** the result the eye should meet first: the worst that counts */
-  readonly headline: ResultEvaluation
-  readonly state: VerdictState
-  /** what each point said */
-  readonly answers: Answers
-}
 
 /** What is said of a point, and why its readings no longer hold. */
 interface PointState {

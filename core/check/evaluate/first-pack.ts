@@ -4,7 +4,7 @@ import type { Lot } from '../../pack/lot'
 import type { CheckKind } from '../contract'
 import type { FirstPack, PackPlace } from '../pack-place'
 import type { CheckDocument } from '../document'
-import type { FittingEvaluation } from './evaluate-fitting'
+import type { FittingEvaluation } from './evaluated'
 import { evaluatePlace, type PlaceEvaluation } from './evaluate-place'
 
 /** A first step that shows the slope, while nobody knows it: 0.05 mm, 2 thou. Common practice. */

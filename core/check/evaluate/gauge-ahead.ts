@@ -9,7 +9,7 @@ import { bandOf, endsOf, type LimitSet } from '../../verdict/limits'
 import { resultId, type Answers, type CheckKind, type MeasuringPoint } from '../contract'
 import { limitsOf, type CheckDocument } from '../document'
 import { gaugeOf, needOf } from './gauge-needs'
-import type { ResultEvaluation } from './evaluate-fitting'
+import type { ResultEvaluation } from './evaluated'
 import { contextAt } from './way-context'
 
 /** What a gauge will tell of a figure. */

@@ -1,7 +1,7 @@
 import type { VerdictState } from '../../verdict/decide'
 import { endsOf } from '../../verdict/limits'
 import type { SignedFigure } from '../document'
-import type { FittingEvaluation, ResultEvaluation } from './evaluate-fitting'
+import type { FittingEvaluation, ResultEvaluation } from './evaluated'
 
 /** How much each state weighs; below and above weigh alike. */
 const WEIGHT: Readonly<Record<VerdictState, number>> = {

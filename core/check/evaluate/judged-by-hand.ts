@@ -2,7 +2,7 @@ import { formatLength } from '../../quantity/format-length'
 import type { LengthUnit } from '../../quantity/length'
 import { endsOf } from '../../verdict/limits'
 import type { Response } from '../../pack/response'
-import type { ResultEvaluation } from './evaluate-fitting'
+import type { ResultEvaluation } from './evaluated'
 
 /** What may be changed of the pack so that the figure lands in limits wherever in a judged range it lies; nm. Low above high: no pack is sure to. */
 export interface SureChange {

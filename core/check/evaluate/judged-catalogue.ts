@@ -7,7 +7,7 @@ import { insideRange } from '../../verdict/limits'
 import { positionIn, resultId, type CheckKind } from '../contract'
 import { chosenFor, type PackPlace } from '../pack-place'
 import { drawerFor, piecesIn, type CheckDocument } from '../document'
-import type { FittingEvaluation, ResultEvaluation } from './evaluate-fitting'
+import type { FittingEvaluation, ResultEvaluation } from './evaluated'
 import type { PlaceEvaluation } from './evaluate-place'
 import type { CatalogueEntry, Catalogue } from '../catalogue'
 

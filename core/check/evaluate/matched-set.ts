@@ -1,5 +1,5 @@
 import { newerThan, type CheckDocument, type PartChange } from '../document'
-import type { ResultEvaluation } from './evaluate-fitting'
+import type { ResultEvaluation } from './evaluated'
 import { checkKind } from '../registry'
 
 /** Parts measured together that stay together: what is on their label. */

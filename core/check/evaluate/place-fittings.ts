@@ -6,7 +6,7 @@ import { unlikeNow } from './said-conditions'
 import { combine } from '../../reading/budget'
 import { changeSpread } from '../../pack/change-spread'
 import { packAt, type CheckDocument, type Trial } from '../document'
-import type { FittingEvaluation } from './evaluate-fitting'
+import type { FittingEvaluation } from './evaluated'
 
 /** Another place whose pieces move the same result, and how. */
 export interface Mover {

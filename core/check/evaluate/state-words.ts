@@ -1,5 +1,5 @@
 import { verdictWord } from '../../verdict/words'
-import type { ResultEvaluation } from './evaluate-fitting'
+import type { ResultEvaluation } from './evaluated'
 
 /** A result in full, for sentences: `Main 3 clearance`, `End play`. */
 export const resultName = (result: Pick<ResultEvaluation, 'kind' | 'position' | 'label'>): string =>

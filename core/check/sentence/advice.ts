@@ -4,7 +4,7 @@ import { chanceInLimits } from '../../verdict/chance'
 import type { DecisionRule } from '../../verdict/decide'
 import type { LimitSet } from '../../verdict/limits'
 import { afterMore, readingsToSettle } from '../../verdict/settle'
-import type { ResultEvaluation } from '../evaluate/evaluate-fitting'
+import type { ResultEvaluation } from '../evaluate/evaluated'
 import type { GaugeAhead } from '../evaluate/gauge-ahead'
 
 /** What to do about a figure that is too close to call: one thing. */

@@ -1,5 +1,5 @@
 import { lowerFirst } from '../../quantity/first-letter'
-import type { ResultEvaluation } from '../evaluate/evaluate-fitting'
+import type { ResultEvaluation } from '../evaluate/evaluated'
 import { byGravity, isFine } from '../evaluate/gravity'
 import { stateWord } from '../evaluate/state-words'
 import type { Target } from '../work'

@@ -7,7 +7,7 @@ import type { Gauge } from '../../reading/gauge'
 import { chosenFor } from '../pack-place'
 import type { CheckDocument } from '../document'
 import type { CheckEvaluation } from '../evaluate/evaluate-check'
-import type { ResultEvaluation } from '../evaluate/evaluate-fitting'
+import type { ResultEvaluation } from '../evaluate/evaluated'
 import type { PlaceEvaluation } from '../evaluate/evaluate-place'
 
 /** What of a check is looked at: a result, the place that moves it, and the pack in hand for it. */

@@ -1,5 +1,5 @@
 import { formatChange, type Unit } from '../../quantity/figure'
-import type { ResultEvaluation } from '../evaluate/evaluate-fitting'
+import type { ResultEvaluation } from '../evaluate/evaluated'
 
 /** What one more reading would bring to a figure; null: nothing worth saying. */
 export const moreReadingsInWords = ({ estimate }: Pick<ResultEvaluation, 'estimate'>, unit: Unit): string | null =>

@@ -1,5 +1,5 @@
 import type { CheckEvaluation } from '../evaluate/evaluate-check'
-import type { ResultEvaluation } from '../evaluate/evaluate-fitting'
+import type { ResultEvaluation } from '../evaluate/evaluated'
 import { stateWords } from '../evaluate/said-conditions'
 
 /** Why what is in limits is not In yet: `, provisional until every required step is ticked`. */

@@ -2,7 +2,7 @@
 import type { JudgedEntry } from '#core/check/evaluate/judged-catalogue'
 import type { CheckDocument } from '#core/check/document'
 import type { CheckEvaluation } from '#core/check/evaluate/evaluate-check'
-import type { ResultEvaluation } from '#core/check/evaluate/evaluate-fitting'
+import type { ResultEvaluation } from '#core/check/evaluate/evaluated'
 import { resultId } from '#core/check/contract'
 import type { PackPlace } from '#core/check/pack-place'
 import { packAt } from '#core/check/document'

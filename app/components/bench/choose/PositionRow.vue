@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { CheckEvaluation } from '#core/check/evaluate/evaluate-check'
-import type { ResultEvaluation } from '#core/check/evaluate/evaluate-fitting'
+import type { ResultEvaluation } from '#core/check/evaluate/evaluated'
 
 /** The positions of a check side by side, in Choose in the place of the readings. */
 const props = defineProps<{

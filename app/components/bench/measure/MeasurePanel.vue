@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { PointReading } from '#core/check/document'
-import type { ResultEvaluation } from '#core/check/evaluate/evaluate-fitting'
+import type { ResultEvaluation } from '#core/check/evaluate/evaluated'
 import { gaugeWarnings } from '#core/reading/gauge'
 import type { LengthUnit } from '#core/quantity/length'
 import type { Finding } from '#core/reading/gates'

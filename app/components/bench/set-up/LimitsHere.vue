@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { checkKind } from '#core/check/registry'
 import type { CheckDocument } from '#core/check/document'
-import type { ResultEvaluation } from '#core/check/evaluate/evaluate-fitting'
+import type { ResultEvaluation } from '#core/check/evaluate/evaluated'
 import { lowerFirst } from '#core/quantity/first-letter'
 import type { Fault } from '#shared/types'
 import type { CheckSettings } from '#shared/writes'

@@ -2,7 +2,7 @@
 import { limitedFigures } from '#core/check/common/results'
 import type { CheckKind } from '#core/check/contract'
 import type { CheckDocument } from '#core/check/document'
-import type { ResultEvaluation } from '#core/check/evaluate/evaluate-fitting'
+import type { ResultEvaluation } from '#core/check/evaluate/evaluated'
 import { unitFor } from '#core/quantity/format-length'
 import type { Unit } from '#core/quantity/figure'
 import { systemOf } from '#core/quantity/figure'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { packIn, type CheckDocument } from '#core/check/document'
 import { checkKind } from '#core/check/registry'
-import type { ResultEvaluation } from '#core/check/evaluate/evaluate-fitting'
+import type { ResultEvaluation } from '#core/check/evaluate/evaluated'
 import { gaugeNeeds, type GaugeNeed } from '#core/check/evaluate/gauge-needs'
 import { gradeFor } from '#core/method/plastic-strip/scale'
 import { ways } from '#core/method/ways'

@@ -1,4 +1,0 @@
-import type { Linter } from 'eslint'
-
-export const layers: readonly string[]
-export function coreLayers(): Linter.Config[]
