@@ -8,7 +8,9 @@ const sources = readdirSync('core', { recursive: true })
   .map(file => join('core', String(file)))
   .filter(file => file.endsWith('.ts') && !file.endsWith('.test.ts'))
 const modules = sources.filter(file =>
-  /^core\/(quantity|reading|verdict|pack|trend)\/[^/]+$|^core\/choice\/(grounds|window|answer|question)\/[^/]+$|\/setting\.ts$/.test(file),
+  /^core\/(quantity|reading|verdict|pack|trend|sheet)\/[^/]+$|^core\/choice\/(grounds|window|answer|question)\/[^/]+$|\/setting\.ts$/.test(
+    file,
+  ),
 )
 const scope = Object.assign(
   {},

@@ -1,9 +1,13 @@
-import { reads } from '~/composables/keys/readsAs'
+import { reads, takes } from '~/composables/keys/readsAs'
 
 declare module 'vue' {
   interface GlobalDirectives {
     vReads: typeof reads
+    vTakes: typeof takes
   }
 }
 
-export default defineNuxtPlugin(({ vueApp }) => void vueApp.directive('reads', reads))
+export default defineNuxtPlugin(({ vueApp }) => {
+  vueApp.directive('reads', reads)
+  vueApp.directive('takes', takes)
+})

@@ -54,6 +54,8 @@ const UNITS: Readonly<Record<string, LengthUnit>> = {
   'micron': 'um',
   'microns': 'um',
 }
+/** Every way a unit of length is spelt. */
+export const LENGTH_SPELT: readonly string[] = Object.keys(UNITS)
 const VULGAR: Readonly<Record<string, string>> = {
   '½': '1/2',
   '¼': '1/4',

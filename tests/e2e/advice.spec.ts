@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import { nm, thou } from '#core/quantity/length'
 import { fill, keep, kit, newJob, next, pick, put, tabToField, tickAll } from './by-keyboard'
-import { emptyForThisFile, expect, sign, tabTo, test, type, typeReading } from './workshop'
+import { emptyForThisFile, expect, seriesRows, sign, tabTo, test, toCell, type, typeReading } from './workshop'
 
 // From an empty data folder, by keyboard alone. The figures are made up.
 emptyForThisFile()
@@ -98,7 +98,7 @@ test('side play under a torque is closed by its length first; what drags then gi
   await tickAll(page)
   const states = ['Oiled, or dry, as the book says', 'Bare', 'Out, or its drag taken off']
   for (const state of states) await page.getByRole('radio', { name: state, exact: true }).press('Space')
-  await page.getByRole('button', { name: /side play, by dial/ }).press('Enter')
+  await toCell(page, /side play, by dial/)
   for (const far of ['0.12 mm', '0.12 mm', '0.12 mm']) await typeReading(page, far)
   const answer = page.getByTestId('answer')
   await expect(answer).toContainText('Side play by dial: too little')
@@ -114,13 +114,12 @@ test('side play under a torque is closed by its length first; what drags then gi
     await expect(page.getByRole('dialog')).toHaveCount(0)
   }
   await fitThis()
-  for (const state of states) {
-    const radio = page.getByRole('radio', { name: state, exact: true })
-    if (!(await radio.isChecked())) await radio.press('Space')
-  }
+  await page.keyboard.press('Escape')
+  await page.keyboard.press('y')
+  await expect(page.getByTestId('conditions')).not.toContainText('to be said')
   await page.getByLabel('Turning', { exact: true }).focus()
   for (const torque of ['0.6', '0.6', '0.6']) {
-    const rows = page.getByTestId('series').getByRole('row')
+    const rows = seriesRows(page)
     const before = await rows.count()
     await type(page, torque, '')
     await expect(rows).toHaveCount(Math.max(2, before + (before === 0 ? 0 : 1)))

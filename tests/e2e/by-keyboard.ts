@@ -4,7 +4,7 @@ import Papa from 'papaparse'
 import { readKit } from '#core/pack/read-kit'
 import { drawerRows } from '#shared/drawer-rows'
 import { requestTo, type AnswerOf, type BodyOf, type WriteKey } from '#shared/writes'
-import { AS_PROGRAM, expect, tabTo } from './workshop'
+import { allSteps, AS_PROGRAM, expect, tabTo } from './workshop'
 
 // The bench as somebody uses it who never touches a mouse.
 
@@ -29,8 +29,9 @@ export async function fill(page: Page, label: string | RegExp, text: string): Pr
   await page.keyboard.press('Tab')
 }
 
-/** Every step in sight ticked, by Tab and Space. */
+/** Every step of the phase ticked, by Tab and Space. */
 export async function tickAll(page: Page): Promise<void> {
+  await allSteps(page)
   for (const box of await page.getByRole('navigation', { name: 'Phases' }).getByRole('checkbox').all()) {
     if (await box.isChecked()) continue
     await box.focus()

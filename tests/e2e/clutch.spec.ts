@@ -1,13 +1,12 @@
 import type { Page } from '@playwright/test'
 import { fill, kit, newJob, next, pick, tabToField, tickAll } from './by-keyboard'
-import { emptyForThisFile, expect, sign, tabTo, test, type } from './workshop'
+import { emptyForThisFile, expect, sign, tabTo, test, toCell, type } from './workshop'
 
 // From an empty data folder to a signature, by keyboard alone. The figures are made up.
 emptyForThisFile()
 
 const at = async (page: Page, point: string | RegExp, ...figures: string[]) => {
-  await page.getByRole('button', { name: point }).first().press('Enter')
-  await expect(page.getByLabel(/^Figure read/)).toBeFocused()
+  await toCell(page, point)
   await type(page, ...figures)
 }
 const round = async (page: Page, name: string, ...figures: string[]) => {

@@ -1,5 +1,5 @@
 import { fill, kit, newJob, next, pick, tabToField, tickAll } from './by-keyboard'
-import { emptyForThisFile, expect, sign, tabTo, test, type } from './workshop'
+import { emptyForThisFile, expect, sign, tabTo, test, toCell, type } from './workshop'
 
 // From an empty data folder to a signature, by keyboard alone. The figures are made up.
 emptyForThisFile()
@@ -30,7 +30,7 @@ test('a universal joint: kit by colour, every ring as a line of plays, one plane
   await tickAll(page)
   await next(page)
   const travel = async (plane: string, ...figures: string[]) => {
-    await page.getByRole('button', { name: `${plane}, pushed and pulled:` }).press('Enter')
+    await toCell(page, `${plane}, pushed and pulled:`)
     await expect(page.getByLabel('Far reading')).toBeFocused()
     await type(page, ...figures.flatMap(figure => [figure, '']))
   }
@@ -82,7 +82,7 @@ test('a joint off the middle: unequal rings, the thicker one where it centres, p
   await tickAll(page)
   await next(page)
   const travel = async (plane: string, ...figures: string[]) => {
-    await page.getByRole('button', { name: `${plane}, pushed and pulled:` }).press('Enter')
+    await toCell(page, `${plane}, pushed and pulled:`)
     await expect(page.getByLabel('Far reading')).toBeFocused()
     await type(page, ...figures.flatMap(figure => [figure, '']))
   }

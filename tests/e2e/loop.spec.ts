@@ -1,5 +1,5 @@
 import { tickAll } from './by-keyboard'
-import { demoForThisFile, expect, tabTo, test, typeReading } from './workshop'
+import { allSteps, demoForThisFile, expect, tabTo, test, typeReading } from './workshop'
 
 demoForThisFile()
 
@@ -115,6 +115,7 @@ test('a job and a check from scratch, with an unknown pack, by keyboard @long', 
   await page.keyboard.press('Enter')
   await page.getByRole('button', { name: '2 pieces of 3' }).press('Enter')
   await expect(page.getByText('1 × 10, 1 × 5, 2 × 3')).toBeVisible()
+  await allSteps(page)
   for (const box of await page.getByRole('navigation', { name: 'Phases' }).getByRole('checkbox').all()) {
     await box.focus()
     await page.keyboard.press('Space')

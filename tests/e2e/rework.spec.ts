@@ -1,5 +1,5 @@
 import { fill, keep, newJob, next, pick, tabToField, tickAll } from './by-keyboard'
-import { emptyForThisFile, expect, sign, tabTo, test, type } from './workshop'
+import { emptyForThisFile, expect, sign, tabTo, test, toCell, type } from './workshop'
 
 // From an empty data folder to a signature, by keyboard alone. The figures are made up.
 emptyForThisFile()
@@ -14,7 +14,7 @@ test('an oil pump: what to rub off its face for both rotors, noted as rework, me
   await tickAll(page)
   await next(page)
   const gap = async (rotor: string, goes: string, not: string) => {
-    await page.getByRole('button', { name: `${rotor}, end clearance:` }).press('Enter')
+    await toCell(page, `${rotor}, end clearance:`)
     await expect(page.getByLabel(/^Thickest stack/)).toBeFocused()
     await type(page, goes, not)
   }
@@ -69,11 +69,7 @@ test('a bore to a size: class offered by ISO 286, what to hone it to and what th
   await next(page)
   const places = ['plane A, station 1', 'plane B, station 1', 'plane A, station 2', 'plane B, station 2']
   const at = async (point: string, figure: string) => {
-    await page
-      .getByRole('button', { name: new RegExp(`^(Bore, )?${point}:`) })
-      .first()
-      .press('Enter')
-    await expect(page.getByLabel(/^Figure read/)).toBeFocused()
+    await toCell(page, new RegExp(`^(Bore, )?${point}:`))
     await type(page, figure)
   }
   for (const place of places) await at(place, '0.040 mm')

@@ -1,14 +1,12 @@
 import type { Page } from '@playwright/test'
-import { demoForThisFile, expect, sign, tabTo, test, tick, type } from './workshop'
+import { demoForThisFile, expect, seriesRows, sign, tabTo, test, tick, toCell, type } from './workshop'
 
 demoForThisFile()
 
 const phase = (page: Page, name: RegExp) => page.getByRole('button', { name }).first().click()
 /** To a point of the grid, by keyboard; the field is then ready. */
 async function point(page: Page, name: string): Promise<void> {
-  await page.getByTestId('points').getByRole('button', { name }).focus()
-  await page.keyboard.press('Enter')
-  await expect(page.getByLabel('Figure read')).toBeFocused()
+  await toCell(page, name)
 }
 
 test('honed to size: a warm bore reckoned cold, the finished bores proved and signed', async ({ page, shop }) => {
@@ -101,7 +99,7 @@ test('a new check: no roller, too few for two rods, then sets from one bag each,
   await point(page, 'Rollers, bag A')
   // Two units in one row: what is said beats the unit of the field.
   await type(page, '0.1875', '4.7625 mm', '.18752')
-  await expect(page.getByTestId('series').getByRole('row')).toHaveCount(4)
+  await expect(seriesRows(page)).toHaveCount(4)
   await expect(page.getByTestId('series')).toContainText('0.1875')
   await phase(page, /Choose/)
   await expect(page.getByTestId('sort-words')).toContainText(

@@ -1,5 +1,5 @@
 import { fill, kit, newJob, next, pick, tabToField, tickAll } from './by-keyboard'
-import { emptyForThisFile, expect, sign, tabTo, test, type } from './workshop'
+import { emptyForThisFile, expect, sign, tabTo, test, toCell, type } from './workshop'
 
 // From an empty data folder to a signature, by keyboard alone. Worked example: common practice.
 emptyForThisFile()
@@ -43,7 +43,9 @@ test('a housing bore read round the clock, dowels and their place chosen, a misr
     .getByRole('button', { name: /Measure/ })
     .press('Enter')
   await tickAll(page)
-  await expect(page.getByTestId('verdict')).toContainText('−10.0')
+  // All is read: the eye meets what decides.
+  await expect(page.getByTestId('verdict')).toContainText('18.0')
+  await expect(page.getByTestId('results')).toContainText('−10.0')
   await expect(page.getByRole('button', { name: /3 − 9.*18\.0/ }).first()).toBeVisible()
   await expect(page.getByTestId('move')).toContainText('Move the housing 10.3 thou towards 3:58, seen from the gearbox side')
   await page
@@ -74,7 +76,7 @@ test('a housing bore read round the clock, dowels and their place chosen, a misr
     ['At 9', '-1.5'],
     ['Back at 12', '0'],
   ] as const) {
-    await page.getByRole('button', { name: `${mark}:` }).press('Enter')
+    await toCell(page, `${mark}:`)
     await type(page, figure)
   }
   await page

@@ -175,7 +175,7 @@ test('in a field, what reads as its entry is that; anything else is looked up an
   await field.fill('')
   // Nobody reads six inches there: it is asked about, as if it were typed, and the Enters of the scanner answer nothing.
   await keys.press('6204⏎⏎')
-  await expect(page.getByTestId('entry').locator('..').getByRole('button').first()).toBeVisible()
+  await expect(page.locator('#entry-note').getByRole('button').first()).toBeVisible()
   await settled(page)
   expect(await version()).toBe(before)
   await expect(field).toHaveValue('6204')

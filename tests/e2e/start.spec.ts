@@ -15,7 +15,7 @@ import { createServer } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { expect, test } from '@playwright/test'
-import { AS_PROGRAM, LOAD_ANEW, openWorkshop, runScript, typeReading, type Workshop } from './workshop'
+import { AS_PROGRAM, LOAD_ANEW, openWorkshop, runScript, seriesRows, type Workshop, typeReading } from './workshop'
 
 let shop: Workshop
 test.beforeAll(async () => {
@@ -213,7 +213,7 @@ test('a full disk: nothing is lost, the browser keeps what is typed, and sends i
     await expect(page.getByTestId('away')).toBeVisible()
     await page.reload()
     await page.getByRole('button', { name: /Measure/ }).click()
-    await expect(page.getByTestId('series').getByRole('row')).toHaveCount(3)
+    await expect(seriesRows(page)).toHaveCount(3)
     // Somebody else fills it to the last byte, in the middle of work; then there is room again.
     rmSync(fill)
     await expect(page.getByTestId('saved')).toHaveText('Saved')

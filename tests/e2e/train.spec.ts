@@ -1,5 +1,5 @@
 import { fill, kit, newJob, next, pick, tabToField, tickAll } from './by-keyboard'
-import { emptyForThisFile, expect, sign, tabTo, test, type } from './workshop'
+import { cell, emptyForThisFile, expect, sign, tabTo, test, type } from './workshop'
 
 // From an empty data folder to a signature, by keyboard alone. Worked example: common practice.
 emptyForThisFile()
@@ -55,7 +55,7 @@ test('a gear train: a swap that gains nothing is said before it is apart, a judg
   // Thicker below opens the end play.
   await expect(ifs.getByRole('row', { name: /end play/ })).toContainText('+30.1')
   await ifs.getByRole('button', { name: 'Fit these' }).press('Enter')
-  await expect(page.getByRole('button', { name: 'Planet to planet: not read' })).toBeVisible()
+  await expect(cell(page, 'Planet to planet: not read')).toBeVisible()
   await phase(/Measure/)
   await expect(page.getByLabel(/^From; a range/)).toBeFocused()
   await type(page, '10..13', '')

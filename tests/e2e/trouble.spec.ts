@@ -1,5 +1,5 @@
 import { rmSync } from 'node:fs'
-import { AS_PROGRAM, demoForThisFile, expect, openWorkshop, otherMachine, test, typeReading } from './workshop'
+import { allSteps, AS_PROGRAM, demoForThisFile, expect, openWorkshop, otherMachine, seriesRows, test, typeReading } from './workshop'
 
 demoForThisFile()
 
@@ -16,7 +16,7 @@ test('the server stops between two readings: the bench says so, keeps them, and 
     await expect(page.getByTestId('away')).toContainText('The server is away.')
     await typeReading(page, '7.2')
     await expect(page.getByTestId('away')).toContainText('2 entries are kept in this browser')
-    await expect(page.getByTestId('series').getByRole('row')).toHaveCount(4)
+    await expect(seriesRows(page)).toHaveCount(4)
     await expect(page.getByTestId('verdict')).toContainText('7.3')
 
     // what needs the server waits for it
@@ -43,7 +43,7 @@ test('the server stops between two readings: the bench says so, keeps them, and 
     await expect(page.getByLabel('Pack as found')).toHaveValue('')
     await page.reload()
     await page.getByRole('button', { name: /Measure/ }).click()
-    await expect(page.getByTestId('series').getByRole('row')).toHaveCount(4)
+    await expect(seriesRows(page)).toHaveCount(4)
   } finally {
     await shop.stop()
     rmSync(shop.folder, { recursive: true, force: true })
@@ -78,7 +78,7 @@ test('what was typed while the server was away, and the page closed, is named am
     await waiting.getByRole('link', { name: /Idler shaft end play/ }).press('Enter')
     await expect(later.getByTestId('saved')).toHaveText('Saved')
     await later.getByRole('button', { name: /Measure/ }).click()
-    await expect(later.getByTestId('series').getByRole('row')).toHaveCount(2)
+    await expect(seriesRows(later)).toHaveCount(2)
     await later.goto(shop.address)
     await expect(later.getByText('On the bench')).toBeVisible()
     await expect(later.getByTestId('waiting')).toHaveCount(0)
@@ -101,7 +101,7 @@ test('a second tab that is behind is told so, and its entry is put on top', asyn
   await typeReading(second, '5.4')
   await expect(second.getByTestId('stale')).toContainText('Your entry is kept')
   await second.getByRole('button', { name: 'Show the newer state' }).click()
-  await expect(second.getByTestId('series').getByRole('row')).toHaveCount(3)
+  await expect(seriesRows(second)).toHaveCount(3)
   await expect(second.getByTestId('saved')).toHaveText('Saved')
 })
 
@@ -174,7 +174,8 @@ test('a step ticked while the set-up is on its way does not stand against it', a
     .click()
   await page.getByLabel('Name of the check').fill('Output shaft, slow')
   await page.keyboard.press('Tab')
-  const box = page.getByRole('navigation', { name: 'Phases' }).getByRole('checkbox').first()
+  await allSteps(page)
+  const box = page.getByTestId('all-steps').getByRole('checkbox').first()
   const before = await box.isChecked()
   await box.focus()
   await page.keyboard.press('Space')
@@ -187,6 +188,7 @@ test('a step ticked while the set-up is on its way does not stand against it', a
     .first()
     .click()
   await expect(page.getByLabel('Name of the check')).toHaveValue('Output shaft, slow')
+  await allSteps(page)
   expect(await box.isChecked()).toBe(!before)
 })
 
@@ -243,14 +245,14 @@ test('another machine that is behind learns at its next write what it missed', a
     await page.getByRole('button', { name: /Measure/ }).click()
     await expect(page.getByTestId('series')).toBeVisible()
   }
-  const before = await pages[0]!.getByTestId('series').getByRole('row').count()
+  const before = await seriesRows(pages[0]!).count()
   await typeReading(pages[0]!, '0.168')
   await expect(pages[0]!.getByTestId('saved')).toHaveText('Saved')
   await typeReading(pages[1]!, '0.17')
   await expect(pages[1]!.getByTestId('stale')).toContainText('logged')
   await pages[1]!.keyboard.press('Escape')
   await pages[1]!.getByRole('button', { name: 'Show the newer state' }).click()
-  await expect(pages[1]!.getByTestId('series').getByRole('row')).toHaveCount(before + 2)
+  await expect(seriesRows(pages[1]!)).toHaveCount(before + 2)
   for (const page of pages) await page.context().close()
 })
 

@@ -3,7 +3,7 @@ import { cpSync, existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import { createServer } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { test as base, expect, type Browser, type Page } from '@playwright/test'
+import { test as base, expect, type Browser, type Locator, type Page } from '@playwright/test'
 
 // Not from this file's address: the benchmark bundles it elsewhere.
 const root = process.cwd()
@@ -223,8 +223,30 @@ export async function type(page: Page, ...figures: string[]): Promise<void> {
   }
 }
 
+/** A cell of the sheet, whether it is in hand or not. */
+export const cell = (page: Page, name: string | RegExp): Locator =>
+  page.getByTestId('points').getByRole('button', { name }).or(page.getByTestId('points').getByRole('group', { name })).first()
+/** To a cell of the sheet, by keyboard: the field is there then. */
+export async function toCell(page: Page, name: string | RegExp): Promise<void> {
+  const field = page.getByTestId('points').getByRole('group', { name }).getByRole('textbox').first()
+  await expect(async () => {
+    if ((await field.count()) > 0) await field.focus()
+    else await page.getByTestId('points').getByRole('button', { name }).first().press('Enter', { timeout: 2_000 })
+    await expect(field).toBeFocused({ timeout: 2_000 })
+  }).toPass({ timeout: 30_000 })
+}
+/** The head of the series and what was read, without the row that is being written. */
+export const seriesRows = (page: Page): Locator => page.getByTestId('series').locator('tr:not([data-writes])')
+
+/** Not only the step that is due. */
+export async function allSteps(page: Page): Promise<void> {
+  const button = page.getByTestId('step-due').getByRole('button', { name: 'all steps' })
+  if ((await button.count()) > 0) await button.press('Enter')
+}
+
 /** Ticks steps with the keyboard. */
 export async function tick(page: Page, ...steps: string[]): Promise<void> {
+  await allSteps(page)
   for (const step of steps) {
     await page.getByRole('checkbox', { name: step }).focus()
     await page.keyboard.press('Space')

@@ -28,10 +28,8 @@ import { useShown } from '~/composables/bench/useShown'
 import { useTaking } from '~/composables/bench/useTaking'
 import { useBench } from '~/stores/bench'
 import { usePreferences } from '~/stores/preferences'
-import { measuredStacks } from '~/components/bench/kinds/stacks'
-import { useKindView } from '~/components/bench/kinds/views'
 
-/** The bench of one check: its phases at the left, the answer on top, the reading being taken in the middle, what to do about it at the right. */
+/** The bench of one check: its phases and the step that is due, the answer, the sheet that is being filled, and what to do about it. */
 const props = defineProps<{ document: CheckDocument }>()
 const bench = useBench()
 const preferences = usePreferences()
@@ -39,7 +37,6 @@ const preferences = usePreferences()
 const document = computed(() => (bench.document?.id === props.document.id ? bench.document : props.document))
 const lots = computed(() => bench.lots)
 const kind = computed(() => checkKind(document.value.kind))
-const view = useKindView(() => document.value.kind)
 
 const writes = useCommand()
 const { busy, faults, said, command } = writes
@@ -62,6 +59,10 @@ const {
   focus,
 )
 onMounted(() => openPhase(phase.value))
+/** The sheet takes the width while it is filled; then what to do about it does. */
+const measuring = computed(() => phase.value === 'measure' || (phase.value === 'prove' && taking.next.value !== null))
+const strip = ref<{ tickDue: () => void; tickRest: () => void }>()
+const allSteps = ref(false)
 
 const look = useShown({ document, evaluation, phase, taking, typed })
 const { several, picked: pickedResult, pickedPlace, shown, place, row, readings, findings, plays } = look
@@ -101,6 +102,7 @@ const { ticked, before, leaving, canLeave } = saying
 const conditionsHere = computed(() =>
   concerning(evaluation.value.conditions, positionOf(kind.value.results(document.value.setup), point.value)),
 )
+const saidBefore = computed(() => Object.fromEntries(before.value.map(({ condition, state }) => [condition, state])))
 const { notes, done } = useRail({ document, evaluation, steps, ticked })
 
 // A check is shown in its own unit, also when that is changed. U shows the other.
@@ -142,7 +144,25 @@ onNuxtReady(() => {
 onUnmounted(() => clearTimeout(later))
 const explaining = ref(false)
 const closing = ref(false)
-useBenchKeys({ locked, phase, place, proposal, pick, takeOwn, ask, step, panel, voidLast, saying, taking, explaining, helping, closing })
+useBenchKeys({
+  locked,
+  phase,
+  place,
+  proposal,
+  pick,
+  takeOwn,
+  ask,
+  step,
+  panel,
+  voidLast,
+  saying,
+  taking,
+  explaining,
+  helping,
+  closing,
+  strip,
+  allSteps,
+})
 </script>
 
 <template>
@@ -150,107 +170,104 @@ useBenchKeys({ locked, phase, place, proposal, pick, takeOwn, ask, step, panel, 
     <BenchHead :title="document.title" />
     <BenchNotice />
     <LibraryNotice :document="document" :evaluation="evaluation" />
-    <div class="grid flex-1 md:grid-cols-[232px_minmax(0,1fr)]">
-      <aside class="border-b rule px-4 py-4 md:border-r md:border-b-0 md:px-5">
-        <h1 class="sr-only">{{ document.title }}</h1>
-        <PhaseRail
-          :open="phase"
-          :steps="steps"
-          :ticked="ticked"
-          :notes="notes"
-          :done="done"
-          :locked="locked"
-          :again="saying.again.value"
-          :safety="kind.safety"
-          @open="openPhase"
-          @tick="saying.tick"
-        />
-      </aside>
-      <div class="min-w-0 space-y-3 px-4 py-3 md:px-7">
-        <VerdictLine :evaluation="evaluation" :shown="shown" :document="document" :sentence="answer.sentence" :arithmetic="answer.sum" />
-        <LimitBand
-          :book="shown.limits.book"
-          :demand="shown.limits.demand"
-          :shop="shown.limits.shop"
-          :aim="aim?.target ?? null"
-          :readings="plays"
-          :measured="shown.estimate"
-          :at-most="shown.atMost"
-          :predicted="answer.foretold"
-          :ends="shown.kind.ends"
-          :label="several ? resultName(shown) : null"
-          v-bind="shown.kind.unit ? { measure: shown.kind.unit } : {}"
-        />
-        <LastTime :key="document.id" :check="document.id" :shown="shown" />
-        <p
-          v-if="answer.ahead && !locked && phase !== 'choose'"
-          :class="answer.ahead.decides ? 'text-[14px] text-mute' : 'text-near'"
-          data-test="gauge-ahead"
-        >
-          {{ answer.ahead.words }}
-        </p>
-        <p v-if="aim?.caution" class="text-[14px] text-near">{{ aim.caution }}</p>
-        <LimitsHere
-          v-if="!locked && phase !== 'setup' && !shown.kind.unjudged"
-          :document="document"
-          :shown="shown"
-          :results="evaluation.current.results"
-          :faults="faults"
-          @keep="settings => command('settings', { settings })"
-          @close="focus"
-        />
-        <LazySetupPanel
-          v-if="phase === 'setup'"
-          :document="document"
-          :lots="lots"
-          :gauges="register"
-          :faults="faults"
-          :results="evaluation.current.results"
-          :sign-doubtful="evaluation.places.some(({ ledger }) => ledger.signDoubtful)"
-          @keep="settings => command('settings', { settings })"
-          @found="found => command('found-pack', found)"
-        />
-        <div v-show="phase !== 'setup'" class="grid grid-cols-1 gap-x-7 gap-y-5 lg:grid-cols-[minmax(0,340px)_minmax(0,1fr)]">
-          <div>
-            <PositionRow v-if="choosingOfSeveral" v-model:picked="pickedResult" :evaluation="evaluation" :row="row" :shown="shown.id" />
-            <ConditionRows
-              v-show="!choosingOfSeveral && phase !== 'choose'"
-              :conditions="conditionsHere"
-              :locked="locked"
-              :as-before="before.length > 0"
-              @say="saying.say"
-              @before="saying.sayAsBefore"
-            />
-            <MeasurePanel
-              v-show="!choosingOfSeveral"
-              ref="panel"
-              :taking="taking"
-              :results="evaluation.current.results"
-              :readings="readings"
-              :findings="findings"
-              :check-unit="document.entryUnit"
-              :locked="locked"
-              :one-more="answer.more"
-              :quiet="phase === 'choose'"
-              :can-leave="canLeave"
-              @log="log"
-              @zeroed="markZeroed"
-              @void="voiding = $event"
-              @word="logWord"
-              @pick="pickPoint"
-              @leave="saying.askToLeave"
-              @ask="saying.takeBack"
-            />
-            <div class="mt-4">
-              <h2 class="label mb-1">Where the gauge stands</h2>
-              <component :is="view.drawing" v-if="view" v-bind="view.drawn(document.setup)" data-drawing="where the gauge stands" />
-              <StackDrawing
-                v-for="stack in measuredStacks(view?.stacks?.(document, evaluation, lots) ?? [])"
-                :key="stack.label"
-                :stack="stack"
-              />
-            </div>
-          </div>
+    <h1 class="sr-only">{{ document.title }}</h1>
+    <PhaseStrip
+      ref="strip"
+      v-model:all="allSteps"
+      :open="phase"
+      :steps="steps"
+      :ticked="ticked"
+      :notes="notes"
+      :done="done"
+      :locked="locked"
+      :again="saying.again.value"
+      :safety="kind.safety"
+      @open="openPhase"
+      @tick="saying.tick"
+    />
+    <div class="min-w-0 space-y-3 px-4 py-3 md:px-7">
+      <VerdictLine :evaluation="evaluation" :shown="shown" :document="document" :sentence="answer.sentence" :arithmetic="answer.sum" />
+      <LimitBand
+        :book="shown.limits.book"
+        :demand="shown.limits.demand"
+        :shop="shown.limits.shop"
+        :aim="aim?.target ?? null"
+        :readings="plays"
+        :measured="shown.estimate"
+        :at-most="shown.atMost"
+        :predicted="answer.foretold"
+        :ends="shown.kind.ends"
+        :label="several ? resultName(shown) : null"
+        v-bind="shown.kind.unit ? { measure: shown.kind.unit } : {}"
+      />
+      <LastTime :key="document.id" :check="document.id" :shown="shown" />
+      <p
+        v-if="answer.ahead && !locked && phase !== 'choose'"
+        :class="answer.ahead.decides ? 'text-[14px] text-mute' : 'text-near'"
+        data-test="gauge-ahead"
+      >
+        {{ answer.ahead.words }}
+      </p>
+      <p v-if="aim?.caution" class="text-[14px] text-near">{{ aim.caution }}</p>
+      <LimitsHere
+        v-if="!locked && phase !== 'setup' && !shown.kind.unjudged"
+        :document="document"
+        :shown="shown"
+        :results="evaluation.current.results"
+        :faults="faults"
+        @keep="settings => command('settings', { settings })"
+        @close="focus"
+      />
+      <LazySetupPanel
+        v-if="phase === 'setup'"
+        :document="document"
+        :lots="lots"
+        :gauges="register"
+        :faults="faults"
+        :results="evaluation.current.results"
+        :sign-doubtful="evaluation.places.some(({ ledger }) => ledger.signDoubtful)"
+        @keep="settings => command('settings', { settings })"
+        @found="found => command('found-pack', found)"
+      />
+      <div
+        v-show="phase !== 'setup'"
+        class="grid grid-cols-1 gap-x-8 gap-y-5"
+        :class="measuring ? 'lg:grid-cols-[minmax(0,1.7fr)_minmax(0,1fr)]' : 'lg:grid-cols-[minmax(0,1fr)_minmax(0,1.55fr)]'"
+      >
+        <div class="min-w-0">
+          <PositionRow v-if="choosingOfSeveral" v-model:picked="pickedResult" :evaluation="evaluation" :row="row" :shown="shown.id" />
+          <ConditionRows
+            v-show="!choosingOfSeveral && phase !== 'choose'"
+            :conditions="conditionsHere"
+            :locked="locked"
+            :before="saidBefore"
+            @say="saying.say"
+            @before="saying.sayAsBefore"
+          />
+          <MeasureSheet
+            v-show="!choosingOfSeveral"
+            ref="panel"
+            :taking="taking"
+            :results="evaluation.current.results"
+            :readings="readings"
+            :findings="findings"
+            :check-unit="document.entryUnit"
+            :locked="locked"
+            :one-more="answer.more"
+            :quiet="phase === 'choose'"
+            :can-leave="canLeave"
+            @log="log"
+            @zeroed="markZeroed"
+            @void="voiding = $event"
+            @word="logWord"
+            @pick="pickPoint"
+            @leave="saying.askToLeave"
+            @ask="saying.takeBack"
+          />
+          <GaugeStands v-if="!measuring" class="mt-4" :document="document" :evaluation="evaluation" :lots="lots" />
+        </div>
+        <div class="min-w-0 space-y-4">
+          <GaugeStands v-if="measuring" :document="document" :evaluation="evaluation" :lots="lots" />
           <AnswerColumn
             :document="document"
             :evaluation="evaluation"

@@ -33,10 +33,10 @@ const width = useChartWidth(box, 300)
 const narrow = computed(() => width.value < 560)
 /** Small until there is something on it. */
 const blank = computed(() => anchors.value.length === 0 && marks.value.length === 0)
-const HEIGHT = 176
-const TOP = 30
-const BOTTOM = 146
-const LINE = 84
+const HEIGHT = 112
+const TOP = 27
+const BOTTOM = 87
+const LINE = 61
 
 /** Up to something, from nothing; a temperature has no nothing. */
 const beginsAtZero = (set: LimitSet) => set.kind === 'upper' && bandOf(set) !== null
@@ -88,7 +88,7 @@ const names = computed(() =>
     words: `${name} ${describeLimits(set, unit.value).replace(` ${unitName(unit.value)}`, '')}`,
   })),
 )
-const room = computed(() => 20 + 7.4 * Math.max(0, ...names.value.map(({ words }) => words.length)))
+const room = computed(() => 20 + 7.4 * names.value.map(({ words }) => words).join(' · ').length)
 /** null: there is room nowhere on the band, they stand below it */
 const labelAt = computed(() => {
   const left = Math.min(...zones.value.map(z => z.at!.left))
@@ -97,6 +97,12 @@ const labelAt = computed(() => {
   if (Math.min(taken > right ? taken - 30 : Infinity, width.value) - right > room.value) return { x: right + 8, end: false }
   if (left - (taken < left ? taken + 30 : 0) > room.value) return { x: left - 8, end: true }
   return null
+})
+/** At the left end, unless a limit stands there: then beside it. */
+const labelX = computed(() => {
+  const length = 7.4 * (props.label ?? '').length
+  const edge = zones.value.flatMap(z => [z.at!.lower, z.at!.upper]).find(at => at !== null && at > 6 && at < 14 + Math.max(length, 60))
+  return edge == null ? 10 : edge + 8
 })
 /** The middle of a label of so many characters, kept off the edges. */
 const within = (at: number, characters: number, size = 8.6) => {
@@ -171,25 +177,25 @@ const tickLabel = (value: number) => String(Math.round(value * 1e6) / 1e6).repla
         </template>
       </g>
       <g stroke="var(--scribe)" stroke-width="1">
-        <line v-for="t in topTicks" :key="`t${t.at}`" :x1="t.at" :x2="t.at" y1="0" :y2="t.major ? 15 : 6" />
-        <line v-for="t in bottomTicks" :key="`m${t.at}`" :x1="t.at" :x2="t.at" :y1="HEIGHT" :y2="HEIGHT - (t.major ? 15 : 6)" />
+        <line v-for="t in topTicks" :key="`t${t.at}`" :x1="t.at" :x2="t.at" y1="0" :y2="t.major ? 12 : 5" />
+        <line v-for="t in bottomTicks" :key="`m${t.at}`" :x1="t.at" :x2="t.at" :y1="HEIGHT" :y2="HEIGHT - (t.major ? 12 : 5)" />
       </g>
       <g class="figure" fill="var(--scribe)" font-size="12" text-anchor="middle">
-        <text v-for="t in labelled(topTicks)" :key="`tl${t.at}`" :x="t.at" y="27">{{ tickLabel(t.value) }}</text>
-        <text v-for="t in labelled(bottomTicks)" :key="`ml${t.at}`" :x="t.at" :y="HEIGHT - 19">{{ tickLabel(t.value) }}</text>
+        <text v-for="t in labelled(topTicks)" :key="`tl${t.at}`" :x="t.at" y="23">{{ tickLabel(t.value) }}</text>
+        <text v-for="t in labelled(bottomTicks)" :key="`ml${t.at}`" :x="t.at" :y="HEIGHT - 15">{{ tickLabel(t.value) }}</text>
       </g>
       <g fill="var(--scribe-soft)" font-size="12.5">
-        <text :x="width - 8" y="27" text-anchor="end">{{ unitName(axes[0]) }}</text>
-        <text :x="width - 8" :y="HEIGHT - 19" text-anchor="end">{{ unitName(axes[1]) }}</text>
-        <text v-if="label && !narrow" x="10" :y="106" font-size="13" font-weight="650" fill="var(--scribe)">{{ label }}</text>
-        <text x="10" :y="124">{{ ends.below.toLowerCase() }}</text>
-        <text :x="width - 10" :y="124" text-anchor="end">{{ ends.above.toLowerCase() }}</text>
+        <text :x="width - 8" y="23" text-anchor="end">{{ unitName(axes[0]) }}</text>
+        <text :x="width - 8" :y="HEIGHT - 15" text-anchor="end">{{ unitName(axes[1]) }}</text>
+        <text v-if="label && !narrow" :x="labelX" :y="48" font-size="13" font-weight="650" fill="var(--scribe)">{{ label }}</text>
+        <text :x="labelX" :y="LINE + 5">{{ ends.below.toLowerCase() }}</text>
+        <text :x="width - 10" :y="LINE + 5" text-anchor="end">{{ ends.above.toLowerCase() }}</text>
       </g>
-      <g v-if="labelAt" fill="var(--scribe)" font-size="13" :text-anchor="labelAt.end ? 'end' : 'start'">
-        <text v-for="(n, i) in names" :key="n.name" :x="labelAt.x" :y="48 + i * 17" :font-weight="n.name === 'Book' ? 650 : 400">
-          {{ n.words }}
-        </text>
-      </g>
+      <text v-if="labelAt" fill="var(--scribe)" font-size="13" :text-anchor="labelAt.end ? 'end' : 'start'" :x="labelAt.x" y="42">
+        <tspan v-for="(n, i) in names" :key="n.name" :font-weight="n.name === 'Book' ? 650 : 400"
+          >{{ i > 0 ? ' · ' : '' }}{{ n.words }}</tspan
+        >
+      </text>
       <path
         v-if="scale.breakAt"
         :d="`M${scale.breakAt - 5} 0l6 31-8 31 8 31-8 31 8 31-6 31M${scale.breakAt + 5} 0l6 31-8 31 8 31-8 31 8 31-6 31`"
@@ -212,7 +218,7 @@ const tickLabel = (value: number) => String(Math.round(value * 1e6) / 1e6).repla
         <text
           v-if="!measured"
           :x="within(x(predicted.value), predicted.words.length, 6.6)"
-          :y="LINE - 16"
+          :y="LINE - 13"
           font-size="13"
           fill="var(--scribe)"
           stroke="none"
@@ -223,7 +229,7 @@ const tickLabel = (value: number) => String(Math.round(value * 1e6) / 1e6).repla
         <text
           class="figure"
           :x="within(x(predicted.value), 5)"
-          :y="LINE + 29"
+          :y="LINE + 23"
           font-size="14"
           fill="var(--scribe)"
           stroke="none"
@@ -245,8 +251,8 @@ const tickLabel = (value: number) => String(Math.round(value * 1e6) / 1e6).repla
           :key="i"
           :x1="x(reading)"
           :x2="x(reading)"
-          :y1="LINE - 17"
-          :y2="LINE + 17"
+          :y1="LINE - 11"
+          :y2="LINE + 11"
           stroke-width="1.2"
         />
         <line :x1="x(measured.value - measured.U)" :x2="x(measured.value + measured.U)" :y1="LINE" :y2="LINE" stroke-width="2" />
@@ -254,7 +260,7 @@ const tickLabel = (value: number) => String(Math.round(value * 1e6) / 1e6).repla
         <text
           class="figure"
           :x="within(x(measured.value), 5)"
-          :y="LINE - 24"
+          :y="LINE - 15"
           font-size="14"
           fill="var(--scribe)"
           stroke="none"

@@ -59,10 +59,9 @@ const typed = ref(false)
 const choices = computed<readonly Choice[]>(() =>
   typed.value && !entry.value.ok && asked.value !== text.value ? (entry.value.choices ?? []) : [],
 )
-const reason = computed(() => {
-  if (blank.value || !typed.value || asked.value === text.value) return props.fault
-  return entry.value.ok ? props.fault : entry.value.reason
-})
+/** What stands there is no figure yet: it is refused, or asked about. */
+const refused = computed(() => !blank.value && typed.value && asked.value !== text.value && !entry.value.ok)
+const reason = computed(() => (refused.value && !entry.value.ok ? entry.value.reason : props.fault))
 const beside = computed(() =>
   figure.value === null
     ? unitName(props.unit)
@@ -97,6 +96,7 @@ function pick(choice: Choice): void {
         :class="plain ? '' : 'pr-32'"
         class="field figure"
         :aria-invalid="reason !== undefined"
+        :data-refused="refused || undefined"
         :aria-describedby="`${id}-note`"
         :disabled="disabled"
         @input="onInput"

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { heldBack } from '~/composables/server/heldBack'
 import type { BodyOf } from '#shared/writes'
 import { GAUGE_KINDS, GAUGE_NAME, isListOfSizes, readsOf, type Gauge, type GaugeKind } from '#core/reading/gauge'
 import { parseLength } from '#core/quantity/parse-length'
@@ -106,7 +107,7 @@ async function keep(): Promise<void> {
     class="grid content-start gap-3 border-t rule pt-3 lg:border-t-0 lg:border-l lg:pt-0 lg:pl-6"
     novalidate
     data-test="gauge-panel"
-    @submit.prevent="keep"
+    @submit.prevent="heldBack($event) || keep()"
   >
     <h2 class="display text-xl">{{ gauge ? gauge.name : 'New gauge' }}</h2>
     <div v-if="!gauge">

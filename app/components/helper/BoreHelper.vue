@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { heldBack } from '~/composables/server/heldBack'
 import { buildsFor, type Anvil, type BoreKit, type Washer } from '#core/method/bore-gauge/builder'
 import { formatLength, unitFor } from '#core/quantity/format-length'
 import { UNIT_NAME, nm, type Nm } from '#core/quantity/length'
@@ -160,7 +161,7 @@ async function addWasher(): Promise<void> {
           </tr>
         </tbody>
       </table>
-      <form class="grid grid-cols-[1fr_1fr_1fr_auto] items-end gap-2" novalidate @submit.prevent="addAnvil">
+      <form class="grid grid-cols-[1fr_1fr_1fr_auto] items-end gap-2" novalidate @submit.prevent="heldBack($event) || addAnvil()">
         <div>
           <label class="label mb-1 block" for="anvil-name">Anvil</label>
           <input id="anvil-name" v-model="fresh.name" class="field" maxlength="40" autocomplete="off" />
@@ -169,7 +170,7 @@ async function addWasher(): Promise<void> {
         <FigureField v-model="fresh.high" label="To" :unit="unit" plain />
         <button type="submit" class="button px-3">Add</button>
       </form>
-      <form class="grid grid-cols-[1fr_1fr_1fr_auto] items-end gap-2" novalidate @submit.prevent="addWasher">
+      <form class="grid grid-cols-[1fr_1fr_1fr_auto] items-end gap-2" novalidate @submit.prevent="heldBack($event) || addWasher()">
         <div>
           <label class="label mb-1 block" for="washer-name">Washer</label>
           <input id="washer-name" v-model="fresh.washer" class="field" maxlength="40" autocomplete="off" />

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { heldBack } from '~/composables/server/heldBack'
 import { checkKinds } from '#core/check/registry'
 import { limitedFigures, unitOfResult } from '#core/check/common/results'
 import { unitOfLimits } from '#core/verdict/limits'
@@ -119,7 +120,7 @@ async function make(): Promise<void> {
 </script>
 
 <template>
-  <form class="mb-5 grid max-w-4xl gap-3 border-y rule py-4 md:grid-cols-2" novalidate @submit.prevent="make">
+  <form class="mb-5 grid max-w-4xl gap-3 border-y rule py-4 md:grid-cols-2" novalidate @submit.prevent="heldBack($event) || make()">
     <div>
       <label class="label mb-1 block" for="check-kind">Kind of check</label>
       <select id="check-kind" v-model="kind" class="field">

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { heldBack } from '~/composables/server/heldBack'
 import type { BodyOf } from '#shared/writes'
 import { resultId } from '#core/check/contract'
 import { checkKinds } from '#core/check/registry'
@@ -92,7 +93,7 @@ const changedSince = computed(() => uses.value.filter(use => use.version < (prop
     class="grid content-start gap-3 border-t rule pt-3 lg:border-t-0 lg:border-l lg:pt-0 lg:pl-6"
     novalidate
     data-test="library-panel"
-    @submit.prevent="keep"
+    @submit.prevent="heldBack($event) || keep()"
   >
     <h2 class="display text-xl">{{ entry ? entry.name : 'New limits' }}</h2>
     <div>

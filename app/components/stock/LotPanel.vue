@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { heldBack } from '~/composables/server/heldBack'
 import { formatLength, otherUnit, unitFor, markedText } from '#core/quantity/format-length'
 import type { StockLot } from '#core/shop/shop'
 import { useLotCommand } from '~/composables/drawer/useLotCommand'
@@ -136,7 +137,7 @@ const show = (value: number) =>
     <form
       novalidate
       class="space-y-1"
-      @submit.prevent="send('washer', 'PATCH /api/stock/lots/:id', head => ({ ...head, inside, outside }))"
+      @submit.prevent="heldBack($event) || send('washer', 'PATCH /api/stock/lots/:id', head => ({ ...head, inside, outside }))"
     >
       <div class="flex items-end gap-2">
         <FigureField v-model="inside" class="flex-1" label="Washer: inside" plain :unit="sizeUnit" :fault="fault('washer', 'inside')" />

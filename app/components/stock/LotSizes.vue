@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { heldBack } from '~/composables/server/heldBack'
 import { pieceAsks, pieceScatter, unitMade } from '#core/pack/lot'
 import type { Nm } from '#core/quantity/length'
 import { formatLength } from '#core/quantity/format-length'
@@ -53,7 +54,7 @@ const keepScatter = () => send('scatter', 'PATCH /api/stock/lots/:id', head => (
 <template>
   <div class="space-y-2">
     <StaleNotice :changed="stale" @reload="emit('reload')" />
-    <form id="lot-measure" novalidate class="space-y-1" @submit.prevent="measure">
+    <form id="lot-measure" novalidate class="space-y-1" @submit.prevent="heldBack($event) || measure()">
       <p class="text-[14px]" data-test="lot-sizes">{{ summary }}</p>
       <div class="flex gap-2">
         <div class="min-w-0 flex-1">
@@ -102,7 +103,7 @@ const keepScatter = () => send('scatter', 'PATCH /api/stock/lots/:id', head => (
       <FormSays :says="rest('measure') ?? rest('join') ?? rest('back') ?? rest('anew')" :busy="busy" />
       <p v-if="!lot.apart" class="text-[13px] text-mute">A piece with a place of its own is chosen by its own figure.</p>
     </form>
-    <form v-if="!lot.apart && lot.measured !== null" novalidate class="space-y-1" @submit.prevent="keepScatter">
+    <form v-if="!lot.apart && lot.measured !== null" novalidate class="space-y-1" @submit.prevent="heldBack($event) || keepScatter()">
       <div class="flex items-end gap-2">
         <div class="min-w-0 flex-1">
           <FigureField v-model="scatter" label="Piece to piece, if known" :unit="unitMade([lot])!" :fault="fault('scatter', 'scatter')" />

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { heldBack } from '~/composables/server/heldBack'
 import { useLocalStorage } from '@vueuse/core'
 import { SHAPES, pieceAsks, unitMade, type Lot, type Shape } from '#core/pack/lot'
 import { systemOf } from '#core/quantity/figure'
@@ -101,7 +102,7 @@ async function add(): Promise<void> {
     class="mb-4 grid gap-3 border-y rule py-4"
     :class="narrow ? 'grid-cols-2' : 'md:grid-cols-4'"
     novalidate
-    @submit.prevent="add"
+    @submit.prevent="heldBack($event) || add()"
   >
     <div>
       <label class="label mb-1 block" for="lot-family">Family</label>

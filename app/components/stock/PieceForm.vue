@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { heldBack } from '~/composables/server/heldBack'
 import { useLocalStorage } from '@vueuse/core'
 import { pieceAsks, unitMade, type Lot } from '#core/pack/lot'
 import type { Nm } from '#core/quantity/length'
@@ -47,7 +48,7 @@ const unit = computed(() => unitMade([props.lot])!)
 </script>
 
 <template>
-  <form novalidate class="mt-3 flex flex-wrap items-start gap-3" @submit.prevent="keep">
+  <form novalidate class="mt-3 flex flex-wrap items-start gap-3" @submit.prevent="heldBack($event) || keep()">
     <div ref="field" class="w-72">
       <FigureField v-model="size" label="What the micrometer says" :unit="unit" :options="pieceAsks(lot)" :fault="sizeFault" />
     </div>

@@ -29,6 +29,9 @@ interface Bench {
   readonly helping: Ref<boolean>
   /** the card before there is no way back */
   readonly closing: Ref<boolean>
+  /** the phases and their steps */
+  readonly strip: Ref<{ tickDue: () => void; tickRest: () => void } | undefined>
+  readonly allSteps: Ref<boolean>
 }
 
 /** The keys of the bench: what can be done in this phase, and what always can. */
@@ -48,6 +51,8 @@ export function useBenchKeys({
   explaining,
   helping,
   closing,
+  strip,
+  allSteps,
 }: Bench): void {
   const bench = useBench()
   const { draft, way } = taking
@@ -73,13 +78,29 @@ export function useBenchKeys({
     return [
       key('Z', travel.value ? 'log, back at zero' : 'log', () => panel.value?.submit()),
       key('V', 'void last', voidLast),
-      ...(saying.canLeave.value ? [key('K', 'leave this point out', saying.askToLeave, { quiet: true })] : []),
+      ...(saying.canLeave.value && phase.value !== 'choose' ? [key('O', 'leave this point out', saying.askToLeave, { quiet: true })] : []),
       key('R', 'go to the reading', () => panel.value?.focus(), { quiet: true }),
       ...(travel.value ? [key('X', 'sprang back', sprang, { quiet: true })] : []),
     ]
   }
 
+  const steps = (): KeyBinding[] =>
+    locked.value
+      ? []
+      : [
+          key('Space', 'step done', () => strip.value?.tickDue(), { keys: [' '] }),
+          key(
+            'A',
+            allSteps.value ? 'tick what need not be' : 'all steps',
+            () => (allSteps.value ? strip.value?.tickRest() : (allSteps.value = true)),
+            {
+              quiet: true,
+            },
+          ),
+        ]
+
   const always = (): KeyBinding[] => [
+    ...steps(),
     ...(saying.before.value.length > 0 ? [key('Y', 'all states as before', saying.sayAsBefore)] : []),
     key('PgDn', 'next phase', () => step(1), { keys: ['PageDown'] }),
     key('PgUp', 'phase before', () => step(-1), { keys: ['PageUp'], quiet: true }),

@@ -164,5 +164,7 @@ export function useDraft(checkId: string, form: Ref<DraftForm>) {
     draft.value = { ...draft.value, asked: { ...draft.value.asked, [`${unit.value}:${text}`]: value } }
   }
   const heatFault = computed(() => (celsius.value?.ok === false ? celsius.value.reason : null))
-  return { draft, start, far, back, heatFault, reading, answer, clear }
+  /** What was begun at another point and not stored, as it was typed. */
+  const waiting = (id: string) => drafts.value[id]?.far.trim() ?? ''
+  return { draft, start, far, back, heatFault, reading, answer, clear, waiting }
 }

@@ -26,7 +26,7 @@ export function useReadingLog({ taking, findings, locked, focus }: Entry) {
     const said = 'word' in reading.value
     bench.logReading(reading.value, `reading ${readingWords({ ...reading.value, id: '' } as PointReading, unit.value)}`)
     clear()
-    if (!refused) taking.advance(read, lacked, said)
+    taking.move({ kind: 'stored', refused, done: said, lacked })
     if (said) void nextTick(focus)
   }
 
@@ -36,7 +36,7 @@ export function useReadingLog({ taking, findings, locked, focus }: Entry) {
     const lacked = taking.open(read)
     bench.logReading({ point: read.id, word }, `${read.label}: ${word}`)
     clear()
-    taking.advance(read, lacked, true)
+    taking.move({ kind: 'stored', refused: false, done: true, lacked })
     // A word may be followed by a figure, in a field of its own.
     void nextTick(focus)
   }
@@ -46,7 +46,7 @@ export function useReadingLog({ taking, findings, locked, focus }: Entry) {
     if (locked.value) return
     bench.logReading({ point: taken, pieces }, `${points.value.find(candidate => candidate.id === taken)?.label}: ${pieces.length}`)
     // Choosing a set is no reading: the field goes where the work goes on.
-    taking.resume()
+    taking.move({ kind: 'resumed' })
   }
 
   const voiding = ref<PointReading | null>(null)
@@ -58,7 +58,11 @@ export function useReadingLog({ taking, findings, locked, focus }: Entry) {
     voiding.value = unvoided(here).at(-1) ?? unvoided(bench.current?.readings ?? []).at(-1) ?? null
   }
   function voidNow(reason: string): void {
-    if (voiding.value) bench.voidReading(voiding.value.id, reason)
+    if (voiding.value) {
+      bench.voidReading(voiding.value.id, reason)
+      // What is read instead goes where the wrong figure stood.
+      taking.move({ kind: 'voided', point: voiding.value.point })
+    }
     voiding.value = null
     focus()
   }

@@ -64,7 +64,7 @@ export function useSaying({ document, evaluation, taking, locked, focus }: Sayin
   function leaveOut(reason: string): void {
     leaving.value = false
     bench.leaveOut(taking.point.value.id, current.value.id, reason, `${taking.point.value.label} left out`)
-    taking.resume()
+    taking.move({ kind: 'resumed' })
     focus()
   }
   function takeBack(): void {

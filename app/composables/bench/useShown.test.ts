@@ -49,6 +49,7 @@ function bench(
       ref(evaluation.value.current.results),
       ({ way }) => (way === 'micrometer' ? 'in' : 'thou'),
       () => null,
+      () => '',
     ),
   }
 }

@@ -1,4 +1,5 @@
 import { onBeforeUnmount, onMounted, shallowRef, type Ref } from 'vue'
+import { isCommandIn } from './readsAs'
 
 export interface KeyBinding {
   /** What is printed: `F`, `1–5`, `PgDn`. */
@@ -15,8 +16,7 @@ export interface KeyBinding {
 export const activeKeys = shallowRef<readonly Ref<readonly KeyBinding[]>[]>([])
 
 /**
- * Keys of one view. A letter is a command unless it is being typed: in a text field only while the field is empty and marked
- * `data-keys`, since no figure starts with a letter.
+ * Keys of one view. A letter is a command unless it is being typed; a cell of the sheet says itself what it takes.
  */
 export function useKeys(list: Ref<readonly KeyBinding[]>, { everywhere = false } = {}): void {
   const onKey = (event: KeyboardEvent) => {
@@ -28,14 +28,12 @@ export function useKeys(list: Ref<readonly KeyBinding[]>, { everywhere = false }
       target instanceof HTMLSelectElement ||
       (target instanceof HTMLInputElement && !['checkbox', 'radio', 'button'].includes(target.type))
     const named = event.key.length > 1
-    if (
-      typing &&
-      !named &&
-      !(target.dataset.keys !== undefined && (target as HTMLInputElement).value === '' && !/[\d.,+\-−]/.test(event.key))
-    )
-      return
+    // In a cell of the sheet a sign that neither continues a figure nor a word is a command; in any other field all of it is text.
+    const command = typing && !named && isCommandIn(target, event.key)
+    if (typing && !named && !command) return
     if (typing && ['ArrowUp', 'ArrowDown', 'Enter', 'Escape'].includes(event.key) && target.dataset.keys === undefined) return
     if (event.key === 'Enter' && target.closest('button, a, summary, [role="button"]')) return
+    if (event.key === ' ' && !command && target.closest('button, summary, select, input, [role="button"]')) return
     const key = event.key.length === 1 ? event.key.toUpperCase() : event.key
     const binding = list.value.find(candidate => candidate.match(key))
     if (!binding) return

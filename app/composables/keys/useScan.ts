@@ -4,7 +4,7 @@ import type { Scanned } from '#shared/record'
 import { usePreferences } from '~/stores/preferences'
 import { RefusedError, api, faultsOf } from '../server/useApi'
 import { Burst, FEWEST } from './bursts'
-import { readsAs } from './readsAs'
+import { isCommandIn, readsAs } from './readsAs'
 import { useFigureArticles } from './useFigureArticles'
 
 const CODE_AT_END = /QF[A-Z]\d+[0-9A-Z]\s*$/i
@@ -186,7 +186,7 @@ export function useScan(): void {
       // Without a scanner keys act at once, but for those of a code of ours.
       if (preferences.scanGap === 0 && !burst.own) return
       // In a field only what can be a command there waits: a letter, while nothing is typed.
-      if (!field || (field.dataset.keys !== undefined && field.value === '' && !/[\d.,+\-−]/.test(key))) hold(event)
+      if (!field || isCommandIn(field, key)) hold(event)
     },
     { capture: true },
   )

@@ -32,7 +32,7 @@ const changes = (at: number) => props.choice!.proposals[at]!.change.out.length +
 </script>
 
 <template>
-  <section aria-label="Proposals" data-test="proposals">
+  <section aria-label="Proposals" class="@container" data-test="proposals">
     <p v-if="note" class="py-2 text-[14px]" :class="choice?.proposals.length ? 'text-near' : 'text-mute'">{{ note }}</p>
     <p v-for="line in choice?.notes ?? []" :key="line" class="py-1 text-[14px] text-near">{{ line }}</p>
     <p v-if="choice && !choice.proven" class="py-1 text-[14px] text-near">
@@ -48,12 +48,12 @@ const changes = (at: number) => props.choice!.proposals[at]!.change.out.length +
       >
         <button
           type="button"
-          class="grid min-h-11 min-w-0 flex-1 basis-72 cursor-pointer grid-cols-[1.5rem_1fr_4rem] items-center gap-x-3 sm:grid-cols-[1.5rem_1fr_auto_4rem] px-2.5 py-1 text-left"
+          class="grid min-h-11 min-w-0 flex-1 basis-72 cursor-pointer grid-cols-[1.5rem_1fr_4rem] items-center gap-x-3 @lg:grid-cols-[1.5rem_1fr_auto_4rem] px-2.5 py-1 text-left"
           :aria-pressed="picked === i"
           @click="picked = i"
         >
           <span class="figure text-mute">{{ i + 1 }}</span>
-          <span class="col-span-2 min-w-0 text-[14.5px] sm:col-span-1">
+          <span class="col-span-2 min-w-0 text-[14.5px] @lg:col-span-1">
             <span :class="picked === i ? 'font-bold' : ''">{{ changeWords(fitted, proposal.pack, index, preferences.unit) }}</span>
             <span class="text-[13px] text-mute">
               · {{ proposal.pieces }} {{ proposal.pieces === 1 ? 'piece' : 'pieces'
@@ -66,7 +66,7 @@ const changes = (at: number) => props.choice!.proposals[at]!.change.out.length +
               }}{{ other.chance ? `, ${percent(other.chance.inside)}` : '' }}</span
             >
           </span>
-          <span class="figure col-start-2 whitespace-nowrap text-[15px] sm:col-start-3">{{
+          <span class="figure col-start-2 whitespace-nowrap text-[15px] @lg:col-start-3">{{
             untold
               ? ''
               : proposal.atMost
@@ -90,7 +90,7 @@ const changes = (at: number) => props.choice!.proposals[at]!.change.out.length +
         <button
           v-if="picked === i && canFit && changes(i)"
           type="button"
-          class="button primary mr-1 mb-1 min-h-11 sm:mb-0 sm:min-h-10"
+          class="button primary mr-1 mb-1 min-h-11 @lg:mb-0 @lg:min-h-10"
           @click="$emit('fit')"
         >
           Fit this

@@ -20,6 +20,8 @@ const props = defineProps<{
   /** decimals it has at least */
   least: number
   words: readonly { value: string; label: string }[]
+  /** the next one is written in the row below them */
+  writes: boolean
 }>()
 defineEmits<{ void: [PointReading] }>()
 /** What a second figure like the first means: one stack went snugly, the start was not noted. */
@@ -54,6 +56,13 @@ const rows = computed(() => {
   const numbered = props.readings.map((reading, i) => ({ reading, number: i + 1 }))
   return props.newestFirst ? numbered.reverse() : numbered
 })
+const box = useTemplateRef<HTMLElement>('box')
+// The row that is written in stays in sight.
+watch(
+  () => props.readings.length,
+  () => void nextTick(() => box.value?.scrollTo({ top: props.newestFirst ? 0 : box.value.scrollHeight })),
+  { immediate: true },
+)
 const says = (reading: PointReading) => props.findings.filter(f => f.repeatId === reading.id)
 const shortWord = (finding: Finding) =>
   (
@@ -84,7 +93,8 @@ function cells(reading: PointReading): string[] {
 
 <template>
   <div
-    class="relative max-h-[19rem] overflow-y-auto"
+    ref="box"
+    class="relative max-h-[23rem] overflow-y-auto"
     :tabindex="readings.length > 8 ? 0 : undefined"
     :aria-label="readings.length > 8 ? 'Series' : undefined"
     :role="readings.length > 8 ? 'region' : undefined"
@@ -103,6 +113,11 @@ function cells(reading: PointReading): string[] {
         </tr>
       </thead>
       <tbody>
+        <tr v-if="writes && newestFirst" data-writes :key="`next-${readings.length}`">
+          <td class="figure w-8 !py-0.5 font-bold">{{ readings.length + 1 }}</td>
+          <td :colspan="heads.length" class="!py-0.5 !pl-0"><slot /></td>
+          <td class="!py-0.5 text-[13px] text-mute" colspan="2"><slot name="beside" /></td>
+        </tr>
         <tr v-for="{ reading, number } in rows" :key="reading.id" :class="struck(reading) ? 'text-mute' : ''">
           <td class="figure w-8 text-mute" :class="{ 'line-through': struck(reading) }">{{ number }}</td>
           <td
@@ -145,6 +160,11 @@ function cells(reading: PointReading): string[] {
               void
             </button>
           </td>
+        </tr>
+        <tr v-if="writes && !newestFirst" data-writes :key="`next-${readings.length}`">
+          <td class="figure w-8 !py-0.5 font-bold">{{ readings.length + 1 }}</td>
+          <td :colspan="heads.length" class="!py-0.5 !pl-0"><slot /></td>
+          <td class="!py-0.5 text-[13px] text-mute" colspan="2"><slot name="beside" /></td>
         </tr>
       </tbody>
     </table>

@@ -2,26 +2,25 @@ import { describe, expect, it, vi } from 'vitest'
 import { nextTick, ref, shallowRef } from 'vue'
 import { parseLength } from '#core/quantity/parse-length'
 import { EMPTY_DRAFT, type Draft } from '../../../composables/bench/useDraft'
-import { useEntry, type EntryProps } from './useEntry'
+import { useEntry, type EntryState } from './useEntry'
 
-const field = () => ({ focus: vi.fn() }) as unknown as HTMLInputElement
+const field = () => ({ focus: vi.fn(), select: vi.fn() }) as unknown as HTMLInputElement
 function open(far: string, back = '', word = false) {
   const draft = ref<Draft>({ ...EMPTY_DRAFT, far, back })
   const read = (text: string) =>
     text === '' ? { ok: true as const, value: 0 as never, unit: 'thou' as const, rounded: false } : parseLength(text, 'thou')
-  const props: EntryProps = {
+  const state = ref<EntryState>({
     unit: 'thou',
     other: 'mm',
-    hint: '',
     heatFault: null,
     word,
     start: read(''),
     far: parseLength(far, 'thou'),
     back: read(back),
-  }
+  })
   const log = vi.fn()
   const fields = { first: shallowRef(field()), second: shallowRef(field()), choiceList: shallowRef(null) }
-  const entry = useEntry({ fields, props, draft, missing: () => 'Type it first.', log, answer: vi.fn() })
+  const entry = useEntry({ fields, state, draft, missing: () => 'Type it first.', log, answer: vi.fn() })
   return { entry, log, first: fields.first.value, second: fields.second.value }
 }
 
@@ -46,11 +45,16 @@ describe('the entry fields of the bench', () => {
     expect(entry.reason.value).toBeNull()
     expect(log).toHaveBeenCalledOnce()
   })
-  it('goes to the field that is wrong', () => {
+  it('goes to the field that is wrong, and selects what the next figure takes the place of', () => {
     const { entry, log, second } = open('18', 'x')
     entry.submit()
     expect(log).not.toHaveBeenCalled()
     expect(second.focus).toHaveBeenCalled()
+    expect(second.select).toHaveBeenCalled()
+    const wrong = open('18z')
+    wrong.entry.firstEntered()
+    expect(wrong.first.select).toHaveBeenCalledOnce()
+    expect(wrong.second.focus).not.toHaveBeenCalled()
     expect(entry.reason.value).toContain('not a length')
   })
   it('asks about a figure that can be read two ways instead of logging it', () => {

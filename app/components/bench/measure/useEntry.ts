@@ -1,17 +1,16 @@
-import { computed, nextTick, ref, type Ref, type ShallowRef } from 'vue'
+import { computed, nextTick, ref, type Ref } from 'vue'
 import { formatFigure, unitName, type FigureEntry, type Unit } from '#core/quantity/figure'
 import type { Choice } from '#core/quantity/parse-length'
 import type { Draft } from '~/composables/bench/useDraft'
 
-/** What every entry field of the bench is given. */
-export interface EntryProps {
+/** What stands in the cell in hand, as it is read. */
+export interface EntryState {
   readonly unit: Unit
   /** the unit shown beside it: the check’s, or where that is the same, the other system’s */
   readonly other: Unit
   readonly start: FigureEntry
   readonly far: FigureEntry
   readonly back: FigureEntry
-  readonly hint: string
   /** wrong beside the figure: the temperature */
   readonly heatFault: string | null
   /** what is typed is an answer in a word: it binds */
@@ -20,14 +19,14 @@ export interface EntryProps {
 
 /** Where the cursor goes; what is not drawn is not there. */
 interface EntryFields {
-  readonly first: Readonly<ShallowRef<HTMLInputElement | null>>
-  readonly second: Readonly<ShallowRef<HTMLInputElement | null>>
-  readonly choiceList: Readonly<ShallowRef<HTMLElement | null>>
+  readonly first: Readonly<Ref<HTMLInputElement | null>>
+  readonly second: Readonly<Ref<HTMLInputElement | null>>
+  readonly choiceList: Readonly<Ref<HTMLElement | null>>
 }
 
 interface Entry {
   readonly fields: EntryFields
-  readonly props: EntryProps
+  readonly state: Readonly<Ref<EntryState>>
   readonly draft: Ref<Draft>
   /** What to say when nothing is typed. */
   readonly missing: () => string
@@ -35,15 +34,15 @@ interface Entry {
   readonly answer: (text: string, value: number) => void
 }
 
-/** The common behaviour of the entry fields: what is wrong, what has to be asked, what Enter does. */
-export function useEntry({ fields: { first, second, choiceList }, props, draft, missing, log, answer }: Entry) {
+/** How a cell behaves: what is wrong, what has to be asked, what Enter does. */
+export function useEntry({ fields: { first, second, choiceList }, state, draft, missing, log, answer }: Entry) {
   const tried = ref(false)
   const blank = computed(() => draft.value.far.trim() === '')
   const asking = computed<{ text: string; choices: readonly Choice[] } | null>(() => {
     for (const [text, entry] of [
-      [draft.value.far, props.far],
-      [draft.value.back, props.back],
-      [draft.value.start, props.start],
+      [draft.value.far, state.value.far],
+      [draft.value.back, state.value.back],
+      [draft.value.start, state.value.start],
     ] as const) {
       if (text.trim() !== '' && !entry.ok && entry.choices) return { text, choices: entry.choices }
     }
@@ -51,18 +50,23 @@ export function useEntry({ fields: { first, second, choiceList }, props, draft, 
   })
   const reason = computed(() => {
     if (blank.value) return tried.value ? missing() : null
-    if (props.word) return null
-    if (props.heatFault) return props.heatFault
-    const bad = [props.far, props.back, props.start].find(entry => !entry.ok)
+    if (state.value.word) return null
+    if (state.value.heatFault) return state.value.heatFault
+    const bad = [state.value.far, state.value.back, state.value.start].find(entry => !entry.ok)
     return bad && !bad.ok ? bad.reason : null
   })
   const beside = computed(() =>
-    !blank.value && props.far.ok
-      ? `${/\d.*\+/.test(draft.value.far) ? `= ${formatFigure(props.far.value, props.unit, { trim: true })} ` : ''}${unitName(props.unit)} · ${formatFigure(props.far.value, props.other, { unit: true })}`
-      : unitName(props.unit),
+    !blank.value && state.value.far.ok
+      ? `${/\d.*\+/.test(draft.value.far) ? `= ${formatFigure(state.value.far.value, state.value.unit, { trim: true })} ` : ''}${unitName(state.value.unit)} · ${formatFigure(state.value.far.value, state.value.other, { unit: true })}`
+      : unitName(state.value.unit),
   )
 
   const focus = () => void nextTick(() => first.value?.focus())
+  /** What is refused is selected, so that the next figure takes its place. */
+  const refuse = ({ value: field }: Readonly<Ref<HTMLInputElement | null>>) => {
+    field?.focus()
+    field?.select()
+  }
   let asked: HTMLInputElement | null = null
   function ask(): void {
     const at = globalThis.document?.activeElement
@@ -77,16 +81,17 @@ export function useEntry({ fields: { first, second, choiceList }, props, draft, 
   }
   function firstEntered(): void {
     tried.value = true
-    if (props.word) submit()
+    if (state.value.word) submit()
     else if (asking.value) ask()
-    else if (!blank.value && props.far.ok) second.value?.focus()
+    else if (!blank.value && state.value.far.ok) second.value?.focus()
+    else if (!blank.value) refuse(first)
   }
   function submit(): void {
     tried.value = true
     if (asking.value) return ask()
     // To the field that is wrong, so that only it has to be typed again.
-    if (reason.value && !blank.value && props.far.ok) return void second.value?.focus()
-    if (reason.value || blank.value) return focus()
+    if (reason.value && !blank.value) return refuse(state.value.far.ok && second.value ? second : first)
+    if (blank.value) return focus()
     log()
     tried.value = false
     focus()

@@ -123,6 +123,7 @@ function price(id: string, text: string): void {
         :text="setup[field.id] ? money(Number(setup[field.id])) : ''"
         :disabled="off(field)"
         :aria-invalid="badPrice === field.id"
+        :data-refused="badPrice === field.id || undefined"
         @keep="text => price(field.id, text)"
       />
       <TextField
@@ -154,6 +155,7 @@ function price(id: string, text: string): void {
         :text="marksText((setup[field.id] ?? kind.defaultSetup[field.id]!).split(' ').map(Number))"
         :disabled="off(field)"
         :aria-invalid="badMarks !== null"
+        :data-refused="badMarks !== null || undefined"
         @keep="text => marked(field.id, text)"
       />
       <TextField

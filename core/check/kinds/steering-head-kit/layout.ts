@@ -102,7 +102,7 @@ export function kitPoints({ by, at }: HeadSetup): MeasuringPoint[] {
         rests: ['kit', 'seal', 'stem'],
         words: [
           { value: 'free', label: 'free' },
-          { value: 'rubs', label: 'cage rubs' },
+          { value: 'rubs', label: 'rubs on the cage' },
         ],
       },
     ]),

@@ -1,14 +1,31 @@
 <script setup lang="ts">
 import { groups as groupBy } from 'd3-array'
 import type { MeasuringPoint } from '#core/check/contract'
-import { useGridKeys } from '~/composables/keys/useGridKeys'
+import { useSheetKeys } from '~/composables/keys/useSheetKeys'
 import type { PointCell } from '~/composables/bench/usePointCells'
 
-/** Every point of a check with many: what is read, what is missing, which is next. A row a position, a column a direction and station. */
-const props = defineProps<{ cells: readonly PointCell[]; picked: string }>()
-defineEmits<{ pick: [string] }>()
+/** The sheet of a check with many points: a row a position, a column a direction and station. The cell in hand is the field; a click or the arrows choose another. */
+const props = defineProps<{
+  cells: readonly PointCell[]
+  picked: string
+  /** the cell in hand is written in; else it is only marked */
+  writes: boolean
+}>()
+const emit = defineEmits<{ pick: [string] }>()
 const box = ref<HTMLElement>()
-const { onKeydown } = useGridKeys(box)
+const { onKeydown } = useSheetKeys(
+  box,
+  id => {
+    emit('pick', id)
+    // Where nothing can be written the cell itself has the cursor.
+    void nextTick(() => box.value?.querySelector<HTMLElement>(`button[data-cell="${CSS.escape(id)}"]`)?.focus())
+  },
+  () => props.writes,
+)
+/** Whatever is in hand is in sight, also where the sheet is longer than its window. */
+const inSight = () => void nextTick(() => box.value?.querySelector('[data-active]')?.scrollIntoView({ block: 'nearest' }))
+watch(() => props.picked, inSight)
+onMounted(inSight)
 
 const rest = ({ at }: MeasuringPoint) =>
   Object.entries(at)
@@ -40,11 +57,19 @@ async function unfold(part: string): Promise<void> {
   await nextTick()
   box.value?.querySelector<HTMLElement>(`[data-part="${part}"] button`)?.focus()
 }
+/** `Journal, main 1, A front: 47.986 ×2` */
+const labelOf = ({ point, figure, leftOut, times, bad, stale, waiting }: PointCell) =>
+  [
+    `${point.label}: ${figure ?? (leftOut === null ? 'not read' : `left out, ${leftOut}`)}${times > 1 ? ` ×${times}` : ''}`,
+    ...(bad ? ['not valid'] : []),
+    ...(stale ? ['stale'] : []),
+    ...(waiting ? [`typed and not stored: ${waiting}`] : []),
+  ].join(', ')
 const titled = (part: string) => part.charAt(0).toUpperCase() + part.slice(1)
 </script>
 
 <template>
-  <div ref="box" class="space-y-3" data-test="points" @keydown="onKeydown">
+  <div ref="box" class="relative max-h-[max(15rem,calc(100dvh-27.5rem))] space-y-2 overflow-auto" data-test="points" @keydown="onKeydown">
     <table v-for="group in groups" :key="group.part" class="tight" :data-part="group.part">
       <tbody v-if="folded(group)">
         <tr>
@@ -68,22 +93,38 @@ const titled = (part: string) => part.charAt(0).toUpperCase() + part.slice(1)
         </tr>
       </thead>
       <tbody v-if="!folded(group)">
-        <tr v-for="row in group.rows" :key="row.name">
-          <td class="w-0 !pr-2 whitespace-nowrap text-[13.5px]">{{ row.name }}</td>
-          <td v-for="(cell, i) in row.cells" :key="i" class="!p-0.5 text-right">
+        <tr v-for="row in group.rows" :key="row.name" :class="row.cells.some(cell => cell?.point.id === picked) ? 'font-semibold' : ''">
+          <td class="w-0 min-w-20 !py-0 !pr-3 text-[14px] leading-tight" :class="group.columns.length > 1 ? 'whitespace-nowrap' : ''">
+            {{ row.name }}
+          </td>
+          <td v-for="(cell, i) in row.cells" :key="i" class="!px-0.5 !py-0 text-right">
+            <div
+              v-if="cell && picked === cell.point.id && writes"
+              class="flex justify-end py-0.5"
+              role="group"
+              :aria-label="labelOf(cell)"
+              data-active
+              :data-cell="cell.point.id"
+            >
+              <slot />
+            </div>
             <button
-              v-if="cell"
+              v-else-if="cell"
               type="button"
-              class="figure min-h-9 w-full min-w-9 rounded px-1 text-right text-[13px] whitespace-nowrap"
+              class="figure min-h-8.5 w-full min-w-9 rounded px-1.5 text-right text-[15px] whitespace-nowrap pointer-coarse:min-h-11"
               :class="[
                 picked === cell.point.id ? 'outline-2 -outline-offset-2 outline-accent bg-sheet font-bold' : '',
                 cell.bad ? 'text-out' : cell.stale ? 'text-mute line-through' : cell.figure === null ? 'text-mute' : '',
+                cell.waiting && cell.figure === null ? 'italic' : '',
               ]"
+              :data-cell="cell.point.id"
+              :tabindex="picked === cell.point.id ? 0 : -1"
               :aria-pressed="picked === cell.point.id"
-              :aria-label="`${cell.point.label}: ${cell.figure ?? (cell.leftOut === null ? 'not read' : `left out, ${cell.leftOut}`)}${cell.bad ? ', not valid' : ''}${cell.stale ? ', stale' : ''}`"
+              :aria-label="labelOf(cell)"
               @click="$emit('pick', cell.point.id)"
             >
-              {{ cell.figure ?? (cell.leftOut !== null ? 'out' : cell.point.optional ? '·' : '–') }}
+              {{ cell.figure ?? (cell.waiting || (cell.leftOut !== null ? 'out' : cell.point.optional ? '·' : '–'))
+              }}<span v-if="cell.times > 1" class="text-[11px] text-mute"> ×{{ cell.times }}</span>
             </button>
           </td>
         </tr>
