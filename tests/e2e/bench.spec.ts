@@ -10,9 +10,9 @@ test.beforeEach(async ({ page, shop }) => {
 
 test('bad entries are said at the field, nothing is stored, nothing is lost', async ({ page }) => {
   const rows = seriesRows(page)
-  await typeReading(page, 'dbc')
-  await expect(page.getByRole('alert')).toContainText('“dbc” is not a length')
-  await expect(page.getByLabel('Far reading')).toHaveValue('dbc')
+  await typeReading(page, 'dkk')
+  await expect(page.getByRole('alert')).toContainText('“dkk” is not a length')
+  await expect(page.getByLabel('Far reading')).toHaveValue('dkk')
   await expect(rows).toHaveCount(1)
 
   await page.getByLabel('Far reading').fill('.018')

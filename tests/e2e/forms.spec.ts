@@ -370,7 +370,7 @@ test('what is refused or asked about is not dropped: the form waits for it', asy
   await expect(page).toHaveURL(/jobs\/launch-box$/)
   await page.keyboard.type('3 bananas')
   await page.keyboard.press('Enter')
-  await expect(page.getByText('“bananas” is no unit', { exact: false })).toBeVisible()
+  await expect(page.getByText(/bananas”/)).toBeVisible()
   await expect(lower).toBeFocused()
   await page.keyboard.type('3')
   await page.keyboard.press('Enter')

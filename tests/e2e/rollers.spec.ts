@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { demoForThisFile, expect, seriesRows, sign, tabTo, test, tick, toCell, type } from './workshop'
+import { cell, demoForThisFile, expect, seriesRows, sign, tabTo, test, tick, toCell, type } from './workshop'
 
 demoForThisFile()
 
@@ -65,7 +65,7 @@ test('honed to size: a warm bore reckoned cold, the finished bores proved and si
   await expect(plan).toContainText('left cold at the rear: fine stone')
   await point(page, 'Finished bore, rod 1, A front')
   await type(page, '-0.55', '-0.55', '-0.5', '-0.5', '-0.75', '-0.7', '-0.75', '-0.75')
-  await expect(page.getByRole('button', { name: /Finished bore, rod 2, B rear: −0\.75/ })).toBeVisible()
+  await expect(cell(page, /Finished bore, rod 2, B rear: −0\.75/)).toBeVisible()
   await phase(page, /Prove/)
   await expect(page.getByTestId('results')).toContainText('0.9')
   await expect(page.getByTestId('verdict')).toContainText('Provisional')
@@ -182,7 +182,7 @@ test('a set judged by a sample, the bore read in its planes, honed and finished:
     ['Finished bore, rod 1, A rear', '−0.60'],
     ['Finished bore, rod 1, B rear', '−0.70'],
   ] as const)
-    await expect(page.getByTestId('points').getByRole('button', { name: `${name}: ${figure}` })).toBeVisible()
+    await expect(cell(page, `${name}: ${figure}`)).toBeVisible()
   // Mean bore 2.50065, pin 2; the largest of twelve to expect 0.2498 + 1.635 × 0.0000664 = 0.2499086: 0.83 thou, below 0.9 to 1.2.
   await phase(page, /Prove/)
   await expect(page.getByTestId('figure')).toHaveText('0.8')

@@ -109,7 +109,7 @@ const { notes, done } = useRail({ document, evaluation, steps, ticked })
 watch(
   () => document.value.entryUnit,
   own => {
-    preferences.system = systemOf(own)
+    preferences.showAs(systemOf(own))
   },
   { immediate: true },
 )
@@ -218,17 +218,19 @@ useBenchKeys({
         @keep="settings => command('settings', { settings })"
         @close="focus"
       />
-      <LazySetupPanel
-        v-if="phase === 'setup'"
-        :document="document"
-        :lots="lots"
-        :gauges="register"
-        :faults="faults"
-        :results="evaluation.current.results"
-        :sign-doubtful="evaluation.places.some(({ ledger }) => ledger.signDoubtful)"
-        @keep="settings => command('settings', { settings })"
-        @found="found => command('found-pack', found)"
-      />
+      <div v-if="phase === 'setup'" class="grid gap-x-8 gap-y-5 lg:grid-cols-[minmax(0,1fr)_19rem]">
+        <LazySetupPanel
+          :document="document"
+          :lots="lots"
+          :gauges="register"
+          :faults="faults"
+          :results="evaluation.current.results"
+          :sign-doubtful="evaluation.places.some(({ ledger }) => ledger.signDoubtful)"
+          @keep="settings => command('settings', { settings })"
+          @found="found => command('found-pack', found)"
+        />
+        <GaugeStands :document="document" :evaluation="evaluation" :lots="lots" />
+      </div>
       <div
         v-show="phase !== 'setup'"
         class="grid grid-cols-1 gap-x-8 gap-y-5"

@@ -69,7 +69,7 @@ const otherRules = computed(() => {
       </div>
     </div>
     <div class="min-w-0 flex-1 basis-72 md:text-right" data-test="answer">
-      <p class="text-[17px]">{{ sentence }}</p>
+      <p class="text-[17px] text-balance">{{ sentence }}</p>
       <p v-if="arithmetic" class="text-[13.5px] text-mute">{{ arithmetic }}</p>
       <p v-if="whole" class="text-[13.5px]" :class="stateText(evaluation.state)" data-test="whole">{{ whole }}</p>
       <p v-if="otherRules" class="text-[13.5px] text-near">By the other rules: {{ otherRules }}.</p>

@@ -203,7 +203,7 @@ const tickLabel = (value: number) => String(Math.round(value * 1e6) / 1e6).repla
         stroke="var(--scribe)"
         stroke-width="1.2"
       />
-      <path v-if="aim !== null" :d="`M${x(aim) - 6} ${TOP + 2}h12l-6 8z`" fill="var(--scribe)" data-test="aim" />
+      <path v-if="aim !== null" :d="`M${x(aim) - 5} ${TOP + 1}h10l-5 6z`" fill="var(--scribe)" data-test="aim" />
       <g v-if="arrow" stroke="var(--scribe)" fill="var(--scribe)">
         <line :x1="arrow.from" :x2="arrow.to + -arrow.sign * 18" :y1="LINE" :y2="LINE" stroke-dasharray="3 4" stroke-width="1.5" />
         <path :d="`M${arrow.to - arrow.sign * 12} ${LINE}l${-arrow.sign * 10} -5v10z`" stroke="none" />

@@ -174,7 +174,8 @@ export function useScan(): void {
       }
       if (what === 'first') before = field?.value ?? (target instanceof HTMLSelectElement ? target.value : '')
       if (what === 'next' && field) {
-        // They are typed, the first of them too.
+        // They are typed, the first of them too, and none of them is a command.
+        event.stopImmediatePropagation()
         const waiting = held.map(({ key: sign }) => sign).join('')
         held = []
         clearTimeout(release)

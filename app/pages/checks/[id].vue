@@ -1,10 +1,12 @@
 <script setup lang="ts">
 import { faultsOf } from '~/composables/server/useApi'
 import { useBench } from '~/stores/bench'
+import { usePreferences } from '~/stores/preferences'
 
 /** One check on the bench: fetched here, worked on in CheckBench. */
 const id = String(useRoute().params.id)
 const bench = useBench()
+const preferences = usePreferences()
 const problem = ref<string | null>(null)
 const fetched = ref(false)
 const document = computed(() => (fetched.value && bench.document?.id === id ? bench.document : null))
@@ -18,6 +20,10 @@ onMounted(async () => {
   }
 })
 onBeforeUnmount(() => bench.leave())
+// What is opened next is shown in the shop’s unit again, unless it is a check too.
+onBeforeRouteLeave(to => {
+  if (!to.path.startsWith('/checks/')) preferences.showAs(null)
+})
 useHead({ title: computed(() => (document.value ? `${document.value.title} · Finitum` : 'Finitum')) })
 </script>
 

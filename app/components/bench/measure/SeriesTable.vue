@@ -113,7 +113,7 @@ function cells(reading: PointReading): string[] {
         </tr>
       </thead>
       <tbody>
-        <tr v-if="writes && newestFirst" data-writes :key="`next-${readings.length}`">
+        <tr v-if="writes && newestFirst" :key="`next-${readings.length}`" data-writes>
           <td class="figure w-8 !py-0.5 font-bold">{{ readings.length + 1 }}</td>
           <td :colspan="heads.length" class="!py-0.5 !pl-0"><slot /></td>
           <td class="!py-0.5 text-[13px] text-mute" colspan="2"><slot name="beside" /></td>
@@ -161,7 +161,7 @@ function cells(reading: PointReading): string[] {
             </button>
           </td>
         </tr>
-        <tr v-if="writes && !newestFirst" data-writes :key="`next-${readings.length}`">
+        <tr v-if="writes && !newestFirst" :key="`next-${readings.length}`" data-writes>
           <td class="figure w-8 !py-0.5 font-bold">{{ readings.length + 1 }}</td>
           <td :colspan="heads.length" class="!py-0.5 !pl-0"><slot /></td>
           <td class="!py-0.5 text-[13px] text-mute" colspan="2"><slot name="beside" /></td>

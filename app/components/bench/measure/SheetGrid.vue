@@ -94,7 +94,10 @@ const titled = (part: string) => part.charAt(0).toUpperCase() + part.slice(1)
       </thead>
       <tbody v-if="!folded(group)">
         <tr v-for="row in group.rows" :key="row.name" :class="row.cells.some(cell => cell?.point.id === picked) ? 'font-semibold' : ''">
-          <td class="w-0 min-w-20 !py-0 !pr-3 text-[14px] leading-tight" :class="group.columns.length > 1 ? 'whitespace-nowrap' : ''">
+          <td
+            class="sticky left-0 z-[1] w-0 min-w-20 bg-paper !py-0 !pr-3 text-[14px] leading-tight"
+            :class="group.columns.length > 1 ? 'whitespace-nowrap' : ''"
+          >
             {{ row.name }}
           </td>
           <td v-for="(cell, i) in row.cells" :key="i" class="!px-0.5 !py-0 text-right">

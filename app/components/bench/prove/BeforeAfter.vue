@@ -26,11 +26,11 @@ const several = computed(() => rows.value.length > 1)
     <table class="tight w-full">
       <thead>
         <tr>
-          <td v-if="several"></td>
+          <td v-if="several" class="!border-0"></td>
           <th class="text-right">as found</th>
-          <td></td>
+          <td class="!border-0"></td>
           <th class="text-right">now</th>
-          <td></td>
+          <td class="!border-0"></td>
           <th class="text-right">change</th>
         </tr>
       </thead>
