@@ -4,7 +4,22 @@ import { describe, expect, it } from 'vitest'
 
 /** The folders of core: each sees only those before it. */
 const LAYERS = [
-  ...['quantity', 'reading', 'verdict', 'pack', 'choice', 'method', 'check', 'command', 'sheet', 'shop', 'worksheet', 'report', 'trend', 'label'],
+  ...[
+    'quantity',
+    'reading',
+    'verdict',
+    'pack',
+    'choice',
+    'method',
+    'check',
+    'command',
+    'sheet',
+    'shop',
+    'worksheet',
+    'report',
+    'trend',
+    'label',
+  ],
 ]
 /** Computation of others that core rests on; no browser, no server, no database, no clock. */
 const PACKAGES = ['ajv', 'canonicalize', 'd3-array']

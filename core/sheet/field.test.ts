@@ -102,7 +102,7 @@ describe('the field of a sheet', () => {
     const before = reads('thrust-alignment', readings)
     const there = fieldAt(before, 'before')
     const replaced = reads('thrust-alignment', readings, {
-      partChanges: [{ id: 'c', role: '*', reason: 'new', by: 'T. Marl', at: '2026-05-04T10:00:00.000Z', order: 99, name: 'all' } as never],
+      partChanges: [{ id: 'c', role: '*', reason: 'new', by: 'T. Marl', at: '2026-05-04T10:00:00.000Z', order: 1e9, name: 'all' } as never],
     })
     expect(moved({ ...there, at: 'after', pointed: true }, { kind: 'changed' }, replaced).at).toBe('before')
   })

@@ -61,6 +61,8 @@ const {
 onMounted(() => openPhase(phase.value))
 /** The sheet takes the width while it is filled; then what to do about it does. */
 const measuring = computed(() => phase.value === 'measure' || (phase.value === 'prove' && taking.next.value !== null))
+/** The place that is read now, where there are several. */
+const stands = computed(() => (taking.points.value.length > 1 ? lowerFirst(point.value.label) : undefined))
 const strip = ref<{ tickDue: () => void; tickRest: () => void }>()
 const allSteps = ref(false)
 
@@ -269,7 +271,7 @@ useBenchKeys({
           <GaugeStands v-if="!measuring" class="mt-4" :document="document" :evaluation="evaluation" :lots="lots" />
         </div>
         <div class="min-w-0 space-y-4">
-          <GaugeStands v-if="measuring" :document="document" :evaluation="evaluation" :lots="lots" />
+          <GaugeStands v-if="measuring" :document="document" :evaluation="evaluation" :lots="lots" :at="stands" />
           <AnswerColumn
             :document="document"
             :evaluation="evaluation"

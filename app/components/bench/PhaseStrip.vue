@@ -38,12 +38,12 @@ defineExpose({
 
 <template>
   <nav aria-label="Phases" class="border-b rule px-4 md:px-7">
-    <div class="flex min-h-11 flex-wrap items-center gap-x-1 md:gap-x-3">
+    <div class="grid min-h-11 grid-cols-4 items-center md:flex md:gap-x-3">
       <template v-for="phase in PHASES" :key="phase">
         <span v-if="phase !== 'setup'" class="hidden h-0.5 w-6 bg-hair md:block" aria-hidden="true" />
         <button
           type="button"
-          class="flex min-h-11 items-center gap-2 pr-1"
+          class="flex min-h-11 min-w-0 items-center gap-1.5 md:gap-2 md:pr-1"
           :aria-current="open === phase ? 'step' : undefined"
           :title="notes[phase]"
           @click="emit('open', phase)"
@@ -53,7 +53,9 @@ defineExpose({
             :class="open === phase ? 'border-dye bg-dye text-white' : done[phase] ? 'border-in bg-in text-paper' : 'border-hair text-mute'"
             >{{ done[phase] && open !== phase ? '✓' : number(phase) }}</span
           >
-          <span class="text-[15px] font-bold" :class="open === phase ? 'text-ink' : 'text-mute'">{{ PHASE_NAME[phase] }}</span>
+          <span class="text-[13.5px] font-bold md:text-[15px]" :class="open === phase ? 'text-ink' : 'text-mute'">{{
+            PHASE_NAME[phase]
+          }}</span>
         </button>
       </template>
       <p class="ml-auto hidden text-right text-[13.5px] text-mute md:block" data-test="phase-note">{{ notes[open] }}{{ count }}</p>

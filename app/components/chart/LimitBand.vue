@@ -98,11 +98,13 @@ const labelAt = computed(() => {
   if (left - (taken < left ? taken + 30 : 0) > room.value) return { x: left - 8, end: true }
   return null
 })
-/** At the left end, unless a limit stands there: then beside it. */
+/** At the left end, unless a limit stands there: then beside it, where nothing else does. */
 const labelX = computed(() => {
-  const length = 7.4 * (props.label ?? '').length
-  const edge = zones.value.flatMap(z => [z.at!.lower, z.at!.upper]).find(at => at !== null && at > 6 && at < 14 + Math.max(length, 60))
-  return edge == null ? 10 : edge + 8
+  const length = Math.max(60, 7.4 * (props.label ?? '').length)
+  const taken = (from: number, to: number, all: readonly number[]) => all.some(at => at > from && at < to)
+  const edges = zones.value.flatMap(z => [z.at!.lower, z.at!.upper]).filter(at => at !== null)
+  const edge = edges.find(at => at > 6 && at < 14 + length)
+  return edge === undefined || taken(edge, edge + 16 + length, [...edges, ...marks.value.map(x)]) ? 10 : edge + 8
 })
 /** The middle of a label of so many characters, kept off the edges. */
 const within = (at: number, characters: number, size = 8.6) => {
@@ -188,8 +190,10 @@ const tickLabel = (value: number) => String(Math.round(value * 1e6) / 1e6).repla
         <text :x="width - 8" y="23" text-anchor="end">{{ unitName(axes[0]) }}</text>
         <text :x="width - 8" :y="HEIGHT - 15" text-anchor="end">{{ unitName(axes[1]) }}</text>
         <text v-if="label && !narrow" :x="labelX" :y="48" font-size="13" font-weight="650" fill="var(--scribe)">{{ label }}</text>
-        <text :x="labelX" :y="LINE + 5">{{ ends.below.toLowerCase() }}</text>
-        <text :x="width - 10" :y="LINE + 5" text-anchor="end">{{ ends.above.toLowerCase() }}</text>
+        <template v-if="!narrow">
+          <text :x="labelX" :y="LINE + 5">{{ ends.below.toLowerCase() }}</text>
+          <text :x="width - 10" :y="LINE + 5" text-anchor="end">{{ ends.above.toLowerCase() }}</text>
+        </template>
       </g>
       <text v-if="labelAt" fill="var(--scribe)" font-size="13" :text-anchor="labelAt.end ? 'end' : 'start'" :x="labelAt.x" y="42">
         <tspan v-for="(n, i) in names" :key="n.name" :font-weight="n.name === 'Book' ? 650 : 400"
@@ -270,6 +274,10 @@ const tickLabel = (value: number) => String(Math.round(value * 1e6) / 1e6).repla
         </text>
       </g>
     </svg>
-    <p v-if="!blank && !labelAt" class="px-3 pb-2 text-[13px]">{{ names.map(({ words }) => words).join(' · ') }}</p>
+    <p v-if="!blank && (narrow || !labelAt)" class="flex justify-between gap-x-3 px-3 pb-2 text-[13px]">
+      <span v-if="narrow">← {{ ends.below.toLowerCase() }}</span>
+      <span>{{ labelAt ? '' : names.map(({ words }) => words).join(' · ') }}</span>
+      <span v-if="narrow">{{ ends.above.toLowerCase() }} →</span>
+    </p>
   </div>
 </template>

@@ -87,9 +87,9 @@ describe('the result the bench looks at', () => {
 })
 
 describe('the points of a check with many', () => {
-  it('show what was read last, in the words of their gauge; a voided one is not there', () => {
+  it('show the figure that is used, in the words of their gauge: the mean of its repeats; a voided one is not there', () => {
     const readings = [
-      ...figures('journal-1-A', inches(2), inches(1.9999)),
+      ...figures('journal-1-A', inches(2), inches(1.9998)),
       ...figures('bore-1-A', -thou(2)).map(r => ({ ...r, voided: { reason: 'slipped' } })),
     ]
     const turns: PointReading = { id: 'w', point: 'turns-1', word: 'turns' }
@@ -101,6 +101,7 @@ describe('the points of a check with many', () => {
       'turns freely',
       null,
     ])
+    expect(cells.value.find(({ point }) => point.id === 'journal-1-A')!.times).toBe(2)
   })
   it('mark a reading that is refused, and only that one', () => {
     const off = [...figures('strip-1-front', thou(9)), ...figures('strip-2-front', thou(2))]

@@ -95,15 +95,15 @@ const titled = (part: string) => part.charAt(0).toUpperCase() + part.slice(1)
       <tbody v-if="!folded(group)">
         <tr v-for="row in group.rows" :key="row.name" :class="row.cells.some(cell => cell?.point.id === picked) ? 'font-semibold' : ''">
           <td
-            class="sticky left-0 z-[1] w-0 min-w-20 bg-paper !py-0 !pr-3 text-[14px] leading-tight"
-            :class="group.columns.length > 1 ? 'whitespace-nowrap' : ''"
+            class="sticky left-0 z-[1] bg-paper !py-0 !pr-3 text-[14px] leading-tight"
+            :class="group.columns.length > 1 ? 'w-0 whitespace-nowrap' : 'min-w-28'"
           >
             {{ row.name }}
           </td>
           <td v-for="(cell, i) in row.cells" :key="i" class="!px-0.5 !py-0 text-right">
             <div
               v-if="cell && picked === cell.point.id && writes"
-              class="flex justify-end py-0.5"
+              class="flex justify-end py-0.5 [&>*]:max-w-72"
               role="group"
               :aria-label="labelOf(cell)"
               data-active
