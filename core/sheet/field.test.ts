@@ -42,6 +42,13 @@ describe('the field of a sheet', () => {
       moved(fieldAt(reads('thrust-alignment', []), ''), STORED, reads('thrust-alignment', plays('before', ...read))).at
     expect(REPEATS).toBe(3)
     expect([after_(8), after_(8, 8.2), after_(8, 8.2, 8)]).toEqual(['before', 'before', 'after'])
+    // What it came to is seen until something is typed at the next.
+    const thrice = reads('thrust-alignment', plays('before', 8, 8.2, 8))
+    const gone = moved(fieldAt(thrice, 'before'), { ...STORED, lacked: false }, thrice)
+    expect(gone).toMatchObject({ at: 'after', seen: 'before' })
+    expect(moved(gone, { kind: 'typed', blank: true }, thrice).seen).toBe('before')
+    expect(moved(gone, { kind: 'typed', blank: false }, thrice).seen).toBe('after')
+    expect(moved(gone, { kind: 'chosen', point: 'after', blank: true }, thrice).seen).toBe('after')
     // Alone on its sheet it stays.
     const alone = reads('shaft-end-play', plays('travel', 4, 4, 4, 4))
     expect(moved(fieldAt(alone, ''), STORED, alone).at).toBe('travel')

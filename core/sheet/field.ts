@@ -9,6 +9,8 @@ export interface Field {
   readonly pointed: boolean
   /** Something is typed in it: it stays until that is stored or cleared, or another cell is chosen by hand. */
   readonly claimed: boolean
+  /** The point the eye is with: that of the field, but after a movement that was read, until something is typed in the next. */
+  readonly seen: string
   /** of the sheet it was put there on, see there */
   readonly work: string
   readonly asked: string
@@ -39,6 +41,7 @@ export const REPEATS = 3
 
 const at = (sheet: Sheet, point: string, by: Pick<Field, 'pointed'> = { pointed: false }): Field => ({
   at: point,
+  seen: point,
   pointed: by.pointed,
   claimed: false,
   work: sheet.work,
@@ -66,7 +69,7 @@ export function moved(field: Field, move: Move, sheet: Sheet): Field {
   const here = cellAt(sheet, field.at)
   switch (move.kind) {
     case 'typed':
-      return { ...field, claimed: !move.blank }
+      return { ...field, claimed: !move.blank, seen: move.blank ? field.seen : field.at }
     case 'chosen':
       return cellAt(sheet, move.point) ? { ...at(sheet, move.point, { pointed: true }), claimed: !move.blank } : field
     case 'voided':
@@ -75,7 +78,8 @@ export function moved(field: Field, move: Move, sheet: Sheet): Field {
     case 'stored': {
       if (!here || move.refused) return { ...field, claimed: false }
       const to = after(here, move, sheet)
-      return at(sheet, to.point.id, { pointed: field.pointed && to === here })
+      const seen = ways[here.point.way].again === 'repeat' ? here.point.id : to.point.id
+      return { ...at(sheet, to.point.id, { pointed: field.pointed && to === here }), seen }
     }
     case 'changed': {
       // Set up otherwise, other points come first: the field does not stay at one nobody chose and nothing was read at.

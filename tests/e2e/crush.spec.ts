@@ -1,5 +1,5 @@
 import { fill, kit, newJob, next, pick, tabToField, tickAll } from './by-keyboard'
-import { emptyForThisFile, expect, sign, tabTo, test, type } from './workshop'
+import { emptyForThisFile, expect, sign, tabTo, test, toCell, type } from './workshop'
 
 // From an empty data folder to a signature, by keyboard alone. Worked example: common practice.
 emptyForThisFile()
@@ -29,8 +29,7 @@ test('a shim by crush wire: runs until they agree, the shim they ask for, closed
   await next(page)
   await page.getByRole('radio', { name: 'A quarter of an hour warm' }).press('Space')
   const read = async (run: string, ...six: string[]) => {
-    await page.getByRole('button', { name: `run ${run}, piece A, place 1:` }).press('Enter')
-    await expect(page.getByLabel('Figure read')).toBeFocused()
+    await toCell(page, `run ${run}, piece A, place 1:`)
     await type(page, ...six)
   }
   await read('1', '.0564', '.0564', '.0565', '.0563', '.0564', '.0564')
@@ -51,7 +50,7 @@ test('a shim by crush wire: runs until they agree, the shim they ask for, closed
   await tabTo(page, active => active.text === 'The pack is changed')
   await page.keyboard.press('Enter')
   await expect(page.getByRole('dialog')).toHaveCount(0)
-  await page.getByRole('button', { name: /turning:/ }).press('Enter')
+  await toCell(page, /turning:/)
   await type(page, '1.1', '', '1.1', '', '1.1', '')
   await page.keyboard.press('Escape')
   await phase(/Measure/)

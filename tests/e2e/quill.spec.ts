@@ -52,6 +52,7 @@ test('a selective race known as thick, middle, thin: as it came in with seals, d
   await tabTo(page, active => active.text === 'It is built again')
   await page.keyboard.press('Enter')
   await expect(page.getByLabel('Far reading')).toBeFocused()
+  await page.getByTestId('conditions').getByRole('button', { name: 'change' }).press('Enter')
   await page.getByRole('radio', { name: 'Out, dry', exact: true }).press('Space')
   await page.getByLabel('Far reading').focus()
   await type(page, '35', '', '35', '', '35', '')

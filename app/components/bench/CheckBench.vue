@@ -1,19 +1,14 @@
 <script setup lang="ts">
 import type { CheckDocument } from '#core/check/document'
-import { positionOf } from '#core/check/contract'
 import { stacked } from '#core/check/pack-place'
 import { resultName } from '#core/check/evaluate/state-words'
-import { concerning } from '#core/check/evaluate/said-conditions'
 import { packingsOut } from '#core/check/packings'
 import { pieceList } from '#core/pack/arithmetic'
 import { lotMap } from '#core/pack/lot'
 import { checkKind } from '#core/check/registry'
 import { lowerFirst } from '#core/quantity/first-letter'
 import { systemOf } from '#core/quantity/figure'
-import { readingWords } from '#core/reading/reading'
 import { bandOf } from '#core/verdict/limits'
-import { faultsOf } from '~/composables/server/useApi'
-import { useZeroed } from '~/composables/server/useZeroed'
 import { useBenchKeys } from '~/composables/bench/useBenchKeys'
 import { useAnswer } from '~/composables/bench/useAnswer'
 import { useRail } from '~/composables/bench/useRail'
@@ -22,7 +17,6 @@ import { useFitting } from '~/composables/bench/useFitting'
 import { useJudged } from '~/composables/bench/useJudged'
 import { usePhase } from '~/composables/bench/usePhase'
 import { useRegister } from '~/composables/bench/useRegister'
-import { useReadingLog } from '~/composables/bench/useReadingLog'
 import { useSaying } from '~/composables/bench/useSaying'
 import { useShown } from '~/composables/bench/useShown'
 import { useTaking } from '~/composables/bench/useTaking'
@@ -40,11 +34,16 @@ const kind = computed(() => checkKind(document.value.kind))
 
 const writes = useCommand()
 const { busy, faults, said, command } = writes
-const panel = ref<{ focus: () => void; submit: () => void }>()
+const panel = ref<{
+  focus: () => void
+  submit: () => void
+  voidLast: () => void
+  take: (point: string, pieces: readonly string[]) => void
+}>()
 const focus = () => panel.value?.focus()
 
 const taking = useTaking(document.value.id, document)
-const { point, gauge, unit, reading } = taking
+const { point, gauge, reading } = taking
 const { locked, typed, evaluation } = useJudged(document, reading, lots)
 const {
   phase,
@@ -67,13 +66,7 @@ const strip = ref<{ tickDue: () => void; tickRest: () => void }>()
 const allSteps = ref(false)
 
 const look = useShown({ document, evaluation, phase, taking, typed })
-const { several, picked: pickedResult, pickedPlace, shown, place, row, readings, findings, plays } = look
-function pickPoint(next: string): void {
-  pickedResult.value = ''
-  taking.pick(next)
-  // A point may have a field of another form.
-  void nextTick(focus)
-}
+const { several, picked: pickedResult, pickedPlace, shown, place, row, plays } = look
 /** What is in for a trial comes out when the pack beside it is changed. */
 const packings = computed(() =>
   packingsOut(document.value, place.value ? [place.value.place.id] : []).map(({ place: of, pack }) => ({
@@ -99,12 +92,7 @@ const { choice, pick, picked, ownPack, proposal, takeOwn, asking, ask, cancel, f
 
 const steps = computed(() => kind.value.procedure(document.value.setup))
 const saying = useSaying({ document, evaluation, taking, locked, focus })
-const { ticked, before, leaving, canLeave } = saying
-/** Those of the place that is being read: the others are said where they are. */
-const conditionsHere = computed(() =>
-  concerning(evaluation.value.conditions, positionOf(kind.value.results(document.value.setup), point.value)),
-)
-const saidBefore = computed(() => Object.fromEntries(before.value.map(({ condition, state }) => [condition, state])))
+const { ticked } = saying
 const { notes, done } = useRail({ document, evaluation, steps, ticked })
 
 // A check is shown in its own unit, also when that is changed. U shows the other.
@@ -116,7 +104,6 @@ watch(
   { immediate: true },
 )
 
-const { log, logWord, take, voiding, voidingAt, voidLast, voidNow } = useReadingLog({ taking, findings, locked, focus })
 const byHand = computed(() => picked.value > 0 || ownPack.value !== null)
 const register = useRegister(
   document,
@@ -124,19 +111,6 @@ const register = useRegister(
 )
 const { answer, aim } = useAnswer({ document, evaluation, shown, place, choice, proposal, byHand, lots, phase, register })
 
-const sayZeroed = useZeroed()
-/** Says that the gauge in hand was zeroed today, and shows the check with it. */
-async function markZeroed(): Promise<void> {
-  await sayZeroed(gauge.value!.id).catch(error => {
-    faults.value = faultsOf(error)
-  })
-  await bench.reload()
-  focus()
-}
-const voidTitle = computed(() => {
-  const where = several.value && voidingAt.value ? `, ${lowerFirst(voidingAt.value)}` : ''
-  return voiding.value ? `Void reading ${readingWords(voiding.value, unit.value)}${where}` : ''
-})
 const helping = ref(false)
 // They come a while after the page; here before they are asked for, since the server may be away by then.
 let later: ReturnType<typeof setTimeout> | undefined
@@ -156,7 +130,6 @@ useBenchKeys({
   ask,
   step,
   panel,
-  voidLast,
   saying,
   taking,
   explaining,
@@ -240,33 +213,18 @@ useBenchKeys({
       >
         <div class="min-w-0">
           <PositionRow v-if="choosingOfSeveral" v-model:picked="pickedResult" :evaluation="evaluation" :row="row" :shown="shown.id" />
-          <ConditionRows
-            v-show="!choosingOfSeveral && phase !== 'choose'"
-            :conditions="conditionsHere"
-            :locked="locked"
-            :before="saidBefore"
-            @say="saying.say"
-            @before="saying.sayAsBefore"
-          />
-          <MeasureSheet
+          <SheetPart
             v-show="!choosingOfSeveral"
             ref="panel"
+            :document="document"
+            :evaluation="evaluation"
             :taking="taking"
-            :results="evaluation.current.results"
-            :readings="readings"
-            :findings="findings"
-            :check-unit="document.entryUnit"
+            :saying="saying"
+            :look="look"
+            :writes="writes"
             :locked="locked"
-            :one-more="answer.more"
             :quiet="phase === 'choose'"
-            :can-leave="canLeave"
-            @log="log"
-            @zeroed="markZeroed"
-            @void="voiding = $event"
-            @word="logWord"
-            @pick="pickPoint"
-            @leave="saying.askToLeave"
-            @ask="saying.takeBack"
+            :one-more="answer.more"
           />
           <GaugeStands v-if="!measuring" class="mt-4" :document="document" :evaluation="evaluation" :lots="lots" />
         </div>
@@ -282,32 +240,12 @@ useBenchKeys({
             :window-words="answer.window"
             :locked="locked"
             :typing="reading !== null"
-            @take="take"
+            @take="(at, pieces) => panel?.take(at, pieces)"
             @leave="focus"
           />
         </div>
       </div>
     </div>
-    <WhyDialog
-      :open="voiding !== null"
-      :title="voidTitle"
-      label="Why? It stays in the record, struck out."
-      fault="Say why this reading is struck out."
-      :reasons="['base moved', 'tip loose', 'not seated', 'misread', 'pushed unevenly']"
-      action="Void it"
-      @close="voiding = null"
-      @done="voidNow"
-    />
-    <WhyDialog
-      :open="leaving"
-      :title="`Leave out ${lowerFirst(point.label)}`"
-      label="Why? The record says that it was not read, and why."
-      fault="Say why this point is left out."
-      :reasons="['cannot be reached', 'not fitted here', 'worn away there']"
-      action="Leave it out"
-      @close="leaving = false"
-      @done="saying.leaveOut"
-    />
     <FitDialog
       :open="asking"
       :proposal="proposal"

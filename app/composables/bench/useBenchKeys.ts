@@ -21,8 +21,7 @@ interface Bench {
   readonly ask: () => void
   readonly step: (by: 1 | -1) => void
   /** the reading's field */
-  readonly panel: Ref<{ focus: () => void; submit: () => void } | undefined>
-  readonly voidLast: () => void
+  readonly panel: Ref<{ focus: () => void; submit: () => void; voidLast: () => void } | undefined>
   readonly taking: ReturnType<typeof useTaking>
   readonly saying: ReturnType<typeof useSaying>
   readonly explaining: Ref<boolean>
@@ -45,7 +44,6 @@ export function useBenchKeys({
   ask,
   step,
   panel,
-  voidLast,
   taking,
   saying,
   explaining,
@@ -77,7 +75,7 @@ export function useBenchKeys({
     }
     return [
       key('Z', travel.value ? 'log, back at zero' : 'log', () => panel.value?.submit()),
-      key('V', 'void last', voidLast),
+      key('V', 'void last', () => panel.value?.voidLast()),
       ...(saying.canLeave.value && phase.value !== 'choose' ? [key('O', 'leave this point out', saying.askToLeave, { quiet: true })] : []),
       key('R', 'go to the reading', () => panel.value?.focus(), { quiet: true }),
       ...(travel.value ? [key('X', 'sprang back', sprang, { quiet: true })] : []),

@@ -35,6 +35,7 @@ function bench(
   const taking = {
     points: ref(points),
     point: ref(find(change.point ?? 'journal-1-A')),
+    seen: ref(change.point ?? 'journal-1-A'),
     next: ref(change.next ? find(change.next) : null),
     pointed: ref(false),
     readingsOf,

@@ -32,7 +32,7 @@ export function useShown({ document, evaluation, phase, taking, typed }: Bench) 
     return (
       id(picked.value) ??
       // Once all is read and nobody points elsewhere, the eye should meet what decides.
-      (measuring || proving ? results.value.find(({ kind, points }) => kind.main && points.includes(taking.point.value.id)) : undefined) ??
+      (measuring || proving ? results.value.find(({ kind, points }) => kind.main && points.includes(taking.seen.value)) : undefined) ??
       // What this fitting was to move; what is being worked to size.
       (phase.value === 'prove'
         ? results.value.find(result => document.value.trials.at(-1)!.predicted[result.id] !== undefined)

@@ -41,6 +41,8 @@ export function useTaking(checkId: string, document: Ref<CheckDocument>) {
   /** The first required point that is open; null once all are read, or left out. */
   const next = computed(() => sheet.value.cells.find(isWanted)?.point ?? null)
   const pointed = computed(() => field.value.pointed)
+  /** id of the point the eye is with */
+  const seen = computed(() => (cellAt(sheet.value, field.value.seen) ? field.value.seen : point.value.id))
 
   const gaugeAt = (of: MeasuringPoint): Gauge | null => gaugeOf(document.value, of)
   /** A bare figure is what the gauge in hand is read in; without a gauge, the check’s unit. */
@@ -89,6 +91,7 @@ export function useTaking(checkId: string, document: Ref<CheckDocument>) {
     point,
     next,
     pointed,
+    seen,
     staleReadings,
     zeroWords,
     way,
