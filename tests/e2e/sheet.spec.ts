@@ -39,6 +39,8 @@ test('no figure lands elsewhere: struck out, refused, chosen by the arrows, it s
   await expect(fourth).toHaveRole('group')
   await page.keyboard.press('Shift+Tab')
   await expect(third).toHaveRole('group')
+  // What stands there is seen through the empty field.
+  await expect(page.getByPlaceholder('0.064')).toBeFocused()
   // Read again on purpose: the mean, of two, and on to what is empty.
   await type(page, '0.051')
   await expect(third).toHaveText(/0\.0575? ×2|0\.058 ×2/)

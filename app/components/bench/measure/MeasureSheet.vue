@@ -9,6 +9,7 @@ import type { LengthUnit } from '#core/quantity/length'
 import type { Finding } from '#core/reading/gates'
 import { takes } from '#core/sheet/keys'
 import { gaugeWarnings, hasStandard } from '#core/reading/gauge'
+import { isWord } from '#core/reading/reading'
 import { usePointCells } from '~/composables/bench/usePointCells'
 import type { useTaking } from '~/composables/bench/useTaking'
 import type { ReadsAs } from '~/composables/keys/readsAs'
@@ -53,7 +54,17 @@ const form = computed(() => way.value.entry)
 const figures = computed(() => form.value !== 'word' && form.value !== 'pieces')
 const writes = computed(() => !props.locked && !lacksGauge.value && form.value !== 'pieces')
 const leaves = computed(() => (way.value.gauge === 'feeler-set' ? (gauge.value?.sizes ?? []) : null))
-const fields = computed(() => entryFields(form.value, unit.value, way.value.ends ?? ['from', 'to'], leaves.value !== null))
+const fields = computed(() => {
+  const asked = entryFields(form.value, unit.value, way.value.ends ?? ['from', 'to'], leaves.value !== null)
+  // What stands there already is seen through the empty field.
+  const stored = several.value && asked.second === null ? cells.value.find(one => one.point.id === point.value.id)?.figure : null
+  return stored ? { ...asked, first: { ...asked.first, placeholder: stored } } : asked
+})
+/** What was said here last. */
+const saidHere = computed(() => {
+  const last = props.readings.findLast(reading => !reading.voided && !props.taking.staleReadings.value.has(reading.id))
+  return last && isWord(last) ? last.word : null
+})
 const warm = computed(() => point.value.heat !== undefined && (form.value === 'figure' || form.value === 'pass'))
 
 const cell = useTemplateRef<{ first: HTMLInputElement | null; second: HTMLInputElement | null }>('cell')
@@ -220,7 +231,15 @@ defineExpose({ focus, submit })
         <EntryNote :reason="reason ?? inWords.fault.value" :choices="asking?.choices ?? []" @answer="answered" />
       </div>
       <div v-if="words.length" class="mt-2 flex flex-wrap gap-2">
-        <button v-for="word in words" :key="word.value" type="button" class="button min-h-10" @click="emit('word', word.value)">
+        <button
+          v-for="word in words"
+          :key="word.value"
+          type="button"
+          class="button min-h-10"
+          :class="saidHere === word.value ? '!border-ink !bg-sheet' : ''"
+          :aria-pressed="saidHere === word.value"
+          @click="emit('word', word.value)"
+        >
           {{ word.label }}
         </button>
       </div>
