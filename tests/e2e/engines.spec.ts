@@ -125,7 +125,7 @@ test('main bearings: the worst one chosen for, only its bores read again, the jo
   await expect(page.getByRole('button', { name: /Journal, main 4, A front: 47\.96/ })).toBeVisible()
   await expect(cell(page, /Bore on the dial, main 1, A front: −0\.03/)).toBeVisible()
   // the entry walks from bore to bore
-  await expect(page.getByRole('heading', { name: /main 4, A front/ })).toBeVisible()
+  await expect(page.getByRole('heading', { name: /^Bore on the dial, main 4, A front/ })).toBeVisible()
   await expect(page.getByLabel('Figure read')).toBeFocused()
   await type(page, '-0.01', '-0.014', '-0.011', '-0.015')
   await expect(page.getByTestId('results')).toContainText('0.047')
