@@ -114,6 +114,15 @@ const typedWord = computed({
 const writesHere = (text: string, key: string) =>
   takes({ unit: figures.value ? unit.value : null, words: [...words.value, ...zeroWords.value] }, text, key)
 const inWords = useWordEntry(words, typedWord)
+const inHand = computed(() => ({
+  figures: figures.value,
+  fields: fields.value,
+  beside: beside.value,
+  reads: reads.value,
+  meant: inWords.meant.value !== null,
+  invalid: (figures.value ? reason.value : inWords.fault.value) !== null,
+  takes: writesHere,
+}))
 function submit(): void {
   if (figures.value) return log()
   inWords.tried.value = true
@@ -165,27 +174,7 @@ defineExpose({ focus, submit })
     </p>
 
     <SheetGrid v-if="several" :picked="point.id" :cells="cells" :writes="writes" @pick="$emit('pick', $event)">
-      <CellEntry
-        v-if="figures"
-        ref="cell"
-        v-model:draft="draft"
-        :fields="fields"
-        :beside="beside"
-        :reads="reads"
-        :invalid="reason !== null"
-        :takes="writesHere"
-        @first="firstEntered"
-        @last="submit"
-      />
-      <WordCell
-        v-else
-        ref="cell"
-        v-model:typed="typedWord"
-        :meant="inWords.meant.value !== null"
-        :invalid="inWords.fault.value !== null"
-        :takes="writesHere"
-        @last="submit"
-      />
+      <CellInHand ref="cell" v-model:draft="draft" v-model:typed="typedWord" v-bind="inHand" @first="firstEntered" @last="submit" />
     </SheetGrid>
     <SeriesTable
       v-if="several ? shown : shown || writes"
@@ -203,27 +192,7 @@ defineExpose({ focus, submit })
       :writes="!several && writes"
       @void="emit('void', $event)"
     >
-      <CellEntry
-        v-if="figures"
-        ref="cell"
-        v-model:draft="draft"
-        :fields="fields"
-        :beside="beside"
-        :reads="reads"
-        :invalid="reason !== null"
-        :takes="writesHere"
-        @first="firstEntered"
-        @last="submit"
-      />
-      <WordCell
-        v-else
-        ref="cell"
-        v-model:typed="typedWord"
-        :meant="inWords.meant.value !== null"
-        :invalid="inWords.fault.value !== null"
-        :takes="writesHere"
-        @last="submit"
-      />
+      <CellInHand ref="cell" v-model:draft="draft" v-model:typed="typedWord" v-bind="inHand" @first="firstEntered" @last="submit" />
     </SeriesTable>
 
     <template v-if="writes">
