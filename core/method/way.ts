@@ -1,6 +1,6 @@
 import type { Scale } from '../quantity/format-length'
 import type { LengthUnit, Nm } from '../quantity/length'
-import type { EntryOptions } from '../quantity/parse-length'
+import type { EntryOptions } from '../quantity/question'
 import type { Estimate, Pooled } from '../reading/estimate'
 import type { Finding } from '../reading/gates'
 import type { Body } from '../reading/temperature'

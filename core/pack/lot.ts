@@ -1,6 +1,6 @@
 import { formatLength, meantInInches } from '../quantity/format-length'
 import { nm, type LengthUnit, type Nm } from '../quantity/length'
-import type { EntryOptions } from '../quantity/parse-length'
+import type { EntryOptions } from '../quantity/question'
 import { rectangular } from '../reading/budget'
 import { mean, quadrature } from '../reading/statistics'
 

@@ -1,3 +1,4 @@
+import { parseSum } from './parse-sum'
 import { describe, expect, it } from 'vitest'
 import { NM_PER, type LengthUnit } from './length'
 import { parseLength, parseRange, type LengthEntry } from './parse-length'
@@ -112,12 +113,65 @@ describe('questions', () => {
     ])
     const play = { plausible: 6_350_000, name: 'play' }
     expect(choices('5/8"', 'thou', play)).toEqual([
+      ['yes, 5/8 in', 15_875_000],
       ['5/8 mm', 625_000],
       ['5/8 thou', 15_875],
-      ['yes, 5/8 in', 15_875_000],
     ])
     expect(choices('-1.2 in', 'thou', play)).toContainEqual(['−1.2 thou', -30_480])
   })
+  // By hand: what the point expects, and what its gauge can show.
+  const dial = { low: -10_000_000, high: 10_000_000, step: 12_700 }
+  const tenths = { low: -1e9, high: 1e9, step: 1_270 }
+  const metric = { low: -10_000_000, high: 10_000_000, step: 5_000 }
+  const leaves = { low: 38_100, high: 2_540_000, step: 25_400 }
+  const strip = { low: 25_400, high: 76_200, step: 6_350 }
+  const scale = { least: 0, plausible: 381_000, likely: { low: 25_400, high: 76_200 }, shows: strip, name: 'gap' }
+  const band = { plausible: 7_620_000, likely: { low: 482_600, high: 762_000 }, shows: dial, name: 'play' }
+  it.each<[string, string, LengthUnit, object, string[], boolean]>([
+    ['an inch figure at a thou dial', '2.4988', 'thou', { shows: dial }, ['2.4988 in', '2.4988 thou'], false],
+    ['half an inch, with its noughts', '.500', 'thou', { shows: dial }, ['.500 in', '.500 thou'], false],
+    ['the same at a dial of tenths', '.500', 'thou', { shows: tenths }, ['.500 in', '.500 thou'], false],
+    ['an inch figure at a millimetre dial', '0.0015', 'mm', { shows: metric }, ['0.0015 in', '0.0015 mm'], false],
+    ['millimetres in a band of 19 to 30 thou', '0.6', 'thou', band, ['yes, 0.6 thou', '0.6 mm'], true],
+    ['an end play of 6 mm', '6', 'mm', { plausible: 5_080_000, shows: metric, name: 'play' }, ['yes, 6 mm', '6 thou', '6 µm'], true],
+    [
+      'beyond what the dial can show',
+      '12',
+      'mm',
+      { plausible: 5_080_000, shows: metric, name: 'play' },
+      ['12 thou', '12 µm', 'yes, 12 mm'],
+      false,
+    ],
+    [
+      '61 thou of feelers',
+      '61',
+      'thou',
+      { plausible: 1_016_000, least: 0, shows: leaves, name: 'play' },
+      ['yes, 61 thou', '61 µm', '61 tenths'],
+      true,
+    ],
+    ['inches on the scale of a strip', '.002', 'thou', scale, ['.002 in', '.002 thou'], false],
+    ['inches on the other side of it', '.002', 'mm', scale, ['.002 in', 'yes, .002 mm'], false],
+    ['micrometres in a field of thou', '38', 'thou', scale, ['38 µm', 'yes, 38 thou'], false],
+  ])('%s: %s', (_, text, unit, options, labels, asTyped) => {
+    const entry = parseLength(text, unit, options)
+    expect(entry.ok).toBe(false)
+    if (entry.ok) return
+    expect(entry.choices!.map(({ label }) => label)).toEqual(labels)
+    expect(entry.asTyped ?? false).toBe(asTyped)
+  })
+  it.each<[string, LengthUnit, object]>([
+    ['2.25', 'thou', { shows: dial }],
+    ['0.5', 'thou', { shows: dial }],
+    ['2.455', 'thou', { shows: { ...tenths, step: 127 } }],
+    ['0.125', 'mm', { shows: metric }],
+    ['2.4988', 'in', { shows: dial }],
+    ['25', 'thou', band],
+    ['3', 'thou', band],
+    ['2', 'thou', scale],
+  ])('nothing is asked of %s %s', (text, unit, options) => expect(parseLength(text, unit, options).ok).toBe(true))
+  it('a stack of leaves typed in another system is no finer than its parts', () =>
+    expect(parseSum('0.05 mm + 0.10 mm', 'thou', { shows: leaves })).toMatchObject({ ok: true, value: 150_000 }))
   it('a size below nothing, one far from its like, a deviation as large as a size', () => {
     expect(choices('-0.0001', 'in', { least: 1, name: 'size' })).toEqual([
       ['0.0001 in', 2_540],

@@ -1,6 +1,7 @@
 import { NM_PER, UNIT_NAME, nm, type LengthUnit, type Nm, type UnitSystem } from './length'
 import { UNITS, parseMeasure, type Measure, type MeasureKind, type MeasureUnit } from './measure'
-import { parseLength, type EntryOptions, type LengthEntry } from './parse-length'
+import { parseLength, type LengthEntry } from './parse-length'
+import type { EntryOptions } from './question'
 
 /** A figure of any quantity, in whole small units of it: nm, nN·m, µN, thousandths of a degree, millionths of a kelvin from 0 °C. */
 export type Exact = Nm | Measure<MeasureKind>

@@ -53,7 +53,7 @@ describe('what a technician types', () => {
     const play = parseLength('1.2 in', 'thou', { plausible: thou(250), name: 'play' })
     expect(play).toMatchObject({
       ok: false,
-      choices: [{ label: '1.2 mm' }, { label: '1.2 thou', value: 30_480 }, { label: 'yes, 1.2 in', value: 30_480_000 }],
+      choices: [{ label: 'yes, 1.2 in', value: 30_480_000 }, { label: '1.2 mm' }, { label: '1.2 thou', value: 30_480 }],
     })
   })
 

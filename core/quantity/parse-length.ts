@@ -1,9 +1,6 @@
-import { NM_PER, UNIT_NAME, nm, type LengthUnit, type Nm } from './length'
+import { NM_PER, nm, type LengthUnit, type Nm } from './length'
+import { choice, questionOf, sized, type EntryOptions, type Figure, type Ratio, type RefusedLength } from './question'
 
-export interface Choice {
-  readonly label: string
-  readonly value: Nm
-}
 export interface ParsedLength {
   readonly ok: true
   readonly value: Nm
@@ -11,28 +8,7 @@ export interface ParsedLength {
   /** the entry was no whole number of nm */
   readonly rounded: boolean
 }
-export interface RefusedLength {
-  readonly ok: false
-  /** A sentence to show at the field. */
-  readonly reason: string
-  /** Set when the entry can be read in more than one way: ask, do not store. */
-  readonly choices?: readonly Choice[]
-}
 export type LengthEntry = ParsedLength | RefusedLength
-
-export interface EntryOptions {
-  /** Above this the figure is asked about ("a play of 1.2 inches"). */
-  readonly plausible?: Nm
-  /** Below this it is asked about: a size of less than nothing. */
-  readonly least?: Nm
-  /** What its like measured: a figure a fifth away from it is asked about, or further than `within`. */
-  readonly near?: Nm
-  readonly within?: Nm
-  /** Whose that is, for the sentence; "the others" unless said. */
-  readonly nearTo?: string
-  /** What the figure is, for the sentence: "play", "thickness". */
-  readonly name?: string
-}
 
 const UNITS: Readonly<Record<string, LengthUnit>> = {
   'thou': 'thou',
@@ -83,22 +59,9 @@ function plain(text: string): string {
     .trim()
 }
 
-interface Ratio {
-  readonly num: bigint
-  readonly den: bigint
-}
-
 function decimalRatio(digits: string): Ratio {
   const [whole = '', fraction = ''] = digits.split('.')
   return { num: BigInt(whole + fraction || '0'), den: 10n ** BigInt(fraction.length) }
-}
-
-/** Nearest whole nanometre of ratio × unit; half goes away from zero. */
-function toNm({ num, den }: Ratio, unit: LengthUnit, negative: boolean): { value: Nm; rounded: boolean } {
-  const top = num * BigInt(NM_PER[unit])
-  const rounded = top % den !== 0n
-  const size = Number((2n * top + den) / (2n * den))
-  return { value: nm(negative ? -size : size), rounded }
 }
 
 const NUMBER = /^([+-]?) ?(?:(\d*[.,]?\d+|\d+[.,]) ?)?(?:(\d+)\/(\d+))?$/
@@ -109,16 +72,6 @@ const TOO_LONG = refuse('That is too long for a figure.')
 const HOW = 'Type a figure such as 18, 18 thou, 0.018 in or 0.45 mm.'
 /** Nothing on a bench is a kilometre long. */
 const LONGEST = 1e12
-
-/** A figure as it was typed, before it has a unit. */
-interface Figure {
-  readonly ratio: Ratio
-  readonly negative: boolean
-  /** as it is said again in a question */
-  readonly text: string
-  /** digits alone, without a fraction */
-  readonly decimal: boolean
-}
 
 /** @returns the figure, a sentence, or for `1,776` the two ways to read it */
 function readFigure(
@@ -132,7 +85,12 @@ function readFigure(
   if (under !== undefined && BigInt(under) === 0n) return refuse('A fraction cannot have 0 below the line.')
   const negative = sign === '-'
   const minus = negative ? '−' : ''
-  const decimal = (text: string): Figure => ({ ratio: decimalRatio(text), negative, text: minus + text, decimal: true })
+  const decimal = (text: string): Figure => ({
+    ratio: decimalRatio(text),
+    negative,
+    text: minus + text,
+    decimals: (text.split('.')[1] ?? '').length,
+  })
   if (over === undefined) {
     if (/^[1-9]\d{0,2},\d{3}$/.test(digits!))
       return { digits: digits!, ways: [decimal(digits!.replace(',', '.')), decimal(digits!.replace(',', ''))] }
@@ -140,14 +98,8 @@ function readFigure(
   }
   const { num, den } = decimalRatio(digits ?? '0')
   const ratio = { num: num * BigInt(under!) + BigInt(over) * den, den: den * BigInt(under!) }
-  return { ratio, negative, text: `${minus}${digits ? `${digits} ` : ''}${over}/${under}`, decimal: false }
+  return { ratio, negative, text: `${minus}${digits ? `${digits} ` : ''}${over}/${under}`, decimals: null }
 }
-
-const sized = (figure: Figure, unit: LengthUnit) => toNm(figure.ratio, unit, figure.negative)
-const choice = (figure: Figure, unit: LengthUnit, name = UNIT_NAME[unit]): Choice => ({
-  label: `${figure.text} ${name}`,
-  value: sized(figure, unit).value,
-})
 
 /**
  * Reads one length as technicians write them.
@@ -179,7 +131,7 @@ export function parseLength(text: string, entryUnit: LengthUnit, options: EntryO
       choices: figure.ways.map(way => choice(way, unit)),
     }
   if (Number(figure.ratio.num / figure.ratio.den) * NM_PER[unit] > LONGEST) return refuse('That is longer than anything on a bench.')
-  return ambiguity(figure, unit, bare, entryUnit) ?? implausible(figure, unit, options) ?? { ok: true, unit, ...sized(figure, unit) }
+  return questionOf(figure, unit, bare, entryUnit, options) ?? { ok: true, unit, ...sized(figure, unit) }
 }
 
 function thouAndTenths(thou: string, tenths: string, whole: string, options: EntryOptions): LengthEntry {
@@ -188,59 +140,8 @@ function thouAndTenths(thou: string, tenths: string, whole: string, options: Ent
   const { num, den } = decimalRatio(tenths)
   // Thou with a tenth of it added, in one ratio, so that nothing is rounded on the way.
   const ratio = { num: first.ratio.num * den * 10n + num * first.ratio.den, den: first.ratio.den * den * 10n }
-  const figure: Figure = { ratio, negative: first.negative, text: `${first.text} thou ${tenths} tenths`, decimal: false }
-  return implausible(figure, 'thou', options) ?? { ok: true, unit: 'thou', ...sized(figure, 'thou') }
-}
-
-/** What can be meant in two ways, whatever is measured. */
-function ambiguity(figure: Figure, unit: LengthUnit, bare: boolean, entryUnit: LengthUnit): RefusedLength | null {
-  const { value } = sized(figure, unit)
-  const size = Math.abs(value)
-  const ask = (reason: string, ...choices: Choice[]): RefusedLength => ({ ok: false, reason, choices })
-  // A bare ".018" in a thou field is nearly always inches; finer than any dial it is none of its own unit.
-  if (bare && figure.decimal && value !== 0) {
-    if ((unit === 'thou' || unit === 'tenth') && size < NM_PER[unit] / 10)
-      return ask(`${figure.text} here: inches, or ${UNIT_NAME[unit]}?`, choice(figure, 'in'), choice(figure, unit))
-    if (unit === 'um' && size < NM_PER.um / 10)
-      return ask(`${figure.text} here: millimetres, or µm?`, choice(figure, 'mm'), choice(figure, 'um'))
-  }
-  // A tenth is a tenth of a thou to some, of a millimetre to others.
-  if (!bare && unit === 'tenth' && (entryUnit === 'mm' || entryUnit === 'um'))
-    return ask(`${figure.text} tenths of what?`, choice(figure, 'tenth', 'tenths of a thou'), {
-      label: `${figure.text} tenths of a mm`,
-      value: nm(Math.round(value * (NM_PER.mm / 10 / NM_PER.tenth))),
-    })
-  return null
-}
-
-/** Part of what its like measured that a size may be off. */
-const NEAR = 1.25
-
-function implausible(
-  figure: Figure,
-  unit: LengthUnit,
-  { plausible, least, near, within, nearTo = 'the others', name = 'figure' }: EntryOptions,
-): RefusedLength | null {
-  const { value } = sized(figure, unit)
-  const possible = (length: number) =>
-    (plausible === undefined || Math.abs(length) <= plausible) &&
-    (least === undefined || length >= least) &&
-    (near === undefined || (within === undefined ? length >= near / NEAR && length <= near * NEAR : Math.abs(length - near) <= within))
-  if (possible(value)) return null
-  const small = least !== undefined && value < least
-  const reason = small
-    ? `A ${name} of ${figure.text} ${UNIT_NAME[unit]} is less than nothing. Is that right?`
-    : plausible !== undefined && Math.abs(value) > plausible
-      ? `A ${name} of ${figure.text} ${UNIT_NAME[unit]} is a lot. Is that right?`
-      : `${figure.text} ${UNIT_NAME[unit]} is far from ${nearTo}. Is that right?`
-  const others = (['mm', 'thou', 'in', 'um', 'tenth'] as const)
-    .filter(other => other !== unit && possible(sized(figure, other).value))
-    .slice(0, 2)
-    .map(other => choice(figure, other))
-  const positive = { ...figure, negative: false, text: figure.text.replace('−', '') }
-  const unsigned = small && possible(sized(positive, unit).value) ? [choice(positive, unit)] : []
-  const itself = choice(figure, unit)
-  return { ok: false, reason, choices: [...unsigned, ...others, { ...itself, label: `yes, ${itself.label}` }] }
+  const figure: Figure = { ratio, negative: first.negative, text: `${first.text} thou ${tenths} tenths`, decimals: null }
+  return questionOf(figure, 'thou', false, 'thou', options) ?? { ok: true, unit: 'thou', ...sized(figure, 'thou') }
 }
 
 const RANGE = /^(.*?[\d"a-zµ]) ?(?:\.\.|-|to) ?(-?[\d.].*)$/

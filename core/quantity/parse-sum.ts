@@ -1,5 +1,6 @@
 import { NM_PER, nm, type LengthUnit } from './length'
-import { LONGEST_TEXT, parseLength, type EntryOptions, type LengthEntry } from './parse-length'
+import { LONGEST_TEXT, parseLength, type LengthEntry } from './parse-length'
+import type { EntryOptions } from './question'
 
 /** A length typed as a sum, and of how many parts; one where it was no sum. */
 export type SumEntry = LengthEntry & { readonly parts: number }
@@ -26,7 +27,7 @@ export function parseSum(text: string, entryUnit: LengthUnit, options: EntryOpti
     rounded ||= entry.rounded
   }
   const figure = String(Number((total / NM_PER[entryUnit]).toFixed(6)))
-  const asked = parseLength(figure, entryUnit, options)
+  const asked = parseLength(`${figure} ${entryUnit}`, entryUnit, options)
   // Exact as the parts are, whatever the figure it is asked about by.
   return asked.ok ? { ok: true, value: nm(total), unit: entryUnit, rounded, parts: parts.length } : { ...asked, parts: parts.length }
 }

@@ -2,7 +2,7 @@
 import { formatFigure, parseFigure, unitName, type ExactIn, type Unit } from '#core/quantity/figure'
 import { otherUnit } from '#core/quantity/format-length'
 import { NM_PER } from '#core/quantity/length'
-import type { Choice, EntryOptions } from '#core/quantity/parse-length'
+import type { Choice, EntryOptions } from '#core/quantity/question'
 import { exactText } from '~/composables/words/sizeText'
 
 /** One figure as it is typed: understands every unit of its quantity, shows the other system beside it, asks when it can be read two ways. */

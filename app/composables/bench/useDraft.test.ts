@@ -56,6 +56,10 @@ describe('the reading that is being typed', () => {
     expect(!far.value.ok && far.value.choices).toHaveLength(2)
     answer('.018', thou(18))
     expect(reading.value).toMatchObject({ far: thou(18) })
+    // Typed again it is another entry.
+    draft.value.far = '.01'
+    draft.value.far = '.018'
+    expect(far.value.ok).toBe(false)
   })
   it('reads turns of the counter and the pointer', () => {
     const { draft, reading, far } = open(thou(100))

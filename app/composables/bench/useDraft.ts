@@ -1,7 +1,8 @@
 import { useSessionStorage } from '@vueuse/core'
 import { computed, watch, type Ref } from 'vue'
 import { isLengthUnit, parseFigure, type Exact, type FigureEntry, type Unit } from '#core/quantity/figure'
-import { parseLength, parseRange, type EntryOptions } from '#core/quantity/parse-length'
+import { parseLength, parseRange } from '#core/quantity/parse-length'
+import type { EntryOptions } from '#core/quantity/question'
 import { parseSum } from '#core/quantity/parse-sum'
 import { counterReading } from '#core/method/dial/dial'
 import { ZERO, type Nm } from '#core/quantity/length'
@@ -10,7 +11,7 @@ import { zeroAnswer } from '#core/method/zero-words'
 import { parseTemperature } from '#core/quantity/temperature'
 import type { Entry, Stone } from '#core/reading/reading'
 
-/** What is being typed at one point: kept in this tab, over a reload, until it is logged. `asked` holds answers to ambiguous entries. */
+/** What is being typed at one point: kept in this tab, over a reload, until it is logged. */
 export interface Draft {
   start: string
   far: string
@@ -19,6 +20,7 @@ export interface Draft {
   leaves: string
   celsius: string
   stone: Stone | ''
+  /** What an entry was said to mean that can be read in two ways, by its text: for as long as that stands in a field. */
   asked: Record<string, number>
 }
 export const EMPTY_DRAFT: Draft = { start: '', far: '', back: '', springBack: false, leaves: '', celsius: '', stone: '', asked: {} }
@@ -74,11 +76,22 @@ export function useDraft(checkId: string, form: Ref<DraftForm>) {
     { flush: 'sync' },
   )
   const unit = computed(() => form.value.unit)
+  const askedAs = (text: string) => `${unit.value}:${text}`
+  // Typed again later it is another entry, and is asked about again.
+  watch(
+    () => [draft.value.start, draft.value.far, draft.value.back],
+    texts => {
+      const { asked } = draft.value
+      const held = Object.fromEntries(Object.entries(asked).filter(([text]) => texts.map(askedAs).includes(text)))
+      if (Object.keys(held).length < Object.keys(asked).length) draft.value = { ...draft.value, asked: held }
+    },
+    { flush: 'sync' },
+  )
 
   function read(text: string): FigureEntry {
     const none = form.value.canBeNone ? zeroAnswer(text, form.value.torqueUnit) : null
     if (none && 'fault' in none) return { ok: false, reason: none.fault }
-    const answer = draft.value.asked[`${unit.value}:${text}`]
+    const answer = draft.value.asked[askedAs(text)]
     if (answer !== undefined) return { ok: true, value: answer as Nm, unit: unit.value, rounded: false }
     const turns = /^\s*([+-−]?\d{1,3})\s*:\s*(.+)$/.exec(text)
     if (turns && form.value.entry === 'travel') return withTurns(Number(turns[1]!.replace('−', '-')), turns[2]!)
@@ -161,7 +174,7 @@ export function useDraft(checkId: string, form: Ref<DraftForm>) {
       : null
   })
   const answer = (text: string, value: number) => {
-    draft.value = { ...draft.value, asked: { ...draft.value.asked, [`${unit.value}:${text}`]: value } }
+    draft.value = { ...draft.value, asked: { ...draft.value.asked, [askedAs(text)]: value } }
   }
   const heatFault = computed(() => (celsius.value?.ok === false ? celsius.value.reason : null))
   /** What was begun at another point and not stored, as it was typed. */

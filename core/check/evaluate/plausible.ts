@@ -1,7 +1,9 @@
 import { median } from 'd3-array'
+import { shownBy } from '../../method/gauge-range'
 import { ways } from '../../method/ways'
 import { nm, type Nm } from '../../quantity/length'
-import type { EntryOptions } from '../../quantity/parse-length'
+import type { EntryOptions } from '../../quantity/question'
+import { readsOf } from '../../reading/gauge'
 import { unvoided } from '../../reading/reading'
 import { finiteEnds } from '../../verdict/limits'
 import { positionOf, type CheckKind, type MeasuringPoint } from '../contract'
@@ -22,6 +24,12 @@ const SELDOM_ASKED = 250_000
  * others, a movement ten times its limits.
  */
 export function plausibleAt(document: CheckDocument, kind: CheckKind, point: MeasuringPoint): EntryOptions {
+  const gauge = gaugeOf(document, point)
+  const shows = gauge && readsOf(gauge.kind) === 'length' ? { shows: shownBy(gauge) } : {}
+  return { ...shows, ...askedAt(document, kind, point) }
+}
+
+function askedAt(document: CheckDocument, kind: CheckKind, point: MeasuringPoint): EntryOptions {
   const { scale, entry, asks } = ways[point.way]
   if (scale === 'size') {
     const others = ofTheSame(document, kind, point)
@@ -38,9 +46,12 @@ export function plausibleAt(document: CheckDocument, kind: CheckKind, point: Mea
   }
   const ends = finiteEnds(limitsOf(document, point.result, positionOf(kind.results(document.setup), point)).working)
   const widest = ends.length > 0 ? Math.max(...ends.map(Math.abs)) : Infinity
+  const movement = entry === 'travel' || entry === 'range'
   return {
     plausible: nm(Math.min(kind.plausible, Math.max(TIMES_LIMIT * widest, SELDOM_ASKED))),
-    name: entry === 'travel' || entry === 'range' ? 'play' : 'figure',
+    name: movement ? 'play' : 'figure',
+    // The figure is the result itself: far below its limits it is one in another unit.
+    ...(movement && ends.length === 2 && Math.min(...ends) > 0 ? { likely: { low: Math.min(...ends), high: Math.max(...ends) } } : {}),
     ...asks?.(gaugeOf(document, point)),
   }
 }

@@ -30,8 +30,14 @@ export const plasticStrip: Way = {
     }
   },
   asks(gauge) {
-    const printed = Math.max(0, ...(gauge?.sizes ?? []))
-    return { least: ZERO, ...(printed > 0 ? { plausible: nm(TIMES_SCALE * printed), name: 'gap' } : {}) }
+    const printed = gauge?.sizes ?? []
+    return {
+      least: ZERO,
+      name: 'gap',
+      ...(printed.length > 0
+        ? { plausible: nm(TIMES_SCALE * Math.max(...printed)), likely: { low: Math.min(...printed), high: Math.max(...printed) } }
+        : {}),
+    }
   },
   /** The grade whose scale holds the limits; an end that is open asks for nothing. */
   suited(of, { limits }) {

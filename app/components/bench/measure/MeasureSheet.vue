@@ -79,7 +79,8 @@ const {
   firstEntered,
   submit: log,
   answered,
-  typeAnew,
+  answerByKey,
+  afterDigit,
 } = useEntry({
   fields: {
     first: computed(() => cell.value?.first ?? null),
@@ -159,7 +160,7 @@ defineExpose({ focus, submit })
 </script>
 
 <template>
-  <section ref="box" aria-label="Readings" class="@container">
+  <section ref="box" aria-label="Readings" class="@container" @keydown.capture="afterDigit">
     <div class="mb-1 flex flex-wrap items-baseline gap-x-4">
       <h2 class="label">
         {{ several ? `${point.label}, ` : 'Readings, ' }}{{ form === 'word' ? way.title.toLowerCase() : unitName(unit) }}
@@ -196,7 +197,14 @@ defineExpose({ focus, submit })
     </SeriesTable>
 
     <template v-if="writes">
-      <div ref="choiceList" @keydown.capture="typeAnew">
+      <div
+        ref="choiceList"
+        role="group"
+        aria-label="What is meant"
+        tabindex="-1"
+        class="focus-visible:outline-none"
+        @keydown.capture="answerByKey"
+      >
         <EntryNote :reason="reason ?? inWords.fault.value" :choices="asking?.choices ?? []" @answer="answered" />
       </div>
       <div v-if="words.length" class="mt-2 flex flex-wrap gap-2">

@@ -6,17 +6,24 @@ import { systemOf, type Unit } from '#core/quantity/figure'
 import type { Nm } from '#core/quantity/length'
 import { usePreferences } from '~/stores/preferences'
 
-/** One printed side of a plastic strip's scale, widths to one scale. A width finds its gap. */
+/** Both printed sides of a plastic strip’s scale, widths to one scale: either can be read, whatever the unit of the field. A width finds its gap. */
 const props = defineProps<{ gauge: Gauge; /** the gap being typed, nm */ figure: number | null; unit: Unit }>()
 defineEmits<{ pick: [Nm] }>()
 const preferences = usePreferences()
-/** The side that is read: in the unit the reading is typed in. */
-const system = computed(() => systemOf(props.unit))
-const marks = computed(() => scaleMarks(sideOf(props.gauge.sizes, system.value), props.gauge.widest))
-const sideUnit = computed(() => unitFor(system.value, 'size'))
+/** Width × gap is one for both sides. */
+const marksOf = (gaps: readonly number[]) =>
+  scaleMarks(gaps, props.gauge.widest === null ? null : (props.gauge.widest * Math.min(...props.gauge.sizes)) / Math.min(...gaps))
+/** That of the field first. A strip printed on one side only has one. */
+const sides = computed(() =>
+  (systemOf(props.unit) === 'inch' ? (['inch', 'metric'] as const) : (['metric', 'inch'] as const))
+    .map(system => ({ system, unit: unitFor(system, 'size'), marks: marksOf(sideOf(props.gauge.sizes, system)) }))
+    .filter(({ marks: [first] }, at, all) => at === 0 || first?.gap !== all[0]!.marks[0]?.gap),
+)
+const marks = computed(() => sides.value[0]!.marks)
 /** Where no width is known, the shapes still follow width × gap. */
-const widest = computed(() => marks.value[0]?.width ?? 1)
-const share = (gap: number, width: number | null) => 100 * (width === null ? marks.value[0]!.gap / gap : width / widest.value)
+const widest = computed(() => Math.max(1, ...sides.value.flatMap(side => side.marks.map(({ width: printed }) => printed ?? 0))))
+const narrowest = computed(() => Math.min(...sides.value.flatMap(side => side.marks.map(({ gap }) => gap))))
+const share = (gap: number, width: number | null) => 100 * (width === null ? narrowest.value / gap : width / widest.value)
 const width = ref<Nm | null>(null)
 const found = computed(() => (width.value === null ? null : markFor(marks.value, width.value)))
 const lit = computed(() => props.figure ?? found.value?.gap ?? null)
@@ -25,31 +32,37 @@ const lit = computed(() => props.figure ?? found.value?.gap ?? null)
 <template>
   <div v-if="marks.length > 1" class="mt-3" data-test="strip-scale">
     <h3 class="label mb-1">Scale of {{ gauge.name }}</h3>
-    <ul aria-label="Printed scale: the wider the strip, the smaller the gap">
-      <li v-for="mark in marks" :key="mark.gap">
-        <button
-          type="button"
-          class="relative grid min-h-8 w-full grid-cols-[5.5rem_1fr] items-center gap-2 rounded"
-          :class="lit === mark.gap ? 'bg-sheet outline-2 outline-accent' : ''"
-          :aria-pressed="lit === mark.gap"
-          @click="$emit('pick', mark.gap as Nm)"
-        >
-          <span class="figure text-right text-[12.5px]">{{ formatLength(mark.gap, sideUnit, { unit: true }) }}</span>
-          <span
-            class="mx-auto block h-4 rounded-[1px] border"
-            :style="{
-              width: `${share(mark.gap, mark.width)}%`,
-              background: lit === mark.gap ? 'var(--brass)' : 'var(--steel)',
-              borderColor: 'var(--brass-line)',
-            }"
-          />
-          <span class="sr-only">{{
-            mark.width === null ? '' : `strip ${formatLength(mark.width, 'mm', { decimals: 2, unit: true })} wide`
-          }}</span>
-        </button>
-      </li>
-    </ul>
-    <p class="text-[12px] text-mute">The {{ system === 'inch' ? 'inch' : 'millimetre' }} side of the scale, its figures as printed.</p>
+    <div class="grid gap-x-6 gap-y-3 @lg:grid-cols-2">
+      <ul
+        v-for="side in sides"
+        :key="side.system"
+        :aria-label="`${side.system === 'inch' ? 'Inch' : 'Millimetre'} side of the printed scale: the wider the strip, the smaller the gap`"
+      >
+        <li class="text-[12px] text-mute">{{ side.system === 'inch' ? 'Inch side' : 'Millimetre side' }}</li>
+        <li v-for="mark in side.marks" :key="mark.gap">
+          <button
+            type="button"
+            class="relative grid min-h-8 w-full grid-cols-[5.5rem_1fr] items-center gap-2 rounded"
+            :class="lit === mark.gap ? 'bg-sheet outline-2 outline-accent' : ''"
+            :aria-pressed="lit === mark.gap"
+            @click="$emit('pick', mark.gap as Nm)"
+          >
+            <span class="figure text-right text-[12.5px]">{{ formatLength(mark.gap, side.unit, { unit: true }) }}</span>
+            <span
+              class="mx-auto block h-4 rounded-[1px] border"
+              :style="{
+                width: `${share(mark.gap, mark.width)}%`,
+                background: lit === mark.gap ? 'var(--brass)' : 'var(--steel)',
+                borderColor: 'var(--brass-line)',
+              }"
+            />
+            <span class="sr-only">{{
+              mark.width === null ? '' : `strip ${formatLength(mark.width, 'mm', { decimals: 2, unit: true })} wide`
+            }}</span>
+          </button>
+        </li>
+      </ul>
+    </div>
     <template v-if="gauge.widest !== null">
       <FigureField
         v-model="width"

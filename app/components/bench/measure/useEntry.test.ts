@@ -19,9 +19,11 @@ function open(far: string, back = '', word = false) {
     back: read(back),
   })
   const log = vi.fn()
-  const fields = { first: shallowRef(field()), second: shallowRef(field()), choiceList: shallowRef(null) }
-  const entry = useEntry({ fields, state, draft, missing: () => 'Type it first.', log, answer: vi.fn() })
-  return { entry, log, first: fields.first.value, second: fields.second.value }
+  const answer = vi.fn()
+  const list = { focus: vi.fn(), querySelector: () => null } as unknown as HTMLElement
+  const fields = { first: shallowRef(field()), second: shallowRef(field()), choiceList: shallowRef(list) }
+  const entry = useEntry({ fields, state, draft, missing: () => 'Type it first.', log, answer })
+  return { entry, log, answer, list, first: fields.first.value, second: fields.second.value }
 }
 
 describe('the entry fields of the bench', () => {
@@ -62,6 +64,23 @@ describe('the entry fields of the bench', () => {
     entry.submit()
     expect(log).not.toHaveBeenCalled()
     expect(entry.asking.value!.choices).toHaveLength(2)
+  })
+  describe('at the question', () => {
+    const press = (key: string) => ({ key, preventDefault: vi.fn(), stopPropagation: vi.fn() }) as unknown as KeyboardEvent
+    it('Enter goes to no answer that was not typed', () => {
+      const { entry, list } = open('.018')
+      entry.submit()
+      expect(list.focus).toHaveBeenCalledOnce()
+    })
+    it('a digit answers', () => {
+      const { entry, answer, log } = open('.018')
+      entry.submit()
+      entry.answerByKey(press('3'))
+      expect(answer).not.toHaveBeenCalled()
+      entry.answerByKey(press('2'))
+      expect(answer).toHaveBeenCalledExactlyOnceWith('.018', 457)
+      expect(log).not.toHaveBeenCalled()
+    })
   })
   it('shows the check’s unit, or the other system, beside what is typed', () =>
     expect(open('18').entry.beside.value).toBe('thou · 0.457 mm'))

@@ -1,6 +1,6 @@
 import { computed, nextTick, ref, type Ref } from 'vue'
 import { formatFigure, unitName, type FigureEntry, type Unit } from '#core/quantity/figure'
-import type { Choice } from '#core/quantity/parse-length'
+import type { Choice } from '#core/quantity/question'
 import type { Draft } from '~/composables/bench/useDraft'
 
 /** What stands in the cell in hand, as it is read. */
@@ -34,17 +34,25 @@ interface Entry {
   readonly answer: (text: string, value: number) => void
 }
 
+/** A figure that is asked about, and what it can mean. */
+interface Question {
+  readonly text: string
+  readonly choices: readonly Choice[]
+  /** Enter may take the first */
+  readonly asTyped: boolean
+}
+
 /** How a cell behaves: what is wrong, what has to be asked, what Enter does. */
 export function useEntry({ fields: { first, second, choiceList }, state, draft, missing, log, answer }: Entry) {
   const tried = ref(false)
   const blank = computed(() => draft.value.far.trim() === '')
-  const asking = computed<{ text: string; choices: readonly Choice[] } | null>(() => {
+  const asking = computed<Question | null>(() => {
     for (const [text, entry] of [
       [draft.value.far, state.value.far],
       [draft.value.back, state.value.back],
       [draft.value.start, state.value.start],
     ] as const) {
-      if (text.trim() !== '' && !entry.ok && entry.choices) return { text, choices: entry.choices }
+      if (text.trim() !== '' && !entry.ok && entry.choices) return { text, choices: entry.choices, asTyped: entry.asTyped ?? false }
     }
     return null
   })
@@ -68,16 +76,40 @@ export function useEntry({ fields: { first, second, choiceList }, state, draft, 
     field?.select()
   }
   let asked: HTMLInputElement | null = null
+  /** Enter takes what was typed as it was typed, and nothing else. */
   function ask(): void {
     const at = globalThis.document?.activeElement
     asked = at && 'select' in at ? (at as HTMLInputElement) : null
-    choiceList.value?.querySelector('button')?.focus()
+    const first = asking.value!.asTyped ? choiceList.value?.querySelector('button') : null
+    ;(first ?? choiceList.value)?.focus()
   }
-  /** Typed instead of an answer: it is the figure typed anew, where it stood; no digit is lost and none confirms what was asked. */
-  function typeAnew({ key, ctrlKey, metaKey, altKey }: KeyboardEvent): void {
-    if (!asked || ctrlKey || metaKey || altKey || !/^([-+.,\d½¼¾⅛−]|Backspace)$/.test(key)) return
-    asked.focus()
-    asked.select()
+  /** The digit an answer was picked by: with another behind it, both were the figure typed anew. */
+  const byDigit = ref('')
+  /** At the question a digit answers. Anything else of a figure is the figure typed anew, where it stood: no digit is lost. */
+  function answerByKey(event: KeyboardEvent): void {
+    const { key, ctrlKey, metaKey, altKey } = event
+    if (ctrlKey || metaKey || altKey || !asking.value) return
+    const choice = /^[1-9]$/.test(key) ? asking.value.choices[Number(key) - 1] : undefined
+    if (choice) {
+      event.preventDefault()
+      event.stopPropagation()
+      answer(asking.value.text, choice.value)
+      byDigit.value = key
+      void nextTick(() => (asked ?? first.value)?.focus())
+    } else if (asked && /^([-+.,\d½¼¾⅛−]|Backspace|Escape)$/.test(key)) {
+      if (key === 'Escape') event.preventDefault()
+      asked.focus()
+      asked.select()
+    }
+  }
+  /** The key after an answer by a digit. */
+  function afterDigit({ key, target, ctrlKey, metaKey, altKey }: KeyboardEvent): void {
+    const digit = byDigit.value
+    byDigit.value = ''
+    if (digit === '' || ctrlKey || metaKey || altKey || !/^[.,\d/]$/.test(key) || target !== (asked ?? first.value)) return
+    const field = target as HTMLInputElement
+    field.value = digit
+    field.dispatchEvent(new Event('input', { bubbles: true }))
   }
   function firstEntered(): void {
     tried.value = true
@@ -100,5 +132,5 @@ export function useEntry({ fields: { first, second, choiceList }, state, draft, 
     answer(asking.value!.text, choice.value)
     void nextTick(() => (second.value ?? first.value)?.focus())
   }
-  return { asking, reason, beside, focus, firstEntered, submit, answered, typeAnew }
+  return { asking, reason, beside, focus, firstEntered, submit, answered, answerByKey, afterDigit }
 }

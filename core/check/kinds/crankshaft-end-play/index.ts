@@ -14,7 +14,7 @@ export const crankshaftEndPlay = defineKind({
   id: 'crankshaft-end-play',
   title: 'Crankshaft end play',
   about: 'Travel of a crankshaft at its thrust bearing, by dial or feelers.',
-  plausible: thou(250),
+  plausible: thou(200),
   safety: null,
   closing: 'Before the engine is closed',
   fields: FIELDS,

@@ -18,7 +18,7 @@ export const gearTrain = defineKind({
   id: 'gear-train',
   title: 'Gaps in a row of one build',
   about: 'Gear train or stack in build order: each gap with its pieces, what is shared, what a swap gains before it is apart.',
-  plausible: thou(250),
+  plausible: thou(200),
   safety: null,
   closing: 'Before the train goes in for good',
   fields: FIELDS,

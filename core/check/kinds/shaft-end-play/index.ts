@@ -16,7 +16,7 @@ export const shaftEndPlay = defineKind({
   id: 'shaft-end-play',
   title: 'Shaft end play',
   about: 'Travel of a shaft between its thrust faces, set by a pack of shims.',
-  plausible: thou(250),
+  plausible: thou(200),
   safety: null,
   closing: 'Before the case is closed',
   fields: FIELDS,

@@ -47,7 +47,7 @@ export const thrustAlignment = defineKind({
   id: 'thrust-alignment',
   title: 'Thrust bearing alignment',
   about: 'Are the thrust halves in one plane? Play before and after, the right pushes in the right order.',
-  plausible: thou(250),
+  plausible: thou(200),
   safety: null,
   closing: 'Before the bottom end is closed',
   fields: FIELDS,
