@@ -6,7 +6,6 @@ import { packingsOut } from '#core/check/packings'
 import { pieceList } from '#core/pack/arithmetic'
 import { lotMap } from '#core/pack/lot'
 import { checkKind } from '#core/check/registry'
-import { lowerFirst } from '#core/quantity/first-letter'
 import { systemOf } from '#core/quantity/figure'
 import { bandOf } from '#core/verdict/limits'
 import { useBenchKeys } from '~/composables/bench/useBenchKeys'
@@ -60,8 +59,6 @@ const {
 onMounted(() => openPhase(phase.value))
 /** The sheet takes the width while it is filled; then what to do about it does. */
 const measuring = computed(() => phase.value === 'measure' || (phase.value === 'prove' && taking.next.value !== null))
-/** The place that is read now, where there are several. */
-const stands = computed(() => (taking.points.value.length > 1 ? lowerFirst(point.value.label) : undefined))
 const strip = ref<{ tickDue: () => void; tickRest: () => void }>()
 const allSteps = ref(false)
 
@@ -204,7 +201,7 @@ useBenchKeys({
           @keep="settings => command('settings', { settings })"
           @found="found => command('found-pack', found)"
         />
-        <GaugeStands :document="document" :evaluation="evaluation" :lots="lots" />
+        <GaugeStands :document="document" :evaluation="evaluation" :lots="lots" :point="point" only />
       </div>
       <div
         v-show="phase !== 'setup'"
@@ -229,7 +226,14 @@ useBenchKeys({
           <GaugeStands v-if="!measuring" class="mt-4" :document="document" :evaluation="evaluation" :lots="lots" />
         </div>
         <div class="min-w-0 space-y-4">
-          <GaugeStands v-if="measuring" :document="document" :evaluation="evaluation" :lots="lots" :at="stands" />
+          <GaugeStands
+            v-if="measuring"
+            :document="document"
+            :evaluation="evaluation"
+            :lots="lots"
+            :point="point"
+            :only="taking.points.value.length === 1"
+          />
           <AnswerColumn
             :document="document"
             :evaluation="evaluation"

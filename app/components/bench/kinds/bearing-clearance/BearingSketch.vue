@@ -26,26 +26,32 @@ defineProps<{ way: 'gauges' | 'strip'; stations: number; zeroedIn: 'ring' | 'mic
       <rect x="58" y="97" width="16" height="4" fill="var(--out)" stroke="none" />
     </template>
     <template v-else>
-      <path d="M66 33v66m0-66l-4 7m4-7l4 7m-4 59l-4-7m4 7l4-7" stroke="var(--accent)" stroke-width="2" />
-      <path d="M33 66h66" stroke="var(--accent)" stroke-width="1.2" />
+      <LitPlace at="A">
+        <path d="M66 33v66m0-66l-4 7m4-7l4 7m-4 59l-4-7m4 7l4-7" stroke="var(--accent)" stroke-width="2" />
+        <text x="71" y="50">A</text>
+      </LitPlace>
+      <LitPlace at="B">
+        <path d="M33 66h66m-66 0l7-4m-7 4l7 4m59-4l-7-4m7 4l-7 4" stroke="var(--accent)" stroke-width="1.4" />
+        <text x="82" y="62">B</text>
+      </LitPlace>
     </template>
-    <g v-if="way !== 'strip'" font-size="12" fill="var(--accent)" stroke="none" font-weight="650">
-      <text x="71" y="50">A</text>
-      <text x="86" y="62">B</text>
-    </g>
     <rect x="160" y="36" width="120" height="52" fill="var(--sheet)" />
     <path d="M160 26h-12v72h12M280 26h12v72h-12" fill="var(--paper)" />
     <template v-if="way === 'strip'">
       <rect x="170" y="84" width="100" height="4" fill="var(--out)" stroke="none" />
     </template>
     <template v-else>
-      <path d="M182 36v52m0-52l-4 7m4-7l4 7m-4 45l-4-7m4 7l4-7" stroke="var(--accent)" stroke-width="2" />
-      <path v-if="stations === 2" d="M258 36v52m0-52l-4 7m4-7l4 7m-4 45l-4-7m4 7l4-7" stroke="var(--accent)" stroke-width="2" />
+      <LitPlace at="front">
+        <path d="M182 36v52m0-52l-4 7m4-7l4 7m-4 45l-4-7m4 7l4-7" stroke="var(--accent)" stroke-width="2" />
+        <text x="182" y="108" text-anchor="middle">front</text>
+      </LitPlace>
+      <LitPlace v-if="stations === 2" at="rear">
+        <path d="M258 36v52m0-52l-4 7m4-7l4 7m-4 45l-4-7m4 7l4-7" stroke="var(--accent)" stroke-width="2" />
+        <text x="258" y="108" text-anchor="middle">rear</text>
+      </LitPlace>
     </template>
     <g font-size="11" fill="var(--mute)" stroke="none">
       <text x="66" y="128" text-anchor="middle">split across, A vertical</text>
-      <text x="182" y="108" text-anchor="middle">front</text>
-      <text v-if="stations === 2" x="258" y="108" text-anchor="middle">rear</text>
     </g>
   </svg>
 </template>

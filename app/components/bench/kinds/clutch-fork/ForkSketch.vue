@@ -3,6 +3,8 @@
 const props = defineProps<{ bell: 'engine' | 'gearbox' }>()
 /** Where both depths begin: the plane the units part at. */
 const plane = computed(() => (props.bell === 'engine' ? 206 : 74))
+/** Arrow head at the far end of either depth. */
+const head = computed(() => (props.bell === 'engine' ? '6-4m-6 4l6 4' : '-6-4m6 4l-6 4'))
 </script>
 
 <template>
@@ -22,17 +24,21 @@ const plane = computed(() => (props.bell === 'engine' ? 206 : 74))
     <path d="M112 70h18v28h-18z" fill="var(--steel)" />
     <path d="M130 80h76v8h-76z" fill="var(--paper)" />
     <path d="M138 62l6 84h8l-6-84z" fill="var(--brass)" stroke="var(--brass-line)" />
-    <path d="M150 118h56v8h-56z" fill="var(--steel)" />
-    <circle cx="150" cy="122" r="6" fill="var(--sheet)" />
+    <LitPlace at="pivot/engaged">
+      <path d="M150 118h56v8h-56z" fill="var(--steel)" />
+      <circle cx="150" cy="122" r="6" fill="var(--sheet)" />
+    </LitPlace>
     <path :d="`M${plane} 14v136`" stroke="var(--accent)" stroke-dasharray="4 3" />
-    <g stroke="var(--out)" stroke-width="1.7">
-      <path :d="`M${plane} 44H82m0 0l${bell === 'engine' ? '6-4m-6 4l6 4' : '-6-4m6 4l-6 4'}`" />
-      <path :d="`M${plane} 104H112m0 0l${bell === 'engine' ? '6-4m-6 4l6 4' : '-6-4m6 4l-6 4'}`" />
-    </g>
+    <LitPlace at="f">
+      <path :d="`M${plane} 44H82m0 0l${head}`" stroke="var(--out)" stroke-width="1.7" />
+      <text x="96" y="42">F</text>
+    </LitPlace>
+    <LitPlace at="r">
+      <path :d="`M${plane} 104H112m0 0l${head}`" stroke="var(--out)" stroke-width="1.7" />
+      <text x="176" y="101">R</text>
+    </LitPlace>
     <path d="M82 60v52M112 98v14" stroke="var(--mute)" stroke-width=".7" />
     <g font-size="11" fill="var(--ink)" stroke="none">
-      <text x="96" y="42">F</text>
-      <text x="176" y="101">R</text>
       <text x="112" y="160">fork</text>
       <text x="168" y="140">pivot</text>
       <text x="8" y="18">engine</text>

@@ -21,11 +21,7 @@ defineProps<{ thrust: 'fixed' | 'shimmed'; way: 'dial' | 'feeler' | 'feel' }>()
     <rect x="176" y="22" width="16" height="74" fill="var(--sheet)" />
     <rect v-if="thrust === 'shimmed'" x="192" y="30" width="8" height="58" fill="var(--brass)" stroke="var(--brass-line)" />
     <rect :x="thrust === 'shimmed' ? 200 : 192" y="10" width="20" height="98" fill="var(--paper)" />
-    <template v-if="way === 'dial'">
-      <path d="M228 59h34" stroke="var(--accent)" stroke-width="3" />
-      <circle cx="284" cy="59" r="21" fill="var(--sheet)" stroke="var(--accent)" stroke-width="2" />
-      <path d="M284 59l11-12" stroke="var(--accent)" stroke-width="2" />
-    </template>
+    <SketchDial v-if="way === 'dial'" :x="290" :y="59" :stem="[-50, 0]" />
     <template v-else-if="way === 'feeler'">
       <path d="M173 4v34" stroke="var(--accent)" stroke-width="4" />
       <path d="M173 4q30-8 70 0" stroke="var(--accent)" stroke-width="2" />

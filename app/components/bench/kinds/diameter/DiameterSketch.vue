@@ -27,22 +27,17 @@ const marks = computed(() =>
   >
     <circle v-if="part === 'bore'" cx="74" cy="64" r="58" fill="var(--paper)" />
     <circle cx="74" cy="64" :r="R" :fill="part === 'bore' ? 'var(--sheet)' : 'var(--steel)'" />
-    <g v-for="line in lines" :key="line.name">
-      <path
-        :d="`M${74 - R * line.x} ${64 - R * line.y}L${74 + R * line.x} ${64 + R * line.y}`"
-        stroke="var(--out)"
-        stroke-width="1.6"
-        marker-start=""
-      />
+    <LitPlace v-for="line in lines" :key="line.name" :at="line.name">
+      <path :d="`M${74 - R * line.x} ${64 - R * line.y}L${74 + R * line.x} ${64 + R * line.y}`" stroke="var(--out)" stroke-width="1.6" />
       <text :x="74 + (R - 12) * line.x + 6" :y="64 + (R - 12) * line.y + 4" font-size="11" fill="var(--ink)" stroke="none">
         {{ line.name }}
       </text>
-    </g>
+    </LitPlace>
     <path v-if="part === 'bore'" d="M168 6h150v22H168zM168 100h150v22H168z" fill="var(--paper)" />
     <path v-if="part === 'shaft'" d="M168 24h150v80H168z" fill="var(--steel)" />
-    <g v-for="mark in marks" :key="mark.name">
+    <LitPlace v-for="mark in marks" :key="mark.name" :at="mark.name">
       <path :d="`M${mark.at} ${part === 'bore' ? 28 : 24}V${part === 'bore' ? 100 : 104}`" stroke="var(--out)" stroke-width="1.6" />
       <text :x="mark.at + 5" y="68" font-size="11" fill="var(--ink)" stroke="none">{{ mark.name }}</text>
-    </g>
+    </LitPlace>
   </svg>
 </template>

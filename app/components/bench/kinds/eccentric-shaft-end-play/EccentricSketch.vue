@@ -16,9 +16,7 @@
     <path d="M164 30h10v18h-10zM164 72h10v18h-10z" fill="var(--steel)" />
     <path d="M182 20h22v28h-22zM182 72h22v28h-22z" fill="var(--paper)" />
     <rect x="228" y="42" width="22" height="36" fill="var(--sheet)" />
-    <path d="M250 60h24" stroke="var(--accent)" stroke-width="3" />
-    <circle cx="296" cy="60" r="21" fill="var(--sheet)" stroke="var(--accent)" stroke-width="2" />
-    <path d="M296 60l11-12" stroke="var(--accent)" stroke-width="2" />
+    <SketchDial :x="304" :y="60" :stem="[-34, 0]" />
     <path d="M208 98h44m-44 0l7-5m-7 5l7 5m37-5l-7-5m7 5l-7 5" stroke="var(--out)" stroke-width="1.7" />
     <g font-size="11" fill="var(--mute)" stroke="none">
       <text x="153" y="24" text-anchor="middle">spacer</text>

@@ -1,6 +1,8 @@
 <script setup lang="ts">
 /** A dial at the far end of a train that is lifted by a lever: where base and tip stand. Not to scale. */
-defineProps<{ gaps: number }>()
+const props = defineProps<{ gaps: number }>()
+const STEP = 18
+const shown = computed(() => Math.min(props.gaps, 4))
 </script>
 
 <template>
@@ -14,13 +16,12 @@ defineProps<{ gaps: number }>()
     stroke-width="1.4"
   >
     <path d="M20 10h14v108H20zM20 104h180v14H20z" fill="var(--paper)" />
-    <g v-for="i in Math.min(gaps, 4)" :key="i">
-      <path :d="`M60 ${100 - i * 20}h120v12h-120z`" fill="var(--steel)" />
-      <path :d="`M72 ${114 - i * 20}h96`" stroke="var(--brass-line)" stroke-width="4" />
+    <g v-for="i in shown" :key="i">
+      <path :d="`M60 ${112 - i * STEP}h120v8h-120z`" fill="var(--steel)" />
+      <LitPlace :at="String(i)"><path :d="`M72 ${123 - i * STEP}h96`" stroke="var(--brass-line)" stroke-width="3" /></LitPlace>
     </g>
     <path d="M34 20h92" stroke="var(--accent)" stroke-width="2" />
-    <circle cx="138" cy="20" r="11" stroke="var(--accent)" fill="var(--sheet)" />
-    <path :d="`M138 31V${100 - Math.min(gaps, 4) * 20}`" stroke="var(--out)" stroke-width="1.8" />
+    <SketchDial :x="138" :y="16" :r="12" :stem="[0, 84 - shown * STEP]" />
     <path d="M214 96l-34-8m34 8l56-26" stroke="var(--mute)" stroke-width="2" />
     <g font-size="11" fill="var(--ink)" stroke="none">
       <text x="160" y="18">tip on the last part</text>

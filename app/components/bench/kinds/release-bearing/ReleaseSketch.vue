@@ -25,15 +25,21 @@ defineProps<{ plate: 'in' | 'none'; overD: 'face' | 'bar' }>()
     <path d="M246 64h5v40h-5z" fill="var(--brass)" stroke="var(--brass-line)" />
     <path v-if="overD === 'bar'" d="M182 12h8v144h-8z" fill="var(--hair)" stroke="var(--mute)" />
     <g stroke="var(--out)" stroke-width="1.7">
-      <path d="M60 84h12m0 0l-5-4m5 4l-5 4m-7-4l5-4m-5 4l5 4" />
-      <path d="M72 136h54m0 0l-6-4m6 4l-6 4m-48-4l6-4m-6 4l6 4" />
-      <path :d="`M${overD === 'bar' ? 182 : 190} 56h36m0 0l-6-4m6 4l-6 4`" />
+      <LitPlace at="a">
+        <path d="M60 84h12m0 0l-5-4m5 4l-5 4m-7-4l5-4m-5 4l5 4" />
+        <text x="62" y="78">A</text>
+      </LitPlace>
+      <LitPlace at="h">
+        <path d="M72 136h54m0 0l-6-4m6 4l-6 4m-48-4l6-4m-6 4l6 4" />
+        <text x="94" y="132">H</text>
+      </LitPlace>
+      <LitPlace at="d/b">
+        <path :d="`M${overD === 'bar' ? 182 : 190} 56h36m0 0l-6-4m6 4l-6 4`" />
+        <text x="198" y="50">D, B</text>
+      </LitPlace>
     </g>
     <path d="M126 94v46" stroke="var(--mute)" stroke-width=".7" />
     <g font-size="11" fill="var(--ink)" stroke="none">
-      <text x="62" y="78">A</text>
-      <text x="94" y="132">H</text>
-      <text x="198" y="50">D, B</text>
       <text x="14" y="164">block{{ plate === 'in' ? ', plate' : '' }}</text>
       <text x="84" y="164">clutch</text>
       <text x="192" y="170">bell</text>

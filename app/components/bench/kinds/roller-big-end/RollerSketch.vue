@@ -20,20 +20,24 @@ const ROLLERS = Array.from({ length: 14 }, (_, i) => ({
     <path d="M58 14V2h32v12" fill="var(--paper)" />
     <circle cx="74" cy="66" r="54" fill="var(--paper)" />
     <circle cx="74" cy="66" r="41" fill="var(--sheet)" />
-    <circle cx="74" cy="66" r="25" fill="var(--steel)" />
+    <LitPlace at="pin"><circle cx="74" cy="66" r="25" fill="var(--steel)" /></LitPlace>
     <circle v-for="(roller, i) in ROLLERS" :key="i" :cx="roller.x" :cy="roller.y" r="6.6" fill="var(--brass)" stroke="var(--brass-line)" />
-    <path d="M74 25v82m0-82l-4 7m4-7l4 7m-4 75l-4-7m4 7l4-7" stroke="var(--accent)" stroke-width="2" />
-    <path d="M33 66h82" stroke="var(--accent)" stroke-width="1.2" />
-    <g font-size="12" fill="var(--accent)" stroke="none" font-weight="650">
+    <LitPlace at="A">
+      <path d="M74 25v82m0-82l-4 7m4-7l4 7m-4 75l-4-7m4 7l4-7" stroke="var(--accent)" stroke-width="2" />
       <text x="80" y="52">A</text>
-      <text x="92" y="62">B</text>
-    </g>
+    </LitPlace>
+    <LitPlace at="B">
+      <path d="M33 66h82m-82 0l7-4m-7 4l7 4m75-4l-7-4m7 4l-7 4" stroke="var(--accent)" stroke-width="1.4" />
+      <text x="88" y="61">B</text>
+    </LitPlace>
     <template v-for="(at, i) in rods > 1 ? [170, 250] : [200]" :key="i">
       <path :d="`M${at} 12h52v108h-52z`" fill="var(--paper)" />
       <path :d="`M${at} 25h52v82h-52z`" fill="var(--sheet)" />
       <rect :x="at + 4" y="26" width="44" height="13" fill="var(--brass)" stroke="var(--brass-line)" />
       <rect :x="at + 4" y="93" width="44" height="13" fill="var(--brass)" stroke="var(--brass-line)" />
-      <path :d="`M${at + 12} 25v82M${at + 40} 25v82`" stroke="var(--accent)" stroke-width="1.6" />
+      <LitPlace v-for="(end, side) in ['front', 'rear']" :key="end" :at="rods > 1 ? `${i + 1} ${end}` : end">
+        <path :d="`M${at + 12 + side * 28} 25v82`" stroke="var(--accent)" stroke-width="1.6" />
+      </LitPlace>
     </template>
     <path d="M156 41h170v50H156z" fill="var(--steel)" fill-opacity=".5" />
     <g font-size="11" fill="var(--mute)" stroke="none" text-anchor="middle">

@@ -28,9 +28,7 @@ defineProps<{ pack: 'under-cover' | 'in-gap' | 'single' | 'equal-pair' | 'none' 
       </template>
       <rect v-if="pack === 'equal-pair'" x="139" y="32" width="8" height="44" fill="var(--brass)" stroke="var(--brass-line)" />
     </template>
-    <path d="M250 54h34" stroke="var(--accent)" stroke-width="3" />
-    <circle cx="306" cy="54" r="21" fill="var(--sheet)" stroke="var(--accent)" stroke-width="2" />
-    <path d="M306 54l11-12" stroke="var(--accent)" stroke-width="2" />
+    <SketchDial :x="306" :y="54" :stem="[-36, 0]" />
     <path d="M212 88h40m-40 0l7-5m-7 5l7 5m33-5l-7-5m7 5l-7 5" stroke="var(--out)" stroke-width="1.7" />
   </svg>
 </template>

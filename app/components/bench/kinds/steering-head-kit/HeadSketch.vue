@@ -14,7 +14,7 @@ defineProps<{ origin: 'kit' | 'genuine' }>()
     stroke-width="1.4"
   >
     <!-- stem -->
-    <path d="M44 6h40v164H44z" fill="var(--sheet)" />
+    <LitPlace at="seat"><path d="M44 6h40v164H44z" fill="var(--sheet)" /></LitPlace>
     <path d="M64 6v164" stroke-dasharray="10 4 2 4" stroke="var(--mute)" stroke-width=".8" />
     <!-- nut -->
     <path d="M84 10h44v18H84z" fill="var(--hair)" />
@@ -23,13 +23,13 @@ defineProps<{ origin: 'kit' | 'genuine' }>()
     <!-- washer -->
     <path d="M84 48h20v9H84z" fill="var(--brass)" stroke="var(--brass-line)" />
     <!-- cone, cage and rollers, cup -->
-    <path d="M84 60h18l16 44H84z" fill="var(--paper)" />
+    <LitPlace at="cone"><path d="M84 60h18l16 44H84z" fill="var(--paper)" /></LitPlace>
     <path d="M110 60l14-4 20 46-12 4z" fill="var(--hair)" />
-    <path d="M130 58h32v52h-14z" fill="var(--paper)" />
+    <LitPlace at="cup"><path d="M130 58h32v52h-14z" fill="var(--paper)" /></LitPlace>
     <!-- head -->
-    <path d="M162 62h34v108h-50v-56h16z" fill="var(--sheet)" />
+    <LitPlace at="bore"><path d="M162 62h34v108h-50v-56h16z" fill="var(--sheet)" /></LitPlace>
     <!-- gap -->
-    <path d="M206 46v13m0-13l-4 4m4-4l4 4m-4 9l-4-4m4 4l4-4" stroke="var(--out)" stroke-width="1.6" />
+    <LitPlace at="gap"><path d="M206 46v13m0-13l-4 4m4-4l4 4m-4 9l-4-4m4 4l4-4" stroke="var(--out)" stroke-width="1.6" /></LitPlace>
     <g font-size="10.5" fill="var(--ink)" stroke="none">
       <text x="136" y="22">nut</text>
       <text x="172" y="44">seal</text>

@@ -25,16 +25,20 @@ defineProps<{ upper: 'roller' | 'plain'; way: 'scale' | 'gauge' | 'feel' }>()
     <path d="M152 30h18v46h-18z" fill="var(--sheet)" />
     <path d="M152 122h18v38h-18z" fill="var(--sheet)" />
     <!-- pack and cap -->
-    <path d="M120 38h82v6h-82z" fill="var(--brass)" stroke="var(--brass-line)" />
-    <path d="M120 33q20-5 41 0t41 0" stroke="var(--brass-line)" stroke-width="2.4" />
+    <LitPlace at="stack">
+      <path d="M120 38h82v6h-82z" fill="var(--brass)" stroke="var(--brass-line)" />
+      <path d="M120 33q20-5 41 0t41 0" stroke="var(--brass-line)" stroke-width="2.4" />
+    </LitPlace>
     <path d="M112 14h98v14h-98z" fill="var(--sheet)" />
     <path d="M122 6v22M200 6v22" />
-    <path d="M230 28v16m0-16l-4 5m4-5l4 5m-4 11l-4-5m4 5l4-5" stroke="var(--out)" stroke-width="1.7" />
-    <g v-if="way === 'scale'" stroke="var(--out)" stroke-width="1.7">
+    <LitPlace at="gap"><path d="M230 28v16m0-16l-4 5m4-5l4 5m-4 11l-4-5m4 5l4-5" stroke="var(--out)" stroke-width="1.7" /></LitPlace>
+    <LitPlace v-if="way === 'scale'" at="turning" stroke="var(--out)" stroke-width="1.7">
       <path d="M161 100H62" stroke-dasharray="3 3" />
       <path d="M62 100v44m0 0l-5-8m5 8l5-8" />
-    </g>
-    <path v-else-if="way === 'gauge'" d="M140 172q21 14 42 0m0 0l-8 0m8 0l-2 7" stroke="var(--out)" stroke-width="1.7" />
+    </LitPlace>
+    <LitPlace v-else-if="way === 'gauge'" at="turning">
+      <path d="M140 172q21 14 42 0m0 0l-8 0m8 0l-2 7" stroke="var(--out)" stroke-width="1.7" />
+    </LitPlace>
     <g font-size="10.5" fill="var(--ink)" stroke="none">
       <text x="240" y="39">gap, pack</text>
       <text x="240" y="20">cap</text>

@@ -4,7 +4,7 @@ const props = defineProps<{ discs: 'none' | 'one' | 'both' }>()
 
 /** From the top down: what stands where, and what it is called. */
 const LABELS = [
-  { y: 29, at: 29, text: 'dial on the axle’s end' },
+  { y: 36, at: 33, text: 'dial on the axle’s end' },
   { y: 52, at: 48, text: 'nut, at the axle torque' },
   { y: 64, at: 64, text: 'packing, not in the pack' },
   { y: 79, at: 80, text: 'upper cone' },
@@ -45,15 +45,15 @@ const disc = computed(() => ({ top: props.discs === 'both', bottom: props.discs 
     <!-- sleeve -->
     <path d="M62 102h8v53h-8zM90 102h8v53h-8z" fill="var(--sheet)" />
     <!-- pack: the stepped spacer on top, its step to the bearing -->
-    <path d="M58 95h12v7H58zM90 95h12v7H90z" fill="var(--brass)" stroke="var(--brass-line)" />
-    <path d="M58 95h12v-8h-6v4h-6zM102 95H90v-8h6v4h6z" fill="var(--brass)" stroke="var(--brass-line)" />
+    <LitPlace at="stack">
+      <path d="M58 95h12v7H58zM90 95h12v7H90z" fill="var(--brass)" stroke="var(--brass-line)" />
+      <path d="M58 95h12v-8h-6v4h-6zM102 95H90v-8h6v4h6z" fill="var(--brass)" stroke="var(--brass-line)" />
+    </LitPlace>
     <!-- packings, no part of the pack -->
     <path d="M60 58h40v14H60zM60 170h40v16H60z" fill="var(--hair)" stroke="var(--mute)" />
     <path d="M56 46h48v12H56z" fill="var(--sheet)" />
     <!-- dial -->
-    <path d="M80 42V30" stroke="var(--accent)" stroke-width="3" />
-    <circle cx="80" cy="16" r="14" fill="var(--sheet)" stroke="var(--accent)" stroke-width="2" />
-    <path d="M80 16l7-8" stroke="var(--accent)" stroke-width="2" />
+    <LitPlace at="travel"><SketchDial :x="80" :y="14" :r="13" :stem="[0, 15]" /></LitPlace>
     <path d="M13 96v44m0-44l-4 7m4-7l4 7m-4 37l-4-7m4 7l4-7" stroke="var(--out)" stroke-width="1.7" />
     <g stroke="none" fill="var(--ink)" font-size="10.5">
       <text v-for="label in LABELS" :key="label.text" x="176" :y="label.at + 3.5">{{ label.text }}</text>

@@ -29,9 +29,7 @@ const words = computed(
     <path d="M62 22h8v24h-8zM160 22h8v24h-8z" fill="var(--brass)" stroke="var(--brass-line)" />
     <path v-if="construction !== 'loose-half'" d="M66 82h8v24h-8zM164 82h8v24h-8z" fill="var(--brass)" stroke="var(--brass-line)" />
     <path d="M62 12v108M168 12v108" stroke="var(--out)" stroke-dasharray="3 4" />
-    <path d="M240 64h30" stroke="var(--accent)" stroke-width="3" />
-    <circle cx="291" cy="64" r="20" fill="var(--sheet)" stroke="var(--accent)" stroke-width="2" />
-    <path d="M291 64l10-12" stroke="var(--accent)" stroke-width="2" />
+    <SketchDial :x="296" :y="64" :stem="[-36, 0]" />
     <path
       v-if="construction === 'flanged-halves' || construction === 'girdle'"
       d="M92 64h54m-54 0l7-5m-7 5l7 5m47-5l-7-5m7 5l-7 5"

@@ -27,7 +27,9 @@ defineProps<{ shims: 'behind' | 'cover'; way: 'scale' | 'gauge' | 'feel'; stages
     <!-- shims -->
     <path v-if="shims === 'behind'" d="M70 40h6v22h-6zM70 110h6V88h-6z" fill="var(--brass)" stroke="var(--brass-line)" />
     <path v-else d="M230 22h8v40h-8zM230 88h8v40h-8z" fill="var(--brass)" stroke="var(--brass-line)" />
-    <path v-if="way !== 'feel'" d="M292 58q22 17 0 34m0 0l9-1m-9 1l2-8" stroke="var(--out)" stroke-width="1.8" />
+    <LitPlace v-if="way !== 'feel'" at="turning">
+      <path d="M292 58q22 17 0 34m0 0l9-1m-9 1l2-8" stroke="var(--out)" stroke-width="1.8" />
+    </LitPlace>
     <g font-size="10.5" fill="var(--ink)" stroke="none">
       <text :x="shims === 'behind' ? 8 : 220" y="14">shims</text>
       <text x="284" y="50">{{ way === 'scale' ? 'pull × radius' : way === 'gauge' ? 'torque' : '' }}</text>

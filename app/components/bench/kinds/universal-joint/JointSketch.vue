@@ -13,7 +13,7 @@ defineProps<{ ears1: string; ears2: string }>()
     stroke="var(--ink)"
     stroke-width="1.4"
   >
-    <g v-for="(at, i) in [84, 254]" :key="at">
+    <g v-for="(at, i) in [76, 244]" :key="at">
       <path
         :d="`M${at - 58} 24h22v76h-22zM${at + 36} 24h22v76h-22z`"
         :fill="(i ? ears2 : ears1) === 'steel' ? 'var(--sheet)' : 'var(--hair)'"
@@ -21,16 +21,17 @@ defineProps<{ ears1: string; ears2: string }>()
       <path :d="`M${at - 36} 50h72v24h-72z`" fill="var(--steel)" />
       <path :d="`M${at - 12} 26h24v72h-24z`" fill="var(--paper)" />
       <path :d="`M${at - 42} 44h5v36h-5zM${at + 37} 44h5v36h-5z`" fill="var(--brass)" stroke="var(--brass-line)" />
-      <path :d="`M${at - 26} 112h52m-52 0l6-4m-6 4l6 4m46-4l-6-4m6 4l-6 4`" stroke="var(--out)" stroke-width="1.7" />
-      <path :d="`M${at + 58} 62h14`" stroke="var(--accent)" stroke-width="2" />
-      <circle :cx="at + 79" cy="62" r="7" stroke="var(--accent)" />
+      <LitPlace :at="String(i + 1)">
+        <path :d="`M${at - 26} 112h52m-52 0l6-4m-6 4l6 4m46-4l-6-4m6 4l-6 4`" stroke="var(--out)" stroke-width="1.7" />
+        <SketchDial :x="at + 76" :y="62" :r="8" :stem="[-10, 0]" />
+      </LitPlace>
     </g>
     <g font-size="11" fill="var(--ink)" stroke="none">
-      <text x="30" y="16">plane 1: tip on the cap</text>
-      <text x="186" y="16">plane 2: on the flange yoke</text>
-      <text x="26" y="136">ring</text>
-      <text x="92" y="136">push, pull</text>
+      <text x="22" y="16">plane 1: tip on the cap</text>
+      <text x="176" y="16">plane 2: on the flange yoke</text>
+      <text x="18" y="136">ring</text>
+      <text x="84" y="136">push, pull</text>
     </g>
-    <path d="M38 126l7-46" stroke="var(--mute)" stroke-width=".7" />
+    <path d="M30 126l7-46" stroke="var(--mute)" stroke-width=".7" />
   </svg>
 </template>
