@@ -1,5 +1,6 @@
 import type { CheckDocument } from '#core/check/document'
 import type { LibraryLimit } from '#core/check/library'
+import type { RouteCheck } from '#core/command/route'
 import type { BoreKit } from '#core/method/bore-gauge/builder'
 import type { Waiting } from '#core/pack/order-list'
 import type { Lot, Pack } from '#core/pack/lot'
@@ -121,6 +122,11 @@ export interface JobList {
   readonly found: number
   readonly counts: { readonly jobs: number; readonly checks: number; readonly waiting: number }
   readonly next: NextCheck | null
+}
+
+/** What a check of a kind can begin with: as the last signed one on the unit began. */
+export interface BeginningView {
+  readonly last: { readonly id: string; readonly job: string; readonly day: string; readonly settings: RouteCheck['settings'] } | null
 }
 
 /** Everything the bench needs of one check. */

@@ -182,6 +182,9 @@ export interface Answers {
   readonly unit: LengthUnit
 }
 
+/** Parts of a machine that checks are looked for under; `any`: a bore or a shaft of any of them. */
+export type KindGroup = 'engine' | 'gearbox' | 'driveline' | 'wheels' | 'any'
+
 /**
  * A check kind: which points it has, how they combine, what its pieces do, and how the work goes.
  * Everything else (limits, verdict, choice of pieces, ledger, proof, record) is common and knows no kind.
@@ -191,6 +194,10 @@ export interface CheckKind<Details extends object = object> {
   readonly title: string
   /** One line: what it answers. */
   readonly about: string
+  /** Where it is looked for. */
+  readonly under: KindGroup
+  /** Parts, symptoms and other words it is found by, besides its title and what it is about. */
+  readonly by: readonly string[]
   /** A single reading above this is asked about, nm. */
   readonly plausible: Nm
   /** Failure can hurt: the guarded rule is the default and the caution stands on top. */

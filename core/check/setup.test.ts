@@ -78,6 +78,8 @@ describe('a kind', () => {
     id: 'made-up',
     title: 'Made up',
     about: 'For this test.',
+    under: 'any',
+    by: [],
     plausible: nm(1),
     safety: null,
     fields: {

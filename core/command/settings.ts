@@ -2,6 +2,8 @@ import type { PackRules } from '../choice/question/rules'
 import { type CheckKind, positionOf, resultId } from '../check/contract'
 import { DEFAULT_REFIT, limitsOf, type CheckDocument } from '../check/document'
 import { evaluateCheck } from '../check/evaluate/evaluate-check'
+import { evaluateFitting } from '../check/evaluate/evaluate-fitting'
+import { gaugeAhead } from '../check/evaluate/gauge-ahead'
 import { gaugeNeeds, keptKey, keySuits, likelyGauge, needOf, type GaugeNeed } from '../check/evaluate/gauge-needs'
 import { bindParts } from '../check/parts'
 import { checkKind } from '../check/registry'
@@ -170,7 +172,34 @@ function gaugesWith(
     const wanted = fitting ?? (used[key] ? null : (used[wantedKind] ?? likelyGauge(need, register, systemOf(unit)) ?? null))
     if (wanted && wanted.id !== used[key]?.id) happenings.push({ type: 'gauged', key, gauge: wanted })
   }
-  return happenings
+  // Those that were just taken for want of a better: what somebody chose, or knows already, is said to be too coarse and not swapped.
+  const fresh = new Set(happenings.flatMap(one => (one.type === 'gauged' && gauges[one.key] === undefined ? [one.key] : [])))
+  const finer = fresh.size === 0 ? new Map<string, Gauge>() : finerGauges(after, kind, happenings, fresh, register)
+  return [...happenings, ...[...finer].map(([key, gauge]): Happening => ({ type: 'gauged', key, gauge }))]
+}
+
+/**
+ * In place of those that cannot tell a figure: the coarsest of the register that can, read in the same system.
+ * @param fresh  what is kept under these may be another
+ */
+function finerGauges(
+  after: CheckDocument,
+  kind: CheckKind,
+  picked: readonly Happening[],
+  fresh: ReadonlySet<string>,
+  register: readonly Gauge[],
+): Map<string, Gauge> {
+  const { document } = picked.reduce(apply, { document: after, lots: [], reserves: {} })
+  // From the readings alone: what is fitted is of no drawer here.
+  const { results, answers } = evaluateFitting(document, kind, document.trials.length - 1, () => false)
+  const finer = new Map<string, Gauge>()
+  for (const result of results) {
+    const ahead = result.kind.main ? gaugeAhead(document, kind, answers, result, register) : null
+    if (!ahead || ahead.fit.answer === 'fit' || !fresh.has(ahead.key)) continue
+    const own = ahead.finer.find(({ gauge }) => systemOf(gauge.unit) === systemOf(ahead.gauge.unit))
+    if (own && (own.fit.answer === 'fit' || ahead.fit.answer === 'cannot-decide')) finer.set(ahead.key, own.gauge)
+  }
+  return finer
 }
 
 /** Limits of what a gauge is needed for, and the size it reads near: of the first of its points that has some. */

@@ -3,12 +3,12 @@ import { evaluateCheck } from '#core/check/evaluate/evaluate-check'
 import { refitFrom } from '#core/check/evaluate/refit-spread'
 import { slopesOf } from '#core/check/evaluate/slopes'
 import { checkKind } from '#core/check/registry'
-import type { Setup } from '#core/check/setup'
 import type { SettingsChange } from '#core/command/command'
+import { routeCheck, withGaugesHere } from '#core/command/route'
 import { beginCheck, settingsOf } from '#core/command/settings'
 import type { NewCheckDto } from '#shared/dto/check'
 import type { OperationDto } from '#shared/dto/command'
-import type { CheckView } from '#shared/types'
+import type { BeginningView, CheckView } from '#shared/types'
 import { insertCheck } from '../database/checks'
 import type { Database, Sql } from '../database/client'
 import { isRepeat } from './once'
@@ -77,16 +77,36 @@ async function taughtBy(sql: Sql, jobId: string, kind: CheckKind): Promise<Param
   return { ...(uRefit === null ? {} : { uRefit }), ...(Object.keys(slopes).length > 0 ? { slopes } : {}) }
 }
 
-/** What the newest signed check of the kind on this unit has learned for the next, and the limits it went by; null: nothing. */
-async function fromTheLast(sql: Sql, jobId: string, kind: CheckKind): Promise<(Pick<SettingsChange, 'limits'> & { setup: Setup }) | null> {
-  if (!kind.handsOn) return null
+/** What the newest signed check of the kind on this unit began with, and what it has learned for the next; null: there is none. */
+async function lastOfKind(sql: Sql, jobId: string, kind: CheckKind) {
   const last = (await signedOnUnit(sql, jobId)).find(check => check.kind === kind.id)
   if (!last) return null
   const { document, lots } = await loadCheck(sql, last.id)
-  const limits = Object.entries(document.limits.sets).flatMap(([result, pair]) =>
-    (['book', 'shop'] as const).flatMap(role => (pair[role] ? [{ result, role, set: pair[role] }] : [])),
-  )
-  return { setup: kind.handsOn(document.setup, evaluateCheck(document, lots).current.answers), limits }
+  const { settings } = routeCheck(document)
+  return {
+    id: last.id,
+    job: last.job,
+    day: document.signOff!.at.slice(0, 10),
+    settings,
+    learned: kind.handsOn?.(document.setup, evaluateCheck(document, lots).current.answers) ?? {},
+  }
+}
+
+/** What a check of a kind can begin with on this job, its gauges only where they are still in the register. */
+export async function beginningOf(db: Database, jobId: string, kindId: string): Promise<BeginningView> {
+  if (!(await jobRow(db, jobId))) throw notFound('job')
+  const last = await lastOfKind(db, jobId, kindOf(kindId))
+  if (!last) return { last }
+  const { learned, ...what } = last
+  const known = new Set((await allGauges(db)).map(({ id }) => id))
+  const { settings } = withGaugesHere({ kind: kindId, settings: last.settings }, known).check
+  return { last: { ...what, settings: { ...settings, setup: { ...settings.setup, ...learned } } } }
+}
+
+/** What a new check takes from it that says nothing of it itself: what it has learned for the next, and the limits it went by. */
+async function fromTheLast(sql: Sql, jobId: string, kind: CheckKind): Promise<Pick<SettingsChange, 'limits' | 'setup'> | null> {
+  const last = kind.handsOn ? await lastOfKind(sql, jobId, kind) : null
+  return last && { setup: last.learned, ...(last.settings.limits ? { limits: last.settings.limits } : {}) }
 }
 
 function kindOf(id: string): CheckKind {

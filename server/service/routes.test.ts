@@ -8,6 +8,7 @@ import { importWorksheet } from '../import/worksheet'
 import { checkView } from './check-view'
 import { createJob, jobView } from './jobs'
 import { removeRoute } from './removal'
+import { beginningOf } from './new-check'
 import { lastTime, saveRoute } from './routes'
 import { learnFigures, trendsOfType, trendsOfUnit } from './trends'
 import { schema } from '../database/from-source'
@@ -70,6 +71,21 @@ describe('a route', () => {
     const empty = await createJob(db, { op: 'j5', id: 'empty', unit: 'Ferry ramp', title: 'Winch' })
     expect(empty.checks).toEqual([])
     expect(await saidBy(saveRoute(db, { op: 'r5', id: 'nothing', name: 'Nothing', job: 'empty' }))).toContain('no checks yet')
+  })
+})
+
+describe('a check of a kind the unit had before', () => {
+  it('can begin as the last signed one did, with its gauges', async () => {
+    const { last } = await beginningOf(db, 'launch-s6', 'shaft-end-play')
+    const { document } = await checkView(db, last!.id)
+    expect(last).toMatchObject({ day: document.signOff!.at.slice(0, 10), settings: { setup: document.setup, family: document.family } })
+    expect(last!.settings.limits!.length).toBeGreaterThan(0)
+    expect(last!.settings.gauges).toEqual({ 'dial-indicator': document.gauges['dial-indicator']!.id })
+  })
+  it('is none of a kind it never had; of no job there is none', async () => {
+    expect(await beginningOf(db, 'launch-s6', 'universal-joint')).toEqual({ last: null })
+    expect(await saidBy(beginningOf(db, 'nobody', 'universal-joint'))).toContain('no such job')
+    expect(await saidBy(beginningOf(db, 'launch-s6', 'gramophone'))).toContain('no such kind')
   })
 })
 

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import { nm, thou } from '#core/quantity/length'
-import { fill, keep, kit, newJob, next, pick, put, tabToField, tickAll } from './by-keyboard'
+import { fill, keep, kindOfCheck, kit, newJob, next, pick, put, states, tabToField, tickAll } from './by-keyboard'
 import { emptyForThisFile, expect, seriesRows, sign, tabTo, test, toCell, type, typeReading } from './workshop'
 
 // From an empty data folder, by keyboard alone. The figures are made up.
@@ -12,8 +12,8 @@ test('a gauge that cannot decide is said before the first reading; too close to 
 }) => {
   await kit(shop.address, 'cover shims', '2 x4', '3 x4', '5 x4', '10 x4')
   await newJob(page, shop.address, 'ferry ramp', 'winch')
-  await page.keyboard.type('winch shaft')
-  await pick(page, 'Kind of check', 'Shaft end play')
+  await kindOfCheck(page, 'Shaft end play')
+  await fill(page, 'Name', 'winch shaft')
   await pick(page, 'Pieces come from', 'cover')
   await fill(page, /^Book limit, lower/, '2')
   await fill(page, /^Book limit, upper/, '3')
@@ -81,8 +81,8 @@ test('a gauge that cannot decide is said before the first reading; too close to 
 test('side play under a torque is closed by its length first; what drags then gives the slope at once', async ({ page, shop }) => {
   await kit(shop.address, 'race shims', '1.9 mm', '2 mm', '2.08 mm', '2.1 mm', '2.13 mm', '2.2 mm', '2.25 mm')
   await newJob(page, shop.address, 'quarry loader', 'pinion')
-  await page.keyboard.type('pinion')
-  await pick(page, 'Kind of check', 'Bearing preload by torque')
+  await kindOfCheck(page, 'Bearing preload by torque')
+  await fill(page, 'Name', 'pinion')
   await pick(page, 'Preload told by', 'Torque gauge')
   await pick(page, 'Pieces come from', 'race')
   await fill(page, /^Book limit, lower/, '0.8')
@@ -96,8 +96,8 @@ test('side play under a torque is closed by its length first; what drags then gi
   await tickAll(page)
   await next(page)
   await tickAll(page)
-  const states = ['Oiled, or dry, as the book says', 'Bare', 'Out, or its drag taken off']
-  for (const state of states) await page.getByRole('radio', { name: state, exact: true }).press('Space')
+  const asBook = ['Oiled, or dry, as the book says', 'Bare', 'Out, or its drag taken off']
+  await states(page, ...asBook)
   await toCell(page, /side play, by dial/)
   for (const far of ['0.12 mm', '0.12 mm', '0.12 mm']) await typeReading(page, far)
   const answer = page.getByTestId('answer')

@@ -40,6 +40,15 @@ export async function tickAll(page: Page): Promise<void> {
   }
 }
 
+/** Says in which states the unit is measured, one by one; those that are not named are as they were. */
+export async function states(page: Page, ...names: (string | RegExp)[]): Promise<void> {
+  const said = page.getByTestId('conditions')
+  const change = said.getByRole('button', { name: 'change' })
+  await expect(change.or(said.getByRole('button', { name: 'done' }))).toBeVisible()
+  if (await change.isVisible()) await change.press('Enter')
+  for (const name of names) await page.getByRole('radio', { name, exact: true }).press('Space')
+}
+
 /** Something the test rests on and does not test, put in as a program would. */
 export async function put<Key extends WriteKey>(address: string, key: Key, body: BodyOf<Key>, id?: string): Promise<AnswerOf<Key>> {
   const { method, path } = requestTo(key, id)
@@ -48,13 +57,25 @@ export async function put<Key extends WriteKey>(address: string, key: Key, body:
   return (await answer.json()) as AnswerOf<Key>
 }
 
-/** A job that is there, with the form of a new check open on its page. */
-export async function newJob(page: Page, address: string, unit: string, job: string): Promise<void> {
+/** A job that is there, with the page open that asks which check. @returns the address of the job */
+export async function newJob(page: Page, address: string, unit: string, job: string): Promise<string> {
   const id = randomUUID()
   await put(address, 'POST /api/jobs', { op: randomUUID(), id, unit, title: job })
   await page.goto(`${address}/jobs/${id}`)
   await expect(page.getByRole('heading', { name: unit })).toBeVisible()
   await page.keyboard.press('n')
+  await expect(page.getByLabel(/^Which check/)).toBeFocused()
+  return `${address}/jobs/${id}`
+}
+
+/** A kind, as somebody looks for it, and everything it begins with unfolded. */
+export async function kindOfCheck(page: Page, words: string): Promise<void> {
+  await page.keyboard.type(words)
+  await expect(page.locator('[data-first]')).toContainText(words)
+  await page.keyboard.press('Enter')
+  await expect(at(page, 'Name')).toBeFocused()
+  await page.keyboard.press('ArrowDown')
+  await expect(page.getByTestId('otherwise')).toBeVisible()
 }
 
 /** Into the field of a set-up that is kept when it is left. */

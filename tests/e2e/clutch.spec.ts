@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { fill, kit, newJob, next, pick, tabToField, tickAll } from './by-keyboard'
+import { fill, kindOfCheck, kit, newJob, next, pick, tabToField, tickAll } from './by-keyboard'
 import { emptyForThisFile, expect, sign, tabTo, test, toCell, type } from './workshop'
 
 // From an empty data folder to a signature, by keyboard alone. The figures are made up.
@@ -19,8 +19,8 @@ test('a release bearing: a bar in one depth only is refused, one shim moves comp
 }) => {
   await kit(shop.address, 'release shims', '0.1 in', '0.15 in', '0.2 in')
   await newJob(page, shop.address, 'island bus', 'clutch')
-  await page.keyboard.type('release bearing')
-  await pick(page, 'Kind of check', 'Hydraulic release')
+  await kindOfCheck(page, 'Hydraulic release')
+  await fill(page, 'Name', 'release bearing')
   await fill(page, /^Thickness of the straight bar/, '0.125 in')
   await pick(page, 'B, bearing pushed home, was read', 'Over the bar')
   await pick(page, 'Pieces come from', 'release')
@@ -84,8 +84,8 @@ test('a release bearing: a bar in one depth only is refused, one shim moves comp
 
 test('a clutch fork: turns of the pivot for this build, R read again after each, signed', async ({ page, shop }) => {
   await newJob(page, shop.address, 'island bus', 'clutch fork')
-  await page.keyboard.type('clutch fork')
-  await pick(page, 'Kind of check', 'Clutch fork')
+  await kindOfCheck(page, 'Clutch fork')
+  await fill(page, 'Name', 'clutch fork')
   await pick(page, 'Old clutch and pivot', 'Gone')
   await fill(page, /^Pitch of the pivot/, '1.5 mm')
   await fill(page, /^Book limit, lower/, '2.5 mm')

@@ -1,4 +1,4 @@
-import { fill, kit, newJob, next, pick, tabToField, tickAll } from './by-keyboard'
+import { fill, kindOfCheck, kit, newJob, next, pick, states, tabToField, tickAll } from './by-keyboard'
 import { emptyForThisFile, expect, sign, tabTo, test, toCell, type } from './workshop'
 
 // From an empty data folder to a signature, by keyboard alone. Worked example: common practice.
@@ -10,8 +10,8 @@ test('a shim by crush wire: runs until they agree, the shim they ask for, closed
 }) => {
   await kit(shop.address, 'box shims', '40 x2', '20 x2', '1.9 x2', '5 x1')
   await newJob(page, shop.address, 'mail launch', 'reduction box')
-  await page.keyboard.type('input shaft')
-  await pick(page, 'Kind of check', 'Bearing shim')
+  await kindOfCheck(page, 'Bearing shim')
+  await fill(page, 'Name', 'input shaft')
   await fill(page, /^Wire, diameter/, '2.38 mm')
   await pick(page, 'Pieces come from', 'box')
   await tabToField(page, /^Book limit, lower/)
@@ -27,7 +27,7 @@ test('a shim by crush wire: runs until they agree, the shim they ask for, closed
   await type(page, '1.4')
   await tickAll(page)
   await next(page)
-  await page.getByRole('radio', { name: 'A quarter of an hour warm' }).press('Space')
+  await states(page, 'A quarter of an hour warm')
   const read = async (run: string, ...six: string[]) => {
     await toCell(page, `run ${run}, piece A, place 1:`)
     await type(page, ...six)

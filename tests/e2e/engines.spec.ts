@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import type { Page } from '@playwright/test'
-import { tickAll } from './by-keyboard'
+import { kindOfCheck, tickAll } from './by-keyboard'
 import { allSteps, AS_PROGRAM, cell, demoForThisFile, expect, sign, tabTo, test, toCell, type } from './workshop'
 
 demoForThisFile()
@@ -184,7 +184,7 @@ test('set up for the strip, the first figure is that of the strip, not of a jour
   await page.goto(`${shop.address}/jobs/pump-bottom`)
   await expect(page.getByRole('heading', { name: 'Fire pump' })).toBeVisible()
   await page.keyboard.press('n')
-  await page.getByLabel('Kind of check').selectOption('bearing-clearance')
+  await kindOfCheck(page, 'Bearing clear')
   await page.getByLabel('Name', { exact: true }).fill('By strip')
   await page.keyboard.press('Enter')
   await expect(page.getByRole('heading', { name: 'By strip' })).toBeAttached()
@@ -201,7 +201,7 @@ test('thrust halves lined up, from scratch by keyboard: out of line by about, in
   await page.goto(`${shop.address}/jobs/pump-bottom`)
   await expect(page.getByRole('heading', { name: 'Fire pump' })).toBeVisible()
   await page.keyboard.press('n')
-  await page.getByLabel('Kind of check').selectOption('thrust-alignment')
+  await kindOfCheck(page, 'Thrust bearing')
   await page.getByRole('combobox', { name: 'Thrust bearing' }).selectOption('loose-half')
   await page.getByLabel('Book limit, lower').fill('3')
   await page.getByLabel('Book limit, upper').fill('6')

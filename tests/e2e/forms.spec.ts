@@ -1,5 +1,5 @@
 import type { Page, Route } from '@playwright/test'
-import { pick, tickAll } from './by-keyboard'
+import { kindOfCheck, pick, tickAll } from './by-keyboard'
 import { demoForThisFile, expect, test, typeReading } from './workshop'
 
 // Every form that makes something: refused, with the server gone, and sent twice to a slow one. What it makes, it makes once.
@@ -46,10 +46,9 @@ const FORMS: readonly Form[] = [
   },
   {
     what: 'a check',
-    at: '/jobs/launch-box',
+    at: '/jobs/launch-box/check?kind=shaft-end-play',
     async fill(page) {
-      await expect(page.getByRole('button', { name: /New check/ })).toBeVisible()
-      await page.keyboard.press('n')
+      await expect(page.getByTestId('confirm')).toContainText('End play: 2 – 6 thou')
       await into(page, 'Name', 'spare shaft')
     },
     field: 'Name',
@@ -356,9 +355,8 @@ test('what is typed on a page that is not there is not done on the next one', as
 })
 
 test('what is refused or asked about is not dropped: the form waits for it', async ({ page, shop }) => {
-  await page.goto(`${shop.address}/jobs/launch-box`)
-  await expect(page.getByRole('button', { name: /New check/ })).toBeVisible()
-  await page.keyboard.press('n')
+  await page.goto(`${shop.address}/jobs/launch-box/check`)
+  await kindOfCheck(page, 'Shaft end')
   await into(page, 'Name', 'output float')
   await into(page, /^Book limit, upper/, '7')
   // 18 thou, or hardly anything? Enter takes neither.
@@ -367,7 +365,13 @@ test('what is refused or asked about is not dropped: the form waits for it', asy
   await page.keyboard.press('Enter')
   await expect(lower).toBeFocused()
   await expect(lower).toHaveValue('.018')
-  await expect(page).toHaveURL(/jobs\/launch-box$/)
+  await expect(page).toHaveURL(/check\?kind=shaft-end-play$/)
+  // Folded away it is not dropped either.
+  await page.getByRole('button', { name: 'Fold it again' }).press('Enter')
+  await expect(lower).toBeHidden()
+  await page.getByLabel('Name', { exact: true }).press('Enter')
+  await expect(lower).toBeFocused()
+  await expect(lower).toHaveValue('.018')
   await page.keyboard.type('3 bananas')
   await page.keyboard.press('Enter')
   await expect(page.getByText(/bananas”/)).toBeVisible()

@@ -1,4 +1,4 @@
-import { fill, keep, newJob, next, pick, tabToField, tickAll } from './by-keyboard'
+import { fill, keep, kindOfCheck, newJob, next, pick, states, tabToField, tickAll } from './by-keyboard'
 import { emptyForThisFile, expect, sign, tabTo, test, toCell, type, typeReading } from './workshop'
 
 // From an empty data folder to a signature, by keyboard alone. The figures are made up.
@@ -23,8 +23,8 @@ test('a taper bearing hub: kit at one go, inspected, bound, loosened, proved; wh
   await expect(page.getByTestId('csv-result')).toContainText('6 sizes of “hub spacers” put in')
 
   await newJob(page, shop.address, 'post motorcycle', 'front wheel')
-  await page.keyboard.type('front hub')
-  await pick(page, 'Kind of check', 'Taper bearing')
+  await kindOfCheck(page, 'Taper bearing')
+  await fill(page, 'Name', 'front hub')
   // No torque is that: said at its field, and nothing is lost.
   await fill(page, /^Axle torque/, '55 stone')
   await expect(page.getByText('“stone” is no unit of torque')).toBeVisible()
@@ -50,8 +50,7 @@ test('a taper bearing hub: kit at one go, inspected, bound, loosened, proved; wh
   await type(page, 'good', 'none', 'none')
   await expect(page.getByLabel('Far reading')).toBeFocused()
   await tickAll(page)
-  for (const state of ['Clean and dry', 'Out', 'At its torque, wheel spun'])
-    await page.getByRole('radio', { name: state, exact: true }).press('Space')
+  await states(page, 'Clean and dry', 'Out', 'At its torque, wheel spun')
 
   // It began to bind: no figure is asked for, and a thicker pack is.
   await page.getByLabel('Far reading').focus()
@@ -98,12 +97,10 @@ test('a taper bearing hub: kit at one go, inspected, bound, loosened, proved; wh
   await expect(page.getByLabel('Far reading')).toBeFocused()
   for (let i = 0; i < 3; i++) await typeReading(page, '3')
   // A change is said of the one state; the others are still so.
-  await page.getByTestId('conditions').getByRole('button', { name: 'change' }).press('Enter')
-  for (const state of ['Clean and dry', 'Out', 'Less, or not spun'])
-    await page.getByRole('radio', { name: state, exact: true }).press('Space')
+  await states(page, 'Clean and dry', 'Out', 'Less, or not spun')
   await tickAll(page)
   await expect(page.getByTestId('answer')).toContainText('provisional: measured with axle nut less, or not spun')
-  await page.getByRole('radio', { name: 'At its torque, wheel spun' }).press('Space')
+  await states(page, 'At its torque, wheel spun')
   await expect(page.getByTestId('answer')).not.toContainText('provisional')
   await tickAll(page)
 
@@ -132,13 +129,14 @@ test('a taper bearing hub: kit at one go, inspected, bound, loosened, proved; wh
 test('a hub spacer by comparator: set to the window, tried dry, locked, one set; void once a member is changed', async ({ page, shop }) => {
   await newJob(page, shop.address, 'island bus', 'rear hub')
   await page.keyboard.press('Escape')
-  await page.getByRole('button', { name: 'Leave it' }).press('Enter')
   // A job with a wheel off is offered the look at its bearings as a routine.
   await expect(page.getByTestId('offer')).toContainText('every tyre change')
-  await page.getByTestId('offer').getByRole('button').press('Enter')
-  await expect(page.getByLabel('Kind of check')).toHaveValue('taper-hub')
-  await page.keyboard.type('rear hub spacer')
-  await pick(page, 'Kind of check', 'Hub spacer by')
+  await page.getByTestId('offer').getByRole('link').press('Enter')
+  await expect(page.getByRole('heading', { name: 'Taper bearing hub' })).toBeVisible()
+  await page.keyboard.press('Escape')
+  await expect(page.getByLabel(/^Which check/)).toBeFocused()
+  await kindOfCheck(page, 'Hub spacer by')
+  await fill(page, 'Name', 'rear hub spacer')
   await fill(page, /^Book limit, lower/, '6')
   await tabToField(page, /^Book limit, upper/)
   await type(page, '8')
@@ -180,7 +178,7 @@ test('a hub spacer by comparator: set to the window, tried dry, locked, one set;
   await expect(page.getByTestId('target')).not.toContainText('Set it longer')
   await page.keyboard.press('Escape')
   await page.keyboard.press('PageDown')
-  await page.getByRole('radio', { name: 'Clean and dry' }).press('Space')
+  await states(page, 'Clean and dry')
   await to('Dry trial, nut fully tight: end play')
   await type(page, 'none')
   await type(page, 'free')
@@ -209,8 +207,8 @@ test('a hub spacer by comparator: set to the window, tried dry, locked, one set;
 
 test('a spacer between sealed bearings: two depths, one over a bar, ground to size, signed @long', async ({ page, shop }) => {
   await newJob(page, shop.address, 'fire pump trailer', 'wheels')
-  await page.keyboard.type('left wheel spacer')
-  await pick(page, 'Kind of check', 'Spacer between')
+  await kindOfCheck(page, 'Spacer between')
+  await fill(page, 'Name', 'left wheel spacer')
   await pick(page, 'Far seat was read', 'Over')
   await fill(page, /^Book limit, lower/, '0')
   await tabToField(page, /^Book limit, upper/)
@@ -241,8 +239,8 @@ test('a spacer between sealed bearings: two depths, one over a bar, ground to si
 
 test('how warm a hub runs: degrees of either kind, judged by their own limit @long', async ({ page, shop }) => {
   await newJob(page, shop.address, 'post motorcycle', 'rear wheel')
-  await page.keyboard.type('rear hub')
-  await pick(page, 'Kind of check', 'Taper bearing')
+  await kindOfCheck(page, 'Taper bearing')
+  await fill(page, 'Name', 'rear hub')
   await pick(page, 'Warmth after a run', 'By contact')
   await fill(page, /^Book limit, lower/, '2')
   await tabToField(page, /^Book limit, upper/)
@@ -276,7 +274,6 @@ test('how warm a hub runs: degrees of either kind, judged by their own limit @lo
   await type(page, '55')
   await expect(row).toContainText('55.0 ± 1.5 °C')
   await expect(row).toContainText('Provisional')
-  for (const state of ['Clean and dry', 'Out', 'At its torque, wheel spun'])
-    await page.getByRole('radio', { name: state, exact: true }).press('Space')
+  await states(page, 'Clean and dry', 'Out', 'At its torque, wheel spun')
   await expect(row).toContainText('up to 71.1In')
 })

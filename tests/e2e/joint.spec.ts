@@ -1,4 +1,4 @@
-import { fill, kit, newJob, next, pick, tabToField, tickAll } from './by-keyboard'
+import { fill, kindOfCheck, kit, newJob, next, pick, tabToField, tickAll } from './by-keyboard'
 import { emptyForThisFile, expect, sign, tabTo, test, toCell, type } from './workshop'
 
 // From an empty data folder to a signature, by keyboard alone. The figures are made up.
@@ -10,8 +10,8 @@ test('a universal joint: kit by colour, every ring as a line of plays, one plane
 }) => {
   await kit(shop.address, 'joint rings', '57 red x4', '58 blue x4', '59 green x4', '61 white x4')
   await newJob(page, shop.address, 'quarry loader', 'propeller shaft')
-  await page.keyboard.type('front joint')
-  await pick(page, 'Kind of check', 'Universal')
+  await kindOfCheck(page, 'Universal')
+  await fill(page, 'Name', 'front joint')
   await pick(page, 'Ears of plane 1', 'Aluminium')
   await fill(page, /^Plane 1, over the grooves/, '90 mm')
   await pick(page, 'Pieces come from', 'joint')
@@ -65,8 +65,8 @@ test('a joint off the middle: unequal rings, the thicker one where it centres, p
 }) => {
   await kit(shop.address, 'rings', '57 red x4', '58 blue x4', '59 green x4', '60 grey x4')
   await newJob(page, shop.address, 'quarry loader', 'rear shaft')
-  await page.keyboard.type('rear joint')
-  await pick(page, 'Kind of check', 'Universal')
+  await kindOfCheck(page, 'Universal')
+  await fill(page, 'Name', 'rear joint')
   await fill(page, /^Plane 1, joint off the middle/, '-1')
   await pick(page, 'Pieces come from', 'rings')
   await tabToField(page, /^Book limit, upper/)

@@ -1,4 +1,4 @@
-import { tickAll } from './by-keyboard'
+import { fill, kindOfCheck, tickAll } from './by-keyboard'
 import { allSteps, demoForThisFile, expect, tabTo, test, typeReading } from './workshop'
 
 demoForThisFile()
@@ -91,9 +91,9 @@ test('a job and a check from scratch, with an unknown pack, by keyboard @long', 
   await page.keyboard.press('Tab')
   await page.keyboard.type('Slewing box')
   await page.keyboard.press('Enter')
-  await expect(page.getByText('No check yet.')).toBeVisible()
-  await page.keyboard.press('n')
-  await page.keyboard.type('Worm end play')
+  // What is to be measured is asked at once.
+  await kindOfCheck(page, 'Shaft end')
+  await fill(page, 'Name', 'Worm end play')
   await page.getByLabel('Pieces come from').selectOption('Cover shims')
   await page.getByLabel('Book limit, lower').focus()
   await page.keyboard.type('4')

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import type { Page } from '@playwright/test'
-import { fill, kit, newJob, next, pick, put, tabToField, tickAll } from './by-keyboard'
+import { fill, kindOfCheck, kit, newJob, next, pick, put, tabToField, tickAll } from './by-keyboard'
 import { emptyForThisFile, expect, sign, tabTo, test, type } from './workshop'
 
 // What the drawer does not have: ordered, waited for, measured as it comes, fitted. From an empty data folder, by keyboard; the figures are made up.
@@ -13,7 +13,8 @@ async function loose(
   { unit, title, pack, reads, family = 'winch' }: { unit: string; title: string; pack: string; reads: string; family?: string },
 ): Promise<string> {
   await newJob(page, address, unit, 'Rebuild')
-  await page.keyboard.type(title)
+  await kindOfCheck(page, 'Shaft end play')
+  await fill(page, 'Name', title)
   await pick(page, 'Where the pack sits', 'In the gap')
   await pick(page, 'Pieces come from', family)
   await fill(page, /^Book limit, lower/, '2')

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { fill, kit, newJob, next, pick, tabToField, tickAll } from './by-keyboard'
+import { fill, kindOfCheck, kit, newJob, next, pick, states, tabToField, tickAll } from './by-keyboard'
 import { cell, emptyForThisFile, expect, sign, tabTo, test, toCell, type } from './workshop'
 
 // From an empty data folder to a signature, by keyboard alone. The figures are made up.
@@ -35,8 +35,8 @@ test('a steering swivel: first pack by the gap, then the way alone, then by the 
 }) => {
   await kit(shop.address, 'pivot shims', '0.25 mm sprung', '0.05 mm x4', '0.1 mm x4', '0.2 mm x2', '0.3 mm x2', '0.35 mm x2')
   await newJob(page, shop.address, 'quarry loader', 'left swivel')
-  await page.keyboard.type('left swivel')
-  await pick(page, 'Kind of check', 'Steering swivel')
+  await kindOfCheck(page, 'Steering swivel')
+  await fill(page, 'Name', 'left swivel')
   await pick(page, 'Housings', 'Left alone')
   await pick(page, 'Preload told by', 'Torque gauge')
   await pick(page, 'Pieces come from', 'pivot')
@@ -54,7 +54,7 @@ test('a steering swivel: first pack by the gap, then the way alone, then by the 
   await type(page, '0.25 + 0.35')
   await tickAll(page)
   await next(page)
-  for (const state of ['Greased', 'Out', 'At full torque']) await page.getByRole('radio', { name: state, exact: true }).press('Space')
+  await states(page, 'Greased', 'Out', 'At full torque')
 
   // A gap below nothing is asked about; what goes and what does not makes the first pack.
   await toCell(page, /gap under the cap/)
@@ -120,8 +120,8 @@ test('a steering swivel: first pack by the gap, then the way alone, then by the 
 
 test('by feel: drag and side play contradict each other; right by feel is signed with a reason @long', async ({ page, shop }) => {
   await newJob(page, shop.address, 'quarry loader', 'right swivel')
-  await page.keyboard.type('right swivel')
-  await pick(page, 'Kind of check', 'Steering swivel')
+  await kindOfCheck(page, 'Steering swivel')
+  await fill(page, 'Name', 'right swivel')
   await pick(page, 'Housings', 'Right alone')
   await pick(page, 'Preload told by', 'Feel')
   await tabTo(page, active => active.text === 'Begin the check')
@@ -129,7 +129,7 @@ test('by feel: drag and side play contradict each other; right by feel is signed
   await expect(page.getByTestId('verdict')).toContainText('To do')
   await tickAll(page)
   await next(page)
-  for (const state of ['Greased', 'Out', 'At full torque']) await page.getByRole('radio', { name: state, exact: true }).press('Space')
+  await states(page, 'Greased', 'Out', 'At full torque')
   await toCell(page, 'Right: drag:')
   await expect(page.getByPlaceholder('or type the word')).toBeFocused()
   await type(page, 'slight', 'some')
@@ -152,8 +152,8 @@ test('preload by torque in two stages: a share that must be in it, paper in the 
 }) => {
   await kit(shop.address, 'case shims', '1.7 mm', '1.8 mm', '1.9 mm', '2.0 mm', '0.1 mm packing x3')
   await newJob(page, shop.address, 'quarry loader', 'differential')
-  await page.keyboard.type('differential')
-  await pick(page, 'Kind of check', 'Bearing preload')
+  await kindOfCheck(page, 'Bearing preload')
+  await fill(page, 'Name', 'differential')
   await pick(page, 'Set in stages', 'Differential, then')
   await pick(page, 'Preload told by', 'Torque gauge')
   await fill(page, /^Film of sealant/, '0.03 mm')
@@ -181,8 +181,7 @@ test('preload by torque in two stages: a share that must be in it, paper in the 
   await tickAll(page)
   await next(page)
   await tickAll(page)
-  for (const state of ['Oiled, or dry, as the book says', 'Bare', 'Out, or its drag taken off'])
-    await page.getByRole('radio', { name: state, exact: true }).press('Space')
+  await states(page, 'Oiled, or dry, as the book says', 'Bare', 'Out, or its drag taken off')
   await turned(page, '1.65', '1.65', '1.65')
   await expect(page.getByTestId('verdict')).toContainText('Too much')
   // In all it cannot take less than the share of the differential: 1.65 through 4.
@@ -231,8 +230,7 @@ test('preload by torque in two stages: a share that must be in it, paper in the 
   // Measured bare; the bead that closes it for good opens the joint by 0.03: 0.18 N·m less.
   await expect(page.getByTestId('film')).toContainText('−0.18 N·m')
   await toCell(page, 'Differential: turning:')
-  await page.getByTestId('conditions').getByRole('button', { name: 'change' }).press('Enter')
-  await page.getByRole('radio', { name: /^As built/ }).press('Space')
+  await states(page, /^As built/)
   await expect(page.getByTestId('film')).toBeHidden()
 })
 
@@ -260,8 +258,8 @@ test('a steering head kit: the seal carries the nut, a washer by its diameters m
   await expect(page.getByTestId('csv-result')).toContainText('3 sizes of “head washers” put in')
 
   await newJob(page, shop.address, 'post motorcycle', 'steering head')
-  await page.keyboard.type('head kit')
-  await pick(page, 'Kind of check', 'Steering head')
+  await kindOfCheck(page, 'Steering head')
+  await fill(page, 'Name', 'head kit')
   await fill(page, /^Stem, diameter/, '30 mm')
   await fill(page, /^Seal pocket, diameter/, '42 mm')
   await pick(page, 'Pieces come from', 'head')
@@ -338,7 +336,6 @@ test('a steering head kit: the seal carries the nut, a washer by its diameters m
   // Stiff steering, told later and in a job of its own, leads back to the kit before the adjustment is touched.
   await newJob(page, shop.address, 'post motorcycle', 'stiff steering')
   await page.keyboard.press('Escape')
-  await page.getByRole('button', { name: 'Leave it' }).press('Enter')
   await expect(page.getByTestId('suspect')).toContainText('open the kit check of this machine again as suspect')
   await page.getByTestId('suspect').getByRole('link', { name: 'head kit' }).press('Enter')
   await expect(page.getByLabel('Why it is opened again')).toHaveValue('suspect: stiff steering')

@@ -1,4 +1,4 @@
-import { fill, kit, newJob, next, pick, tabToField, tickAll } from './by-keyboard'
+import { fill, kindOfCheck, kit, newJob, next, pick, states, tabToField, tickAll } from './by-keyboard'
 import { emptyForThisFile, expect, sign, tabTo, test, type } from './workshop'
 
 // From an empty data folder to a signature, by keyboard alone. The figures are made up.
@@ -19,8 +19,8 @@ test('a selective race known as thick, middle, thin: as it came in with seals, d
   await kit(shop.address, 'races', '56 thin', '66 middle', '76 thick')
 
   await newJob(page, shop.address, 'island bus', 'automatic gearbox')
-  await page.keyboard.type('input shaft')
-  await pick(page, 'Kind of check', 'Shaft end play')
+  await kindOfCheck(page, 'Shaft end play')
+  await fill(page, 'Name', 'input shaft')
   await pick(page, 'Where the pack sits', 'In the gap: one')
   await pick(page, 'Measured before strip-down', 'Yes')
   await pick(page, 'Pieces come from', 'races')
@@ -31,7 +31,7 @@ test('a selective race known as thick, middle, thin: as it came in with seals, d
   await tickAll(page)
   await next(page)
   // As it came in, with its seals.
-  await page.getByRole('radio', { name: 'In', exact: true }).press('Space')
+  await states(page, 'In')
   await page.getByLabel('Far reading').focus()
   await type(page, '33', '', '33', '', '33', '')
   await expect(page.getByTestId('verdict')).toContainText('Loose')
@@ -52,8 +52,7 @@ test('a selective race known as thick, middle, thin: as it came in with seals, d
   await tabTo(page, active => active.text === 'It is built again')
   await page.keyboard.press('Enter')
   await expect(page.getByLabel('Far reading')).toBeFocused()
-  await page.getByTestId('conditions').getByRole('button', { name: 'change' }).press('Enter')
-  await page.getByRole('radio', { name: 'Out, dry', exact: true }).press('Space')
+  await states(page, 'Out, dry')
   await page.getByLabel('Far reading').focus()
   await type(page, '35', '', '35', '', '35', '')
   await expect(page.getByTestId('verdict')).toContainText('Loose')

@@ -4,7 +4,7 @@ import { join } from 'node:path'
 import { gunzipSync, gzipSync } from 'node:zlib'
 import type { Page } from '@playwright/test'
 import sharp from 'sharp'
-import { fill, next, newJob, pick, tickAll } from './by-keyboard'
+import { fill, kindOfCheck, next, newJob, pick, tickAll } from './by-keyboard'
 import { emptyForThisFile, expect, openWorkshop, tabTo, test, type, type Workshop } from './workshop'
 
 // From an empty workshop: a name, limits of its own, a check that goes by them, and what is left of it in the record.
@@ -86,12 +86,13 @@ test('limits go into the library, with what is wrong with them said, and are off
   await press(page, 'Undo')
   await expect.poll(named).toEqual(inOrder)
 
-  await newJob(page, shop.address, 'Ferry ramp', 'Winch')
-  job = idOf(page)
+  job = (await newJob(page, shop.address, 'Ferry ramp', 'Winch')).split('/').at(-1)!
+  await kindOfCheck(page, 'Shaft end play')
+  // What the library has is taken, and said; nobody has to look for it.
+  await expect(page.getByTestId('from-library').getByRole('checkbox')).toBeChecked()
   await expect(page.getByTestId('from-library')).toContainText('Winch shaft end play: 2 – 5 thou (Winch manual, p. 3-2)')
-  await page.keyboard.type('Winch shaft')
-  await page.getByTestId('from-library').getByRole('checkbox').focus()
-  await page.keyboard.press('Space')
+  await expect(page.getByTestId('confirm')).toContainText('End play: 2 – 5 thou, Winch manual, p. 3-2')
+  await fill(page, 'Name', 'Winch shaft')
   await page.getByLabel('Name', { exact: true }).focus()
   await page.keyboard.press('Enter')
   await expect(page.getByTestId('verdict')).toContainText('To do')

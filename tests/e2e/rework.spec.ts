@@ -1,4 +1,4 @@
-import { fill, keep, newJob, next, pick, tabToField, tickAll } from './by-keyboard'
+import { fill, keep, kindOfCheck, newJob, next, pick, tabToField, tickAll } from './by-keyboard'
 import { emptyForThisFile, expect, sign, tabTo, test, toCell, type } from './workshop'
 
 // From an empty data folder to a signature, by keyboard alone. The figures are made up.
@@ -6,8 +6,8 @@ emptyForThisFile()
 
 test('an oil pump: what to rub off its face for both rotors, noted as rework, measured again, signed', async ({ page, shop }) => {
   await newJob(page, shop.address, 'fire pump', 'lubrication')
-  await page.keyboard.type('oil pump')
-  await pick(page, 'Kind of check', 'Oil pump')
+  await kindOfCheck(page, 'Oil pump')
+  await fill(page, 'Name', 'oil pump')
   await tabToField(page, /^Book limit, upper/)
   await type(page, '3')
   await expect(page.getByTestId('verdict')).toContainText('To do')
@@ -56,8 +56,8 @@ test('a bore to a size: class offered by ISO 286, what to hone it to and what th
   shop,
 }) => {
   await newJob(page, shop.address, 'mail launch', 'reduction box')
-  await page.keyboard.type('bearing bore')
-  await pick(page, 'Kind of check', 'Diameter')
+  await kindOfCheck(page, 'Diameter')
+  await fill(page, 'Name', 'bearing bore')
   await pick(page, 'It is', 'Worked to size')
   await fill(page, /^Nominal diameter/, '60 mm')
   await pick(page, 'Class of the hole, ISO 286', 'H7')

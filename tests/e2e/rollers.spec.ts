@@ -1,4 +1,5 @@
 import type { Page } from '@playwright/test'
+import { kindOfCheck } from './by-keyboard'
 import { cell, demoForThisFile, expect, seriesRows, sign, tabTo, test, tick, toCell, type } from './workshop'
 
 demoForThisFile()
@@ -76,8 +77,8 @@ test('honed to size: a warm bore reckoned cold, the finished bores proved and si
 
 test('a new check: no roller, too few for two rods, then sets from one bag each, taken by keyboard @long', async ({ page, shop }) => {
   await page.goto(`${shop.address}/jobs/moto-engine`)
-  await page.getByRole('button', { name: 'New check' }).click()
-  await page.getByLabel('Kind of check').selectOption('roller-big-end')
+  await page.getByRole('link', { name: 'New check' }).click()
+  await kindOfCheck(page, 'Roller')
   await page.getByLabel('Name', { exact: true }).fill('Spare rods')
   await page.keyboard.press('Enter')
   await expect(page.getByRole('heading', { name: 'Spare rods' })).toBeAttached()
@@ -134,8 +135,8 @@ test('a set judged by a sample, the bore read in its planes, honed and finished:
   shop,
 }) => {
   await page.goto(`${shop.address}/jobs/moto-engine`)
-  await page.getByRole('button', { name: 'New check' }).click()
-  await page.getByLabel('Kind of check').selectOption('roller-big-end')
+  await page.getByRole('link', { name: 'New check' }).click()
+  await kindOfCheck(page, 'Roller')
   await page.getByLabel('Name', { exact: true }).fill('By sample')
   await page.keyboard.press('Enter')
   await expect(page.getByRole('heading', { name: 'By sample' })).toBeAttached()

@@ -1,5 +1,5 @@
 import { emptyForThisFile, expect, tabTo, test, type } from './workshop'
-import { fill, newJob, next, tabToField, tickAll } from './by-keyboard'
+import { fill, kindOfCheck, newJob, next, tabToField, tickAll } from './by-keyboard'
 
 // A job of one's own, kept as a route, and a unit that comes back.
 emptyForThisFile()
@@ -12,9 +12,9 @@ test('a job kept as a route: three keystrokes and a name begin the next; done ag
   await expect(page.getByRole('heading', { name: 'Nothing on the bench yet' })).toBeVisible()
   await page.keyboard.press('r')
   await expect(page.getByRole('dialog')).toContainText('There is no route yet')
-  await newJob(page, shop.address, 'Ferry ramp', 'Winch service')
-  const ramp = page.url()
-  await page.keyboard.type('Drum float')
+  const ramp = await newJob(page, shop.address, 'Ferry ramp', 'Winch service')
+  await kindOfCheck(page, 'Shaft end play')
+  await fill(page, 'Name', 'Drum float')
   await fill(page, /^Book limit, lower/, '2')
   await tabToField(page, /^Book limit, upper/)
   await type(page, '6')

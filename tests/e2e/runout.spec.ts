@@ -1,4 +1,4 @@
-import { fill, kit, newJob, next, pick, tabToField, tickAll } from './by-keyboard'
+import { fill, kindOfCheck, kit, newJob, next, pick, tabToField, tickAll } from './by-keyboard'
 import { emptyForThisFile, expect, sign, tabTo, test, toCell, type } from './workshop'
 
 // From an empty data folder to a signature, by keyboard alone. Worked example: common practice.
@@ -10,8 +10,8 @@ test('a housing bore read round the clock, dowels and their place chosen, a misr
 }) => {
   await kit(shop.address, 'offset dowels', '7 red x2', '14 blue x2', '21 green x1')
   await newJob(page, shop.address, 'fire pump', 'gearbox on')
-  await page.keyboard.type('housing to crank')
-  await pick(page, 'Kind of check', 'Runout')
+  await kindOfCheck(page, 'Runout')
+  await fill(page, 'Name', 'housing to crank')
   // Marks that do not make a turn are said at the field, and nothing is lost.
   await fill(page, /^Marks, in the order/, '12 6')
   await expect(page.getByText('Three marks at least')).toBeVisible()
@@ -91,8 +91,8 @@ test('a housing bore read round the clock, dowels and their place chosen, a misr
 
 test('a shaft between centres: bow by half its runout, nothing to choose @long', async ({ page, shop }) => {
   await newJob(page, shop.address, 'quarry loader', 'bent half shaft')
-  await page.keyboard.type('half shaft')
-  await pick(page, 'Kind of check', 'Runout')
+  await kindOfCheck(page, 'Runout')
+  await fill(page, 'Name', 'half shaft')
   await pick(page, 'Runout of', 'A shaft')
   await pick(page, 'The limit is for', 'the offset')
   await fill(page, /^Marks, in the order/, '0 45 90 135 180 225 270 315')

@@ -1,4 +1,4 @@
-import { fill, keep, newJob, next, pick, tabToField, tickAll } from './by-keyboard'
+import { fill, keep, kindOfCheck, newJob, next, pick, tabToField, tickAll } from './by-keyboard'
 import { emptyForThisFile, expect, sign, tabTo, test, type, typeReading } from './workshop'
 
 // From an empty data folder to a signature, by keyboard alone. The figures are made up.
@@ -6,8 +6,8 @@ emptyForThisFile()
 
 test('thrust halves, one loose half: played, aligned, played again, signed @long', async ({ page, shop }) => {
   await newJob(page, shop.address, 'ferry', 'main engine')
-  await page.keyboard.type('thrust halves')
-  await pick(page, 'Kind of check', 'Thrust')
+  await kindOfCheck(page, 'Thrust')
+  await fill(page, 'Name', 'thrust halves')
   await pick(page, /^Thrust bearing/, 'One loose')
   await fill(page, /^Book limit, lower/, '3')
   await tabToField(page, /^Book limit, upper/)
@@ -37,8 +37,8 @@ for (const sample of [false, true])
     shop,
   }) => {
     await newJob(page, shop.address, sample ? 'mule' : 'moped', 'bottom end')
-    await page.keyboard.type('big end')
-    await pick(page, 'Kind of check', 'Roller')
+    await kindOfCheck(page, 'Roller')
+    await fill(page, 'Name', 'big end')
     await fill(page, /^Book limit, lower/, '0.8')
     await tabToField(page, /^Book limit, upper/)
     await type(page, '1.4')
@@ -83,7 +83,8 @@ for (const sample of [false, true])
 
 test('a shaft: what was read on the pack that is in counts, not what was expected of it; signed', async ({ page, shop }) => {
   await newJob(page, shop.address, 'sawmill', 'saw shaft')
-  await page.keyboard.type('saw shaft play')
+  await kindOfCheck(page, 'Shaft end play')
+  await fill(page, 'Name', 'saw shaft play')
   await fill(page, /^Book limit, lower/, '3')
   await tabToField(page, /^Book limit, upper/)
   await type(page, '5')

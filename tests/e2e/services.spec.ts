@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { fill, newJob, next, pick, tabToField, tickAll } from './by-keyboard'
+import { fill, kindOfCheck, newJob, next, pick, tabToField, tickAll } from './by-keyboard'
 import { emptyForThisFile, expect, sign, tabTo, test, type } from './workshop'
 
 // A unit that comes back twice, from an empty data folder, by keyboard: what its figure does in between, and its tag. The figures are made up.
@@ -50,9 +50,9 @@ test('three services of one unit: a meter misread is asked about, the drift agre
   page,
   shop,
 }) => {
-  await newJob(page, shop.address, 'Ferry ramp', 'Service one')
-  const first = page.url()
-  await page.keyboard.type('Drum float')
+  const first = await newJob(page, shop.address, 'Ferry ramp', 'Service one')
+  await kindOfCheck(page, 'Shaft end play')
+  await fill(page, 'Name', 'Drum float')
   // The manual is metric, the dial is not.
   await fill(page, /^Book limit, lower/, '0.05 mm')
   await tabToField(page, /^Book limit, upper/)

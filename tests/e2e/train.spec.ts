@@ -1,4 +1,4 @@
-import { fill, kit, newJob, next, pick, tabToField, tickAll } from './by-keyboard'
+import { fill, kindOfCheck, kit, newJob, next, pick, tabToField, tickAll } from './by-keyboard'
 import { cell, emptyForThisFile, expect, sign, tabTo, test, type } from './workshop'
 
 // From an empty data folder to a signature, by keyboard alone. Worked example: common practice.
@@ -10,8 +10,8 @@ test('a gear train: a swap that gains nothing is said before it is apart, a judg
 }) => {
   await kit(shop.address, 'washers', '60 plastic x1', '60.1 bronze x1', '15 steel x3', '10 blue x2')
   await newJob(page, shop.address, 'island bus', 'gear train')
-  await page.keyboard.type('train')
-  await pick(page, 'Kind of check', 'Gaps')
+  await kindOfCheck(page, 'Gaps')
+  await fill(page, 'Name', 'train')
   await fill(page, 'Gaps in the chain', '2')
   await fill(page, /^Gap 2, in build order/, 'end play')
   await pick(page, 'Gap 2 is read', 'by a dial')

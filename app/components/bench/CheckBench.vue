@@ -37,6 +37,7 @@ const panel = ref<{
   focus: () => void
   submit: () => void
   voidLast: () => void
+  changeStates: () => void
   take: (point: string, pieces: readonly string[]) => void
 }>()
 const focus = () => panel.value?.focus()
@@ -126,6 +127,7 @@ useBenchKeys({
   takeOwn,
   ask,
   step,
+  sign: () => globalThis.document.querySelector<HTMLElement>('#sign-reason, #sign-name')?.focus(),
   panel,
   saying,
   taking,
@@ -173,13 +175,13 @@ useBenchKeys({
         v-bind="shown.kind.unit ? { measure: shown.kind.unit } : {}"
       />
       <LastTime :key="document.id" :check="document.id" :shown="shown" />
-      <p
-        v-if="answer.ahead && !locked && phase !== 'choose'"
-        :class="answer.ahead.decides ? 'text-[14px] text-mute' : 'text-near'"
-        data-test="gauge-ahead"
-      >
-        {{ answer.ahead.words }}
-      </p>
+      <GaugeHere
+        v-if="!locked && phase !== 'choose'"
+        :ahead="answer.ahead"
+        :lacks="taking.lacks.value"
+        :system="systemOf(document.entryUnit)"
+        @take="(key, gauge) => command('settings', { settings: { gauges: { [key]: gauge } } })"
+      />
       <p v-if="aim?.caution" class="text-[14px] text-near">{{ aim.caution }}</p>
       <LimitsHere
         v-if="!locked && phase !== 'setup' && !shown.kind.unjudged"

@@ -4,7 +4,6 @@ import type { JobView } from '#shared/types'
 
 /** Checks that are a routine for work like this job’s, as long as it has none of them; and signed ones that what is said of it makes doubtful. */
 const props = defineProps<{ job: JobView }>()
-defineEmits<{ take: [kind: string] }>()
 const offers = computed(() => {
   const words = `${props.job.title} ${props.job.notes}`
   const has = new Set(props.job.checks.map(({ kind }) => kind))
@@ -25,7 +24,7 @@ const suspects = computed(() => {
 <template>
   <p v-for="offer in offers" :key="offer.id" class="mb-4 flex flex-wrap items-center gap-x-4 gap-y-2 text-[15px]" data-test="offer">
     {{ offer.words }}
-    <button type="button" class="button" @click="$emit('take', offer.id)">{{ offer.title }}</button>
+    <NuxtLink class="button" :to="{ path: `/jobs/${job.id}/check`, query: { kind: offer.id } }">{{ offer.title }}</NuxtLink>
   </p>
   <p
     v-for="check in suspects"

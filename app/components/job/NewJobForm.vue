@@ -35,7 +35,8 @@ async function make(): Promise<void> {
       }),
     job => {
       said.value = job.said
-      return navigateTo(`/jobs/${job.id}`)
+      // Without a route the first thing is to say what is measured.
+      return navigateTo(job.checks.length > 0 ? `/jobs/${job.id}` : `/jobs/${job.id}/check`)
     },
   )
 }

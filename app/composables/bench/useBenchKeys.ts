@@ -20,8 +20,10 @@ interface Bench {
   readonly takeOwn: (pack: Pack) => void
   readonly ask: () => void
   readonly step: (by: 1 | -1) => void
+  /** to the reason where one is asked for, else to the name */
+  readonly sign: () => void
   /** the reading's field */
-  readonly panel: Ref<{ focus: () => void; submit: () => void; voidLast: () => void } | undefined>
+  readonly panel: Ref<{ focus: () => void; submit: () => void; voidLast: () => void; changeStates: () => void } | undefined>
   readonly taking: ReturnType<typeof useTaking>
   readonly saying: ReturnType<typeof useSaying>
   readonly explaining: Ref<boolean>
@@ -43,6 +45,7 @@ export function useBenchKeys({
   takeOwn,
   ask,
   step,
+  sign,
   panel,
   taking,
   saying,
@@ -97,10 +100,21 @@ export function useBenchKeys({
           ),
         ]
 
+  /** States of the unit: agreed to, or opened where one is another. */
+  function states(): KeyBinding[] {
+    if (locked.value || !reads.value || saying.here.value.length === 0) return []
+    return saying.offered.value.length > 0
+      ? [key('Y', saying.offered.value.every(({ again }) => again) ? 'all states as before' : 'all states are so', saying.agree)]
+      : [key('Y', 'a state is another', () => panel.value?.changeStates(), { quiet: true })]
+  }
+
   const always = (): KeyBinding[] => [
     ...steps(),
-    ...(saying.before.value.length > 0 ? [key('Y', 'all states as before', saying.sayAsBefore)] : []),
-    key('PgDn', 'next phase', () => step(1), { keys: ['PageDown'] }),
+    ...states(),
+    // Behind the last phase comes the signature.
+    phase.value === 'prove'
+      ? key('PgDn', 'to the signature', sign, { keys: ['PageDown'] })
+      : key('PgDn', 'next phase', () => step(1), { keys: ['PageDown'] }),
     key('PgUp', 'phase before', () => step(-1), { keys: ['PageUp'], quiet: true }),
     key('E', 'explain', () => (explaining.value = true)),
     key('H', 'helpers', () => (helping.value = true)),

@@ -1,6 +1,8 @@
 import { computed, ref, type Ref } from 'vue'
 import type { CheckDocument } from '#core/check/document'
 import type { CheckEvaluation } from '#core/check/evaluate/evaluate-check'
+import { positionOf } from '#core/check/contract'
+import { concerning } from '#core/check/evaluate/said-conditions'
 import { checkKind } from '#core/check/registry'
 import { isTicked, stateBefore } from '#core/check/said'
 import type { Step } from '#core/method/step'
@@ -38,18 +40,25 @@ export function useSaying({ document, evaluation, taking, locked, focus }: Sayin
     const asked = evaluation.value.conditions.find(known => known.condition.id === condition)!.condition
     bench.say(condition, current.value.id, state, asked.label)
   }
-  /** What was said last of those that are asked again. */
-  const before = computed(() =>
+  /** Those of the place that is being read: the others are said where they are. */
+  const here = computed(() => {
+    const { kind, setup } = document.value
+    return concerning(evaluation.value.conditions, positionOf(checkKind(kind).results(setup), taking.point.value))
+  })
+  /** What is offered of those that are to be said: as it was said before, else as the procedure asks. What a packing says nobody else can. */
+  const offered = computed(() =>
     locked.value
       ? []
-      : evaluation.value.conditions.flatMap(({ condition, is }) => {
-          const state = is === 'not-said' ? stateBefore(document.value, condition) : null
-          return state === null ? [] : [{ condition: condition.id, state }]
+      : here.value.flatMap(({ condition, is }) => {
+          if (is !== 'not-said') return []
+          const before = stateBefore(document.value, condition)
+          const state = before ?? condition.states[0]!.value
+          return condition.packing?.state === state ? [] : [{ condition: condition.id, state, again: before !== null }]
         }),
   )
-  /** All states are as before: said in one go. */
-  function sayAsBefore(): void {
-    for (const { condition, state } of before.value) say(condition, state)
+  /** All states are as offered: said in one go. */
+  function agree(): void {
+    for (const { condition, state } of offered.value) say(condition, state)
     focus()
   }
 
@@ -72,5 +81,5 @@ export function useSaying({ document, evaluation, taking, locked, focus }: Sayin
     focus()
   }
 
-  return { ticked, tick, again, say, before, sayAsBefore, leaving, canLeave, askToLeave, leaveOut, takeBack }
+  return { ticked, tick, again, say, here, offered, agree, leaving, canLeave, askToLeave, leaveOut, takeBack }
 }

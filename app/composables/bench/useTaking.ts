@@ -1,7 +1,7 @@
 import { useSessionStorage } from '@vueuse/core'
 import { computed, shallowRef, watch, type Ref } from 'vue'
 import type { CheckDocument, PointReading } from '#core/check/document'
-import { gaugeOf, unitAt } from '#core/check/evaluate/gauge-needs'
+import { gaugeOf, needOf, unitAt } from '#core/check/evaluate/gauge-needs'
 import { zeroWordsAt } from '#core/check/evaluate/none-said'
 import { plausibleAt } from '#core/check/evaluate/plausible'
 import { checkKind } from '#core/check/registry'
@@ -53,6 +53,8 @@ export function useTaking(checkId: string, document: Ref<CheckDocument>) {
   const way = computed(() => ways[point.value.way])
   const gauge = computed(() => gaugeAt(point.value))
   const unit = computed(() => unitOf(point.value))
+  /** What the point in hand is read with, and the check has none of; null: it has, or needs none. */
+  const lacks = computed(() => (gauge.value ? null : needOf(point.value)))
   const backwards = computed(() => {
     const [low, high] = way.value.ends ?? ['first', 'second']
     return low === 'goes' ? 'What does not go must be thicker than what goes.' : `The ${high} figure is below the ${low}.`
@@ -96,6 +98,7 @@ export function useTaking(checkId: string, document: Ref<CheckDocument>) {
     zeroWords,
     way,
     gauge,
+    lacks,
     unit,
     unitOf,
     turned,

@@ -1,3 +1,4 @@
+import { outOfRange } from '../../method/gauge-range'
 import { ways } from '../../method/ways'
 import { NO_ANSWER, type PointAnswer } from '../../method/way'
 import { quantityOf, systemOf, type Exact } from '../../quantity/figure'
@@ -69,6 +70,8 @@ export function gaugeAhead(
   const { key, gauge } = each.reduce((a, b) => (b.without < a.without ? b : a))
   const finer = register.flatMap(other => {
     if (other.kind !== gauge.kind || other.id === gauge.id || quantityOf(other.unit) !== quantityOf(gauge.unit)) return []
+    const { near } = needs.get(key)!
+    if (near != null && outOfRange(near, other) !== null) return []
     const seen = foresee({ ...document.gauges, [key]: other })
     return seen && seen.U < FINER * inHand.U ? [{ gauge: other, ...seen }] : []
   })

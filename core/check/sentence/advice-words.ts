@@ -1,7 +1,7 @@
 import { lowerFirst } from '../../quantity/first-letter'
 import { formatChange, formatFigure, type Unit } from '../../quantity/figure'
 import { percent } from '../../quantity/percent'
-import { GAUGE_NAME } from '../../reading/gauge'
+import { GAUGE_NAME, type Gauge, type GaugeKind } from '../../reading/gauge'
 import type { GaugeAhead } from '../evaluate/gauge-ahead'
 import type { Advice } from './advice'
 
@@ -26,6 +26,11 @@ const NAMED = 3
 export interface AheadWords {
   readonly words: string
   readonly decides: boolean
+  /** what the check keeps it under, and what has to be taken for it */
+  readonly key: string
+  readonly kind: GaugeKind
+  /** the one of the register to take in its place; none: there is no better */
+  readonly finer: readonly Pick<Gauge, 'id' | 'name'>[]
 }
 
 /** Before it is read: can the gauge in hand decide? Null: it can, or nothing is known of it. */
@@ -41,5 +46,11 @@ export function aheadInWords(ahead: GaugeAhead | null, unit: Unit): AheadWords |
   const tells = `${gauge.name} tells it to ± ${formatChange(U, unit, { unit: true })}${decides ? '' : ' and cannot decide it'}`
   const names = finer.slice(0, NAMED).map(one => `${one.gauge.name} (± ${formatChange(one.U, unit)})`)
   const register = names.length > 0 ? ` Finer in the register: ${names.join(', ')}.` : ''
-  return { words: `${of}${wanted || ':'} ${tells}.${register}`, decides }
+  return {
+    words: `${of}${wanted || ':'} ${tells}.${register}`,
+    decides,
+    key: ahead.key,
+    kind: gauge.kind,
+    finer: finer.slice(0, 1).map(({ gauge: { id, name } }) => ({ id, name })),
+  }
 }

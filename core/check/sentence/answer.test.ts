@@ -39,6 +39,9 @@ describe('the answer', () => {
     // Two readings of 0.5: 1.96 × 0.5/√2 = 0.69 against 0.25; a step of 0.01 in proportion 0.07, a little over a quarter of that.
     expect(answer.ahead).toEqual({
       decides: false,
+      key: 'dial-indicator',
+      kind: 'dial-indicator',
+      finer: [{ id: 'fine', name: 'Dial fine' }],
       words: 'A band of 0.5 thou: Dial dial tells it to ± 0.7 thou and cannot decide it. Finer in the register: Dial fine (± 0.1).',
     })
   })

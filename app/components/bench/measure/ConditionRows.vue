@@ -2,20 +2,31 @@
 import type { ConditionState } from '#core/check/evaluate/said-conditions'
 import { lowerFirst, upperFirst } from '#core/quantity/first-letter'
 
-/** In which state the unit is measured: one sentence, still so at one key; what is asked for the first time, or changed, is chosen. What the procedure asks for stands first. */
+/** In which state the unit is measured: one sentence, so or still so at one key. It offers what was said before, else what the procedure asks for; a change opens the rest. */
 const props = defineProps<{
   conditions: readonly ConditionState[]
   locked: boolean
-  /** what was said before of those that are asked again, by condition */
-  before: Readonly<Record<string, string>>
+  /** what is offered of those that are to be said, by condition */
+  offered: Readonly<Record<string, string>>
+  /** all of that was said before */
+  again: boolean
 }>()
-defineEmits<{ say: [condition: string, state: string]; before: [] }>()
+defineEmits<{ say: [condition: string, state: string]; agree: [] }>()
 const changing = ref(false)
-const known = ({ condition, said }: ConditionState) => said ?? props.before[condition.id] ?? null
-const fresh = computed(() => props.conditions.some(state => known(state) === null))
-const asked = computed(() => props.conditions.some(({ is }) => is === 'not-said'))
+const known = ({ condition, said }: ConditionState) => said ?? props.offered[condition.id] ?? null
+const asked = computed(() => Object.keys(props.offered).length > 0)
 const short = computed(() => props.conditions.some(({ is }) => is === 'short'))
-const open = computed(() => !props.locked && (fresh.value || changing.value))
+const open = computed(() => !props.locked && changing.value)
+const rows = useTemplateRef<HTMLElement>('rows')
+/** Opened by a key, the first of them has the focus: an arrow changes it. */
+async function change(): Promise<void> {
+  changing.value = true
+  await nextTick()
+  ;(
+    rows.value?.querySelector<HTMLInputElement>('input:checked') ?? rows.value?.querySelector<HTMLInputElement>('input:not(:disabled)')
+  )?.focus()
+}
+defineExpose({ change })
 /** `Seals: out, dry · cover: at full torque` */
 const sentence = computed(() =>
   upperFirst(
@@ -31,18 +42,18 @@ const sentence = computed(() =>
 
 <template>
   <section v-if="conditions.length" aria-label="As measured" class="mb-2" data-test="conditions">
-    <p v-if="!fresh" class="flex flex-wrap items-baseline gap-x-3 text-[14px]">
+    <p class="flex flex-wrap items-baseline gap-x-3 text-[14px]">
       <span :class="short ? 'text-near' : 'text-mute'">{{ sentence }}</span>
       <template v-if="asked && !locked">
-        <strong class="text-near">still so? to be said</strong>
-        <button type="button" class="link min-h-9" @click="$emit('before')"><kbd>Y</kbd> All as before</button>
+        <strong class="text-near">{{ again ? 'still so?' : 'is it so?' }}</strong>
+        <button type="button" class="link min-h-9" @click="$emit('agree')"><kbd>Y</kbd> {{ again ? 'All as before' : 'It is so' }}</button>
       </template>
       <span v-if="short" class="text-near">provisional like this</span>
       <button v-if="!locked" type="button" class="link min-h-9 text-mute" :aria-expanded="changing" @click="changing = !changing">
-        {{ changing ? 'done' : 'change' }}
+        <kbd v-if="!asked && !changing">Y</kbd> {{ changing ? 'done' : 'change' }}
       </button>
     </p>
-    <div v-if="open" class="grid gap-x-7 md:grid-cols-2">
+    <div v-if="open" ref="rows" class="grid gap-x-7 md:grid-cols-2">
       <fieldset
         v-for="{ condition, said, is } in conditions"
         :key="condition.id"

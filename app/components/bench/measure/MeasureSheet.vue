@@ -49,10 +49,9 @@ const { cells, decimalsAt } = usePointCells(
   props.taking.waiting,
 )
 const leftOut = computed(() => props.taking.leftOut(point.value))
-const lacksGauge = computed(() => way.value.gauge !== null && gauge.value === null)
 const form = computed(() => way.value.entry)
 const figures = computed(() => form.value !== 'word' && form.value !== 'pieces')
-const writes = computed(() => !props.locked && !lacksGauge.value && form.value !== 'pieces')
+const writes = computed(() => !props.locked && props.taking.lacks.value === null && form.value !== 'pieces')
 const leaves = computed(() => (way.value.gauge === 'feeler-set' ? (gauge.value?.sizes ?? []) : null))
 const fields = computed(() => {
   const asked = entryFields(form.value, unit.value, way.value.ends ?? ['from', 'to'], leaves.value !== null)
@@ -170,9 +169,6 @@ defineExpose({ focus, submit })
         <button type="button" class="link" :aria-pressed="turned" @click="taking.turnRound">the other way round</button>
       </span>
     </div>
-    <p v-if="!locked && lacksGauge" class="text-[14px] text-near">
-      There is no gauge for this yet: put one in the register under Gauges, then choose it in Set up.
-    </p>
 
     <SheetGrid v-if="several" :picked="point.id" :cells="cells" :writes="writes" @pick="$emit('pick', $event)">
       <CellInHand ref="cell" v-model:draft="draft" v-model:typed="typedWord" v-bind="inHand" @first="firstEntered" @last="submit" />

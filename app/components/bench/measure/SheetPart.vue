@@ -1,9 +1,6 @@
 <script setup lang="ts">
 import type { CheckDocument } from '#core/check/document'
-import { positionOf } from '#core/check/contract'
 import type { CheckEvaluation } from '#core/check/evaluate/evaluate-check'
-import { concerning } from '#core/check/evaluate/said-conditions'
-import { checkKind } from '#core/check/registry'
 import { lowerFirst } from '#core/quantity/first-letter'
 import { readingWords } from '#core/reading/reading'
 import { faultsOf } from '~/composables/server/useApi'
@@ -32,7 +29,7 @@ const props = defineProps<{
 const bench = useBench()
 const { point, gauge, unit } = props.taking
 const { several, picked, readings, findings } = props.look
-const { before, leaving, canLeave } = props.saying
+const { here, offered, leaving, canLeave } = props.saying
 const { faults } = props.writes
 const sheet = ref<{ focus: () => void; submit: () => void }>()
 const focus = () => sheet.value?.focus()
@@ -49,12 +46,8 @@ function pickPoint(next: string): void {
   // A point may have a field of another form.
   void nextTick(focus)
 }
-/** Those of the place that is being read: the others are said where they are. */
-const conditionsHere = computed(() => {
-  const { kind, setup } = props.document
-  return concerning(props.evaluation.conditions, positionOf(checkKind(kind).results(setup), point.value))
-})
-const saidBefore = computed(() => Object.fromEntries(before.value.map(({ condition, state }) => [condition, state])))
+const states = ref<{ change: () => void }>()
+const offeredStates = computed(() => Object.fromEntries(offered.value.map(({ condition, state }) => [condition, state])))
 
 const sayZeroed = useZeroed()
 /** Says that the gauge in hand was zeroed today, and shows the check with it. */
@@ -69,18 +62,20 @@ const voidTitle = computed(() => {
   const where = several.value && voidingAt.value ? `, ${lowerFirst(voidingAt.value)}` : ''
   return voiding.value ? `Void reading ${readingWords(voiding.value, unit.value)}${where}` : ''
 })
-defineExpose({ focus, submit: () => sheet.value?.submit(), voidLast, take })
+defineExpose({ focus, submit: () => sheet.value?.submit(), voidLast, take, changeStates: () => states.value?.change() })
 </script>
 
 <template>
   <div>
     <ConditionRows
       v-show="!quiet"
-      :conditions="conditionsHere"
+      ref="states"
+      :conditions="here"
       :locked="locked"
-      :before="saidBefore"
+      :offered="offeredStates"
+      :again="offered.every(({ again }) => again)"
       @say="saying.say"
-      @before="saying.sayAsBefore"
+      @agree="saying.agree"
     />
     <MeasureSheet
       ref="sheet"

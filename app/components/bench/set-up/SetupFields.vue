@@ -15,6 +15,8 @@ const props = defineProps<{
   kind: CheckKind
   setup: Setup
   unitSystem: UnitSystem
+  /** ids of the fields that are asked; left out: all */
+  only?: readonly string[]
   disabled: boolean
   /** the pack was changed: only free fields may move */
   settled: boolean
@@ -23,7 +25,7 @@ const props = defineProps<{
   faults: readonly Fault[]
 }>()
 const emit = defineEmits<{ change: [setup: Record<string, string>, reason?: string] }>()
-const fields = computed(() => fieldsFor(props.kind.setupFields, props.setup))
+const fields = computed(() => fieldsFor(props.kind.setupFields, props.setup).filter(({ id }) => props.only?.includes(id) ?? true))
 const fixed = (field: SetupField) => props.settled && !field.free
 const mends = (field: SetupField) => fixed(field) && field.sign === true && props.mendable === true && !props.disabled
 const off = (field: SetupField) => props.disabled || (fixed(field) && !mends(field))

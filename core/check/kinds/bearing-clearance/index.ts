@@ -13,6 +13,8 @@ export const bearingClearance = defineKind({
   id: 'bearing-clearance',
   title: 'Bearing clearance',
   about: 'Plain shells, mains or rods: bore less journal at every position, or plastic strip; shells to choose.',
+  under: 'engine',
+  by: ['mains', 'rods', 'big ends', 'shells', 'journals', 'plastic strip', 'oil pressure', 'knock', 'regrind'],
   plausible: thou(60),
   safety: null,
   closing: 'Before the bottom end is closed',

@@ -18,6 +18,8 @@ export const clutchFork = defineKind({
   id: 'clutch-fork',
   title: 'Clutch fork and pivot',
   about: 'Gap between release bearing and fingers, turns of the pivot, travel that is left and slack to take up.',
+  under: 'driveline',
+  by: ['release fork', 'pedal', 'pivot ball', 'clutch', 'throw-out', 'fingers', 'free play'],
   plausible: mm(300),
   safety: null,
   closing: 'Before the gearbox goes up',

@@ -19,6 +19,8 @@ export const comparatorHub = defineKind({
   id: 'comparator-hub',
   title: 'Hub spacer by comparator',
   about: 'A spacer between taper bearings, set longer than the shortest seat distance by a given amount.',
+  under: 'wheels',
+  by: ['wheel', 'loose wheel', 'wheel bearing', 'spacer', 'seat distance', 'axle nut fully tight'],
   plausible: thou(1000),
   safety: WHEEL_SAFETY,
   closing: 'Before the hub goes back',

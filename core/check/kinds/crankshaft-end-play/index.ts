@@ -14,6 +14,8 @@ export const crankshaftEndPlay = defineKind({
   id: 'crankshaft-end-play',
   title: 'Crankshaft end play',
   about: 'Travel of a crankshaft at its thrust bearing, by dial or feelers.',
+  under: 'engine',
+  by: ['thrust bearing', 'thrust washers', 'float', 'clutch pedal moves the crank', 'main bearing cap'],
   plausible: thou(200),
   safety: null,
   closing: 'Before the engine is closed',

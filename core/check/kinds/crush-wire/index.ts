@@ -19,6 +19,8 @@ export const crushWire = defineKind({
   id: 'crush-wire',
   title: 'Bearing shim by crush wire',
   about: 'Wire squashed on the races of a case, run by run; shim = wire + preload, or − end play; proved by turning torque.',
+  under: 'gearbox',
+  by: ['lead wire', 'solder', 'bearing shims', 'case halves', 'taper bearings', 'transfer box', 'reduction box'],
   plausible: thou(400),
   safety: null,
   closing: 'Before the case is closed for good',

@@ -12,6 +12,8 @@ export const diameter = defineKind({
   id: 'diameter',
   title: 'Diameter',
   about: 'A bore or a shaft in planes and stations: size, out-of-round, taper; what to hone or grind it to.',
+  under: 'any',
+  by: ['bore', 'journal', 'cylinder', 'out of round', 'taper', 'hone', 'grind', 'wear', 'piston'],
   plausible: inches(40),
   safety: null,
   fields: FIELDS,

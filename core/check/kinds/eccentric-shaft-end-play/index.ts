@@ -34,6 +34,8 @@ export const eccentricShaftEndPlay = defineKind({
   id: 'eccentric-shaft-end-play',
   title: 'Eccentric-shaft end play',
   about: 'Rotary engine: end play of the eccentric shaft, set by one lettered spacer.',
+  under: 'engine',
+  by: ['rotary', 'thrust plate', 'spacer', 'front nut', 'needle bearing'],
   plausible: thou(100),
   safety: null,
   closing: 'Before the front cover goes on',

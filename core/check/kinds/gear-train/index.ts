@@ -18,6 +18,8 @@ export const gearTrain = defineKind({
   id: 'gear-train',
   title: 'Gaps in a row of one build',
   about: 'Gear train or stack in build order: each gap with its pieces, what is shared, what a swap gains before it is apart.',
+  under: 'gearbox',
+  by: ['planetary', 'automatic', 'clutch pack', 'stack', 'drum', 'hub', 'epicyclic', 'end float'],
   plausible: thou(200),
   safety: null,
   closing: 'Before the train goes in for good',

@@ -21,6 +21,8 @@ export const oilPumpClearance = defineKind({
   id: 'oil-pump-clearance',
   title: 'Oil pump end clearance',
   about: 'Rotor end clearance under a straight edge, or by plastic strip. Upper limit only.',
+  under: 'engine',
+  by: ['rotor', 'gears', 'oil pressure', 'straight edge', 'feelers', 'cover'],
   plausible: thou(40),
   safety: null,
   closing: 'Before the pump is closed',

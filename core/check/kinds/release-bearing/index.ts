@@ -19,6 +19,8 @@ export const releaseBearing = defineKind({
   id: 'release-bearing',
   title: 'Hydraulic release bearing',
   about: 'Compression at rest, stroke and wear reserve from four depths; the shim behind the bearing.',
+  under: 'driveline',
+  by: ['throw-out', 'clutch', 'slave cylinder', 'thrust bearing', 'concentric', 'fingers', 'drags', 'slips'],
   plausible: inches(12),
   safety: null,
   closing: 'Before the gearbox goes up',

@@ -16,6 +16,8 @@ export const rollerBigEnd = defineKind({
   id: 'roller-big-end',
   title: 'Roller big end',
   about: 'Crankpin, rollers sorted into sets, bores honed to size: the clearance range of each rod.',
+  under: 'engine',
+  by: ['rollers', 'crankpin', 'rod', 'hone', 'motorcycle', 'oversize'],
   plausible: thou(60),
   safety: null,
   closing: 'Before the crank goes in',

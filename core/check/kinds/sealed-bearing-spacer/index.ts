@@ -22,6 +22,8 @@ export const sealedBearingSpacer = defineKind({
   id: 'sealed-bearing-spacer',
   title: 'Spacer between sealed bearings',
   about: 'A spacer no shorter than the seat distance, so that tightening does not load the balls.',
+  under: 'wheels',
+  by: ['wheel', 'ball bearings', 'axle', 'sleeve', 'hub', 'hot bearing', 'drags when tightened'],
   plausible: thou(1000),
   safety: WHEEL_SAFETY,
   closing: 'Before the wheel goes on',

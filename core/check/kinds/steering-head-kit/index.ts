@@ -16,6 +16,8 @@ export const steeringHeadKit = defineKind({
   id: 'steering-head-kit',
   title: 'Steering head bearing kit',
   about: 'Does the kit fit its seats, does its seal clear the cage, does the nut still hold: before anything is pressed.',
+  under: 'wheels',
+  by: ['motorcycle', 'head races', 'notchy steering', 'dust seal', 'cups', 'stem nut'],
   plausible: thou(400),
   safety:
     'Steering that binds, or a wheel that comes loose, can kill. The maker’s manual comes first; where law, insurer or type approval asks for a licensed mechanic or an inspection, this check does not replace it.',

@@ -26,6 +26,8 @@ export const swivelPreload = defineKind({
   id: 'swivel-preload',
   title: 'Steering swivel preload',
   about: 'Shims under the top pin’s cap of a swivel housing, left and right, by scale or by feel.',
+  under: 'wheels',
+  by: ['king pin', 'trunnion', 'swivel housing', 'wobble', 'shimmy', 'spring scale', 'steering'],
   plausible: thou(400),
   safety:
     'Steering that binds or has play can kill. The maker’s manual comes first; where law, insurer or type approval asks for a licensed mechanic or an inspection, this check does not replace it.',

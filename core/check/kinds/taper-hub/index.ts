@@ -34,6 +34,8 @@ export const taperHub = defineKind({
   id: 'taper-hub',
   title: 'Taper bearing hub',
   about: 'End play of a wheel on taper bearings, set by spacers on the sleeve.',
+  under: 'wheels',
+  by: ['wheel', 'loose wheel', 'rocks', 'spacers', 'wheel bearing', 'cones', 'hub nut', 'stub axle'],
   plausible: thou(100),
   safety: WHEEL_SAFETY,
   closing: 'Before the wheel goes on',

@@ -47,6 +47,8 @@ export const thrustAlignment = defineKind({
   id: 'thrust-alignment',
   title: 'Thrust bearing alignment',
   about: 'Are the thrust halves in one plane? Play before and after, the right pushes in the right order.',
+  under: 'engine',
+  by: ['thrust halves', 'flanged shells', 'thrust washers', 'crank', 'out of line', 'binds when tightened', 'girdle'],
   plausible: thou(200),
   safety: null,
   closing: 'Before the bottom end is closed',

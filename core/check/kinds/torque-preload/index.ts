@@ -43,6 +43,8 @@ export const torquePreload = defineKind({
   id: 'torque-preload',
   title: 'Bearing preload by torque',
   about: 'What it takes to turn a shaft on taper bearings, in stages; shims chosen by a slope learned from fittings.',
+  under: 'gearbox',
+  by: ['pinion', 'differential', 'final drive', 'turning torque', 'taper bearings', 'shims', 'steering box', 'whine'],
   plausible: thou(400),
   safety: null,
   closing: 'Before the case is closed for good',

@@ -11,8 +11,6 @@ const id = String(useRoute().params.id)
 const preferences = usePreferences()
 const job = ref<JobView | null>(null)
 const faults = ref<readonly Fault[]>([])
-const making = ref(false)
-const kind = ref('')
 /** What was said as it began, until somebody goes on. */
 const said = useSaid()
 onBeforeUnmount(() => {
@@ -48,24 +46,14 @@ const whole = useRemoval('POST /api/jobs/:id/removal', answer => {
 /** Nothing rests on any of its checks. */
 const canGo = computed(() => job.value !== null && job.value.checks.every(({ id: c }) => job.value!.removable.includes(c)))
 
-const form = ref<{ focus: () => void }>()
-/** A check that the job is offered. */
-function take(own: string): void {
-  kind.value = own
-  begin()
-}
-function begin(): void {
-  making.value = true
-  form.value?.focus()
-}
-
+const begin = () => navigateTo(`/jobs/${id}/check`)
 const next = computed(() => job.value?.checks.find(check => !check.signed) ?? null)
 const figureOf = ({ figure, measure }: StationMark) =>
   figure === null ? '–' : formatFigure(figure, measure ?? preferences.unit, { unit: true })
 useKeys(
   computed(() => [
     ...(next.value ? [key('C', 'carry on', () => void navigateTo(`/checks/${next.value!.id}`))] : []),
-    key('N', 'new check', begin),
+    key('N', 'new check', () => void begin()),
     key('J', 'all jobs', () => void navigateTo('/')),
   ]),
 )
@@ -91,7 +79,7 @@ useHead({ title: computed(() => (job.value ? `${job.value.unit.name}: ${job.valu
           <NuxtLink class="button" :to="`/history/${id}`">Who did what</NuxtLink>
           <NuxtLink class="button" :to="`/reports/${id}`">Report</NuxtLink>
           <a class="button" :href="`/api/jobs/${id}/worksheet`" download>Export worksheet</a>
-          <button type="button" class="button primary" @click="begin">New check</button>
+          <NuxtLink class="button primary" :to="`/jobs/${id}/check`">New check</NuxtLink>
         </div>
       </div>
       <div v-if="next" class="dye mb-4 flex flex-wrap items-center gap-x-4 gap-y-2 px-5 py-3.5">
@@ -108,14 +96,12 @@ useHead({ title: computed(() => (job.value ? `${job.value.unit.name}: ${job.valu
       </div>
       <p v-else-if="job.checks.length" class="mb-4 text-in">Every check is signed off.</p>
 
-      <NewCheckForm v-if="making" ref="form" :job-id="id" :kind="kind" :type="job.unit.type ?? ''" @close="making = false" />
-
-      <CheckOffers v-if="!making" :job="job" @take="take" />
+      <CheckOffers :job="job" />
       <RemovedNotice :removed="check.removed.value" :refusal="check.refusal.value" @undo="check.undo" />
       <h2 class="label mb-1">Route, in build order</h2>
       <p v-if="job.checks.length === 0" class="max-w-2xl border-t rule py-5">
-        No check yet. A check is one thing to measure, judge and prove: the end play of one shaft. Begin with <strong>New check</strong>;
-        what you leave out takes a sensible default and can be changed on the bench.
+        No check yet. A check is one thing to measure, judge and prove: the end play of one shaft. Begin with <strong>New check</strong>:
+        what it begins with is filled in, and can be changed on the bench.
       </p>
       <ul v-else class="border-b rule">
         <li v-for="mark in job.checks" :key="mark.id" class="flex items-center border-t rule">
