@@ -5,7 +5,7 @@ import type { Lap } from '../pack/lapping'
 import { asFitted } from '../check/as-fitted'
 import { lotMap, type Lot, type LotMap, type Pack } from '../pack/lot'
 import type { CheckDocument, PartChange, PointReading, Predicted, Trial } from '../check/document'
-import { bindParts, staleWords, type JobPart } from '../check/parts'
+import { bindParts, type JobPart } from '../check/parts'
 import { checkKind } from '../check/registry'
 import { spread } from '../check/said'
 import { WORKSHEET_VERSION, type Worksheet, type WorksheetJob } from './worksheet'
@@ -98,7 +98,10 @@ function pluralCheck(old: CheckV1, parts: Readonly<Record<string, string>> = {})
 
 /** What was done, without the part’s name, which used to be written before it. */
 function bareReason({ kind, setup }: Pick<CheckDocument, 'kind' | 'setup'>, { role, reason }: Pick<PartChange, 'role' | 'reason'>): string {
-  const named = staleWords(checkKind(kind).parts(setup), { role, reason: '' })
+  const part = checkKind(kind)
+    .parts(setup)
+    .find(({ id }) => id === role)
+  const named = part ? `${part.label.toLowerCase()}: ` : ''
   return reason.startsWith(named) ? reason.slice(named.length) : reason
 }
 

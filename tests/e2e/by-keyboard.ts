@@ -70,6 +70,7 @@ export async function newJob(page: Page, address: string, unit: string, job: str
 
 /** A kind, as somebody looks for it, and everything it begins with unfolded. */
 export async function kindOfCheck(page: Page, words: string): Promise<void> {
+  await expect(page.getByLabel(/^Which check/)).toBeFocused()
   await page.keyboard.type(words)
   await expect(page.locator('[data-first]')).toContainText(words)
   await page.keyboard.press('Enter')

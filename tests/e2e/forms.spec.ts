@@ -327,7 +327,7 @@ test('what was stored while nobody answered is said, and not made a second time'
   await expect(page.getByRole('alert')).toContainText('The server is away.')
   await page.unroute(/\/api\/jobs$/)
   await last.press('Enter')
-  await expect(page.getByRole('heading', { name: 'ferry ramp' })).toBeVisible()
+  await expect(page.getByRole('link', { name: 'ferry ramp › hinge pins' })).toBeVisible()
   expect(await jobs(shop.address)).toBe(before + 1)
 })
 

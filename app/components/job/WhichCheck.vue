@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { CheckKind } from '#core/check/contract'
 import { KIND_GROUPS, kindsFound } from '#core/check/which'
+import { giveToPage } from '~/composables/keys/useKeysAhead'
 import { useGridKeys } from '~/composables/keys/useGridKeys'
 
 /** The kinds of check as sketches, by the part of the machine they belong to. What is typed leaves those it means; Enter takes the first. */
@@ -16,7 +17,10 @@ const groups = computed(() =>
 const first = computed(() => (text.value.trim() === '' ? null : (found.value[0] ?? null)))
 const field = useTemplateRef<HTMLInputElement>('field')
 const list = useTemplateRef<HTMLElement>('list')
-onMounted(() => field.value?.focus())
+onMounted(() => {
+  field.value?.focus()
+  giveToPage()
+})
 const grid = useGridKeys(list, 'ul')
 const buttons = () => [...(list.value?.querySelectorAll('button') ?? [])]
 /** Down from the field to the pictures and up again; what is typed at a picture is typed in the field. */

@@ -20,18 +20,21 @@ export const dryBearings = (later: string): Condition => ({
   later,
 })
 
+/** Taper bearings come apart, sealed balls do not. */
+type Bearing = 'taper' | 'ball'
+const same = (label: string) => ({ taper: label, ball: label })
 /** What is looked at before a bearing is measured, one word each. In doubt counts as worn. */
 const LOOKED_AT = [
-  { id: 'tracks', label: 'Tracks and rollers', good: 'good', bad: 'worn' },
-  { id: 'rust', label: 'Rust', good: 'none', bad: 'some' },
-  { id: 'water', label: 'Water in the grease', good: 'none', bad: 'some' },
+  { id: 'tracks', label: { taper: 'Tracks and rollers', ball: 'Turned by hand: races and balls' }, good: 'good', bad: 'worn' },
+  { id: 'rust', label: same('Rust'), good: 'none', bad: 'some' },
+  { id: 'water', label: { taper: 'Water in the grease', ball: 'Water behind the seals' }, good: 'none', bad: 'some' },
 ] as const
 
 /** @param rests  parts that are inspected: replaced, they are inspected anew */
-export const inspectionPoints = (rests: readonly string[], result: string): MeasuringPoint[] =>
+export const inspectionPoints = (rests: readonly string[], result: string, bearing: Bearing = 'taper'): MeasuringPoint[] =>
   LOOKED_AT.map(({ id, label, good, bad }) => ({
     id,
-    label,
+    label: label[bearing],
     at: {},
     way: 'word',
     result,
@@ -48,7 +51,7 @@ export const inspectionPoints = (rests: readonly string[], result: string): Meas
  * What the words come to: a bearing that is worn, or in doubt, is not measured but replaced, cup and cone together and on both sides
  * (common practice). Nothing is said before a figure is there.
  */
-export function inspectionFindings(answers: Answers, measured: boolean): Finding[] {
+export function inspectionFindings(answers: Answers, measured: boolean, bearing: Bearing = 'taper'): Finding[] {
   const said = LOOKED_AT.map(point => ({ ...point, word: answers.stale(point.id) === null ? answers.of(point.id).word : null }))
   const bad = said.filter(({ word }) => word === 'doubt' || word === 'worn')
   if (bad.length > 0)
@@ -56,12 +59,18 @@ export function inspectionFindings(answers: Answers, measured: boolean): Finding
       {
         gate: 'hand',
         level: 'fail',
-        words: `${bad.map(({ label }) => label).join(', ')}: in doubt is worn. Replace cup and cone together, both sides, note it under parts, then measure.`,
+        words: `${bad.map(({ label }) => label[bearing]).join(', ')}: in doubt is worn. Replace ${bearing === 'taper' ? 'cup and cone together, both sides' : 'both bearings'}, note it under parts, then measure.`,
       },
     ]
   const open = said.filter(({ word }) => word === null)
   return measured && open.length > 0
-    ? [{ gate: 'hand', level: 'fail', words: `Inspect first, a word each: ${open.map(({ label }) => label.toLowerCase()).join(', ')}.` }]
+    ? [
+        {
+          gate: 'hand',
+          level: 'fail',
+          words: `Inspect first, a word each: ${open.map(({ label }) => label[bearing].toLowerCase()).join(', ')}.`,
+        },
+      ]
     : []
 }
 

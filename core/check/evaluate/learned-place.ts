@@ -169,7 +169,7 @@ export function evaluateLearned(
     const less = off ? state === 'above' : estimate!.value > aim!.target
     const thicker = less === response.perPiece < 0
     const way = `${thicker ? 'a thicker pack' : 'a thinner pack'}`
-    const words = `${off ? `${verdictWord(state, result.kind.ends)}: ${way}` : `Nearer the aim: ${way}`}. By how much, a torque does not tell: ${
+    const words = `${off ? `${verdictWord(state, result.kind.ends)}: ${way}` : `To come nearer the aim: ${way}`}. By how much, a torque does not tell: ${
       learned.points.length === 0 ? 'two fittings with drag' : 'another fitting with drag'
     } will show the slope.${off && estimate ? sameDigits(estimate.value, result.limits.working, learned.unit) : ''}`
     return {

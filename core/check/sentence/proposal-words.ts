@@ -30,5 +30,11 @@ export function proposalInWords({ proposal, choice, change, leaves, fine, at, un
       ? choice.notes[0]!
       : `${choice.notes[0]} Nearest for a trial: ${lowerFirst(change)}, leaves ${show(leaves.value)}.`
   const chance = inside === undefined ? '.' : inside >= 0.95 ? ', in limits.' : `, ${percent(inside)} in limits.`
-  return `${fine ? `In limits already. Nearer the aim: ${lowerFirst(change)}` : change}: leaves ${show(leaves.value, false)} ± ${formatChange(leaves.U, unit, { unit: true })}${chance}`
+  const stays = proposal.change.in.length + proposal.change.out.length === 0
+  const lead = !fine
+    ? change
+    : stays
+      ? `In limits already: ${lowerFirst(change)}`
+      : `In limits already. Nearer the aim: ${lowerFirst(change)}`
+  return `${lead}: leaves ${show(leaves.value, false)} ± ${formatChange(leaves.U, unit, { unit: true })}${chance}`
 }

@@ -11,14 +11,19 @@ const props = defineProps<{ evaluation: CheckEvaluation }>()
 const preferences = usePreferences()
 const unitOf = ({ scale }: Target) => unitFor(preferences.system, scale)
 const show = (value: number, target: Target) => formatLength(value, unitOf(target))
+/** Of a screw the way it goes, of anything else the figure. */
+const told = (value: number, target: Target) =>
+  target.turn && Math.abs(value) >= 1
+    ? `${show(Math.abs(value), target)} ${value < 0 ? target.way.down : target.way.up}`
+    : show(value, target)
 /** `3.0 to 5.0 would do` */
 function windowWords(target: Target): string {
   const { low, high } = target
   if (target.impossible) return 'no figure brings all of it into its limits'
   if (low === null && high === null) return ''
-  if (low === null) return `up to ${show(high!, target)} would do`
-  if (high === null) return `${show(low, target)} and more would do`
-  return `${show(low, target)} to ${show(high, target)} would do`
+  if (low === null) return `up to ${told(high!, target)} would do`
+  if (high === null) return `${told(low, target)} and more would do`
+  return `${told(low, target)} to ${told(high, target)} would do`
 }
 /** What is left to do, in words; null where it is not known how it is now. */
 function leftWords(target: Target): { words: string; figure: string } | null {
@@ -41,7 +46,10 @@ const targets = computed(() => props.evaluation.targets)
         {{ enough(target).words }}
       </p>
       <p v-else class="flex flex-wrap items-baseline gap-x-4">
-        <span class="figure text-[40px] leading-none font-bold">{{ show(target.value, target) }}</span>
+        <span v-if="target.turn" class="text-[20px] font-bold">{{ target.value < 0 ? target.way.down : target.way.up }} by</span>
+        <span class="figure text-[40px] leading-none font-bold">{{
+          show(target.turn ? Math.abs(target.value) : target.value, target)
+        }}</span>
         <span class="text-mute">{{ UNIT_NAME[unitOf(target)] }}</span>
         <span v-if="target.turn" class="figure text-[17px]">{{ turns(target) }}</span>
         <span class="figure text-[17px]" :class="target.impossible ? 'text-out' : ''">{{ windowWords(target) }}</span>

@@ -16,6 +16,10 @@ const changing = ref(false)
 const known = ({ condition, said }: ConditionState) => said ?? props.offered[condition.id] ?? null
 const asked = computed(() => Object.keys(props.offered).length > 0)
 const short = computed(() => props.conditions.some(({ is }) => is === 'short'))
+// Asked anew it is one sentence again.
+watch(asked, now => {
+  if (now) changing.value = false
+})
 const open = computed(() => !props.locked && changing.value)
 const rows = useTemplateRef<HTMLElement>('rows')
 /** Opened by a key, the first of them has the focus: an arrow changes it. */

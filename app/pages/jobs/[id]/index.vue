@@ -3,6 +3,7 @@ import { formatFigure } from '#core/quantity/figure'
 import { api, faultAt, faultsOf } from '~/composables/server/useApi'
 import { useSaid } from '~/composables/bench/useSaid'
 import { useRemoval } from '~/composables/server/useRemoval'
+import { keepForNextPage } from '~/composables/keys/useKeysAhead'
 import { key, useKeys } from '~/composables/keys/useKeys'
 import { usePreferences } from '~/stores/preferences'
 import type { CheckView, Fault, JobView, StationMark } from '#shared/types'
@@ -46,14 +47,17 @@ const whole = useRemoval('POST /api/jobs/:id/removal', answer => {
 /** Nothing rests on any of its checks. */
 const canGo = computed(() => job.value !== null && job.value.checks.every(({ id: c }) => job.value!.removable.includes(c)))
 
-const begin = () => navigateTo(`/jobs/${id}/check`)
+function begin(): void {
+  keepForNextPage()
+  void navigateTo(`/jobs/${id}/check`)
+}
 const next = computed(() => job.value?.checks.find(check => !check.signed) ?? null)
 const figureOf = ({ figure, measure }: StationMark) =>
   figure === null ? '–' : formatFigure(figure, measure ?? preferences.unit, { unit: true })
 useKeys(
   computed(() => [
     ...(next.value ? [key('C', 'carry on', () => void navigateTo(`/checks/${next.value!.id}`))] : []),
-    key('N', 'new check', () => void begin()),
+    key('N', 'new check', begin),
     key('J', 'all jobs', () => void navigateTo('/')),
   ]),
 )

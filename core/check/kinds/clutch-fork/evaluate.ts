@@ -271,8 +271,8 @@ export function pivotWorks(setup: ForkSetup, answers: Answers): Work[] {
         : 'With the cable end held where it is: the bearing moves by 1 − b/c of it. R is always read again.',
   })
   return [
-    work('kept', 'Screw the pivot in by, fork’s angle kept', 1),
-    ...(held !== null && held > 0 ? [work('held', 'Screw the pivot in by, cable end held', held)] : []),
+    work('kept', 'Screw the pivot, fork’s angle kept', 1),
+    ...(held !== null && held > 0 ? [work('held', 'Screw the pivot, cable end held', held)] : []),
   ]
 }
 

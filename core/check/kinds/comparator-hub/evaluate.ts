@@ -41,7 +41,7 @@ export function combine(setup: ComparatorSetup, answers: Answers): CombinedResul
   const shortest = shortestOf(setup, answers)
   const longest = (falls ? turn?.least : turn?.most) ?? null
   const zeros = zerosOf(answers)
-  const drifted = gauge ? zeros.flatMap(zero => zeroDrift(zero, gauge, 'On its zero again')) : []
+  const drifted = gauge ? zeros.flatMap(zero => zeroDrift(zero, gauge, 'Back on its zero the dial')) : []
   const unchecked: Finding[] =
     turn && zeros.some(({ estimate }) => !estimate)
       ? [{ gate: 'zero-drift', level: 'warn', words: 'Read both zeros again after the turn: a base that moved makes all of it wrong.' }]

@@ -43,7 +43,7 @@ export const sealedBearingSpacer = defineKind({
     sizeResult('distance', 'Seat distance', { unjudged: true }),
   ],
   points: setup => [
-    ...inspectionPoints(['bearings'], 'longer'),
+    ...inspectionPoints(['bearings'], 'longer', 'ball'),
     ...(setup.way === 'depths'
       ? (['near', 'far'] as const).map((seat): MeasuringPoint => ({
           id: `${seat}-seat`,
@@ -122,7 +122,7 @@ export const sealedBearingSpacer = defineKind({
         points: ['spacer', ...seats],
         formula: 'spacer − seat distance',
         findings: [
-          ...inspectionFindings(answers, longer !== null),
+          ...inspectionFindings(answers, longer !== null, 'ball'),
           ...justABar(setup, longer),
           ...(longer !== null && barMatters(setup) && setup.bar === null
             ? [

@@ -23,7 +23,12 @@ export function endPlaySteps(setup: EndPlaySetup): readonly Step[] {
           {
             id: 'pack-counted',
             phase: 'setup',
-            text: 'Pack counted, stuck shims parted, each one measured',
+            text:
+              setup.pack === 'single'
+                ? 'Washer, race or ring measured, its faces clean'
+                : setup.pack === 'equal-pair'
+                  ? 'Both measured, their faces clean'
+                  : 'Pack counted, stuck shims parted, each one measured',
             required: false,
           } satisfies Step,
         ]),

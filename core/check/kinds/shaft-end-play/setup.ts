@@ -16,7 +16,7 @@ export const FIELDS = {
   }),
   film: length({
     scale: 'play',
-    label: 'Film the cover is closed with for good',
+    label: 'Film of sealant, once the cover is closed',
     hint: 'as squeezed, where it was measured bare; blank: none',
     free: true,
     added: true,
