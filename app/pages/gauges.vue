@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { dayText } from '#core/quantity/day'
 import { groups as groupBy } from 'd3-array'
 import { unitOfGauge } from '#core/quantity/format-length'
 import { formatChange, formatFigure, isLengthUnit, systemOf, unitName } from '#core/quantity/figure'
@@ -141,7 +142,7 @@ useHead({ title: 'Gauges · Finitum' })
               <td class="hidden pl-5 text-[13.5px] text-mute md:table-cell">{{ reach(g) }}</td>
               <td class="text-[13.5px] whitespace-nowrap" :class="late(g) ? 'font-semibold text-near' : 'text-mute'">
                 <span v-if="g.foundWrong" class="block font-semibold text-out">found wrong, {{ g.foundWrong }}</span
-                >{{ g.due === null ? '–' : late(g) ? `overdue, ${g.due}` : g.due }}
+                >{{ g.due === null ? '–' : late(g) ? `overdue, ${dayText(g.due)}` : dayText(g.due) }}
               </td>
               <td class="text-[13.5px] whitespace-nowrap">
                 <template v-if="!zeroes(g)">

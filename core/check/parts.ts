@@ -31,5 +31,5 @@ export function bindParts(
 /** Why readings are stale, in words: the part, and what was done to it. A change to everything speaks for itself. */
 export function staleWords(roles: readonly PartRole[], { role, reason }: Pick<PartChange, 'role' | 'reason'>): string {
   const part = roles.find(({ id }) => id === role)
-  return part ? `${part.label.toLowerCase()}, ${reason}` : reason
+  return part ? `${part.label.toLowerCase()} – ${reason}` : reason
 }

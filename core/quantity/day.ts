@@ -10,6 +10,13 @@ export function isDay(text: string): boolean {
   return year >= 1900 && date.getUTCFullYear() === year && date.getUTCMonth() === month - 1 && date.getUTCDate() === day
 }
 
+const worded = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: 'numeric', timeZone: 'UTC' })
+/**
+ * A day as it is read, its month a word: nobody has to know which figure that is. Of a time, its day.
+ * @example dayText('2026-05-04') // '4 May 2026'
+ */
+export const dayText = (of: string): string => worded.format(new Date(`${of.slice(0, 10)}T00:00:00Z`))
+
 /**
  * The day so many days later.
  * @example addDays('2026-02-27', 3) // '2026-03-02'

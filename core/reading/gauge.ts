@@ -1,3 +1,4 @@
+import { dayText } from '../quantity/day'
 import { quantityOf, unitName, unitsOf, type Exact, type Unit } from '../quantity/figure'
 
 export type GaugeKind =
@@ -117,8 +118,9 @@ export interface GaugeWarning {
 export function gaugeWarnings(gauge: Gauge, today: string): GaugeWarning[] {
   const warnings: GaugeWarning[] = []
   if (gauge.foundWrong)
-    warnings.push({ words: `${gauge.name} was found wrong at its check on ${gauge.foundWrong}, and not good since.`, zero: false })
-  if (gauge.due !== null && gauge.due < today) warnings.push({ words: `${gauge.name} was due for its check on ${gauge.due}.`, zero: false })
+    warnings.push({ words: `${gauge.name} was found wrong at its check on ${dayText(gauge.foundWrong)}, and not good since.`, zero: false })
+  if (gauge.due !== null && gauge.due < today)
+    warnings.push({ words: `${gauge.name} was due for its check on ${dayText(gauge.due)}.`, zero: false })
   if (isZeroed(gauge.kind) && gauge.zeroedOn !== today)
     warnings.push({
       words: `${gauge.name} is not marked as ${hasStandard(gauge.kind) ? 'tried on its standard' : 'zeroed'} today.`,

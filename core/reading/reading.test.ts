@@ -230,7 +230,7 @@ describe('what is said of a gauge before it is used', () => {
     expect(words({ due: '2026-05-04' })).toEqual([])
   })
   it('overdue since yesterday; not zeroed today', () => {
-    expect(words({ due: '2026-05-03' })).toEqual([['Test dial was due for its check on 2026-05-03.', false]])
+    expect(words({ due: '2026-05-03' })).toEqual([['Test dial was due for its check on 3 May 2026.', false]])
     expect(words({ zeroedOn: '2026-05-03' })).toEqual([['Test dial is not marked as zeroed today.', true]])
     expect(words({ kind: 'micrometer', zeroedOn: null })).toEqual([['Test dial is not marked as tried on its standard today.', true]])
   })

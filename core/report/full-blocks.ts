@@ -1,3 +1,4 @@
+import { dayText } from '../quantity/day'
 import { formatChange, formatFigure, systemOf, unitName } from '../quantity/figure'
 import { pieceText } from '../quantity/format-length'
 import { lotOf, thickness, type LotMap } from '../pack/lot'
@@ -37,7 +38,7 @@ export function fullBlocks(check: CheckDocument, evaluation: CheckEvaluation, in
         gauge.name,
         formatChange(gauge.graduation, gauge.unit, { unit: true, trim: true }),
         formatChange(gauge.permissibleError, gauge.unit, { unit: true, trim: true }),
-        gauge.lastCheck ?? '–',
+        gauge.lastCheck === null ? '–' : dayText(gauge.lastCheck),
         gauge.due ?? '–',
       ]),
       [2, 3],

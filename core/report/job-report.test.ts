@@ -133,7 +133,7 @@ describe('the report of a job', () => {
       ['9 thou', ''],
       ['12 thou', 'base moved'],
     ])
-    expect(table(blocks, 'Gauges')!.some(row => row.includes('Dial D-1') && row.includes('2026-06-15'))).toBe(true)
+    expect(table(blocks, 'Gauges')!.some(row => row.includes('Dial D-1') && row.includes('15 Jun 2026'))).toBe(true)
     expect(table(blocks, 'Uncertainty of End play')!.at(-1)![0]).toContain('Combined; U =')
     expect(table(blocks, 'Stacks, fitting 2')).toEqual([['Pack under the cover', '4']])
     expect(table(blocks, 'Ledger')!.map(([number]) => number)).toEqual(['1', '2'])
@@ -288,7 +288,7 @@ describe('a page for the owner', () => {
   it('tells what was replaced, what is still to be done, and the caution of the kind, once', () => {
     expect(page('7-fire-pump-flywheel').done.at(-1)).toEqual([
       'Main bearings',
-      'shells, main 2: new ones, the old were scored',
+      'shells, main 2 – new ones, the old were scored',
       'not signed',
     ])
     const { done, blocks } = page('10-post-motorcycle-wheel')

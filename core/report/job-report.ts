@@ -1,3 +1,4 @@
+import { dayText } from '../quantity/day'
 import { METER_NAME } from '../worksheet/job-facts'
 import type { WorksheetJob } from '../worksheet/worksheet'
 import { CORE_VERSION } from '../version'
@@ -47,8 +48,8 @@ export function jobReport({ job, checks, lots, photos: all, digest, length, time
         ['Job', job.title],
         ['Reference', job.reference ?? null],
         ['Meter', job.meterReading === undefined ? null : `${job.meterReading} ${job.unit.meter ? METER_NAME[job.unit.meter] : ''}`.trim()],
-        ['Came in', job.cameIn ?? null],
-        ['Handed over', job.handedOver ?? null],
+        ['Came in', job.cameIn ? dayText(job.cameIn) : null],
+        ['Handed over', job.handedOver ? dayText(job.handedOver) : null],
         ['Notes', job.notes || null],
         ['Parts', length === 'full' && parts ? parts : null],
         ['Made', `${time(at)}, computed by version ${CORE_VERSION}`],

@@ -256,7 +256,7 @@ test.describe('the demo workshop', () => {
     await expect(page.getByText('No job matches “no such thing”.')).toBeVisible()
     await page.getByLabel('Find a job').fill('')
     await page.getByLabel('Which jobs').selectOption('stale')
-    await expect(page.getByText('Stale: shells, main 2: new ones')).toBeVisible()
+    await expect(page.getByText('Stale: shells, main 2 – new ones')).toBeVisible()
     await expect(page.getByRole('link', { name: 'Carry on' })).toBeHidden()
     await page.getByLabel('Which jobs').selectOption('finished')
     await expect(page.getByText('11 jobs', { exact: true })).toBeVisible()

@@ -238,10 +238,10 @@ test('an eccentric shaft: the one lettered spacer, fitted and proved', async ({ 
 
 test('a replaced part: what rested on it is stale, with the reason, until it is measured again', async ({ page, shop }) => {
   await page.goto(shop.address)
-  await expect(page.getByText('Stale: shells, main 2: new ones')).toBeVisible()
+  await expect(page.getByText('Stale: shells, main 2 – new ones')).toBeVisible()
   await page.goto(`${shop.address}/checks/pb-mains`)
   await expect(page.getByTestId('verdict')).toContainText('Stale')
-  await expect(page.getByTestId('answer')).toContainText('shells, main 2: new ones, the old were scored. Measure again.')
+  await expect(page.getByTestId('answer')).toContainText('shells, main 2 – new ones, the old were scored. Measure again.')
   // It opens at Measure, with what has to be read again in hand.
   await expect(page.getByRole('button', { name: /Measure/ }).first()).toHaveAttribute('aria-current', 'step')
   await toCell(page, /Bore on the dial, main 2, A: .*stale/)

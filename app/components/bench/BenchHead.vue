@@ -9,12 +9,12 @@ const settled = computed(() => bench.connection === 'saved' || bench.connection 
 </script>
 
 <template>
-  <Teleport defer to="#crumbs">
+  <PageCrumbs>
     <NuxtLink :to="`/jobs/${bench.view!.job.id}`" class="hover:underline"
       >{{ bench.view!.job.unit }} › {{ bench.view!.job.title }}</NuxtLink
     >
     › <strong class="text-ink">{{ title }}</strong>
-  </Teleport>
+  </PageCrumbs>
   <Teleport defer to="#saved">
     <span :class="settled ? 'text-mute' : 'font-bold text-near'" data-test="saved">{{ saved }}</span>
   </Teleport>

@@ -58,6 +58,11 @@ const {
   focus,
 )
 onMounted(() => openPhase(phase.value))
+/** What is fitted is asked first where nobody listed it: nothing can be chosen before. */
+watch(phase, async now => {
+  await nextTick()
+  if (now === 'choose') globalThis.document.querySelector<HTMLElement>('#found-pack')?.focus()
+})
 /** The sheet takes the width while it is filled; then what to do about it does. */
 const measuring = computed(() => phase.value === 'measure' || (phase.value === 'prove' && taking.next.value !== null))
 const strip = ref<{ tickDue: () => void; tickRest: () => void }>()

@@ -3,7 +3,7 @@ import type { ResultEvaluation } from '#core/check/evaluate/evaluated'
 import { unitOfResult } from '#core/check/common/results'
 import { formatChange, formatFigure, unitName } from '#core/quantity/figure'
 import { api } from '~/composables/server/useApi'
-import { dayText } from '~/composables/words/dayText'
+import { dayText } from '#core/quantity/day'
 import { usePreferences } from '~/stores/preferences'
 import type { LastTime } from '#shared/record'
 

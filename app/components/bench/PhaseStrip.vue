@@ -27,8 +27,14 @@ const count = computed(() => {
   return open === 0 ? '' : ` · ${open} ${open === 1 ? 'step' : 'steps'} left`
 })
 defineExpose({
-  /** The step that is due is done. */
-  tickDue: () => due.value && !props.locked && emit('tick', due.value, true),
+  /** The step that is due is done; behind the last of the set-up the measuring begins. */
+  tickDue(): void {
+    if (!due.value || props.locked) return
+    const last = left.value.length === 1
+    emit('tick', due.value, true)
+    // Set up is done with its last step; whether anything is read once more is nobody's to say but the technician's.
+    if (last && props.open === 'setup') emit('open', 'measure')
+  },
   /** What need not be ticked is, never a must or a step that warns. */
   tickRest: () => {
     if (!props.locked) for (const step of left.value) if (!step.required && !step.caution) emit('tick', step, true)

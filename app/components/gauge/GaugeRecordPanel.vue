@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { api, write } from '~/composables/server/useApi'
 import { useForm } from '~/composables/server/useForm'
-import { dayText } from '~/composables/words/dayText'
+import { dayText } from '#core/quantity/day'
 import { today } from '~/composables/words/today'
 import { usePreferences } from '~/stores/preferences'
 import type { GaugeRecord } from '#shared/record'

@@ -8,7 +8,7 @@ import { heldBack } from '~/composables/server/heldBack'
 import { write } from '~/composables/server/useApi'
 import { useForm } from '~/composables/server/useForm'
 import { entryWords } from '~/composables/server/useLibrary'
-import { dayText } from '~/composables/words/dayText'
+import { dayText } from '#core/quantity/day'
 import { today } from '~/composables/words/today'
 import { usePreferences } from '~/stores/preferences'
 
@@ -34,7 +34,7 @@ const {
   asked,
   asLast,
   last,
-  known,
+  here,
   families,
   family,
   figures,
@@ -45,6 +45,7 @@ const {
   upper,
   limits,
   limitWords,
+  known,
   fromLibrary,
   taken,
   take,
@@ -71,11 +72,20 @@ const gaugeWords = (gauge: Gauge) =>
       ? 'to be zeroed first'
       : ''
 
+const limitFault = computed(() => form.fault(`settings.limits.${limits.value.length - 1}.set`))
+/** Down opens the rest from any field of text; Enter begins, from a list as well. */
+function onKeydown(event: KeyboardEvent): void {
+  const { target, key: pressed } = event
+  if (pressed === 'ArrowDown' && target instanceof HTMLInputElement && !otherwise.value?.contains(target)) void unfold()
+  else if (pressed === 'Enter' && target instanceof HTMLSelectElement) target.form?.requestSubmit()
+  else return
+  event.preventDefault()
+}
 async function make(): Promise<void> {
   await form.submit(
     async names => {
       // Whoever types faster than the shop answers still gets what it knows.
-      await known
+      await here
       return write('POST /api/jobs/:id/checks', { ...names, kind: props.kind.id, settings: settings.value }, props.jobId)
     },
     check => navigateTo(`/checks/${check.document.id}`),
@@ -98,7 +108,7 @@ watch(
 </script>
 
 <template>
-  <form novalidate data-test="begin-check" @submit.prevent="submit">
+  <form novalidate data-test="begin-check" @submit.prevent="submit" @keydown="onKeydown">
     <div class="mb-4 grid items-start gap-x-6 gap-y-2 md:grid-cols-[minmax(0,1fr)_20rem]">
       <div>
         <h1 class="display text-[26px] leading-tight">{{ kind.title }}</h1>
@@ -106,15 +116,7 @@ watch(
       </div>
       <div>
         <label class="label mb-1 block" for="check-title">Name</label>
-        <input
-          id="check-title"
-          ref="titleField"
-          v-model="title"
-          class="field"
-          :placeholder="kind.title"
-          autocomplete="off"
-          @keydown.down.prevent="unfold"
-        />
+        <input id="check-title" ref="titleField" v-model="title" class="field" :placeholder="kind.title" autocomplete="off" />
         <p v-if="form.fault('settings.title')" class="fault">{{ form.fault('settings.title') }}</p>
       </div>
     </div>
@@ -143,7 +145,18 @@ watch(
           <dt class="label border-t rule pt-2.5">Limits</dt>
           <dd class="rule pb-2 md:border-t md:py-2">
             <p v-for="words in limitWords" :key="words">{{ words }}</p>
-            <p v-if="limits.length === 0" class="text-mute">None known: without limits it is measured and not judged.</p>
+            <template v-if="known.length === 0">
+              <p v-if="limits.length === 0" class="mb-1 text-mute">None known: without limits it is measured and not judged.</p>
+              <LimitsToBegin
+                v-model:lower="lower"
+                v-model:upper="upper"
+                v-model:picked="picked"
+                :figures="figures"
+                :limited="limited"
+                :unit="limitUnit"
+                :fault="limitFault"
+              />
+            </template>
           </dd>
         </template>
         <template v-if="kind.places(setup).length">
@@ -192,22 +205,17 @@ watch(
           <span>{{ entryWords(entry) }}<span class="text-mute"> · {{ entry.role }}{{ entry.type ? `, ${entry.type}` : '' }}</span></span>
         </label>
       </fieldset>
-      <template v-if="limited">
-        <div v-if="figures.length > 1" class="md:col-span-2">
-          <label class="label mb-1 block" for="check-limited">Limits are of</label>
-          <select id="check-limited" :value="limited.id" class="field" @change="picked = ($event.target as HTMLSelectElement).value">
-            <option v-for="figure in figures" :key="figure.id" :value="figure.id">{{ figure.label }}</option>
-          </select>
-        </div>
-        <FigureField v-model="lower" :label="`Book limit, lower: ${limited.label}`" :unit="limitUnit" optional />
-        <FigureField
-          v-model="upper"
-          :label="`Book limit, upper: ${limited.label}`"
-          :unit="limitUnit"
-          optional
-          :fault="form.fault(`settings.limits.${limits.length - 1}.set`)"
-        />
-      </template>
+      <LimitsToBegin
+        v-if="limited && known.length > 0"
+        v-model:lower="lower"
+        v-model:upper="upper"
+        v-model:picked="picked"
+        class="md:col-span-2"
+        :figures="figures"
+        :limited="limited"
+        :unit="limitUnit"
+        :fault="limitFault"
+      />
     </div>
     <div class="mt-4 flex flex-wrap items-center gap-2">
       <button type="submit" class="button primary" :disabled="form.busy">Begin the check</button>

@@ -31,7 +31,7 @@ export function useBeginning(kind: CheckKind, jobId: string, type: string, title
   const drawer = ref<Families | null>(null)
   const register = shallowRef<readonly Gauge[]>([])
   const { load, offered } = useLibrary()
-  const known = lookAround()
+  const here = lookAround()
   /** ids of fields changed by hand */
   const touched = new Set<string>()
   function change(fields: Readonly<Record<string, string>>): void {
@@ -95,6 +95,8 @@ export function useBeginning(kind: CheckKind, jobId: string, type: string, title
     (last.value?.settings.limits ?? []).filter(({ result }) => figures.value.some(({ id }) => id === result)),
   )
   const fromLibrary = computed(() => offered(kind.id, type, kind.results(setup)))
+  /** Limits somebody knew already: of the last check, or of the library. */
+  const known = computed(() => [...lastLimits.value, ...fromLibrary.value])
   /** ids of the entries it begins with */
   const taken = ref<readonly string[]>([])
   /** One entry for a figure: what another says of it goes. */
@@ -153,7 +155,7 @@ export function useBeginning(kind: CheckKind, jobId: string, type: string, title
     asked,
     asLast,
     last,
-    known,
+    here,
     families,
     family,
     figures,
@@ -164,6 +166,7 @@ export function useBeginning(kind: CheckKind, jobId: string, type: string, title
     upper,
     limits,
     limitWords,
+    known,
     fromLibrary,
     taken,
     take,

@@ -1,5 +1,5 @@
 import type { Coming } from '#shared/orders'
-import { dayText } from './dayText'
+import { dayText } from '#core/quantity/day'
 
 /** `4 on their way from Northness, due 4 May 2026`; `2 on the order list`. */
 export function comingWords({ pieces, supplier, due }: Coming): string {

@@ -2,7 +2,7 @@ import { drift, reachOf, type Drift, type Reach, type Service } from '#core/tren
 import { formatChange, formatFigure, unitName, type Unit } from '#core/quantity/figure'
 import { METER_NAME, type Meter } from '#core/worksheet/job-facts'
 import type { TrendService } from '#shared/record'
-import { dayText } from './dayText'
+import { dayText } from '#core/quantity/day'
 
 /** So much of the meter, or of time, a rate is told for. */
 const PER: Readonly<Record<Meter, number>> = { h: 100, km: 1000, mi: 1000 }

@@ -1,5 +1,5 @@
 import type { Waiting } from '#core/pack/order-list'
-import { dayText } from './dayText'
+import { dayText } from '#core/quantity/day'
 import { today } from './today'
 
 /** How a check waits for pieces, in a few words. */

@@ -2,7 +2,7 @@
 import { watchDebounced } from '@vueuse/core'
 import { METER_NAME, STAGE_NAME } from '#core/worksheet/job-facts'
 import { api, faultAt, faultsOf } from '~/composables/server/useApi'
-import { dayText } from '~/composables/words/dayText'
+import { dayText } from '#core/quantity/day'
 import { key, useKeys } from '~/composables/keys/useKeys'
 import { PATH_OF } from '#shared/paths'
 import type { Found } from '#shared/record'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { METERS, METER_NAME, STAGE_NAME, type Meter } from '#core/worksheet/job-facts'
 import { api, faultAt, faultsOf } from '~/composables/server/useApi'
-import { dayText } from '~/composables/words/dayText'
+import { dayText } from '#core/quantity/day'
 import { shortTime } from '~/composables/words/shortTime'
 import { useKept } from '~/composables/server/useKept'
 import { key, useKeys } from '~/composables/keys/useKeys'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { allOf, faultsOf } from '~/composables/server/useApi'
-import { dayText } from '~/composables/words/dayText'
+import { dayText } from '#core/quantity/day'
 import { key, useKeys } from '~/composables/keys/useKeys'
 import type { UnitSummary } from '#shared/record'
 import type { Fault } from '#shared/types'

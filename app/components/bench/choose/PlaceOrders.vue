@@ -2,7 +2,7 @@
 import { outstanding } from '#core/pack/order-list'
 import { lotMap, measuredText } from '#core/pack/lot'
 import { markedText } from '#core/quantity/format-length'
-import { dayText } from '~/composables/words/dayText'
+import { dayText } from '#core/quantity/day'
 import { useBench } from '~/stores/bench'
 import type { CheckOrder } from '#shared/orders'
 

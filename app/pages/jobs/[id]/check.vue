@@ -36,11 +36,11 @@ useHead({ title: computed(() => `${kind.value?.title ?? 'Which check?'} · Finit
   <div class="w-full px-4 py-4 md:px-7" @keydown.esc.prevent="leave">
     <p v-if="faultAt(faults, '')" class="fault mb-3 text-lg" role="alert">{{ faultAt(faults, '') }}</p>
     <NuxtLink v-if="faults.length" to="/" class="button">All jobs</NuxtLink>
-    <Teleport defer to="#crumbs">
+    <PageCrumbs class="!px-0 !pt-0 pb-2">
       <template v-if="job"
         ><NuxtLink :to="`/jobs/${id}`" class="link">{{ job.unit.name }} › {{ job.title }}</NuxtLink> › New check</template
       >
-    </Teleport>
+    </PageCrumbs>
     <template v-if="!faults.length">
       <WhichCheck v-if="!kind" @take="take" />
       <BeginCheck v-else-if="job" :key="kind.id" :job-id="id" :kind="kind" :type="job.unit.type ?? ''" @leave="another" />
