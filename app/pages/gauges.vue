@@ -27,7 +27,8 @@ async function load(): Promise<void> {
 }
 onMounted(load)
 const kinds = computed(() => groupBy(gauges.value ?? [], gauge => gauge.kind))
-const gauge = computed(() => gauges.value?.find(g => g.id === picked.value) ?? null)
+/** While none is picked the first is looked at. */
+const gauge = computed(() => gauges.value?.find(({ id }) => id === picked.value) ?? kinds.value[0]?.[1][0] ?? null)
 const late = (g: Gauge) => g.due !== null && g.due < today()
 const overdue = computed(() => (gauges.value ?? []).filter(late).length)
 const zeroes = (g: Gauge) => isZeroed(g.kind)
@@ -121,8 +122,8 @@ useHead({ title: 'Gauges · Finitum' })
             <tr
               v-for="g in list"
               :key="g.id"
-              :aria-selected="picked === g.id"
-              :class="picked === g.id ? 'bg-sheet' : ''"
+              :aria-selected="gauge?.id === g.id"
+              :class="gauge?.id === g.id ? 'bg-sheet' : ''"
               class="cursor-pointer"
               @click="pick(g.id)"
             >
@@ -141,7 +142,7 @@ useHead({ title: 'Gauges · Finitum' })
               </td>
               <td class="hidden pl-5 text-[13.5px] text-mute md:table-cell">{{ reach(g) }}</td>
               <td class="text-[13.5px] whitespace-nowrap" :class="late(g) ? 'font-semibold text-near' : 'text-mute'">
-                <span v-if="g.foundWrong" class="block font-semibold text-out">found wrong, {{ g.foundWrong }}</span
+                <span v-if="g.foundWrong" class="block font-semibold text-out">found wrong, {{ dayText(g.foundWrong) }}</span
                 >{{ g.due === null ? '–' : late(g) ? `overdue, ${dayText(g.due)}` : dayText(g.due) }}
               </td>
               <td class="text-[13.5px] whitespace-nowrap">
@@ -149,6 +150,8 @@ useHead({ title: 'Gauges · Finitum' })
                   <span class="text-mute">none needed</span>
                 </template>
                 <span v-else-if="g.zeroedOn === today()" class="text-in">today</span>
+                <!-- Said where it is used; here of the one that is looked at. -->
+                <span v-else-if="gauge?.id !== g.id" class="text-mute">not today</span>
                 <button
                   v-else
                   type="button"
@@ -168,12 +171,12 @@ useHead({ title: 'Gauges · Finitum' })
       </div>
       <GaugePanel v-if="adding" key="new" :gauge="null" @changed="changed" @close="adding = false" />
       <div v-else-if="gauge" class="grid content-start gap-4">
-        <GaugePanel :key="`${gauge.id}-${gauge.version}`" :gauge="gauge" @changed="changed" @close="pick(null)" @reload="load" />
+        <GaugePanel :key="`${gauge.id}-${gauge.version}`" :gauge="gauge" @changed="changed" @reload="load" />
         <GaugeRecordPanel :key="gauge.id" :gauge="gauge" @checked="load" />
       </div>
       <p v-else class="text-[14px] text-mute lg:border-l lg:pl-6 rule">
-        Pick a gauge with ↑ ↓ or a click. What stands here goes into the uncertainty of every reading taken with it. Overdue or unzeroed
-        gauges warn at the bench; they never block.
+        No gauge yet. What stands here goes into the uncertainty of every reading taken with it. Overdue or unzeroed gauges warn at the
+        bench; they never block.
       </p>
     </div>
     <section ref="helpers" class="mt-8" aria-label="Helpers">

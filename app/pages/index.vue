@@ -26,6 +26,10 @@ const STATES = [
   ['finished', 'finished'],
 ] as const
 const preferences = usePreferences()
+/** More jobs than this stand a line each, as long as nobody wants all of it. */
+const FEW = 8
+const whole = ref(false)
+const dense = computed(() => !whole.value && (list.value?.counts.jobs ?? 0) > FEW)
 /** Jobs shown so far; what the server said of the whole book with the last page. */
 const jobs = ref<readonly JobSummary[]>([])
 const list = ref<JobList | null>(null)
@@ -134,6 +138,9 @@ const sheet = useWorksheetIn(() => void load())
         <select v-if="list?.counts.jobs" id="state" v-model="state" class="field !w-40">
           <option v-for="[value, words] in STATES" :key="value" :value="value">{{ words }}</option>
         </select>
+        <button v-if="list && list.counts.jobs > FEW" type="button" class="button" :aria-pressed="whole" @click="whole = !whole">
+          {{ whole ? 'A line each' : 'At length' }}
+        </button>
         <ImportButton :busy="sheet.busy" @picked="sheet.picked" />
         <button type="button" class="button" @click="choosing = true">By a route</button>
         <button type="button" class="button primary" @click="begin">New job</button>
@@ -180,16 +187,20 @@ const sheet = useWorksheetIn(() => void load())
               if (el) rows[i] = el as HTMLElement
             }
           "
-          class="grid gap-x-6 gap-y-3 border-b rule py-3.5 md:grid-cols-[250px_1fr]"
+          class="grid gap-x-6 border-b rule"
+          :class="dense ? 'py-[3px] md:grid-cols-[380px_1fr] md:items-center' : 'gap-y-3 py-3.5 md:grid-cols-[250px_1fr]'"
         >
-          <NuxtLink :to="`/jobs/${job.id}`" class="block min-h-11">
-            <span class="block text-[18px] font-bold">{{ job.unit.name }}</span>
-            <span class="block text-[14px] text-mute">{{ job.title }}</span>
-            <span v-if="standing(job)" class="block text-[13px]" :class="isLate(job) ? 'font-semibold text-near' : 'text-mute'">{{
-              standing(job)
-            }}</span>
+          <NuxtLink :to="`/jobs/${job.id}`" class="block min-w-0" :class="dense ? 'truncate' : 'min-h-11'">
+            <span class="font-bold" :class="dense ? '' : 'block text-[18px]'">{{ job.unit.name }}</span>{{ dense ? ' ' : ''
+            }}<span class="text-[14px] text-mute" :class="dense ? '' : 'block'">{{ job.title }}</span>{{ dense ? ' ' : ''
+            }}<span
+              v-if="standing(job)"
+              class="text-[13px]"
+              :class="[dense ? '' : 'block', isLate(job) ? 'font-semibold text-near' : 'text-mute']"
+              >{{ dense ? '· ' : '' }}{{ standing(job) }}</span
+            >
           </NuxtLink>
-          <RouteLine :checks="job.checks" />
+          <RouteLine :checks="job.checks" :dense="dense" />
         </li>
       </ul>
       <p v-if="jobs.length === 0" class="py-6 text-mute">

@@ -47,9 +47,21 @@ const matches = (lot: StockLot) =>
 /** A piece told apart that went back among its like is only history. */
 const gone = (lot: StockLot) => stock.value?.gone.includes(lot.id) ?? false
 const shown = computed(() => (stock.value?.lots ?? []).filter(lot => matches(lot) && !gone(lot)))
-const families = computed(() => [...group(shown.value, lot => lot.family)])
-const lot = computed(() => stock.value?.lots.find(l => l.id === picked.value) ?? null)
 const usesOf = (id: string) => stock.value?.uses.filter(use => use.lotId === id) ?? []
+/** Of sizes nobody has, and nobody waits for, only how many there are; those that were looked for are shown. */
+const nobodyHas = ({ id, onHand, reserved }: StockLot) =>
+  onHand === 0 && !reserved && usesOf(id).length === 0 && !stock.value?.coming.some(({ lotId }) => lotId === id)
+const unfolded = ref<readonly string[]>([])
+const families = computed(() =>
+  [...group(shown.value, ({ family }) => family)].map(([family, lots]) => {
+    const open = find.value.trim() !== '' || unfolded.value.includes(family)
+    const listed = lots.filter(one => open || !nobodyHas(one) || one.id === picked.value)
+    return { family, lots: listed, folded: lots.length - listed.length }
+  }),
+)
+const listed = computed(() => families.value.flatMap(({ lots }) => lots))
+/** While none is picked the first is looked at. */
+const lot = computed(() => stock.value?.lots.find(({ id }) => id === picked.value) ?? listed.value[0] ?? null)
 const unmeasured = computed(() => stock.value?.lots.filter(l => l.measured === null && l.onHand > 0).length ?? 0)
 const show = (value: number) => formatLength(value, preferences.unit)
 
@@ -77,8 +89,8 @@ function added(view: StockView, id: string): void {
   picked.value = id
 }
 function move(by: number): void {
-  const at = shown.value.findIndex(l => l.id === picked.value)
-  picked.value = shown.value[Math.min(shown.value.length - 1, Math.max(0, at + by))]?.id ?? null
+  const at = listed.value.findIndex(({ id }) => id === picked.value)
+  picked.value = listed.value[Math.min(listed.value.length - 1, Math.max(0, at + by))]?.id ?? null
   nextTick(() => document.querySelector('[aria-selected="true"]')?.scrollIntoView({ block: 'nearest' }))
 }
 useKeys(
@@ -162,7 +174,7 @@ useKeys(
     <KitForm
       v-if="kitting"
       :family="lot?.family ?? ''"
-      :families="families.map(([name]) => name)"
+      :families="families.map(one => one.family)"
       @added="kitAdded"
       @close="kitting = false"
     />
@@ -177,7 +189,7 @@ useKeys(
     </div>
     <div v-else-if="stock" class="grid gap-6 lg:grid-cols-[minmax(0,1fr)_330px]">
       <div class="overflow-x-auto" tabindex="0" aria-label="Sizes in the drawer" role="region">
-        <table v-for="[family, lots] in families" :key="family" class="mb-5">
+        <table v-for="{ family, lots, folded } in families" :key="family" class="mb-5">
           <caption class="pb-1 text-left text-[17px] font-bold">
             {{ family }}
           </caption>
@@ -198,8 +210,8 @@ useKeys(
             <tr
               v-for="l in lots"
               :key="l.id"
-              :aria-selected="picked === l.id"
-              :class="picked === l.id ? 'bg-sheet' : ''"
+              :aria-selected="lot?.id === l.id"
+              :class="lot?.id === l.id ? 'bg-sheet' : ''"
               class="cursor-pointer"
               @click="picked = l.id"
             >
@@ -214,8 +226,8 @@ useKeys(
               <td class="hidden text-[13.5px] text-mute md:table-cell">
                 {{
                   usesOf(l.id)
-                    .map(u => `${u.count} ${u.promised ? 'kept for' : 'in'} ${u.checkTitle.toLowerCase()}`)
-                    .join(', ')
+                    .map(u => `${u.count} ${u.promised ? 'kept for' : 'in'} ${u.checkTitle.toLowerCase()}, ${u.unit.toLowerCase()}`)
+                    .join(' · ')
                 }}
               </td>
               <td class="text-right">
@@ -226,6 +238,13 @@ useKeys(
                   @click.stop="picked = l.id"
                 >
                   open
+                </button>
+              </td>
+            </tr>
+            <tr v-if="folded > 0">
+              <td colspan="7" class="text-[13.5px] text-mute">
+                <button type="button" class="link" @click="unfolded = [...unfolded, family]">
+                  {{ folded }} {{ folded === 1 ? 'size' : 'sizes' }} nobody has
                 </button>
               </td>
             </tr>
@@ -242,9 +261,6 @@ useKeys(
         @reload="load"
         @remove="remove(lot)"
       />
-      <p v-else-if="!lot" class="text-[14px] text-mute lg:border-l lg:pl-6 rule">
-        Pick a size with ↑ ↓ or a click: take in, measure a piece, correct the count.
-      </p>
     </div>
     <p v-else-if="!faults.length" class="py-6 text-mute">Opening the drawer …</p>
   </div>

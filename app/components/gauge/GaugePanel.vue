@@ -242,7 +242,7 @@ async function keep(): Promise<void> {
     <StaleNotice :changed="form.behind" @reload="emit('reload')" />
     <div class="flex gap-2">
       <button type="submit" class="button primary" :disabled="form.busy">{{ gauge ? 'Keep' : 'Enter it' }}</button>
-      <button type="button" class="button" @click="emit('close')">Close</button>
+      <button v-if="!gauge" type="button" class="button" @click="emit('close')">Close</button>
     </div>
   </form>
 </template>

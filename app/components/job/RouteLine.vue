@@ -4,15 +4,33 @@ import { waitingText } from '~/composables/words/waitingText'
 import type { StationMark } from '#shared/types'
 
 /** A job as a line with its checks as stations; each state has its own shape and word. */
-defineProps<{ checks: readonly StationMark[] }>()
+const props = defineProps<{
+  checks: readonly StationMark[]
+  /** one row: the shapes, and what is to be done next in words */ dense?: boolean
+}>()
 const word = (s: StationMark) =>
   (s.waiting ? `${s.word}: ${waitingText(s.waiting)}` : s.note ? `${s.word}: ${s.note}` : s.word) +
   (s.signed ? ', signed' : '') +
   (s.pending ? ` · ${s.pending} to do` : '')
+const next = computed(() => props.checks.find(({ signed }) => !signed) ?? null)
 </script>
 
 <template>
-  <ol class="flex flex-wrap gap-y-3">
+  <div v-if="dense" class="flex min-w-0 items-center gap-x-4">
+    <ol class="flex shrink-0 items-center">
+      <li v-for="(check, i) in checks" :key="check.id" class="flex items-center">
+        <span v-if="i > 0" class="h-0.5 w-1.5 bg-hair" aria-hidden="true" />
+        <NuxtLink :to="`/checks/${check.id}`" class="block px-0.5" :title="`${check.title}: ${word(check)}`">
+          <StateMark :state="check.state" :size="19" />
+          <span class="sr-only">{{ check.title }} {{ word(check) }}</span>
+        </NuxtLink>
+      </li>
+    </ol>
+    <span v-if="next" class="min-w-0 truncate text-[13.5px]" aria-hidden="true">
+      {{ next.title }} <span :class="stateText(next.state)">{{ word(next) }}</span>
+    </span>
+  </div>
+  <ol v-else class="flex flex-wrap gap-y-3">
     <li v-for="(check, i) in checks" :key="check.id" class="relative w-40 pr-3">
       <span v-if="i < checks.length - 1" class="absolute top-[11px] left-6 h-0.5 w-[calc(100%-1.5rem)] bg-hair" aria-hidden="true" />
       <NuxtLink :to="`/checks/${check.id}`" class="block min-h-11">
