@@ -43,12 +43,18 @@ function roomOf(path: string): string | undefined {
   // Named, or the packages beside it would drag it along: only trends have an axis of dates.
   if (/\/node_modules\/d3-time\//.test(of)) return 'dates'
   if (/\/node_modules\//.test(of)) return /\/(pdfmake|papaparse|axe-core)/.test(of) ? undefined : 'packages'
+  // What a check begins with is asked before there is one on the bench.
+  if (/\/core\/(command\/(settings|begin)|check\/(which|library|sentence\/setup-words))\.ts$/.test(of)) return undefined
   if (/\/core\/(quantity|reading|verdict|pack|method|check|command)\/.*\.ts$/.test(of)) return 'core'
   // What a kind draws for itself is fetched with a check of that kind.
   const [, kind] = /\/app\/components\/bench\/kinds\/([^/]+)\//.exec(of) ?? []
   if (kind !== undefined) return `kind-${kind}`
   // What is opened now and then comes when it is.
-  if (/\/(TrendPlot|DialogFrame|MicrometerDrawing|ExplainDialog|ClosingCard|SetupPanel|SetupFields|PackRulesFields)\.vue$/.test(of))
+  if (
+    /\/(TrendPlot|NewGaugeHere|DialogFrame|MicrometerDrawing|ExplainDialog|ClosingCard|SetupPanel|SetupFields|PackRulesFields)\.vue$/.test(
+      of,
+    )
+  )
     return undefined
   // What is proved is proved after it was measured.
   if (/\/app\/components\/bench\/prove\//.test(of)) return undefined

@@ -116,13 +116,13 @@ const sheet = useWorksheetIn(() => void load())
 
 <template>
   <div class="w-full px-4 py-5 md:px-7">
-    <div class="mb-3 flex flex-wrap items-center gap-x-5 gap-y-3">
+    <div class="mb-3 flex flex-wrap items-center gap-x-4 gap-y-3">
       <h1 class="display text-[30px]">On the bench</h1>
-      <p v-if="list?.counts.jobs" class="text-mute">
+      <p v-if="list?.counts.jobs" class="text-[14px] text-mute">
         {{ list.counts.jobs }} {{ list.counts.jobs === 1 ? 'job' : 'jobs' }}, {{ list.counts.checks }}
         {{ list.counts.checks === 1 ? 'check' : 'checks' }}, {{ list.counts.waiting }} waiting
       </p>
-      <div class="ml-auto flex flex-wrap items-start gap-3">
+      <div class="ml-auto flex flex-wrap items-start gap-2">
         <label class="sr-only" for="find">Find a job</label>
         <input
           v-if="list?.counts.jobs"
@@ -135,7 +135,7 @@ const sheet = useWorksheetIn(() => void load())
           autocomplete="off"
         />
         <label class="sr-only" for="state">Which jobs</label>
-        <select v-if="list?.counts.jobs" id="state" v-model="state" class="field !w-40">
+        <select v-if="list?.counts.jobs" id="state" v-model="state" class="field !w-36">
           <option v-for="[value, words] in STATES" :key="value" :value="value">{{ words }}</option>
         </select>
         <button v-if="list && list.counts.jobs > FEW" type="button" class="button" :aria-pressed="whole" @click="whole = !whole">

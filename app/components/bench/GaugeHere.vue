@@ -31,7 +31,7 @@ watch(
       </button>
       <button v-if="!entering" type="button" class="link" @click="entering = true">New gauge</button>
     </p>
-    <NewGaugeHere
+    <LazyNewGaugeHere
       v-if="entering"
       :kind="wanted.kind"
       :system="system"

@@ -8,11 +8,15 @@ const props = defineProps<{
   checks: readonly StationMark[]
   /** one row: the shapes, and what is to be done next in words */ dense?: boolean
 }>()
+/** A note that begins with the word itself says it for both. */
+const told = ({ word: state, note }: StationMark) => (note === '' ? state : note.startsWith(state) ? note : `${state}: ${note}`)
 const word = (s: StationMark) =>
-  (s.waiting ? `${s.word}: ${waitingText(s.waiting)}` : s.note ? `${s.word}: ${s.note}` : s.word) +
-  (s.signed ? ', signed' : '') +
-  (s.pending ? ` · ${s.pending} to do` : '')
-const next = computed(() => props.checks.find(({ signed }) => !signed) ?? null)
+  (s.waiting ? `${s.word}: ${waitingText(s.waiting)}` : told(s)) + (s.signed ? ', signed' : '') + (s.pending ? ` · ${s.pending} to do` : '')
+/** What presses: the first that is not signed and not in, else the first that is not signed. */
+const next = computed(() => {
+  const open = props.checks.filter(({ signed }) => !signed)
+  return open.find(({ state }) => state !== 'in' && state !== 'to-do') ?? open.find(({ state }) => state !== 'in') ?? open[0] ?? null
+})
 </script>
 
 <template>
