@@ -51,7 +51,7 @@ function roomOf(path: string): string | undefined {
   if (kind !== undefined) return `kind-${kind}`
   // What is opened now and then comes when it is.
   if (
-    /\/(TrendPlot|NewGaugeHere|DialogFrame|MicrometerDrawing|ExplainDialog|ClosingCard|SetupPanel|SetupFields|PackRulesFields)\.vue$/.test(
+    /\/(TrendPlot|LedgerPlot|SlopePlot|PlotFrame|MakePanel|CataloguePanel|StripScale|NewGaugeHere|DialogFrame|MicrometerDrawing|ExplainDialog|ClosingCard|SetupPanel|SetupFields|PackRulesFields)\.vue$/.test(
       of,
     )
   )

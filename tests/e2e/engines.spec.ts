@@ -238,7 +238,7 @@ test('an eccentric shaft: the one lettered spacer, fitted and proved', async ({ 
 
 test('a replaced part: what rested on it is stale, with the reason, until it is measured again', async ({ page, shop }) => {
   await page.goto(shop.address)
-  await expect(page.getByText('Stale: shells, main 2 – new ones')).toBeVisible()
+  await expect(page.getByRole('link', { name: 'Main bearings Stale: shells, main 2 – new ones' })).toBeVisible()
   await page.goto(`${shop.address}/checks/pb-mains`)
   await expect(page.getByTestId('verdict')).toContainText('Stale')
   await expect(page.getByTestId('answer')).toContainText('shells, main 2 – new ones, the old were scored. Measure again.')
@@ -261,7 +261,7 @@ test('a part replaced on the job page: exactly what rests on it is stale, and wh
   await page.getByLabel('What was done').fill('new thrust washers')
   await page.getByTestId('parts').getByLabel('Name').fill('T. Marl')
   await page.getByRole('button', { name: 'Mark what is stale' }).press('Enter')
-  await expect(signed).toContainText('Stale: thrust bearing: new thrust washers')
+  await expect(signed).toContainText('Stale: thrust bearing – new thrust washers')
   await expect(signed).not.toContainText('signed off')
   await expect(page.getByRole('link', { name: /Crankshaft end play/ })).toContainText('Stale')
   await expect(page.getByRole('link', { name: /Oil pump/ })).not.toContainText('Stale')

@@ -88,7 +88,7 @@ test('the bench warns of the gauge in hand, and takes that it was zeroed', async
     .getByRole('button', { name: /Measure/ })
     .first()
     .click()
-  await expect(page.getByTestId('gauge-warning').first()).toContainText('was due for its check on 2026-10-20')
+  await expect(page.getByTestId('gauge-warning').first()).toContainText('was due for its check on 20 Oct 2026')
   await page.getByRole('button', { name: 'zeroed now' }).press('Enter')
   await expect(page.getByRole('button', { name: 'zeroed now' })).toBeHidden()
 })

@@ -66,7 +66,7 @@ const sign = ({ by, reason, accepts }: Omit<CheckBody<'sign-off'>, 'reason'> & {
       @reopen="command('reopen', $event)"
       @clear="command('clearings', $event)"
     />
-    <CataloguePanel
+    <LazyCataloguePanel
       v-else-if="phase === 'choose' && place?.place.chosen.by === 'catalogue'"
       :document="document"
       :evaluation="evaluation"

@@ -115,10 +115,21 @@ const register = useRegister(
 const { answer, aim } = useAnswer({ document, evaluation, shown, place, choice, proposal, byHand, lots, phase, register })
 
 const helping = ref(false)
+const LATER = [
+  'HelpersDialog',
+  'ExplainDialog',
+  'SetupPanel',
+  'ClosingCard',
+  'ProvePanel',
+  'MakePanel',
+  'CataloguePanel',
+  'StripScale',
+  'NewGaugeHere',
+] as const
 // They come a while after the page; here before they are asked for, since the server may be away by then.
 let later: ReturnType<typeof setTimeout> | undefined
 onNuxtReady(() => {
-  later = setTimeout(() => void preloadComponents(['HelpersDialog', 'ExplainDialog', 'SetupPanel', 'ClosingCard', 'ProvePanel']), 5_000)
+  later = setTimeout(() => void preloadComponents([...LATER]), 5_000)
 })
 onUnmounted(() => clearTimeout(later))
 const explaining = ref(false)

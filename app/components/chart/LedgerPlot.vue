@@ -6,7 +6,8 @@ import type { Ledger } from '#core/choice/grounds/ledger'
 import type { Response } from '#core/pack/response'
 import { finiteEnds, type LimitSet } from '#core/verdict/limits'
 import { usePreferences } from '~/stores/preferences'
-import { labelSide, paddedExtent, PLOT, useChartWidth } from './axis'
+import { paddedExtent, PLOT, useChartWidth } from './axis'
+import { about, laidOut } from './labels'
 import PlotFrame from './PlotFrame.vue'
 
 /** Does the play follow the pack? Total thickness across, play up, the line all fittings should lie on, the odd one pointed at. */
@@ -38,7 +39,34 @@ const show = (value: number) => formatLength(value, preferences.unit)
 /** What all fittings should share. */
 const sum = computed(() => `Play ${props.response.perPiece > 0 ? '−' : '+'} pack`)
 const isOdd = (id: string) => props.ledger.suspect?.id === id
-const sideOf = (i: number) => labelSide(x.value(props.ledger.entries[i]!.total), width.value)
+const nameOf = ({ id, number }: { readonly id: string; readonly number: number }) =>
+  isOdd(id) ? `Fitting ${number}: odd one out` : `Fitting ${number}`
+/** Their names: beside each, where no bar and no other name is. */
+const names = computed(() => {
+  const at = props.ledger.entries.map(entry => ({ entry, x: x.value(entry.total), y: y.value(entry.play) }))
+  return laidOut(
+    at.map(({ entry, x: px, y: py }) => ({
+      id: entry.id,
+      width: nameOf(entry).length * 6.9,
+      size: 13,
+      spots: [
+        { x: px + 10, y: py - 8, anchor: 'start' },
+        { x: px - 10, y: py + 19, anchor: 'end' },
+        { x: px + 10, y: py + 19, anchor: 'start' },
+        { x: px - 10, y: py - 8, anchor: 'end' },
+        ...about(px, py - 12, 160),
+        ...about(px, py + 24, 160),
+      ],
+    })),
+    at.map(({ entry, x: px }) => ({
+      left: px - 7,
+      right: px + 7,
+      top: y.value(entry.play + 2 * entry.u),
+      bottom: y.value(entry.play - 2 * entry.u),
+    })),
+    { left: PLOT.left + 2, right: width.value - 4, top: 0, bottom: PLOT.base },
+  )
+})
 </script>
 
 <template>
@@ -65,7 +93,7 @@ const sideOf = (i: number) => labelSide(x.value(props.ledger.entries[i]!.total),
         stroke="var(--accent)"
         stroke-width="2"
       />
-      <g v-for="(entry, i) in ledger.entries" :key="entry.id">
+      <g v-for="entry in ledger.entries" :key="entry.id">
         <line
           v-if="isOdd(entry.id)"
           :x1="x(entry.total)"
@@ -103,17 +131,13 @@ const sideOf = (i: number) => labelSide(x.value(props.ledger.entries[i]!.total),
           stroke="var(--out)"
           stroke-width="2.4"
         />
-        <text
-          :x="x(entry.total) + (sideOf(i) === 'end' ? -10 : 10)"
-          :y="y(entry.play) + (sideOf(i) === 'end' ? 19 : -8)"
-          :text-anchor="sideOf(i)"
+        <PlacedWord
+          :spot="names.get(entry.id)"
           font-size="13"
+          :font-weight="isOdd(entry.id) ? 650 : 400"
           :fill="isOdd(entry.id) ? 'var(--out)' : 'var(--ink)'"
+          >{{ nameOf(entry) }}</PlacedWord
         >
-          <tspan :font-weight="isOdd(entry.id) ? 650 : 400">
-            {{ isOdd(entry.id) ? `Fitting ${entry.number}: odd one out` : `Fitting ${entry.number}` }}
-          </tspan>
-        </text>
       </g>
     </PlotFrame>
     <p class="mt-1 text-[13px] text-mute">{{ sum }} thickness comes to the same for every fitting, if all is well.</p>

@@ -4,7 +4,8 @@ import type { MeasureUnit } from '#core/quantity/measure'
 import { bandOf, describeLimits, endsOf, finiteEnds, type LimitSet } from '#core/verdict/limits'
 import { usePreferences } from '~/stores/preferences'
 import { useChartWidth } from './axis'
-import { bandScale, betweenEdges, ticks } from './band-scale'
+import { bandLabels, spaced } from './band-labels'
+import { bandScale, ticks } from './band-scale'
 
 /**
  * The strip of dyed blue with the limits scribed on it, thou along the top and millimetres along the bottom; a torque in its unit
@@ -79,47 +80,66 @@ const axes = computed<readonly [Unit, Unit]>(() => (props.measure ? [props.measu
 const unit = computed<Unit>(() => props.measure ?? preferences.unit)
 const topTicks = computed(() => ticks(scale.value, axes.value[0], 13))
 const bottomTicks = computed(() => ticks(scale.value, axes.value[1], 13))
-/** Labels keep clear of the unit's name at the right end and of the left edge. */
-const labelled = (all: ReturnType<typeof ticks>) => all.filter(tick => tick.major && tick.at < width.value - 56 && tick.at > 12)
-/** Where the names of the limits stand: right of them, left of them, or, with no room on either side, inside. */
+const tickLabel = (value: number) => String(Math.round(value * 1e6) / 1e6).replace('-', '−')
+/** Labels keep clear of the unit’s name at the right end and of the left edge. */
+const labelled = (all: ReturnType<typeof ticks>) =>
+  spaced(
+    all.filter(tick => tick.major && tick.at < width.value - 56 && tick.at > 12),
+    tickLabel,
+  )
 const names = computed(() =>
   zones.value.map(({ name, set }) => ({
     name,
     words: `${name} ${describeLimits(set, unit.value).replace(` ${unitName(unit.value)}`, '')}`,
   })),
 )
-const room = computed(() => 20 + 7.4 * names.value.map(({ words }) => words).join(' · ').length)
-/** null: there is room nowhere on the band, they stand below it */
-const labelAt = computed(() => {
-  const left = Math.min(...zones.value.map(z => z.at!.left))
-  const right = Math.max(...zones.value.map(z => z.at!.right), 0)
-  const taken = props.measured ? x(props.measured.value) : Infinity
-  if (Math.min(taken > right ? taken - 30 : Infinity, width.value) - right > room.value) return { x: right + 8, end: false }
-  if (left - (taken < left ? taken + 30 : 0) > room.value) return { x: left - 8, end: true }
-  return null
+const limitNames = computed(() => names.value.map(({ words }) => words).join(' · '))
+const spots = computed(() => {
+  const edges = zones.value.flatMap(z => [z.at!.lower, z.at!.upper]).filter(edge => edge !== null)
+  const tickBoxes = [
+    ...labelled(topTicks.value).map(tick => ({ ...tick, y: 23 })),
+    ...labelled(bottomTicks.value).map(tick => ({ ...tick, y: HEIGHT - 15 })),
+  ]
+  return bandLabels(
+    {
+      width: width.value,
+      edges,
+      zone:
+        zones.value.length === 0
+          ? null
+          : { left: Math.min(...zones.value.map(z => z.at!.left)), right: Math.max(...zones.value.map(z => z.at!.right)) },
+      breakAt: scale.value.breakAt,
+      ticks: tickBoxes.map(({ at, value, y }) => ({ at, text: tickLabel(value), y })),
+      // On a phone they stand below it.
+      title: narrow.value ? null : (props.label ?? null),
+      below: narrow.value ? '' : props.ends.below.toLowerCase(),
+      above: narrow.value ? '' : props.ends.above.toLowerCase(),
+      limits: limitNames.value,
+      measured: props.measured ? { at: x(props.measured.value), text: show(props.measured.value) } : null,
+      predicted: props.predicted
+        ? {
+            at: x(props.predicted.value),
+            text: `${props.predicted.atMost ? '≤ ' : ''}${show(props.predicted.value)}`,
+            words: narrow.value && props.measured ? '' : props.predicted.words,
+          }
+        : null,
+    },
+    { top: TOP, bottom: BOTTOM, line: LINE },
+  )
 })
-/** At the left end, unless a limit stands there: then beside it, where nothing else does. */
-const labelX = computed(() => {
-  const length = Math.max(60, 7.4 * (props.label ?? '').length)
-  const taken = (from: number, to: number, all: readonly number[]) => all.some(at => at > from && at < to)
-  const edges = zones.value.flatMap(z => [z.at!.lower, z.at!.upper]).filter(at => at !== null)
-  const edge = edges.find(at => at > 6 && at < 14 + length)
-  return edge === undefined || taken(edge, edge + 16 + length, [...edges, ...marks.value.map(x)]) ? 10 : edge + 8
-})
-/** The middle of a label of so many characters, kept off the edges. */
-const within = (at: number, characters: number, size = 8.6) => {
-  const half = (characters * size) / 2 + 6
-  return Math.min(width.value - half, Math.max(half, at))
-}
+const spot = (id: string) => spots.value.get(id)
+/** What had room nowhere on the band. */
+const untold = computed(() => [
+  ...(!narrow.value && props.label && !spot('title') ? [props.label] : []),
+  ...(limitNames.value !== '' && !spot('limits') ? [limitNames.value] : []),
+])
 const show = (value: number) => formatFigure(value, unit.value)
 const arrow = computed(() => {
   if (!props.measured || !props.predicted) return null
   const from = x(props.measured.value)
   const to = x(props.predicted.value)
   if (Math.abs(from - to) < 26) return null
-  const edges = zones.value.flatMap(z => [z.at!.lower, z.at!.upper]).filter(edge => edge !== null)
-  const words = narrow.value ? null : betweenEdges(from, to, edges, props.predicted.words.length * 6.4 + 40)
-  return { from, to, sign: Math.sign(to - from), words }
+  return { from, to, sign: Math.sign(to - from) }
 })
 const summary = computed(() =>
   [
@@ -138,7 +158,6 @@ const summary = computed(() =>
       : []),
   ].join('; '),
 )
-const tickLabel = (value: number) => String(Math.round(value * 1e6) / 1e6).replace('-', '−')
 </script>
 
 <template>
@@ -189,17 +208,17 @@ const tickLabel = (value: number) => String(Math.round(value * 1e6) / 1e6).repla
       <g fill="var(--scribe-soft)" font-size="12.5">
         <text :x="width - 8" y="23" text-anchor="end">{{ unitName(axes[0]) }}</text>
         <text :x="width - 8" :y="HEIGHT - 15" text-anchor="end">{{ unitName(axes[1]) }}</text>
-        <text v-if="label && !narrow" :x="labelX" :y="48" font-size="13" font-weight="650" fill="var(--scribe)">{{ label }}</text>
+        <PlacedWord :spot="spot('title')" font-size="13" font-weight="650" fill="var(--scribe)">{{ label }}</PlacedWord>
         <template v-if="!narrow">
-          <text :x="labelX" :y="LINE + 5">{{ ends.below.toLowerCase() }}</text>
-          <text :x="width - 10" :y="LINE + 5" text-anchor="end">{{ ends.above.toLowerCase() }}</text>
+          <PlacedWord :spot="spot('below')">{{ ends.below.toLowerCase() }}</PlacedWord>
+          <PlacedWord :spot="spot('above')">{{ ends.above.toLowerCase() }}</PlacedWord>
         </template>
       </g>
-      <text v-if="labelAt" fill="var(--scribe)" font-size="13" :text-anchor="labelAt.end ? 'end' : 'start'" :x="labelAt.x" y="42">
-        <tspan v-for="(n, i) in names" :key="n.name" :font-weight="n.name === 'Book' ? 650 : 400"
-          >{{ i > 0 ? ' · ' : '' }}{{ n.words }}</tspan
-        >
-      </text>
+      <PlacedWord :spot="spot('limits')" fill="var(--scribe)" font-size="13">
+        <tspan v-for="(n, i) in names" :key="n.name" :font-weight="n.name === 'Book' ? 650 : 400">
+          {{ i > 0 ? ' · ' : '' }}{{ n.words }}
+        </tspan>
+      </PlacedWord>
       <path
         v-if="scale.breakAt"
         :d="`M${scale.breakAt - 5} 0l6 31-8 31 8 31-8 31 8 31-6 31M${scale.breakAt + 5} 0l6 31-8 31 8 31-8 31 8 31-6 31`"
@@ -211,36 +230,11 @@ const tickLabel = (value: number) => String(Math.round(value * 1e6) / 1e6).repla
       <g v-if="arrow" stroke="var(--scribe)" fill="var(--scribe)">
         <line :x1="arrow.from" :x2="arrow.to + -arrow.sign * 18" :y1="LINE" :y2="LINE" stroke-dasharray="3 4" stroke-width="1.5" />
         <path :d="`M${arrow.to - arrow.sign * 12} ${LINE}l${-arrow.sign * 10} -5v10z`" stroke="none" />
-        <text v-if="arrow.words !== null" :x="arrow.words" :y="LINE - 8" font-size="13" stroke="none" text-anchor="middle">
-          {{ predicted!.words }}
-        </text>
       </g>
       <g v-if="predicted" stroke="var(--scribe)">
         <path v-if="predicted.atMost" :d="`M${x(predicted.value)} ${LINE - 12}v24m0 -12h-26m8 -7l-8 7 8 7`" fill="none" stroke-width="2" />
         <line v-else :x1="x(predicted.value - predicted.U)" :x2="x(predicted.value + predicted.U)" :y1="LINE" :y2="LINE" stroke-width="2" />
         <circle v-if="!predicted.atMost" :cx="x(predicted.value)" :cy="LINE" r="7" fill="var(--dye-bottom)" stroke-width="2.2" />
-        <text
-          v-if="!measured"
-          :x="within(x(predicted.value), predicted.words.length, 6.6)"
-          :y="LINE - 13"
-          font-size="13"
-          fill="var(--scribe)"
-          stroke="none"
-          text-anchor="middle"
-        >
-          {{ predicted.words }}
-        </text>
-        <text
-          class="figure"
-          :x="within(x(predicted.value), 5)"
-          :y="LINE + 23"
-          font-size="14"
-          fill="var(--scribe)"
-          stroke="none"
-          text-anchor="middle"
-        >
-          {{ predicted.atMost ? '≤ ' : '' }}{{ show(predicted.value) }}
-        </text>
       </g>
       <g v-if="atMost && !measured" stroke="var(--scribe)" fill="none" stroke-width="2" data-mark="at-most">
         <line :x1="x(atMost.value)" :x2="x(atMost.value)" :y1="LINE - 15" :y2="LINE + 15" />
@@ -261,22 +255,18 @@ const tickLabel = (value: number) => String(Math.round(value * 1e6) / 1e6).repla
         />
         <line :x1="x(measured.value - measured.U)" :x2="x(measured.value + measured.U)" :y1="LINE" :y2="LINE" stroke-width="2" />
         <circle :cx="x(measured.value)" :cy="LINE" r="6.5" fill="var(--scribe)" />
-        <text
-          class="figure"
-          :x="within(x(measured.value), 5)"
-          :y="LINE - 15"
-          font-size="14"
-          fill="var(--scribe)"
-          stroke="none"
-          text-anchor="middle"
-        >
-          {{ show(measured.value) }}
-        </text>
+      </g>
+      <g fill="var(--scribe)" font-size="14">
+        <PlacedWord :spot="spot('words')" font-size="13">{{ predicted?.words }}</PlacedWord>
+        <PlacedWord :spot="spot('predicted')" class="figure">
+          {{ predicted?.atMost ? '≤ ' : '' }}{{ predicted ? show(predicted.value) : '' }}
+        </PlacedWord>
+        <PlacedWord :spot="spot('measured')" class="figure">{{ measured ? show(measured.value) : '' }}</PlacedWord>
       </g>
     </svg>
-    <p v-if="!blank && (narrow || !labelAt)" class="flex justify-between gap-x-3 px-3 pb-2 text-[13px]">
+    <p v-if="!blank && (narrow || untold.length > 0)" class="flex justify-between gap-x-3 px-3 pb-2 text-[13px]">
       <span v-if="narrow">← {{ ends.below.toLowerCase() }}</span>
-      <span>{{ labelAt ? '' : names.map(({ words }) => words).join(' · ') }}</span>
+      <span>{{ untold.join(' · ') }}</span>
       <span v-if="narrow">{{ ends.above.toLowerCase() }} →</span>
     </p>
   </div>

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { bandScale, betweenEdges, ticks } from './band-scale'
+import { bandScale, ticks } from './band-scale'
 
 const thou = 25_400
 describe('the axis of the limit band', () => {
@@ -34,11 +34,5 @@ describe('the axis of the limit band', () => {
     expect(Math.min(...gaps)).toBeGreaterThanOrEqual(17.9)
     expect(marks.filter(mark => mark.major).length).toBeGreaterThan(1)
     expect(marks.some(mark => Math.abs(mark.at - scale.x(5 * thou)) < 1e-6)).toBe(true)
-  })
-  it('puts a label between two marks where no limit runs through it, or nowhere', () => {
-    expect(betweenEdges(100, 400, [], 200)).toBe(250)
-    expect(betweenEdges(400, 100, [150, 390, 50], 200)).toBe(270)
-    expect(betweenEdges(100, 400, [250], 151)).toBeNull()
-    expect(betweenEdges(100, 400, [250], 150)).toBe(175)
   })
 })

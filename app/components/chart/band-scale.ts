@@ -69,20 +69,3 @@ export function ticks(scale: BandScale, unit: Unit, apart: number): { at: number
     }))
   })
 }
-
-/**
- * The middle of a label between two places, where no edge runs through it: in the widest piece between edges.
- * @param width  of the label with its margins
- * @returns null: it has room nowhere
- */
-export function betweenEdges(from: number, to: number, edges: readonly number[], width: number): number | null {
-  const [least, most] = [Math.min(from, to), Math.max(from, to)]
-  const stops = [least, ...edges.filter(edge => edge > least && edge < most).sort((a, b) => a - b), most]
-  const widest = stops
-    .slice(1)
-    .reduce((best, stop, i) => (stop - stops[i]! > best.width ? { width: stop - stops[i]!, middle: (stop + stops[i]!) / 2 } : best), {
-      width: -Infinity,
-      middle: 0,
-    })
-  return widest.width >= width ? widest.middle : null
-}

@@ -79,7 +79,7 @@ const ways = computed(() => {
 <template>
   <div>
     <WaysCompared v-if="(makes || asked) && ways.length > 1" class="mt-4" :ways="ways" />
-    <MakePanel
+    <LazyMakePanel
       :document="document"
       :laps="laps"
       :lap="lap"

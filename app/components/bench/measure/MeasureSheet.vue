@@ -236,7 +236,7 @@ defineExpose({ focus, submit })
         </button>
         <span>· or type it</span>
       </p>
-      <StripScale
+      <LazyStripScale
         v-if="point.way === 'plastic-strip' && gauge"
         :gauge="gauge"
         :figure="draft.far.trim() && far.ok ? far.value : null"

@@ -16,19 +16,21 @@ const rows = computed(() => fittingsTold(props.document, props.evaluation, props
 <template>
   <div v-if="rows.length > 1" data-test="fittings">
     <h2 class="label mb-1">Fittings, {{ place.place.label.toLowerCase() }}</h2>
-    <table class="tight">
-      <tbody>
-        <tr v-for="row in rows" :key="row.id" :class="row.stale ? 'text-mute' : ''">
-          <td class="figure w-8 text-mute">{{ row.number }}</td>
-          <td>
-            {{ row.pack
-            }}<span class="block text-[12.5px] text-mute"
-              >{{ row.number === 1 ? 'as found' : shortTime(row.at) }}{{ row.state && ` · ${row.state}` }}</span
-            >
-          </td>
-          <td class="figure text-right whitespace-nowrap" :class="row.stale ? 'line-through' : ''">{{ row.read }}</td>
-        </tr>
-      </tbody>
-    </table>
+    <TableBox label="Fittings"
+      ><table class="tight">
+        <tbody>
+          <tr v-for="row in rows" :key="row.id" :class="row.stale ? 'text-mute' : ''">
+            <td class="figure w-8 text-mute">{{ row.number }}</td>
+            <td>
+              {{ row.pack
+              }}<span class="block text-[12.5px] text-mute"
+                >{{ row.number === 1 ? 'as found' : shortTime(row.at) }}{{ row.state && ` · ${row.state}` }}</span
+              >
+            </td>
+            <td class="figure text-right whitespace-nowrap" :class="row.stale ? 'line-through' : ''">{{ row.read }}</td>
+          </tr>
+        </tbody>
+      </table></TableBox
+    >
   </div>
 </template>

@@ -30,36 +30,38 @@ const squash = (value: number) => (setup.value.wire ? `${Math.round((1 - value /
 <template>
   <section v-if="bearings.length" class="mt-2 space-y-3" aria-label="Runs" data-test="runs">
     <div v-for="bearing in bearings" :key="bearing.id">
-      <table class="tight">
-        <thead>
-          <tr>
-            <th>{{ bearing.label }}, {{ UNIT_NAME[preferences.unit] }}</th>
-            <th class="text-right">A</th>
-            <th class="text-right">taper</th>
-            <th class="text-right">B</th>
-            <th class="text-right">taper</th>
-            <th class="text-right">mean</th>
-            <th class="text-right">squashed</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="run in bearing.runs" :key="run.run">
-            <td>Run {{ run.run }}</td>
-            <template v-for="piece in run.pieces" :key="piece.piece">
-              <td class="figure text-right">{{ show(piece.estimate.value) }}</td>
-              <td class="figure text-right text-mute">{{ show(piece.taper) }}</td>
-            </template>
-            <td class="figure text-right">{{ show(run.estimate.value) }}</td>
-            <td class="figure text-right text-mute">{{ squash(run.estimate.value) }}</td>
-          </tr>
-          <tr class="font-bold">
-            <td>All {{ bearing.runs.length }}</td>
-            <td :colspan="4" class="text-right text-[13px] font-normal text-mute">mean, with the scatter of all</td>
-            <td class="figure text-right whitespace-nowrap">{{ show(bearing.crushed.value) }} ± {{ show(bearing.crushed.U) }}</td>
-            <td class="figure text-right text-mute">{{ squash(bearing.crushed.value) }}</td>
-          </tr>
-        </tbody>
-      </table>
+      <TableBox label="Runs of wire"
+        ><table class="tight">
+          <thead>
+            <tr>
+              <th>{{ bearing.label }}, {{ UNIT_NAME[preferences.unit] }}</th>
+              <th class="text-right">A</th>
+              <th class="text-right">taper</th>
+              <th class="text-right">B</th>
+              <th class="text-right">taper</th>
+              <th class="text-right">mean</th>
+              <th class="text-right">squashed</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="run in bearing.runs" :key="run.run">
+              <td>Run {{ run.run }}</td>
+              <template v-for="piece in run.pieces" :key="piece.piece">
+                <td class="figure text-right">{{ show(piece.estimate.value) }}</td>
+                <td class="figure text-right text-mute">{{ show(piece.taper) }}</td>
+              </template>
+              <td class="figure text-right">{{ show(run.estimate.value) }}</td>
+              <td class="figure text-right text-mute">{{ squash(run.estimate.value) }}</td>
+            </tr>
+            <tr class="font-bold">
+              <td>All {{ bearing.runs.length }}</td>
+              <td :colspan="4" class="text-right text-[13px] font-normal text-mute">mean, with the scatter of all</td>
+              <td class="figure text-right whitespace-nowrap">{{ show(bearing.crushed.value) }} ± {{ show(bearing.crushed.U) }}</td>
+              <td class="figure text-right text-mute">{{ squash(bearing.crushed.value) }}</td>
+            </tr>
+          </tbody>
+        </table></TableBox
+      >
       <p v-for="words in bearing.said" :key="words" class="mt-1 text-[13.5px] text-near">{{ words }}</p>
     </div>
   </section>

@@ -100,33 +100,35 @@ const nothing = computed(() => changed.value.length > 0 && rows.value.every(({ c
   <section class="mt-5 border-t rule pt-3" aria-label="What if" data-test="what-if">
     <h2 class="label mb-1">What if, before it is apart, {{ UNIT_NAME[preferences.unit] }}</h2>
     <div class="space-y-3">
-      <table class="tight">
-        <thead>
-          <tr>
-            <th>Gap</th>
-            <th class="text-right">now</th>
-            <th class="text-right">moved</th>
-            <th class="text-right">then</th>
-            <td></td>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="row in rows" :key="row.id">
-            <td class="!pr-4">{{ row.label }}</td>
-            <td class="figure text-right whitespace-nowrap">{{ reach(row.now) }}</td>
-            <td class="figure text-right">{{ row.change === 0 ? '0' : show(row.change, true) }}</td>
-            <td class="figure text-right whitespace-nowrap" :class="row.change === 0 ? 'text-mute' : 'font-bold'">
-              {{ reach(row.after) }}
-            </td>
-            <td
-              class="text-[13px] whitespace-nowrap"
-              :class="row.lands === 'in' ? 'text-in' : row.lands === 'out' ? 'text-out' : 'text-mute'"
-            >
-              {{ row.lands ? LANDS[row.lands] : '' }}
-            </td>
-          </tr>
-        </tbody>
-      </table>
+      <TableBox label="Gaps of the chain"
+        ><table class="tight">
+          <thead>
+            <tr>
+              <th>Gap</th>
+              <th class="text-right">now</th>
+              <th class="text-right">moved</th>
+              <th class="text-right">then</th>
+              <td></td>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="row in rows" :key="row.id">
+              <td class="!pr-4">{{ row.label }}</td>
+              <td class="figure text-right whitespace-nowrap">{{ reach(row.now) }}</td>
+              <td class="figure text-right">{{ row.change === 0 ? '0' : show(row.change, true) }}</td>
+              <td class="figure text-right whitespace-nowrap" :class="row.change === 0 ? 'text-mute' : 'font-bold'">
+                {{ reach(row.after) }}
+              </td>
+              <td
+                class="text-[13px] whitespace-nowrap"
+                :class="row.lands === 'in' ? 'text-in' : row.lands === 'out' ? 'text-out' : 'text-mute'"
+              >
+                {{ row.lands ? LANDS[row.lands] : '' }}
+              </td>
+            </tr>
+          </tbody>
+        </table></TableBox
+      >
       <form v-if="!locked" class="flex flex-wrap items-end gap-2" novalidate @submit.prevent="source && to && move()">
         <div class="min-w-0 flex-1 basis-52">
           <label class="label mb-1 block" for="what-if-piece">Piece</label>

@@ -44,31 +44,33 @@ const name = (id: string) => {
   <section v-if="lines.some(({ rings }) => rings.length)" class="mt-4 space-y-3" aria-label="Every ring of the kit" data-test="ring-lines">
     <h2 class="label">Every ring of the kit, one each side: play it leaves, {{ UNIT_NAME[preferences.unit] }}</h2>
     <div v-for="line in lines" :key="line.id" class="overflow-x-auto">
-      <table class="tight">
-        <tbody>
-          <tr>
-            <th class="text-left">{{ line.label }}</th>
-            <td v-for="ring in line.rings" :key="ring.lotId" class="text-right whitespace-nowrap">{{ name(ring.lotId) }}</td>
-          </tr>
-          <tr>
-            <td class="text-mute">play</td>
-            <td
-              v-for="ring in line.rings"
-              :key="ring.lotId"
-              class="figure text-right"
-              :class="ring.word === 'in' ? 'text-in font-bold' : ring.word === 'preload' ? 'text-out' : ''"
-            >
-              {{ formatLength(ring.play, preferences.unit) }}
-            </td>
-          </tr>
-          <tr>
-            <td class="text-mute">there</td>
-            <td v-for="ring in line.rings" :key="ring.lotId" class="text-right text-[13px] whitespace-nowrap text-mute">
-              {{ ring.word === 'preload' ? 'preload' : `${ring.onHand} here` }}
-            </td>
-          </tr>
-        </tbody>
-      </table>
+      <TableBox label="Rings of the kit"
+        ><table class="tight">
+          <tbody>
+            <tr>
+              <th class="text-left">{{ line.label }}</th>
+              <td v-for="ring in line.rings" :key="ring.lotId" class="text-right whitespace-nowrap">{{ name(ring.lotId) }}</td>
+            </tr>
+            <tr>
+              <td class="text-mute">play</td>
+              <td
+                v-for="ring in line.rings"
+                :key="ring.lotId"
+                class="figure text-right"
+                :class="ring.word === 'in' ? 'text-in font-bold' : ring.word === 'preload' ? 'text-out' : ''"
+              >
+                {{ formatLength(ring.play, preferences.unit) }}
+              </td>
+            </tr>
+            <tr>
+              <td class="text-mute">there</td>
+              <td v-for="ring in line.rings" :key="ring.lotId" class="text-right text-[13px] whitespace-nowrap text-mute">
+                {{ ring.word === 'preload' ? 'preload' : `${ring.onHand} here` }}
+              </td>
+            </tr>
+          </tbody>
+        </table></TableBox
+      >
     </div>
     <p class="text-[13px] text-mute">A step of the kit counts twice: one ring each side. Nominal until measured.</p>
   </section>
