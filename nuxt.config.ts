@@ -35,6 +35,17 @@ function copyLockBinary(nitro: Nitro): void {
   cpSync(fromRoot(`./${of}`), join(nitro.options.output.serverDir, of), { recursive: true })
 }
 
+const APART_OF_CORE = new RegExp(
+  `/core/(${[
+    'command/(settings|begin)',
+    'pack/read-kit',
+    'method/(micrometer/setting|bore-gauge/builder)',
+    'check/(which|library)',
+    'check/sentence/(setup-words|closing-card|fittings-told)',
+    'check/evaluate/(matched-set|before-after|lacking)',
+    'check/kinds/(bearing-clearance/options|gear-train/what-if)',
+  ].join('|')})\\.ts$`,
+)
 /** What is loaded together is one file: a page asked for a hundred small ones costs more than the little it does not need. */
 function roomOf(path: string): string | undefined {
   const of = path.replace(/\?.*/, '')
@@ -43,15 +54,15 @@ function roomOf(path: string): string | undefined {
   // Named, or the packages beside it would drag it along: only trends have an axis of dates.
   if (/\/node_modules\/d3-time\//.test(of)) return 'dates'
   if (/\/node_modules\//.test(of)) return /\/(pdfmake|papaparse|axe-core)/.test(of) ? undefined : 'packages'
-  // What a check begins with is asked before there is one on the bench.
-  if (/\/core\/(command\/(settings|begin)|check\/(which|library|sentence\/setup-words))\.ts$/.test(of)) return undefined
+  // What only other pages need, or a panel that is opened: it goes with those.
+  if (APART_OF_CORE.test(of)) return undefined
   if (/\/core\/(quantity|reading|verdict|pack|method|check|command)\/.*\.ts$/.test(of)) return 'core'
   // What a kind draws for itself is fetched with a check of that kind.
   const [, kind] = /\/app\/components\/bench\/kinds\/([^/]+)\//.exec(of) ?? []
   if (kind !== undefined) return `kind-${kind}`
   // What is opened now and then comes when it is.
   if (
-    /\/(TrendPlot|LedgerPlot|SlopePlot|PlotFrame|MakePanel|CataloguePanel|StripScale|NewGaugeHere|DialogFrame|MicrometerDrawing|ExplainDialog|ClosingCard|SetupPanel|SetupFields|PackRulesFields)\.vue$/.test(
+    /\/(TrendPlot|LedgerPlot|SlopePlot|PlotFrame|MakePanel|CataloguePanel|OrderPanel|DrawerHere|OwnPack|LimitsPanel|LimitEditor|LimitFields|StripScale|NewGaugeHere|DialogFrame|MicrometerDrawing|ExplainDialog|ClosingCard|SetupPanel|SetupFields|PackRulesFields)\.vue$/.test(
       of,
     )
   )

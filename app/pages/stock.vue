@@ -173,12 +173,18 @@ useKeys(
     <MeasureDrawer v-if="measuring" :lots="shown" @changed="keep" @at="picked = $event" @close="measuring = false" />
     <KitForm
       v-if="kitting"
-      :family="lot?.family ?? ''"
+      :family="picked === null ? '' : (lot?.family ?? '')"
       :families="families.map(one => one.family)"
       @added="kitAdded"
       @close="kitting = false"
     />
-    <NewLotForm v-if="adding" :lots="stock?.lots ?? []" :family="lot?.family ?? ''" @changed="added" @close="adding = false" />
+    <NewLotForm
+      v-if="adding"
+      :lots="stock?.lots ?? []"
+      :family="picked === null ? '' : (lot?.family ?? '')"
+      @changed="added"
+      @close="adding = false"
+    />
     <div v-if="stock && stock.lots.length === 0" class="max-w-2xl border-t rule py-8">
       <h2 class="display mb-2 text-xl">The drawer is empty</h2>
       <p class="mb-4">

@@ -55,7 +55,7 @@ const empty = computed(() => !props.lots.some(({ family, onHand }) => family ===
   <section :aria-label="place.label" data-test="catalogue">
     <h2 class="label mb-1">{{ place.label }}: what each would leave, {{ unitName(preferences.unit) }}</h2>
     <p v-if="typing && !locked" class="text-[14px] text-near">A reading is being typed: log it or clear it before anything is fitted.</p>
-    <DrawerHere
+    <LazyDrawerHere
       v-if="!locked && (empty || filling)"
       v-model:adding="filling"
       class="mt-2"

@@ -94,7 +94,7 @@ const ways = computed(() => {
       @pass="(lapId, figures) => command('lap-passes', made => ({ lapId, ...made, figures }))"
       @end="(lapId, made) => command('lap-ends', { lapId, made })"
     />
-    <OrderPanel
+    <LazyOrderPanel
       v-model:wanted="wanted"
       :plan="order"
       :busy="reckoning"

@@ -124,7 +124,7 @@ const keep = (pieces: Pack) => props.command('reserves', { place: id.value, piec
       @found="command('found-pack', $event)"
     />
     <p v-if="!open && !known && fault" class="fault" role="alert">{{ fault }}</p>
-    <DrawerHere
+    <LazyDrawerHere
       v-if="open && !locked && (noDrawer || filling)"
       v-model:adding="filling"
       class="mt-2"
@@ -145,7 +145,7 @@ const keep = (pieces: Pack) => props.command('reserves', { place: id.value, piec
         >
       </template>
     </p>
-    <OwnPack
+    <LazyOwnPack
       v-if="open && request && ownPack"
       class="mt-2"
       :request="request"

@@ -29,9 +29,13 @@ watch(
     if (!box.value?.contains(window.document.activeElement)) open.value = false
   },
 )
-function show(): void {
+async function show(): Promise<void> {
+  // It comes now; the focus can only go to what is there.
+  await preloadComponents('LimitsPanel')
   open.value = true
-  void nextTick(() => box.value?.querySelector<HTMLElement>('select')?.focus())
+  await nextTick()
+  await nextTick()
+  box.value?.querySelector<HTMLElement>('select')?.focus()
 }
 /** The hand goes back to where it was: the figure. */
 function close(): void {
@@ -48,7 +52,7 @@ function close(): void {
       <button v-else type="button" class="button" @click="close">Done</button>
     </p>
     <div v-if="open" ref="box" class="mt-2 max-w-md">
-      <LimitsPanel :kind="kind" :document="document" :locked="false" :faults="faults" :results="results" @keep="emit('keep', $event)" />
+      <LazyLimitsPanel :kind="kind" :document="document" :locked="false" :faults="faults" :results="results" @keep="emit('keep', $event)" />
     </div>
   </section>
 </template>
