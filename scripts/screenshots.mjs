@@ -68,22 +68,6 @@ async function choose(page) {
 }
 
 /** @param {import('@playwright/test').Page} page */
-async function lap(page) {
-  await page.getByRole('button', { name: 'what could be made for this place' }).click()
-  await page.getByRole('button', { name: 'Begin' }).first().click()
-  for (const figures of [
-    ['0.121', '0.123', '0.122', '0.121'],
-    ['0.108', '0.110', '0.118', '0.109'],
-  ]) {
-    for (const [i, figure] of figures.entries()) {
-      await page.getByLabel(`point ${i + 1}`).fill(figure)
-      await page.getByLabel(`point ${i + 1}`).press('Enter')
-    }
-    await page.waitForTimeout(400)
-  }
-}
-
-/** @param {import('@playwright/test').Page} page */
 async function find(page) {
   await page.getByLabel(/^Words/).fill('launch marl')
   await page.waitForTimeout(600)
@@ -104,6 +88,7 @@ async function trendsOf(name) {
 try {
   await picture('jobs', '/')
   await picture('job', '/jobs/launch-engine', { full: true })
+  await picture('which-check', '/jobs/launch-engine/check')
   await picture('bench-choose', '/checks/launch-input')
   await picture('bench-choose-dark', '/checks/launch-input', { theme: 'dark' })
   await picture('bench-set-up', '/checks/launch-input', { full: true, act: page => page.getByRole('button', { name: /Set up/ }).click() })
@@ -118,7 +103,6 @@ try {
         .click(),
   })
   await picture('runout', '/checks/pump-housing', { full: true, act: choose })
-  await picture('lapping', '/checks/pb-flange', { full: true, act: lap })
   await picture('hub', '/checks/moto-hub')
   await picture('report', '/reports/launch-engine', { full: true, act: page => page.locator('[data-test=report]').waitFor() })
   await picture('limits', '/limits', { act: page => page.getByRole('button', { name: 'Open Input shaft end play', exact: true }).click() })

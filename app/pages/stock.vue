@@ -60,8 +60,10 @@ const families = computed(() =>
   }),
 )
 const listed = computed(() => families.value.flatMap(({ lots }) => lots))
-/** While none is picked the first is looked at. */
-const lot = computed(() => stock.value?.lots.find(({ id }) => id === picked.value) ?? listed.value[0] ?? null)
+/** While none is picked the first is looked at; not while one is put in, which is picked then. */
+const lot = computed(
+  () => stock.value?.lots.find(({ id }) => id === picked.value) ?? (adding.value || kitting.value ? null : (listed.value[0] ?? null)),
+)
 const unmeasured = computed(() => stock.value?.lots.filter(l => l.measured === null && l.onHand > 0).length ?? 0)
 const show = (value: number) => formatLength(value, preferences.unit)
 

@@ -91,7 +91,7 @@ test('limits go into the library, with what is wrong with them said, and are off
   // What the library has is taken, and said; nobody has to look for it.
   await expect(page.getByTestId('from-library').getByRole('checkbox')).toBeChecked()
   await expect(page.getByTestId('from-library')).toContainText('Winch shaft end play: 2 – 5 thou (Winch manual, p. 3-2)')
-  await expect(page.getByTestId('confirm')).toContainText('End play: 2 – 5 thou, Winch manual, p. 3-2')
+  await expect(page.getByTestId('confirm')).toContainText('Winch shaft end play: 2 – 5 thou, Winch manual, p. 3-2')
   await fill(page, 'Name', 'Winch shaft')
   await page.getByLabel('Name', { exact: true }).focus()
   await page.keyboard.press('Enter')

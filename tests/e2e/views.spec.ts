@@ -23,6 +23,8 @@ const views = [
   ...(process.env.LONG === 'yes' ? ALIKE : []),
   '/',
   '/jobs/launch-box',
+  '/jobs/launch-box/check',
+  '/jobs/launch-box/check?kind=shaft-end-play',
   '/stock',
   '/gauges',
   '/checks/le-mains',

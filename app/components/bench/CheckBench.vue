@@ -65,7 +65,7 @@ watch(phase, async now => {
 })
 /** The sheet takes the width while it is filled; then what to do about it does. */
 const measuring = computed(() => phase.value === 'measure' || (phase.value === 'prove' && taking.next.value !== null))
-const strip = ref<{ tickDue: () => void; tickRest: () => void }>()
+const strip = ref<{ tickDue: () => void; tickRest: () => void; warn: () => void }>()
 const allSteps = ref(false)
 
 const look = useShown({ document, evaluation, phase, taking, typed })

@@ -35,6 +35,10 @@ defineExpose({
     // Set up is done with its last step; whether anything is read once more is nobody's to say but the technician's.
     if (last && props.open === 'setup') emit('open', 'measure')
   },
+  /** The caution of the kind, whole or in one line. */
+  warn: () => {
+    warned.value = !warned.value
+  },
   /** What need not be ticked is, never a must or a step that warns. */
   tickRest: () => {
     if (!props.locked) for (const step of left.value) if (!step.required && !step.caution) emit('tick', step, true)
@@ -68,7 +72,9 @@ defineExpose({
     </div>
     <p v-if="safety" class="caution mb-1 flex items-baseline gap-x-3">
       <span class="min-w-0" :class="warned ? '' : 'truncate'" :title="safety">{{ safety }}</span>
-      <button type="button" class="link shrink-0" :aria-expanded="warned" @click="warned = !warned">{{ warned ? 'less' : 'whole' }}</button>
+      <button type="button" class="link shrink-0" :aria-expanded="warned" @click="warned = !warned">
+        <kbd class="max-md:hidden">!</kbd> {{ warned ? 'less' : 'whole' }}
+      </button>
     </p>
     <div class="flex min-h-11 flex-wrap items-center gap-x-4 border-t rule" data-test="step-due">
       <label v-if="due && !all" class="flex min-h-11 min-w-0 flex-1 basis-72 cursor-pointer items-center gap-3 py-1">

@@ -129,11 +129,13 @@ export function useBeginning(kind: CheckKind, jobId: string, type: string, title
     if (typed.value && limited.value) all.set(`book:${limited.value.id}`, { result: limited.value.id, role: 'book', set: typed.value })
     return [...all.values()]
   })
+  /** As the library calls it: the rim of a disc is no housing. */
+  const nameOf = (result: string, role: string) => chosen.value.find(entry => entry.result === result && entry.role === role)?.name
   const limitWords = computed(() =>
     limits.value.map(({ result, role, set }) => {
       const words = describeLimits(set as Parameters<typeof describeLimits>[0])
       const source = sourceWords({ set } as Parameters<typeof sourceWords>[0])
-      return `${figures.value.find(({ id }) => id === result)?.label ?? result}: ${words}, ${role === 'shop' ? 'shop limit' : source.toLowerCase() === 'book' ? 'book' : source}`
+      return `${nameOf(result, role) ?? figures.value.find(({ id }) => id === result)?.label ?? result}: ${words}, ${role === 'shop' ? 'shop limit' : source.toLowerCase() === 'book' ? 'book' : source}`
     }),
   )
   const settings = computed((): CheckSettingsDto => {

@@ -31,7 +31,7 @@ interface Bench {
   /** the card before there is no way back */
   readonly closing: Ref<boolean>
   /** the phases and their steps */
-  readonly strip: Ref<{ tickDue: () => void; tickRest: () => void } | undefined>
+  readonly strip: Ref<{ tickDue: () => void; tickRest: () => void; warn: () => void } | undefined>
   readonly allSteps: Ref<boolean>
 }
 
@@ -116,6 +116,9 @@ export function useBenchKeys({
       ? key('PgDn', 'to the signature', sign, { keys: ['PageDown'] })
       : key('PgDn', 'next phase', () => step(1), { keys: ['PageDown'] }),
     key('PgUp', 'phase before', () => step(-1), { keys: ['PageUp'], quiet: true }),
+    ...(bench.document && checkKind(bench.document.kind).safety
+      ? [key('!', 'the whole caution', () => strip.value?.warn(), { quiet: true })]
+      : []),
     key('E', 'explain', () => (explaining.value = true)),
     key('H', 'helpers', () => (helping.value = true)),
     key('C', 'card before closing', () => (closing.value = true)),
