@@ -42,6 +42,7 @@ function enter(): void {
 
 <template>
   <div @keydown="onKeydown">
+    <h1 class="sr-only">Which check?</h1>
     <label class="label mb-1 block" for="which-check">Which check? A part, a symptom or a word</label>
     <input
       id="which-check"
