@@ -24,7 +24,7 @@ describe('binding the roles of a check to the parts of its job', () => {
 
 describe('why a reading is stale', () => {
   it('names the part and what was done to it', () => {
-    expect(staleWords(roles, { role: 'shells-1', reason: 'new ones' })).toBe('shells, main 1: new ones')
+    expect(staleWords(roles, { role: 'shells-1', reason: 'new ones' })).toBe('shells, main 1 – new ones')
   })
   it('a change to everything speaks for itself', () => {
     expect(staleWords(roles, { role: '*', reason: 'dropped' })).toBe('dropped')

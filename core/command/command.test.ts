@@ -407,7 +407,7 @@ describe('a reading', () => {
   it('taken before a part was replaced does not arrive as if it were new', () => {
     const after = done(fresh(), play(8), { ...head(), kind: 'part-change', part: { id: 'p', name: 'Bearings' }, reason: 'new', by: 'T' })
     const late = play(9) as Extract<Command, { kind: 'read' }>
-    expect(reasonOf(decide(after, { ...late, seen: 0 }))).toContain('before a change it rests on (bearings: new)')
+    expect(reasonOf(decide(after, { ...late, seen: 0 }))).toContain('before a change it rests on (bearings – new)')
     expect(decide(after, { ...late, seen: Number.MAX_SAFE_INTEGER }).ok).toBe(true)
   })
 })

@@ -88,7 +88,7 @@ describe('data of the first version', () => {
     const lite = await openEngine(undefined, schemaUpTo('0008'), QUIET)
     await lite.exec(`
       INSERT INTO unit (id, name) VALUES ('u', 'Ferry'); INSERT INTO job (id, unit_id, title) VALUES ('j', 'u', 'Box'); INSERT INTO part (id, job_id, name) VALUES ('p', 'j', 'Crankshaft');
-      INSERT INTO part_change (id, part_id, reason) VALUES ('a', 'p', 'crankshaft: reground'), ('b', 'p', 'straightened: once');`)
+      INSERT INTO part_change (id, part_id, reason) VALUES ('a', 'p', 'crankshaft – reground'), ('b', 'p', 'straightened: once');`)
     await bringUp(lite)
     const { rows } = await lite.query<{ reason: string }>('SELECT reason FROM part_change ORDER BY id')
     expect(rows.map(({ reason }) => reason)).toEqual(['reground', 'straightened: once'])
@@ -451,11 +451,11 @@ describe('a replaced part', () => {
     const after = await replacePart(db, 'launch-engine', change)
     expect(after.parts.find(p => p.id === part.id)!.changes).toMatchObject([{ reason: 'reground', by: 'T. Marl' }])
     const states = Object.fromEntries(after.checks.map(check => [check.title, check]))
-    expect(states['Thrust halves in line']).toMatchObject({ word: 'Stale', signed: false, note: 'crankshaft: reground' })
+    expect(states['Thrust halves in line']).toMatchObject({ word: 'Stale', signed: false, note: 'crankshaft – reground' })
     expect(states['Oil pump']).toMatchObject({ word: 'In', note: '' })
     const mains = await checkView(db, 'le-mains')
     const results = evaluateCheck(mains.document, mains.lots).current.results
-    expect(results.find(result => result.id === 'journal@1')!.stale).toBe('crankshaft: reground')
+    expect(results.find(result => result.id === 'journal@1')!.stale).toBe('crankshaft – reground')
     expect(results.find(result => result.id === 'bore-round@1')!.stale).toBeNull()
   })
 })

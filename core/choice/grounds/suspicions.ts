@@ -48,9 +48,7 @@ export function reasonsFor(
       `A ${show(lot.nominal)} that is ${like === null ? `about ${formatLength(really, unit)}` : `really a ${show(like)}`}: measure it.`,
     ]
   })
-  // In a place for one piece nothing hides.
-  const single = [odd, ...rest].every(({ pack }) => pack.reduce((sum, { count }) => sum + count, 0) <= 1)
-  const hidden = extra > 0 && !single ? nearest(ofFamily(context).map(thickness), extra, within) : null
+  const hidden = extra > 0 ? nearest(ofFamily(context).map(thickness), extra, within) : null
   return [
     `The dial was misread by about ${show(Math.abs(offset))} ${UNIT_NAME[unit]}.`,
     ...wrongPieces,

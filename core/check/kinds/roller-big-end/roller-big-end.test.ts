@@ -319,7 +319,7 @@ describe('a part replaced or reworked', () => {
     expect(targets).toEqual([])
     expect(details).toMatchObject({ sorting: { possible: 0 }, sets: [{ rod: '1', rollers: null }] })
     expect(phase).toBe('measure')
-    expect(current.results[0]).toMatchObject({ state: 'stale', stale: 'big end rollers: straightened' })
+    expect(current.results[0]).toMatchObject({ state: 'stale', stale: 'big end rollers – straightened' })
     const anew = figures('bag-A', ...[-1, -1, -1].map(t => inches(0.25) + thou(t / 10))).map(r => ({
       ...r,
       at: '2026-05-06T08:00:00.000Z',
