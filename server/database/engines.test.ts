@@ -88,7 +88,7 @@ describe('data of the first version', () => {
     const lite = await openEngine(undefined, schemaUpTo('0008'), QUIET)
     await lite.exec(`
       INSERT INTO unit (id, name) VALUES ('u', 'Ferry'); INSERT INTO job (id, unit_id, title) VALUES ('j', 'u', 'Box'); INSERT INTO part (id, job_id, name) VALUES ('p', 'j', 'Crankshaft');
-      INSERT INTO part_change (id, part_id, reason) VALUES ('a', 'p', 'crankshaft – reground'), ('b', 'p', 'straightened: once');`)
+      INSERT INTO part_change (id, part_id, reason) VALUES ('a', 'p', 'crankshaft: reground'), ('b', 'p', 'straightened: once');`)
     await bringUp(lite)
     const { rows } = await lite.query<{ reason: string }>('SELECT reason FROM part_change ORDER BY id')
     expect(rows.map(({ reason }) => reason)).toEqual(['reground', 'straightened: once'])
