@@ -68,3 +68,18 @@ test('what nobody can know is asked, and what cannot be read is never dropped', 
   await expect(page).toHaveURL(/\/checks\//)
   await expect(page.getByLabel(/^Thickness of the straight bar/)).toHaveValue('0.125')
 })
+
+test('a shop that answers late takes nothing away that was typed meanwhile', async ({ page, shop }) => {
+  await page.route(/beginning|api\/limits/, async route => {
+    await new Promise(resolve => setTimeout(resolve, 1_500))
+    await route.continue()
+  })
+  await page.goto(`${shop.address}/jobs/launch-box/check?kind=shaft-end-play`)
+  await tabToField(page, /^Book limit, lower/)
+  await page.keyboard.type('3 bananas')
+  await expect(page.getByTestId('confirm')).toContainText('As on 17 Nov 2026')
+  await expect(page.getByLabel(/^Book limit, lower/)).toHaveValue('3 bananas')
+  await page.keyboard.press('Enter')
+  await expect(page.getByLabel(/^Book limit, lower/)).toBeFocused()
+  await expect(page).toHaveURL(/kind=shaft-end-play/)
+})

@@ -200,6 +200,7 @@ useBenchKeys({
         :ahead="answer.ahead"
         :lacks="taking.lacks.value"
         :system="systemOf(document.entryUnit)"
+        @made="register = [...register, $event]"
         @take="(key, gauge) => command('settings', { settings: { gauges: { [key]: gauge } } })"
       />
       <p v-if="aim?.caution" class="text-[14px] text-near">{{ aim.caution }}</p>

@@ -2,6 +2,7 @@
 import type { AheadWords } from '#core/check/sentence/advice-words'
 import { GAUGE_NAME, type GaugeKind } from '#core/reading/gauge'
 import type { UnitSystem } from '#core/quantity/length'
+import type { RegisteredGauge } from '#shared/types'
 
 /** Before the first reading: a gauge that cannot tell the figure, or one that is not there; with the right one, or a new one, on the spot. */
 const props = defineProps<{
@@ -10,7 +11,12 @@ const props = defineProps<{
   lacks: { readonly key: string; readonly kind: GaugeKind } | null
   system: UnitSystem
 }>()
-const emit = defineEmits<{ take: [key: string, gauge: string] }>()
+const emit = defineEmits<{ take: [key: string, gauge: string]; made: [RegisteredGauge] }>()
+/** The register has it before it is taken from there. */
+function made(key: string, gauge: RegisteredGauge): void {
+  emit('made', gauge)
+  emit('take', key, gauge.id)
+}
 const entering = ref(false)
 const wanted = computed(() => props.lacks ?? props.ahead)
 watch(
@@ -31,12 +37,6 @@ watch(
       </button>
       <button v-if="!entering" type="button" class="link" @click="entering = true">New gauge</button>
     </p>
-    <LazyNewGaugeHere
-      v-if="entering"
-      :kind="wanted.kind"
-      :system="system"
-      @made="emit('take', wanted.key, $event.id)"
-      @close="entering = false"
-    />
+    <LazyNewGaugeHere v-if="entering" :kind="wanted.kind" :system="system" @made="made(wanted.key, $event)" @close="entering = false" />
   </div>
 </template>

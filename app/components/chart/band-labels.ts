@@ -96,7 +96,9 @@ export function bandLabels(
       ? [{ id: 'words', width: wordsWide(predicted.words), size: 13, spots: measured ? between : about(predicted.at, line - 13, width) }]
       : []),
   ]
-  return laidOut(wanted, taken, { left: 3, right: width - 3, top: 0, bottom: bottom + 40 })
+  // What is left blank, because it stands below on a phone, takes no place and is not drawn.
+  const told = wanted.filter(({ id }) => ({ below, above, words: predicted?.words })[id] !== '')
+  return laidOut(told, taken, { left: 3, right: width - 3, top: 0, bottom: bottom + 40 })
 }
 
 /** Figures of an axis that leave each other room, and are no figure twice. */

@@ -72,7 +72,12 @@ const gaugeWords = (gauge: Gauge) =>
       ? 'to be zeroed first'
       : ''
 
-const limitFault = computed(() => form.fault(`settings.limits.${limits.value.length - 1}.set`))
+const limitFault = computed(() =>
+  form.fault(`settings.limits.${limits.value.findIndex(({ result, role }) => role === 'book' && result === limited.value?.id)}.set`),
+)
+/** Limits are typed in their row while none are known; what was begun there stays there, whatever the shop answers. */
+const typing = ref(false)
+const atHand = computed(() => typing.value || known.value.length === 0)
 /** Down opens the rest from any field of text; Enter begins, from a list as well. */
 function onKeydown(event: KeyboardEvent): void {
   const { target, key: pressed } = event
@@ -145,7 +150,7 @@ watch(
           <dt class="label border-t rule pt-2.5">Limits</dt>
           <dd class="rule pb-2 md:border-t md:py-2">
             <p v-for="words in limitWords" :key="words">{{ words }}</p>
-            <template v-if="known.length === 0">
+            <template v-if="atHand">
               <p v-if="limits.length === 0" class="mb-1 text-mute">None known: without limits it is measured and not judged.</p>
               <LimitsToBegin
                 v-model:lower="lower"
@@ -155,6 +160,7 @@ watch(
                 :limited="limited"
                 :unit="limitUnit"
                 :fault="limitFault"
+                @input="typing = true"
               />
             </template>
           </dd>
@@ -206,7 +212,7 @@ watch(
         </label>
       </fieldset>
       <LimitsToBegin
-        v-if="limited && known.length > 0"
+        v-if="limited && !atHand"
         v-model:lower="lower"
         v-model:upper="upper"
         v-model:picked="picked"

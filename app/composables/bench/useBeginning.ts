@@ -70,7 +70,8 @@ export function useBeginning(kind: CheckKind, jobId: string, type: string, title
     const first = new Map<string, LibraryLimit>()
     for (const entry of offered(kind.id, type, kind.results(setup)))
       if (!first.has(keyOf(entry)) && !lastLimits.value.some(one => keyOf(one) === keyOf(entry))) first.set(keyOf(entry), entry)
-    for (const entry of first.values()) take(entry, true)
+    // What was set by hand meanwhile is not set otherwise by the rule of a limit.
+    for (const entry of first.values()) if (!Object.keys(entry.rule).some(id => touched.has(id))) take(entry, true)
   }
   const keyOf = ({ result, role }: { readonly result: string; readonly role: string }) => `${role}:${result}`
 

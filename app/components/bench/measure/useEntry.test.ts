@@ -72,6 +72,13 @@ describe('the entry fields of the bench', () => {
       entry.submit()
       expect(list.focus).toHaveBeenCalledOnce()
     })
+    it('what is typed anew goes where the doubtful figure stands, not where Enter was pressed', () => {
+      const { entry, first, second } = open('.018', '5')
+      entry.submit()
+      entry.answerByKey(press('.'))
+      expect(first.select).toHaveBeenCalledOnce()
+      expect(second.focus).not.toHaveBeenCalled()
+    })
     it('a digit answers', () => {
       const { entry, answer, log } = open('.018')
       entry.submit()

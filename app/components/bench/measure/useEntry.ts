@@ -36,6 +36,8 @@ interface Entry {
 
 /** A figure that is asked about, and what it can mean. */
 interface Question {
+  /** the field it stands in; null: the one where it started */
+  readonly field: HTMLInputElement | null
   readonly text: string
   readonly choices: readonly Choice[]
   /** Enter may take the first */
@@ -47,12 +49,12 @@ export function useEntry({ fields: { first, second, choiceList }, state, draft, 
   const tried = ref(false)
   const blank = computed(() => draft.value.far.trim() === '')
   const asking = computed<Question | null>(() => {
-    for (const [text, entry] of [
-      [draft.value.far, state.value.far],
-      [draft.value.back, state.value.back],
-      [draft.value.start, state.value.start],
+    for (const [text, entry, field] of [
+      [draft.value.far, state.value.far, first.value],
+      [draft.value.back, state.value.back, second.value],
+      [draft.value.start, state.value.start, null],
     ] as const) {
-      if (text.trim() !== '' && !entry.ok && entry.choices) return { text, choices: entry.choices, asTyped: entry.asTyped ?? false }
+      if (text.trim() !== '' && !entry.ok && entry.choices) return { field, text, choices: entry.choices, asTyped: entry.asTyped ?? false }
     }
     return null
   })
@@ -78,10 +80,12 @@ export function useEntry({ fields: { first, second, choiceList }, state, draft, 
   let asked: HTMLInputElement | null = null
   /** Enter takes what was typed as it was typed, and nothing else. */
   function ask(): void {
+    const { field, asTyped } = asking.value!
     const at = globalThis.document?.activeElement
-    asked = at && 'select' in at ? (at as HTMLInputElement) : null
-    const first = asking.value!.asTyped ? choiceList.value?.querySelector('button') : null
-    ;(first ?? choiceList.value)?.focus()
+    // Typed anew it goes where the doubtful figure stands, wherever Enter was pressed.
+    asked = field ?? (at && 'select' in at ? (at as HTMLInputElement) : null)
+    const taken = asTyped ? choiceList.value?.querySelector('button') : null
+    ;(taken ?? choiceList.value)?.focus()
   }
   /** The digit an answer was picked by: with another behind it, both were the figure typed anew. */
   const byDigit = ref('')
