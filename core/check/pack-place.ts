@@ -73,3 +73,6 @@ export const responseOf = (place: Pick<PackPlace, 'effects' | 'chosen'>): Respon
   perPiece: chosenFor(place).perPiece,
   pair: inPairs(place),
 })
+
+/** Nothing can be taken out of what nobody listed. */
+export const UNLISTED = 'The fitted pack is not known. List its pieces to see which ones to take out.'

@@ -1,3 +1,4 @@
+import type { Step } from '../method/step'
 import type { Condition } from './conditions'
 import { piecesIn, type CheckDocument, type Struck, type Trial } from './document'
 
@@ -24,6 +25,10 @@ export function strike(document: CheckDocument, order: number, keep: readonly st
     struck: [...document.struck, ...struck],
   }
 }
+
+/** The steps a fitting is asked for: what speaks of what was put in is not asked of what was found. */
+export const stepsOf = (steps: readonly Step[], { refitted }: Pick<Trial, 'refitted'>): readonly Step[] =>
+  steps.filter(({ of }) => of !== 'refit' || refitted.length > 0)
 
 /** Was a step ticked of a fitting? Of an earlier one it counts as it was then. */
 export function isTicked(

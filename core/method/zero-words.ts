@@ -9,9 +9,11 @@ export const ZERO_WORDS = [
   { value: 'binds', label: 'binds', said: /^(it )?(binds|binding|locks|locked|tight|stuck)$/, words: 'it binds' },
 ] as const
 
-/** The word that was typed where a figure was asked for; null: it is none of them. */
-export const zeroWord = (text: string): string | null =>
-  ZERO_WORDS.find(({ said }) => said.test(text.trim().toLowerCase().replace(/\s+/g, ' ')))?.value ?? null
+/** The word that was typed where a figure was asked for, or its beginning; null: it is none of them. */
+export function zeroWord(text: string): string | null {
+  const plain = text.trim().toLowerCase().replace(/\s+/g, ' ')
+  return (plain && ZERO_WORDS.find(({ said, label }) => said.test(plain) || label.startsWith(plain))?.value) || null
+}
 
 /** What a bare torque of a nut or an axle is in, where lengths are typed in a unit. */
 export const torqueUnitBeside = (unit: Unit): 'N·m' | 'ft·lb' => (systemOf(unit) === 'metric' ? 'N·m' : 'ft·lb')

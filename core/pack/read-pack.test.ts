@@ -29,6 +29,13 @@ describe('a pack read out at the bench', () => {
     ['3 x 3', ['3 × 3']],
     ['10, 8,', ['1 × 10', '1 × 8']],
     ['10, 8,   ', ['1 × 10', '1 × 8']],
+    ['2 2 2 5 5 5 10 10', ['3 × 2', '3 × 5', '2 × 10']],
+    ['2,2,2,7', ['3 × 2', '1 × 7']],
+    ['5 thou 10 thou', ['1 × 5', '1 × 10']],
+    ['3 x 3 5 5', ['3 × 3', '2 × 5']],
+    ['5 x3 10', '5 x3: how many of what?'],
+    ['3x 5 thou 0.010 in', ['3 × 5', '1 × 10']],
+    ['10 -2', '-2: a piece is thicker than nothing.'],
     ['10, '.repeat(400), 'That is too long for a pack.'],
     ['0 x 5', '0: a piece is thicker than nothing.'],
   ])('%s', (text, expected) => expect(pieces(text)).toEqual(expected))
@@ -48,7 +55,11 @@ describe('a pack read out at the bench', () => {
     expect(readPack('1,25', 'mm', []).ok).toBe(false)
     expect(choices('10,5')).toEqual(['10.5', '10 + 5'])
     expect(choices('10 x 2')).toEqual(['2 + 2 + 2 + 2 + 2 + 2 + 2 + 2 + 2 + 2', '10 + 10'])
-    expect(choices('4, 3 x 2')).toEqual(['4, 2 + 2 + 2', '4, 3 + 3'])
+    expect(choices('4, 3 x 2')).toEqual(['4 + 2 + 2 + 2', '4 + 3 + 3'])
+    expect(choices('12 10,5 5')).toEqual(['12 + 10.5 + 5', '12 + 10 + 5 + 5'])
+    expect(pieces('1,2,2,5', [], 'mm')).toBe('1,2,2,5: 2 pieces, or 4?')
+    const tenths = readPack('0,25,0,30', 'mm', [])
+    expect(tenths.ok && tenths.pieces.map(({ size }) => size)).toEqual([nm(250_000), nm(300_000)])
     // Each answer can be read without asking again.
     for (const text of [...choices('10,5')!, ...choices('3 x 2')!]) expect(readPack(text, 'thou', []).ok).toBe(true)
   })
@@ -60,6 +71,7 @@ describe('a pack read out at the bench', () => {
   it('knows the marks and colours of the drawer', () => {
     expect(pieces('Q, 5', drawer)).toEqual(['1 × q', '1 × 5'])
     expect(pieces('2 x q', drawer)).toEqual(['2 × q'])
+    expect(pieces('10 Q 5', drawer)).toEqual(['1 × 10', '1 × q', '1 × 5'])
     expect(choices('red', drawer)).toEqual(['40 thou', '41 thou'])
   })
   it('knows grades of shells: half of it is a wall', () => {
@@ -131,6 +143,7 @@ describe('two as thick', () => {
   const thrust = [lot('bronze', 60, 'bronze'), lot('plastic', 60, '', 'plastic'), lot('seventy', 70)]
   it('are told apart by mark, colour or a word on the bag', () => {
     expect(pieces('60 plastic', thrust)).toEqual(['1 × plastic'])
+    expect(pieces('60 plastic 60 bronze 70', thrust)).toEqual(['1 × plastic', '1 × bronze', '1 × 70'])
     expect(pieces('2 x 60 Bronze', thrust)).toEqual(['2 × bronze'])
     expect(pieces('60 bronze + 70', thrust)).toEqual(['1 × bronze', '1 × 70'])
     expect(pieces('60 plastic', [lot('bronze', 60, 'bronze'), { ...lot('other', 60), tags: ['plastic'] }])).toEqual(['1 × other'])

@@ -26,8 +26,8 @@ const LONGEST_LIST = 1_000
 const refuse = (reason: string, choices?: readonly PackReading[]): PackEntry => ({ ok: false, reason, ...(choices ? { choices } : {}) })
 
 /**
- * A pack as it is read out at the bench: `10, 8, 2 x 3`, `Q`, `red`, `0.25 mm`, `0.001 under`, `none`. Pieces are parted by a comma
- * with a space, a semicolon or a plus. What can be read two ways asks.
+ * A pack as it is read out at the bench: `10, 8, 2 x 3`, `2 2 5 10`, `Q`, `red`, `0.25 mm`, `0.001 under`, `none`. Pieces are parted by
+ * blanks, commas, semicolons or a plus. What can be read two ways asks.
  * @param lots  of the drawer: their marks, colours and sizes are understood
  * @param unit  what a bare figure means
  */
@@ -38,14 +38,15 @@ export function readPack(text: string, unit: LengthUnit, lots: readonly Lot[]): 
     .split(/[;+\n]|,(?=\s)|,\s*$/)
     .map(word => word.trim())
     .filter(Boolean)
+    .flatMap(word => partedByBlanks(word, unit, lots))
   if (words.length === 0) return refuse('List the pieces: 10, 8, 2 x 3. Nothing in it: none.')
   const pieces: NamedPiece[] = []
-  for (const word of words) {
+  for (const [i, word] of words.entries()) {
     const read = readPiece(word, unit, lots)
     if (!read.ok)
       return refuse(
         read.reason,
-        read.choices?.map(choice => ({ ...choice, text: text.replace(word, choice.text) })),
+        read.choices?.map(choice => ({ ...choice, text: words.with(i, choice.text).join(' + ') })),
       )
     for (const piece of read.pieces) {
       const at = pieces.findIndex(other => other.lotId === piece.lotId && other.size === piece.size)
@@ -56,13 +57,60 @@ export function readPack(text: string, unit: LengthUnit, lots: readonly Lot[]): 
   return { ok: true, pieces }
 }
 
-function readPiece(word: string, unit: LengthUnit, lots: readonly Lot[]): PackEntry {
-  const comma = /^(\d+),(\d+)$/.exec(word)
-  if (comma && !(unit === 'mm' && comma[1] === '0'))
+const LENGTH_UNIT = /^(mm|µm|um|thou|th|in|"|″|inch|inches|tenths?)$/i
+const TIMES = /^(x|×|\*|of)$/i
+/** What says more of the figure before it: its unit, how many of it, of what shape. */
+const OF_THE_LAST = /^(flat|stepped|sprung|under|u\/s|undersize|[x×*]\d*)$/i
+
+/** Pieces with nothing but blanks between them: what says more of a figure stays with it. */
+function partedByBlanks(word: string, unit: LengthUnit, lots: readonly Lot[]): readonly string[] {
+  if (!/\s/.test(word) || named(word, lots).length > 0) return [word]
+  const parted: string[] = []
+  for (const token of word.split(/\s+/)) {
+    const before = parted.at(-1)
+    if (before !== undefined && belongsTo(before, token, unit, lots)) parted[parted.length - 1] = `${before} ${token}`
+    else parted.push(token)
+  }
+  return parted
+}
+function belongsTo(before: string, token: string, unit: LengthUnit, lots: readonly Lot[]): boolean {
+  const last = before.split(' ').at(-1)!
+  if (TIMES.test(token) || TIMES.test(last) || /\d[x×*]$/i.test(last)) return true
+  if (OF_THE_LAST.test(token) || LENGTH_UNIT.test(token) || /^\d+\/\d+$/.test(token)) return true
+  // A word beside a figure says which of that size, unless a size goes by it alone.
+  return (
+    /\d/.test(before) &&
+    /^\p{L}/u.test(token) &&
+    (named(token, lots).length === 0 || sized(last, unit, lots).some(lot => goesBy(lot, token)))
+  )
+}
+
+/** Figures with commas and no blanks between them; null: there are none. A comma may be a decimal point. */
+function partedByCommas(word: string, unit: LengthUnit, lots: readonly Lot[]): PackEntry | null {
+  if (!/^\d+(,\d+)+$/.test(word)) return null
+  const parts = word.split(',')
+  const pieces = parts.join(' + ')
+  if (parts.length === 2) {
+    const [whole, rest] = parts
+    if (unit === 'mm' && whole === '0') return null
     return refuse(`${word}: one piece, or two?`, [
-      { label: `${comma[1]}.${comma[2]} ${UNIT_NAME[unit]}`, text: `${comma[1]}.${comma[2]}` },
-      { label: `${comma[1]} and ${comma[2]}`, text: `${comma[1]} + ${comma[2]}` },
+      { label: `${whole}.${rest} ${UNIT_NAME[unit]}`, text: `${whole}.${rest}` },
+      { label: `${whole} and ${rest}`, text: pieces },
     ])
+  }
+  // Several in a row are a list; in millimetres every second comma may be a point.
+  if (unit !== 'mm' || parts.length % 2 === 1) return readPack(pieces, unit, lots)
+  const pairs = parts.flatMap((whole, i) => (i % 2 === 0 ? [`${whole}.${parts[i + 1]}`] : []))
+  if (parts.some((part, i) => i % 2 === 0 && Number(part) === 0)) return readPack(pairs.join(' + '), unit, lots)
+  return refuse(`${word}: ${pairs.length} pieces, or ${parts.length}?`, [
+    { label: `${pairs.join(' and ')} ${UNIT_NAME[unit]}`, text: pairs.join(' + ') },
+    { label: parts.join(' and '), text: pieces },
+  ])
+}
+
+function readPiece(word: string, unit: LengthUnit, lots: readonly Lot[]): PackEntry {
+  const list = partedByCommas(word, unit, lots)
+  if (list) return list
   const many = /^(.+?)\s*(?:[x×*]|\bof\b)\s*(.+)$/i.exec(word)
   if (!many || named(word, lots).length > 0) return readOne(word, 1, unit, lots)
   const [, first = '', second = ''] = many
@@ -78,10 +126,10 @@ function readPiece(word: string, unit: LengthUnit, lots: readonly Lot[]): PackEn
   ].filter(way => way.count <= MOST_OF_A_SIZE && (lots.length === 0 || sized(way.size, unit, lots).length > 0))
   if (plausible.length === 1) return readOne(plausible[0]!.size, plausible[0]!.count, unit, lots)
   if (a === b) return readOne(second, a, unit, lots)
-  const list = (size: string, times: number) => Array<string>(times).fill(size).join(' + ')
+  const times = (size: string, many: number) => Array<string>(many).fill(size).join(' + ')
   return refuse(`${word}: how many of what?`, [
-    { label: `${a} pieces of ${second}`, text: list(second, a) },
-    { label: `${b} ${b === 1 ? 'piece' : 'pieces'} of ${first}`, text: list(first, b) },
+    { label: `${a} pieces of ${second}`, text: times(second, a) },
+    { label: `${b} ${b === 1 ? 'piece' : 'pieces'} of ${first}`, text: times(first, b) },
   ])
 }
 

@@ -27,6 +27,8 @@ export interface Sheet {
   readonly cells: readonly Cell[]
   /** id of the point the kind’s own order of work wants next; null: the first that is open */
   readonly due: string | null
+  /** The kind’s own order of work goes on with choosing: what can still be read before is more of the same. */
+  readonly choosing: boolean
   /** a word said before is asked again there, before anything else */
   readonly again: boolean
   /** What sends the field where the work goes on when it changes: another fitting, a part replaced, opened again. */
@@ -40,6 +42,7 @@ export function sheetOf(document: CheckDocument, turned = false): Sheet {
   const kind = checkKind(document.kind)
   const index = document.trials.length - 1
   const again = askedAgain(document)
+  const step = nextStepOf(document)
   const inOrder = kind.points(document.setup)
   const cells = (turned ? turnedRound(inOrder) : inOrder).map((point): Cell => {
     const readings = readingsAt(document.trials, point, index)
@@ -57,7 +60,8 @@ export function sheetOf(document: CheckDocument, turned = false): Sheet {
   const { trials, partChanges, reopened } = document
   return {
     cells,
-    due: again[0] ?? nextStepOf(document)?.point ?? null,
+    due: again[0] ?? step?.point ?? null,
+    choosing: step?.phase === 'choose' && step.point === null,
     again: again.length > 0,
     work: [trials.length, partChanges.length, reopened?.order ?? 0].join('/'),
     asked: inOrder.map(({ id, optional }) => (optional ? `${id}?` : id)).join(),

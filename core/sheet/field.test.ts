@@ -56,6 +56,19 @@ describe('the field of a sheet', () => {
     expect(moved(fieldAt(none, 'before'), { ...STORED, done: true }, none).at).toBe('after')
   })
 
+  it('goes through the runs of a wire while the next step is the shim', () => {
+    const run = (at: string) => ['A', 'B'].flatMap(piece => ['1', '2', '3'].flatMap(along => figures(`${at}-${piece}${along}`, thou(56))))
+    const one = reads('crush-wire', run('wire-1-1'))
+    const last = cellAt(one, 'wire-1-1-B3')
+    expect(last?.live).toHaveLength(1)
+    expect(one.choosing).toBe(true)
+    expect(moved(fieldAt(one, 'wire-1-1-B3'), STORED, one).at).toBe('wire-1-2-A1')
+    // Before the first run is whole nothing is chosen, and the rest of it comes first.
+    const half = reads('crush-wire', run('wire-1-1').slice(0, 4))
+    expect(half.choosing).toBe(false)
+    expect(moved(fieldAt(half, 'wire-1-1-B1'), STORED, half).at).toBe('wire-1-1-B2')
+  })
+
   it('keeps what a gate refused, and goes on as always once its correction is stored', () => {
     const first = mains(journal('1-A-front', 1.5))
     const refused = moved(begun, { ...STORED, refused: true }, first)

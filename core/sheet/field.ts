@@ -101,6 +101,10 @@ function after(read: Cell, { done, lacked }: Extract<Move, { kind: 'stored' }>, 
   const wanted = sheet.due === null ? null : cellAt(sheet, sheet.due)
   if (wanted && (wanted.point.way === read.point.way || sheet.again)) return wanted
   const round = [...cells.slice(cells.indexOf(read) + 1), ...cells.slice(0, cells.indexOf(read))]
+  // Another run of the wire before the shim goes in that is proved afterwards.
+  const more =
+    sheet.choosing && round.find(({ point, open }) => open && point.way === read.point.way && point.at.part === read.point.at.part)
+  if (more) return more
   const next = round.find(isWanted)
   // A log that may be left out ends where the order of work asks for nothing more of it: a bore at size.
   if (way.again === 'another') return !read.required && next ? (wanted ?? next) : read

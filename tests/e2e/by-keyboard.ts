@@ -90,10 +90,15 @@ export const next = async (page: Page) => {
 }
 
 /** A whole kit in the drawer, a size a line as somebody would type it, in thou where no unit is said. */
-export async function kit(address: string, family: string, ...lines: string[]): Promise<void> {
+export const kit = (address: string, family: string, ...lines: string[]): Promise<void> => stock(address, family, lines, false)
+/** The same, every piece measured and found to be its size. */
+export const measuredKit = (address: string, family: string, ...lines: string[]): Promise<void> => stock(address, family, lines, true)
+
+async function stock(address: string, family: string, lines: readonly string[], measured: boolean): Promise<void> {
   const { sizes, faults } = readKit(lines.join('\n'), 'thou')
   if (faults.length > 0) throw new Error(faults[0]!.reason)
-  const body = Papa.unparse(drawerRows(family, sizes))
+  const rows = drawerRows(family, sizes)
+  const body = Papa.unparse(measured ? rows.map(row => ({ ...row, measured: row.nominal })) : rows)
   const answer = await fetch(`${address}/api/stock/csv`, { method: 'POST', headers: { ...AS_PROGRAM, 'content-type': 'text/csv' }, body })
   if (!answer.ok) throw new Error(await answer.text())
 }

@@ -148,7 +148,7 @@ test('a hub spacer by comparator: set to the window, tried dry, locked, one set;
   // The wrong way round is said, and nothing is lost.
   await expect(page.getByLabel('Least; a range')).toBeFocused()
   await type(page, '378', '376')
-  await expect(page.getByText('The most figure is below the least.')).toBeVisible()
+  await expect(page.getByText('“most” is below “least”.')).toBeVisible()
   await page.getByLabel('Most', { exact: true }).focus()
   await page.keyboard.press('Control+a')
   await type(page, '379')

@@ -34,16 +34,23 @@ const overlaps = (page: Page): Promise<string[]> =>
             bottom: bottom - height * 0.22,
           }
         })
+      // Whatever is drawn with a stroke, straight or not, as points a pixel or two apart.
+      const strokes = [...svg.querySelectorAll<SVGGeometryElement>('path, line, polyline, polygon, rect, circle')]
+        .filter(shape => !shape.closest('defs, marker, clipPath') && getComputedStyle(shape).stroke !== 'none')
+        .flatMap(shape => {
+          const [long, onScreen] = [shape.getTotalLength(), shape.getScreenCTM()!]
+          const count = Math.min(400, Math.ceil(long))
+          return Array.from({ length: count }, (_, i) => shape.getPointAtLength((long * i) / count).matrixTransform(onScreen))
+        })
       for (const [i, a] of inked.entries()) {
         if (a.left < frame.left - 2 || a.right > frame.right + 2) said.push(`${name}: “${a.text}” leaves the drawing`)
         for (const b of inked.slice(i + 1))
           if (a.left < b.right && b.left < a.right && a.top < b.bottom && b.top < a.bottom) said.push(`${name}: “${a.text}” on “${b.text}”`)
-        for (const line of svg.querySelectorAll('line')) {
-          const box = line.getBoundingClientRect()
-          const straight = box.width <= 3 || box.height <= 3
-          if (straight && box.left < a.right && box.right > a.left && box.top < a.bottom && box.bottom > a.top)
+        for (const { x, y } of strokes)
+          if (x > a.left && x < a.right && y > a.top && y < a.bottom) {
             said.push(`${name}: “${a.text}” on a line`)
-        }
+            break
+          }
       }
     }
     const over = document.documentElement.scrollWidth - innerWidth

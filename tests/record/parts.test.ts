@@ -287,7 +287,7 @@ describe('the record of what readings say', () => {
         })
         const ledger = readLedger(
           trials,
-          { lots: lotMap(lots), family: 'f', response: { perPiece: c, pair: false }, unit: 'thou', uShared: 1_500 },
+          { lots: lotMap(lots), family: 'f', response: { perPiece: c, pair: false }, most: 9, unit: 'thou', uShared: 1_500 },
           [
             { effect: 'more-play', words: 'm' },
             { effect: 'less-play', words: 'l' },

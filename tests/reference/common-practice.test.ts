@@ -31,7 +31,7 @@ describe('joint rings 59, 61, 63 each side at 3.5, 3.5, 0.5 thou', () => {
       [61, 3.5],
       [63, 0.5],
     ].map(([size, play]) => ({ id: `${size}`, pack: [{ lotId: `p${size}`, count: 2 }], play: thou(play!), uOwn: thou(u), bound: false }))
-  const read = (u: number) => readLedger(trials(u), { lots: kit, family: '', response: pair, unit: 'thou', uShared: 0 }, [])
+  const read = (u: number) => readLedger(trials(u), { lots: kit, family: '', response: pair, most: 2, unit: 'thou', uShared: 0 }, [])
 
   it('bases 121.5, 125.5 and 126.5', () => expect(read(1).entries.map(entry => entry.base! / thou(1))).toEqual([121.5, 125.5, 126.5]))
 

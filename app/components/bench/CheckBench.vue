@@ -6,6 +6,8 @@ import { packingsOut } from '#core/check/packings'
 import { pieceList } from '#core/pack/arithmetic'
 import { lotMap } from '#core/pack/lot'
 import { checkKind } from '#core/check/registry'
+import { stepsOf } from '#core/check/said'
+import type { Phase } from '#core/method/step'
 import { systemOf } from '#core/quantity/figure'
 import { bandOf } from '#core/verdict/limits'
 import { useBenchKeys } from '~/composables/bench/useBenchKeys'
@@ -53,9 +55,13 @@ const {
   evaluation.value.phase,
   next => {
     if (next === 'prove') return !locked.value && (taking.next.value !== null || !evaluation.value.headline.valid)
-    return next === 'measure' || (next === 'choose' && evaluation.value.next?.point != null)
+    // Where a part is worked to size it is read as it is worked.
+    const worked = evaluation.value.places.length === 0 && kind.value.works !== undefined
+    return next === 'measure' || (next === 'choose' && (worked || evaluation.value.next?.point != null))
   },
   focus,
+  // Where nothing else is to be fitted the work goes on to the proof.
+  next => next === 'choose' && evaluation.value.phase === 'prove' && !evaluation.value.pending.some(({ phase: of }) => of === 'choose'),
 )
 onMounted(() => openPhase(phase.value))
 /** What is fitted is asked first where nobody listed it: nothing can be chosen before. */
@@ -93,10 +99,17 @@ const fitting = useFitting({
 })
 const { choice, pick, picked, ownPack, proposal, takeOwn, asking, ask, cancel, fit } = fitting
 
-const steps = computed(() => kind.value.procedure(document.value.setup))
+const steps = computed(() => stepsOf(kind.value.procedure(document.value.setup), document.value.trials.at(-1)!))
 const saying = useSaying({ document, evaluation, taking, locked, focus })
 const { ticked } = saying
 const { notes, done } = useRail({ document, evaluation, steps, ticked })
+/** Behind the last step of a phase the next one begins; whether anything is read once more is nobody’s to say but the technician’s. */
+async function through(last: Phase): Promise<void> {
+  if (last === 'setup') openPhase('measure')
+  await nextTick()
+  if (last === 'prove' && evaluation.value.signOff.blockers.length === 0 && taking.next.value === null) sign()
+}
+const sign = () => globalThis.document.querySelector<HTMLElement>('#sign-reason, #sign-name')?.focus()
 
 // A check is shown in its own unit, also when that is changed. U shows the other.
 watch(
@@ -147,7 +160,7 @@ useBenchKeys({
   takeOwn,
   ask,
   step,
-  sign: () => globalThis.document.querySelector<HTMLElement>('#sign-reason, #sign-name')?.focus(),
+  sign,
   panel,
   saying,
   taking,
@@ -178,8 +191,9 @@ useBenchKeys({
       :safety="kind.safety"
       @open="openPhase"
       @tick="saying.tick"
+      @through="through"
     />
-    <div class="min-w-0 space-y-3 px-4 py-3 md:px-7">
+    <div class="min-w-0 space-y-3 px-4 py-3 md:px-7" data-page>
       <VerdictLine :evaluation="evaluation" :shown="shown" :document="document" :sentence="answer.sentence" :arithmetic="answer.sum" />
       <LimitBand
         :book="shown.limits.book"

@@ -13,7 +13,7 @@ const props = defineProps<{
   again: readonly Step[]
   safety: string | null
 }>()
-const emit = defineEmits<{ open: [Phase]; tick: [Step, boolean] }>()
+const emit = defineEmits<{ open: [Phase]; tick: [Step, boolean]; through: [Phase] }>()
 const all = defineModel<boolean>('all', { required: true })
 const own = (phase: Phase) => props.steps.filter(step => step.phase === phase)
 const here = computed(() => (props.open === 'prove' ? [...props.again, ...own('prove')] : own(props.open)))
@@ -27,13 +27,12 @@ const count = computed(() => {
   return open === 0 ? '' : ` · ${open} ${open === 1 ? 'step' : 'steps'} left`
 })
 defineExpose({
-  /** The step that is due is done; behind the last of the set-up the measuring begins. */
+  /** The step that is due is done. */
   tickDue(): void {
     if (!due.value || props.locked) return
     const last = left.value.length === 1
     emit('tick', due.value, true)
-    // Set up is done with its last step; whether anything is read once more is nobody's to say but the technician's.
-    if (last && props.open === 'setup') emit('open', 'measure')
+    if (last) emit('through', props.open)
   },
   /** The caution of the kind, whole or in one line. */
   warn: () => {

@@ -7,7 +7,7 @@ import type { Response } from '#core/pack/response'
 import { finiteEnds, type LimitSet } from '#core/verdict/limits'
 import { usePreferences } from '~/stores/preferences'
 import { paddedExtent, PLOT, useChartWidth } from './axis'
-import { about, laidOut } from './labels'
+import { alongLine, beside, laidOut } from './labels'
 import PlotFrame from './PlotFrame.vue'
 
 /** Does the play follow the pack? Total thickness across, play up, the line all fittings should lie on, the odd one pointed at. */
@@ -41,6 +41,16 @@ const sum = computed(() => `Play ${props.response.perPiece > 0 ? '−' : '+'} pa
 const isOdd = (id: string) => props.ledger.suspect?.id === id
 const nameOf = ({ id, number }: { readonly id: string; readonly number: number }) =>
   isOdd(id) ? `Fitting ${number}: odd one out` : `Fitting ${number}`
+/** What the pack should do to the play, from edge to edge, px; null: nothing is expected yet. */
+const expectedLine = computed((): readonly [readonly [number, number], readonly [number, number]] | null => {
+  const [from, to] = x.value.domain() as [number, number]
+  return props.ledger.base
+    ? [
+        [x.value(from), y.value(expected(from)!)],
+        [x.value(to), y.value(expected(to)!)],
+      ]
+    : null
+})
 /** Their names: beside each, where no bar and no other name is. */
 const names = computed(() => {
   const at = props.ledger.entries.map(entry => ({ entry, x: x.value(entry.total), y: y.value(entry.play) }))
@@ -49,21 +59,17 @@ const names = computed(() => {
       id: entry.id,
       width: nameOf(entry).length * 6.9,
       size: 13,
-      spots: [
-        { x: px + 10, y: py - 8, anchor: 'start' },
-        { x: px - 10, y: py + 19, anchor: 'end' },
-        { x: px + 10, y: py + 19, anchor: 'start' },
-        { x: px - 10, y: py - 8, anchor: 'end' },
-        ...about(px, py - 12, 160),
-        ...about(px, py + 24, 160),
-      ],
+      spots: beside(px, py),
     })),
-    at.map(({ entry, x: px }) => ({
-      left: px - 7,
-      right: px + 7,
-      top: y.value(entry.play + 2 * entry.u),
-      bottom: y.value(entry.play - 2 * entry.u),
-    })),
+    [
+      ...at.map(({ entry, x: px }) => ({
+        left: px - 7,
+        right: px + 7,
+        top: y.value(entry.play + 2 * entry.u),
+        bottom: y.value(entry.play - 2 * entry.u),
+      })),
+      ...(expectedLine.value ? alongLine(...expectedLine.value) : []),
+    ],
     { left: PLOT.left + 2, right: width.value - 4, top: 0, bottom: PLOT.base },
   )
 })
@@ -85,11 +91,11 @@ const names = computed(() => {
       data-test="ledger-plot"
     >
       <line
-        v-if="ledger.base"
-        :x1="x.range()[0]"
-        :x2="x.range()[1]"
-        :y1="y(expected(x.domain()[0]!)!)"
-        :y2="y(expected(x.domain()[1]!)!)"
+        v-if="expectedLine"
+        :x1="expectedLine[0][0]"
+        :x2="expectedLine[1][0]"
+        :y1="expectedLine[0][1]"
+        :y2="expectedLine[1][1]"
         stroke="var(--accent)"
         stroke-width="2"
       />

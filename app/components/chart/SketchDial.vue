@@ -19,7 +19,9 @@ const at = computed(() => {
   // Beside the stem: to its left as one looks from the dial.
   const [sx, sy] = [uy * 9, -ux * 9]
   const from = { x: props.x + ux * (props.r + 3) + sx, y: props.y + uy * (props.r + 3) + sy }
-  const to = { x: from.x + ux * 17, y: from.y + uy * 17 }
+  // Not beyond what it touches.
+  const long = Math.max(9, Math.min(17, length - 1))
+  const to = { x: from.x + ux * long, y: from.y + uy * long }
   const [head, tail] = props.falls ? [to, from] : [from, to]
   return {
     tip: `M${props.x + ux * props.r} ${props.y + uy * props.r}l${dx} ${dy}`,

@@ -6,7 +6,8 @@ import { formatFigure, perUnit, unitName } from '#core/quantity/figure'
 import { formatLength } from '#core/quantity/format-length'
 import { finiteEnds, type LimitSet } from '#core/verdict/limits'
 import { usePreferences } from '~/stores/preferences'
-import { labelSide, paddedExtent, PLOT, useChartWidth } from './axis'
+import { paddedExtent, PLOT, useChartWidth } from './axis'
+import { alongLine, beside, laidOut } from './labels'
 import PlotFrame from './PlotFrame.vue'
 
 /** What does the pack do to the torque? Total thickness across, torque up: the fittings, the learned line with its interval, those without drag on the floor. */
@@ -49,7 +50,32 @@ const words = computed(() => {
 })
 /** What reaches beyond the drawing ends at its edge. */
 const onAxis = (thickness: number) => Math.min(width.value - 8, Math.max(PLOT.left, x.value(thickness)))
-const sideOf = (thickness: number) => labelSide(x.value(thickness), width.value)
+const nameOf = ({ number, value }: { readonly number: number; readonly value: number }) => `${number}: ${show(value)}`
+/** Their names: beside each, where neither line nor bar nor another name is. */
+const names = computed(() =>
+  laidOut(
+    props.learned.points.map(point => ({
+      id: point.id,
+      width: nameOf(point).length * 6.9,
+      size: 13,
+      spots: beside(x.value(point.thickness), y.value(point.value)),
+    })),
+    [
+      ...props.learned.points.map(({ thickness, value, U }) => ({
+        left: x.value(thickness) - 7,
+        right: x.value(thickness) + 7,
+        top: y.value(value + U),
+        bottom: y.value(value - U),
+      })),
+      ...(band.value ?? [])
+        .slice(1)
+        .flatMap(({ at, value }, i) =>
+          alongLine([x.value(band.value![i]!.at), y.value(band.value![i]!.value)], [x.value(at), y.value(value)]),
+        ),
+    ],
+    { left: PLOT.left + 2, right: width.value - 4, top: 0, bottom: y.value(0) },
+  ),
+)
 </script>
 
 <template>
@@ -91,15 +117,7 @@ const sideOf = (thickness: number) => labelSide(x.value(thickness), width.value)
           stroke-width="1.5"
         />
         <circle :cx="x(point.thickness)" :cy="y(point.value)" r="5.5" fill="var(--ink)" />
-        <text
-          :x="x(point.thickness) + (sideOf(point.thickness) === 'end' ? -10 : 10)"
-          :y="y(point.value) - 8"
-          :text-anchor="sideOf(point.thickness)"
-          font-size="13"
-          fill="var(--ink)"
-        >
-          {{ point.number }}: {{ show(point.value) }}
-        </text>
+        <PlacedWord :spot="names.get(point.id)" font-size="13" fill="var(--ink)">{{ nameOf(point) }}</PlacedWord>
       </g>
       <g v-for="point in learned.none" :key="point.id" fill="var(--mute)">
         <path :d="`M${x(point.thickness) - 6} ${y(0) - 11}h12l-6 9z`" />

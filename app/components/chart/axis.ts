@@ -31,5 +31,3 @@ export function paddedExtent(values: readonly number[], part: number, least: num
 
 /** A plot of a figure against pack thickness, px; `room` round what is drawn, as a part of what it spans. */
 export const PLOT = { height: 236, left: 52, base: 196, top: 12, room: 0.18 } as const
-/** On which side of a point its label has room. */
-export const labelSide = (at: number, width: number): 'start' | 'end' => (at > width - 90 ? 'end' : 'start')

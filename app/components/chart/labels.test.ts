@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { about, boxOf, laidOut, type Box } from './labels'
+import { about, alongLine, beside, boxOf, laidOut, type Box } from './labels'
 
 const FIELD: Box = { left: 0, right: 200, top: 0, bottom: 100 }
 const line = (x: number): Box => ({ left: x - 1, right: x + 1, top: 0, bottom: 100 })
@@ -20,6 +20,24 @@ describe('labels', () => {
   it('that have room nowhere are not laid, and take none', () => {
     const laid = laidOut([label('wide', 250, about(100, 50, 0)), label('b', 60, about(100, 50, 0))], [], FIELD)
     expect([...laid.keys()]).toEqual(['b'])
+  })
+  it('keep off a line that rises, whichever way it is drawn', () => {
+    // From the lower left to the upper right, through the middle.
+    for (const [from, to] of [
+      [
+        [0, 100],
+        [200, 0],
+      ],
+      [
+        [200, 0],
+        [0, 100],
+      ],
+    ] as const) {
+      const spot = laidOut([label('a', 40, beside(100, 50))], alongLine(from, to), FIELD).get('a')!
+      // Beside the point on its right it would cross: under the point on its right it is free.
+      expect(spot).toEqual({ x: 110, y: 69, anchor: 'start' })
+    }
+    expect(alongLine([50, 0], [50, 100])).toEqual([{ left: 50, right: 50, top: -2, bottom: 102 }])
   })
   it('no two overlap, whatever is asked', () => {
     for (let seed = 1; seed < 60; seed++) {

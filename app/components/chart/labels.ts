@@ -59,6 +59,31 @@ export function laidOut(labels: readonly Wanting[], taken: readonly Box[], withi
   return laid
 }
 
+/** A line that rises or falls, as stretches that are taken, px. */
+export function alongLine([x1, y1]: readonly [number, number], [x2, y2]: readonly [number, number]): Box[] {
+  const pieces = Math.max(1, Math.ceil(Math.abs(x2 - x1) / 6))
+  const at = (i: number) => ({ x: x1 + ((x2 - x1) * i) / pieces, y: y1 + ((y2 - y1) * i) / pieces })
+  return Array.from({ length: pieces }, (_, i) => {
+    const [from, to] = [at(i), at(i + 1)]
+    return {
+      left: Math.min(from.x, to.x),
+      right: Math.max(from.x, to.x),
+      top: Math.min(from.y, to.y) - 2,
+      bottom: Math.max(from.y, to.y) + 2,
+    }
+  })
+}
+
+/** Places beside a point that is marked, then over and under it. */
+export const beside = (x: number, y: number): Spot[] => [
+  { x: x + 10, y: y - 8, anchor: 'start' },
+  { x: x - 10, y: y + 19, anchor: 'end' },
+  { x: x + 10, y: y + 19, anchor: 'start' },
+  { x: x - 10, y: y - 8, anchor: 'end' },
+  ...about(x, y - 12, 160),
+  ...about(x, y + 24, 160),
+]
+
 /** Places about a point, the nearest first: centred there, then further and further to either side. */
 export const about = (x: number, y: number, reach: number, step = 6): Spot[] =>
   [0, ...Array.from({ length: Math.floor(reach / step) }, (_, i) => [(i + 1) * step, -(i + 1) * step]).flat()].map(by => ({

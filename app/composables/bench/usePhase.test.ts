@@ -10,11 +10,24 @@ beforeEach(() => {
   focus.mockReset()
   vi.stubGlobal('document', { activeElement: { blur } })
 })
-const opened = (reads: readonly Phase[] = ['measure']) => usePhase('measure', phase => reads.includes(phase), focus)
+const opened = (reads: readonly Phase[] = ['measure'], idle: readonly Phase[] = []) =>
+  usePhase(
+    'measure',
+    phase => reads.includes(phase),
+    focus,
+    phase => idle.includes(phase),
+  )
 
 describe('the phase that is open', () => {
   it('begins where the work is, and leaves the cursor alone', () => {
-    expect(usePhase('choose', () => true, focus).phase.value).toBe('choose')
+    expect(
+      usePhase(
+        'choose',
+        () => true,
+        focus,
+        () => false,
+      ).phase.value,
+    ).toBe('choose')
     expect(focus).not.toHaveBeenCalled()
   })
   it('goes on and back, and stops at either end', () => {
@@ -24,6 +37,13 @@ describe('the phase that is open', () => {
       return phase.value
     })
     expect(walk).toEqual(['choose', 'prove', 'prove', 'choose', 'measure', 'setup', 'setup'])
+  })
+  it('goes on past a phase with nothing to do, and back through it', () => {
+    const { phase, step } = opened([], ['choose'])
+    step(1)
+    expect(phase.value).toBe('prove')
+    step(-1)
+    expect(phase.value).toBe('choose')
   })
   it('puts the cursor into the field where a reading is wanted, and takes it away where keys are commands', async () => {
     const { open } = opened(['measure', 'prove'])

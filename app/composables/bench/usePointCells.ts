@@ -4,6 +4,7 @@ import type { MeasuringPoint } from '#core/check/contract'
 import type { PointReading } from '#core/check/document'
 import type { ResultEvaluation } from '#core/check/evaluate/evaluated'
 import { ways } from '#core/method/ways'
+import { ZERO_WORDS } from '#core/method/zero-words'
 import { formatFigure, isLengthUnit, readDecimals, unitName, type Unit } from '#core/quantity/figure'
 import { isFigure, isRange, isRepeat, readingWords, unvoided } from '#core/reading/reading'
 import { signedPlay } from '#core/reading/repeat'
@@ -69,7 +70,10 @@ export function usePointCells(
     if (isRange(last) && !isLengthUnit(unitOf(point))) return formatFigure(last.low, unitOf(point))
     const used = meanOf(point, live)
     if (used !== null) return formatFigure(used, unitOf(point), { decimals: decimalsAt(point) })
-    const word = 'word' in last ? point.words?.find(({ value }) => value === last.word)?.label : undefined
+    const word =
+      'word' in last && last.torque === undefined
+        ? [...(point.words ?? []), ...ZERO_WORDS].find(({ value }) => value === last.word)?.label
+        : undefined
     const unit = ` ${unitName(unitOf(point))}`
     const said = word ?? readingWords(last, unitOf(point))
     return said.endsWith(unit) ? said.slice(0, -unit.length) : said

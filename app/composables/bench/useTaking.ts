@@ -48,7 +48,8 @@ export function useTaking(checkId: string, document: Ref<CheckDocument>) {
   /** A bare figure is what the gauge in hand is read in; without a gauge, the check’s unit. */
   const unitOf = (of: MeasuringPoint): Unit => {
     const read = unitAt(document.value, of)
-    return ways[of.way].scale === 'size' ? unitOfGauge(read, 'size') : read
+    // A micrometer that reads thou reads a shim in thou, and a journal in inches.
+    return ways[of.way].scale === 'size' && !(of.small && read === 'thou') ? unitOfGauge(read, 'size') : read
   }
   const way = computed(() => ways[point.value.way])
   const gauge = computed(() => gaugeAt(point.value))
@@ -57,7 +58,7 @@ export function useTaking(checkId: string, document: Ref<CheckDocument>) {
   const lacks = computed(() => (gauge.value ? null : needOf(point.value)))
   const backwards = computed(() => {
     const [low, high] = way.value.ends ?? ['first', 'second']
-    return low === 'goes' ? 'What does not go must be thicker than what goes.' : `The ${high} figure is below the ${low}.`
+    return low === 'goes' ? 'What does not go must be thicker than what goes.' : `“${high}” is below “${low}”.`
   })
   const form = computed<DraftForm>(() => ({
     point: point.value.id,

@@ -10,7 +10,7 @@ import type { Phase, Step } from '../../method/step'
 import type { CheckKind, NextStep } from '../contract'
 import type { PackPlace } from '../pack-place'
 import { asItWasFound, type CheckDocument, type Trial } from '../document'
-import { isTicked } from '../said'
+import { isTicked, stepsOf } from '../said'
 import { concerning, conditionsOf, pendingItems, type ConditionState, type PendingItem } from './said-conditions'
 import { withPlaceDoubt } from './doubt'
 import { evaluateFitting } from './evaluate-fitting'
@@ -67,9 +67,7 @@ export function evaluateCheck(document: CheckDocument, drawer: readonly Lot[]): 
   const lots = withStrays(drawer)
   const kind = checkKind(document.kind)
   const steps = kind.procedure(document.setup)
-  // What speaks of what was put in is not asked of what was found.
-  const pendingFor = (trial: Trial) =>
-    steps.filter(step => step.required && !isTicked(document, step, trial) && (step.of !== 'refit' || trial.refitted.length > 0))
+  const pendingFor = (trial: Trial) => stepsOf(steps, trial).filter(step => step.required && !isTicked(document, step, trial))
   const provisional = (index: number, position: string | null) =>
     pendingFor(document.trials[index]!).length > 0 ||
     concerning(conditionsOf(kind, document, index), position).some(({ is }) => is !== 'as-asked')

@@ -10,7 +10,7 @@ import { readLedger, type Ledger } from '../../choice/grounds/ledger'
 import { bothWindows, packWindow, type Window } from '../../choice/window/window'
 import { lotMap, packTotal, type Lot } from '../../pack/lot'
 import type { CheckKind } from '../contract'
-import { chosenFor, responseOf, type Effect, type PackPlace } from '../pack-place'
+import { chosenFor, responseOf, UNLISTED, type Effect, type PackPlace } from '../pack-place'
 import { drawerFor, piecesIn, type CheckDocument } from '../document'
 import type { FittingEvaluation, ResultEvaluation } from './evaluated'
 import { resultName } from './state-words'
@@ -80,7 +80,13 @@ export function evaluatePlace(
     const movers = moversOf(kind.places(document.setup), place, id)
     const apart = movers.map(mover => mover.place.id)
     const all = asIfNow(placeFittings(document, kind, place, id, fittings, apart), document, movers, index)
-    const context = { lots: index, family: document.family, response: { perPiece, pair: response.pair }, unit: document.entryUnit }
+    const context = {
+      lots: index,
+      family: document.family,
+      response: { perPiece, pair: response.pair },
+      most: place.capacity.most,
+      unit: document.entryUnit,
+    }
     const told = ledgerFrom(all, context, uRefit, kind.suspicions(document.setup))
     const grounds = groundsFrom(all, fitted, told, context, uRefit, limitsFor(id))
     return { ledger: told, grounds: grounds && withFloor(grounds, id), known: all.at(-1)!.pack !== null }
@@ -197,8 +203,8 @@ export function evaluatePlace(
   function refusalFor(known: boolean, window: Window | null, aim: AimPoint | null): string | null {
     if (!known && swaps(place))
       return changeWanted(window) + 'What is fitted here is not known: list it, then the drawer can be gone through.'
-    if (!known && window && window.high < 0) return 'The fitted pack is not known. List its pieces to see which ones to take out.'
-    if (!aim) return 'No limit known, nothing to aim at: set one.'
+    if (!known && window && window.high < 0) return UNLISTED
+    if (!aim) return 'Nothing to aim at: set a limit.'
     return null
   }
 
@@ -258,7 +264,7 @@ export function placeByKind(
   const result = trials.at(-1)!.results.find(({ id }) => id === chosenFor(place).result) ?? null
   return { place, result, ledger: readLedger([], NOTHING, []), learned: null, film: null, ...NO_CHOICE, note: null }
 }
-const NOTHING = { lots: new Map(), family: '', response: { perPiece: 1, pair: false }, unit: 'thou', uShared: 0 } as const
+const NOTHING = { lots: new Map(), family: '', response: { perPiece: 1, pair: false }, most: 0, unit: 'thou', uShared: 0 } as const
 
 /** What a choice for a result goes by: its limits, with zero as the floor of a play even where only one figure is known. */
 const choiceLimits = ({ kind, limits }: ResultEvaluation): LimitSet | null => flooredAtLeast(limits.working, kind.belowZero)

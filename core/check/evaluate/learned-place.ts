@@ -21,7 +21,7 @@ import { lotMap, packChange, packTotal, type Lot } from '../../pack/lot'
 import type { Grounds, Measured } from '../../choice/grounds/grounds'
 import { packWindow } from '../../choice/window/window'
 import type { CheckKind } from '../contract'
-import { chosenFor, responseOf, type PackPlace } from '../pack-place'
+import { chosenFor, responseOf, UNLISTED, type PackPlace } from '../pack-place'
 import { drawerFor, packAt, piecesIn, type CheckDocument, type KnownSlope } from '../document'
 import { resultName } from './state-words'
 import { NO_CHOICE, filmToCome, rulesFor, type PlaceEvaluation } from './evaluate-place'
@@ -162,13 +162,12 @@ export function evaluateLearned(
       return {
         ...NO_CHOICE,
         aim,
-        note: overrule
-          ? `By hand: ${overrule}. Nothing needs changing.`
-          : 'No limit known, nothing to aim at: set one, or judge it by hand.',
+        note: overrule ? `By hand: ${overrule}. Nothing needs changing.` : 'Nothing to aim at: set a limit, or judge it by hand.',
       }
     const less = off ? state === 'above' : estimate!.value > aim!.target
     const thicker = less === response.perPiece < 0
     const way = `${thicker ? 'a thicker pack' : 'a thinner pack'}`
+    if (!thicker && packAt(now, place) === null) return { ...NO_CHOICE, aim, note: UNLISTED }
     const words = `${off ? `${verdictWord(state, result.kind.ends)}: ${way}` : `To come nearer the aim: ${way}`}. By how much, a torque does not tell: ${
       learned.points.length === 0 ? 'two fittings with drag' : 'another fitting with drag'
     } will show the slope.${off && estimate ? sameDigits(estimate.value, result.limits.working, learned.unit) : ''}`

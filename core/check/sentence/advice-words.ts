@@ -13,7 +13,7 @@ export function adviceInWords(advice: Advice, unit: Unit, pack: string | null): 
     case 'gauge':
       return `: read it with ${advice.gauge.name}, which tells it to ± ${formatChange(advice.U, unit, { unit: true })}.`
     case 'reason':
-      return `, ${percent(advice.inside)} in limits: nothing else is worth its trouble. Leave it, and sign it with a reason.`
+      return `, ${percent(advice.inside)} in limits. Nothing else is worth its trouble: leave it, and sign it with a reason.`
     case 'refit':
       return pack === null ? ': another pack would do better.' : `. ${pack}`
   }

@@ -78,7 +78,7 @@ describe('too close to call', () => {
     expect(one.sentence).toMatch(/^Too close to call\. Take out 10, put in .*in limits\.$/)
     const dear = told([5.9], { uRefit: nm(0), refitCost: 30 })
     expect(dear.advice).toMatchObject({ by: 'reason' })
-    expect(dear.sentence).toBe('Too close to call, 58 % in limits: nothing else is worth its trouble. Leave it, and sign it with a reason.')
+    expect(dear.sentence).toBe('Too close to call, 58 % in limits. Nothing else is worth its trouble: leave it, and sign it with a reason.')
   })
   it('a pack that somebody picked is told as such', () => {
     const document = checkOf('shaft-end-play', {

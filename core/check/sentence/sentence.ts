@@ -12,7 +12,8 @@ import { proposalInWords } from './proposal-words'
 import { changeOf, isChange, leavesOf, pickedByHand, type Scene } from './scene'
 import { NOTHING_THAT_WAY } from '../../choice/question/told'
 import { orderWords } from '../../pack/stacking'
-import { stacked } from '../pack-place'
+import { packAt } from '../document'
+import { stacked, UNLISTED } from '../pack-place'
 import type { Proposal } from '../../choice/answer/chooser/proposal'
 
 /** What the answer is about. */
@@ -101,13 +102,17 @@ const doubted: Saying = ({ shown, phase, at }) => {
   return say('proof', `${at}${at ? 'in' : 'In'} limits, but ${shown.doubt}: look into it, or sign it with a reason.`)
 }
 
+/** @param next  what to do about it; null: something else is open yet */
+const inLimits = (at: string, next: string | null): string =>
+  next === null ? `${at ? `${at}in` : 'In'} limits.` : `${at ? `${at}in limits. N` : 'In limits: n'}othing needs changing. ${next}`.trim()
+
 /** Where nothing is chosen, and while what is in limits is still at the gauge. */
 const inAlready: Saying = scene => {
   const { place, evaluation, settled, shown, at } = scene
   if (!place && evaluation.state === 'in') return say('in', 'In limits. Ready to sign.')
   if (!settled || !place) return null
   if (shown.state !== 'in') return provisional(scene)
-  return say('in', `${at ? `${at}in` : 'In'} limits${evaluation.state === 'in' ? ': nothing needs changing. Sign it under Prove.' : '.'}`)
+  return say('in', inLimits(at, evaluation.state === 'in' ? 'Sign it under Prove.' : null))
 }
 
 const close: Saying = scene => {
@@ -142,15 +147,17 @@ const provisional: Saying = ({ evaluation: e, shown, place }) =>
     ? null
     : say('provisional', `In limits${shown.both ? ' by reading and prediction together' : ''}${untilWords(e, shown)}.`)
 
-/** The first of a catalogue that is here, and how sure it is; what is in limits can stay as it is, whatever would be nearer. */
+/** The first of a catalogue, and how sure it is; what is in limits can stay as it is, whatever would be nearer. */
 const catalogue: Saying = ({ evaluation, place, phase, fine, at }) => {
   const of = phase === 'choose' ? evaluation.catalogues.find(({ place: id }) => id === place?.place.id) : undefined
   const best = of?.entries.find(({ here }) => here)
   if (!of || (!best && of.note === null)) return null
-  if (fine) return say('in', `${at}in limits: nothing needs changing.`)
-  if (!best) return say('catalogue', of.note!)
-  const sure = best.chance === null ? '' : best.chance >= 0.95 ? ': in limits' : `: ${percent(best.chance)} in limits`
-  return say('catalogue', `${at}${best.words}${sure}.`)
+  if (fine) return say('in', inLimits(at, ''))
+  // What would reach the limits and is not here is worth more than what is here and does not.
+  const told = best?.state === 'in' ? best : (of.entries.find(({ state }) => state === 'in') ?? best)
+  if (!told) return say('catalogue', of.note!)
+  const sure = told.chance === null ? '' : told.chance >= 0.95 ? ', in limits' : `, ${percent(told.chance)} in limits`
+  return say('catalogue', `${at}${told.words}${sure}${told.here ? '' : ', and it is not here'}.`)
 }
 
 const proof: Saying = ({ shown: { both, residual, predicted, estimate }, at, unit }) => {
@@ -163,12 +170,12 @@ const proof: Saying = ({ shown: { both, residual, predicted, estimate }, at, uni
 
 /** As found, and nothing to do about it. */
 const asItIs: Saying = ({ shown, evaluation, at, phase }) =>
-  shown.state === 'in' && phase === 'prove'
-    ? say('in', `${at ? `${at}in` : 'In'} limits${evaluation.state === 'in' ? ': nothing needs changing. Ready to sign.' : '.'}`)
-    : null
+  shown.state === 'in' && phase === 'prove' ? say('in', inLimits(at, evaluation.state === 'in' ? 'Ready to sign.' : null)) : null
 
 const note: Saying = scene => {
   const { choice, place } = scene
+  // What nobody listed can still come out: the drawer alone does not say what cannot be reached.
+  if (place?.request && choice?.proposals.length === 0 && packAt(scene.current, place.place) === null) return say('note', UNLISTED)
   return say('note', (place && (choice?.notes[0] ?? place.note)) || asItStands(scene))
 }
 

@@ -10,6 +10,8 @@ export interface LedgerContext {
   /** pieces of other families are never suspected */
   readonly family: string
   readonly response: Response
+  /** pieces the place takes at most: one alone, or one each side, hides no other */
+  readonly most: number
   readonly unit: LengthUnit
   /** uncertainty all trials share (the gauge), nm: added once, never averaged down */
   readonly uShared: number

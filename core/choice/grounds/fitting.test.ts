@@ -36,7 +36,7 @@ const none = (number: number, size: number, atMost = 0): Fitting => ({
   estimate: null,
   atMost: atMost * 25_400,
 })
-const context = { lots, family: 'shims', response, unit: 'thou' } as const
+const context = { lots, family: 'shims', response, most: 9, unit: 'thou' } as const
 function grounds(all: readonly Fitting[]) {
   const ledger = ledgerFrom(all, context, 2_540, [])
   return { ledger, grounds: groundsFrom(all, all.at(-1)!.pack!, ledger, context, 2_540, LIMITS)! }

@@ -23,7 +23,7 @@ const suspicions = [
   { effect: 'less-play' as const, words: 'A groove was dirty, or a ring not home.' },
   { effect: 'more-play' as const, words: 'Loose bolts.' },
 ]
-const context = { lots: kit, family: 'rings', response: pair, unit: 'thou' as const, uShared: 0 }
+const context = { lots: kit, family: 'rings', response: pair, most: 9, unit: 'thou' as const, uShared: 0 }
 const read = (trials: LedgerTrial[]) => readLedger(trials, context, suspicions)
 
 describe('the trial ledger', () => {
@@ -110,6 +110,9 @@ describe('the trial ledger', () => {
     expect(ledger.suspect!.id).toBe('c')
     expect(ledger.suspect!.reasons).toContain('Two pieces stuck together: a 5 went in unseen.')
     expect(ledger.suspect!.reasons).toContain('Loose bolts.')
+    // One alone, or one each side, hides no other.
+    const single = readLedger([t('a', 'r10', 13), t('b', 'r6', 9), t('c', 'r4', 12)], { ...context, response: cover, most: 2 }, suspicions)
+    expect(single.suspect!.reasons.join(' ')).not.toContain('stuck together')
     // Less play than the pack should give: nothing went in unseen there.
     const less = readLedger([t('a', 'r10', 13), t('b', 'r6', 9), t('c', 'r4', 2)], { ...context, response: cover }, suspicions)
     expect(less.suspect!.id).toBe('c')

@@ -48,7 +48,7 @@ export function reasonsFor(
       `A ${show(lot.nominal)} that is ${like === null ? `about ${formatLength(really, unit)}` : `really a ${show(like)}`}: measure it.`,
     ]
   })
-  const hidden = extra > 0 ? nearest(ofFamily(context).map(thickness), extra, within) : null
+  const hidden = extra > 0 && context.most > 2 ? nearest(ofFamily(context).map(thickness), extra, within) : null
   return [
     `The dial was misread by about ${show(Math.abs(offset))} ${UNIT_NAME[unit]}.`,
     ...wrongPieces,

@@ -18,7 +18,8 @@ export const comparator: Way = {
   ends: ['least', 'most'],
   gauge: 'dial-indicator',
   scale: 'play',
-  again: 'repeat',
+  // Both ends of a turn say how it wanders.
+  again: 'next',
   hint: 'Light, steady pressure, one whole turn: type the least and the most it shows.',
   asks,
   answer(readings, { gauge, pooled, counting }) {

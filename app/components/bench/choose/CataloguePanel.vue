@@ -10,6 +10,7 @@ import { percent } from '#core/quantity/percent'
 import { formatFigure, unitName } from '#core/quantity/figure'
 import { samePack, type Lot } from '#core/pack/lot'
 import type { CheckCommand } from '#shared/writes'
+import { key, useKeys } from '~/composables/keys/useKeys'
 import { stateText } from '~/composables/words/stateColour'
 import { usePreferences } from '~/stores/preferences'
 
@@ -48,6 +49,17 @@ const fitted = computed(() => packAt(props.document.trials.at(-1)!, props.place)
 const isIn = (entry: JudgedEntry) => samePack(entry.pieces, fitted.value)
 const best = computed(() => entries.value.find(({ here }) => here) ?? null)
 const reached = computed(() => entries.value.some(({ state }) => state === 'in'))
+const asItIs = (entry: JudgedEntry) => isIn(entry) && entry.setting === null
+/** The best that is here and changes something: the key goes to its button, Enter fits it. */
+const first = computed(() => (best.value && !asItIs(best.value) ? best.value : null))
+const list = ref<HTMLElement>()
+useKeys(
+  computed(() =>
+    first.value && !props.locked
+      ? [key('F', 'to the best that is here', () => list.value?.querySelector<HTMLElement>('[data-first-fit]')?.focus())]
+      : [],
+  ),
+)
 const empty = computed(() => !props.lots.some(({ family, onHand }) => family === props.document.family && onHand > 0))
 </script>
 
@@ -64,7 +76,7 @@ const empty = computed(() => !props.lots.some(({ family, onHand }) => family ===
       @keep="command('settings', { settings: $event })"
     />
     <p v-if="catalogue?.note" class="my-1 text-[14px] text-near">{{ catalogue.note }}</p>
-    <div v-if="entries.length" class="overflow-x-auto">
+    <div v-if="entries.length" ref="list" class="overflow-x-auto">
       <table class="tight w-full">
         <thead>
           <tr>
@@ -87,7 +99,7 @@ const empty = computed(() => !props.lots.some(({ family, onHand }) => family ===
               }}<span v-if="entry.chance !== null" class="figure ml-2 font-normal text-mute">{{ percent(entry.chance) }}</span>
             </td>
             <td class="text-right whitespace-nowrap">
-              <span v-if="isIn(entry) && entry.setting === null" class="text-[13px] font-normal text-mute">as it is</span>
+              <span v-if="asItIs(entry)" class="text-[13px] font-normal text-mute">as it is</span>
               <span v-else-if="!entry.here" class="text-[13px] font-normal text-mute">not here</span>
               <button
                 v-else-if="!locked"
@@ -95,6 +107,7 @@ const empty = computed(() => !props.lots.some(({ family, onHand }) => family ===
                 class="button min-h-9"
                 :class="entry === best ? 'primary' : ''"
                 :disabled="typing || busy"
+                :data-first-fit="entry === first || undefined"
                 @click="$emit('fit', entry)"
               >
                 {{ isIn(entry) ? 'Turn' : 'Fit' }}
@@ -105,7 +118,7 @@ const empty = computed(() => !props.lots.some(({ family, onHand }) => family ===
       </table>
     </div>
     <p v-if="entries.length && !reached && !evaluation.headline.limits.working" class="mt-1 text-[14px] text-mute">
-      No limit known: set one, then each is judged.
+      Each is judged once a limit is set.
     </p>
     <p v-else-if="entries.length && !reached" class="mt-1 text-[14px] text-near" data-test="elsewise">
       None of the set is sure to reach the limit. {{ catalogue!.elsewise }}

@@ -10,6 +10,8 @@ defineProps<{
   fields: EntryFields
   beside: string
   reads: { readonly first: ReadsAs; readonly second: ReadsAs }
+  /** the word that stands there */
+  said: string | null
   /** a word is clear as far as it is typed */
   meant: boolean
   invalid: boolean
@@ -35,5 +37,5 @@ defineExpose({ first: computed(() => cell.value?.first ?? null), second: compute
     @first="$emit('first')"
     @last="$emit('last')"
   />
-  <WordCell v-else ref="cell" v-model:typed="typed" :meant="meant" :invalid="invalid" :takes="takes" @last="$emit('last')" />
+  <WordCell v-else ref="cell" v-model:typed="typed" :said="said" :meant="meant" :invalid="invalid" :takes="takes" @last="$emit('last')" />
 </template>

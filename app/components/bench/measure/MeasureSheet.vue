@@ -119,6 +119,7 @@ const inHand = computed(() => ({
   fields: fields.value,
   beside: beside.value,
   reads: reads.value,
+  said: words.value.find(({ value }) => value === saidHere.value)?.label ?? null,
   meant: inWords.meant.value !== null,
   invalid: (figures.value ? reason.value : inWords.fault.value) !== null,
   takes: writesHere,
@@ -201,7 +202,7 @@ defineExpose({ focus, submit })
         class="focus-visible:outline-none"
         @keydown.capture="answerByKey"
       >
-        <EntryNote :reason="reason ?? inWords.fault.value" :choices="asking?.choices ?? []" @answer="answered" />
+        <EntryNote :reason="figures ? reason : inWords.fault.value" :choices="(figures && asking?.choices) || []" @answer="answered" />
       </div>
       <div v-if="words.length" class="mt-2 flex flex-wrap gap-2">
         <button

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { groups as groupBy } from 'd3-array'
 import type { MeasuringPoint } from '#core/check/contract'
+import { useRoomBelow } from '~/composables/bench/useRoomBelow'
 import { useSheetKeys } from '~/composables/keys/useSheetKeys'
 import type { PointCell } from '~/composables/bench/usePointCells'
 
@@ -13,6 +14,7 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ pick: [string] }>()
 const box = ref<HTMLElement>()
+const room = useRoomBelow(box)
 const { onKeydown } = useSheetKeys(
   box,
   id => {
@@ -24,7 +26,7 @@ const { onKeydown } = useSheetKeys(
 )
 /** Whatever is in hand is in sight, also where the sheet is longer than its window. */
 const inSight = () => void nextTick(() => box.value?.querySelector('[data-active]')?.scrollIntoView({ block: 'nearest' }))
-watch(() => props.picked, inSight)
+watch([() => props.picked, room], inSight)
 onMounted(inSight)
 
 const rest = ({ at }: MeasuringPoint) =>
@@ -69,7 +71,13 @@ const titled = (part: string) => part.charAt(0).toUpperCase() + part.slice(1)
 </script>
 
 <template>
-  <div ref="box" class="relative max-h-[max(15rem,calc(100dvh-27.5rem))] space-y-2 overflow-auto" data-test="points" @keydown="onKeydown">
+  <div
+    ref="box"
+    class="relative max-h-[max(15rem,calc(100dvh-27.5rem))] space-y-2 overflow-auto"
+    :style="room === null ? undefined : { maxHeight: `${room}px` }"
+    data-test="points"
+    @keydown="onKeydown"
+  >
     <table v-for="group in groups" :key="group.part" class="tight" :data-part="group.part">
       <tbody v-if="folded(group)">
         <tr>
@@ -100,7 +108,12 @@ const titled = (part: string) => part.charAt(0).toUpperCase() + part.slice(1)
           >
             {{ row.name }}
           </td>
-          <td v-for="(cell, i) in row.cells" :key="i" class="!px-0.5 !py-0 text-right">
+          <td
+            v-for="(cell, i) in row.cells"
+            :key="i"
+            class="!px-0.5 !py-0 text-right"
+            :style="group.columns.length > 1 ? { width: `${100 / group.columns.length}%` } : undefined"
+          >
             <div
               v-if="cell && picked === cell.point.id && writes"
               class="flex justify-end py-0.5 [&>*]:max-w-72"

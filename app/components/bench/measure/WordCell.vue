@@ -1,6 +1,11 @@
 <script setup lang="ts">
 /** The cell that is answered in a word, by its first letters. */
-defineProps<{ meant: boolean; invalid: boolean; /** whether a key writes in it */ takes: (text: string, key: string) => boolean }>()
+defineProps<{
+  /** what was said there last */ said: string | null
+  meant: boolean
+  invalid: boolean
+  /** whether a key writes in it */ takes: (text: string, key: string) => boolean
+}>()
 const typed = defineModel<string>('typed', { required: true })
 defineEmits<{ last: [] }>()
 const first = useTemplateRef<HTMLInputElement>('first')
@@ -17,7 +22,7 @@ defineExpose({ first, second: null })
       data-keys
       class="entry min-h-9 w-0 flex-1 bg-transparent px-2 text-right text-[15px] text-ink"
       aria-label="Answer in a word"
-      placeholder="or type the word"
+      :placeholder="said ?? 'or type the word'"
       autocomplete="off"
       :aria-invalid="invalid"
       aria-describedby="entry-note"

@@ -31,6 +31,9 @@ const found = computed({
     texts.value[place.value?.id ?? ''] = text
   },
 })
+/** A pack of several can be stuck together; a race alone, or a pair of rings, cannot. */
+const several = computed(() => (place.value?.capacity.most ?? 0) > 2)
+const example = computed(() => (several.value ? '10, 8, 3, 3' : place.value?.capacity.most === 2 ? '57, 57' : '61'))
 const pack = computed(() => (place.value ? packIn(props.document.trials[0]!, place.value.id) : null))
 const family = computed(() => props.lots.filter(lot => lot.family === props.document.family && lot.shape !== 'sheet'))
 /** Pieces are named in the unit they were made in, whatever is shown elsewhere. */
@@ -116,7 +119,7 @@ const value = (event: Event) => (event.target as HTMLSelectElement).value
         v-model="found"
         v-reads="() => (read.ok ? 'entry' : read.choices ? 'asked' : 'nothing')"
         class="field figure"
-        placeholder="10, 8, 3, 3"
+        :placeholder="example"
         autocomplete="off"
         :aria-invalid="fault !== null"
         @input="tried = false"
@@ -140,7 +143,9 @@ const value = (event: Event) => (event.target as HTMLSelectElement).value
       </div>
     </div>
     <label class="flex min-h-11 items-center gap-2 text-[13.5px]">
-      <input v-model="measuredPieces" type="checkbox" class="size-4" />measured with a micrometer, stuck ones parted</label
+      <input v-model="measuredPieces" type="checkbox" class="size-4" />measured with a micrometer{{
+        several ? ', stuck ones parted' : ''
+      }}</label
     >
   </form>
 </template>

@@ -47,7 +47,7 @@ function close(): void {
 <template>
   <section v-if="lacks || open" class="border-b rule pb-3" aria-label="Limits" data-test="limits-here">
     <p class="flex flex-wrap items-center gap-x-3 text-[14.5px]">
-      <span v-if="lacks">No limit known for {{ lowerFirst(shown.kind.label) }}: nothing is judged, or aimed at.</span>
+      <span v-if="lacks">Without a limit for {{ lowerFirst(shown.kind.label) }} nothing is judged, or aimed at.</span>
       <button v-if="!open" type="button" class="button" @click="show">Set a limit here</button>
       <button v-else type="button" class="button" @click="close">Done</button>
     </p>

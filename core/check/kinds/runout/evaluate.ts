@@ -172,7 +172,7 @@ export function dowelCatalogue(setup: RunoutSetup, answers: Answers, drawer: (pl
     const name = lot ? formatLength(thickness(lot), answers.unit, { unit: true, trim: true }) : ''
     const leaves = leavesOf(setup, turn!, left, spread)
     return {
-      words: lot ? `${name}, marks to ${formatFigure(figure, 'h')}` : 'no offset: straight dowels',
+      words: lot ? `${name}, marks to ${formatFigure(figure, 'h')}` : 'straight dowels, no offset',
       pieces,
       setting: lot ? { point: CLOCKING, figure } : null,
       merit: Math.max(...leaves.map(({ estimate }) => Math.abs(estimate.value))),

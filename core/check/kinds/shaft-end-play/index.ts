@@ -17,7 +17,7 @@ export const shaftEndPlay = defineKind({
   title: 'Shaft end play',
   about: 'Travel of a shaft between its thrust faces, set by a pack of shims.',
   under: 'gearbox',
-  by: ['shims', 'float', 'thrust washers', 'cover', 'loose shaft', 'input shaft', 'layshaft', 'idler'],
+  by: ['shims', 'quill', 'float', 'thrust washers', 'cover', 'loose shaft', 'input shaft', 'layshaft', 'idler'],
   plausible: thou(200),
   safety: null,
   closing: 'Before the case is closed',

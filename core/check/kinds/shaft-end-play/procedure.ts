@@ -76,6 +76,9 @@ export function endPlaySuspicions(setup: EndPlaySetup): readonly Suspicion[] {
   return [
     seat,
     { effect: 'less-play', words: setup.pack === 'equal-pair' ? 'A groove was dirty, or a ring not home.' : 'Dirt between the pieces.' },
-    { effect: 'more-play', words: 'Bolts loose, or not to torque.' },
+    {
+      effect: 'more-play',
+      words: setup.pack === 'equal-pair' ? 'A ring is thinner than it is marked.' : 'Bolts loose, or not to torque.',
+    },
   ]
 }

@@ -28,11 +28,11 @@ defineProps<{ way: 'gauges' | 'strip'; stations: number; zeroedIn: 'ring' | 'mic
     <template v-else>
       <LitPlace at="A">
         <path d="M66 33v66m0-66l-4 7m4-7l4 7m-4 59l-4-7m4 7l4-7" stroke="var(--accent)" stroke-width="2" />
-        <text x="71" y="50">A</text>
+        <text x="70" y="58">A</text>
       </LitPlace>
       <LitPlace at="B">
         <path d="M33 66h66m-66 0l7-4m-7 4l7 4m59-4l-7-4m7 4l-7 4" stroke="var(--accent)" stroke-width="1.4" />
-        <text x="82" y="62">B</text>
+        <text x="78" y="79">B</text>
       </LitPlace>
     </template>
     <rect x="160" y="36" width="120" height="52" fill="var(--sheet)" />

@@ -31,7 +31,7 @@ const head = computed(() => (props.bell === 'engine' ? '6-4m-6 4l6 4' : '-6-4m6 
     <path :d="`M${plane} 14v136`" stroke="var(--accent)" stroke-dasharray="4 3" />
     <LitPlace at="f">
       <path :d="`M${plane} 44H82m0 0l${head}`" stroke="var(--out)" stroke-width="1.7" />
-      <text x="96" y="42">F</text>
+      <text x="96" y="57">F</text>
     </LitPlace>
     <LitPlace at="r">
       <path :d="`M${plane} 104H112m0 0l${head}`" stroke="var(--out)" stroke-width="1.7" />
@@ -39,10 +39,10 @@ const head = computed(() => (props.bell === 'engine' ? '6-4m-6 4l6 4' : '-6-4m6 
     </LitPlace>
     <path d="M82 60v52M112 98v14" stroke="var(--mute)" stroke-width=".7" />
     <g font-size="11" fill="var(--ink)" stroke="none">
-      <text x="112" y="160">fork</text>
+      <text x="112" y="161">fork</text>
       <text x="168" y="140">pivot</text>
       <text x="8" y="18">engine</text>
-      <text x="206" y="18">gearbox</text>
+      <text x="210" y="18">gearbox</text>
       <text x="87" y="122">gap</text>
     </g>
   </svg>

@@ -17,11 +17,11 @@
     <circle cx="72" cy="66" r="26" fill="var(--sheet)" />
     <LitPlace at="A1/A2/A3">
       <path d="M56 27a42 42 0 0 1 32 0" stroke="var(--brass-line)" stroke-width="6" />
-      <text x="68" y="16">A</text>
+      <text x="68" y="18">A</text>
     </LitPlace>
     <LitPlace at="B1/B2/B3">
       <path d="M56 105a42 42 0 0 0 32 0" stroke="var(--brass-line)" stroke-width="6" />
-      <text x="68" y="128">B</text>
+      <text x="68" y="121">B</text>
     </LitPlace>
     <g font-size="11" fill="var(--ink)" stroke="none">
       <text x="62" y="70">race</text>

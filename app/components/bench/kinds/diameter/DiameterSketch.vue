@@ -29,7 +29,14 @@ const marks = computed(() =>
     <circle cx="74" cy="64" :r="R" :fill="part === 'bore' ? 'var(--sheet)' : 'var(--steel)'" />
     <LitPlace v-for="line in lines" :key="line.name" :at="line.name">
       <path :d="`M${74 - R * line.x} ${64 - R * line.y}L${74 + R * line.x} ${64 + R * line.y}`" stroke="var(--out)" stroke-width="1.6" />
-      <text :x="74 + (R - 12) * line.x + 6" :y="64 + (R - 12) * line.y + 4" font-size="11" fill="var(--ink)" stroke="none">
+      <text
+        :x="74 + (R - 18) * line.x - 9 * line.y"
+        :y="68 + (R - 18) * line.y + 9 * line.x"
+        text-anchor="middle"
+        font-size="11"
+        fill="var(--ink)"
+        stroke="none"
+      >
         {{ line.name }}
       </text>
     </LitPlace>

@@ -20,7 +20,7 @@
     <path d="M208 98h44m-44 0l7-5m-7 5l7 5m37-5l-7-5m7 5l-7 5" stroke="var(--out)" stroke-width="1.7" />
     <g font-size="11" fill="var(--mute)" stroke="none">
       <text x="153" y="24" text-anchor="middle">spacer</text>
-      <text x="153" y="104" text-anchor="middle">needle | thrust</text>
+      <text x="153" y="114" text-anchor="middle">needle | thrust</text>
       <text x="239" y="34" text-anchor="middle">nut</text>
     </g>
   </svg>

@@ -36,8 +36,8 @@ defineProps<{ origin: 'kit' | 'genuine' }>()
       <text x="216" y="56">{{ origin === 'kit' ? 'gap, washer' : 'no gap' }}</text>
       <text x="216" y="84">cup in head</text>
       <text x="216" y="104">cage</text>
-      <text x="100" y="146">cone on stem</text>
+      <text x="216" y="124">cone on stem</text>
     </g>
-    <path d="M212 81h-58M212 101l-76-8M98 142l-6-44" stroke="var(--mute)" stroke-width=".7" />
+    <path d="M212 81h-58M212 101l-76-8M212 121L98 98" stroke="var(--mute)" stroke-width=".7" />
   </svg>
 </template>
