@@ -127,10 +127,7 @@ export function counts(journeys: readonly Journey[]): void {
         await countKeys(page)
         await page.goto(shop.address)
         await expect(page.getByRole('heading', { name: 'On the bench', exact: true })).toBeVisible()
-        await walk(page, shop).catch(async e => {
-          await page.screenshot({ path: `/tmp/fail-${check.slice(0, 8)}.png` })
-          throw e
-        })
+        await walk(page, shop)
         const count = await counted(page)
         expect(count, `keys for ${check}`).toBeLessThanOrEqual(atMost)
         const text = readFileSync(COUNTS, 'utf8')

@@ -18,6 +18,13 @@ defineExpose({ focus })
 onMounted(async () => {
   focus()
   units.value = await allOf<UnitSummary>('/api/units').catch(() => [])
+  // Of the type a route is for there may be one alone; what was typed meanwhile stays.
+  const type = props.route?.type.toLowerCase() ?? null
+  const alike = type === null ? [] : units.value.filter(unit => (unit.type ?? '').toLowerCase() === type)
+  if (alike.length !== 1 || draft.unit !== '') return
+  draft.unit = alike[0]!.name
+  await nextTick()
+  unitField.value?.select()
 })
 /** Units the route is for come first. */
 const offered = computed(() => {
