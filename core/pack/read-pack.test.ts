@@ -71,7 +71,10 @@ describe('a pack read out at the bench', () => {
   it('knows the marks and colours of the drawer', () => {
     expect(pieces('Q, 5', drawer)).toEqual(['1 × q', '1 × 5'])
     expect(pieces('2 x q', drawer)).toEqual(['2 × q'])
-    expect(pieces('10 Q 5', drawer)).toEqual(['1 × 10', '1 × q', '1 × 5'])
+    expect(pieces('Q 5', drawer)).toEqual(['1 × q', '1 × 5'])
+    // A slip of the size, or two: it is asked.
+    expect(pieces('10 Q 5', drawer)).toBe('10 Q: the Q is of another size.')
+    expect(choices('10 Q 5', drawer)).toEqual(['10 + Q + 5'])
     expect(choices('red', drawer)).toEqual(['40 thou', '41 thou'])
   })
   it('knows grades of shells: half of it is a wall', () => {

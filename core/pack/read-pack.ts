@@ -38,7 +38,7 @@ export function readPack(text: string, unit: LengthUnit, lots: readonly Lot[]): 
     .split(/[;+\n]|,(?=\s)|,\s*$/)
     .map(word => word.trim())
     .filter(Boolean)
-    .flatMap(word => partedByBlanks(word, unit, lots))
+    .flatMap(word => partedByBlanks(word, lots))
   if (words.length === 0) return refuse('List the pieces: 10, 8, 2 x 3. Nothing in it: none.')
   const pieces: NamedPiece[] = []
   for (const [i, word] of words.entries()) {
@@ -63,26 +63,22 @@ const TIMES = /^(x|×|\*|of)$/i
 const OF_THE_LAST = /^(flat|stepped|sprung|under|u\/s|undersize|[x×*]\d*)$/i
 
 /** Pieces with nothing but blanks between them: what says more of a figure stays with it. */
-function partedByBlanks(word: string, unit: LengthUnit, lots: readonly Lot[]): readonly string[] {
+function partedByBlanks(word: string, lots: readonly Lot[]): readonly string[] {
   if (!/\s/.test(word) || named(word, lots).length > 0) return [word]
   const parted: string[] = []
   for (const token of word.split(/\s+/)) {
     const before = parted.at(-1)
-    if (before !== undefined && belongsTo(before, token, unit, lots)) parted[parted.length - 1] = `${before} ${token}`
+    if (before !== undefined && belongsTo(before, token)) parted[parted.length - 1] = `${before} ${token}`
     else parted.push(token)
   }
   return parted
 }
-function belongsTo(before: string, token: string, unit: LengthUnit, lots: readonly Lot[]): boolean {
+function belongsTo(before: string, token: string): boolean {
   const last = before.split(' ').at(-1)!
   if (TIMES.test(token) || TIMES.test(last) || /\d[x×*]$/i.test(last)) return true
   if (OF_THE_LAST.test(token) || LENGTH_UNIT.test(token) || /^\d+\/\d+$/.test(token)) return true
-  // A word beside a figure says which of that size, unless a size goes by it alone.
-  return (
-    /\d/.test(before) &&
-    /^\p{L}/u.test(token) &&
-    (named(token, lots).length === 0 || sized(last, unit, lots).some(lot => goesBy(lot, token)))
-  )
+  // A word beside a figure says which of that size.
+  return /\d/.test(before) && /^\p{L}/u.test(token)
 }
 
 /** Figures with commas and no blanks between them; null: there are none. A comma may be a decimal point. */
@@ -164,6 +160,9 @@ function readOne(word: string, count: number, unit: LengthUnit, lots: readonly L
   if (figure !== undefined && by !== undefined) {
     const meant = sized(figure, unit, lots).filter(lot => !lot.apart && goesBy(lot, by))
     if (meant.length === 1) return { ok: true, pieces: [{ lotId: meant[0]!.id, count }] }
+    // Another size goes by that name: a slip of the size, or two pieces.
+    if (meant.length === 0 && named(by, lots).length > 0)
+      return refuse(`${word}: the ${by} is of another size.`, [{ label: `${figure} and ${by}`, text: `${figure} + ${by}` }])
   }
   const [, size = word, shape] = /^(.+?)\s+(flat|stepped|sprung)$/i.exec(word) ?? []
   const entry = parseLength(size, unit)

@@ -12,6 +12,7 @@ import { systemOf } from '#core/quantity/figure'
 import { bandOf } from '#core/verdict/limits'
 import { useBenchKeys } from '~/composables/bench/useBenchKeys'
 import { useAnswer } from '~/composables/bench/useAnswer'
+import { useCalm } from '~/composables/bench/useCalm'
 import { useRail } from '~/composables/bench/useRail'
 import { useCommand } from '~/composables/bench/useCommand'
 import { useFitting } from '~/composables/bench/useFitting'
@@ -127,6 +128,25 @@ const register = useRegister(
 )
 const { answer, aim } = useAnswer({ document, evaluation, shown, place, choice, proposal, byHand, lots, phase, register })
 
+const calm = useCalm({
+  document,
+  evaluation,
+  shown,
+  place,
+  row,
+  choice,
+  proposal,
+  windowWords: computed(() => answer.value.window),
+})
+/** What the column beside the sheet looks at, and what it offers, as they are a moment after the verdict. */
+const lookBeside = {
+  ...look,
+  shown: computed(() => calm.shown.value),
+  place: computed(() => calm.place.value),
+  row: computed(() => calm.row.value),
+}
+const fittingBeside = { ...fitting, choice: calm.choice, proposal: computed(() => calm.proposal.value) }
+
 const helping = ref(false)
 const LATER = [
   'HelpersDialog',
@@ -208,7 +228,7 @@ useBenchKeys({
         :label="several ? resultName(shown) : null"
         v-bind="shown.kind.unit ? { measure: shown.kind.unit } : {}"
       />
-      <LastTime :key="document.id" :check="document.id" :shown="shown" />
+      <LastTime :key="document.id" :check="document.id" :shown="calm.shown.value" />
       <GaugeHere
         v-if="!locked && phase !== 'choose'"
         :ahead="answer.ahead"
@@ -260,25 +280,25 @@ useBenchKeys({
             :quiet="phase === 'choose'"
             :one-more="answer.more"
           />
-          <GaugeStands v-if="!measuring" class="mt-4" :document="document" :evaluation="evaluation" :lots="lots" />
+          <GaugeStands v-if="!measuring" class="mt-4" :document="calm.document.value" :evaluation="calm.evaluation.value" :lots="lots" />
         </div>
         <div class="min-w-0 space-y-4">
           <GaugeStands
             v-if="measuring"
-            :document="document"
-            :evaluation="evaluation"
+            :document="calm.document.value"
+            :evaluation="calm.evaluation.value"
             :lots="lots"
             :point="point"
             :only="taking.points.value.length === 1"
           />
           <AnswerColumn
-            :document="document"
-            :evaluation="evaluation"
+            :document="calm.document.value"
+            :evaluation="calm.evaluation.value"
             :phase="phase"
-            :look="look"
-            :fitting="fitting"
+            :look="lookBeside"
+            :fitting="fittingBeside"
             :writes="writes"
-            :window-words="answer.window"
+            :window-words="calm.windowWords.value"
             :locked="locked"
             :typing="reading !== null"
             @take="(at, pieces) => panel?.take(at, pieces)"

@@ -104,11 +104,11 @@ const summary = computed(() => columns.value.map(({ result }) => `${result.label
       data-test="journal-row"
     >
       <g class="figure" font-size="11.5" fill="var(--mute)">
-        <g v-for="t in axisTicks(y, perUnit(axes[0]))" :key="`t${t.value}`">
+        <g v-for="(t, i) in axisTicks(y, perUnit(axes[0]))" :key="`t${i}`">
           <line :x1="SIDE - 6" :x2="width - SIDE + 6" :y1="t.at" :y2="t.at" stroke="var(--hair)" />
           <text :x="SIDE - 10" :y="t.at + 4" text-anchor="end">{{ t.value }}</text>
         </g>
-        <text v-for="t in axisTicks(y, perUnit(axes[1]))" :key="`m${t.value}`" :x="width - SIDE + 10" :y="t.at + 4">{{ t.value }}</text>
+        <text v-for="(t, i) in axisTicks(y, perUnit(axes[1]))" :key="`m${i}`" :x="width - SIDE + 10" :y="t.at + 4">{{ t.value }}</text>
       </g>
       <g font-size="12" fill="var(--mute)">
         <text :x="SIDE - 10" y="12" text-anchor="end">{{ unitName(axes[0]) }}</text>

@@ -198,12 +198,12 @@ const summary = computed(() =>
         </template>
       </g>
       <g stroke="var(--scribe)" stroke-width="1">
-        <line v-for="t in topTicks" :key="`t${t.at}`" :x1="t.at" :x2="t.at" y1="0" :y2="t.major ? 12 : 5" />
-        <line v-for="t in bottomTicks" :key="`m${t.at}`" :x1="t.at" :x2="t.at" :y1="HEIGHT" :y2="HEIGHT - (t.major ? 12 : 5)" />
+        <path :d="topTicks.map(t => `M${t.at} 0V${t.major ? 12 : 5}`).join('')" />
+        <path :d="bottomTicks.map(t => `M${t.at} ${HEIGHT}V${HEIGHT - (t.major ? 12 : 5)}`).join('')" />
       </g>
       <g class="figure" fill="var(--scribe)" font-size="12" text-anchor="middle">
-        <text v-for="t in labelled(topTicks)" :key="`tl${t.at}`" :x="t.at" y="23">{{ tickLabel(t.value) }}</text>
-        <text v-for="t in labelled(bottomTicks)" :key="`ml${t.at}`" :x="t.at" :y="HEIGHT - 15">{{ tickLabel(t.value) }}</text>
+        <text v-for="(t, i) in labelled(topTicks)" :key="`tl${i}`" :x="t.at" y="23">{{ tickLabel(t.value) }}</text>
+        <text v-for="(t, i) in labelled(bottomTicks)" :key="`ml${i}`" :x="t.at" :y="HEIGHT - 15">{{ tickLabel(t.value) }}</text>
       </g>
       <g fill="var(--scribe-soft)" font-size="12.5">
         <text :x="width - 8" y="23" text-anchor="end">{{ unitName(axes[0]) }}</text>

@@ -53,8 +53,8 @@ const limitBox = computed(() => {
       <line :x1="PLOT.left" :x2="PLOT.left" y1="8" :y2="PLOT.base" />
     </g>
     <g class="figure" font-size="12" fill="var(--mute)">
-      <text v-for="t in axisTicks(x, per.x)" :key="`x${t.value}`" :x="t.at" :y="PLOT.base + 17" text-anchor="middle">{{ t.value }}</text>
-      <text v-for="t in axisTicks(y, per.y)" :key="`y${t.value}`" :x="PLOT.left - 7" :y="t.at + 4" text-anchor="end">{{ t.value }}</text>
+      <text v-for="(t, i) in axisTicks(x, per.x)" :key="`x${i}`" :x="t.at" :y="PLOT.base + 17" text-anchor="middle">{{ t.value }}</text>
+      <text v-for="(t, i) in axisTicks(y, per.y)" :key="`y${i}`" :x="PLOT.left - 7" :y="t.at + 4" text-anchor="end">{{ t.value }}</text>
     </g>
     <text :x="width - 8" :y="PLOT.height - 6" text-anchor="end" font-size="12.5" fill="var(--mute)">{{ captions.x }}</text>
     <text x="2" :y="PLOT.height - 6" font-size="12.5" fill="var(--mute)">↑ {{ captions.y }}</text>

@@ -1,6 +1,7 @@
 import { mm } from '../../../quantity/length'
 import type { MeasuringPoint } from '../../contract'
 import { defineKind } from '../../define-kind'
+import { SIZE_WORDS } from '../../../verdict/words'
 import { clearanceResult, sizeResult } from '../../common/results'
 import { ROUND } from '../../common/round'
 import { combineFork, forkDemands, pivotWorks, ratioOf, TIMES } from './evaluate'
@@ -42,7 +43,7 @@ export const clutchFork = defineKind({
     sizeResult('travel', 'Travel left at the fingers', { scale: 'play', cannotBind: 'below', beside: true, belowZero: 'never' }),
     sizeResult('slack', 'Slack to take up at the cable', { scale: 'play', cannotBind: 'below', beside: true, belowZero: 'never' }),
     sizeResult('engaged', 'Thread engaged', { scale: 'play', cannotBind: 'above', belowZero: 'never' }),
-    clearanceResult('swing', 'Room to swing', { main: false }),
+    clearanceResult('swing', 'Room to swing', { ends: SIZE_WORDS, main: false }),
     ...(oldKnown(setup)
       ? [
           sizeResult('grown', 'Clutch stands further out by', { scale: 'play', unjudged: true }),

@@ -3,6 +3,7 @@ import type { LimitSet } from '../../../verdict/limits'
 import type { MeasuringPoint, PartRole, ResultKind } from '../../contract'
 import type { PackPlace } from '../../pack-place'
 import { defineKind } from '../../define-kind'
+import { SIZE_WORDS } from '../../../verdict/words'
 import { clearanceResult, playResult, sizeResult } from '../../common/results'
 import { combineTrain, gapPoint, stackContradictions } from './evaluate'
 import { trainConditions, trainReminders, trainSteps } from './procedure'
@@ -84,7 +85,7 @@ function resultsOf(setup: TrainSetup): ResultKind[] {
     ...(setup.bush === 'proud'
       ? [
           sizeResult('proud', 'Bush proud of the case', { scale: 'play', main: true }),
-          clearanceResult('below', 'Bush below the bearing’s face'),
+          clearanceResult('below', 'Bush below the bearing’s face', { ends: SIZE_WORDS }),
         ]
       : []),
     ...(setup.stack === 'replaced' ? [sizeResult('over', 'New stack over the old', { scale: 'play' })] : []),

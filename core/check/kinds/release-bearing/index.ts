@@ -2,6 +2,7 @@ import { inches } from '../../../quantity/length'
 import type { MeasuringPoint } from '../../contract'
 import { defineKind } from '../../define-kind'
 import { clearanceResult, sizeResult } from '../../common/results'
+import { SIZE_WORDS } from '../../../verdict/words'
 import { ROUND } from '../../common/round'
 import { combineRelease, handedOn, releaseDemands, strokeBefore } from './evaluate'
 import { RELEASE_REMINDERS, releaseSteps, releaseSuspicions } from './procedure'
@@ -42,8 +43,8 @@ export const releaseBearing = defineKind({
     { id: 'bearing', label: 'Release bearing' },
   ],
   results: () => [
-    clearanceResult('compression', 'Compression at rest', { cannotBind: 'below' }),
-    clearanceResult('reserve', 'Wear reserve', { main: false, beside: true }),
+    clearanceResult('compression', 'Compression at rest', { ends: SIZE_WORDS, cannotBind: 'below' }),
+    clearanceResult('reserve', 'Wear reserve', { ends: SIZE_WORDS, main: false, beside: true }),
     sizeResult('stroke', 'Stroke of the bearing', { scale: 'play', unjudged: true }),
   ],
   points: () => [

@@ -1,5 +1,5 @@
 import { thou } from '../../../quantity/length'
-import { FIT_WORDS } from '../../../verdict/words'
+import { FIT_WORDS, SIZE_WORDS } from '../../../verdict/words'
 import { defineKind } from '../../define-kind'
 import { clearanceResult, sizeResult } from '../../common/results'
 import { fitByClass, headDemands, genuine, kitResults } from './evaluate'
@@ -49,7 +49,7 @@ export const steeringHeadKit = defineKind({
           sizeResult('cone-fit', `Cone on ${NAMES[at].stem}`, { scale: 'play', main: true, ends: FIT_WORDS, positions: SITES }),
           sizeResult('cup-fit', `Cup in ${NAMES[at].head}`, { scale: 'play', main: true, ends: FIT_WORDS, positions: SITES }),
           sizeResult('thread', 'Thread engaged', { scale: 'play', main: true, belowZero: 'never' }),
-          clearanceResult('reach', 'Nut can still come down'),
+          clearanceResult('reach', 'Nut can still come down', { ends: SIZE_WORDS }),
           sizeResult('movement', 'Full movement, tightened', { scale: 'play', main: true, unjudged: true }),
         ],
   points: setup => (setup.origin === 'genuine' ? GENUINE_POINTS : kitPoints(setup)),
