@@ -56,67 +56,71 @@ useHead({ title: 'Labels · Finitum' })
 </script>
 
 <template>
-  <div class="w-full max-w-5xl px-4 py-5 md:px-7">
-    <h1 class="display mb-3 text-[30px]">Labels</h1>
-    <form class="mb-4 flex flex-wrap items-end gap-3" novalidate @submit.prevent="take">
-      <div class="min-w-0">
-        <label class="label mb-1 block" for="label-sheet">Sheet</label>
-        <select id="label-sheet" v-model="sheet" class="field max-w-full">
-          <option v-for="one in SHEETS" :key="one.id" :value="one.id">{{ one.words }}</option>
-        </select>
-      </div>
-      <div>
-        <label class="label mb-1 block" for="label-skip">Labels gone already</label>
-        <input
-          id="label-skip"
-          v-model="skip"
-          class="field figure !w-36"
-          inputmode="numeric"
-          autocomplete="off"
-          :aria-invalid="faultAt(faults, 'skip') !== undefined"
-        />
-        <p v-if="faultAt(faults, 'skip')" class="fault">{{ faultAt(faults, 'skip') }}</p>
-      </div>
-      <button type="submit" class="button primary" :disabled="!labels?.length || file.making !== null">Take the PDF</button>
-    </form>
-    <FileInProgress v-if="file.slow" class="mb-3" :progress="file.progress" starting="Setting the labels …" @cancel="file.cancel" />
-    <p v-for="fault in [...faults, ...file.faults].filter(({ path }) => path !== 'skip')" :key="fault.reason" class="fault" role="alert">
-      {{ fault.reason }}
-    </p>
-    <p v-if="cut.length" class="mb-3 text-near" role="status">
-      {{ cut.map(({ title }) => title).join(', ') }}: longer than the label. What does not fit is left out, and marked.
-    </p>
-    <ul v-if="labels" class="grid gap-3 sm:grid-cols-2 lg:grid-cols-3" data-test="labels">
-      <li v-for="label in labels" :key="label.code" class="rounded-md border rule bg-sheet px-3 py-2">
-        <p class="font-bold">{{ label.title }}</p>
-        <p v-for="line in label.lines" :key="line" class="text-[14px]">{{ line }}</p>
-        <p class="figure mt-1 text-[13px] text-mute">{{ label.code }}</p>
-      </li>
-    </ul>
-    <p class="mt-4 max-w-2xl text-[13.5px] text-mute">
-      A scanner that types like a keyboard opens what a label names, from any page; in a list that has the thing it picks it. A code is
-      never a command. Print at full size, without fitting to the page.
-    </p>
-    <form class="mt-4 max-w-2xl" novalidate @submit.prevent="keepGap">
-      <label class="label mb-1 block" for="scan-gap">The scanner at this screen: one sign to the next, at most ms</label>
-      <div class="flex gap-3">
-        <input
-          id="scan-gap"
-          v-model="gap"
-          class="field figure !w-36"
-          inputmode="numeric"
-          autocomplete="off"
-          aria-describedby="scan-gap-note"
-          :aria-invalid="gapFault !== null"
-        />
-        <button type="submit" class="button">Keep it so</button>
-      </div>
-      <p v-if="gapFault" class="fault">{{ gapFault }}</p>
-      <p v-else-if="gapKept" class="text-[13.5px] text-in" role="status">Kept.</p>
-      <p id="scan-gap-note" class="mt-1 text-[13.5px] text-mute">
-        Four signs or more that come so fast, and Enter, are a scan, of whatever code: it is looked up among sizes, articles and gauges. 50
-        does for most; a slow scanner takes 100. 0: there is no scanner, and keys act at once.
+  <div class="grid w-full gap-x-12 px-4 py-5 md:px-7 lg:grid-cols-[minmax(0,1fr)_23rem]">
+    <div>
+      <h1 class="display mb-3 text-[30px]">Labels</h1>
+      <form class="mb-4 flex flex-wrap items-end gap-3" novalidate @submit.prevent="take">
+        <div class="min-w-0">
+          <label class="label mb-1 block" for="label-sheet">Sheet</label>
+          <select id="label-sheet" v-model="sheet" class="field max-w-full">
+            <option v-for="one in SHEETS" :key="one.id" :value="one.id">{{ one.words }}</option>
+          </select>
+        </div>
+        <div>
+          <label class="label mb-1 block" for="label-skip">Labels gone already</label>
+          <input
+            id="label-skip"
+            v-model="skip"
+            class="field figure !w-36"
+            inputmode="numeric"
+            autocomplete="off"
+            :aria-invalid="faultAt(faults, 'skip') !== undefined"
+          />
+          <p v-if="faultAt(faults, 'skip')" class="fault">{{ faultAt(faults, 'skip') }}</p>
+        </div>
+        <button type="submit" class="button primary" :disabled="!labels?.length || file.making !== null">Take the PDF</button>
+      </form>
+      <FileInProgress v-if="file.slow" class="mb-3" :progress="file.progress" starting="Setting the labels …" @cancel="file.cancel" />
+      <p v-for="fault in [...faults, ...file.faults].filter(({ path }) => path !== 'skip')" :key="fault.reason" class="fault" role="alert">
+        {{ fault.reason }}
       </p>
-    </form>
+      <p v-if="cut.length" class="mb-3 text-near" role="status">
+        {{ cut.map(({ title }) => title).join(', ') }}: longer than the label. What does not fit is left out, and marked.
+      </p>
+      <ul v-if="labels" class="grid gap-3 sm:grid-cols-2 lg:grid-cols-3" data-test="labels">
+        <li v-for="label in labels" :key="label.code" class="rounded-md border rule bg-sheet px-3 py-2">
+          <p class="font-bold">{{ label.title }}</p>
+          <p v-for="line in label.lines" :key="line" class="text-[14px]">{{ line }}</p>
+          <p class="figure mt-1 text-[13px] text-mute">{{ label.code }}</p>
+        </li>
+      </ul>
+    </div>
+    <aside class="lg:pt-14">
+      <p class="mt-4 text-[13.5px] text-mute">
+        A scanner that types like a keyboard opens what a label names, from any page; in a list that has the thing it picks it. A code is
+        never a command. Print at full size, without fitting to the page.
+      </p>
+      <form class="mt-4" novalidate @submit.prevent="keepGap">
+        <label class="label mb-1 block" for="scan-gap">The scanner at this screen: one sign to the next, at most ms</label>
+        <div class="flex gap-3">
+          <input
+            id="scan-gap"
+            v-model="gap"
+            class="field figure !w-36"
+            inputmode="numeric"
+            autocomplete="off"
+            aria-describedby="scan-gap-note"
+            :aria-invalid="gapFault !== null"
+          />
+          <button type="submit" class="button">Keep it so</button>
+        </div>
+        <p v-if="gapFault" class="fault">{{ gapFault }}</p>
+        <p v-else-if="gapKept" class="text-[13.5px] text-in" role="status">Kept.</p>
+        <p id="scan-gap-note" class="mt-1 text-[13.5px] text-mute">
+          Four signs or more that come so fast, and Enter, are a scan, of whatever code: it is looked up among sizes, articles and gauges.
+          50 does for most; a slow scanner takes 100. 0: there is no scanner, and keys act at once.
+        </p>
+      </form>
+    </aside>
   </div>
 </template>

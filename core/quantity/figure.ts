@@ -83,9 +83,18 @@ export function formatFigure(value: number, unit: Unit, options: FormatOptions =
   return sign + figure + (options.unit ? (name === '°' ? name : ` ${name}`) : '')
 }
 
-/** How much a figure is off, or may be: U, a spread, a residual. */
-export const formatChange = (value: number, unit: Unit, options: Omit<FormatOptions, 'change'> = {}): string =>
-  formatFigure(value, unit, { ...options, change: true })
+/** How much a figure is off, or may be: U, a spread, a residual. What is something is never written as nothing: `± 0.04`, not `± 0.0`. */
+export function formatChange(value: number, unit: Unit, options: Omit<FormatOptions, 'change'> = {}): string {
+  const written = (more: Partial<FormatOptions>) => formatFigure(value, unit, { ...options, ...more, change: true })
+  const usual = written({})
+  if (options.decimals !== undefined || !Number.isFinite(value) || /[1-9]/.test(written({ unit: false }))) return usual
+  const { per, decimals } = FACTS[unit]
+  // The first digit that is not a nought.
+  const needed = value === 0 ? decimals : Math.ceil(-Math.log10(Math.abs(value) / per))
+  return needed > decimals && needed <= decimals + FINER ? written({ decimals: needed }) : usual
+}
+/** Decimals more than usual; what is smaller is nothing. */
+const FINER = 2
 
 /** A place on a clock as hours and minutes, 12:00 on top; half a degree is a minute. */
 function clockFace(milli: number): string {

@@ -69,14 +69,14 @@ counts([
     async walk(page) {
       await begin(page, 'gaps', 'Tab', '7', 'Tab', '15')
       await ticks(page, 4)
-      await logged(page, '43', '44', '25', '30')
+      await logged(page, '42', '43', '25', '30')
       await field(page, 'Far reading')
       await keys(page, '12z12z12z', 'PageDown')
       await field(page, /^Pack as found/)
       await logged(page, '60')
       await expect(answer(page)).toContainText('Take out 60, put in 90')
       await fit(page)
-      await logged(page, '13', '14')
+      await logged(page, '12', '13')
       await ticks(page, 3)
       await sign(page, { reason: 'felt' })
     },

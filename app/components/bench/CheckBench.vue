@@ -7,12 +7,12 @@ import { pieceList } from '#core/pack/arithmetic'
 import { lotMap } from '#core/pack/lot'
 import { checkKind } from '#core/check/registry'
 import { stepsOf } from '#core/check/said'
-import type { Phase } from '#core/method/step'
+import type { Phase, Step } from '#core/method/step'
 import { systemOf } from '#core/quantity/figure'
 import { bandOf } from '#core/verdict/limits'
 import { useBenchKeys } from '~/composables/bench/useBenchKeys'
 import { useAnswer } from '~/composables/bench/useAnswer'
-import { useCalm } from '~/composables/bench/useCalm'
+import { drawnBeside, useCalm } from '~/composables/bench/useCalm'
 import { useRail } from '~/composables/bench/useRail'
 import { useCommand } from '~/composables/bench/useCommand'
 import { useFitting } from '~/composables/bench/useFitting'
@@ -67,12 +67,12 @@ const {
 onMounted(() => openPhase(phase.value))
 /** What is fitted is asked first where nobody listed it: nothing can be chosen before. */
 watch(phase, async now => {
-  await nextTick()
+  await drawnBeside()
   if (now === 'choose') globalThis.document.querySelector<HTMLElement>('#found-pack')?.focus()
 })
 /** The sheet takes the width while it is filled; then what to do about it does. */
 const measuring = computed(() => phase.value === 'measure' || (phase.value === 'prove' && taking.next.value !== null))
-const strip = ref<{ tickDue: () => void; tickRest: () => void; warn: () => void }>()
+const strip = ref<{ due: Step | null; tickDue: () => void; tickRest: () => void; warn: () => void }>()
 const allSteps = ref(false)
 
 const look = useShown({ document, evaluation, phase, taking, typed })
@@ -107,7 +107,7 @@ const { notes, done } = useRail({ document, evaluation, steps, ticked })
 /** Behind the last step of a phase the next one begins; whether anything is read once more is nobody’s to say but the technician’s. */
 async function through(last: Phase): Promise<void> {
   if (last === 'setup') openPhase('measure')
-  await nextTick()
+  await drawnBeside()
   if (last === 'prove' && evaluation.value.signOff.blockers.length === 0 && taking.next.value === null) sign()
 }
 const sign = () => globalThis.document.querySelector<HTMLElement>('#sign-reason, #sign-name')?.focus()

@@ -27,6 +27,7 @@ const count = computed(() => {
   return open === 0 ? '' : ` · ${open} ${open === 1 ? 'step' : 'steps'} left`
 })
 defineExpose({
+  due,
   /** The step that is due is done. */
   tickDue(): void {
     if (!due.value || props.locked) return

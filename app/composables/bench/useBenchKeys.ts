@@ -2,7 +2,7 @@ import { computed, type Ref } from 'vue'
 import { navigateTo } from '#imports'
 import type { PlaceEvaluation } from '#core/check/evaluate/evaluate-place'
 import { checkKind } from '#core/check/registry'
-import type { Phase } from '#core/method/step'
+import type { Phase, Step } from '#core/method/step'
 import type { Proposal } from '#core/choice/answer/chooser/proposal'
 import type { Pack } from '#core/pack/lot'
 import { useBench } from '~/stores/bench'
@@ -31,7 +31,7 @@ interface Bench {
   /** the card before there is no way back */
   readonly closing: Ref<boolean>
   /** the phases and their steps */
-  readonly strip: Ref<{ tickDue: () => void; tickRest: () => void; warn: () => void } | undefined>
+  readonly strip: Ref<{ due: Step | null; tickDue: () => void; tickRest: () => void; warn: () => void } | undefined>
   readonly allSteps: Ref<boolean>
 }
 
@@ -89,7 +89,7 @@ export function useBenchKeys({
     locked.value
       ? []
       : [
-          key('Space', 'step done', () => strip.value?.tickDue(), { keys: [' '] }),
+          ...(strip.value?.due ? [key('Space', 'step done', () => strip.value?.tickDue(), { keys: [' '] })] : []),
           key(
             'A',
             allSteps.value ? 'tick what need not be' : 'all steps',

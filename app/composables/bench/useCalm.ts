@@ -1,9 +1,16 @@
-import { shallowRef, watch, type Ref, type ShallowRef } from 'vue'
+import { nextTick, shallowRef, watch, type Ref, type ShallowRef } from 'vue'
 
 /** After what was changed is painted. A page nobody sees is not painted: there it comes at once. */
 function afterPaint(run: () => void): void {
   if (globalThis.document?.hidden ?? true) setTimeout(run)
   else requestAnimationFrame(() => setTimeout(run))
+}
+
+/** What stands beside the verdict is drawn: its fields are there. */
+export async function drawnBeside(): Promise<void> {
+  await nextTick()
+  await new Promise<void>(afterPaint)
+  await nextTick()
 }
 
 /**

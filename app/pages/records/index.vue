@@ -99,7 +99,7 @@ useHead({ title: 'Records · Finitum' })
           {{ ' ' }}<NuxtLink :to="PATH_OF[other.what](other.id)" class="link">{{ other.name }}</NuxtLink>
         </li>
       </ul>
-      <ul class="border-b rule" data-test="found-jobs">
+      <ul class="border-b rule xl:grid xl:grid-cols-2 xl:gap-x-10" data-test="found-jobs">
         <li
           v-for="(job, i) in found.jobs"
           :key="job.id"
@@ -108,7 +108,7 @@ useHead({ title: 'Records · Finitum' })
               if (el) rows[i] = el as HTMLElement
             }
           "
-          class="grid gap-x-5 gap-y-2 border-t rule py-3 md:grid-cols-[16rem_minmax(0,1fr)]"
+          class="grid gap-x-5 gap-y-2 border-t rule py-3 md:grid-cols-[16rem_minmax(0,1fr)] xl:grid-cols-[12rem_minmax(0,1fr)]"
         >
           <NuxtLink :to="`/jobs/${job.id}`" class="block min-h-11">
             <span class="block font-bold">{{ job.unit.name }}</span>
