@@ -280,7 +280,7 @@ describe('a page for the owner', () => {
       'Compression at rest, thou',
       '462.7 ± 1.5',
       '462.7 ± 1.5',
-      'Tight',
+      'Below',
       '500 – 750 thou',
     ])
     expect(page('2-fire-pump').measured[1]!.slice(4)).toEqual(['No limit known', '0.15 mm, no limits given'])
