@@ -37,6 +37,8 @@ counts([
       await keys(page, 'f')
       await expect(page.getByRole('button', { name: 'Fit' }).first()).toBeFocused()
       await keys(page, 'Enter')
+      await expect(verdict(page)).toContainText('To do')
+      await field(page, 'Figure read')
       // What the dowels leave, and no more of it is out of round than before.
       await logged(page, '0', '-2', '-3', '-1', '0')
       await ticks(page, 4)

@@ -147,7 +147,8 @@ test('an own pack, put together piece by piece by keyboard, is predicted as it i
   await tabTo(page, active => active.name.startsWith('Put in 0.401'))
   await page.keyboard.press('Enter')
   await expect(page.getByTestId('answer')).toContainText('put in')
-  const expected = /leaves ([\d.−]+)/.exec(await own.getByTestId('own-says').innerText())![1]!
+  const expected = /leaves ([\d.−]+)/.exec(await page.getByTestId('answer').innerText())![1]!
+  await expect(own.getByTestId('own-says')).toContainText(`leaves ${expected}`)
   await own.getByRole('button', { name: 'Fit this' }).press('Enter')
   await tabTo(page, active => active.text === 'The pack is changed')
   await page.keyboard.press('Enter')

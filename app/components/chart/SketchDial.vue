@@ -29,7 +29,7 @@ const at = computed(() => {
     // 0° points to the right.
     turn: (Math.atan2(head.y - tail.y, head.x - tail.x) * 180) / Math.PI,
     head,
-    sign: { x: (from.x + to.x) / 2 + sx * 0.95, y: (from.y + to.y) / 2 + sy * 0.95 + 4 },
+    sign: { x: (from.x + to.x) / 2 + sx * 1.2, y: (from.y + to.y) / 2 + sy * 1.2 + 4 },
   }
 })
 </script>

@@ -24,11 +24,11 @@ const ROLLERS = Array.from({ length: 14 }, (_, i) => ({
     <circle v-for="(roller, i) in ROLLERS" :key="i" :cx="roller.x" :cy="roller.y" r="6.6" fill="var(--brass)" stroke="var(--brass-line)" />
     <LitPlace at="A">
       <path d="M74 25v82m0-82l-4 7m4-7l4 7m-4 75l-4-7m4 7l4-7" stroke="var(--accent)" stroke-width="2" />
-      <text x="80" y="52">A</text>
+      <text x="80" y="60">A</text>
     </LitPlace>
     <LitPlace at="B">
       <path d="M33 66h82m-82 0l7-4m-7 4l7 4m75-4l-7-4m7 4l-7 4" stroke="var(--accent)" stroke-width="1.4" />
-      <text x="88" y="61">B</text>
+      <text x="84" y="79">B</text>
     </LitPlace>
     <template v-for="(at, i) in rods > 1 ? [170, 250] : [200]" :key="i">
       <path :d="`M${at} 12h52v108h-52z`" fill="var(--paper)" />
