@@ -61,7 +61,7 @@ const disc = computed(() => ({ top: props.discs === 'both', bottom: props.discs 
     <path
       v-for="label in LABELS"
       :key="label.text"
-      :d="`M${label.y < 42 ? 94 : 104} ${label.y}L172 ${label.at}`"
+      :d="`M${label.y < 42 ? 108 : 104} ${label.y}L172 ${label.at}`"
       stroke="var(--mute)"
       stroke-width=".7"
     />
