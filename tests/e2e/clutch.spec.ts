@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test'
 import { fill, kindOfCheck, kit, newJob, next, pick, tabToField, tickAll } from './by-keyboard'
-import { emptyForThisFile, expect, sign, tabTo, test, toCell, type } from './workshop'
+import { emptyForThisFile, expect, sign, strikeOut, tabTo, test, toCell, type } from './workshop'
 
 // From an empty data folder to a signature, by keyboard alone. The figures are made up.
 emptyForThisFile()
@@ -64,9 +64,7 @@ test('a release bearing: a bar in one depth only is refused, one shim moves comp
       .getByRole('button', { name: new RegExp(`^B, ${place}:|^B.*place ${place}:`) })
       .first()
       .press('Enter')
-    await page.keyboard.press('v')
-    await page.keyboard.type('not home')
-    await page.keyboard.press('Enter')
+    await strikeOut(page, 'not home')
     await at(page, new RegExp(`^B, ${place}:|^B.*place ${place}:`), '3.956')
   }
   await expect(page.getByText('no shim changes it')).toHaveCount(0)

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 import type { Page } from '@playwright/test'
 import { kindOfCheck, tickAll } from './by-keyboard'
-import { allSteps, AS_PROGRAM, cell, demoForThisFile, expect, sign, tabTo, test, toCell, type } from './workshop'
+import { allSteps, AS_PROGRAM, cell, demoForThisFile, expect, sign, strikeOut, tabTo, test, toCell, type } from './workshop'
 
 demoForThisFile()
 
@@ -148,9 +148,7 @@ test('rods by plastic strip: the gap beside the width, off the scale is another 
   await type(page, '0.2')
   await expect(page.getByTestId('answer')).toContainText('off the scale')
   await toCell(page, /Strip, rod 3, front/)
-  await page.keyboard.press('v')
-  await page.keyboard.type('typed the width')
-  await page.keyboard.press('Enter')
+  await strikeOut(page, 'typed the width')
   // A width by calipers finds its mark on the drawn scale, in both units; one too wide is another grade.
   const scale = page.getByTestId('strip-scale')
   await scale.getByLabel(/^Width by calipers/).fill('9')

@@ -1,5 +1,5 @@
 import { fill, keep, kindOfCheck, newJob, next, pick, states, tabToField, tickAll } from './by-keyboard'
-import { emptyForThisFile, expect, sign, tabTo, test, toCell, type, typeReading } from './workshop'
+import { emptyForThisFile, expect, sign, strikeOut, tabTo, test, toCell, type, typeReading } from './workshop'
 
 // From an empty data folder to a signature, by keyboard alone. The figures are made up.
 emptyForThisFile()
@@ -152,9 +152,7 @@ test('a hub spacer by comparator: set to the window, tried dry, locked, one set;
   await page.getByLabel('Most', { exact: true }).focus()
   await page.keyboard.press('Control+a')
   await type(page, '379')
-  await page.keyboard.press('v')
-  await page.keyboard.type('slip')
-  await page.keyboard.press('Enter')
+  await strikeOut(page, 'slip')
   await expect(page.getByText('void: slip')).toBeVisible()
   await page.getByLabel('Least; a range').focus()
   await type(page, '376..378', '')

@@ -95,7 +95,7 @@ counts([
       await sign(page)
       await keptAsRoute(page, shop.address)
       await keys(page, 'r')
-      await expect(page.getByRole('button', { name: /gearboxone/ }).first()).toBeFocused()
+      await expect(page.getByRole('button', { name: /gearboxone/ }).first()).toBeVisible()
       await keys(page, '1')
       await expect(page.getByLabel('Unit', { exact: true })).toHaveValue('island bus')
       await keys(page, 'Enter')

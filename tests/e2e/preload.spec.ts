@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test'
 import { fill, kindOfCheck, kit, newJob, next, pick, states, tabToField, tickAll } from './by-keyboard'
-import { cell, emptyForThisFile, expect, sign, tabTo, test, toCell, type } from './workshop'
+import { cell, emptyForThisFile, expect, sign, strikeOut, tabTo, test, toCell, type } from './workshop'
 
 // From an empty data folder to a signature, by keyboard alone. The figures are made up.
 emptyForThisFile()
@@ -65,9 +65,7 @@ test('a steering swivel: first pack by the gap, then the way alone, then by the 
   await page.keyboard.press('Control+a')
   await type(page, '0.45 mm')
   await expect(cell(page, /^Left: gap under the cap.*: not read/)).toHaveCount(0)
-  await page.keyboard.press('v')
-  await page.keyboard.type('slip')
-  await page.keyboard.press('Enter')
+  await strikeOut(page, 'slip')
   // Struck out, the field is there again.
   await expect(cell(page, /^Left: gap under the cap.*: not read/)).toHaveRole('group')
   await page.getByLabel('Goes; a range').focus()
@@ -188,9 +186,7 @@ test('preload by torque in two stages: a share that must be in it, paper in the 
   await toCell(page, 'Output shaft: turning:')
   await turned(page, '0.2')
   await expect(page.getByText('0.41 N·m of the stage before must be in it').first()).toBeVisible()
-  await page.keyboard.press('v')
-  await page.keyboard.type('differential was out of mesh')
-  await page.keyboard.press('Enter')
+  await strikeOut(page, 'differential was out of mesh')
   await toCell(page, 'Differential: turning:')
   await page.keyboard.press('Escape')
   await page.keyboard.press('PageDown')

@@ -223,6 +223,14 @@ export async function type(page: Page, ...figures: string[]): Promise<void> {
   }
 }
 
+/** The last reading, or that of the cell in hand, struck out. The question is waited for: keys before it are held, as those of a scan are. */
+export async function strikeOut(page: Page, why: string): Promise<void> {
+  await page.keyboard.press('v')
+  await expect(page.getByLabel(/^Why\?/)).toBeFocused()
+  await type(page, why)
+  await expect(page.getByRole('dialog')).toHaveCount(0)
+}
+
 /** A cell of the sheet, whether it is in hand or not. */
 export const cell = (page: Page, name: string | RegExp): Locator =>
   page.getByTestId('points').getByRole('button', { name }).or(page.getByTestId('points').getByRole('group', { name })).first()

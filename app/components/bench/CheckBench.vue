@@ -22,6 +22,7 @@ import { useRegister } from '~/composables/bench/useRegister'
 import { useSaying } from '~/composables/bench/useSaying'
 import { useShown } from '~/composables/bench/useShown'
 import { useTaking } from '~/composables/bench/useTaking'
+import { focusWhenDrawn } from '~/composables/keys/focusWhenDrawn'
 import { useBench } from '~/stores/bench'
 import { usePreferences } from '~/stores/preferences'
 
@@ -110,7 +111,7 @@ async function through(last: Phase): Promise<void> {
   await drawnBeside()
   if (last === 'prove' && evaluation.value.signOff.blockers.length === 0 && taking.next.value === null) sign()
 }
-const sign = () => globalThis.document.querySelector<HTMLElement>('#sign-reason, #sign-name')?.focus()
+const sign = () => focusWhenDrawn('#sign-reason, #sign-name')
 
 // A check is shown in its own unit, also when that is changed. U shows the other.
 watch(

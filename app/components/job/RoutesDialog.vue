@@ -8,6 +8,7 @@ import type { RouteView } from '#shared/types'
 const props = defineProps<{ open: boolean }>()
 const emit = defineEmits<{ close: []; pick: [RouteView] }>()
 const routes = ref<readonly RouteView[] | null>(null)
+const list = useTemplateRef<HTMLElement>('list')
 const fault = ref<string | null>(null)
 const removal = useRemoval('POST /api/routes/:id/removal', next => {
   routes.value = next
@@ -19,6 +20,9 @@ watch(
     fault.value = null
     try {
       routes.value = await api<RouteView[]>('/api/routes')
+      await nextTick()
+      // The dialog opened before there was one.
+      list.value?.querySelector('button')?.focus()
     } catch (error) {
       fault.value = faultsOf(error)[0]?.reason ?? null
     }
@@ -45,7 +49,7 @@ useDigits(toRef(props, 'open'), number => {
     <div>
       <p v-if="fault" class="fault">{{ fault }}</p>
       <RemovedNotice :removed="removal.removed.value" :refusal="removal.refusal.value" @undo="removal.undo" />
-      <ul v-if="routes?.length" class="border-b rule" data-test="routes">
+      <ul v-if="routes?.length" ref="list" class="border-b rule" data-test="routes">
         <li v-for="(route, i) in routes" :key="route.id" class="flex items-center gap-4 border-t rule">
           <button
             type="button"
