@@ -121,6 +121,8 @@ export interface JobList {
   /** that match what was asked, on all pages */
   readonly found: number
   readonly counts: { readonly jobs: number; readonly checks: number; readonly waiting: number }
+  /** how many on this page were last in the hands of who asks: they come first */
+  readonly mine: number
   readonly next: NextCheck | null
 }
 

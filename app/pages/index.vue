@@ -59,12 +59,18 @@ const standing = (job: JobSummary) =>
 let asked = 0
 async function load(more = false): Promise<void> {
   const mine = ++asked
-  const query = new URLSearchParams({ find: find.value.trim(), state: state.value, skip: String(more ? jobs.value.length : 0) })
+  const query = new URLSearchParams({
+    find: find.value.trim(),
+    state: state.value,
+    who: preferences.signer.trim(),
+    skip: String(more ? jobs.value.length : 0),
+  })
   try {
     const page = await api<JobList>(`/api/jobs?${query}`)
     // An answer that was overtaken by another question is not shown.
     if (mine !== asked) return
-    list.value = page
+    // What comes first is on the first page.
+    list.value = more && list.value ? { ...page, mine: list.value.mine, next: list.value.next } : page
     jobs.value = more ? [...jobs.value, ...page.jobs] : page.jobs
     faults.value = []
   } catch (error) {
@@ -73,7 +79,7 @@ async function load(more = false): Promise<void> {
 }
 onMounted(() => load())
 watchDebounced(find, () => load(), { debounce: 150 })
-watch(state, () => load())
+watch([state, () => preferences.signer], () => load())
 const next = computed(() => list.value?.next ?? null)
 const asking = computed(() => find.value.trim() !== '' || state.value !== 'all')
 const figure = (check: StationMark) =>
@@ -120,7 +126,7 @@ const sheet = useWorksheetIn(() => void load())
       <h1 class="display text-[30px]">On the bench</h1>
       <p v-if="list?.counts.jobs" class="text-[14px] text-mute">
         {{ list.counts.jobs }} {{ list.counts.jobs === 1 ? 'job' : 'jobs' }}, {{ list.counts.checks }}
-        {{ list.counts.checks === 1 ? 'check' : 'checks' }}, {{ list.counts.waiting }} waiting
+        {{ list.counts.checks === 1 ? 'check' : 'checks' }}, {{ list.counts.waiting }} waiting{{ list.mine > 0 ? ', yours first' : '' }}
       </p>
       <div class="ml-auto flex flex-wrap items-start gap-2">
         <label class="sr-only" for="find">Find a job</label>

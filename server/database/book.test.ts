@@ -123,4 +123,30 @@ describe('the book', () => {
     expect((await jobList(db, query({ skip: 1, limit: 1 }))).jobs.map(({ id }) => id)).toEqual([second!.id])
     expect(first!.id).not.toBe(second!.id)
   })
+
+  it('begins with what was last in the hands of who asks, a page at a time, and carries on there', async () => {
+    const old = await db.rows<{ id: string; job: string }>(
+      `SELECT c.id, j.id AS job FROM checks c JOIN job j ON j.id = c.job_id
+      WHERE j.open AND NOT c.signed AND j.removed_at IS NULL AND c.removed_at IS NULL ORDER BY j.created_at, j.id DESC LIMIT 2`,
+    )
+    const touched = (check: string, version: number, who: string) =>
+      db.rows(`INSERT INTO event (id, subject, version, what, who) VALUES ($1 || $2::text, $1, $2::integer, 'Read', $3)`, [check, version, who])
+    const whole = async (who: string) => {
+      const pages = await Promise.all([0, 20].map(skip => jobList(db, query({ who, skip, limit: 20 }))))
+      return { ids: pages.flatMap(({ jobs }) => jobs.map(({ id }) => id)), first: pages[0]! }
+    }
+    const usual = (await whole('')).ids
+    await touched(old[0]!.id, 9_001, 'Tove Marl')
+    await touched(old[1]!.id, 9_001, 'Tove Marl')
+    // Handed on to another, it is nobody else's.
+    await touched(old[1]!.id, 9_002, 'Ask Fell')
+    const hers = await whole('Tove Marl')
+    expect(hers.ids).toEqual([old[0]!.job, ...usual.filter(id => id !== old[0]!.job)].slice(0, 40))
+    expect(hers.first.mine).toBe(1)
+    expect(hers.first.jobs[0]!.checks.map(({ id }) => id)).toContain(hers.first.next!.check.id)
+    expect((await whole('Ask Fell')).ids[0]).toBe(old[1]!.job)
+    const nobodys = await whole('')
+    expect([nobodys.first.mine, nobodys.ids]).toEqual([0, usual])
+    expect((await whole('Sigrid Holm')).ids).toEqual(usual)
+  })
 })

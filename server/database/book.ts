@@ -30,17 +30,30 @@ function stateFilter(state: JobQueryDto['state']): { readonly job: string } | { 
 const MANY = 200
 
 interface Page {
-  readonly jobs: readonly JobRow[]
+  readonly jobs: readonly BookRow[]
   readonly found: number
 }
-/** A page of the jobs that some conditions leave, beside each what else is asked for. */
-const pageOf = <More = unknown>(sql: Sql, from: string, { skip, limit }: JobQueryDto, values: readonly string[] = [], more = '') =>
-  sql.rows<JobRow & More>(
-    `SELECT ${JOB_COLUMNS}${more && ', page.*'} FROM (
-      SELECT job.id${more} ${from} ORDER BY job.open DESC, job.created_at DESC, job.id LIMIT ${limit} OFFSET ${skip}) page
-    JOIN job ON job.id = page.id JOIN unit ON unit.id = unit_id ORDER BY job.open DESC, job.created_at DESC, job.id`,
-    values,
+interface BookRow extends JobRow {
+  /** something open of it was last in the hands of who asks */
+  readonly mine?: boolean
+}
+/** @param who  the place of the name among the values */
+const mineFor = (who: number) => `job.open AND EXISTS (SELECT 1 FROM checks m
+  WHERE m.job_id = job.id AND NOT m.signed AND m.removed_at IS NULL AND (
+    SELECT e.who FROM event e WHERE e.subject = m.id AND e.who <> '' ORDER BY e.version DESC LIMIT 1) = $${who})`
+/** A page of the jobs that some conditions leave, beside each what else is asked for; those of who asks first. */
+function pageOf<More = unknown>(sql: Sql, from: string, query: JobQueryDto, values: readonly string[] = [], more = '') {
+  const { skip, limit } = query
+  const who = query.who.trim()
+  const mine = who === '' ? '' : `, ${mineFor(values.length + 1)} AS mine`
+  const order = (of: string) => `job.open DESC, ${mine && `${of}mine DESC, `}job.created_at DESC, job.id`
+  return sql.rows<BookRow & More>(
+    `SELECT ${JOB_COLUMNS}${(mine || more) && ', page.*'} FROM (
+      SELECT job.id${mine}${more} ${from} ORDER BY ${order('')} LIMIT ${limit} OFFSET ${skip}) page
+    JOIN job ON job.id = page.id JOIN unit ON unit.id = unit_id ORDER BY ${order('page.')}`,
+    mine ? [...values, who] : values,
   )
+}
 const countOf = async (sql: Sql, from: string, values: readonly string[] = []) =>
   (await sql.rows<{ n: number }>(`SELECT count(*)::integer AS n ${from}`, values))[0]!.n
 const THERE = 'job.removed_at IS NULL'
@@ -67,18 +80,29 @@ async function saying(sql: Sql, words: string, filter: ReturnType<typeof stateFi
 }
 
 /** The check of the book that presses most, of those that are so. */
-const pressing = (which: string, condition: string): Prepared => ({
+const pressing = (which: string, condition: string, values = 0): Prepared => ({
   name: `pressing_${which}`,
   statement: `SELECT ${STATION}, job.title AS job_title, unit.name AS unit_name FROM checks c JOIN job ON job.id = c.job_id JOIN unit ON unit.id = job.unit_id
     WHERE NOT c.signed AND c.removed_at IS NULL AND job.removed_at IS NULL AND ${condition} ORDER BY c.pressing, c.created_at DESC, c.position, c.id LIMIT 1`,
-  values: 0,
+  values,
 })
-/** What a check waited for is here; else the one that presses most, of those that do not wait for a supplier where there are any. */
-const PRESSING = [pressing('arrived', ARRIVED), pressing('free', `NOT (${ORDERED})`), pressing('any', 'true')]
+const ARRIVED_NOW = pressing('arrived', ARRIVED)
+const MINE = pressing('mine', `c.job_id = $1 AND NOT (${ORDERED})`, 1)
+const ANYBODYS = [pressing('free', `NOT (${ORDERED})`), pressing('any', 'true')]
 
-async function nextCheck(sql: Sql): Promise<JobList['next']> {
-  for (const which of PRESSING) {
-    const [row] = await sql.prepared<StationRow & { job_title: string; unit_name: string }>(which, [])
+/**
+ * What a check waited for is here; else one of who asks; else the one that presses most, of those that do not wait for a supplier where there are
+ * any.
+ * @param mine  jobs that were in the hands of who asks
+ */
+async function nextCheck(sql: Sql, mine: readonly string[]): Promise<JobList['next']> {
+  const asked: [Prepared, ...string[]][] = [
+    [ARRIVED_NOW],
+    ...mine.map((job): [Prepared, string] => [MINE, job]),
+    ...ANYBODYS.map((of): [Prepared] => [of]),
+  ]
+  for (const [which, ...values] of asked) {
+    const [row] = await sql.prepared<StationRow & { job_title: string; unit_name: string }>(which, values)
     if (!row) continue
     const waiting = (await waitingChecks(sql, [row.job_id])).get(row.id) ?? null
     return { check: stationOf(row, waiting), job: { title: row.job_title, unit: row.unit_name } }
@@ -86,7 +110,7 @@ async function nextCheck(sql: Sql): Promise<JobList['next']> {
   return null
 }
 
-/** A page of the book: jobs with something open first, the newest first; how many there are, and the check to carry on with. */
+/** A page of the book: jobs with something open first, of them those of who asks, the newest first; how many there are, and the check to carry on with. */
 export async function jobList(sql: Sql, query: JobQueryDto): Promise<JobList> {
   const [counts] = await sql.rows<JobList['counts']>('SELECT jobs, checks, waiting FROM book')
   const words = query.find.trim().toLowerCase()
@@ -101,5 +125,12 @@ export async function jobList(sql: Sql, query: JobQueryDto): Promise<JobList> {
     sql,
     jobs.map(({ id }) => id),
   )
-  return { jobs: jobs.map(job => summaryOf(job, stations.get(job.id)!)), found, counts: counts!, next: await nextCheck(sql) }
+  const mine = jobs.filter(job => job.mine).map(({ id }) => id)
+  return {
+    jobs: jobs.map(job => summaryOf(job, stations.get(job.id)!)),
+    found,
+    counts: counts!,
+    mine: mine.length,
+    next: await nextCheck(sql, mine),
+  }
 }

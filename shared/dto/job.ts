@@ -72,6 +72,8 @@ const JOB_STATES = [
 export class JobQueryDto {
   /** in the unit, the job or one of its checks */
   @Optional() @IsString() @MaxLength(80) find = ''
+  /** who asks, by name: what was last in these hands comes first */
+  @Optional() @IsString() @MaxLength(80) who = ''
   @Optional() @IsIn(JOB_STATES, { message: 'No such state.' }) state: (typeof JOB_STATES)[number] = 'all'
   @Optional() @Type(() => Number) @IsInt() @Min(0) @Max(1e6) skip = 0
   @Optional() @Type(() => Number) @IsInt() @Min(1) @Max(100) limit = 25

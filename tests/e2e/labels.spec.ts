@@ -23,8 +23,7 @@ const overlaps = (page: Page): Promise<string[]> =>
       const name =
         svg.dataset['drawing'] ?? svg.closest<SVGSVGElement>('[data-drawing]')?.dataset['drawing'] ?? svg.getAttribute('aria-label')
       const inked = [...svg.querySelectorAll('text')]
-        // The plus of a dial belongs to the arrow it stands at.
-        .filter(text => !['', '+'].includes(text.textContent!.trim()) && getComputedStyle(text).display !== 'none')
+        .filter(text => text.textContent!.trim() !== '' && getComputedStyle(text).display !== 'none')
         .map((text): Inked => {
           const { left, right, top, bottom, height } = text.getBoundingClientRect()
           return {

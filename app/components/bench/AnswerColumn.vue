@@ -19,6 +19,8 @@ const props = defineProps<{
   fitting: ReturnType<typeof useFitting>
   writes: ReturnType<typeof useCommand>
   windowWords: string | null
+  /** what the verdict says */
+  sentence: string
   locked: boolean
   /** a reading is being typed: nothing is fitted before it is logged */
   typing: boolean
@@ -94,6 +96,7 @@ const sign = ({ by, reason, accepts }: Omit<CheckBody<'sign-off'>, 'reason'> & {
       :typing="typing"
       :busy="busy"
       :window-words="windowWords"
+      :sentence="sentence"
       :fault="asking ? null : said"
       :command="command"
       @fit="ask"

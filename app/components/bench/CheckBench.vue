@@ -12,12 +12,14 @@ import { systemOf } from '#core/quantity/figure'
 import { bandOf } from '#core/verdict/limits'
 import { useBenchKeys } from '~/composables/bench/useBenchKeys'
 import { useAnswer } from '~/composables/bench/useAnswer'
-import { drawnBeside, useCalm } from '~/composables/bench/useCalm'
+import { useBeside } from '~/composables/bench/useBeside'
+import { drawnBeside } from '~/composables/bench/useCalm'
 import { useRail } from '~/composables/bench/useRail'
 import { useCommand } from '~/composables/bench/useCommand'
 import { useFitting } from '~/composables/bench/useFitting'
 import { useJudged } from '~/composables/bench/useJudged'
 import { usePhase } from '~/composables/bench/usePhase'
+import { usePreloaded } from '~/composables/bench/usePreloaded'
 import { useRegister } from '~/composables/bench/useRegister'
 import { useSaying } from '~/composables/bench/useSaying'
 import { useShown } from '~/composables/bench/useShown'
@@ -129,27 +131,10 @@ const register = useRegister(
 )
 const { answer, aim } = useAnswer({ document, evaluation, shown, place, choice, proposal, byHand, lots, phase, register })
 
-const calm = useCalm({
-  document,
-  evaluation,
-  shown,
-  place,
-  row,
-  choice,
-  proposal,
-  windowWords: computed(() => answer.value.window),
-})
-/** What the column beside the sheet looks at, and what it offers, as they are a moment after the verdict. */
-const lookBeside = {
-  ...look,
-  shown: computed(() => calm.shown.value),
-  place: computed(() => calm.place.value),
-  row: computed(() => calm.row.value),
-}
-const fittingBeside = { ...fitting, choice: calm.choice, proposal: computed(() => calm.proposal.value) }
+const beside = useBeside({ document, evaluation, look, fitting, answer })
 
 const helping = ref(false)
-const LATER = [
+usePreloaded([
   'HelpersDialog',
   'ExplainDialog',
   'SetupPanel',
@@ -163,13 +148,7 @@ const LATER = [
   'CataloguePanel',
   'StripScale',
   'NewGaugeHere',
-] as const
-// They come a while after the page; here before they are asked for, since the server may be away by then.
-let later: ReturnType<typeof setTimeout> | undefined
-onNuxtReady(() => {
-  later = setTimeout(() => void preloadComponents([...LATER]), 5_000)
-})
-onUnmounted(() => clearTimeout(later))
+])
 const explaining = ref(false)
 const closing = ref(false)
 useBenchKeys({
@@ -229,7 +208,7 @@ useBenchKeys({
         :label="several ? resultName(shown) : null"
         v-bind="shown.kind.unit ? { measure: shown.kind.unit } : {}"
       />
-      <LastTime :key="document.id" :check="document.id" :shown="calm.shown.value" />
+      <LastTime :key="document.id" :check="document.id" :shown="beside.shown.value" />
       <GaugeHere
         v-if="!locked && phase !== 'choose'"
         :ahead="answer.ahead"
@@ -281,25 +260,32 @@ useBenchKeys({
             :quiet="phase === 'choose'"
             :one-more="answer.more"
           />
-          <GaugeStands v-if="!measuring" class="mt-4" :document="calm.document.value" :evaluation="calm.evaluation.value" :lots="lots" />
+          <GaugeStands
+            v-if="!measuring"
+            class="mt-4"
+            :document="beside.document.value"
+            :evaluation="beside.evaluation.value"
+            :lots="lots"
+          />
         </div>
         <div class="min-w-0 space-y-4">
           <GaugeStands
             v-if="measuring"
-            :document="calm.document.value"
-            :evaluation="calm.evaluation.value"
+            :document="beside.document.value"
+            :evaluation="beside.evaluation.value"
             :lots="lots"
             :point="point"
             :only="taking.points.value.length === 1"
           />
           <AnswerColumn
-            :document="calm.document.value"
-            :evaluation="calm.evaluation.value"
+            :document="beside.document.value"
+            :evaluation="beside.evaluation.value"
             :phase="phase"
-            :look="lookBeside"
-            :fitting="fittingBeside"
+            :look="beside.look"
+            :fitting="beside.fitting"
             :writes="writes"
-            :window-words="calm.windowWords.value"
+            :window-words="beside.window.value"
+            :sentence="beside.sentence.value"
             :locked="locked"
             :typing="reading !== null"
             @take="(at, pieces) => panel?.take(at, pieces)"

@@ -81,10 +81,11 @@ const unit = computed<Unit>(() => props.measure ?? preferences.unit)
 const topTicks = computed(() => ticks(scale.value, axes.value[0], 13))
 const bottomTicks = computed(() => ticks(scale.value, axes.value[1], 13))
 const tickLabel = (value: number) => String(Math.round(value * 1e6) / 1e6).replace('-', '−')
-/** Labels keep clear of the unit’s name at the right end and of the left edge. */
+/** Labels keep clear of the unit’s name at the right end, of the left edge, and of the break. */
+const clear = (at: number) => at > 12 && at < width.value - 56 && Math.abs(at - (scale.value.breakAt ?? -100)) > 26
 const labelled = (all: ReturnType<typeof ticks>) =>
   spaced(
-    all.filter(tick => tick.major && tick.at < width.value - 56 && tick.at > 12),
+    all.filter(tick => tick.major && clear(tick.at)),
     tickLabel,
   )
 const names = computed(() =>

@@ -9,15 +9,17 @@ const props = withDefaults(
     stem: readonly [number, number]
     /** a larger figure as the plunger comes out */
     falls?: boolean
+    /** the arrow to the right of the stem, as one looks from the dial */
+    right?: boolean
   }>(),
-  { r: 20, falls: false },
+  { r: 20, falls: false, right: false },
 )
 const at = computed(() => {
   const [dx, dy] = props.stem
   const length = Math.hypot(dx, dy)
   const [ux, uy] = [dx / length, dy / length]
-  // Beside the stem: to its left as one looks from the dial.
-  const [sx, sy] = [uy * 9, -ux * 9]
+  const side = props.right ? -9 : 9
+  const [sx, sy] = [uy * side, -ux * side]
   const from = { x: props.x + ux * (props.r + 3) + sx, y: props.y + uy * (props.r + 3) + sy }
   // Not beyond what it touches.
   const long = Math.max(9, Math.min(17, length - 1))
@@ -29,7 +31,8 @@ const at = computed(() => {
     // 0° points to the right.
     turn: (Math.atan2(head.y - tail.y, head.x - tail.x) * 180) / Math.PI,
     head,
-    sign: { x: (from.x + to.x) / 2 + sx * 1.2, y: (from.y + to.y) / 2 + sy * 1.2 + 4 },
+    // At the dial's end of the arrow: at the other there is what it touches.
+    sign: { x: from.x - ux * 3 + sx * 1.2, y: from.y - uy * 3 + sy * 1.2 + 4 },
   }
 })
 </script>

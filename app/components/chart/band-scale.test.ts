@@ -1,3 +1,4 @@
+import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { bandScale, ticks } from './band-scale'
 
@@ -21,6 +22,35 @@ describe('the axis of the limit band', () => {
       expect(scale.x(mark * thou)).toBeGreaterThan(39)
       expect(scale.x(mark * thou)).toBeLessThan(961)
     }
+  })
+  it('is one axis, broken or not: what is more stands further right', () => {
+    const figure = fc.integer({ min: -60, max: 60 })
+    fc.assert(
+      fc.property(fc.tuple(figure, figure), fc.array(figure, { minLength: 1, maxLength: 5 }), (limits, marks) => {
+        const { x, stretches } = bandScale(
+          limits.map(value => value * thou),
+          marks.map(value => value * thou),
+          1000,
+          40,
+        )
+        const ends = stretches.flat()
+        expect(ends).toEqual(ends.toSorted((a, b) => a - b))
+        const values = [...new Set([...limits, ...marks])].toSorted((a, b) => a - b)
+        const places = values.map(value => x(value * thou))
+        for (const [i, place] of places.entries()) expect(place).toBeGreaterThan(i === 0 ? 39 : places[i - 1]!)
+        expect(places.at(-1)).toBeLessThan(961)
+      }),
+    )
+    // What is predicted, with its uncertainty, stands with the band; what was measured beyond the break.
+    const narrow = bandScale(
+      [-1 * thou, thou],
+      [1.9, 6.1, 26.1, 29.9].map(value => value * thou),
+      1000,
+      40,
+    )
+    expect(narrow.x(thou)).toBeLessThan(narrow.breakAt!)
+    expect(narrow.x(6.1 * thou)).toBeLessThan(narrow.breakAt!)
+    expect(narrow.x(26.1 * thou)).toBeGreaterThan(narrow.breakAt!)
   })
   it('has a default for nothing, and for a single figure', () => {
     expect(bandScale([], [], 500, 20).stretches).toHaveLength(1)

@@ -13,6 +13,23 @@ export interface BandScale {
 /** A band narrower than this part of the axis would not be readable: the axis is broken instead. */
 const LEAST_SHARE = 1 / 9
 
+/** The band may take so small a part of its stretch. */
+const NEAR_BANDS = 4
+
+/**
+ * Marks so far from the band that the axis is broken before them: behind the widest gap, so that a figure and its uncertainty stay together.
+ * @param away  how far a mark lies outside the band, nm
+ */
+function beyond(marks: readonly number[], away: (mark: number) => number, band: number): number[] {
+  const sorted = marks.toSorted((a, b) => away(a) - away(b))
+  const cuts = sorted.flatMap((mark, at) => {
+    const before = at === 0 ? 0 : Math.max(0, away(sorted[at - 1]!))
+    return away(mark) > band && before <= NEAR_BANDS * band ? [{ at, gap: away(mark) - before }] : []
+  })
+  const [widest] = cuts.toSorted((a, b) => b.gap - a.gap)
+  return widest ? sorted.slice(widest.at) : []
+}
+
 /**
  * The axis of the limit band. It holds the limits and every mark; when a mark lies far off, the middle is left out so that the
  * band keeps its size.
@@ -26,20 +43,26 @@ export function bandScale(limits: readonly number[], marks: readonly number[], w
   const [bandLow, bandHigh] = (limits.length > 0 ? extent(limits) : [low, high]) as [number, number]
   const band = Math.max(bandHigh - bandLow, 20_000)
   const pad = Math.max(band * 0.35, (high - low) * 0.06)
-  const from = bandLow >= 0 && low >= 0 ? Math.max(0, low - pad) : low - pad
+  // Where nothing is below nothing, the axis is not either.
+  const floor = bandLow >= 0 && low >= 0 ? 0 : -Infinity
+  const from = Math.max(floor, low - pad)
   const whole: [number, number] = [from, high + pad]
   if (limits.length < 2 || band / (whole[1] - whole[0]) >= LEAST_SHARE)
     return { x: scaleLinear(whole, [margin, width - margin]), breakAt: null, stretches: [whole] }
 
-  const right = marks.filter(mark => mark > bandHigh + band)
-  const far = right.length > 0 ? right : marks.filter(mark => mark < bandLow - band)
+  const right = beyond(marks, mark => mark - bandHigh, band)
+  const far = right.length > 0 ? right : beyond(marks, mark => bandLow - mark, band)
   const near = [...limits, ...marks.filter(mark => !far.includes(mark))]
   const [nearLow, nearHigh] = extent(near) as [number, number]
   const [farLow, farHigh] = extent(far) as [number, number]
   const nearPad = (nearHigh - nearLow) * 0.3
   const farPad = Math.max((farHigh - farLow) * 0.6, band * 0.35)
-  const a: [number, number] = [Math.max(bandLow >= 0 ? 0 : -Infinity, nearLow - nearPad), nearHigh + nearPad]
-  const b: [number, number] = [farLow - farPad, farHigh + farPad]
+  // Each stretch ends where the other has not begun.
+  const between = right.length > 0 ? (nearHigh + farLow) / 2 : (farHigh + nearLow) / 2
+  const [atLeast, atMost] = right.length > 0 ? [-Infinity, between] : [between, Infinity]
+  const a: [number, number] = [Math.max(floor, nearLow - nearPad, atLeast), Math.min(nearHigh + nearPad, atMost)]
+  const b: [number, number] =
+    right.length > 0 ? [Math.max(farLow - farPad, between), farHigh + farPad] : [farLow - farPad, Math.min(farHigh + farPad, between)]
   const [first, second] = right.length > 0 ? [a, b] : [b, a]
   const share = right.length > 0 ? 0.62 : 0.34
   const split = margin + (width - 2 * margin) * share

@@ -7,6 +7,7 @@ import type { StationMark } from '#shared/types'
 const props = defineProps<{
   checks: readonly StationMark[]
   /** one row: the shapes, and what is to be done next in words */ dense?: boolean
+  /** one below the other, where it is narrow */ down?: boolean
 }>()
 /** A note that begins with the word itself says it for both. */
 const told = ({ word: state, note }: StationMark) => (note === '' ? state : note.startsWith(state) ? note : `${state}: ${note}`)
@@ -34,6 +35,18 @@ const next = computed(() => {
       {{ next.title }} <span :class="stateText(next.state)">{{ word(next) }}</span>
     </span>
   </div>
+  <ol v-else-if="down" class="min-w-0">
+    <li v-for="(check, i) in checks" :key="check.id" class="relative">
+      <span v-if="i < checks.length - 1" class="absolute top-[27px] bottom-[-3px] left-[9px] w-0.5 bg-hair" aria-hidden="true" />
+      <NuxtLink :to="`/checks/${check.id}`" class="grid min-h-8 grid-cols-[20px_minmax(0,1fr)] gap-x-3 py-1.5 text-[13.5px] leading-snug">
+        <StateMark :state="check.state" :size="20" />
+        <span>
+          <span class="font-semibold" :class="check.state === 'to-do' ? 'text-mute' : ''">{{ check.title }}</span>{{ ' '
+          }}<span :class="stateText(check.state)">{{ word(check) }}</span>
+        </span>
+      </NuxtLink>
+    </li>
+  </ol>
   <ol v-else class="flex flex-wrap gap-y-3">
     <li v-for="(check, i) in checks" :key="check.id" class="relative w-40 pr-3">
       <span v-if="i < checks.length - 1" class="absolute top-[11px] left-6 h-0.5 w-[calc(100%-1.5rem)] bg-hair" aria-hidden="true" />

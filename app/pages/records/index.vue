@@ -121,7 +121,7 @@ useHead({ title: 'Records · Finitum' })
               ><template v-if="job.stage"> · {{ STAGE_NAME[job.stage] }}</template></span
             >
           </NuxtLink>
-          <RouteLine :checks="job.matches.length ? job.checks.filter(({ id }) => job.matches.includes(id)) : job.checks" />
+          <RouteLine down :checks="job.matches.length ? job.checks.filter(({ id }) => job.matches.includes(id)) : job.checks" />
         </li>
       </ul>
       <button v-if="found.jobs.length < found.found" type="button" class="button mt-4" @click="ask(true)">Show more</button>

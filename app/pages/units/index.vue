@@ -1,17 +1,24 @@
 <script setup lang="ts">
-import { allOf, faultsOf } from '~/composables/server/useApi'
+import { allOf, api, faultsOf } from '~/composables/server/useApi'
 import { dayText } from '#core/quantity/day'
 import { key, useKeys } from '~/composables/keys/useKeys'
 import type { UnitSummary } from '#shared/record'
-import type { Fault } from '#shared/types'
+import type { Fault, JobList, JobSummary } from '#shared/types'
 
 /** Everything that was ever on the bench, each with its own page. */
 const units = ref<readonly UnitSummary[] | null>(null)
 const faults = ref<readonly Fault[]>([])
 const rows = ref<HTMLElement[]>([])
+/** More units than this stand a line each: what is open on them is under Jobs. */
+const FEW = 12
+/** open jobs a unit shows here */
+const SHOWN = 4
+const open = ref<readonly JobSummary[]>([])
+const openOf = (unit: string) => open.value.filter(job => job.unit.id === unit)
 onMounted(async () => {
   try {
     units.value = await allOf<UnitSummary>('/api/units')
+    if (units.value.length > 0 && units.value.length <= FEW) open.value = (await api<JobList>('/api/jobs?state=open&limit=100')).jobs
   } catch (error) {
     faults.value = faultsOf(error)
   }
@@ -54,6 +61,19 @@ useHead({ title: 'Units · Finitum' })
           >
           <span class="text-[14px] text-mute md:text-right">{{ unit.last ? `last ${dayText(unit.last)}` : '' }}</span>
         </NuxtLink>
+        <ul v-if="openOf(unit.id).length" class="pb-2" :aria-label="`Open on ${unit.name}`">
+          <li
+            v-for="job in openOf(unit.id).slice(0, SHOWN)"
+            :key="job.id"
+            class="grid items-center gap-x-6 py-[3px] md:grid-cols-[minmax(0,1fr)_minmax(0,1fr)_10rem_10rem]"
+          >
+            <NuxtLink :to="`/jobs/${job.id}`" class="truncate text-[14px] md:pl-5">{{ job.title }}</NuxtLink>
+            <RouteLine dense class="md:col-span-3" :checks="job.checks" />
+          </li>
+          <li v-if="openOf(unit.id).length > SHOWN" class="text-[13.5px] text-mute md:pl-5">
+            and {{ openOf(unit.id).length - SHOWN }} more
+          </li>
+        </ul>
       </li>
     </ul>
     <p v-else-if="units" class="max-w-2xl border-t rule py-5">

@@ -30,6 +30,8 @@ const props = defineProps<{
   typing: boolean
   busy: boolean
   windowWords: string | null
+  /** what the verdict says */
+  sentence: string
   fault: string | null
   command: CheckCommand
 }>()
@@ -162,6 +164,7 @@ const keep = (pieces: Pack) => props.command('reserves', { place: id.value, piec
         v-model:picked="picked"
         :choice="request ? choice : null"
         :note="place.note"
+        :said="sentence"
         :busy="choosing"
         :fitted="fitted ?? []"
         :lots="bench.lots"

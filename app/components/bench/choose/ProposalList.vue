@@ -12,6 +12,8 @@ import { usePreferences } from '~/stores/preferences'
 const props = defineProps<{
   choice: PackChoice | null
   note: string | null
+  /** what the verdict says: it is not said again */
+  said: string
   busy: boolean
   fitted: Pack
   lots: readonly Lot[]
@@ -24,6 +26,7 @@ const props = defineProps<{
 const picked = defineModel<number>('picked', { required: true })
 defineEmits<{ fit: [] }>()
 const preferences = usePreferences()
+const notes = computed(() => (props.choice?.notes ?? []).filter(line => line !== props.said))
 const untold = computed(() => props.told?.by === 'direction')
 const show = (value: number) => toldText(value, props.told, preferences.unit)
 const unit = computed(() => unitName(props.told?.by === 'slope' ? props.told.unit : preferences.unit))
@@ -33,8 +36,8 @@ const changes = (at: number) => props.choice!.proposals[at]!.change.out.length +
 
 <template>
   <section aria-label="Proposals" class="@container" data-test="proposals">
-    <p v-if="note" class="py-2 text-[14px]" :class="choice?.proposals.length ? 'text-near' : 'text-mute'">{{ note }}</p>
-    <p v-for="line in choice?.notes ?? []" :key="line" class="py-1 text-[14px] text-near">{{ line }}</p>
+    <p v-if="note && note !== said" class="py-2 text-[14px]" :class="choice?.proposals.length ? 'text-near' : 'text-mute'">{{ note }}</p>
+    <p v-for="line in notes" :key="line" class="py-1 text-[14px] text-near">{{ line }}</p>
     <p v-if="choice && !choice.proven" class="py-1 text-[14px] text-near">
       Too many packs come out alike to try them all: better ones may exist.
     </p>

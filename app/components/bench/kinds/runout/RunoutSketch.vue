@@ -25,7 +25,7 @@ const LABEL = {
       <path d="M66 14h70l52 26v8h-18l-40-18H66zM66 130h70l52-26v-8h-18l-40 18H66z" fill="var(--sheet)" />
       <path d="M66 70h48v-8" stroke="var(--accent)" stroke-width="2" />
       <path d="M114 62l42-10" stroke="var(--accent)" stroke-width="2" />
-      <SketchDial :x="158" :y="62" :r="10" :stem="[9, -14]" :falls="sense === 'falls'" />
+      <SketchDial :x="158" :y="62" :r="10" :stem="[9, -14]" right :falls="sense === 'falls'" />
       <path d="M30 72h210" stroke="var(--mute)" stroke-dasharray="7 3 2 3" stroke-width=".8" />
       <g font-size="11" fill="var(--ink)" stroke="none">
         <text x="24" y="140">block</text>
