@@ -130,7 +130,11 @@ describe('the book', () => {
       WHERE j.open AND NOT c.signed AND j.removed_at IS NULL AND c.removed_at IS NULL ORDER BY j.created_at, j.id DESC LIMIT 2`,
     )
     const touched = (check: string, version: number, who: string) =>
-      db.rows(`INSERT INTO event (id, subject, version, what, who) VALUES ($1 || $2::text, $1, $2::integer, 'Read', $3)`, [check, version, who])
+      db.rows(`INSERT INTO event (id, subject, version, what, who) VALUES ($1 || $2::text, $1, $2::integer, 'Read', $3)`, [
+        check,
+        version,
+        who,
+      ])
     const whole = async (who: string) => {
       const pages = await Promise.all([0, 20].map(skip => jobList(db, query({ who, skip, limit: 20 }))))
       return { ids: pages.flatMap(({ jobs }) => jobs.map(({ id }) => id)), first: pages[0]! }
