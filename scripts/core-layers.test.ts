@@ -14,6 +14,7 @@ const LAYERS = [
     'check',
     'command',
     'sheet',
+    'line',
     'shop',
     'worksheet',
     'report',

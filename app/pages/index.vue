@@ -42,6 +42,8 @@ const find = ref('')
 const state = ref<(typeof STATES)[number][0]>('all')
 const findField = ref<HTMLInputElement>()
 const form = ref<{ focus: () => void }>()
+/** what an empty workshop begins with */
+const line = ref<{ enter: () => void }>()
 const rows = ref<HTMLElement[]>([])
 
 /** Promised for a day that has gone by, and not handed over. */
@@ -115,6 +117,9 @@ useKeys(
       choosing.value = true
     }),
     key('/', 'find', () => findField.value?.focus()),
+    ...(list.value?.counts.jobs === 0
+      ? [key('Enter', 'answer the example', () => line.value?.enter(), { quiet: true, keys: ['Enter'] })]
+      : []),
   ]),
 )
 const sheet = useWorksheetIn(() => void load())
@@ -159,6 +164,7 @@ const sheet = useWorksheetIn(() => void load())
     <RoutesDialog :open="choosing" @close="choosing = false" @pick="byRoute" />
 
     <div v-if="list && list.counts.jobs === 0" class="max-w-2xl border-t rule py-8">
+      <LazyLinePanel ref="line" class="mb-8" />
       <h2 class="display mb-2 text-xl">Nothing on the bench yet</h2>
       <p class="mb-2">
         A job is one unit that came in: a gearbox, an engine’s front end. It holds checks in build order; each check goes through Set up,

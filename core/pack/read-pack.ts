@@ -76,7 +76,7 @@ function partedByBlanks(word: string, lots: readonly Lot[]): readonly string[] {
 function belongsTo(before: string, token: string): boolean {
   const last = before.split(' ').at(-1)!
   if (TIMES.test(token) || TIMES.test(last) || /\d[x×*]$/i.test(last)) return true
-  if (OF_THE_LAST.test(token) || LENGTH_UNIT.test(token) || /^\d+\/\d+$/.test(token)) return true
+  if (OF_THE_LAST.test(token) || LENGTH_UNIT.test(token) || (/^\d+\/\d+$/.test(token) && /^\d+$/.test(last))) return true
   // A word beside a figure says which of that size.
   return /\d/.test(before) && /^\p{L}/u.test(token)
 }

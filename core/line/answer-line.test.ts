@@ -1,0 +1,89 @@
+import { describe, expect, it } from 'vitest'
+import { decide } from '../command/decide'
+import { apply } from '../command/apply'
+import { beginCheck } from '../command/settings'
+import { evaluateCheck } from '../check/evaluate/evaluate-check'
+import { thou } from '../quantity/length'
+import { answerLine } from './answer-line'
+import { LINE_EXAMPLES } from './examples'
+import { readLine } from './read-line'
+import { turnedWay } from './turn'
+
+const answered = (text: string) => answerLine(readLine(text, 'thou'), text, [])
+
+describe('the answer of a line', () => {
+  // On paper: 12 + 30 − 39 = 3, the middle of 2 – 4; in a gap thicker is less play.
+  it('names what to take out and put in, and never says In', () => {
+    const gap = answered('in the gap 12, 2-4, pack 30, from 32 35 38 39 40')
+    expect(gap.words).toMatch(/^Take out 30, put in 39: leaves 3\.0 ± 1\.6 thou, \d\d % sure to be in limits\.$/)
+    expect(gap.sum).toBe('12.0 + 30 − 39 = 3.0 thou')
+    expect(gap.check.wayWords).toBe('In the gap: a pack of shims: thicker gives less play')
+    // Under a cover the same pieces move it the other way: 31 − 28 is 3, which 41 − 28 = 13 does not make.
+    expect(answered('quill 31, 2-4, pack 2 2 2 5 5 5 10 10').sum).toBe('31.0 − (10 + 5 + 5 + 5 + 2 + 2) = 2.0 thou')
+    expect(answered('quill 3 3 3, 2-4, pack 10, tenths dial').words).toBe(
+      '3.0 ± 0.1 thou: would be in limits, 2 – 4 thou. Leave the pack as it is.',
+    )
+  })
+  it('asks which way the pack moves it before any piece is named; what was read is judged all the same', () => {
+    const unsaid = answered('end play 12, 2-4, pack 5 5')
+    expect(unsaid.request).toBeNull()
+    expect(unsaid.words).toBe('12.0 ± 1.2 thou: loose, 2 – 4 thou.')
+    expect(unsaid.check.asks[0]!.words).toBe('Which way does the pack move it?')
+    const [cover] = unsaid.check.asks[0]!.choices
+    expect(answered(cover!.line).words).toMatch(/^Take out 5 \+ 5: leaves 2\.0/)
+  })
+  it('says what stands in, and changes it by a word', () => {
+    expect(answered('quill 31, 2-4').check.standsIn).toEqual(['one reading', 'Dial indicator, 1 thou'])
+    const fine = answered('quill 31, 2-4, tenths dial, three readings')
+    expect(fine.check.standsIn).toEqual(['Dial indicator, 0.1 thou'])
+    expect(fine.evaluation.estimate!.U).toBeLessThan(answered('quill 31, 2-4').evaluation.estimate!.U / 2)
+  })
+  it('guards where it can hurt, and says so', () => {
+    const joint = answered('universal joint 4, up to 2, pack 57 57, from 58 58 59 59 60')
+    expect(joint.check.bench.document.rule).toBe('guarded')
+    expect(joint.caution).toContain('can kill')
+    expect(joint.open).toEqual(['Plane 2, pushed and pulled'])
+    expect(answered('quill 31, 2-4').caution).toBeNull()
+  })
+  it('is the check its commands make', () => {
+    const text = 'in the gap 12 11.5 12, 2-4, pack 30, from 32 35 38 39 40'
+    const { check, evaluation } = answered(text)
+    const begun = {
+      document: beginCheck(check.kind, { id: 'kept', trialId: 'found', at: '2026-05-04T08:00:00.000Z' }),
+      lots: check.bench.lots,
+      reserves: {},
+    }
+    const kept = check.commands.reduce((bench, command) => {
+      const outcome = decide(bench, command)
+      expect(outcome.ok).toBe(true)
+      return outcome.ok ? outcome.happenings.reduce(apply, bench) : bench
+    }, begun)
+    const again = evaluateCheck(kept.document, kept.lots)
+    expect(again.estimate!.value).toBe(evaluation.estimate!.value)
+    expect(again.estimate!.U).toBe(evaluation.estimate!.U)
+    expect(again.places[0]!.request).toEqual(evaluation.places[0]!.request)
+    expect(again.estimate!.value).toBeCloseTo(thou(35.5) / 3, 3)
+  })
+  it('says what cannot be: more pieces than a place takes, more figures than places', () => {
+    expect(answered('quill 31, 2-4, pack 2 2 2 2 5 5 5 10 10').check.faults.join()).toContain('at most 8 pieces')
+    expect(answered('disc 0 4 7 3 2 1, up to 10').check.faults.join()).toContain('6 figures, and 5 places')
+  })
+
+  it.each(LINE_EXAMPLES)('example: %s', text => {
+    const line = readLine(text, 'thou')
+    const answer = answerLine(line, text, [])
+    expect([line.asks, line.faults, answer.check.asks, answer.check.faults]).toEqual([[], [], [], []])
+    expect(answer.words).toMatch(/: (leaves [\d.]+ ± [\d.]+ (thou|mm), )?(would be in limits|\d+ % sure to be in limits|loose|tight)/)
+  })
+  it('turns which way the pack moves it, whatever words said it', () => {
+    const turn = (text: string) => turnedWay(text, readLine(text, 'thou'))
+    expect(turn('quill 31, 2-4')).toBe('in gap 31, 2-4')
+    expect(turn('in the gap 31, 2-4')).toBe('thrust washer 31, 2-4')
+    expect(turn('end play 31, 2-4')).toBe('under cover end play 31, 2-4')
+    expect(turn('crank at the flange 14')).toBeNull()
+    // All the way round it is where it was.
+    let text = 'under cover 31, 2-4, pack 20'
+    for (let i = 0; i < 4; i++) text = turn(text)!
+    expect(text).toBe('under cover 31, 2-4, pack 20')
+  })
+})

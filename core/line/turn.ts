@@ -1,0 +1,28 @@
+import { checkKind } from '../check/registry'
+import type { ChoiceField } from '../check/setup'
+import { PHRASES } from './phrases'
+import type { Line } from './read-line'
+
+/**
+ * The line with the pieces moving it the next way its kind knows: the words that say so are others, or are put in front.
+ * @returns null where nothing of the kind says which way
+ */
+export function turnedWay(text: string, { kind, setup }: Line): string | null {
+  if (kind === null) return null
+  const field = checkKind(kind).setupFields.find((one): one is ChoiceField => one.kind === 'choice' && one.sign === true)
+  if (!field) return null
+  const said = PHRASES.filter(phrase => phrase.kind === kind && phrase.setup?.[field.id] !== undefined)
+  const ways = [...new Set(said.map(phrase => phrase.setup![field.id]!))]
+  if (ways.length === 0) return null
+  const next = ways[(ways.indexOf(setup[field.id] ?? '') + 1) % ways.length]!
+  const words = said.find(phrase => phrase.setup![field.id] === next)!.words
+  // Small words may stand between those of a phrase.
+  for (const phrase of said) {
+    const found = new RegExp(
+      String.raw`(?<!\p{L})${phrase.words.split(' ').join(String.raw`\s+(?:an?\s+|the\s+|of\s+)*`)}s?(?!\p{L})`,
+      'iu',
+    ).exec(text)
+    if (found) return text.replace(found[0], words)
+  }
+  return `${words} ${text}`
+}
