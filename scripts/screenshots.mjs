@@ -53,6 +53,13 @@ async function typeReading(page) {
 }
 
 /** @param {import('@playwright/test').Page} page */
+async function typeLine(page) {
+  await page.keyboard.press('w')
+  await page.getByLabel(/^What was read/).fill('in the gap 12, 2-4, pack 30, from 32 35 38 39 40')
+  await page.getByTestId('line-sum').waitFor()
+}
+
+/** @param {import('@playwright/test').Page} page */
 async function setMicrometer(page) {
   await page.getByRole('button', { name: 'Open Bore gauge B-1, 35–60 mm' }).click()
   await page.getByLabel('Set it to').fill('1.7767')
@@ -103,7 +110,7 @@ try {
         .click(),
   })
   await picture('runout', '/checks/pump-housing', { full: true, act: choose })
-  await picture('hub', '/checks/moto-hub')
+  await picture('one-line', '/', { act: typeLine })
   await picture('report', '/reports/launch-engine', { full: true, act: page => page.locator('[data-test=report]').waitFor() })
   await picture('limits', '/limits', { act: page => page.getByRole('button', { name: 'Open Input shaft end play', exact: true }).click() })
   await picture('records', '/records', { act: find })

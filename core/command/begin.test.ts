@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { checkKind } from '../check/registry'
 import { mm, nm, thou, type Nm } from '../quantity/length'
 import { PLAIN_GAUGE, type Gauge } from '../reading/gauge'
-import { asBegun } from './begin'
+import { asBegun, gaugesAsked } from './begin'
 
 const dial = (id: string, unit: Gauge['unit'], graduation: Nm): Gauge => ({
   ...PLAIN_GAUGE,
@@ -47,5 +47,13 @@ describe('a check before it is begun', () => {
     const { faults } = asBegun(shaft, { setup: { pack: 'nowhere' } }, [])
     expect(faults).toEqual([{ path: 'settings.setup.pack', reason: '“nowhere” is not a choice here.' }])
     expect(asBegun(shaft, {}, []).faults).toEqual([])
+  })
+  it('takes over the gauges of the last check that it asks for too, and that are still there', () => {
+    const swivel = checkKind('swivel-preload')
+    const register = [dial('dial', 'thou', thou(1)), { ...dial('torque', 'thou', thou(1)), kind: 'torque-gauge' as const }]
+    const used = { 'torque-gauge': 'torque', 'dial-indicator': 'dial', 'micrometer': 'gone' }
+    const asked = (way: string) => gaugesAsked(swivel, { ...swivel.defaultSetup, way }, used, register)
+    expect(asked('gauge')).toEqual({ 'torque-gauge': 'torque', 'dial-indicator': 'dial' })
+    expect(asked('feel')).toEqual({ 'dial-indicator': 'dial' })
   })
 })

@@ -1,6 +1,7 @@
 import type { CheckKind } from '../check/contract'
 import type { CheckDocument } from '../check/document'
 import { gaugeNeeds } from '../check/evaluate/gauge-needs'
+import type { Setup } from '../check/setup'
 import type { Gauge } from '../reading/gauge'
 import { apply } from './apply'
 import type { SettingsChange } from './command'
@@ -30,4 +31,19 @@ export function asBegun(kind: CheckKind, change: SettingsChange, register: reado
     })),
     faults: outcome.ok ? [] : outcome.faults,
   }
+}
+
+/**
+ * Of the gauges an earlier check was read with, those that this one asks for too: set up otherwise it may be read by feel, and a gauge may have
+ * left the register.
+ * @param used  ids, by what they were kept under
+ */
+export function gaugesAsked(
+  kind: CheckKind,
+  setup: Setup,
+  used: Readonly<Record<string, string>>,
+  register: readonly Gauge[],
+): Readonly<Record<string, string>> {
+  const asked = new Set(gaugeNeeds(kind.points(setup)).map(({ key }) => key))
+  return Object.fromEntries(Object.entries(used).filter(([key, id]) => asked.has(key) && register.some(gauge => gauge.id === id)))
 }

@@ -45,6 +45,22 @@ describe('the answer of a line', () => {
     expect(joint.open).toEqual(['Plane 2, pushed and pulled'])
     expect(answered('quill 31, 2-4').caution).toBeNull()
   })
+  it('takes a bore, a journal and its bore, four readings of a turn, as many as were said', () => {
+    const metric = (text: string) => answerLine(readLine(text, 'mm'), text, [])
+    expect(metric('bore 62.018 62.021, 62.000-62.030').words).toBe('62.018 ± 0.001 mm: would be in limits, 62.00 – 62.03 mm.')
+    // 48.01 − 47.96, and 48.03 − 47.96 + 2 × 1.49 − 2 × 1.5.
+    const main = metric('main bearing journal 47.96, bore 48.01, 0.026-0.066')
+    expect(main.words).toBe('0.050 ± 0.002 mm: would be in limits, 0.026 – 0.066 mm.')
+    expect(main.check.standsIn).toContain('a master as large as the bore')
+    const shells = metric('main bearing journal 47.96, bore 48.03, 0.026-0.066, pack 1.49 1.49, from 1.5 1.5')
+    expect(shells.words).toMatch(/^Take out 1\.49 \+ 1\.49, put in 1\.5 \+ 1\.5: leaves 0\.050 ±/)
+    // What the limit is for is asked: they differ by a factor of two. Highest less lowest is 7.
+    const disc = answered('disc 0 4 7 3, up to 10')
+    expect([disc.words, disc.check.asks.map(({ words }) => words)]).toEqual(['', ['Which figure is the limit for?']])
+    const raw = answered(disc.check.asks[0]!.choices.find(({ label }) => label.startsWith('raw'))!.line)
+    expect(raw.words).toMatch(/^7\.0 ± \d\.\d thou: would be in limits, up to 10 thou\.$/)
+    expect(raw.check.standsIn).toEqual(['back where it began', 'one reading', 'Dial indicator, 1 thou'])
+  })
   it('is the check its commands make', () => {
     const text = 'in the gap 12 11.5 12, 2-4, pack 30, from 32 35 38 39 40'
     const { check, evaluation } = answered(text)

@@ -40,7 +40,7 @@ export function reckonLine(line: Line, text: string, drawer: readonly Lot[]): Re
   const check = lineAsCheck(line, text, drawer)
   const { document, lots } = check.bench
   const evaluation = evaluateCheck(document, lots)
-  const place = check.asks.length > 0 ? null : placeMoving(evaluation, evaluation.headline)
+  const place = check.undecided ? null : placeMoving(evaluation, evaluation.headline)
   const read = new Set(document.trials[0]!.readings.map(({ point }) => point))
   const unread = check.kind.points(document.setup).filter(({ id, optional }) => !optional && !read.has(id))
   const unsaid = evaluation.conditions.filter(({ is }) => is === 'not-said')
@@ -73,6 +73,8 @@ export function tellLine({ check, evaluation, place }: ReckonedLine, choice: Pac
     },
     { system: systemOf(document.entryUnit), time: at => at },
   )
+  // Why there is no figure is asked already.
+  if (!shown.valid && check.asks.length > 0) return { words: '', sum: '' }
   return { words: lineInWords({ document, lots, shown, choice, place: place?.place.id ?? null, sentence }), sum }
 }
 

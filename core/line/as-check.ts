@@ -1,5 +1,5 @@
 import type { CheckKind, MeasuringPoint } from '../check/contract'
-import { gaugeNeeds, type GaugeNeed } from '../check/evaluate/gauge-needs'
+import { gaugeNeeds, needOf, type GaugeNeed } from '../check/evaluate/gauge-needs'
 import { checkKind } from '../check/registry'
 import type { ChoiceField, Setup } from '../check/setup'
 import { apply } from '../command/apply'
@@ -16,6 +16,7 @@ import { nm, ZERO, type Nm } from '../quantity/length'
 import { GAUGE_NAME, PLAIN_GAUGE, type Gauge, type GaugeKind } from '../reading/gauge'
 import type { LimitFields, LimitSource } from '../verdict/limits'
 import { PHRASES } from './phrases'
+import { filledOut } from './fill-out'
 import type { Line, LineAsk, LineLimits } from './read-line'
 
 /** A line as the check it would be: what is done to it to get there, and what stands in where the line is silent. */
@@ -28,6 +29,8 @@ export interface LineCheck {
   readonly standsIn: readonly string[]
   /** which way the pieces move it, as it was said; null: nothing moves it, or nobody said */
   readonly wayWords: string | null
+  /** pieces are named, and nobody said which way they move it: none is chosen */
+  readonly undecided: boolean
   /** what has to be said before any piece is named, and what of the line could not be used */
   readonly asks: readonly LineAsk[]
   readonly faults: readonly string[]
@@ -56,7 +59,7 @@ function standIn({ kind, key }: GaugeNeed, { unit, tool }: Line): Gauge | null {
   const graduation = nm((kind === 'dial-indicator' || kind === 'bore-gauge' ? tool.graduation : null) ?? division[system])
   return {
     id: `line ${key}`,
-    name: `${GAUGE_NAME[kind]}, ${formatLength(graduation, unitFor(system, 'play'), { unit: true, trim: true })}`,
+    name: `${kind === 'micrometer' ? 'Micrometer' : GAUGE_NAME[kind]}, ${formatLength(graduation, unitFor(system, 'play'), { unit: true, trim: true })}`,
     kind,
     unit: unitFor(system, kind === 'dial-indicator' || kind === 'bore-gauge' ? 'play' : 'size'),
     graduation,
@@ -78,20 +81,34 @@ const limitFields = ({ lower, upper, lowerExcluded, upperExcluded }: LineLimits,
   ...(upper === null ? {} : { upper, ...(upperExcluded ? { upperExcluded } : {}) }),
 })
 
-/** The field that says which way the pieces move it, of a kind that has one. */
-const signField = (kind: CheckKind): ChoiceField | undefined =>
-  kind.setupFields.find((field): field is ChoiceField => field.kind === 'choice' && field.sign === true)
-
-/** Which way the pack moves it, asked: each answer is the line with the words for it. */
-function askedWay(kind: CheckKind, field: ChoiceField, line: string): LineAsk {
+interface FieldToSay {
+  readonly field: ChoiceField
+  readonly words: string
+  /** it says which way the pieces move it */
+  readonly ofPack: boolean
+}
+/** Fields of a kind that have to be said, and how they are asked. */
+function fieldsToSay(kind: CheckKind): readonly FieldToSay[] {
+  return kind.setupFields.flatMap((field): FieldToSay[] => {
+    if (field.kind !== 'choice') return []
+    if (field.sign) return [{ field, words: 'Which way does the pack move it?', ofPack: true }]
+    return field.ofLimit ? [{ field, words: 'Which figure is the limit for?', ofPack: false }] : []
+  })
+}
+/** Asked: each answer is the line with the words for it. */
+function asked(kind: CheckKind, field: ChoiceField, words: string, line: string): LineAsk {
   return {
-    words: 'Which way does the pack move it?',
+    words,
     choices: field.options.flatMap(({ value, label, hint }) => {
       const phrase = PHRASES.find(of => of.kind === kind.id && of.setup?.[field.id] === value)
-      return phrase ? [{ label: hint ? `${label}: ${hint}` : label, line: `${phrase.words} ${line}` }] : []
+      // What says no more than that goes behind.
+      const said = phrase && (field.sign ? `${phrase.words} ${line}` : `${line}, ${phrase.words}`)
+      return said === undefined ? [] : [{ label: hint ? `${label}: ${hint}` : label, line: said }]
     }),
   }
 }
+/** Where no piece is named, nothing is chosen. */
+const withoutPack = ({ id }: CheckKind): Setup => (id === 'bearing-clearance' ? { shells: 'as-fitted' } : {})
 
 /** One reading of a point in the form it asks for; null: it is not read in one figure. */
 function readingAt(point: MeasuringPoint, figure: Nm, id: string): ReadingFields | null {
@@ -132,6 +149,18 @@ function readingsOf(line: Line, points: readonly MeasuringPoint[], faults: strin
   return fields
 }
 
+/** Those something was read with. */
+const used = (
+  gauges: readonly { readonly need: GaugeNeed; readonly gauge: Gauge }[],
+  points: readonly MeasuringPoint[],
+  { document }: Bench,
+) =>
+  gauges
+    .filter(({ need }) =>
+      document.trials[0]!.readings.some(({ point }) => needOf(points.find(({ id }) => id === point)!)?.key === need.key),
+    )
+    .map(({ gauge }) => gauge.name)
+
 /** Pieces of a line as lots: of one size one, as many on hand as could go in. */
 function lotsNamed(line: Line, drawer: readonly Lot[], faults: string[]): { family: string; lots: readonly Lot[] } {
   if (line.drawer && 'family' in line.drawer) {
@@ -163,13 +192,17 @@ export function lineAsCheck(line: Line, text: string, drawer: readonly Lot[]): L
   const kind = checkKind(line.kind)
   const faults: string[] = []
   const asks: LineAsk[] = []
-  const setup: Setup = { ...kind.defaultSetup, ...line.setup }
-  const field = signField(kind)
-  const chooses = line.fitted !== null || line.drawer !== null
-  const unsaid = field !== undefined && line.setup[field.id] === undefined
+  const chosen = line.fitted !== null || line.drawer !== null
+  const { setup, readings, standsIn } = filledOut(kind.id, {
+    setup: { ...kind.defaultSetup, ...(chosen ? {} : withoutPack(kind)), ...line.setup },
+    readings: line.readings,
+  })
+  const toSay = fieldsToSay(kind).filter(({ field }) => line.setup[field.id] === undefined)
   // Without a way nothing is chosen: what was read is judged all the same.
-  if (unsaid && chooses) asks.push(askedWay(kind, field, text))
-  const said = field?.options.find(({ value }) => value === line.setup[field.id])
+  const unsaid = toSay.some(({ ofPack }) => ofPack)
+  for (const { field, words, ofPack } of toSay) if (ofPack ? chosen : line.limits !== null) asks.push(asked(kind, field, words, text))
+  const way = fieldsToSay(kind).find(({ ofPack }) => ofPack)?.field
+  const said = way?.options.find(({ value }) => value === line.setup[way.id])
 
   const { family, lots } = lotsNamed(line, drawer, faults)
   const points = kind.points(setup)
@@ -189,7 +222,7 @@ export function lineAsCheck(line: Line, text: string, drawer: readonly Lot[]): L
       change: {
         entryUnit: line.unit,
         setup,
-        ...(chooses && places.length > 0 ? { family } : {}),
+        ...(chosen && places.length > 0 ? { family } : {}),
         gauges: Object.fromEntries(gauges.map(({ need, gauge }) => [need.key, gauge.id])),
         ...(line.limits
           ? { limits: [{ result: judged.judgedBy ?? judged.id, role: 'book' as const, set: limitFields(line.limits, line.unit) }] }
@@ -206,7 +239,12 @@ export function lineAsCheck(line: Line, text: string, drawer: readonly Lot[]): L
           },
         ]
       : []),
-    ...readingsOf(line, points, faults).map((reading): Command => ({ ...head(reading.id), kind: 'read', trialId: TRIAL, reading })),
+    ...readingsOf({ ...line, readings }, points, faults).map((reading): Command => ({
+      ...head(reading.id),
+      kind: 'read',
+      trialId: TRIAL,
+      reading,
+    })),
   ]
   let bench: Bench = { document: beginCheck(kind, { id: 'line', trialId: TRIAL, at: AT }), lots, reserves: {} }
   for (const command of commands) {
@@ -218,8 +256,13 @@ export function lineAsCheck(line: Line, text: string, drawer: readonly Lot[]): L
     kind,
     bench,
     commands,
-    standsIn: [...(line.tool.readings === 1 && line.readings.length > 0 ? ['one reading'] : []), ...gauges.map(({ gauge }) => gauge.name)],
+    standsIn: [
+      ...standsIn,
+      ...(line.tool.readings === 1 && line.readings.length > 0 ? ['one reading'] : []),
+      ...gauges.map(({ gauge }) => gauge.name),
+    ],
     wayWords: said ? [said.label, said.hint].filter(Boolean).join(': ') : null,
+    undecided: unsaid && chosen,
     asks,
     faults,
   }

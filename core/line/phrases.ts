@@ -12,7 +12,7 @@ const of = (kind: string, setup: Setup | null, ...phrases: string[]): Phrase[] =
   phrases.map(words => (setup ? { words, kind, setup } : { words, kind }))
 
 /**
- * How a job is called, the longer phrase before the shorter it begins with. A phrase that leaves open which way the pack moves the play says
+ * How a job is called; where one begins with another, the longer is meant. A phrase that leaves open which way the pack moves the play says
  * nothing of it: that is asked.
  */
 export const PHRASES: readonly Phrase[] = [
@@ -24,14 +24,21 @@ export const PHRASES: readonly Phrase[] = [
   ...of('crankshaft-end-play', { thrust: 'shimmed' }, 'crank flange', 'crankshaft flange'),
   ...of('crankshaft-end-play', null, 'crankshaft', 'crank'),
   ...of('eccentric-shaft-end-play', null, 'eccentric shaft', 'eccentric', 'rotary'),
-  ...of('bearing-clearance', null, 'bearing clearance', 'main bearing', 'big end', 'mains', 'main', 'rods', 'rod', 'shells', 'shell'),
+  ...of('bearing-clearance', { bearings: 'rods' }, 'big end', 'rod'),
+  ...of('bearing-clearance', { bearings: 'mains' }, 'main bearing', 'main'),
+  ...of('bearing-clearance', null, 'bearing clearance', 'shell'),
   ...of('taper-hub', null, 'taper hub', 'wheel hub', 'wheel bearing', 'hub'),
   ...of('universal-joint', null, 'universal joint', 'joint', 'cross'),
   ...of('diameter', { part: 'shaft' }, 'shaft diameter', 'journal diameter', 'pin'),
   ...of('diameter', { part: 'bore' }, 'bore', 'cylinder'),
   ...of('runout', { what: 'housing' }, 'housing bore', 'housing'),
   ...of('runout', { what: 'face' }, 'flywheel face', 'face'),
+  ...of('runout', { what: 'shaft' }, 'shaft runout', 'shaft bow'),
   ...of('runout', { what: 'radial' }, 'rim', 'disc', 'runout'),
+  ...of('runout', { judged: 'raw' }, 'raw', 'highest less lowest'),
+  ...of('runout', { judged: 'once' }, 'once per turn', 'once turn'),
+  ...of('runout', { judged: 'axis' }, 'each axis'),
+  ...of('runout', { judged: 'offset' }, 'offset'),
   ...of('crush-wire', null, 'crush wire', 'lead wire', 'solder', 'wire'),
   ...of('release-bearing', null, 'release bearing'),
   ...of('comparator-hub', null, 'comparator'),

@@ -77,12 +77,15 @@ const LINES: readonly (readonly [string, string])[] = [
     'eccentric-shaft-end-play | thou | read 3 | from 1.6 to 2.8 | in: 318 | or: 316 317',
   ],
   ['rotary 0.06 mm, 0.04-0.07', 'eccentric-shaft-end-play | mm! | read 0.06 | from 0.04 to 0.07'],
-  ['main bearing journal 1.8898 in, bore 1.8917 in, 1-2.6 thou', 'bearing-clearance | thou | journal 1889.8 | bore 1891.7 | from 1 to 2.6'],
+  [
+    'main bearing journal 1.8898 in, bore 1.8917 in, 1-2.6 thou',
+    'bearing-clearance mains | thou | journal 1889.8 | bore 1891.7 | from 1 to 2.6',
+  ],
   [
     'mm: mains journal 47.96 47.962, bore 48.01, 0.026-0.066',
-    'bearing-clearance | mm | journal 47.96 47.962 | bore 48.01 | from 0.026 to 0.066',
+    'bearing-clearance mains | mm | journal 47.96 47.962 | bore 48.01 | from 0.026 to 0.066',
   ],
-  ['mm: rod journal 44.955, bore 45.002, up to 0.06', 'bearing-clearance | mm | journal 44.955 | bore 45.002 | to 0.06'],
+  ['mm: rod journal 44.955, bore 45.002, up to 0.06', 'bearing-clearance rods | mm | journal 44.955 | bore 45.002 | to 0.06'],
   ['taper hub 3, 1-3', 'taper-hub | thou | read 3 | from 1 to 3'],
   ['wheel hub 9 thou, 1-5, pack 20 10, from 5 8', 'taper-hub | thou! | read 9 | from 1 to 5 | in: 20 10 | or: 5 8'],
   ['mm: bore 62.018 62.021, 62.000-62.030', 'diameter bore | mm | read 62.018 62.021 | from 62 to 62.03'],
@@ -170,6 +173,13 @@ const LINES: readonly (readonly [string, string])[] = [
     'shaft-end-play under-cover | thou | read 12 | from 2 to 4 | in: 10 | or: 2x5 8 | no: “wash” says nothing here.',
   ],
   ['quill', 'shaft-end-play under-cover | thou'],
+  [
+    'rod journal 1.8898 1.8899 in, bore 1.8917 1.8918 in, 1-2.6 thou',
+    'bearing-clearance rods | thou | journal 1889.8 1889.9 | bore 1891.7 1891.8 | from 1 to 2.6',
+  ],
+  ['disc 0 4 7 3, up to 10, raw', 'runout radial raw | thou | read 0 4 7 3 | to 10'],
+  ['disc 0 4 7 3, up to 10, once per turn', 'runout radial once | thou | read 0 4 7 3 | to 10'],
+  ['shaft runout 0 4 7 3, up to 10, raw', 'runout shaft raw | thou | read 0 4 7 3 | to 10'],
   [', , quill 12,', 'shaft-end-play under-cover | thou | read 12'],
 ]
 

@@ -78,7 +78,7 @@ const DIVISIONS: readonly (readonly [RegExp, Nm])[] = [
   [/(?<!\d)0?\.00[12]\s*(?:mm\s+)?(?:dial|gauge|indicator)\b/i, nm(2_000)],
 ]
 const COUNTS: Readonly<Record<string, number>> = { once: 1, one: 1, twice: 2, two: 2, thrice: 3, three: 3, four: 4, five: 5 }
-const TIMES_READ = /\b(?:(one|two|three|four|five|[1-9])\s+(?:readings?|times)|(once|twice|thrice))\b/i
+const TIMES_READ = /\b(?:(one|two|three|four|five|[1-9])\s+(?:readings?|times)|(once|twice|thrice)(?!\s+per|\s+a))\b/i
 const SECTION =
   /^(?:(?:book|shop|maker’s)\s+(?=limits?))?(pack|fitted|in it|from|spare|drawer|limits?|book|spec)\b(?:[:=\s]+(?:of|is|are|has)\b)?[:=\s]*/i
 /** A bare word that begins a section begins a clause too, wherever it stands. */
@@ -272,9 +272,10 @@ function readClause(clause: string, unit: LengthUnit, gathered: Gathered): void 
   close()
 }
 
+const LONGEST_FIRST = PHRASES.toSorted((a, b) => b.words.split(' ').length - a.words.split(' ').length)
 /** The phrase words begin with, the longest there is. */
 const phraseAt = (words: readonly string[], at: number): Phrase | undefined =>
-  PHRASES.find(phrase => {
+  LONGEST_FIRST.find(phrase => {
     const own = phrase.words.split(' ')
     return own.every((word, i) => words[at + i] === word || words[at + i] === `${word}s`)
   })
@@ -294,7 +295,7 @@ function saidBy(words: readonly string[]): Pick<Line, 'kind' | 'others' | 'setup
   // Without a phrase of its own a kind is found as it is in the list of them.
   const found = first ? [] : kindsFound(unknown.join(' ')).map(({ id }) => id)
   const kind = first?.kind ?? (unknown.length > 0 ? (found[0] ?? null) : null)
-  const setup = phrases.filter(phrase => phrase.kind === kind).reduceRight<Setup>((all, { setup: own }) => ({ ...all, ...own }), {})
+  const setup = phrases.filter(phrase => phrase.kind === kind).reduce<Setup>((all, { setup: own }) => ({ ...all, ...own, ...all }), {})
   return {
     kind,
     others: [...new Set(first ? phrases.map(({ kind: of }) => of) : unknown.length > 0 ? found : [])].filter(of => of !== kind),
@@ -304,7 +305,10 @@ function saidBy(words: readonly string[]): Pick<Line, 'kind' | 'others' | 'setup
 }
 
 /** Figures of a segment. A comma between digits may be a point. */
-function figuresOf(figures: readonly string[], unit: LengthUnit, line: string, gathered: Gathered): Nm[] {
+function figuresOf(said: readonly string[], unit: LengthUnit, line: string, gathered: Gathered): Nm[] {
+  // “1.8898 1.8899 in”: the unit behind the last is that of all.
+  const last = / (\S*[\p{L}"″]\S*)$/u.exec(said.at(-1) ?? '')?.[1]
+  const figures = last === undefined ? said : said.map(figure => (/[\p{L}"″]/u.test(figure) ? figure : `${figure} ${last}`))
   return figures.flatMap(figure => {
     if (/^\d+,\d+$/.test(figure) && !figure.startsWith('0,')) {
       const [whole, rest] = figure.split(',')

@@ -158,6 +158,8 @@ test('what a supplier cancels is said at the check; open checks are looked throu
   })
 
   await page.goto(`${shop.address}/stock`)
+  // Sizes nobody has are folded.
+  await page.getByRole('button', { name: /sizes nobody has$/ }).press('Enter')
   await page.getByRole('button', { name: 'Open 45 thou, capstan shims' }).press('Enter')
   await page.getByText('Who did what').press('Enter')
   await expect(page.getByTestId('thing-history')).toContainText('Nothing was done here yet.')

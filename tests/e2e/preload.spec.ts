@@ -217,7 +217,7 @@ test('preload by torque in two stages: a share that must be in it, paper in the 
   await expect(page.getByTestId('make-option').first()).toContainText('Lap 3.61 off a 2.00 mm, to 75.13')
   await fitThis(page)
   // Taken out, it is asked how the joint is now.
-  await expect(page.getByTestId('conditions')).toContainText('to be said')
+  await expect(page.getByTestId('conditions')).toContainText('still so?')
   await asBefore(page)
   await expect(page.getByTestId('conditions')).toContainText(/joint bare/i)
   await turned(page, '1.05', '1.1', '1.05')

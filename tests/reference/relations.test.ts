@@ -63,8 +63,7 @@ function results({ trials, reminders: _ }: CheckEvaluation, document: CheckDocum
         // A recommended figure judges nothing; what the set-up itself asks for does, beside it.
         const asked = judges(limits.demand) ? verdictOn(estimate!, limits.demand, document.rule).state : 'no-limit'
         expect(state).toBe(asked === 'in' ? 'no-limit' : asked)
-      }
-      else if (overrule === null) {
+      } else if (overrule === null) {
         const own = verdictOn(estimate!, limits.working as LimitSet, document.rule)
         expect(result.verdict.working!.chance!.inside).toBeCloseTo(own.inside, 6)
         // What is too close to call may be judged with its prediction, and under the guarded rule never is.

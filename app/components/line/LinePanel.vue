@@ -10,6 +10,8 @@ import { useDrawer } from '~/composables/drawer/useDrawer'
 import { usePreferences } from '~/stores/preferences'
 
 /** A job typed in one line, and its answer while it is typed. Nothing of it is stored. */
+/** so many of what is not read are named */
+const SHOWN = 4
 const props = defineProps<{ /** the cursor is in it as soon as it is there */ focused?: boolean }>()
 const preferences = usePreferences()
 const text = ref('')
@@ -102,7 +104,7 @@ defineExpose({ enter })
         {{ line.kind === null ? 'No word says what is measured: begin with quill, gap, crank, joint …' : checkKind(line.kind).title
         }}<template v-if="reckoned?.check.wayWords"> · {{ reckoned.check.wayWords }}</template>
       </p>
-      <p v-if="told" class="text-[20px] leading-snug" data-test="line-answer">{{ told.words }}</p>
+      <p v-if="told?.words" class="text-[20px] leading-snug" data-test="line-answer">{{ told.words }}</p>
       <p v-else-if="busy" class="text-mute">Going through the pieces …</p>
       <p v-if="told?.sum" class="figure text-[14px] text-mute" data-test="line-sum">{{ told.sum }}</p>
       <div v-for="ask in asks" :key="ask.words">
@@ -116,7 +118,10 @@ defineExpose({ enter })
       <p v-for="fault in faults" :key="fault" class="fault">{{ fault }}</p>
       <p v-if="unreached" class="fault">The drawer is not reached: name the sizes instead.</p>
       <p v-if="reckoned?.caution" class="caution text-[14px]">{{ reckoned.caution }}</p>
-      <p v-if="reckoned?.open.length" class="text-[14px] text-near">Not read or said: {{ reckoned.open.join(', ').toLowerCase() }}.</p>
+      <p v-if="reckoned?.open.length" class="text-[14px] text-near">
+        Not read or said: {{ reckoned.open.slice(0, SHOWN).join(', ').toLowerCase()
+        }}{{ reckoned.open.length > SHOWN ? `, and ${reckoned.open.length - SHOWN} more` : '' }}.
+      </p>
       <p v-if="reckoned?.check.standsIn.length" class="text-[13.5px] text-mute" data-test="line-stands-in">
         Stands in: {{ reckoned.check.standsIn.join('; ') }}. Other words: <span class="figure">tenths dial</span>,
         <span class="figure">three readings</span>. Pieces count as marked.

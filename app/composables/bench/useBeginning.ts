@@ -3,7 +3,7 @@ import type { CheckKind } from '#core/check/contract'
 import { limitedFigures, unitOfResult } from '#core/check/common/results'
 import { limitsFrom, type LibraryLimit } from '#core/check/library'
 import { mustBeSaid } from '#core/check/sentence/setup-words'
-import { asBegun } from '#core/command/begin'
+import { asBegun, gaugesAsked } from '#core/command/begin'
 import type { SettingsChange } from '#core/command/command'
 import type { Exact } from '#core/quantity/figure'
 import type { Gauge } from '#core/reading/gauge'
@@ -141,13 +141,14 @@ export function useBeginning(kind: CheckKind, jobId: string, type: string, title
   )
   const settings = computed((): CheckSettingsDto => {
     const { limits: _, setup: __, gauges, family: ___, title: ____, ...rules } = last.value?.settings ?? ({} as SettingsChange)
+    const read = gaugesAsked(kind, setup, gauges ?? {}, register.value)
     return {
       ...(rules as CheckSettingsDto),
       title: title.value.trim() || kind.title,
       entryUnit: preferences.unit,
       setup: { ...setup },
       family: kind.places(setup).length > 0 ? family.value : '',
-      ...(gauges && Object.keys(gauges).length > 0 ? { gauges: { ...gauges } } : {}),
+      ...(Object.keys(read).length > 0 ? { gauges: read } : {}),
       limits: limits.value,
     }
   })
