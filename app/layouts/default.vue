@@ -69,7 +69,6 @@ const isOn = (view: (typeof views)[number]) =>
     <main class="flex min-h-0 flex-1 flex-col">
       <slot />
     </main>
-    <LineDialog />
     <KeyFoot />
   </div>
 </template>

@@ -27,7 +27,7 @@ test('a shim by crush wire: runs until they agree, the shim they ask for, closed
   await type(page, '1.4')
   await tickAll(page)
   await next(page)
-  await states(page, 'A quarter of an hour warm')
+  await states(page, /^A quarter of an hour warm/)
   const read = async (run: string, ...six: string[]) => {
     await toCell(page, `run ${run}, piece A, place 1:`)
     await type(page, ...six)

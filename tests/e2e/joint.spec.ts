@@ -95,7 +95,7 @@ test('a joint off the middle: unequal rings, the thicker one where it centres, p
     .press('Enter')
   const list = page.getByTestId('catalogue')
   await expect(list.getByRole('row').nth(1)).toContainText('59 green left, 57 red right')
-  await expect(page.getByTestId('answer')).toContainText('Plane 1 play: 59 green left, 57 red right: in limits.')
+  await expect(page.getByTestId('answer')).toContainText('Plane 1 play: 59 green left, 57 red right, in limits.')
   await list.getByRole('row').nth(1).getByRole('button', { name: 'Fit' }).press('Enter')
   await expect(page.getByRole('button', { name: 'Plane 1, the thicker ring: left' })).toBeVisible()
   // 3.5 − 2 = 1.5, as the pair foretold.

@@ -34,6 +34,7 @@ counts([
       await logged(page, '0', '7', '10', '3', '0')
       await keys(page, 'PageDown')
       await expect(answer(page)).toContainText('7 thou, marks to 5:16, in limits')
+      await expect(page.getByRole('button', { name: 'Fit' }).first()).toBeVisible()
       await keys(page, 'f')
       await expect(page.getByRole('button', { name: 'Fit' }).first()).toBeFocused()
       await keys(page, 'Enter')

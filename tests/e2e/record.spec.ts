@@ -204,7 +204,9 @@ test('signed by initials; the job tells who did what, and the report shows a pho
 test('it is found again by its words; the unit has a page of its own', async ({ page, shop }) => {
   await page.goto(`${shop.address}/records`)
   await expect(page.getByTestId('found')).toHaveText('1 job')
+  // Its letters are words, whatever they are a key for elsewhere.
   await page.keyboard.type('winch tord')
+  await expect(page.getByLabel(/^Words:/)).toHaveValue('winch tord')
   await expect(page.getByTestId('found')).toHaveText('1 job')
   await page.keyboard.type(' zebra')
   await expect(page.getByTestId('found')).toHaveText('No job has all of that.')

@@ -147,6 +147,7 @@ usePreloaded([
   'LimitsPanel',
   'CataloguePanel',
   'StripScale',
+  'PositionRow',
   'NewGaugeHere',
 ])
 const explaining = ref(false)
@@ -246,7 +247,7 @@ useBenchKeys({
         :class="measuring ? 'lg:grid-cols-[minmax(0,1.7fr)_minmax(0,1fr)]' : 'lg:grid-cols-[minmax(0,1fr)_minmax(0,1.55fr)]'"
       >
         <div class="min-w-0">
-          <PositionRow v-if="choosingOfSeveral" v-model:picked="pickedResult" :evaluation="evaluation" :row="row" :shown="shown.id" />
+          <LazyPositionRow v-if="choosingOfSeveral" v-model:picked="pickedResult" :evaluation="evaluation" :row="row" :shown="shown.id" />
           <SheetPart
             v-show="!choosingOfSeveral"
             ref="panel"

@@ -4,8 +4,17 @@ import { usePreferences } from '~/stores/preferences'
 
 /** The keys of the view at the foot; all of them under `?`. */
 const preferences = usePreferences()
+const route = useRoute()
 const open = ref(false)
+/** the job in one line, over the page; an empty workshop begins with it */
+const line = ref(false)
+function sayLine(): void {
+  const here = document.querySelector<HTMLElement>('#one-line')
+  if (here) here.focus()
+  else line.value = true
+}
 const own = computed(() => [
+  key('W', 'in one line', sayLine, { quiet: route.path !== '/' }),
   key('U', preferences.system === 'inch' ? 'show mm' : 'show thou', preferences.toggleSystem),
   key(
     '?',
@@ -28,6 +37,7 @@ const shown = computed(() => activeKeys.value.flatMap(list => list.value))
       >
       <button type="button" class="ml-auto flex min-h-9 items-center gap-2" @click="open = true"><kbd>?</kbd>all keys</button>
     </div>
+    <PlainDialog :open="line" title="In one line" wide @close="line = false"><LazyLinePanel focused /></PlainDialog>
     <PlainDialog :open="open" title="Keys" @close="open = false">
       <table>
         <tbody>

@@ -73,7 +73,6 @@ useHead({ title: 'Records · Finitum' })
           maxlength="200"
           placeholder="launch thrust marl"
           autocomplete="off"
-          data-keys
           @keydown.down.prevent="move(1)"
         />
       </div>
