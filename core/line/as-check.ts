@@ -259,7 +259,7 @@ export function lineAsCheck(line: Line, text: string, drawer: readonly Lot[]): L
     standsIn: [
       ...standsIn,
       ...(line.tool.readings === 1 && line.readings.length > 0 ? ['one reading'] : []),
-      ...gauges.map(({ gauge }) => gauge.name),
+      ...used(gauges, points, bench),
     ],
     wayWords: said ? [said.label, said.hint].filter(Boolean).join(': ') : null,
     undecided: unsaid && chosen,
