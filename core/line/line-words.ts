@@ -34,7 +34,6 @@ const leaves = ({ predicted: { play, U } }: Proposal, unit: Unit): string =>
 
 /**
  * A line’s answer in a sentence: what to take out and put in, and what that leaves; or what it is as it stands.
- * @example lineInWords(…) // 'Take out 30, put in 39: leaves 3.0 ± 1.6 thou, 78 % sure to be in limits.'
  */
 export function lineInWords({ document, lots, shown, choice, place, sentence }: Reckoned): string {
   const unit = unitOfResult(shown.kind, systemOf(document.entryUnit))
