@@ -56,7 +56,7 @@ async function typeReading(page) {
 async function typeLine(page) {
   await page.keyboard.press('w')
   await page.getByLabel(/^What was read/).fill('in the gap 12, 2-4, pack 30, from 32 35 38 39 40')
-  await page.getByTestId('line-sum').waitFor()
+  await page.locator('[data-test="line-sum"]').waitFor()
 }
 
 /** @param {import('@playwright/test').Page} page */
