@@ -17,6 +17,7 @@ import type { Condition, Reminder } from './conditions'
 import type { Catalogue } from './catalogue'
 import type { PackPlace } from './pack-place'
 import type { Setup, SetupField } from './setup'
+import type { Spoken } from './spoken'
 import type { Target, Work } from './work'
 
 /** Something a measurement rests on: replaced or reworked, what was measured on it is stale. */
@@ -198,6 +199,8 @@ export interface CheckKind<Details extends object = object> {
   readonly under: KindGroup
   /** Parts, symptoms and other words it is found by, besides its title and what it is about. */
   readonly by: readonly string[]
+  /** How a job of it is said in one line; left out: not yet. */
+  readonly spoken?: Spoken
   /** A single reading above this is asked about, nm. */
   readonly plausible: Nm
   /** Failure can hurt: the guarded rule is the default and the caution stands on top. */

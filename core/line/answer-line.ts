@@ -9,7 +9,7 @@ import { lotMap, type Lot } from '../pack/lot'
 import { systemOf } from '../quantity/figure'
 import { lineAsCheck, type LineCheck } from './as-check'
 import { lineInWords } from './line-words'
-import type { Line } from './read-line'
+import type { Line } from './line'
 
 /** A line reckoned, before its pieces are chosen. */
 export interface ReckonedLine {

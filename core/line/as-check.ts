@@ -1,7 +1,7 @@
 import type { CheckKind, MeasuringPoint } from '../check/contract'
 import { gaugeNeeds, needOf, type GaugeNeed } from '../check/evaluate/gauge-needs'
 import { checkKind } from '../check/registry'
-import type { ChoiceField, Setup } from '../check/setup'
+import type { ChoiceField } from '../check/setup'
 import { apply } from '../command/apply'
 import type { Bench, Command, ReadingFields } from '../command/command'
 import { decide } from '../command/decide'
@@ -16,8 +16,7 @@ import { nm, ZERO, type Nm } from '../quantity/length'
 import { GAUGE_NAME, PLAIN_GAUGE, type Gauge, type GaugeKind } from '../reading/gauge'
 import type { LimitFields, LimitSource } from '../verdict/limits'
 import { PHRASES } from './phrases'
-import { filledOut } from './fill-out'
-import type { Line, LineAsk, LineLimits } from './read-line'
+import type { Line, LineAsk, LineLimits } from './line'
 
 /** A line as the check it would be: what is done to it to get there, and what stands in where the line is silent. */
 export interface LineCheck {
@@ -107,9 +106,6 @@ function asked(kind: CheckKind, field: ChoiceField, words: string, line: string)
     }),
   }
 }
-/** Where no piece is named, nothing is chosen. */
-const withoutPack = ({ id }: CheckKind): Setup => (id === 'bearing-clearance' ? { shells: 'as-fitted' } : {})
-
 /** One reading of a point in the form it asks for; null: it is not read in one figure. */
 function readingAt(point: MeasuringPoint, figure: Nm, id: string): ReadingFields | null {
   const head = { id, point: point.id, at: AT }
@@ -193,10 +189,9 @@ export function lineAsCheck(line: Line, text: string, drawer: readonly Lot[]): L
   const faults: string[] = []
   const asks: LineAsk[] = []
   const chosen = line.fitted !== null || line.drawer !== null
-  const { setup, readings, standsIn } = filledOut(kind.id, {
-    setup: { ...kind.defaultSetup, ...(chosen ? {} : withoutPack(kind)), ...line.setup },
-    readings: line.readings,
-  })
+  const { spoken } = kind
+  const whole = { setup: { ...kind.defaultSetup, ...(chosen ? {} : spoken?.unchosen), ...line.setup }, readings: line.readings }
+  const { setup, readings, standsIn } = spoken?.fill?.(whole) ?? { ...whole, standsIn: [] }
   const toSay = fieldsToSay(kind).filter(({ field }) => line.setup[field.id] === undefined)
   // Without a way nothing is chosen: what was read is judged all the same.
   const unsaid = toSay.some(({ ofPack }) => ofPack)

@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest'
 import { formatLength } from '../quantity/format-length'
 import type { LengthUnit } from '../quantity/length'
 import type { NamedPiece } from '../pack/read-pack'
-import { readLine, type Line } from './read-line'
+import type { Line } from './line'
+import { readLine } from './read-line'
 
 /** What a line says, in one line: the kind and its set-up, the unit, what was read, what is allowed, what is in, what could go in. */
 function meaning(line: Line): string {

@@ -1,7 +1,7 @@
 import { checkKind } from '../check/registry'
 import type { ChoiceField } from '../check/setup'
 import { PHRASES } from './phrases'
-import type { Line } from './read-line'
+import type { Line } from './line'
 
 /**
  * The line with the pieces moving it the next way its kind knows: the words that say so are others, or are put in front.

@@ -4,6 +4,7 @@ import { THUMB_FORM, combineBearings, thumbClearance } from './evaluate'
 import { points, positionsOf, resultKinds, roles, shellPlaces } from './layout'
 import { bearingSteps } from './procedure'
 import { ASKED, FIELDS } from './setup'
+import { spoken } from './spoken'
 
 /**
  * Oil clearance of plain bearings, mains or rods, at any number of positions: bore with shells and cap torqued, less journal; or by
@@ -15,6 +16,7 @@ export const bearingClearance = defineKind({
   about: 'Plain shells, mains or rods: bore less journal at every position, or plastic strip; shells to choose.',
   under: 'engine',
   by: ['mains', 'rods', 'big ends', 'shells', 'journals', 'plastic strip', 'oil pressure', 'knock', 'regrind'],
+  spoken,
   plausible: thou(60),
   safety: null,
   closing: 'Before the bottom end is closed',

@@ -21,6 +21,7 @@ export const comparatorHub = defineKind({
   about: 'A spacer between taper bearings, set longer than the shortest seat distance by a given amount.',
   under: 'wheels',
   by: ['wheel', 'loose wheel', 'wheel bearing', 'spacer', 'seat distance', 'axle nut fully tight'],
+  spoken: { phrases: [{ words: ['comparator'] }] },
   plausible: thou(1000),
   safety: WHEEL_SAFETY,
   closing: 'Before the hub goes back',

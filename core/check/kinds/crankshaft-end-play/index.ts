@@ -16,6 +16,7 @@ export const crankshaftEndPlay = defineKind({
   about: 'Travel of a crankshaft at its thrust bearing, by dial or feelers.',
   under: 'engine',
   by: ['thrust bearing', 'thrust washers', 'float', 'clutch pedal moves the crank', 'main bearing cap'],
+  spoken: { phrases: [{ words: ['crank flange', 'crankshaft flange'], setup: { thrust: 'shimmed' } }, { words: ['crankshaft', 'crank'] }] },
   plausible: thou(200),
   safety: null,
   closing: 'Before the engine is closed',

@@ -21,6 +21,7 @@ export const crushWire = defineKind({
   about: 'Wire squashed on the races of a case, run by run; shim = wire + preload, or − end play; proved by turning torque.',
   under: 'gearbox',
   by: ['lead wire', 'solder', 'bearing shims', 'case halves', 'taper bearings', 'transfer box', 'reduction box'],
+  spoken: { phrases: [{ words: ['crush wire', 'lead wire', 'solder', 'wire'] }] },
   plausible: thou(400),
   safety: null,
   closing: 'Before the case is closed for good',

@@ -6,6 +6,7 @@ import { formResult, sizeResult } from '../../common/results'
 import { classLimits, combineDiameter, placesOf, ROUGH, sizeWorks, ZERO } from './evaluate'
 import { diameterSteps } from './procedure'
 import { ASKED, byGauge, FIELDS, type DiameterSetup } from './setup'
+import { spoken } from './spoken'
 
 /** A bore or a shaft, in planes and at stations: against limits, an ISO 286 class, or a size it is worked to. */
 export const diameter = defineKind({
@@ -14,6 +15,7 @@ export const diameter = defineKind({
   about: 'A bore or a shaft in planes and stations: size, out-of-round, taper; what to hone or grind it to.',
   under: 'any',
   by: ['bore', 'journal', 'cylinder', 'out of round', 'taper', 'hone', 'grind', 'wear', 'piston'],
+  spoken,
   plausible: inches(40),
   safety: null,
   fields: FIELDS,

@@ -36,6 +36,7 @@ export const eccentricShaftEndPlay = defineKind({
   about: 'Rotary engine: end play of the eccentric shaft, set by one lettered spacer.',
   under: 'engine',
   by: ['rotary', 'thrust plate', 'spacer', 'front nut', 'needle bearing'],
+  spoken: { phrases: [{ words: ['eccentric shaft', 'eccentric', 'rotary'] }] },
   plausible: thou(100),
   safety: null,
   closing: 'Before the front cover goes on',

@@ -22,6 +22,7 @@ export const releaseBearing = defineKind({
   about: 'Compression at rest, stroke and wear reserve from four depths; the shim behind the bearing.',
   under: 'driveline',
   by: ['throw-out', 'clutch', 'slave cylinder', 'thrust bearing', 'concentric', 'fingers', 'drags', 'slips'],
+  spoken: { phrases: [{ words: ['release bearing'] }] },
   plausible: inches(12),
   safety: null,
   closing: 'Before the gearbox goes up',

@@ -7,6 +7,7 @@ import { PLAY_WORDS, SIZE_WORDS } from '../../../verdict/words'
 import { combineRunout, contradictions, dowelCatalogue, resultOf, RULE_IDS, runoutDetails, type Rule } from './evaluate'
 import { runoutReminders, runoutSteps } from './procedure'
 import { ASKED, atMark, AXES, CLOCKING, DOWELS, FIELDS, isHousing, RETURN, sagAt, type RunoutSetup } from './setup'
+import { spoken } from './spoken'
 
 /**
  * How far something runs out, or how far a bore lies off the axis it has to be on: readings at marks round a turn, the circle through
@@ -30,6 +31,7 @@ export const runout = defineKind({
     'clutch judder',
     'concentricity',
   ],
+  spoken,
   plausible: thou(150),
   safety: null,
   closing: 'Before the gearbox goes on',

@@ -18,6 +18,15 @@ export const shaftEndPlay = defineKind({
   about: 'Travel of a shaft between its thrust faces, set by a pack of shims.',
   under: 'gearbox',
   by: ['shims', 'quill', 'float', 'thrust washers', 'cover', 'loose shaft', 'input shaft', 'layshaft', 'idler'],
+  spoken: {
+    phrases: [
+      { words: ['under cover', 'under quill', 'under retainer', 'cover', 'quill', 'retainer'], setup: { pack: 'under-cover' } },
+      { words: ['in gap', 'gap'], setup: { pack: 'in-gap' } },
+      { words: ['thrust washer', 'thrust', 'race', 'one washer', 'snap'], setup: { pack: 'single' } },
+      { words: ['equal pair', 'pair'], setup: { pack: 'equal-pair' } },
+      { words: ['input shaft', 'output shaft', 'layshaft', 'mainshaft', 'idler', 'end play', 'float', 'shaft'] },
+    ],
+  },
   plausible: thou(200),
   safety: null,
   closing: 'Before the case is closed',

@@ -36,6 +36,7 @@ export const taperHub = defineKind({
   about: 'End play of a wheel on taper bearings, set by spacers on the sleeve.',
   under: 'wheels',
   by: ['wheel', 'loose wheel', 'rocks', 'spacers', 'wheel bearing', 'cones', 'hub nut', 'stub axle'],
+  spoken: { phrases: [{ words: ['taper hub', 'wheel hub', 'wheel bearing', 'hub'] }] },
   plausible: thou(100),
   safety: WHEEL_SAFETY,
   closing: 'Before the wheel goes on',

@@ -17,6 +17,7 @@ export const universalJoint = defineKind({
   about: 'Play in two planes, set by a pair of rings each; every ring of the kit as a line of plays; what frost leaves of it.',
   under: 'driveline',
   by: ['cardan', 'propeller shaft', 'cross', 'snap rings', 'circlips', 'knock on taking up drive', 'vibration', 'needle cups'],
+  spoken: { phrases: [{ words: ['universal joint', 'joint', 'cross'] }] },
   plausible: thou(150),
   safety:
     'A shaft that comes apart can kill. The maker’s manual comes first; where law, insurer or type approval asks for a licensed mechanic or an inspection, this check does not replace it.',
