@@ -46,7 +46,7 @@ const sign = ({ by, reason, accepts }: Omit<CheckBody<'sign-off'>, 'reason'> & {
 
 <template>
   <div>
-    <TargetPanel v-if="phase === 'choose' && !place && worked && !ownChoice" class="mb-6" :evaluation="evaluation" />
+    <LazyTargetPanel v-if="phase === 'choose' && !place && worked && !ownChoice" class="mb-6" :evaluation="evaluation" />
     <ResultPanel
       v-if="several && !choosingHere"
       :evaluation="evaluation"

@@ -148,6 +148,10 @@ usePreloaded([
   'CataloguePanel',
   'StripScale',
   'PositionRow',
+  'JournalRow',
+  'FoundPack',
+  'OtherWays',
+  'TargetPanel',
   'NewGaugeHere',
 ])
 const explaining = ref(false)

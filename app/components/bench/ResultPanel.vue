@@ -15,7 +15,7 @@ defineEmits<{ pick: [string] }>()
 
 <template>
   <div class="mb-4 space-y-3">
-    <JournalRow
+    <LazyJournalRow
       v-if="row.length > 1 && phase !== 'prove'"
       :results="row"
       :all="evaluation.current.results"
