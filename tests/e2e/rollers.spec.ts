@@ -134,7 +134,8 @@ test('a set judged by a sample, the bore read in its planes, honed and finished:
   page,
   shop,
 }) => {
-  await page.goto(`${shop.address}/jobs/moto-engine`)
+  // An engine without a check of its rods before: no limits to begin with.
+  await page.goto(`${shop.address}/jobs/pump-engine`)
   await page.getByRole('link', { name: 'New check' }).click()
   await kindOfCheck(page, 'Roller')
   await page.getByLabel('Name', { exact: true }).fill('By sample')

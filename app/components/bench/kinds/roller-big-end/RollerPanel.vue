@@ -7,14 +7,23 @@ import { readRollers, sampled } from '#core/check/kinds/roller-big-end/setup'
 const props = defineProps<{ document: CheckDocument; evaluation: CheckEvaluation; locked: boolean }>()
 const emit = defineEmits<{ take: [string, readonly string[]]; leave: [] }>()
 const box = ref<HTMLElement>()
-/** The button that was pressed is gone then: the next set to take has the focus, else the reading. */
-async function take(rod: string, pieces: readonly string[]): Promise<void> {
+const pressed = ref(false)
+function take(rod: string, pieces: readonly string[]): void {
+  pressed.value = true
   emit('take', rod, pieces)
-  await nextTick()
-  const next = box.value?.querySelector<HTMLElement>('button.primary')
-  if (next) next.focus()
-  else emit('leave')
 }
+/** Once it is taken the button that was pressed is gone: the next set to take has the focus, else the reading. */
+watch(
+  () => props.document,
+  () => {
+    if (!pressed.value) return
+    pressed.value = false
+    const next = box.value?.querySelector<HTMLElement>('button.primary')
+    if (next) next.focus()
+    else emit('leave')
+  },
+  { flush: 'post' },
+)
 /** A set is still to be taken, and no reading due. */
 const sorting = computed(
   () => props.evaluation.targets.length === 0 || (props.evaluation.next?.phase === 'choose' && props.evaluation.next.point === null),
