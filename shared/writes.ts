@@ -19,6 +19,7 @@ import type { BoreKitDto, GaugeChangeDto, GaugeCheckDto, NewGaugeDto, ZeroedDto 
 import type { JobChangeDto, NewJobDto, PartChangeDto, UnitChangeDto } from './dto/job'
 import type { LabelsDto } from './dto/label'
 import type { LapDto, LapEndDto, LapPassDto } from './dto/lap'
+import type { KeptLineDto } from './dto/line'
 import type { LibraryChangeDto, NewLibraryLimitDto } from './dto/library'
 import type { CancellationDto, NewLineDto, NewPurchaseDto, PurchaseChangeDto, ReceiptBackDto, ReceiptDto } from './dto/order'
 import type { NewPersonDto, PersonChangeDto } from './dto/person'
@@ -40,6 +41,7 @@ export interface Writes {
   'POST /api/jobs/:id/checks': [NewCheckDto, CheckView]
   'POST /api/jobs/:id/part-changes': [PartChangeDto, JobView]
   'PATCH /api/units/:id': [UnitChangeDto, UnitView]
+  'POST /api/lines': [KeptLineDto, CheckView]
   'POST /api/routes': [NewRouteDto, RouteView[]]
   'POST /api/routes/:id/removal': [RemovalDto, RouteView[]]
 

@@ -1,9 +1,4 @@
 import { describe, expect, it } from 'vitest'
-import { decide } from '../command/decide'
-import { apply } from '../command/apply'
-import { beginCheck } from '../command/settings'
-import { evaluateCheck } from '../check/evaluate/evaluate-check'
-import { thou } from '../quantity/length'
 import { answerLine } from './answer-line'
 import { LINE_EXAMPLES } from './examples'
 import { readLine } from './read-line'
@@ -60,25 +55,6 @@ describe('the answer of a line', () => {
     const raw = answered(disc.check.asks[0]!.choices.find(({ label }) => label.startsWith('raw'))!.line)
     expect(raw.words).toMatch(/^7\.0 ± \d\.\d thou: would be in limits, up to 10 thou\.$/)
     expect(raw.check.standsIn).toEqual(['back where it began', 'one reading', 'Dial indicator, 1 thou'])
-  })
-  it('is the check its commands make', () => {
-    const text = 'in the gap 12 11.5 12, 2-4, pack 30, from 32 35 38 39 40'
-    const { check, evaluation } = answered(text)
-    const begun = {
-      document: beginCheck(check.kind, { id: 'kept', trialId: 'found', at: '2026-05-04T08:00:00.000Z' }),
-      lots: check.bench.lots,
-      reserves: {},
-    }
-    const kept = check.commands.reduce((bench, command) => {
-      const outcome = decide(bench, command)
-      expect(outcome.ok).toBe(true)
-      return outcome.ok ? outcome.happenings.reduce(apply, bench) : bench
-    }, begun)
-    const again = evaluateCheck(kept.document, kept.lots)
-    expect(again.estimate!.value).toBe(evaluation.estimate!.value)
-    expect(again.estimate!.U).toBe(evaluation.estimate!.U)
-    expect(again.places[0]!.request).toEqual(evaluation.places[0]!.request)
-    expect(again.estimate!.value).toBeCloseTo(thou(35.5) / 3, 3)
   })
   it('says what cannot be: more pieces than a place takes, more figures than places', () => {
     expect(answered('quill 31, 2-4, pack 2 2 2 2 5 5 5 10 10').check.faults.join()).toContain('at most 8 pieces')

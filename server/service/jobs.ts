@@ -42,14 +42,23 @@ export async function jobView(sql: Sql, id: string): Promise<JobView> {
   }
 }
 
+/** Begins a job in a transaction that is open, on the unit of that name. @throws Refused where its id is taken */
+export async function beginJobOf(
+  sql: Sql,
+  job: Pick<NewJobDto, 'id' | 'unit' | 'title' | 'notes' | 'op' | 'content' | 'who'>,
+): Promise<void> {
+  const { id, unit, title, notes = '' } = job
+  if (await jobKnown(sql, id)) throw refuse(409, 'That id is taken.', 'id')
+  const unitId = await unitNamed(sql, `unit-${id}`.slice(0, 64), unit.trim(), '')
+  await insertJob(sql, { id, unitId, title: title.trim(), notes })
+  await insertEvent(sql, job, { subject: id, version: 1, what: 'Job begun' })
+}
+
 export const createJob = (db: Database, dto: NewJobDto): Promise<NewJob> =>
   db.transaction(async sql => {
     let said: string[] = []
     if (!(await isRepeat(sql, dto))) {
-      if (await jobKnown(sql, dto.id)) throw refuse(409, 'That id is taken.', 'id')
-      const unitId = await unitNamed(sql, `unit-${dto.id}`.slice(0, 64), dto.unit.trim(), '')
-      await insertJob(sql, { id: dto.id, unitId, title: dto.title.trim(), notes: dto.notes ?? '' })
-      await insertEvent(sql, dto, { subject: dto.id, version: 1, what: 'Job begun' })
+      await beginJobOf(sql, dto)
       said = await beginRoute(sql, dto.id, dto, dto)
     }
     return { ...(await summary(sql, dto.id)), said }

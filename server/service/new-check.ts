@@ -28,11 +28,16 @@ export const createCheck = (db: Database, jobId: string, dto: NewCheckDto): Prom
     if (!(await jobRow(sql, jobId))) throw notFound('job')
     if (await isRepeat(sql, dto)) return checkView(sql, dto.id)
     const kind = kindOf(dto.kind)
-    if ((await sql.rows('SELECT 1 FROM checks WHERE id = $1', [dto.id])).length > 0) throw refuse(409, 'That id is taken.', 'id')
+    await freeForCheck(sql, dto.id)
     const { id, op, content, who, settings } = dto
     await beginCheckOf(sql, jobId, kind, { id, op, content, who, settings: settingsChange(settings) })
     return checkView(sql, dto.id)
   })
+
+/** @throws Refused where another check has this id */
+export async function freeForCheck(sql: Sql, id: string): Promise<void> {
+  if ((await sql.rows('SELECT 1 FROM checks WHERE id = $1', [id])).length > 0) throw refuse(409, 'That id is taken.', 'id')
+}
 
 /** What a check begins with, and the operation it begins by. */
 interface Beginning extends Pick<OperationDto, 'op' | 'content' | 'who'> {
