@@ -62,7 +62,7 @@ function roomOf(path: string): string | undefined {
   if (kind !== undefined) return `kind-${kind}`
   // What is opened now and then comes when it is.
   if (
-    /\/(TrendPlot|LedgerPlot|SlopePlot|PlotFrame|MakePanel|CataloguePanel|OrderPanel|DrawerHere|OwnPack|LimitsPanel|LimitEditor|LimitFields|StripScale|NewGaugeHere|DialogFrame|MicrometerDrawing|ExplainDialog|ClosingCard|SetupPanel|SetupFields|PackRulesFields|FoundPack|OtherWays|WaysCompared|TargetPanel|JournalRow)\.vue$/.test(
+    /\/(TrendPlot|LedgerPlot|SlopePlot|PlotFrame|MakePanel|CataloguePanel|OrderPanel|DrawerHere|OwnPack|LimitsPanel|LimitEditor|LimitFields|StripScale|NewGaugeHere|DialogFrame|MicrometerDrawing|ExplainDialog|ClosingCard|SetupPanel|SetupFields|PackRulesFields|OtherWays|WaysCompared|TargetPanel|JournalRow)\.vue$/.test(
       of,
     )
   )

@@ -9,7 +9,7 @@ import type { Nm } from '../quantity/length'
 import { givenBy, stepCommand } from './given'
 import type { Line } from './line'
 import { saidIn, type LineSaid } from './said'
-import { readWith, standIns } from './stand-in'
+import { needsOfRead, standIns } from './stand-in'
 
 /** A line as the check it would be, and what stands in where the line is silent. */
 export interface LineCheck extends Pick<LineSaid, 'kind' | 'wayWords' | 'undecided' | 'asks'> {
@@ -82,13 +82,19 @@ export function lineAsCheck(line: Line, text: string, drawer: readonly Lot[]): L
     change: { ...settings, gauges: Object.fromEntries(gauges.map(({ need, gauge }) => [need.key, gauge.id])) },
   })
   for (const [i, step] of steps.entries()) give(stepCommand(step, `r${i}`, AT, TRIAL))
+  const read = new Set(
+    needsOfRead(
+      points,
+      bench.document.trials[0]!.readings.map(({ point }) => point),
+    ).map(({ key }) => key),
+  )
   return {
     kind,
     bench,
     standsIn: [
       ...standsIn,
       ...(line.tool.readings === 1 && line.readings.length > 0 ? ['one reading'] : []),
-      ...readWith(gauges, points, bench.document),
+      ...gauges.filter(({ need }) => read.has(need.key)).map(({ gauge }) => gauge.name),
     ],
     wayWords,
     undecided,

@@ -1,6 +1,5 @@
 import type { MeasuringPoint } from '../check/contract'
-import type { CheckDocument } from '../check/document'
-import { gaugeNeeds, needOf, type GaugeNeed } from '../check/evaluate/gauge-needs'
+import { gaugeNeeds, type GaugeNeed } from '../check/evaluate/gauge-needs'
 import { systemOf } from '../quantity/figure'
 import { formatLength, unitFor } from '../quantity/format-length'
 import { nm, ZERO } from '../quantity/length'
@@ -48,8 +47,6 @@ export const standIns = (line: Line, points: readonly MeasuringPoint[]): readonl
     return gauge ? [{ need, gauge }] : []
   })
 
-/** Names of those something was read with. */
-export const readWith = (gauges: readonly StandIn[], points: readonly MeasuringPoint[], { trials }: CheckDocument): readonly string[] =>
-  gauges
-    .filter(({ need }) => trials[0]!.readings.some(({ point }) => needOf(points.find(({ id }) => id === point)!)?.key === need.key))
-    .map(({ gauge }) => gauge.name)
+/** What these points are read with, once something is read there. */
+export const needsOfRead = (points: readonly MeasuringPoint[], read: readonly string[]): readonly GaugeNeed[] =>
+  gaugeNeeds(points.filter(({ id }) => read.includes(id)))

@@ -34,7 +34,12 @@ export const keepLine = (db: Database, dto: KeptLineDto): Promise<CheckView> =>
       op,
       content,
       who,
-      settings: { ...settings, title: dto.title ?? '', setup: { ...settings.setup, ...dto.setup } },
+      settings: {
+        ...settings,
+        title: dto.title ?? '',
+        setup: { ...settings.setup, ...dto.setup },
+        ...(dto.gauges ? { gauges: dto.gauges } : {}),
+      },
     })
     for (const [i, step] of steps.entries()) {
       const check = await loadCheck(sql, id)

@@ -27,7 +27,7 @@ import { Fits } from './fits'
 import { Group, Groups, Optional, OrNone } from './optional'
 
 /** Every value of an object is an id. */
-const AreIds = () =>
+export const AreIds = () =>
   ValidateBy({
     name: 'areIds',
     validator: {

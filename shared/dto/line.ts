@@ -1,5 +1,6 @@
 import { IsIn, IsObject, IsString, Matches, MaxLength } from 'class-validator'
 import type { LengthUnit } from '#core/quantity/length'
+import { AreIds } from './check'
 import { ID, ID_FAULT, OperationDto } from './command'
 import { Fits } from './fits'
 import { UNITS } from './limits'
@@ -22,4 +23,6 @@ export class KeptLineDto extends OperationDto {
   @Optional() @IsObject() setup?: Record<string, string>
   /** its pieces belong there */
   @Optional() @Fits('check.family') family?: string
+  /** By what each is kept under: its id in the register; left out: the likeliest. */
+  @Optional() @IsObject() @AreIds() gauges?: Record<string, string>
 }

@@ -1,5 +1,7 @@
 import type { Page } from '@playwright/test'
+import type { JobView } from '../../shared/types'
 import { emptyForThisFile, expect, test } from './workshop'
+import { put } from './by-keyboard'
 import { keys } from './key-count'
 
 // A job typed in one line: answered at once, nothing stored, nothing asked before the answer.
@@ -60,4 +62,64 @@ test('by W from anywhere: which way the pack moves it is asked before a piece is
   await expect(answer(page)).toHaveCount(0)
   await keys(page, 'Escape')
   await expect(field(page)).toHaveCount(0)
+})
+
+test('a line is kept: asked is the unit and what is to be done; figures, limits and pack are in place, ticks to do', async ({
+  page,
+  shop,
+}) => {
+  await page.goto(shop.address)
+  await expect(field(page)).toBeVisible()
+  await keys(page, 'w')
+  await expect(field(page)).toBeFocused()
+  await keys(page, 'quill 31 31 32, 2-4, pack 2 2 2 5 5 5 10 10')
+  await expect(answer(page)).toContainText('Take out')
+  await keys(page, 'Enter')
+  await expect(page.getByLabel('Unit', { exact: true })).toBeFocused()
+  // Nothing said: each at its field, and the line stays.
+  await keys(page, 'Enter')
+  await expect(page.getByText('Which unit is it? The mail launch, the bus …')).toBeVisible()
+  await keys(page, 'Escape')
+  await expect(field(page)).toBeFocused()
+  await expect(field(page)).toHaveValue(/^quill 31 31 32/)
+  await keys(page, 'Enter')
+  await expect(page.getByLabel('Unit', { exact: true })).toBeFocused()
+  await keys(page, 'Mail launch', 'Tab', 'Reduction box', 'Enter')
+  await expect(page).toHaveURL(/\/checks\//)
+  await expect(page.getByRole('banner')).toContainText('Mail launch › Reduction box › Shaft end play')
+  // On paper: (31 + 31 + 32) / 3 = 31.33; 31.33 − 29 = 2.33.
+  await expect(page.getByTestId('figure')).toHaveText('31.3')
+  await expect(page.getByTestId('answer')).toContainText('Take out 10 + 5 + 5 + 5 + 2 + 2: leaves 2.3')
+  await expect(page.getByTestId('limit-band')).toContainText('Book 2 – 4')
+  await page
+    .getByRole('button', { name: /Set up/ })
+    .first()
+    .press('Enter')
+  const values = () => page.locator('input').evaluateAll(all => all.map(input => (input as HTMLInputElement).value))
+  await expect.poll(values).toContain('as typed in one line')
+})
+
+test('kept beside others: the job one comes from; sent again it is there once', async ({ page, shop }) => {
+  await put(shop.address, 'POST /api/jobs', { op: 'job-of-line', id: 'bus-brakes', unit: 'Island bus', title: 'Front brakes' })
+  await page.goto(`${shop.address}/jobs/bus-brakes`)
+  await expect(page.getByRole('heading', { name: 'Island bus' })).toBeVisible()
+  await keys(page, 'w')
+  await expect(field(page)).toBeFocused()
+  // Which figure the limit is for has to be said before it can be kept.
+  await keys(page, 'disc 0 4 7 3, up to 10', 'Enter')
+  await expect(page.getByTestId('line').locator('button:focus')).toHaveCount(1)
+  await page.getByRole('button', { name: /^raw/ }).press('Enter')
+  await expect(answer(page)).toContainText('7.0')
+  await keys(page, 'Enter')
+  await expect(page.getByLabel('Job', { exact: true })).toBeFocused()
+  await expect(page.getByLabel('Job', { exact: true })).toHaveValue('bus-brakes')
+  await expect(page.getByLabel('Unit', { exact: true })).toHaveCount(0)
+  await page.route('**/api/lines', route => route.abort(), { times: 1 })
+  await keys(page, 'Enter')
+  await expect(page.getByTestId('line-keep').getByText(/server|reach/i)).toBeVisible()
+  await keys(page, 'Enter')
+  await expect(page).toHaveURL(/\/checks\//)
+  await expect(page.getByTestId('figure')).toHaveText('7.0')
+  const { checks } = (await (await fetch(`${shop.address}/api/jobs/bus-brakes`)).json()) as JobView
+  expect(checks.map(({ title }) => title)).toEqual(['Runout and centring'])
 })

@@ -149,7 +149,6 @@ usePreloaded([
   'StripScale',
   'PositionRow',
   'JournalRow',
-  'FoundPack',
   'OtherWays',
   'TargetPanel',
   'NewGaugeHere',

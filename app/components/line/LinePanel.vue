@@ -9,10 +9,11 @@ import { useChooser } from '~/composables/bench/useChooser'
 import { useDrawer } from '~/composables/drawer/useDrawer'
 import { usePreferences } from '~/stores/preferences'
 
-/** A job typed in one line, and its answer while it is typed. Nothing of it is stored. */
+/** A job typed in one line, and its answer while it is typed. Nothing of it is stored before it is kept. */
 /** so many of what is not read are named */
 const SHOWN = 4
 const props = defineProps<{ /** the cursor is in it as soon as it is there */ focused?: boolean }>()
+const emit = defineEmits<{ /** it is a check now, and open */ kept: [] }>()
 const preferences = usePreferences()
 const text = ref('')
 const unit = ref<LengthUnit>(preferences.unit)
@@ -41,14 +42,28 @@ const asks = computed(() => [...line.value.asks, ...(reckoned.value?.check.asks 
 const faults = computed(() => (typed.value ? [...line.value.faults, ...(reckoned.value?.check.faults ?? [])] : []))
 const turned = computed(() => (typed.value ? turnedWay(text.value, line.value) : null))
 
+/** All that has to be said is said. */
+const keepable = computed(() => reckoned.value !== null && asks.value.length === 0 && faults.value.length === 0)
+const keeping = ref(false)
+watch(keepable, still => {
+  if (!still) keeping.value = false
+})
+function back(): void {
+  keeping.value = false
+  field.value?.focus()
+}
+
 function say(words: string): void {
   text.value = words
   examples.value = false
   field.value?.focus()
 }
-/** Nothing typed: the example. */
+/** Nothing typed: the example. Else it is kept, or what is asked is answered first. */
+const questions = useTemplateRef<HTMLElement>('questions')
 function enter(): void {
   if (!typed.value) say(LINE_EXAMPLES[0]!)
+  else if (keepable.value) keeping.value = true
+  else questions.value?.querySelector<HTMLElement>('button')?.focus()
 }
 function turnUnit(): void {
   unit.value = unit.value === 'mm' ? 'thou' : 'mm'
@@ -88,6 +103,9 @@ defineExpose({ enter })
     </div>
     <p id="one-line-keys" class="mt-1.5 flex flex-wrap gap-x-5 gap-y-1 text-[13px] text-mute">
       <span v-if="!typed"><kbd>Enter</kbd> answer the example</span>
+      <button v-else-if="keepable && !keeping" type="button" class="link" @click="keeping = true">
+        <kbd>Enter</kbd> keep it as a check
+      </button>
       <button v-if="!line.unitSaid" type="button" class="link" @click="turnUnit">
         <kbd>↑</kbd> read it in {{ unit === 'mm' ? 'thou' : 'mm' }}
       </button>
@@ -99,7 +117,7 @@ defineExpose({ enter })
         <button type="button" class="figure min-h-9 py-1 text-left text-[14px]" @click="say(example)">{{ example }}</button>
       </li>
     </ul>
-    <div v-if="typed" class="mt-4 space-y-2" aria-live="polite">
+    <div v-if="typed" ref="questions" class="mt-4 space-y-2" aria-live="polite">
       <p class="text-[14px] text-mute" data-test="line-kind">
         {{ line.kind === null ? 'No word says what is measured: begin with quill, gap, crank, joint …' : checkKind(line.kind).title
         }}<template v-if="reckoned?.check.wayWords"> · {{ reckoned.check.wayWords }}</template>
@@ -127,5 +145,6 @@ defineExpose({ enter })
         <span class="figure">three readings</span>. Pieces count as marked.
       </p>
     </div>
+    <LazyLineKeep v-if="keeping" :key="line.kind ?? ''" :line="line" :text="text" :unit="unit" @close="back" @kept="emit('kept')" />
   </section>
 </template>

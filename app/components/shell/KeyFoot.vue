@@ -37,7 +37,7 @@ const shown = computed(() => activeKeys.value.flatMap(list => list.value))
       >
       <button type="button" class="ml-auto flex min-h-9 items-center gap-2" @click="open = true"><kbd>?</kbd>all keys</button>
     </div>
-    <PlainDialog :open="line" title="In one line" wide @close="line = false"><LazyLinePanel focused /></PlainDialog>
+    <PlainDialog :open="line" title="In one line" wide @close="line = false"><LazyLinePanel focused @kept="line = false" /></PlainDialog>
     <PlainDialog :open="open" title="Keys" @close="open = false">
       <table>
         <tbody>

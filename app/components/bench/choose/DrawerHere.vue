@@ -38,7 +38,8 @@ async function kitAdded(family: string): Promise<void> {
 <template>
   <div class="space-y-2 border-b rule pb-3 text-[14.5px]" data-test="drawer-here">
     <p v-if="empty">
-      {{ document.family ? `The drawer “${document.family}” is empty.` : 'No drawer is chosen for this place.' }} Nothing can be proposed.
+      {{ document.family ? `The drawer “${document.family}” is empty.` : 'No drawer is chosen for this place.' }} There is nothing to put
+      in.
     </p>
     <div class="flex flex-wrap items-end gap-3">
       <div v-if="families.length">

@@ -117,7 +117,7 @@ const keep = (pieces: Pack) => props.command('reserves', { place: id.value, piec
     <p v-if="typing && !locked && open" class="mt-2 text-[14px] text-near">
       A reading is being typed: log it or clear it before a pack is fitted.
     </p>
-    <LazyFoundPack
+    <FoundPack
       v-if="(open || phase === 'measure') && !locked && !known"
       class="mt-2 max-w-md"
       :document="document"

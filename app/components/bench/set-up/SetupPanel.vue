@@ -106,13 +106,7 @@ const value = (event: Event) => (event.target as HTMLSelectElement).value
           <option v-for="family in families" :key="family" :value="family">{{ family }}</option>
         </select>
       </div>
-      <LazyFoundPack
-        v-if="unlisted.length && !locked"
-        :document="document"
-        :places="unlisted"
-        :lots="lots"
-        @found="emit('found', $event)"
-      />
+      <FoundPack v-if="unlisted.length && !locked" :document="document" :places="unlisted" :lots="lots" @found="emit('found', $event)" />
       <div v-for="need in needed" :key="need.key">
         <label class="label mb-1 block" :for="`setup-${need.key}`">{{ need.label }}</label>
         <select
