@@ -21,9 +21,18 @@ export interface Spoken {
    * What it is called, and what of the set-up that says; lower case, small words left out. One that leaves open which way the pack moves the play
    * says nothing of it: that is asked.
    */
-  readonly phrases: readonly { readonly words: readonly string[]; readonly setup?: Setup }[]
+  readonly phrases: readonly {
+    readonly words: readonly string[]
+    readonly setup?: Setup
+    /** of the set-up alone: other kinds say it too */
+    readonly detail?: true
+  }[]
   /** Words in front of a figure that say where it was read: how the ids of those points begin. */
   readonly places?: Readonly<Record<string, string>>
+  /** ids of fields without which no figure has a meaning, and how they are asked */
+  readonly asks?: Readonly<Record<string, string>>
+  /** Words at points a figure waits for. The answer takes them as given, and says so; they are left to do. */
+  readonly taken?: { readonly words: Readonly<Record<string, string>>; readonly as: string }
   /** how it is set up where no piece is named */
   readonly unchosen?: Setup
   /** what it makes of the figures; left out: it takes them as they are */

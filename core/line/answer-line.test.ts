@@ -56,6 +56,34 @@ describe('the answer of a line', () => {
     expect(raw.words).toMatch(/^7\.0 ± \d\.\d thou: would be in limits, up to 10 thou\.$/)
     expect(raw.check.standsIn).toEqual(['back where it began', 'one reading', 'Dial indicator, 1 thou'])
   })
+  it('takes a turn of a comparator: what the spacer is set to, or how much longer it is; which way is longer is asked first', () => {
+    // On paper: falls, 376 − 7 = 369 by the least; the shortest distance reads most: 378 − 7 = 371.
+    expect(answered('comparator falls, turn 376 378, 6-8').words).toBe('Set the spacer to read 371.0 thou; 370.0 to 372.0 would do.')
+    expect(answered('comparator falls 376 378 377 376.5, spacer 371, 6-8').words).toBe('7.0 ± 0.7 thou: would be in limits, 6 – 8 thou.')
+    expect(answered('comparator rises, 622 624, spacer 629, 6-8').words).toMatch(/^7\.0 ±/)
+    const unsaid = answered('comparator 376 378, spacer 371, 6-8')
+    expect([unsaid.words, unsaid.check.asks.map(({ words }) => words)]).toEqual([
+      '',
+      ['As the length grows, does the reading fall or rise?'],
+    ])
+    // A word on each bearing is taken as given, and said; the check that is kept has it to do.
+    expect(answered('rear hub 4, 2-5').check.standsIn).toContain('bearings inspected, and good')
+    expect(answered('rear hub 4, 2-5').words).toMatch(/^4\.0 ± 1\.2 thou: \d\d % sure to be in limits/)
+  })
+  it('takes wire squashed in two pieces at three places, and the four lengths of a release bearing', () => {
+    // 40.33 + 2 = 42.33; 40.33 − 38 = 2.33.
+    const wire = 'crush wire 40 41 40 41 40 40'
+    expect(answered(`${wire}, preload 1-3, from 40 42 43`).words).toMatch(/^Put in 42: leaves 1\.7 ±/)
+    expect(answered(`${wire}, end play 1-3, from 37 38 39`).sum).toBe('40.3 − 38 = 2.3 thou')
+    expect(answered(`${wire}, 1-3`).check.asks[0]!.choices.map(({ line }) => answered(line).words)).toEqual([
+      expect.stringContaining('thou'),
+      expect.stringContaining('thou'),
+    ])
+    // 0.300 + 3.051 − 2.600 = 0.751; 3.580 − 2.600 − 0.751 = 0.229 (common practice).
+    const bearing = answered('release bearing A 0.3 H 3.051 D 2.6 B 3.58 in, at least 0.5 in')
+    expect(bearing.words).toMatch(/^751\.0 ± .*would be in limits, at least 500 thou\. Leave the pack as it is\. Wear reserve: 229\.0 ±/)
+    expect(bearing.check.standsIn).toContain('one place for the three round')
+  })
   it('says what cannot be: more pieces than a place takes, more figures than places', () => {
     expect(answered('quill 31, 2-4, pack 2 2 2 2 5 5 5 10 10').check.faults.join()).toContain('at most 8 pieces')
     expect(answered('disc 0 4 7 3 2 1, up to 10').check.faults.join()).toContain('6 figures, and 5 places')

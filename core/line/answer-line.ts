@@ -74,8 +74,20 @@ export function tellLine({ check, evaluation, place }: ReckonedLine, choice: Pac
     { system: systemOf(document.entryUnit), time: at => at },
   )
   // Why there is no figure is asked already.
-  if (!shown.valid && check.asks.length > 0) return { words: '', sum: '' }
-  return { words: lineInWords({ document, lots, shown, choice, place: place?.place.id ?? null, sentence }), sum }
+  if (check.meaningless || (!shown.valid && check.asks.length > 0)) return { words: '', sum: '' }
+  return {
+    words: lineInWords({
+      document,
+      lots,
+      shown,
+      choice,
+      place: place?.place.id ?? null,
+      targets: evaluation.targets,
+      beside: evaluation.current.results.filter(result => result.kind.beside && result.id !== shown.id),
+      sentence,
+    }),
+    sum,
+  }
 }
 
 /** Both at once, its pieces chosen here. */

@@ -12,7 +12,7 @@ import { saidIn, type LineSaid } from './said'
 import { needsOfRead, standIns } from './stand-in'
 
 /** A line as the check it would be, and what stands in where the line is silent. */
-export interface LineCheck extends Pick<LineSaid, 'kind' | 'wayWords' | 'undecided' | 'asks'> {
+export interface LineCheck extends Pick<LineSaid, 'kind' | 'wayWords' | 'undecided' | 'meaningless' | 'asks'> {
   readonly bench: Bench
   /** what stands in for what was not said, as sentences without a full stop */
   readonly standsIn: readonly string[]
@@ -60,7 +60,7 @@ function lotsNamed(line: Line, drawer: readonly Lot[], faults: string[]): { fami
  */
 export function lineAsCheck(line: Line, text: string, drawer: readonly Lot[]): LineCheck {
   const said = saidIn(line, text)
-  const { kind, setup, standsIn, wayWords, undecided, asks } = said
+  const { kind, setup, standsIn, wayWords, undecided, meaningless, asks } = said
   const named: string[] = []
   const { family, lots } = lotsNamed(line, drawer, named)
   const { settings, steps, faults: unused } = givenBy(line, said, family)
@@ -82,6 +82,9 @@ export function lineAsCheck(line: Line, text: string, drawer: readonly Lot[]): L
     change: { ...settings, gauges: Object.fromEntries(gauges.map(({ need, gauge }) => [need.key, gauge.id])) },
   })
   for (const [i, step] of steps.entries()) give(stepCommand(step, `r${i}`, AT, TRIAL))
+  // Only the answer takes them as given: a check that is kept has them to do.
+  const taken = Object.entries(kind.spoken?.taken?.words ?? {}).filter(([id]) => points.some(point => point.id === id))
+  for (const [point, word] of taken) give(stepCommand({ kind: 'read', reading: { point, word } }, `taken ${point}`, AT, TRIAL))
   const read = new Set(
     needsOfRead(
       points,
@@ -93,11 +96,13 @@ export function lineAsCheck(line: Line, text: string, drawer: readonly Lot[]): L
     bench,
     standsIn: [
       ...standsIn,
+      ...(taken.length > 0 ? [kind.spoken!.taken!.as] : []),
       ...(line.tool.readings === 1 && line.readings.length > 0 ? ['one reading'] : []),
       ...gauges.filter(({ need }) => read.has(need.key)).map(({ gauge }) => gauge.name),
     ],
     wayWords,
     undecided,
+    meaningless,
     asks,
     faults,
   }

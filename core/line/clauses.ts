@@ -212,9 +212,10 @@ function readClause(clause: string, unit: LengthUnit, gathered: Gathered): void 
     if (words.length > 0 || figures.length > 0) gathered.segments.push({ words, figures })
     ;[words, figures] = [[], []]
   }
-  for (const token of limitsIn(clause, unit, gathered)
+  const tokens = limitsIn(clause, unit, gathered)
     .split(/[\s+]+/)
-    .filter(Boolean)) {
+    .filter(Boolean)
+  for (const [i, token] of tokens.entries()) {
     const last = figures.at(-1)
     if (last !== undefined && (IS_UNIT.test(token) || (/^\d+\/\d+$/.test(token) && /^\d+$/.test(last))))
       figures[figures.length - 1] = `${last} ${token}`
@@ -224,7 +225,9 @@ function readClause(clause: string, unit: LengthUnit, gathered: Gathered): void 
     else {
       if (last !== undefined) close()
       const word = token.toLowerCase().replace(/[^\p{L}\d-]/gu, '')
-      if (word !== '' && !SMALL_WORDS.has(word)) words.push(word)
+      // In front of a figure it may be the name of a place.
+      const names = word === 'a' && IS_FIGURE.test(tokens[i + 1] ?? '')
+      if (word !== '' && (names || !SMALL_WORDS.has(word))) words.push(word)
     }
   }
   close()

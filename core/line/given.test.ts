@@ -26,6 +26,10 @@ function kept(text: string): Bench {
     { document: beginCheck(said.kind, { id: 'kept', trialId: 'found', at }), lots: [], reserves: {} },
     set,
     ...steps.map((step, i) => stepCommand(step, `kept-${i}`, at, 'found')),
+    // What the line took as given is said by whoever looks.
+    ...Object.entries(said.kind.spoken?.taken?.words ?? {}).map(([point, word]) =>
+      stepCommand({ kind: 'read', reading: { point, word } }, `said-${point}`, at, 'found'),
+    ),
   )
 }
 

@@ -1,7 +1,7 @@
 import type { MeasuringPoint } from '../check/contract'
 import type { Command, FoundPiece, ReadingFields, SettingsChange } from '../command/command'
 import { ways } from '../method/ways'
-import { ZERO, type Nm } from '../quantity/length'
+import { nm, ZERO, type Nm } from '../quantity/length'
 import type { LimitFields, LimitSource } from '../verdict/limits'
 import type { Line, LineLimits } from './line'
 import type { LineSaid } from './said'
@@ -55,6 +55,11 @@ function readingsOf({ readings, tool }: Pick<Line, 'readings' | 'tool'>, points:
       continue
     }
     const row = asked.filter(({ way }) => way === first.way)
+    // Highest and lowest of what was seen.
+    if (ways[first.way].entry === 'range' && figures.length > 1) {
+      steps.push({ kind: 'read', reading: { point: first.id, low: nm(Math.min(...figures)), high: nm(Math.max(...figures)) } })
+      continue
+    }
     const repeats = ways[first.way].again === 'repeat' || row.length === 1
     if (!repeats && figures.length > row.length) faults.push(`${figures.length} figures, and ${row.length} places to read.`)
     for (const [i, figure] of figures.entries()) {

@@ -7,11 +7,13 @@ export interface Phrase {
   readonly words: string
   readonly kind: string
   readonly setup?: Setup
+  /** it does not say which kind */
+  readonly detail?: true
 }
 
 /** How a job is called, of all kinds. */
 export const PHRASES: readonly Phrase[] = checkKinds.flatMap(({ id: kind, spoken }) =>
-  (spoken?.phrases ?? []).flatMap(({ words: all, setup }) => all.map(words => (setup ? { words, kind, setup } : { words, kind }))),
+  (spoken?.phrases ?? []).flatMap(({ words: all, ...more }) => all.map((words): Phrase => ({ words, kind, ...more }))),
 )
 
 /** Words that say nothing of their own. */

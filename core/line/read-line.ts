@@ -9,32 +9,35 @@ import type { Line } from './line'
 import { PHRASES, type Phrase } from './phrases'
 
 const LONGEST_FIRST = PHRASES.toSorted((a, b) => b.words.split(' ').length - a.words.split(' ').length)
-/** The phrase words begin with, the longest there is. */
-const phraseAt = (words: readonly string[], at: number): Phrase | undefined =>
-  LONGEST_FIRST.find(phrase => {
+/** The phrases words begin with, the longest there are: of several kinds, where these say it alike. */
+function phrasesAt(words: readonly string[], at: number): readonly Phrase[] {
+  const all = LONGEST_FIRST.filter(phrase => {
     const own = phrase.words.split(' ')
     return own.every((word, i) => words[at + i] === word || words[at + i] === `${word}s`)
   })
+  return all.filter(({ words: own }) => own.split(' ').length === all[0]!.words.split(' ').length)
+}
 
 /** What the words of a line say: which check, what of its set-up, and what none of them says. */
 function saidBy(words: readonly string[]): Pick<Line, 'kind' | 'others' | 'setup'> & { readonly unknown: readonly string[] } {
   const phrases: Phrase[] = []
   const unknown: string[] = []
   for (let at = 0; at < words.length;) {
-    const phrase = phraseAt(words, at)
-    if (phrase) phrases.push(phrase)
+    const here = phrasesAt(words, at)
+    phrases.push(...here)
     // “joint play 4”: what else would be read?
-    else if (words[at] !== 'play') unknown.push(words[at]!)
-    at += phrase ? phrase.words.split(' ').length : 1
+    if (here.length === 0 && words[at] !== 'play') unknown.push(words[at]!)
+    at += here[0]?.words.split(' ').length ?? 1
   }
-  const [first] = phrases
+  const tell = phrases.filter(({ detail }) => !detail)
+  const [first] = tell
   // Without a phrase of its own a kind is found as it is in the list of them.
   const found = first ? [] : kindsFound(unknown.join(' ')).map(({ id }) => id)
   const kind = first?.kind ?? (unknown.length > 0 ? (found[0] ?? null) : null)
   const setup = phrases.filter(phrase => phrase.kind === kind).reduce<Setup>((all, { setup: own }) => ({ ...all, ...own, ...all }), {})
   return {
     kind,
-    others: [...new Set(first ? phrases.map(({ kind: of }) => of) : unknown.length > 0 ? found : [])].filter(of => of !== kind),
+    others: [...new Set(first ? tell.map(({ kind: of }) => of) : unknown.length > 0 ? found : [])].filter(of => of !== kind),
     setup,
     unknown: first || kind === null ? unknown : [],
   }
@@ -96,7 +99,8 @@ export function readLine(text: string, usual: LengthUnit): Line {
   const words = segments.flatMap(segment => segment.words)
   const first = saidBy(words)
   // Words for a place of this kind are no words for another kind.
-  const isPlace = (word: string) => word in placesOf(first.kind)
+  // “A 0.3” is a place, “an A” is none.
+  const isPlace = (word: string) => word in placesOf(first.kind) || word === 'a'
   const said = words.some(isPlace) ? saidBy(words.filter(word => !isPlace(word))) : first
   const places = placesOf(said.kind)
   const read = segments

@@ -14,6 +14,8 @@ export interface LineSaid extends FilledOut {
   readonly undecided: boolean
   /** nobody said which way pieces move it */
   readonly unsaid: boolean
+  /** nobody said what the figures mean: none has a meaning */
+  readonly meaningless: boolean
   /** what has to be said before any piece is named */
   readonly asks: readonly LineAsk[]
 }
@@ -21,15 +23,17 @@ export interface LineSaid extends FilledOut {
 interface FieldToSay {
   readonly field: ChoiceField
   readonly words: string
-  /** it says which way the pieces move it */
-  readonly ofPack: boolean
+  /** without it nothing has a meaning; which way the pieces move it; what is judged */
+  readonly of: 'all' | 'pack' | 'limit'
 }
 /** Fields of a kind that have to be said, and how they are asked. */
 function fieldsToSay(kind: CheckKind): readonly FieldToSay[] {
   return kind.setupFields.flatMap((field): FieldToSay[] => {
     if (field.kind !== 'choice') return []
-    if (field.sign) return [{ field, words: 'Which way does the pack move it?', ofPack: true }]
-    return field.ofLimit ? [{ field, words: 'Which figure is the limit for?', ofPack: false }] : []
+    const asked = kind.spoken?.asks?.[field.id]
+    if (asked !== undefined) return [{ field, words: asked, of: 'all' }]
+    if (field.sign) return [{ field, words: 'Which way does the pack move it?', of: 'pack' }]
+    return field.ofLimit ? [{ field, words: 'Which figure is the limit for?', of: 'limit' }] : []
   })
 }
 /** Asked: each answer is the line with the words for it. */
@@ -58,15 +62,19 @@ export function saidIn(line: Line, text: string): LineSaid {
   const toSay = fieldsToSay(kind)
   const open = toSay.filter(({ field }) => line.setup[field.id] === undefined)
   // Without a way nothing is chosen: what was read is judged all the same.
-  const unsaid = open.some(({ ofPack }) => ofPack)
-  const way = toSay.find(({ ofPack }) => ofPack)?.field
+  const unsaid = open.some(({ of }) => of === 'pack')
+  const meaningless = open.some(({ of }) => of === 'all')
+  const way = toSay.find(({ of }) => of === 'pack')?.field
   const said = way?.options.find(({ value }) => value === line.setup[way.id])
   return {
     kind,
     ...(spoken?.fill?.(whole) ?? { ...whole, standsIn: [] }),
     wayWords: said ? [said.label, said.hint].filter(Boolean).join(': ') : null,
-    undecided: unsaid && chosen,
+    undecided: meaningless || (unsaid && chosen),
     unsaid,
-    asks: open.flatMap(({ field, words, ofPack }) => ((ofPack ? chosen : line.limits !== null) ? [asked(kind, field, words, text)] : [])),
+    meaningless,
+    asks: open.flatMap(({ field, words, of }) =>
+      of === 'all' || (of === 'pack' ? chosen : line.limits !== null) ? [asked(kind, field, words, text)] : [],
+    ),
   }
 }

@@ -4,6 +4,7 @@ import type { Step } from '../../method/step'
 import type { Answers, CombinedResult, MeasuringPoint, ResultKind } from '../contract'
 import { warmthResult } from './results'
 import { choice } from '../setup'
+import type { Spoken } from '../spoken'
 
 /** Stands on top of every check of a wheel and its bearings. */
 export const WHEEL_SAFETY =
@@ -46,6 +47,12 @@ export const inspectionPoints = (rests: readonly string[], result: string, beari
       { value: 'worn', label: bad },
     ],
   }))
+
+/** In one line they are taken as good, and said to be. */
+export const TAKEN_AS_GOOD: NonNullable<Spoken['taken']> = {
+  words: Object.fromEntries(LOOKED_AT.map(({ id }) => [id, 'good'])),
+  as: 'bearings inspected, and good',
+}
 
 /**
  * What the words come to: a bearing that is worn, or in doubt, is not measured but replaced, cup and cone together and on both sides

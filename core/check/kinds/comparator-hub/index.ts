@@ -6,6 +6,7 @@ import { formResult, playResult, sizeResult } from '../../common/results'
 import { combine, learnedOf, works } from './evaluate'
 import { COMPARATOR_CONDITIONS, COMPARATOR_REMINDERS, comparatorSteps } from './procedure'
 import { FIELDS, type ComparatorSetup } from './setup'
+import { spoken } from './spoken'
 
 const PAIR = ['hub', 'inner-bearing', 'outer-bearing']
 const SET = [...PAIR, 'spacer']
@@ -21,7 +22,7 @@ export const comparatorHub = defineKind({
   about: 'A spacer between taper bearings, set longer than the shortest seat distance by a given amount.',
   under: 'wheels',
   by: ['wheel', 'loose wheel', 'wheel bearing', 'spacer', 'seat distance', 'axle nut fully tight'],
-  spoken: { phrases: [{ words: ['comparator'] }] },
+  spoken,
   plausible: thou(1000),
   safety: WHEEL_SAFETY,
   closing: 'Before the hub goes back',

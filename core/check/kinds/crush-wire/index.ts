@@ -10,6 +10,7 @@ import { stackPoint } from '../../common/stack-sum'
 import { combineCrush, shimFirst, torqueOf } from './evaluate'
 import { CRUSH_CONDITIONS, CRUSH_REMINDERS, crushSteps, crushSuspicions } from './procedure'
 import { ALONG, ASKED, bearingsOf, FIELDS, packAt, PIECES, proves, runsOf, wireAt, type CrushSetup } from './setup'
+import { spoken } from './spoken'
 
 /**
  * Bearing shims by crush wire: soft wire on the race is squashed to the gap the shim has to fill; the shim is that and the preload, or
@@ -21,7 +22,7 @@ export const crushWire = defineKind({
   about: 'Wire squashed on the races of a case, run by run; shim = wire + preload, or − end play; proved by turning torque.',
   under: 'gearbox',
   by: ['lead wire', 'solder', 'bearing shims', 'case halves', 'taper bearings', 'transfer box', 'reduction box'],
-  spoken: { phrases: [{ words: ['crush wire', 'lead wire', 'solder', 'wire'] }] },
+  spoken,
   plausible: thou(400),
   safety: null,
   closing: 'Before the case is closed for good',

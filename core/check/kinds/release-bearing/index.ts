@@ -7,6 +7,7 @@ import { ROUND } from '../../common/round'
 import { combineRelease, handedOn, releaseDemands, strokeBefore } from './evaluate'
 import { RELEASE_REMINDERS, releaseSteps, releaseSuspicions } from './procedure'
 import { FIELDS } from './setup'
+import { spoken } from './spoken'
 
 const CLUTCH = ['clutch', 'flywheel']
 const ENGINE = ['crank', 'plate']
@@ -22,7 +23,7 @@ export const releaseBearing = defineKind({
   about: 'Compression at rest, stroke and wear reserve from four depths; the shim behind the bearing.',
   under: 'driveline',
   by: ['throw-out', 'clutch', 'slave cylinder', 'thrust bearing', 'concentric', 'fingers', 'drags', 'slips'],
-  spoken: { phrases: [{ words: ['release bearing'] }] },
+  spoken,
   plausible: inches(12),
   safety: null,
   closing: 'Before the gearbox goes up',

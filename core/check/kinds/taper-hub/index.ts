@@ -6,7 +6,7 @@ import type { Answers, HandWord } from '../../contract'
 import type { PackPlace } from '../../pack-place'
 import { handWord } from '../../common/by-hand'
 import { defineKind } from '../../define-kind'
-import { WHEEL_SAFETY, inspectionFindings, inspectionPoints, warmthOf, warmthPoints, warmthResults } from '../../common/hub'
+import { TAKEN_AS_GOOD, WHEEL_SAFETY, inspectionFindings, inspectionPoints, warmthOf, warmthPoints, warmthResults } from '../../common/hub'
 import { playFrom, playResult } from '../../common/results'
 import { stackFindings, stackPoint } from '../../common/stack-sum'
 import { HUB_CONDITIONS, HUB_REMINDERS, hubSteps, hubSuspicions } from './procedure'
@@ -36,7 +36,10 @@ export const taperHub = defineKind({
   about: 'End play of a wheel on taper bearings, set by spacers on the sleeve.',
   under: 'wheels',
   by: ['wheel', 'loose wheel', 'rocks', 'spacers', 'wheel bearing', 'cones', 'hub nut', 'stub axle'],
-  spoken: { phrases: [{ words: ['taper hub', 'wheel hub', 'wheel bearing', 'hub'] }] },
+  spoken: {
+    phrases: [{ words: ['taper hub', 'wheel hub', 'rear hub', 'front hub', 'wheel bearing', 'hub'] }],
+    taken: TAKEN_AS_GOOD,
+  },
   plausible: thou(100),
   safety: WHEEL_SAFETY,
   closing: 'Before the wheel goes on',
