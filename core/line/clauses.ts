@@ -36,7 +36,7 @@ const SECTION =
 const BEGINS = /(?<!\bbook|\bshop|\bmaker’s)\s+(?=(?:pack|fitted|from|spare|limits?|book|spec)\s)/gi
 
 /** A part of the line: words, and the figures behind them. */
-interface Segment {
+export interface Segment {
   readonly words: readonly string[]
   readonly figures: readonly string[]
 }
@@ -60,6 +60,7 @@ const plain = (text: string): string =>
     .replace(/…/g, '..')
     .replace(/[:|]|(?<![<>])=/g, ' ')
     .replace(/[ \t]+/g, ' ')
+    .replace(/\bbetween (\S+(?: (?:mm|thou|in|µm))?) and /gi, '$1 - ')
     .trim()
 
 /** The unit that is said for the whole line: a word of its own, or the only one that stands behind a figure. */

@@ -4,7 +4,7 @@ import { kindsFound } from '../check/which'
 import { readPack, type NamedPiece } from '../pack/read-pack'
 import { parseLength } from '../quantity/parse-length'
 import { UNIT_NAME, type LengthUnit, type Nm } from '../quantity/length'
-import { partedLine, type Gathered } from './clauses'
+import { partedLine, type Gathered, type Segment } from './clauses'
 import type { Line } from './line'
 import { PHRASES, type Phrase } from './phrases'
 
@@ -73,6 +73,14 @@ function figuresOf(said: readonly string[], unit: LengthUnit, line: string, gath
   })
 }
 
+/** Figures without a word belong where the ones before them do: “turn 376, 378”. */
+const goneOn = (segments: readonly Segment[]): readonly Segment[] =>
+  segments.reduce<Segment[]>((all, segment) => {
+    const before = all.at(-1)
+    if (segment.words.length > 0 || !before || before.figures.length === 0) return [...all, segment]
+    return [...all.slice(0, -1), { ...before, figures: [...before.figures, ...segment.figures] }]
+  }, [])
+
 /** Pieces as they are named. */
 function piecesOf(texts: readonly string[], unit: LengthUnit, line: string, gathered: Gathered): readonly NamedPiece[] | null {
   const text = texts.join(', ')
@@ -103,7 +111,7 @@ export function readLine(text: string, usual: LengthUnit): Line {
   const isPlace = (word: string) => word in placesOf(first.kind) || word === 'a'
   const said = words.some(isPlace) ? saidBy(words.filter(word => !isPlace(word))) : first
   const places = placesOf(said.kind)
-  const read = segments
+  const read = goneOn(segments)
     .filter(({ figures }) => figures.length > 0)
     .map(({ words: before, figures }) => ({
       at: places[before.findLast(word => word in places) ?? ''] ?? '',

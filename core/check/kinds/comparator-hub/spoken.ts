@@ -5,8 +5,8 @@ import type { Spoken } from '../../spoken'
 export const spoken: Spoken = {
   phrases: [
     { words: ['comparator'] },
-    { words: ['falls', 'falling', 'less is longer'], setup: { sense: 'falls' }, detail: true },
-    { words: ['rises', 'rising', 'more is longer'], setup: { sense: 'rises' }, detail: true },
+    { words: ['falls', 'falling', 'less longer'], setup: { sense: 'falls' }, detail: true },
+    { words: ['rises', 'rising', 'more longer'], setup: { sense: 'rises' }, detail: true },
     { words: ['fixed', 'fixed spacer'], setup: { spacer: 'fixed' }, detail: true },
   ],
   places: { turn: 'distance', distance: 'distance', seat: 'distance', spacer: 'spacer' },
