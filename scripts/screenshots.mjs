@@ -57,6 +57,8 @@ async function typeLine(page) {
   await page.keyboard.press('w')
   await page.getByLabel(/^What was read/).fill('in the gap 12, 2-4, pack 30, from 32 35 38 39 40')
   await page.locator('[data-test="line-sum"]').waitFor()
+  await page.keyboard.press('Enter')
+  await page.getByLabel('Read with').waitFor()
 }
 
 /** @param {import('@playwright/test').Page} page */
