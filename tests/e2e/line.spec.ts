@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import type { JobView } from '../../shared/types'
+import type { JobView } from '#shared/types'
 import { emptyForThisFile, expect, test } from './workshop'
 import { put } from './by-keyboard'
 import { keys } from './key-count'
