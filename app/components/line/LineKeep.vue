@@ -15,7 +15,7 @@ import { allOf, api, write } from '~/composables/server/useApi'
 import { useForm } from '~/composables/server/useForm'
 import { useBench } from '~/stores/bench'
 import type { UnitSummary } from '#shared/record'
-import type { Families, JobList, JobSummary } from '#shared/types'
+import type { Families, JobList, JobSummary, JobView } from '#shared/types'
 
 /** A job that was typed in one line becomes a check: asked is only what the line cannot say. */
 const props = defineProps<{ line: Line; text: string; /** what a bare figure means */ unit: LengthUnit }>()
@@ -51,6 +51,9 @@ onMounted(async () => {
     api<Families>('/api/stock/families').then(all => (families.value = all), nothing),
     allOf<Gauge>('/api/gauges').then(all => (register.value = all), nothing),
   ])
+  // A book of many jobs comes in pages: the one that is open is among them all the same.
+  const known = jobs.value.some(({ id }) => id === here.value)
+  if (here.value && !known) await api<JobView>(`/api/jobs/${here.value}`).then(one => (jobs.value = [one, ...jobs.value]), nothing)
   if (jobs.value.some(({ id }) => id === here.value)) job.value = here.value
   await nextTick()
   box.value?.querySelector<HTMLElement>('input, select, button')?.focus()
