@@ -105,6 +105,13 @@ export function givenBy(line: Line, { kind, setup, readings, unsaid }: LineSaid,
 }
 
 /**
+ * What is kept of a line: the figures that were said, each once, and none that stood in for one that was not. What was not read is left to
+ * read.
+ */
+export const keptBy = (line: Line, said: LineSaid, family: string): LineGiven =>
+  givenBy({ ...line, tool: { ...line.tool, readings: 1 } }, { ...said, readings: line.readings }, family)
+
+/**
  * A step as the command it is.
  * @param op  of the command; a reading is called by it too
  */

@@ -1,4 +1,4 @@
-import { givenBy, stepCommand } from '#core/line/given'
+import { keptBy, stepCommand } from '#core/line/given'
 import { readLine } from '#core/line/read-line'
 import { saidIn } from '#core/line/said'
 import type { KeptLineDto } from '#shared/dto/line'
@@ -24,7 +24,7 @@ export const keepLine = (db: Database, dto: KeptLineDto): Promise<CheckView> =>
     const line = readLine(dto.line, dto.entryUnit)
     if (line.kind === null) throw refuse(422, 'No word of it says what is measured.', 'line')
     const said = saidIn(line, dto.line)
-    const { settings, steps, faults } = givenBy(line, said, dto.family ?? '')
+    const { settings, steps, faults } = keptBy(line, said, dto.family ?? '')
     const open = [...line.asks, ...said.asks].map(({ words }) => words)
     if (open.length + faults.length + line.faults.length > 0)
       throw refuseAll([...open, ...line.faults, ...faults].map(reason => ({ path: 'line', reason })))

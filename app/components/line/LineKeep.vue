@@ -2,7 +2,7 @@
 import { asBegun } from '#core/command/begin'
 import { mustBeSaid } from '#core/check/sentence/setup-words'
 import { familyMeant } from '#core/line/as-check'
-import { givenBy } from '#core/line/given'
+import { keptBy } from '#core/line/given'
 import type { Line } from '#core/line/line'
 import { saidIn } from '#core/line/said'
 import { needsOfRead } from '#core/line/stand-in'
@@ -70,7 +70,7 @@ const family = computed({
     picked.value = to
   },
 })
-const given = computed(() => givenBy(props.line, said.value, family.value))
+const given = computed(() => keptBy(props.line, said.value, family.value))
 const whole = computed(() => ({ ...given.value.settings.setup, ...setup }))
 /** What no one knows. Once it is said it stays a field. */
 const asked = mustBeSaid(kind.value, whole.value)
