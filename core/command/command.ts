@@ -1,7 +1,7 @@
 import type { CheckDocument, Clearing } from '../check/document'
 import type { JobPart } from '../check/parts'
 import type { PieceInHand } from '../pack/in-hand'
-import type { Lot, Pack } from '../pack/lot'
+import type { Lot, Pack, PieceShape } from '../pack/lot'
 import type { Exact } from '../quantity/figure'
 import type { Nm } from '../quantity/length'
 import type { Torque } from '../quantity/measure'
@@ -94,6 +94,10 @@ export interface FoundPiece {
   readonly lotId?: string
   readonly size?: Nm
   readonly measured?: boolean
+  /** of a size the drawer lacks: as it was named */
+  readonly shape?: PieceShape
+  readonly mark?: string
+  readonly colour?: string
   readonly count: number
 }
 export interface ListCommand extends Head {

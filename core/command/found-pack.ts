@@ -81,11 +81,19 @@ function lotFor(
       lot.family === family &&
       goesInto(place, lot) &&
       !lot.apart &&
+      (piece.shape === undefined || lot.shape === piece.shape) &&
+      (piece.mark === undefined || lot.mark === piece.mark) &&
+      (piece.colour === undefined || lot.colour === piece.colour) &&
       (piece.measured ? lot.measured === piece.size : lot.measured === null && lot.nominal === piece.size),
   )
   if (same) return { id: same.id }
-  const lot = newLot({ id: newId, family: family || UNSORTED, nominal: piece.size, tags: [`found in ${title}`] }, piece.measured)
-  const shaped = place.holds === undefined ? lot : { ...lot, shape: place.holds }
+  const { shape = 'flat', mark = '', colour = '' } = piece
+  const lot = {
+    ...newLot({ id: newId, family: family || UNSORTED, nominal: piece.size, tags: [`found in ${title}`] }, piece.measured),
+    mark,
+    colour,
+  }
+  const shaped = { ...lot, shape: place.holds ?? shape }
   return { lot: piece.measured && piece.count === 1 ? { ...shaped, apart: true } : shaped }
 }
 

@@ -1,6 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import { answerLine } from './answer-line'
 import { LINE_EXAMPLES } from './examples'
+import { lotOf } from '../../tests/pieces'
+import { thou } from '../quantity/length'
 import { readLine } from './read-line'
 import { turnedWay } from './turn'
 
@@ -69,6 +71,14 @@ describe('the answer of a line', () => {
     // A word on each bearing is taken as given, and said; the check that is kept has it to do.
     expect(answered('rear hub 4, 2-5').check.standsIn).toContain('bearings inspected, and good')
     expect(answered('rear hub 4, 2-5').words).toMatch(/^4\.0 ± 1\.2 thou: \d\d % sure to be in limits/)
+  })
+  it('takes a hub with its stepped spacer, which stays in, and pieces by what they go by in the drawer', () => {
+    // 27 − (64 − T) = 3 for T = 40: the stepped 32 and 8 (common practice).
+    const hub = answered('taper hub 27, 2-6, pack 32 32 stepped, from 16 8 4 2')
+    expect(hub.sum).toBe('27.0 − 32 + 8 = 3.0 thou')
+    const drawer = [lotOf('q', thou(10), { family: 'cover shims', mark: 'Q' })]
+    const text = 'quill 14, 2-4, pack Q 3'
+    expect(answerLine(readLine(text, 'thou', drawer), text, drawer).sum).toBe('14.0 − 10 = 4.0 thou')
   })
   it('takes wire squashed in two pieces at three places, and the four lengths of a release bearing', () => {
     // 40.33 + 2 = 42.33; 40.33 − 38 = 2.33.

@@ -5,7 +5,6 @@ import { newLot } from '../command/found-pack'
 import { beginCheck } from '../command/settings'
 import type { Lot } from '../pack/lot'
 import type { NamedPiece } from '../pack/read-pack'
-import type { Nm } from '../quantity/length'
 import { givenBy, stepCommand } from './given'
 import type { Line } from './line'
 import { saidIn, type LineSaid } from './said'
@@ -30,6 +29,15 @@ const NAMED = 'as named'
 export const familyMeant = (name: string, families: readonly string[]): string | undefined =>
   families.find(family => family.toLowerCase().startsWith(name.toLowerCase()))
 
+/** What a piece is called, as a lot: the drawer's own where it goes by its name there. */
+function lotOf({ lotId, size, ...named }: NamedPiece, drawer: readonly Lot[]): Omit<Lot, 'onHand'> {
+  const known = drawer.find(({ id }) => id === lotId)
+  if (known) return { ...known, family: NAMED, reserved: 0 }
+  const { shape = 'flat', mark = '', colour = '' } = named
+  const id = ['line', size, shape, mark, colour].join(' ').trim()
+  return { ...newLot({ id, family: NAMED, nominal: size!, tags: [] }, false), shape, mark, colour }
+}
+
 /** Pieces of a line as lots: of one size one, as many on hand as could go in. */
 function lotsNamed(line: Line, drawer: readonly Lot[], faults: string[]): { family: string; lots: readonly Lot[] } {
   if (line.drawer && 'family' in line.drawer) {
@@ -41,14 +49,14 @@ function lotsNamed(line: Line, drawer: readonly Lot[], faults: string[]): { fami
     faults.push(`No family of the drawer begins with “${line.drawer.family}”.`)
   }
   const spare: readonly NamedPiece[] = line.drawer && 'pieces' in line.drawer ? line.drawer.pieces : []
-  const sizes = new Map<Nm, number>()
-  for (const { size, count } of line.fitted ?? []) if (size !== undefined && count > 0) sizes.set(size, sizes.get(size) ?? 0)
-  for (const { size, count } of spare) if (size !== undefined) sizes.set(size, (sizes.get(size) ?? 0) + count)
-  const lots = [...sizes].map(([nominal, onHand]) => ({
-    ...newLot({ id: `line ${nominal}`, family: NAMED, nominal, tags: [] }, false),
-    onHand,
-  }))
-  return { family: NAMED, lots }
+  const lots = new Map<string, Lot>()
+  const lay = (piece: NamedPiece, onHand: number) => {
+    const lot = lotOf(piece, drawer)
+    lots.set(lot.id, { ...lot, onHand: (lots.get(lot.id)?.onHand ?? 0) + onHand })
+  }
+  for (const piece of line.fitted ?? []) if (piece.count > 0) lay(piece, 0)
+  for (const piece of spare) lay(piece, piece.count)
+  return { family: NAMED, lots: [...lots.values()] }
 }
 
 /**

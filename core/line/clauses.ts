@@ -1,3 +1,4 @@
+import { isPieceName } from '../pack/read-pack'
 import { LENGTH_SPELT, parseLength } from '../quantity/parse-length'
 import { nm, type LengthUnit, type Nm } from '../quantity/length'
 import type { LineAsk, LineLimits } from './line'
@@ -74,6 +75,11 @@ function unitOf(text: string, usual: LengthUnit): { unit: LengthUnit; said: bool
   })
   // “tenths dial” and “thou dial” say how it was read.
   const kinds = new Set(spelt.map(unit => (unit === 'tenth' ? 'thou' : unit)))
+  // “31, .002-.004 in”: thou written as inches say nothing of the 31.
+  const inInches = [...text.matchAll(new RegExp(String.raw`(${FIGURE})\s*(?:in|inch|inches|"|″)(?!\p{L})`, 'giu'))]
+  const fine = inInches.length > 0 && inInches.every(([, figure]) => Number(figure) < 0.1)
+  if (kinds.size === 1 && kinds.has('in') && fine && /(?<![\d.,\p{L}])[1-9]\d*(?:\.\d+)?(?![\d.,\p{L}]*\s*\/)/u.test(text))
+    return { unit: usual === 'mm' ? 'thou' : usual, said: false }
   return kinds.size === 1 ? { unit: [...kinds][0]!, said: true } : { unit: usual, said: false }
 }
 
@@ -159,7 +165,8 @@ function toolsOf(text: string, gathered: Gathered): string {
   return rest
 }
 
-const isPiece = (words: string): boolean => /\d|½|¼/.test(words) && !RANGE.test(words) && !UPPER.test(words) && !LOWER.test(words)
+const isPiece = (words: string): boolean =>
+  isPieceName(words) || (/\d|½|¼/.test(words) && !RANGE.test(words) && !UPPER.test(words) && !LOWER.test(words))
 
 /** Limits in a clause are taken out of it. @returns what is left */
 function limitsIn(clause: string, unit: LengthUnit, gathered: Gathered): string {

@@ -94,7 +94,7 @@ export function givenBy(line: Line, { kind, setup, readings, unsaid }: LineSaid,
             {
               kind: 'list' as const,
               place: place.id,
-              pieces: line.fitted.flatMap(({ size, count }) => (size === undefined ? [] : [{ size, count }])),
+              pieces: line.fitted,
             },
           ]
         : []),

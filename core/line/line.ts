@@ -39,6 +39,8 @@ export interface Line {
   readonly fitted: readonly NamedPiece[] | null
   /** what could go in besides: pieces, or a family of the drawer by name; null: only what is in */
   readonly drawer: { readonly pieces: readonly NamedPiece[] } | { readonly family: string } | null
+  /** pieces are called by what only a drawer knows: a letter, a colour, a grade */
+  readonly byName: boolean
   readonly tool: LineTool
   readonly asks: readonly LineAsk[]
   /** sentences: what of the line says nothing */

@@ -1,15 +1,22 @@
 import { describe, expect, it } from 'vitest'
 import { formatLength } from '../quantity/format-length'
-import type { LengthUnit } from '../quantity/length'
+import { thou, type LengthUnit } from '../quantity/length'
 import type { NamedPiece } from '../pack/read-pack'
 import type { Line } from './line'
 import { readLine } from './read-line'
+import { lotOf } from '../../tests/pieces'
 
 /** What a line says, in one line: the kind and its set-up, the unit, what was read, what is allowed, what is in, what could go in. */
 function meaning(line: Line): string {
   const size = (value: number) => formatLength(value, line.unit, { decimals: 4, trim: true })
   const pieces = (all: readonly NamedPiece[]) =>
-    all.length === 0 ? 'none' : all.map(({ size: of, count }) => (count > 1 ? `${count}x${size(of!)}` : size(of!))).join(' ')
+    all.length === 0
+      ? 'none'
+      : all
+          .map(({ size: of, count, shape, mark, colour }) =>
+            [count > 1 ? `${count}x${size(of!)}` : size(of!), shape, mark, colour].filter(Boolean).join(' '),
+          )
+          .join(' ')
   const { limits, tool } = line
   const ends =
     limits &&
@@ -279,7 +286,6 @@ const LINES: readonly (readonly [string, string])[] = [
   ['quill 31, 2—4', 'shaft-end-play under-cover | thou | read 31 | from 2 to 4'],
   ['quill 31, between 2 and 4', 'shaft-end-play under-cover | thou | read 31 | from 2 to 4'],
   ['quill 31, 2 to 4 thou', 'shaft-end-play under-cover | thou! | read 31 | from 2 to 4'],
-  ['quill 31, .002-.004 in', 'shaft-end-play under-cover | in! | read 31 | from 0.002 to 0.004'],
   ['quill .031 in, 2-4 thou', 'shaft-end-play under-cover | thou | read 31 | from 2 to 4'],
   ['quill 0.79 mm, 0.05-0.1 mm', 'shaft-end-play under-cover | mm! | read 0.79 | from 0.05 to 0.1'],
   ['quill 31, no more than 4', 'shaft-end-play under-cover | thou | read 31 | to 4'],
@@ -315,14 +321,51 @@ const LINES: readonly (readonly [string, string])[] = [
     'crankshaft at the flange 14, 4-8, pack 10 12; from 14, 16',
     'crankshaft-end-play shimmed | thou | read 14 | from 4 to 8 | in: 10 12 | or: 14 16',
   ],
+  ['under cover 8, 2-4, pack 10 blue', 'shaft-end-play under-cover | thou | read 8 | from 2 to 4 | in: 10 blue'],
+  ['quill 31, .002-.004 in', 'shaft-end-play under-cover | thou | read 31 | from 2 to 4'],
+  ['mm: quill 31, .002-.004 in, pack 5', 'shaft-end-play under-cover | thou | read 31 | from 2 to 4 | in: 5'],
+  ['quill .031, .002-.004 in', 'shaft-end-play under-cover | in! | read 0.031 | from 0.002 to 0.004'],
+  ['taper hub 27, 2-6, pack 32 32 stepped', 'taper-hub | thou | read 27 | from 2 to 6 | in: 32 32 stepped'],
+  ['taper hub 27, 2-6, pack 2x32, 8 stepped; from 16 x 3, 4', 'taper-hub | thou | read 27 | from 2 to 6 | in: 2x32 8 stepped | or: 3x16 4'],
   [
-    'under cover 8, 2-4, pack 10 blue',
-    'shaft-end-play under-cover | thou | read 8 | from 2 to 4 | no: 10 blue: “blue” is not a unit of length. Use thou, tenths, in, mm or µm.',
+    'under cover 8, 2-4, pack A 10, B 12; from red 14',
+    'shaft-end-play under-cover | thou | read 8 | from 2 to 4 | in: 10 A 12 B | or: 14 red',
   ],
   ['quill 12, two readings, tenths dial, 2-4', 'shaft-end-play under-cover | thou | read 12 | from 2 to 4 | div 2540 nm | 2 readings'],
 ]
 
+const CALLED: readonly (readonly [line: string, calls: boolean])[] = [
+  ['quill 31, pack 2 2 x 5 thou 5 in, from 2x5 3x 8', false],
+  ['quill 31, pack none', false],
+  ['taper hub 27, pack 32 stepped 32, from 2 x 8 stepped', false],
+  ['quill 31, from cover shims', false],
+  ['quill 31, pack A 5', true],
+  ['quill 31, pack red 5', true],
+  ['quill 31, from 0.001 under', true],
+]
+
 describe('a job in one line', () => {
+  it.each(CALLED)('pieces called by what only a drawer knows: %s', (text, calls) => expect(readLine(text, 'thou').byName).toBe(calls))
+  it('of a drawer, what goes by a letter or a colour is that size', () => {
+    const lots = [lotOf('q', thou(31), { family: 'shims', mark: 'Q' }), lotOf('red', thou(40), { family: 'shims', colour: 'red' })]
+    expect(readLine('quill 31, 2-4, from q, red', 'thou', lots).drawer).toEqual({
+      pieces: [
+        { lotId: 'q', count: 1 },
+        { lotId: 'red', count: 1 },
+      ],
+    })
+    const line = readLine('quill 31, 2-4, pack Q 5, from red x 2, green 41', 'thou', lots)
+    expect(line.fitted).toEqual([
+      { lotId: 'q', count: 1 },
+      { size: thou(5), count: 1 },
+    ])
+    expect(line.drawer).toEqual({
+      pieces: [
+        { lotId: 'red', count: 2 },
+        { size: thou(41), colour: 'green', count: 1 },
+      ],
+    })
+  })
   it.each(LINES)('%s', (text, means) => {
     const unit: LengthUnit = text.startsWith('mm: ') ? 'mm' : 'thou'
     expect(meaning(readLine(text.replace(/^mm: /, ''), unit))).toBe(means)

@@ -1,7 +1,8 @@
 import { checkKind } from '../check/registry'
 import type { Setup } from '../check/setup'
 import { kindsFound } from '../check/which'
-import { readPack, type NamedPiece } from '../pack/read-pack'
+import type { Lot } from '../pack/lot'
+import { isPieceName, readPack, type NamedPiece } from '../pack/read-pack'
 import { parseLength } from '../quantity/parse-length'
 import { UNIT_NAME, type LengthUnit, type Nm } from '../quantity/length'
 import { partedLine, type Gathered, type Segment } from './clauses'
@@ -81,10 +82,21 @@ const goneOn = (segments: readonly Segment[]): readonly Segment[] =>
     return [...all.slice(0, -1), { ...before, figures: [...before.figures, ...segment.figures] }]
   }, [])
 
+/** Words beside pieces that any shop means alike. */
+const PLAIN_WORDS = /^(flat|stepped|sprung|none|nothing|empty|pieces|shims|of|x\d*|in|mm|um|µm|th|thou|inch|inches|tenths?)$/iu
+const callsByName = (pieces: string): boolean =>
+  pieces.split(/[\s,;+]+/).some(word => /^(\p{L}\d?|\p{L}{2,}|u\/s)$/iu.test(word) && !PLAIN_WORDS.test(word))
+
 /** Pieces as they are named. */
-function piecesOf(texts: readonly string[], unit: LengthUnit, line: string, gathered: Gathered): readonly NamedPiece[] | null {
+function piecesOf(
+  texts: readonly string[],
+  unit: LengthUnit,
+  line: string,
+  gathered: Gathered,
+  lots: readonly Lot[],
+): readonly NamedPiece[] | null {
   const text = texts.join(', ')
-  const read = readPack(text, unit, [])
+  const read = readPack(text, unit, lots)
   if (read.ok) return read.pieces
   if (read.choices)
     gathered.asks.push({
@@ -99,8 +111,9 @@ function piecesOf(texts: readonly string[], unit: LengthUnit, line: string, gath
  * A job as it is said: `quill 31, 2-4, pack 2 2 2 5 5 5 10 10`. Clauses are parted by commas with a blank, semicolons, or the words that begin
  * them: what is read, what is allowed, what is in (`pack`), what could go in (`from`), how it was read.
  * @param usual  what a bare figure means where the line does not say
+ * @param lots  of the family its pieces come from: what goes by a letter or a colour there
  */
-export function readLine(text: string, usual: LengthUnit): Line {
+export function readLine(text: string, usual: LengthUnit, lots: readonly Lot[] = []): Line {
   const { gathered, unit, unitSaid, line } = partedLine(text, usual)
   const { segments, pack, spare, limits, graduation, readings } = gathered
   const placesOf = (kind: string | null): Readonly<Record<string, string>> => (kind === null ? {} : (checkKind(kind).spoken?.places ?? {}))
@@ -118,9 +131,10 @@ export function readLine(text: string, usual: LengthUnit): Line {
       figures: figuresOf(figures, unit, line, gathered),
     }))
     .filter(({ figures }) => figures.length > 0)
-  const family = spare !== null && spare.every(text => !/\d/.test(text)) ? spare.join(' ') : null
-  const fitted = pack === null ? null : piecesOf(pack, unit, line, gathered)
-  const offered = spare === null || family !== null ? null : piecesOf(spare, unit, line, gathered)
+  const family = spare !== null && spare.every(text => !/\d/.test(text) && !text.split(' ').every(isPieceName)) ? spare.join(' ') : null
+  const fitted = pack === null ? null : piecesOf(pack, unit, line, gathered, lots)
+  const offered = spare === null || family !== null ? null : piecesOf(spare, unit, line, gathered, lots)
+  const byName = [...(pack ?? []), ...(family === null ? (spare ?? []) : [])].some(callsByName)
   const drawer = family !== null ? { family } : offered && { pieces: offered }
   return {
     kind: said.kind,
@@ -132,6 +146,7 @@ export function readLine(text: string, usual: LengthUnit): Line {
     limits,
     fitted,
     drawer,
+    byName,
     tool: { graduation, readings },
     asks: gathered.asks,
     faults: [...gathered.faults, ...said.unknown.map(word => `“${word}” says nothing here.`)],

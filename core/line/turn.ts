@@ -1,6 +1,6 @@
-import { checkKind } from '../check/registry'
+import { checkKind, checkKinds } from '../check/registry'
 import type { ChoiceField } from '../check/setup'
-import { PHRASES } from './phrases'
+import { PHRASES, type Phrase } from './phrases'
 import type { Line } from './line'
 
 /**
@@ -16,6 +16,11 @@ export function turnedWay(text: string, { kind, setup }: Line): string | null {
   if (ways.length === 0) return null
   const next = ways[(ways.indexOf(setup[field.id] ?? '') + 1) % ways.length]!
   const words = said.find(phrase => phrase.setup![field.id] === next)!.words
+  return saidInstead(text, said, words)
+}
+
+/** The words in place of the first phrase that is found, or in front. */
+function saidInstead(text: string, said: readonly Phrase[], words: string): string {
   // Small words may stand between those of a phrase.
   for (const phrase of said) {
     const found = new RegExp(
@@ -25,4 +30,18 @@ export function turnedWay(text: string, { kind, setup }: Line): string | null {
     if (found) return text.replace(found[0], words)
   }
   return `${words} ${text}`
+}
+
+/** Other checks the line could be of, each with the line that says so: those its words may mean, or all where none says which. */
+export function otherKinds(text: string, { kind, others }: Line): readonly { readonly label: string; readonly line: string }[] {
+  const meant = kind === null ? checkKinds : others.map(checkKind)
+  return meant.flatMap(({ id, title }) => {
+    const own = PHRASES.filter(one => one.kind === kind && !one.detail)
+    // The words for the other are there already: those for this one go.
+    if (kind !== null) return [{ label: title, line: saidInstead(text, own, '').trim() }]
+    // Which kind it is says nothing of which way the pack moves it.
+    const phrases = PHRASES.filter(one => one.kind === id && !one.detail)
+    const phrase = phrases.find(({ setup }) => setup === undefined) ?? phrases[0]
+    return phrase ? [{ label: title, line: `${phrase.words} ${text}` }] : []
+  })
 }

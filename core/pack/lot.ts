@@ -5,7 +5,10 @@ import { rectangular } from '../reading/budget'
 import { mean, quadrature } from '../reading/statistics'
 
 /** A packing is paper or gasket for a trial, as thick as it is squeezed. */
-export const SHAPES = ['flat', 'stepped', 'sprung', 'sheet', 'packing'] as const
+/** Of pieces of a size. */
+export const PIECE_SHAPES = ['flat', 'stepped', 'sprung'] as const
+export type PieceShape = (typeof PIECE_SHAPES)[number]
+export const SHAPES = [...PIECE_SHAPES, 'sheet', 'packing'] as const
 export type Shape = (typeof SHAPES)[number]
 
 /**

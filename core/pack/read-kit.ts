@@ -28,6 +28,7 @@ export interface Kit {
 const COLOURS = new Set(
   'black white grey gray silver gold brown red orange yellow green blue purple violet pink copper brass plain natural'.split(' '),
 )
+export const isColour = (word: string): boolean => COLOURS.has(word.toLowerCase())
 const SHAPE_WORDS: Readonly<Record<string, Shape>> = {
   flat: 'flat',
   stepped: 'stepped',
@@ -98,7 +99,7 @@ function readLine(words: string, unit: LengthUnit): KitSize | string {
       nominal = entry.value
     } else if (bare && /^\d{1,3}$/.test(token) && count === null) count = Number(token)
     else if (bare) return `${token}: there is a size already.`
-    else if (COLOURS.has(lower) && colour === '') colour = lower
+    else if (isColour(lower) && colour === '') colour = lower
     else marks.push(token)
   }
   if (nominal === null)

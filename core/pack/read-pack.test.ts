@@ -77,6 +77,22 @@ describe('a pack read out at the bench', () => {
     expect(choices('10 Q 5', drawer)).toEqual(['10 + Q + 5'])
     expect(choices('red', drawer)).toEqual(['40 thou', '41 thou'])
   })
+  it('a size the drawer lacks has the letter or the colour of its list, in front or behind', () => {
+    const read = (text: string, lots = drawer) => {
+      const entry = readPack(text, 'thou', lots)
+      return entry.ok ? entry.pieces : entry.reason
+    }
+    const named = [
+      { size: thou(20), mark: 'A', count: 1 },
+      { size: thou(22), colour: 'green', count: 2 },
+    ]
+    for (const text of ['A 20, green 22 x 2', '20 A + 2 x 22 green', 'A 20 green 22 green 22']) expect(read(text)).toEqual(named)
+    // What goes by it in the drawer is that size; another figure behind it is another piece.
+    expect(read('Q 31')).toEqual([{ lotId: 'q', count: 1 }])
+    expect(read('Q 5')).toHaveLength(2)
+    expect(read('20 green 20')).toHaveLength(2)
+    expect(read('green')).toContain('says which, not how thick')
+  })
   it('knows grades of shells: half of it is a wall', () => {
     expect(pieces('0.001 under', shells)).toEqual(['1 × one'])
     expect(pieces('STD, 0.010 under', shells)).toEqual(['1 × std', '1 × ten'])
@@ -95,7 +111,7 @@ describe('a pack read out at the bench', () => {
   it('a piece told apart is taken by its mark, and not for one of its size', () => {
     const apart = [{ ...lot('own', 12, 'T1'), shape: 'stepped' as const, apart: true }, lot('twelve', 12)]
     expect(pieces('T1', apart)).toEqual(['1 × own'])
-    expect(pieces('12 stepped', apart)).toBe('12 stepped: there is none in the drawer.')
+    expect(pieces('12 stepped', apart)).toBe('12 stepped: the one in the drawer lies apart: name it T1.')
     expect(pieces('12', apart)).toEqual(['1 × 12'])
   })
   it('says which piece it cannot read', () => {
@@ -115,7 +131,9 @@ describe('a pack read out at the bench', () => {
     expect(readPack('32 stepped', 'thou', [...two, flat])).toEqual({ ok: true, pieces: [{ lotId: 'step', count: 1 }] })
     expect(readPack('32 flat x 2', 'thou', [...two, flat])).toEqual({ ok: true, pieces: [{ lotId: 'flat', count: 2 }] })
     expect(readPack('32', 'thou', two)).toMatchObject({ ok: true })
-    expect(readPack('30 stepped', 'thou', two)).toMatchObject({ ok: false, reason: '30 stepped: there is none in the drawer.' })
+    // Found in the machine, though the drawer has it only flat.
+    expect(readPack('2 stepped', 'thou', two)).toEqual({ ok: true, pieces: [{ size: thou(2), shape: 'stepped', count: 1 }] })
+    expect(readPack('30 stepped x 2', 'thou', two)).toEqual({ ok: true, pieces: [{ size: thou(30), shape: 'stepped', count: 2 }] })
   })
   it('a 7 where the drawer has 5 and 2 may be two stuck together', () => {
     const found = stuckPairs(

@@ -2,12 +2,16 @@ import { formatLength } from '../quantity/format-length'
 import { parseLength } from '../quantity/parse-length'
 import { UNIT_NAME, nm, type LengthUnit, type Nm } from '../quantity/length'
 
-import { SHAPES, type Lot } from './lot'
+import { SHAPES, unitMade, type Lot, type PieceShape } from './lot'
+import { isColour } from './read-kit'
 
-/** A piece as it was named: a size of the drawer, or a thickness. */
+/** A piece as it was named: a size of the drawer, or a thickness with what tells it apart from one as thick. */
 export interface NamedPiece {
   readonly lotId?: string
   readonly size?: Nm
+  readonly shape?: PieceShape
+  readonly mark?: string
+  readonly colour?: string
   readonly count: number
 }
 /** One way an entry can be read, and the text that says so without doubt. */
@@ -19,6 +23,7 @@ export type PackEntry =
   | { readonly ok: true; readonly pieces: readonly NamedPiece[] }
   | { readonly ok: false; readonly reason: string; readonly choices?: readonly PackReading[] }
 
+const ALIKE = ['lotId', 'size', 'shape', 'mark', 'colour'] as const
 /** More of one size are not in one pack. */
 const MOST_OF_A_SIZE = 12
 const NONE = /^(none|nothing|empty|no pieces|no shims|0)$/i
@@ -26,8 +31,8 @@ const LONGEST_LIST = 1_000
 const refuse = (reason: string, choices?: readonly PackReading[]): PackEntry => ({ ok: false, reason, ...(choices ? { choices } : {}) })
 
 /**
- * A pack as it is read out at the bench: `10, 8, 2 x 3`, `2 2 5 10`, `Q`, `red`, `0.25 mm`, `0.001 under`, `none`. Pieces are parted by
- * blanks, commas, semicolons or a plus. What can be read two ways asks.
+ * A pack as it is read out at the bench: `10, 8, 2 x 3`, `2 2 5 10`, `Q`, `red`, `0.25 mm`, `0.001 under`, `none`; a size the drawer lacks with
+ * the shape, colour or letter of the kit's list: `32 stepped`, `red 0.5`, `A 1.05`. Pieces are parted by blanks, commas, semicolons or a plus. What can be read two ways asks.
  * @param lots  of the drawer: their marks, colours and sizes are understood
  * @param unit  what a bare figure means
  */
@@ -49,7 +54,7 @@ export function readPack(text: string, unit: LengthUnit, lots: readonly Lot[]): 
         read.choices?.map(choice => ({ ...choice, text: words.with(i, choice.text).join(' + ') })),
       )
     for (const piece of read.pieces) {
-      const at = pieces.findIndex(other => other.lotId === piece.lotId && other.size === piece.size)
+      const at = pieces.findIndex(other => ALIKE.every(of => other[of] === piece[of]))
       if (at === -1) pieces.push(piece)
       else pieces[at] = { ...piece, count: pieces[at]!.count + piece.count }
     }
@@ -68,7 +73,8 @@ function partedByBlanks(word: string, lots: readonly Lot[]): readonly string[] {
   const parted: string[] = []
   for (const token of word.split(/\s+/)) {
     const before = parted.at(-1)
-    if (before !== undefined && belongsTo(before, token)) parted[parted.length - 1] = `${before} ${token}`
+    if (before !== undefined && (belongsTo(before, token) || isNameOf(before, token, lots)))
+      parted[parted.length - 1] = `${before} ${token}`
     else parted.push(token)
   }
   return parted
@@ -78,7 +84,16 @@ function belongsTo(before: string, token: string): boolean {
   if (TIMES.test(token) || TIMES.test(last) || /\d[x×*]$/i.test(last)) return true
   if (OF_THE_LAST.test(token) || LENGTH_UNIT.test(token) || (/^\d+\/\d+$/.test(token) && /^\d+$/.test(last))) return true
   // A word beside a figure says which of that size.
-  return /\d/.test(before) && /^\p{L}/u.test(token)
+  return /^[^\p{L}]*\d/u.test(before) && /^\p{L}/u.test(token)
+}
+
+/** A letter or a colour tells pieces apart. */
+export const isPieceName = (word: string): boolean => isColour(word) || /^\p{L}\d?$/u.test(word)
+/** `A 1.05`: what no size goes by, or the size that goes by it, names the figure behind it. */
+function isNameOf(name: string, figure: string, lots: readonly Lot[]): boolean {
+  if (!isPieceName(name) || !/^[\d.]/.test(figure)) return false
+  const known = named(name, lots)
+  return known.length === 0 || (lots[0] !== undefined && known.some(lot => sized(figure, unitMade(lots) ?? 'mm', lots).includes(lot)))
 }
 
 /** Figures with commas and no blanks between them; null: there are none. A comma may be a decimal point. */
@@ -156,13 +171,19 @@ function readOne(word: string, count: number, unit: LengthUnit, lots: readonly L
     )
   const under = /^(.+?)\s+(?:under|u\/s|undersize)$/i.exec(word)
   if (under) return ofGrade(under[1]!, count, unit, lots)
-  const [, figure, by] = /^(.*\d.*?)\s+([\p{L}-]+)$/u.exec(word) ?? []
+  // “A 1.05” is “1.05 A”.
+  const [, before, behind] = /^(\S+) (.+)$/.exec(word) ?? []
+  const [, figure, by] =
+    before !== undefined && isNameOf(before, behind!, lots) ? [word, behind, before] : (/^(.*\d.*?)\s+([\p{L}-]+)$/u.exec(word) ?? [])
   if (figure !== undefined && by !== undefined) {
     const meant = sized(figure, unit, lots).filter(lot => !lot.apart && goesBy(lot, by))
     if (meant.length === 1) return { ok: true, pieces: [{ lotId: meant[0]!.id, count }] }
     // Another size goes by that name: a slip of the size, or two pieces.
     if (meant.length === 0 && named(by, lots).length > 0)
       return refuse(`${word}: the ${by} is of another size.`, [{ label: `${figure} and ${by}`, text: `${figure} + ${by}` }])
+    const thick = parseLength(figure, unit)
+    if (meant.length === 0 && thick.ok && thick.value > 0 && isPieceName(by) && !parseLength(word, unit).ok)
+      return { ok: true, pieces: [{ size: thick.value, ...(isColour(by) ? { colour: by.toLowerCase() } : { mark: by }), count }] }
   }
   const [, size = word, shape] = /^(.+?)\s+(flat|stepped|sprung)$/i.exec(word) ?? []
   const entry = parseLength(size, unit)
@@ -173,7 +194,10 @@ function readOne(word: string, count: number, unit: LengthUnit, lots: readonly L
   const alike = sized(size, unit, lots).filter(lot => !lot.apart)
   if (shape) {
     const lot = alike.find(candidate => candidate.shape === shape.toLowerCase())
-    return lot ? { ok: true, pieces: [{ lotId: lot.id, count }] } : refuse(`${word}: there is none in the drawer.`)
+    if (lot) return { ok: true, pieces: [{ lotId: lot.id, count }] }
+    const apart = sized(size, unit, lots).find(({ shape: of, mark }) => of === shape.toLowerCase() && mark !== '')
+    if (apart) return refuse(`${word}: the one in the drawer lies apart: name it ${apart.mark}.`)
+    return { ok: true, pieces: [{ size: entry.value, shape: shape.toLowerCase() as PieceShape, count }] }
   }
   const shapes = SHAPES.filter(each => alike.some(lot => lot.shape === each))
   if (shapes.length > 1)

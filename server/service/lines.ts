@@ -5,6 +5,7 @@ import type { KeptLineDto } from '#shared/dto/line'
 import type { CheckView } from '#shared/types'
 import type { Database, Sql } from '../database/client'
 import { jobRow } from '../database/jobs'
+import { allLots } from '../database/stock'
 import { refuse, refuseAll } from '../http/refuse'
 import { checkView, loadCheck } from './check-view'
 import { carryOut } from './command'
@@ -21,7 +22,8 @@ export const keepLine = (db: Database, dto: KeptLineDto): Promise<CheckView> =>
     const { id, op, content, who } = dto
     if (await isRepeat(sql, dto)) return checkView(sql, id)
     await freeForCheck(sql, id)
-    const line = readLine(dto.line, dto.entryUnit)
+    const lots = dto.family === undefined ? [] : (await allLots(sql)).filter(({ family }) => family === dto.family)
+    const line = readLine(dto.line, dto.entryUnit, lots)
     if (line.kind === null) throw refuse(422, 'No word of it says what is measured.', 'line')
     const said = saidIn(line, dto.line)
     const { settings, steps, faults } = keptBy(line, said, dto.family ?? '')

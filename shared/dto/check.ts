@@ -15,6 +15,7 @@ import {
   Min,
   ValidateBy,
 } from 'class-validator'
+import { PIECE_SHAPES, type PieceShape } from '#core/pack/lot'
 import type { Exact } from '#core/quantity/figure'
 import type { LengthUnit, Nm } from '#core/quantity/length'
 import type { Torque } from '#core/quantity/measure'
@@ -176,6 +177,9 @@ export class FoundPieceDto {
   @Optional() @IsString() @Matches(ID, ID_FAULT) lotId?: string
   @Optional() @IsPieceLength(1) size?: Nm
   @Optional() @IsBoolean() measured?: boolean
+  @Optional() @IsIn(PIECE_SHAPES) shape?: PieceShape
+  @Optional() @Fits('lot.mark') mark?: string
+  @Optional() @Fits('lot.colour') colour?: string
   @Fits('pack.count', { type: 'A whole number of pieces.', least: 'At least one piece.', most: 'No more than 60 of a size.' })
   count!: number
 }

@@ -1,7 +1,8 @@
 import type { Page } from '@playwright/test'
-import type { JobView } from '#shared/types'
+import { thou } from '#core/quantity/length'
+import type { CheckView, JobView, RegisteredGauge } from '#shared/types'
 import { emptyForThisFile, expect, test } from './workshop'
-import { put } from './by-keyboard'
+import { put, tabToField } from './by-keyboard'
 import { keys } from './key-count'
 
 // A job typed in one line: answered at once, nothing stored, nothing asked before the answer.
@@ -60,6 +61,11 @@ test('by W from anywhere: which way the pack moves it is asked before a piece is
   await anew(page, 'banana 3')
   await expect(page.getByText('“banana” says nothing here.')).toBeVisible()
   await expect(answer(page)).toHaveCount(0)
+  // No word says which: it is one key to say it.
+  await anew(page, '31, 2-4')
+  await page.getByTestId('line-others').getByRole('button', { name: 'Shaft end play', exact: true }).press('Enter')
+  await expect(field(page)).toHaveValue('end play 31, 2-4')
+  await expect(answer(page)).toContainText('loose')
   await keys(page, 'Escape')
   await expect(field(page)).toHaveCount(0)
 })
@@ -123,4 +129,60 @@ test('kept beside others: the job one comes from; sent again it is there once', 
   await expect(page.getByTestId('verdict')).toContainText('To do')
   const { checks } = (await (await fetch(`${shop.address}/api/jobs/bus-brakes`)).json()) as JobView
   expect(checks.map(({ title }) => title)).toEqual(['Runout and centring'])
+})
+
+test('pieces by a family of the drawer and by what they go by there; a gauge the register lacks is entered on the way', async ({
+  page,
+  shop,
+}) => {
+  const sizes = [
+    ['s', 32, '', 'stepped'],
+    ['r', 32, 'red', 'flat'],
+    ['g', 8, 'green', 'flat'],
+    ['b', 2, 'blue', 'flat'],
+  ] as const
+  for (const [id, size, colour, shape] of sizes)
+    await put(shop.address, 'POST /api/stock/lots', {
+      op: `lot-${id}`,
+      id,
+      family: 'Hub spacers',
+      nominal: thou(size),
+      colour,
+      shape,
+      count: 2,
+    })
+  // A shop that was set up without dials.
+  await page.route('**/api/gauges*', async route => {
+    if (route.request().method() !== 'GET') return route.fallback()
+    const response = await route.fetch()
+    const { items, ...more } = (await response.json()) as { items: RegisteredGauge[] }
+    await route.fulfill({
+      response,
+      json: { ...more, items: items.filter(({ kind, name }) => kind !== 'dial-indicator' || name === 'Bench dial') },
+    })
+  })
+  await page.goto(shop.address)
+  await expect(page.getByRole('heading', { name: 'On the bench', exact: true })).toBeVisible()
+  await keys(page, 'w')
+  await expect(field(page)).toBeFocused()
+  // 27 − 64 + 40 = 3: for the red 32 an 8, the stepped one stays (common practice).
+  await keys(page, 'taper hub 27, 2-6, pack red, 32 stepped, from green, blue')
+  await expect(answer(page)).toContainText('Take out 32 (red), put in 8 (green): leaves 3.0')
+  await expect(page.getByTestId('line-sum')).toHaveText('27.0 − 32 + 8 = 3.0 thou')
+  await anew(page, 'taper hub 27, 2-6, pack red, 32 stepped, from hub sp')
+  await expect(answer(page)).toContainText('Take out 32 (red), put in 8 (green): leaves 3.0')
+  await keys(page, 'Enter')
+  await expect(page.getByText('Dial indicator: the register has none.')).toBeVisible()
+  await tabToField(page, 'Unit')
+  await keys(page, 'Post motorcycle', 'Tab', 'Rear wheel', 'Enter')
+  await expect(page.getByLabel('New dial indicator: its name')).toBeFocused()
+  await keys(page, 'Bench dial', 'Tab', '0.5', 'Enter')
+  await expect(page.getByLabel('Read with')).toHaveValue(/./)
+  await keys(page, 'Enter')
+  await expect(page).toHaveURL(/\/checks\//)
+  await expect(page.getByTestId('answer')).toContainText('Inspect first')
+  const { document, lots } = (await (await fetch(`${shop.address}/api${new URL(page.url()).pathname}`)).json()) as CheckView
+  const named = Object.values(document.trials[0]!.packs)[0]!.map(({ lotId }) => lots.find(({ id }) => id === lotId)!)
+  expect(named.map(({ id }) => id)).toEqual(['r', 's'])
+  expect(Object.values(document.gauges).map(({ name }) => name)).toContain('Bench dial')
 })

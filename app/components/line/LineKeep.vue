@@ -6,6 +6,7 @@ import { keptBy } from '#core/line/given'
 import type { Line } from '#core/line/line'
 import { saidIn } from '#core/line/said'
 import { needsOfRead } from '#core/line/stand-in'
+import type { Lot } from '#core/pack/lot'
 import { systemOf } from '#core/quantity/figure'
 import type { LengthUnit } from '#core/quantity/length'
 import { GAUGE_NAME, suits, type Gauge } from '#core/reading/gauge'
@@ -18,7 +19,12 @@ import type { UnitSummary } from '#shared/record'
 import type { Families, JobList, JobSummary, JobView } from '#shared/types'
 
 /** A job that was typed in one line becomes a check: asked is only what the line cannot say. */
-const props = defineProps<{ line: Line; text: string; /** what a bare figure means */ unit: LengthUnit }>()
+const props = defineProps<{
+  line: Line
+  /** of the drawer, where it is needed */ lots: readonly Lot[]
+  text: string
+  /** what a bare figure means */ unit: LengthUnit
+}>()
 const emit = defineEmits<{ close: []; kept: [] }>()
 const form = useForm()
 const route = useRoute()
@@ -63,8 +69,10 @@ const offered = computed(() => (families.value ? familiesFor(kind.value.id, fami
 const family = computed({
   get: () => {
     const { drawer } = props.line
+    const ids = [...(props.line.fitted ?? []), ...(drawer && 'pieces' in drawer ? drawer.pieces : [])].map(({ lotId }) => lotId)
+    const goesBy = props.lots.find(({ id }) => ids.includes(id))?.family
     const named = drawer && 'family' in drawer ? familyMeant(drawer.family, families.value?.families ?? []) : undefined
-    return picked.value ?? named ?? offered.value?.first ?? ''
+    return picked.value ?? named ?? goesBy ?? offered.value?.first ?? ''
   },
   set: to => {
     picked.value = to

@@ -2,12 +2,15 @@
 import { reckonLine, tellLine } from '#core/line/answer-line'
 import { LINE_EXAMPLES } from '#core/line/examples'
 import { readLine } from '#core/line/read-line'
-import { turnedWay } from '#core/line/turn'
+import { otherKinds, turnedWay } from '#core/line/turn'
 import { UNIT_NAME, type LengthUnit } from '#core/quantity/length'
 import { checkKind } from '#core/check/registry'
 import { useChooser } from '~/composables/bench/useChooser'
+import { familiesFor } from '~/composables/drawer/families'
 import { useDrawer } from '~/composables/drawer/useDrawer'
+import { api } from '~/composables/server/useApi'
 import { usePreferences } from '~/stores/preferences'
+import type { Families } from '#shared/types'
 
 /** A job typed in one line, and its answer while it is typed. Nothing of it is stored before it is kept. */
 /** so many of what is not read are named */
@@ -19,20 +22,32 @@ const text = ref('')
 const unit = ref<LengthUnit>(preferences.unit)
 const field = useTemplateRef<HTMLInputElement>('field')
 const examples = ref(false)
-const line = computed(() => readLine(text.value, unit.value))
 const typed = computed(() => text.value.trim() !== '')
-/** Only where a family of it is named. */
+const said = computed(() => readLine(text.value, unit.value))
+/** Only where a family of it is named, or a piece by what it goes by there. */
 const { stock, load } = useDrawer()
+const families = shallowRef<Families | null>(null)
 const unreached = ref(false)
 watch(
-  () => line.value.drawer !== null && 'family' in line.value.drawer,
+  () => said.value.byName || (said.value.drawer !== null && 'family' in said.value.drawer),
   async named => {
-    if (!named || stock.value) return
-    await load().catch(() => {
+    if (!named || families.value) return
+    await Promise.all([load(), api<Families>('/api/stock/families').then(all => (families.value = all))]).catch(() => {
       unreached.value = true
     })
   },
 )
+/** What goes by a name goes by it in the family that such a check takes its pieces from, or in whichever, as long as none is known. */
+const line = computed(() => {
+  const { byName, kind } = said.value
+  if (!byName || kind === null || !stock.value || !families.value) return said.value
+  const { first } = familiesFor(kind, families.value)
+  return readLine(
+    text.value,
+    unit.value,
+    stock.value.lots.filter(({ family, mark, colour }) => (first ? family === first : mark || colour)),
+  )
+})
 const reckoned = computed(() =>
   typed.value && line.value.kind !== null ? reckonLine(line.value, text.value, stock.value?.lots ?? []) : null,
 )
@@ -40,6 +55,7 @@ const { choice, busy } = useChooser(computed(() => reckoned.value?.request ?? nu
 const told = computed(() => (reckoned.value && !busy.value ? tellLine(reckoned.value, choice.value) : null))
 const asks = computed(() => [...line.value.asks, ...(reckoned.value?.check.asks ?? [])])
 const faults = computed(() => (typed.value ? [...line.value.faults, ...(reckoned.value?.check.faults ?? [])] : []))
+const others = computed(() => (typed.value ? otherKinds(text.value, line.value) : []))
 const turned = computed(() => (typed.value ? turnedWay(text.value, line.value) : null))
 
 /** All that has to be said is said. */
@@ -119,8 +135,12 @@ defineExpose({ enter })
     </ul>
     <div v-if="typed" ref="questions" class="mt-4 space-y-2" aria-live="polite">
       <p class="text-[14px] text-mute" data-test="line-kind">
-        {{ line.kind === null ? 'No word says what is measured: begin with quill, gap, crank, joint …' : checkKind(line.kind).title
+        {{ line.kind === null ? 'No word says what is measured. Is it' : checkKind(line.kind).title
         }}<template v-if="reckoned?.check.wayWords"> · {{ reckoned.check.wayWords }}</template>
+        <template v-if="line.kind !== null && others.length"> · or is it</template>
+      </p>
+      <p v-if="others.length" class="flex flex-wrap gap-2" data-test="line-others">
+        <button v-for="one in others" :key="one.label" type="button" class="button min-h-10" @click="say(one.line)">{{ one.label }}</button>
       </p>
       <p v-if="told?.words" class="text-[20px] leading-snug" data-test="line-answer">{{ told.words }}</p>
       <p v-else-if="busy" class="text-mute">Going through the pieces …</p>
@@ -145,6 +165,15 @@ defineExpose({ enter })
         <span class="figure">three readings</span>. Pieces count as marked.
       </p>
     </div>
-    <LazyLineKeep v-if="keeping" :key="line.kind ?? ''" :line="line" :text="text" :unit="unit" @close="back" @kept="emit('kept')" />
+    <LazyLineKeep
+      v-if="keeping"
+      :key="line.kind ?? ''"
+      :line="line"
+      :lots="stock?.lots ?? []"
+      :text="text"
+      :unit="unit"
+      @close="back"
+      @kept="emit('kept')"
+    />
   </section>
 </template>

@@ -24,7 +24,7 @@ export const shaftEndPlay = defineKind({
       { words: ['in gap', 'gap'], setup: { pack: 'in-gap' } },
       { words: ['thrust washer', 'thrust', 'race', 'one washer', 'snap'], setup: { pack: 'single' } },
       { words: ['equal pair', 'pair'], setup: { pack: 'equal-pair' } },
-      { words: ['input shaft', 'output shaft', 'layshaft', 'mainshaft', 'idler', 'end play', 'float', 'shaft'] },
+      { words: ['end play', 'input shaft', 'output shaft', 'layshaft', 'mainshaft', 'idler', 'float', 'shaft'] },
     ],
   },
   plausible: thou(200),
