@@ -5,6 +5,7 @@ import type { MeasureUnit } from '../quantity/measure'
 import type { Estimate } from '../reading/estimate'
 import type { Finding } from '../reading/gates'
 import type { Gauge, GaugeKind } from '../reading/gauge'
+import type { Reading } from '../reading/reading'
 import type { VerdictState } from '../verdict/decide'
 import type { Floor, LimitSet } from '../verdict/limits'
 import type { EndWords } from '../verdict/words'
@@ -80,6 +81,8 @@ export interface MeasuringPoint {
   readonly moves: readonly string[]
   /** Roles of the parts it rests on. */
   readonly rests: readonly string[]
+  /** Point whose newest reading sets what this is read of: what was read before it belongs to how that was set. */
+  readonly since?: string
   /** What can be answered, for points answered in a word. */
   readonly words?: readonly { readonly value: string; readonly label: string }[]
   /** One length read at several places: what is read at each belongs to the others of this name. */
@@ -157,6 +160,13 @@ export interface CombinedResult {
   readonly formula: string
 }
 
+/** A figure on the label of a matched set: of a play nm, of a torque nN·m. */
+export interface SetMark {
+  readonly label: string
+  readonly value: number
+  readonly of: 'play' | 'torque'
+}
+
 /** What a fitting contradicts of the one before it, at a kind of result. */
 export interface Contradiction {
   readonly result: string
@@ -179,6 +189,8 @@ export interface Answers {
   /** Was all that was said there said before anything was read at the other? */
   before(point: string, other: string): boolean
   gauge(kind: GaugeKind): Gauge | null
+  /** All that was read there in the order it was, also what no longer counts, without what was struck out. */
+  log(point: string): readonly Reading[]
   /** For figures in sentences. */
   readonly unit: LengthUnit
 }
@@ -223,6 +235,8 @@ export interface CheckKind<Details extends object = object> {
   readonly closing?: string
   /** Roles of the parts that stay together afterwards as one set: changing one voids it. */
   matched?(setup: Setup): readonly string[]
+  /** What is on the label of the set besides its results: what it was read, set and tightened to. */
+  marks?(setup: Setup, answers: Answers, targets: readonly Target[]): readonly SetMark[]
   /** What is to be done after the proof: seals, grease, the torque on the machine. */
   reminders?(setup: Setup): readonly Reminder[]
   /** What a signed check tells the next of its kind on the same unit: fields of its set-up, by what was learned. */

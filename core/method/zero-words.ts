@@ -9,6 +9,9 @@ export const ZERO_WORDS = [
   { value: 'binds', label: 'binds', said: /^(it )?(binds|binding|locks|locked|tight|stuck)$/, words: 'it binds' },
 ] as const
 
+/** What was said of it, as it is called. */
+export const zeroWordOf = (value: string): string => ZERO_WORDS.find(word => word.value === value)?.label ?? value
+
 /** The word that was typed where a figure was asked for, or its beginning; null: it is none of them. */
 export function zeroWord(text: string): string | null {
   const plain = text.trim().toLowerCase().replace(/\s+/g, ' ')

@@ -40,7 +40,7 @@ export function evaluateWorksheet(worksheet: Worksheet, solve: Solve | null = nu
 export function checkAnswer(check: CheckDocument, lots: readonly Lot[], solve: Solve | null = null) {
   const evaluation = evaluateCheck(check, lots)
   const { headline } = evaluation
-  const set = matchedSet(check, evaluation.current.results)
+  const set = matchedSet(check, evaluation)
   return {
     id: check.id,
     title: check.title,

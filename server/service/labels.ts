@@ -1,5 +1,5 @@
 import { evaluateCheck } from '#core/check/evaluate/evaluate-check'
-import { matchedSet } from '#core/check/evaluate/matched-set'
+import { markText, matchedSet } from '#core/check/evaluate/matched-set'
 import { unitOfResult } from '#core/check/common/results'
 import { piecesIn } from '#core/check/document'
 import { codeText } from '#core/label/code'
@@ -59,7 +59,7 @@ export async function textOf(sql: Sql, { thing, id }: LabelOfDto): Promise<Label
     }
     case 'set': {
       const { document, lots, job } = await loadCheck(sql, id)
-      const set = matchedSet(document, evaluateCheck(document, lots).current.results)
+      const set = matchedSet(document, evaluateCheck(document, lots))
       if (!set) throw refuse(422, 'This check makes no matched set.', 'of')
       if (set.void) throw refuse(422, 'This set is void: one of its parts was changed.', 'of')
       const system = systemOf(document.entryUnit)
@@ -68,6 +68,7 @@ export async function textOf(sql: Sql, { thing, id }: LabelOfDto): Promise<Label
         lines: [
           `${job.unit}, ${document.title}`,
           set.members.map(({ label }) => label).join(' + '),
+          ...set.marks.map(mark => `${mark.label} ${markText(mark, system)}`),
           ...set.figures.map(
             figure => `${figure.label} ${formatFigure(figure.estimate!.value, unitOfResult(figure.kind, system), { unit: true })}`,
           ),

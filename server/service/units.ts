@@ -35,7 +35,7 @@ async function setsOf(sql: Sql, unitId: string): Promise<UnitView['sets']> {
   const sets: UnitView['sets'][number][] = []
   for (const check of await signedOfKinds(sql, unitId, MATCHING)) {
     const { document, lots } = await loadCheck(sql, check.id)
-    const set = matchedSet(document, evaluateCheck(document, lots).current.results)
+    const set = matchedSet(document, evaluateCheck(document, lots))
     if (set) sets.push({ check, set, entryUnit: document.entryUnit })
   }
   return sets

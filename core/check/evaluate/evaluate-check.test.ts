@@ -162,6 +162,7 @@ describe('the kinds', () => {
         before: () => false,
         after: () => true,
         gauge: () => null,
+        log: () => [],
         unit: 'thou',
       })) {
         expect(results.map(result => result.id)).toContain(id)

@@ -1,10 +1,12 @@
 import { NO_ANSWER, type PointAnswer } from '../../method/way'
 import { ways } from '../../method/ways'
-import { saidZero, torqueUnitBeside } from '../../method/zero-words'
+import { saidZero, torqueUnitBeside, ZERO_WORDS } from '../../method/zero-words'
 import { upperFirst } from '../../quantity/first-letter'
+import { formatLength } from '../../quantity/format-length'
+import type { LengthUnit } from '../../quantity/length'
 import { ownVariance } from '../../reading/estimate'
 import { isValid } from '../../reading/gates'
-import { unvoided } from '../../reading/reading'
+import { isWord, unvoided, type Reading } from '../../reading/reading'
 import { judge, type VerdictState } from '../../verdict/decide'
 import { bandOf, isEmpty } from '../../verdict/limits'
 import { gaugeOf, readWith } from './gauge-needs'
@@ -17,7 +19,7 @@ import { byBoth } from './by-both'
 import type { FittingEvaluation, LeftOut, Progress, ResultEvaluation } from './evaluated'
 import { eachOf, fittedTotal } from './fitted'
 import { leftOutOf } from '../said'
-import { freshReadings, predictedOf, readSince } from './point-readings'
+import { freshReadings, predictedOf, readingsAt, readSince } from './point-readings'
 import { zeroWordsAt } from './none-said'
 import { contextAt } from './way-context'
 import { staleWords } from '../parts'
@@ -52,10 +54,11 @@ function pointState(
   const position = positionOf(results, point)
   const band = bandOf(limitsOf(document, point.result, position).working)
   const zero = zeroWordsAt(results, point).length > 0 ? saidZero(readings, point.noneWord, torqueUnitBeside(document.entryUnit)) : null
-  const answer =
+  const read =
     readings.length === 0 || zero
       ? (zero ?? NO_ANSWER)
       : way.answer(readings, contextAt(document, point, { gauge, band, pooled: gauge ? (document.history[gauge.id] ?? null) : null }))
+  const answer = zero ? read : againstZero(read, readings, document.entryUnit)
   const newest = unvoided(readings).at(-1)
   return {
     answer,
@@ -65,6 +68,16 @@ function pointState(
     read: newest !== undefined,
     graduation: gauge?.graduation ?? null,
   }
+}
+
+/** None was said of what reads so much then, and nothing was refitted between: one of the two is wrong. */
+function againstZero(answer: PointAnswer, readings: readonly Reading[], unit: LengthUnit): PointAnswer {
+  const word = unvoided(readings).findLast(isWord)?.word
+  const said = ZERO_WORDS.find(({ value }) => value === word)
+  const { estimate } = answer
+  if (!said || !estimate || estimate.value - estimate.U <= 0) return answer
+  const words = `First ${said.words}, then it reads ${formatLength(estimate.value, unit, { unit: true })}, with nothing changed between: one of them is wrong. Strike it out.`
+  return { ...answer, findings: [...answer.findings, { gate: 'hand', level: 'warn', words }] }
 }
 
 /** Is an “In” of a fitting not final yet? A step is not ticked, or at this position the unit was not in the state the procedure asks for. */
@@ -84,7 +97,8 @@ function answersAt(
     const place = places.find(candidate => candidate.id === id)
     return place ? packAt(trial, place) : null
   }
-  const states = new Map(kind.points(document.setup).map(point => [point.id, pointState(document, point, index, kind, results)]))
+  const points = kind.points(document.setup)
+  const states = new Map(points.map(point => [point.id, pointState(document, point, index, kind, results)]))
   const answers: Answers = {
     of: point => states.get(point)?.answer ?? NO_ANSWER,
     stale: point => states.get(point)?.stale ?? null,
@@ -93,6 +107,7 @@ function answersAt(
     fitted: id => fittedTotal(packIn(id), lotMap(lots)),
     pieces: id => eachOf(packIn(id), lotMap(lots)),
     gauge: which => document.gauges[which] ?? null,
+    log: id => unvoided(points.filter(point => point.id === id).flatMap(point => readingsAt(document.trials, point, index))),
     unit: document.entryUnit,
   }
   return { answers, states }

@@ -2,16 +2,22 @@ import { expect, it } from 'vitest'
 import { checkOf, figures, trial } from '../../../tests/documents'
 import { thou } from '../../quantity/length'
 import type { CheckDocument, PartChange } from '../document'
+import { evaluateCheck } from './evaluate-check'
 import { matchedSet } from './matched-set'
 
 const AT = '2026-05-05T08:00:00.000Z'
 const change = (role: string, order: number): PartChange => ({ role, at: AT, reason: 'new', order })
 const read = (order: number) => ({ ...figures('spacer', thou(370))[0]!, id: `r${order}`, order })
 const reopened = { at: AT, by: 'T. Marl', reason: 'heard a knock', order: 50 }
-const set = (more: Partial<CheckDocument>, orders = [10, 20]) =>
-  matchedSet(checkOf('comparator-hub', { trials: [trial('t1', orders.map(read))], ...more }), [])!
+const set = (more: Partial<CheckDocument>, orders = [10, 20]) => {
+  const document = checkOf('comparator-hub', { trials: [trial('t1', orders.map(read))], ...more })
+  return matchedSet(document, evaluateCheck(document, []))!
+}
 
-it('a kind that names no members makes no set', () => expect(matchedSet(checkOf('taper-hub'), [])).toBeNull())
+it('a kind that names no members makes no set', () => {
+  const hub = checkOf('taper-hub')
+  expect(matchedSet(hub, evaluateCheck(hub, []))).toBeNull()
+})
 it('holds while nothing was changed since it was signed', () => {
   expect(set({}).void).toBeNull()
   expect(set({ signOff: { at: AT, by: 'T. Marl', reason: null, core: '2' } })).toMatchObject({ void: null, made: { by: 'T. Marl' } })

@@ -1,4 +1,10 @@
+import { torqueUnitBeside } from '../../method/zero-words'
+import { formatFigure } from '../../quantity/figure'
+import { unitFor } from '../../quantity/format-length'
+import type { UnitSystem } from '../../quantity/length'
+import type { SetMark } from '../contract'
 import { newerThan, type CheckDocument, type PartChange } from '../document'
+import type { CheckEvaluation } from './evaluate-check'
 import type { ResultEvaluation } from './evaluated'
 import { checkKind } from '../registry'
 
@@ -8,6 +14,8 @@ export interface MatchedSet {
   readonly members: readonly { readonly role: string; readonly label: string; readonly part: string | null }[]
   /** results that are figures, as they were signed or stand now */
   readonly figures: readonly ResultEvaluation[]
+  /** what it was read, set and tightened to */
+  readonly marks: readonly SetMark[]
   /** made with the signature; null: nothing is signed */
   readonly made: { readonly by: string; readonly at: string } | null
   /** the newest member that was changed since it was signed: the label no longer holds; null: it holds */
@@ -19,7 +27,7 @@ export interface MatchedSet {
  *
  * Changing one member voids it: the check is stale then, and opened again. It stays void until it is measured and signed anew.
  */
-export function matchedSet(document: CheckDocument, results: readonly ResultEvaluation[]): MatchedSet | null {
+export function matchedSet(document: CheckDocument, { current, targets }: Pick<CheckEvaluation, 'current' | 'targets'>): MatchedSet | null {
   const kind = checkKind(document.kind)
   const roles = kind.matched?.(document.setup) ?? []
   if (roles.length === 0) return null
@@ -29,7 +37,8 @@ export function matchedSet(document: CheckDocument, results: readonly ResultEval
     .at(-1)
   return {
     members: roles.map(role => ({ role, label: labels.get(role)!, part: document.parts[role] ?? null })),
-    figures: results.filter(({ estimate }) => estimate !== null),
+    figures: current.results.filter(({ estimate }) => estimate !== null),
+    marks: kind.marks?.(document.setup, current.answers, targets) ?? [],
     made: document.signOff && { by: document.signOff.by, at: document.signOff.at },
     void: document.signOff === null && changed ? { label: labels.get(changed.role) ?? 'Everything', change: changed } : null,
   }
@@ -41,3 +50,7 @@ function changesSince({ trials, partChanges, reopened }: CheckDocument): readonl
   const signed = trials.flatMap(({ readings }) => readings.flatMap(({ order }) => (newerThan(order, reopened.order) ? [] : [order!])))
   return partChanges.filter(({ order }) => newerThan(order, Math.max(0, ...signed)))
 }
+
+/** A mark of the label in the units of a system. */
+export const markText = ({ value, of }: SetMark, system: UnitSystem): string =>
+  formatFigure(value, of === 'play' ? unitFor(system) : torqueUnitBeside(unitFor(system)), { unit: true })

@@ -29,13 +29,32 @@ export function freshReadings(
   point: MeasuringPoint,
   index: number,
 ): { readings: readonly PointReading[]; stale: PartChange | null } {
-  const readings = sinceReopened(document, kind, point, index, readingsAt(document.trials, point, index))
+  const readings = sinceSet(
+    document,
+    kind,
+    point,
+    index,
+    sinceReopened(document, kind, point, index, readingsAt(document.trials, point, index)),
+  )
   const changes = document.partChanges.filter(change => change.role === '*' || point.rests.includes(change.role))
   if (changes.length === 0) return { readings, stale: null }
   const newest = changes.reduce((a, b) => (b.order > a.order ? b : a))
   const since = readings.filter(reading => newerThan(reading.order, newest.order))
   if (unvoided(since).length > 0) return { readings: since, stale: null }
   return { readings, stale: unvoided(readings).length > 0 ? newest : null }
+}
+
+/** Of what is set and tried by turns only what was tried as it is set now. */
+function sinceSet(
+  { trials, setup }: CheckDocument,
+  kind: CheckKind,
+  { since }: MeasuringPoint,
+  index: number,
+  readings: readonly PointReading[],
+): readonly PointReading[] {
+  const point = since === undefined ? undefined : kind.points(setup).find(({ id }) => id === since)
+  const set = point && unvoided(readingsAt(trials, point, index)).at(-1)
+  return set ? readings.filter(({ order }) => newerThan(order, set.order ?? Infinity)) : readings
 }
 
 /**

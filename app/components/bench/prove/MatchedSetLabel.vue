@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { MatchedSet } from '#core/check/evaluate/matched-set'
+import { markText, type MatchedSet } from '#core/check/evaluate/matched-set'
 import { unitOfResult } from '#core/check/common/results'
 import { formatFigure } from '#core/quantity/figure'
 import { lowerFirst } from '#core/quantity/first-letter'
@@ -22,6 +22,10 @@ const preferences = usePreferences()
         <li v-for="member in set.members" :key="member.role">{{ member.label }}</li>
       </ul>
       <dl class="mt-1 grid grid-cols-[1fr_auto] gap-x-4" :class="set.void ? 'text-mute line-through' : ''">
+        <template v-for="mark in set.marks" :key="mark.label">
+          <dt>{{ mark.label }}</dt>
+          <dd class="figure text-right">{{ markText(mark, preferences.system) }}</dd>
+        </template>
         <template v-for="figure in set.figures" :key="figure.id">
           <dt>{{ figure.label }}</dt>
           <dd class="figure text-right">

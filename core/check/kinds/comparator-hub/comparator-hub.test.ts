@@ -5,7 +5,9 @@ import { nm, thou } from '../../../quantity/length'
 import { twoSided } from '../../../verdict/limits'
 import type { CheckDocument, PointReading } from '../../document'
 import { evaluateCheck } from '../../evaluate/evaluate-check'
+import { markText, matchedSet } from '../../evaluate/matched-set'
 import { checkKind } from '../../registry'
+import { dryTrials } from './trials'
 
 const INSPECTED = ['tracks', 'rust', 'water'].map(point => said(point, 'good'))
 const FINE = { ...GAUGES, 'dial-indicator': gauge('dial-indicator', thou(0.5), { repeatability: nm(1_000), permissibleError: nm(2_000) }) }
@@ -119,6 +121,45 @@ describe('a hub spacer under the comparator', () => {
   ])('and says what to expect of its trial: %j', (setup, words) => {
     expect(wordsOf(evaluate({ ...FALLS, ...setup }, ...set))).toContain(words)
     expect(wordsOf(evaluate({ ...FALLS, ...setup }, ...set, none()))).not.toContain('to be expected')
+  })
+  it.each([
+    // 7.5 longer with 2 of play took 5.5, of 6 or more; with none it took 7.5 or more.
+    ['least', 370.5, 2, 'of the last hub of this type 6.0 thou or more: that does not agree'],
+    ['least', 370.5, 0.5, 'so it did of the last hub of this type 6.0 thou or more'],
+    ['least', 370.5, null, ''],
+    ['figure', 370.5, 1.5, 'so it did of the last hub of this type 6.0 thou'],
+    ['figure', 370.5, 5, 'that does not agree'],
+    ['figure', 370.5, null, 'The nut takes 7.5 thou or more, of the last hub of this type 6.0 thou: that does not agree'],
+    ['figure', 372, null, ''],
+  ])('holds it against what this trial shows: %s 6, spacer %d, play %d: %s', (lostIs, spacer, play, words) => {
+    const setup = { ...FALLS, lost: String(thou(6)), lostIs }
+    const measured = [turn(376, 378), ...zeros(), at('spacer', spacer)]
+    const tried = play === null ? [none()] : plays('end-play', play, play).map(one => ({ ...one, id: `p${order}`, order: order++ }))
+    const told = wordsOf(evaluate(setup, ...measured, ...tried))
+    expect(told).toContain(words)
+    if (words === '') expect(told).not.toContain('the last hub')
+  })
+  it('each setting has its own trial: none, then some with the same spacer contradicts; set anew it does not', () => {
+    const some = (play: number) => plays('end-play', play).map(one => ({ ...one, id: `p${order}`, order: order++ }))
+    const both = evaluate(FALLS, ...set, none(), ...some(2.5))
+    expect(wordsOf(both)).toContain('First no play is felt, then it reads 2.5 thou, with nothing changed between: one of them is wrong')
+    const anew = evaluate(FALLS, ...set, none(), word('spin', 'stiff'), at('spacer', 372), ...some(2.5), ...some(1.5), word('spin', 'free'))
+    expect(wordsOf(anew)).not.toContain('one of them is wrong')
+    // The mean of what was read as it is set now: 2.
+    expect(figure(anew, 'trial')).toBe(2)
+    expect(dryTrials(anew.current.answers)).toEqual([
+      { spacer: thou(371), play: ['none felt'], spin: 'stiff' },
+      { spacer: thou(372), play: [thou(2.5), thou(1.5)], spin: 'free' },
+    ])
+  })
+  it('has on the label of its set what it read, what the spacer was to read and the nut torque', () => {
+    const document = hub({ ...FALLS, nutTorque: '101686350000' }, set)
+    const { marks } = matchedSet(document, evaluateCheck(document, []))!
+    expect(marks.map(mark => `${mark.label} ${markText(mark, 'inch')}`)).toEqual([
+      'Shortest distance reads 378.0 thou',
+      'Spacer to read 371.0 thou',
+      'Nut torque 75.0 ft·lb',
+    ])
   })
   it('fixed: the spacer is a piece of the drawer, longer by as much as it is longer', () => {
     const piece = { lotId: 's', count: 1 }

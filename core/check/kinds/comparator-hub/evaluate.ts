@@ -3,11 +3,11 @@ import { formatLength } from '../../../quantity/format-length'
 import { stated, type Estimate } from '../../../reading/estimate'
 import type { Finding } from '../../../reading/gates'
 import { sumOf, type Term } from '../../../reading/sum'
-import type { Answers, CombinedResult } from '../../contract'
+import type { Answers, CombinedResult, SetMark } from '../../contract'
 import { inspectionFindings, warmthOf } from '../../common/hub'
 import { playFrom } from '../../common/results'
 import type { Setup } from '../../setup'
-import type { Work } from '../../work'
+import type { Target, Work } from '../../work'
 import type { ComparatorSetup } from './setup'
 
 /** How much longer a spacer that reads `spacer` is than a distance that reads `distance`: by the sense of the set-up. */
@@ -54,7 +54,7 @@ export function combine(setup: ComparatorSetup, answers: Answers): CombinedResul
     : 'reading of the spacer − reading of the shortest distance'
   const used = ['distance', 'zero-base', 'zero-head', 'spacer', ...INSPECTED]
   const spacer = longer(shortest, 'spacer')
-  const toExpect = spacer && !answers.after('end-play', 'spacer') ? expected(setup, spacer, answers) : null
+  const told = spacer && (tried(answers) ? agrees(setup, spacer, answers) : expected(setup, spacer, answers))
   const result = (
     kind: string,
     estimate: Estimate | null,
@@ -72,7 +72,7 @@ export function combine(setup: ComparatorSetup, answers: Answers): CombinedResul
   const trial = trialOf(answers, spacer)
   const { findings: _, ...verdict } = trial
   return [
-    { ...result('longer', spacer, used, formula, [...findings, ...(trial.findings ?? []), ...(toExpect ? [toExpect] : [])]), ...verdict },
+    { ...result('longer', spacer, used, formula, [...findings, ...(trial.findings ?? []), ...(told ? [told] : [])]), ...verdict },
     ...(setup.spacer === 'adjustable'
       ? [
           {
@@ -103,19 +103,23 @@ export function combine(setup: ComparatorSetup, answers: Answers): CombinedResul
 }
 const INSPECTED = ['tracks', 'rust', 'water']
 
+const tried = (answers: Answers): boolean => {
+  const { atMost, estimate } = answers.of('end-play')
+  return atMost !== undefined || estimate !== null
+}
+
 /** The trial by word: no play and free is right, no play and stiff too much preload, some play too little. Words from before the spacer was set as it is say nothing. */
 function trialOf(answers: Answers, spacer: Estimate | null): Pick<CombinedResult, 'overrule' | 'asksReason' | 'findings'> {
   const play = answers.of('end-play')
   const spin = answers.of('spin').word
   const none = play.atMost !== undefined || (play.estimate !== null && play.estimate.value - play.estimate.U <= 0)
-  const tried = play.atMost !== undefined || play.estimate !== null
-  const before = ['end-play', 'spin'].some(point => !answers.after(point, 'spacer'))
+  const before = answers.log('end-play').length > 0 && !tried(answers)
   const say = (level: Finding['level'], words: string) => ({ findings: [{ gate: 'hand', level, words } satisfies Finding] })
   if (!spacer) return { findings: [] }
   const untried = { asksReason: 'it was not tried dry as it is set' }
-  if (!tried || spin === null)
-    return { ...say('note', 'Try it dry, set screw loose, the nut fully tight: end play, then how it spins.'), ...untried }
   if (before) return { ...say('warn', 'The spacer was set anew since the dry trial: try it again, play and spin.'), ...untried }
+  if (!tried(answers) || spin === null)
+    return { ...say('note', 'Try it dry, set screw loose, the nut fully tight: end play, then how it spins.'), ...untried }
   if (none && spin === 'stiff')
     return {
       ...say('warn', 'No play and stiff: too much preload.'),
@@ -184,6 +188,37 @@ function expected({ lost, lostIs }: ComparatorSetup, spacer: Estimate, { unit }:
           ? `${show(left)} of play or less is to be expected: ${by}.`
           : `About ${show(left)} of play is to be expected: ${by}.`,
   }
+}
+
+/** What this dry trial shows of the nut, against the last hub of this type; null: nothing was learned there, or nothing speaks of it. */
+function agrees({ lost, lostIs }: ComparatorSetup, spacer: Estimate, answers: Answers): Finding | null {
+  if (lost === null) return null
+  const show = (value: number) => formatLength(value, answers.unit, { unit: true })
+  const last = `the last hub of this type ${show(lost)}${lostIs === 'least' ? ' or more' : ''}`
+  const say = (fine: boolean, took: string): Finding => ({
+    gate: 'hand',
+    level: fine ? 'note' : 'warn',
+    words: fine
+      ? `The nut takes ${took}: so it did of ${last}.`
+      : `The nut takes ${took}, of ${last}: that does not agree. Was the torque the same, and were the rollers home?`,
+  })
+  const exact = shorteningOf(answers, spacer)
+  if (exact && answers.of('end-play').atMost === undefined) {
+    const short = lost - exact.value > exact.U
+    return say(lostIs === 'least' ? !short : Math.abs(lost - exact.value) <= exact.U, show(exact.value))
+  }
+  // No play: it takes all the spacer was longer by, or more.
+  return lostIs === 'least' || spacer.value - spacer.U <= lost ? null : say(false, `${show(spacer.value)} or more`)
+}
+
+/** On the label of the set: the reading of the shortest distance, what the spacer was to read, the nut torque. */
+export function marks(setup: ComparatorSetup, answers: Answers, targets: readonly Target[]): SetMark[] {
+  const shortest = shortestOf(setup, answers)
+  return [
+    ...(shortest ? [{ label: 'Shortest distance reads', value: shortest.value, of: 'play' as const }] : []),
+    ...targets.map(({ value }) => ({ label: 'Spacer to read', value, of: 'play' as const })),
+    ...(setup.nutTorque === null ? [] : [{ label: 'Nut torque', value: setup.nutTorque, of: 'torque' as const }]),
+  ]
 }
 
 /** What the spacer has to read: that of the shortest distance, less or more what it is to be longer by. */

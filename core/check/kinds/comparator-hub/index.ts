@@ -3,7 +3,7 @@ import type { MeasuringPoint } from '../../contract'
 import { defineKind } from '../../define-kind'
 import { WHEEL_SAFETY, inspectionPoints, warmthPoints, warmthResults } from '../../common/hub'
 import { formResult, playResult, sizeResult } from '../../common/results'
-import { combine, learnedOf, works } from './evaluate'
+import { combine, learnedOf, marks, works } from './evaluate'
 import { COMPARATOR_CONDITIONS, COMPARATOR_REMINDERS, comparatorSteps } from './procedure'
 import { FIELDS, type ComparatorSetup } from './setup'
 import { spoken } from './spoken'
@@ -34,6 +34,7 @@ export const comparatorHub = defineKind({
     { id: 'spacer', label: 'Hub spacer' },
   ],
   matched: () => SET,
+  marks,
   results: setup => [
     sizeResult('longer', 'Longer than the shortest distance', { ...LONGER, main: true, belowZero: 'never' }),
     ...(setup.spacer === 'adjustable'
@@ -91,6 +92,7 @@ function points(setup: ComparatorSetup): MeasuringPoint[] {
       at: {},
       id: 'end-play',
       label: 'Dry trial, nut fully tight: end play',
+      since: 'spacer',
       way: 'dial',
       result: 'trial',
       moves: fixed ? ['spacer'] : [],
@@ -100,6 +102,7 @@ function points(setup: ComparatorSetup): MeasuringPoint[] {
       at: {},
       id: 'spin',
       label: 'Dry trial: how it spins',
+      since: 'spacer',
       way: 'word',
       result: 'trial',
       moves: fixed ? ['spacer'] : [],

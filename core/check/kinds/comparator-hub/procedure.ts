@@ -1,10 +1,11 @@
+import { formatFigure } from '../../../quantity/figure'
 import type { Step } from '../../../method/step'
 import type { Condition, Reminder } from '../../conditions'
 import { dryBearings, warmthSteps } from '../../common/hub'
 import type { ComparatorSetup } from './setup'
 
 /** The work of a hub spacer under the comparator. Common practice; the maker's manual comes first. */
-export const comparatorSteps = ({ spacer, ...setup }: ComparatorSetup): readonly Step[] => [
+export const comparatorSteps = ({ spacer, nutTorque, ...setup }: ComparatorSetup): readonly Step[] => [
   { id: 'same-pair', phase: 'setup', text: 'The same hub and bearings as will be in the car, clean', required: true },
   { id: 'zero-base', phase: 'setup', text: 'Base alone under the indicator: zero', required: true },
   { id: 'zero-head', phase: 'setup', text: 'Head on the base, outer bearing upside down, cage free: zero', required: true },
@@ -28,7 +29,12 @@ export const comparatorSteps = ({ spacer, ...setup }: ComparatorSetup): readonly
         },
       ] satisfies Step[])
     : ([{ id: 'label-out', phase: 'choose', text: 'The spacer that comes out bagged and labelled', required: false }] satisfies Step[])),
-  { id: 'dry-trial', phase: 'prove', text: 'Tried dry, nut at its full torque: end play, then spin', required: true },
+  {
+    id: 'dry-trial',
+    phase: 'prove',
+    text: `Tried dry, nut at ${nutTorque === null ? 'its full torque' : `${formatFigure(nutTorque, 'N·m', { unit: true })} (${formatFigure(nutTorque, 'ft·lb', { unit: true })})`}: end play, then spin`,
+    required: true,
+  },
   { id: 'label', phase: 'prove', text: 'Hub, bearings and spacer labelled as one set', required: true },
   ...warmthSteps(setup),
 ]

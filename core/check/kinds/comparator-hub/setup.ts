@@ -1,6 +1,6 @@
 import { nm } from '../../../quantity/length'
 import { WARMTH } from '../../common/hub'
-import { choice, length, type SetupOf } from '../../setup'
+import { choice, length, torque, type SetupOf } from '../../setup'
 
 export const FIELDS = {
   sense: choice({
@@ -19,6 +19,7 @@ export const FIELDS = {
     ],
     initial: 'adjustable',
   }),
+  nutTorque: torque({ label: 'Nut torque', hint: 'fully tight, by the manual: dry for the trial, and in the car', free: true }),
   lost: length({
     scale: 'play',
     label: 'The nut shortens it by, learned from the last hub of this type',

@@ -111,6 +111,8 @@ function handAgainstDial(answers: Answers): Finding[] {
   const { word } = answers.of('hand')
   const said = (words: string): Finding[] => [{ gate: 'hand', level: 'warn', words }]
   if (!estimate || word === null) return []
+  if (answers.after('hand', 'travel'))
+    return [{ gate: 'hand', level: 'note', words: 'The hand was asked after the dial: it knew what to feel. Next time first.' }]
   const read = formatLength(estimate.value, answers.unit, { unit: true })
   if (word === 'none' && estimate.value - estimate.U > FELT)
     return said(`By hand there was none, and the dial says ${read}: is its tip tight, does it stand on the axle’s end?`)

@@ -7,7 +7,7 @@ import { dryBearings, warmthSteps } from '../../common/hub'
 import type { HubSetup } from './setup'
 
 /** The work of a taper bearing hub. Common practice; the maker's manual comes first. */
-export function hubSteps({ axleTorque, ...setup }: HubSetup): readonly Step[] {
+export function hubSteps({ axleTorque, discs, ...setup }: HubSetup): readonly Step[] {
   const full =
     axleTorque === null
       ? 'the axle torque of the manual'
@@ -16,7 +16,7 @@ export function hubSteps({ axleTorque, ...setup }: HubSetup): readonly Step[] {
     {
       id: 'stack',
       phase: 'setup',
-      text: 'Bench axle, bottom up: lower packing, cone, sleeve, hub lowered and never dropped, plain spacers, stepped spacer with its step to the bearing, cone, packing above the thread, nut',
+      text: `Bench axle, bottom up: lower packing, cone, ${discs === 'none' ? '' : 'disc, '}sleeve, ${discs === 'both' ? 'disc, ' : ''}hub lowered and never dropped, plain spacers, stepped spacer with its step to the bearing, cone, packing above the thread, nut`,
       required: true,
       caution: 'The packing is no part of the pack. A hub is heavy: lift it with two hands, fingers clear.',
     },

@@ -4,7 +4,8 @@ import { newLot } from '../../../command/found-pack'
 import { nm, thou } from '../../../quantity/length'
 import { exact, formatChange, formatFigure } from '../../../quantity/figure'
 import type { Torque } from '../../../quantity/measure'
-import type { Lot, Shape } from '../../../pack/lot'
+import { proposalFor } from '../../../choice/answer/chooser/proposal'
+import { lotMap, type Lot, type Pack, type Shape } from '../../../pack/lot'
 import { twoSided } from '../../../verdict/limits'
 import { conditionsOf, pendingItems } from '../../evaluate/said-conditions'
 import type { CheckDocument, PointReading } from '../../document'
@@ -50,6 +51,23 @@ describe('a taper bearing hub', () => {
     expect(totals.flat()).not.toContain(thou(41))
     expect(notes[0]).toBe('4 thou cannot be had with these pieces: 3 or 5 can.')
     expect(proposals[0]!.words).toContain('Take out 32')
+  })
+  it('the whole play taken away binds: 64 − 27 = 37, and 36 leaves −1 (common practice)', () => {
+    const { request } = evaluate(loose).places[0]!
+    const own = (...pack: Pack) => proposalFor({ ...request!, lots: lotMap(request!.drawer), required: null }, pack)
+    const slip = own({ lotId: 's32', count: 1 }, { lotId: 'p4', count: 1 })
+    expect(slip.predicted.play).toBe(thou(-1))
+    expect(slip.aside).toBe(
+      'The whole play is taken away, and 1.0 more: it binds. What comes off is the play less its limits: 21.0 to 25.0 thou.',
+    )
+    expect(own({ lotId: 's32', count: 1 }, { lotId: 'p8', count: 1 }).aside).toBeNull()
+  })
+  it('the hand is asked before the dial: asked after it, that is said', () => {
+    const words = (e: ReturnType<typeof evaluate>) => e.headline.findings.map(({ words: of }) => of).join(' ')
+    const hand = { ...said('hand', 'none'), order: 5 }
+    const read = plays('travel', 4, 4, 4).map((one, i) => ({ ...one, order: 10 + i }))
+    expect(words(evaluate(hub([...INSPECTED, hand, ...read])))).not.toContain('asked after the dial')
+    expect(words(evaluate(hub([...INSPECTED, { ...hand, order: 20 }, ...read])))).toContain('asked after the dial')
   })
   it('has exactly one stepped spacer in every pack, last in the stack, its step to the bearing', () => {
     const two = [...KIT, piece('s8', 8, 3, 'stepped')]

@@ -2,6 +2,7 @@ import { formatLength } from '../../../quantity/format-length'
 import { formatFigure, systemOf } from '../../../quantity/figure'
 import { NM_PER, nm, type LengthUnit, type Nm } from '../../../quantity/length'
 import type { Chance } from '../../../verdict/chance'
+import { endsOf } from '../../../verdict/limits'
 import { leavesOf, surelyIn, worstChance, type Left } from '../leaves'
 import { isUntold, type PackQuestion } from '../../question/question'
 import { arithmeticLine, changeWords } from '../../../pack/arithmetic'
@@ -67,7 +68,7 @@ export function proposalFor({ question, fitted, lots, response, required }: Prop
     words: changeWords(fitted, pack, lots, question.unit),
     arithmetic: sumInOneLine(question, fitted, { pack, predicted }, lots, response, question.unit),
     unmeasured: unmeasuredIn(change, lots),
-    aside: response.pair ? unequalWords(pack, lots, question.unit) : null,
+    aside: (response.pair ? unequalWords(pack, lots, question.unit) : null) ?? (untold ? null : wholeTaken(question, predicted)),
     like: 0,
   }
 }
@@ -78,6 +79,19 @@ function unequalWords(pack: Pack, lots: LotMap, unit: LengthUnit): string | null
   const differ = Math.max(...sizes) - Math.min(...sizes)
   if (sizes.length < 2 || differ === 0) return null
   return `Not alike: what lies between moves ${formatLength(differ / 2, unit, { unit: true })} towards the thinner, off the middle if it was there. Say in Set up how far it is off, and both are judged.`
+}
+
+/** The usual slip: all the play taken out, where only what is above a limit may go. */
+function wholeTaken({ from, limits, cannotBind, told, unit }: PackQuestion, { play }: Prediction): string | null {
+  const ends = endsOf(limits)
+  if (!ends || told || cannotBind !== 'above' || from.play <= 0 || play > 0 || ends.lower < 0) return null
+  const show = (length: number) => formatLength(length, unit)
+  const more = play < 0 ? `, and ${show(-play)} more` : ''
+  const off =
+    from.play > ends.upper
+      ? ` What comes off is the play less its limits: ${show(from.play - ends.upper)} to ${formatLength(from.play - ends.lower, unit, { unit: true })}.`
+      : ''
+  return `The whole play is taken away${more}: it binds.${off}`
 }
 
 /** How a proposal's figure came about, in one line: the sum, or the reading that stands in its place. */

@@ -2,6 +2,7 @@ import { FIELDS } from '#core/check/kinds/comparator-hub/setup'
 import { gapUp, part, type StacksOf } from '../stacks'
 import { defineView } from '../views'
 import ComparatorSketch from './ComparatorSketch.vue'
+import TrialsTable from './TrialsTable.vue'
 
 /** What the spacer is longer by, against the shortest and the longest seat distance of the turn. */
 const stacks: StacksOf = (_document, evaluation) => {
@@ -16,4 +17,4 @@ const stacks: StacksOf = (_document, evaluation) => {
   ]
 }
 
-export default defineView(FIELDS, ComparatorSketch, ({ sense }) => ({ sense }), { stacks })
+export default defineView(FIELDS, ComparatorSketch, ({ sense }) => ({ sense }), { stacks, plot: TrialsTable })

@@ -3,67 +3,59 @@
 const props = defineProps<{ discs: 'none' | 'one' | 'both' }>()
 
 /** From the top down: what stands where, and what it is called. */
-const LABELS = [
-  { y: 36, at: 33, text: 'dial on the axle’s end' },
-  { y: 52, at: 48, text: 'nut, at the axle torque' },
-  { y: 64, at: 64, text: 'packing, not in the pack' },
-  { y: 79, at: 80, text: 'upper cone' },
-  { y: 91, at: 96, text: 'stepped spacer, step to the bearing' },
-  { y: 98, at: 112, text: 'plain spacers' },
-  { y: 128, at: 132, text: 'sleeve, hub around it' },
-  { y: 163, at: 163, text: 'lower cone' },
-  { y: 179, at: 179, text: 'lower packing' },
-]
-const disc = computed(() => ({ top: props.discs === 'both', bottom: props.discs !== 'none' }))
+const labels = computed(() => [
+  { y: 33, text: 'dial on the axle’s end' },
+  { y: 52, text: 'nut, at the axle torque' },
+  { y: 65, text: 'packing, not in the pack' },
+  { y: 79, text: 'upper cone' },
+  { y: 92, text: 'stepped spacer, step to the bearing' },
+  { y: 105, text: 'plain spacers' },
+  ...(props.discs === 'both' ? [{ y: 118, text: 'disc' }] : []),
+  { y: 134, text: 'sleeve, hub around it' },
+  ...(props.discs === 'none' ? [] : [{ y: 151, text: 'disc' }]),
+  { y: 165, text: 'lower cone' },
+  { y: 181, text: 'lower packing' },
+])
+const above = computed(() => (props.discs === 'none' ? 'sleeve' : props.discs === 'one' ? 'disc, sleeve' : 'disc, sleeve, disc'))
 </script>
 
 <template>
   <svg
-    viewBox="0 0 340 196"
-    class="w-full max-w-[320px]"
+    viewBox="0 0 360 196"
+    class="w-full max-w-[340px]"
     role="img"
-    aria-label="Section, bottom up: lower packing, cone, sleeve with the hub around it, plain spacers, stepped spacer with its step to the bearing, upper cone, packing, nut; the dial stands on the axle’s end"
+    :aria-label="`Section, bottom up: lower packing, cone, ${above} with the hub around it, plain spacers, stepped spacer with its step to the bearing, upper cone, packing, nut; the dial stands on the axle’s end`"
     fill="none"
     stroke="var(--ink)"
     stroke-width="1.4"
   >
     <!-- axle -->
-    <path d="M70 42v148h20V42z" fill="var(--sheet)" />
+    <path d="M70 42v152h20V42z" fill="var(--sheet)" />
     <!-- hub with its cups -->
-    <path d="M22 70h22v18h-8v58h8v18H22z" fill="var(--paper)" />
-    <path d="M138 70h-22v18h8v58h-8v18h22z" fill="var(--paper)" />
-    <template v-if="disc.top">
-      <path d="M4 72h18v7H4zM138 72h18v7h-18z" fill="var(--hair)" />
-    </template>
-    <template v-if="disc.bottom">
-      <path d="M4 155h18v7H4zM138 155h18v7h-18z" fill="var(--hair)" />
-    </template>
+    <path d="M22 68h22v20h-8v66h8v20H22z" fill="var(--paper)" />
+    <path d="M138 68h-22v20h8v66h-8v20h22z" fill="var(--paper)" />
     <!-- cones with rollers -->
-    <path d="M70 72H56l-4 15h18zM90 72h14l4 15H90z" fill="var(--sheet)" />
-    <path d="M70 170H56l-4-15h18zM90 170h14l4-15H90z" fill="var(--sheet)" />
-    <path d="M55 73l-9 2-3 12 8-1zM105 73l9 2 3 12-8-1zM55 169l-9-2-3-12 8 1zM105 169l9-2 3-12-8 1z" fill="var(--paper)" />
+    <path d="M70 72H57l-4 14h17zM90 72h13l4 14H90z" fill="var(--sheet)" />
+    <path d="M70 173H57l-4-16h17zM90 173h13l4-16H90z" fill="var(--sheet)" />
+    <path d="M56 73l-10 2-3 12 9-1zM104 73l10 2 3 12-9-1zM56 172l-10-2-3-12 9 1zM104 172l10-2 3-12-9 1z" fill="var(--paper)" />
     <!-- sleeve -->
-    <path d="M62 102h8v53h-8zM90 102h8v53h-8z" fill="var(--sheet)" />
+    <path d="M61 112h9v45h-9zM90 112h9v45h-9z" fill="var(--sheet)" />
+    <path v-if="discs === 'both'" d="M52 112h18v6H52zM90 112h18v6H90z" fill="var(--hair)" stroke="var(--mute)" />
+    <path v-if="discs !== 'none'" d="M52 151h18v6H52zM90 151h18v6H90z" fill="var(--hair)" stroke="var(--mute)" />
     <!-- pack: the stepped spacer on top, its step to the bearing -->
     <LitPlace at="stack">
-      <path d="M58 95h12v7H58zM90 95h12v7H90z" fill="var(--brass)" stroke="var(--brass-line)" />
-      <path d="M58 95h12v-8h-6v4h-6zM102 95H90v-8h6v4h6z" fill="var(--brass)" stroke="var(--brass-line)" />
+      <path d="M58 100h12v12H58zM90 100h12v12H90z" fill="var(--brass)" stroke="var(--brass-line)" />
+      <path d="M58 100h12v-14h-5v7h-7zM102 100H90v-14h5v7h7z" fill="var(--brass)" stroke="var(--brass-line)" />
     </LitPlace>
     <!-- packings, no part of the pack -->
-    <path d="M60 58h40v14H60zM60 170h40v16H60z" fill="var(--hair)" stroke="var(--mute)" />
+    <path d="M60 58h40v14H60zM60 173h40v16H60z" fill="var(--hair)" stroke="var(--mute)" />
     <path d="M56 46h48v12H56z" fill="var(--sheet)" />
     <!-- dial -->
     <LitPlace at="travel"><SketchDial :x="80" :y="14" :r="13" :stem="[0, 15]" /></LitPlace>
-    <path d="M13 96v44m0-44l-4 7m4-7l4 7m-4 37l-4-7m4 7l4-7" stroke="var(--out)" stroke-width="1.7" />
+    <path d="M13 99v44m0-44l-4 7m4-7l4 7m-4 37l-4-7m4 7l4-7" stroke="var(--out)" stroke-width="1.7" />
     <g stroke="none" fill="var(--ink)" font-size="10.5">
-      <text v-for="label in LABELS" :key="label.text" x="176" :y="label.at + 3.5">{{ label.text }}</text>
+      <text v-for="label in labels" :key="label.y" x="176" :y="label.y + 3.5">{{ label.text }}</text>
     </g>
-    <path
-      v-for="label in LABELS"
-      :key="label.text"
-      :d="`M${label.y < 42 ? 108 : 104} ${label.y}L172 ${label.at}`"
-      stroke="var(--mute)"
-      stroke-width=".7"
-    />
+    <path v-for="label in labels" :key="label.y" :d="`M${label.y < 42 ? 88 : 106} ${label.y}H172`" stroke="var(--mute)" stroke-width=".7" />
   </svg>
 </template>

@@ -10,7 +10,9 @@ const stacks: StacksOf = (document, evaluation, lots) => [
     layers: [
       part('lower packing'),
       part('cone'),
+      ...(document.setup.discs === 'none' ? [] : [part('disc')]),
       part('sleeve, hub on it'),
+      ...(document.setup.discs === 'both' ? [part('disc')] : []),
       ...piecesUp(document, 'spacers', lots),
       ...gapUp(evaluation, 'play', 'end play'),
       part('cone'),
