@@ -154,6 +154,8 @@ export interface CombinedResult {
   readonly overrule?: { readonly state: VerdictState; readonly words: string }
   /** Reckoned from sizes, not moved between its stops: it can come out below zero though its kind is a movement. */
   readonly reckoned?: true
+  /** what it was before any of the new parts: known by what was read of the old ones */
+  readonly was?: Estimate | null
   /** no figure, but no more than this, nm: it binds, none is felt, the shaft locks */
   readonly atMost?: AtMost
   /** How the figure came about, in the names of its points: `bore − journal`. */

@@ -16,6 +16,8 @@ interface FieldHead {
   readonly when?: (setup: Setup) => boolean
   /** May still change after the pack was changed: it does not say what was measured. */
   readonly free?: boolean
+  /** Asked where it is used, beside what it takes to make a piece, and not in Set up. */
+  readonly askedWith?: 'making'
   /** Asked since later than the first files: one that lacks it means what it is at first. */
   readonly added?: true
   /** Says which way the pieces move it: may be mended, with a reason, when the fittings show that it is wrong. */

@@ -156,8 +156,6 @@ test('preload by torque in two stages: a share that must be in it, paper in the 
   await pick(page, 'Preload told by', 'Torque gauge')
   await fill(page, /^Film of sealant/, '0.03 mm')
   await fill(page, 'Turns of the output shaft to one of the differential', '0')
-  await fill(page, 'An hour of work costs', '40')
-  await fill(page, /^Rubbing by hand takes off/, '0.03 mm')
   await pick(page, 'Pieces come from', 'case')
   await fill(page, /^Book limit, lower/, '0.8')
   await tabToField(page, /^Book limit, upper/)
@@ -210,6 +208,8 @@ test('preload by torque in two stages: a share that must be in it, paper in the 
   await expect(page.getByTestId('answer')).toContainText('leaves 1.05')
   // What rubbing it down would take stands beside the drawer before the first stroke: 0.092 at 0.03 an hour, 40 an hour.
   await page.getByRole('button', { name: 'what could be made for this place' }).press('Enter')
+  await fill(page, 'An hour of work costs', '40')
+  await fill(page, /^Rubbing by hand takes off/, '0.03 mm')
   const rubbed = page.getByTestId('ways').getByRole('row', { name: /Rub down by hand/ })
   await expect(rubbed).toContainText('3.1 h')
   await expect(rubbed).toContainText('122.')

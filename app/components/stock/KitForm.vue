@@ -27,7 +27,7 @@ const words = ({ nominal, count, mark, colour, shape, inside, outside }: KitSize
     `${count} × ${markedText(nominal)}`,
     mark,
     colour,
-    shape === 'flat' ? '' : shape,
+    shape === 'flat' ? '' : shape === 'packing' ? 'packing, as squeezed' : shape,
     inside === undefined ? '' : `inside ${markedText(inside)}`,
     outside === undefined ? '' : `outside ${markedText(outside)}`,
   ]

@@ -16,6 +16,8 @@ const props = defineProps<{
   lots: readonly Lot[]
   /** of the size in hand; empty: that of the size put in last */
   family: string
+  /** of the size, where only one will do */
+  shape?: Shape
   /** in a column: two fields a row */
   narrow?: boolean
 }>()
@@ -47,7 +49,9 @@ const mark = ref('')
 const colour = ref('')
 const price = ref('')
 const days = ref<number | ''>('')
-const shape = ref<Shape>('flat')
+const shape = ref<Shape>(props.shape ?? 'flat')
+const SIZE_WORDS: Partial<Record<Shape, string>> = { packing: 'Thickness, as squeezed', sprung: 'Thickness, pressed flat' }
+const SHAPE_WORDS: Partial<Record<Shape, string>> = { sheet: 'sheet, to cut from', packing: 'packing, put in for a trial' }
 const inside = ref<Nm | null>(null)
 const outside = ref<Nm | null>(null)
 const stored = useForm()
@@ -112,7 +116,7 @@ async function add(): Promise<void> {
       </datalist>
       <p v-if="stored.fault('family')" class="fault">{{ stored.fault('family') }}</p>
     </div>
-    <FigureField v-model="nominal" label="Size, as marked" :unit="unit" :fault="stored.fault('nominal')" />
+    <FigureField v-model="nominal" :label="SIZE_WORDS[shape] ?? 'Size, as marked'" :unit="unit" :fault="stored.fault('nominal')" />
     <FigureField
       v-model="measured"
       label="Measured"
@@ -149,7 +153,7 @@ async function add(): Promise<void> {
     <div>
       <label class="label mb-1 block" for="lot-shape">Shape</label>
       <select id="lot-shape" v-model="shape" class="field">
-        <option v-for="s in SHAPES" :key="s" :value="s">{{ s === 'sheet' ? 'sheet, to cut from' : s }}</option>
+        <option v-for="s in SHAPES" :key="s" :value="s">{{ SHAPE_WORDS[s] ?? s }}</option>
       </select>
     </div>
     <FigureField v-model="inside" label="Washer: inside" optional :unit="unitFor(systemOf(unit), 'size')" :fault="stored.fault('inside')" />

@@ -4,10 +4,11 @@ import type { CheckKind } from '../contract'
 import { length, lengthIn, price, type Setup } from '../setup'
 
 /** What work costs, asked where a piece may take hours to make. */
+const asked = { free: true, askedWith: 'making' } as const
 export const MAKING_FIELDS = {
-  hour: price({ label: 'An hour of work costs', free: true }),
-  rubbed: length({ label: 'Rubbing by hand takes off in an hour', scale: 'play', free: true, least: mm(0.001), optional: true }),
-  ground: price({ label: 'Having one piece ground costs', free: true }),
+  hour: price({ label: 'An hour of work costs', ...asked }),
+  rubbed: length({ label: 'Rubbing by hand takes off in an hour', scale: 'play', least: mm(0.001), optional: true, ...asked }),
+  ground: price({ label: 'Having one piece ground costs', ...asked }),
 }
 
 /** The same as far as it was said; null of a kind that does not ask. */

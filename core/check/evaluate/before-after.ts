@@ -1,5 +1,6 @@
 import { stated, type Estimate } from '../../reading/estimate'
 import { sumOf } from '../../reading/sum'
+import { endsOf } from '../../verdict/limits'
 import type { FittingEvaluation, ResultEvaluation } from './evaluated'
 import { counts } from './gravity'
 import { resultName } from './state-words'
@@ -25,10 +26,17 @@ const holds = (result: ResultEvaluation | undefined): result is ResultEvaluation
 export function beforeAfter(found: FittingEvaluation, now: FittingEvaluation): BeforeAfter[] {
   return now.results.filter(counts).map(after => {
     const then = found.results.find(({ id }) => id === after.id)
-    const before = holds(then) ? then : null
+    const before = after.was ? asItWas(after, after.was) : holds(then) ? then : null
     const both = before?.valid && before.estimate && after.valid && after.stale === null ? after.estimate : null
     return { id: after.id, name: resultName(after), before, after, change: both && less(both, before!.estimate!) }
   })
+}
+
+/** A figure of the old parts, by the limits of the new. */
+function asItWas(after: ResultEvaluation, was: Estimate): ResultEvaluation {
+  const ends = endsOf(after.limits.working)
+  const state = ends === null ? 'no-limit' : was.value < ends.lower ? 'below' : was.value > ends.upper ? 'above' : 'in'
+  return { ...after, estimate: was, was: null, valid: true, state, overrule: null, atMost: null, findings: [] }
 }
 
 const less = (now: Estimate, then: Estimate): Estimate => {

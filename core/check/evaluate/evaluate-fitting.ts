@@ -176,6 +176,7 @@ export function evaluateFitting(
       formula: combined.formula,
       points: combined.points,
       estimate,
+      was: combined.was ?? null,
       findings,
       valid,
       reckoned: combined.reckoned ?? false,

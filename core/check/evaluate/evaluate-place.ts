@@ -42,6 +42,8 @@ export interface PlaceEvaluation {
 /** What a film of sealant that is not in yet will do. */
 export interface FilmToCome {
   readonly words: string
+  /** what it then comes to, in small units of the figure; null where none was measured */
+  readonly leaves: number | null
   /** it leads out of the limits */
   readonly out: boolean
 }
@@ -250,6 +252,7 @@ function filmAhead(kind: CheckKind, place: PackPlace, document: CheckDocument, {
   const show = (value: number) => formatLength(value, entryUnit, { unit: true })
   return {
     out,
+    leaves,
     words: `Measured bare: closed with a film of ${show(film.thickness)} it comes to ${show(leaves)}${out ? ', out of limits: allow for it' : ''}.`,
   }
 }

@@ -33,6 +33,8 @@ export interface ResultEvaluation {
   readonly points: readonly string[]
   /** also of a series that is not valid: see `valid` */
   readonly estimate: Estimate | null
+  /** of the old parts, where they were read; null: the first fitting tells it */
+  readonly was: Estimate | null
   readonly findings: readonly Finding[]
   readonly valid: boolean
   /** from sizes: it can come out below zero, whatever its kind */

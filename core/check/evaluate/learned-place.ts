@@ -114,6 +114,7 @@ export function evaluateLearned(
       window: packWindow(limits, from.play, total, response),
       fused: true,
       note: [
+        wayWords(),
         slopeWords(line, { ...next, thickness: next.thickness - others }, learned.unit, document.entryUnit),
         stepAgainstBand(learned, result.limits.working, drawer, document.entryUnit),
       ]
@@ -138,6 +139,13 @@ export function evaluateLearned(
         },
       },
     }
+  }
+
+  /** Which way out of limits asks for, whatever the slope: `Too much: a thicker pack.` */
+  function wayWords(): string | null {
+    const { state, kind: of } = result
+    if (state !== 'above' && state !== 'below') return null
+    return `${verdictWord(state, of.ends)}: ${(state === 'above') === response.perPiece < 0 ? 'a thicker pack' : 'a thinner pack'}.`
   }
 
   /** Thickness that the torque aimed at is worth; null without limits. */

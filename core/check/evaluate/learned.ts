@@ -73,6 +73,7 @@ export function slopeWords(line: LearnedSlope, next: NextThickness, unit: Unit, 
   const slope = formatFigure(line.slope * NM_PER[step], unit, { sign: true, unit: true })
   const total = formatLength(next.thickness, entryUnit)
   const how = line.from === undefined ? `${line.count} fittings with drag` : `By the slope of ${line.from}, widened by 30 %`
+  if (next.thickness < 0) return `${how}: ${slope} per ${step} of pack. What is aimed at would take less than none here.`
   return `${how}: ${slope} per ${step} of pack. Aimed at with ${total} ± ${formatLength(next.U, entryUnit, { unit: true })} in all.`
 }
 

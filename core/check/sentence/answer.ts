@@ -3,6 +3,7 @@ import { formatFigure } from '../../quantity/figure'
 import { percent } from '../../quantity/percent'
 import { coverageFactor } from '../../reading/student'
 import { packAt } from '../document'
+import { inPairs } from '../pack-place'
 import type { Advice } from './advice'
 import { aheadInWords, type AheadWords } from './advice-words'
 import type { Look, Voice } from './look'
@@ -49,7 +50,7 @@ export function answerOf(look: Look, voice: Voice): Answer {
     sentence: words,
     sum: sumOf(scene),
     foretold: foretoldOf(scene),
-    window: place?.window ? windowInWords(place.window, packAt(current, place.place) !== null, pieceUnit) : null,
+    window: place?.window ? windowInWords(place.window, packAt(current, place.place) !== null, pieceUnit, inPairs(place.place)) : null,
     advice,
     more: shown.state === 'close' ? null : moreReadingsInWords(shown, unit),
     ahead: shown.estimate ? null : aheadInWords(ahead, unit),

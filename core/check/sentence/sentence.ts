@@ -180,8 +180,12 @@ const note: Saying = scene => {
 }
 
 /** The verdict itself, where nothing else is said of it. */
-function asItStands({ shown: { estimate, limits, state, kind }, at, unit }: Scene): string {
+function asItStands({ shown: { estimate, limits, state, kind, findings }, at, unit }: Scene): string {
   const ends = endsOf(limits.working)
+  // What two sizes come to is a word, limit or none.
+  const size = findings.find(({ gate, level }) => gate === 'size' && level === 'note')
+  if (state === 'no-limit' && size)
+    return `${at ? `${at}${lowerFirst(size.words)}` : size.words} No limit known: set one, or sign it with a reason.`
   if (state === 'no-limit') return `${at}${at ? 'no' : 'No'} limit known: set one, or sign it with a reason.`
   if (!estimate || !ends || (state !== 'above' && state !== 'below')) return ''
   const off = state === 'above' ? estimate.value - ends.upper : ends.lower - estimate.value
@@ -215,9 +219,19 @@ const SAYINGS: readonly Saying[] = [
 export function sentenceOf(scene: Scene): Sentence {
   for (const saying of SAYINGS) {
     const said = saying(scene)
-    if (said) return said
+    if (said) return BARE.has(said.about) ? { ...said, words: [said.words, closedWith(scene)].filter(Boolean).join(' ') } : said
   }
   return say('note', '')
+}
+
+/** What is said of a figure as it was measured. */
+const BARE: ReadonlySet<About> = new Set(['in', 'provisional', 'close', 'proof'])
+/** Measured bare, and closed with a film of sealant later: the figure is not what it will be. */
+function closedWith({ evaluation, shown, unit }: Scene): string {
+  const film = evaluation.places.find(one => one.result?.id === shown.id && one.film !== null)?.film
+  return film && film.leaves !== null && !film.out
+    ? `Measured bare: closed with its film about ${formatFigure(film.leaves, unit, { unit: true })}.`
+    : ''
 }
 
 /** `take out 10, put in 6`, in the middle of a sentence. */

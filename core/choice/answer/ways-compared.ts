@@ -66,11 +66,7 @@ export function waysCompared(
     const hours = rates.rubbed === null ? null : make.amount / rates.rubbed
     const price = hours === null || rates.hour === null ? null : Math.round(hours * rates.hour)
     const ask =
-      rates.rubbed === null
-        ? 'say in Set up how much comes off in an hour'
-        : rates.hour === null
-          ? 'say in Set up what an hour costs'
-          : null
+      rates.rubbed === null ? 'say below how much comes off in an hour' : rates.hour === null ? 'say below what an hour costs' : null
     ways.push({ id: 'rub', label: 'Rub down by hand', hours, price, days: 0, chance: make.inside, ask })
     ways.push({
       id: 'grind',

@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import type { CheckDocument } from '#core/check/document'
-import type { Lot } from '#core/pack/lot'
+import type { Lot, Shape } from '#core/pack/lot'
 import { useFamilies } from '~/composables/drawer/useFamilies'
 import { useBench } from '~/stores/bench'
 import type { StockView } from '#shared/types'
 import type { CheckSettings } from '#shared/writes'
 
 /** No drawer, or an empty one: it is chosen, or sizes are put in, where they are missed. */
-const props = defineProps<{ document: CheckDocument; lots: readonly Lot[] }>()
+const props = defineProps<{ document: CheckDocument; lots: readonly Lot[]; /** all the place takes */ holds?: Shape }>()
 const emit = defineEmits<{ keep: [CheckSettings] }>()
 /** a size is being put in: it stays open for the next */
 const adding = defineModel<boolean>('adding', { required: true })
@@ -41,6 +41,9 @@ async function kitAdded(family: string): Promise<void> {
       {{ document.family ? `The drawer “${document.family}” is empty.` : 'No drawer is chosen for this place.' }} There is nothing to put
       in.
     </p>
+    <p v-else-if="holds === 'packing'">
+      A trial packing is a sheet of known thickness, as it is when it is squeezed: put it in as a packing.
+    </p>
     <div class="flex flex-wrap items-end gap-3">
       <div v-if="families.length">
         <label class="label mb-1 block" for="drawer-family">Pieces come from</label>
@@ -60,6 +63,7 @@ async function kitAdded(family: string): Promise<void> {
       v-if="adding"
       :key="put"
       narrow
+      :shape="holds"
       :lots="lots"
       :family="document.family || lastFamily"
       @changed="added"

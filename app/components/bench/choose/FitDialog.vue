@@ -2,7 +2,7 @@
 import type { ChoiceRequest } from '#core/choice/question/question'
 import type { Proposal } from '#core/choice/answer/chooser/proposal'
 import { withLotsInHand, type PieceInHand } from '#core/pack/in-hand'
-import { lotMap, pieceAsks, thickness, unitMade, type Pack } from '#core/pack/lot'
+import { lotMap, pieceAsks, thickness, unitMade, type Pack, type Shape } from '#core/pack/lot'
 import { toldText } from '#core/choice/question/told'
 import { pieceText } from '#core/quantity/format-length'
 import { percent } from '#core/quantity/percent'
@@ -51,6 +51,10 @@ function list(pack: Pack, of: Pack) {
     .map(piece => ({ ...piece, name: name(piece.lotId), lot: index.value.get(piece.lotId)! }))
 }
 const order = computed(() => (told.value && props.stack ? orderWords(told.value.pack, index.value, props.stack) : ''))
+const UNMEASURED: Partial<Record<Shape, string>> = {
+  packing: 'as squeezed, not as a loose sheet',
+  sprung: 'nobody measured this one: measure it pressed flat',
+}
 /** A piece nobody measured is measured first; otherwise the change is all there is to confirm. */
 const confirm = ref<HTMLElement | null>(null)
 const focus = computed(() => (pieces.value.some(({ lot }) => lot.measured === null) ? null : confirm.value))
@@ -98,7 +102,9 @@ const known = computed(() => list(props.proposal?.change.in ?? [], props.proposa
         <div v-for="(piece, i) in pieces" :key="piece.id" class="mt-1 flex flex-wrap items-start gap-x-3">
           <p class="w-full sm:w-44 sm:pt-2">
             1 × {{ name(piece.lot.id) }}
-            <span v-if="piece.lot.measured === null" class="block text-[13px] text-near">nobody measured this one: measure it</span>
+            <span v-if="piece.lot.measured === null" class="block text-[13px] text-near">{{
+              UNMEASURED[piece.lot.shape] ?? 'nobody measured this one: measure it'
+            }}</span>
           </p>
           <div class="w-44">
             <FigureField

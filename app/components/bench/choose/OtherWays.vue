@@ -2,9 +2,10 @@
 import type { ChoiceRequest } from '#core/choice/question/question'
 import { type CheckDocument, sheetsFor } from '#core/check/document'
 import type { PlaceEvaluation } from '#core/check/evaluate/evaluate-place'
-import { ratesOf } from '#core/check/common/making'
+import { MAKING_FIELDS, ratesOf } from '#core/check/common/making'
 import { checkKind } from '#core/check/registry'
 import type { PackChoice } from '#core/choice/answer/chooser/choose'
+import { systemOf } from '#core/quantity/figure'
 import { lotMap, type Lot } from '#core/pack/lot'
 import type { MakeOption } from '#core/choice/answer/make-plan'
 import { needsOrder, waysCompared } from '#core/choice/answer/ways-compared'
@@ -67,7 +68,10 @@ const { plan: order, busy: reckoning } = useOrderPlan(
   computed(() => (asked.value ? props.request : null)),
   wanted,
 )
-const rates = computed(() => ratesOf(checkKind(props.document.kind), props.document.setup))
+const kind = computed(() => checkKind(props.document.kind))
+/** What the ways cost by is asked beside them. */
+const RATES = Object.keys(MAKING_FIELDS)
+const rates = computed(() => ratesOf(kind.value, props.document.setup))
 const ways = computed(() => {
   if (!rates.value || lap.value) return []
   const { fitted } = props.request
@@ -78,7 +82,20 @@ const ways = computed(() => {
 
 <template>
   <div>
-    <WaysCompared v-if="(makes || asked) && ways.length > 1" class="mt-4" :ways="ways" />
+    <WaysCompared v-if="(makes || asked) && ways.length > 1" class="mt-4" :ways="ways">
+      <div v-if="!locked" class="mt-2 grid gap-x-4 gap-y-2 sm:grid-cols-3">
+        <LazySetupFields
+          :kind="kind"
+          :setup="document.setup"
+          :only="RATES"
+          :unit-system="systemOf(document.entryUnit)"
+          :disabled="busy"
+          :settled="false"
+          :faults="[]"
+          @change="setup => command('settings', { settings: { setup } })"
+        />
+      </div>
+    </WaysCompared>
     <LazyMakePanel
       :document="document"
       :laps="laps"

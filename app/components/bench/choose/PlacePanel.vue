@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { MOST_PIECES } from '#core/choice/question/rules'
 import { chosenFor, inPairs } from '#core/check/pack-place'
+import { washersLeftOut } from '#core/check/washers'
 import { packAt, piecesIn, type CheckDocument } from '#core/check/document'
 import type { CheckEvaluation } from '#core/check/evaluate/evaluate-check'
 import type { PlaceEvaluation } from '#core/check/evaluate/evaluate-place'
@@ -8,7 +9,7 @@ import type { Phase } from '#core/method/step'
 import { pieceList } from '#core/pack/arithmetic'
 import type { PackChoice } from '#core/choice/answer/chooser/choose'
 import type { Proposal } from '#core/choice/answer/chooser/proposal'
-import { lotMap, type Pack } from '#core/pack/lot'
+import { lotMap, type Lot, type Pack } from '#core/pack/lot'
 import { useKindView } from '~/components/bench/kinds/views'
 import { useBench } from '~/stores/bench'
 import { usePreferences } from '~/stores/preferences'
@@ -76,7 +77,12 @@ const kept = computed(() => bench.view?.reserves[id.value] ?? [])
 const orders = computed(() => bench.view?.orders.filter(({ place }) => place === id.value) ?? [])
 /** Sizes are being put in from here. */
 const filling = ref(false)
-const noDrawer = computed(() => !bench.lots.some(lot => lot.family === props.document.family && lot.shape !== 'sheet' && lot.onHand > 0))
+const noDrawer = computed(
+  () => !bench.lots.some(lot => lot.family === props.document.family && lot.shape !== 'sheet' && lot.onHand > 0 && holds(lot)),
+)
+const holds = ({ shape }: Lot) => props.place.place.holds === undefined || shape === props.place.place.holds
+/** Washers the place has no room for. */
+const leftOut = computed(() => washersLeftOut(props.document, props.place.place, bench.lots))
 const keep = (pieces: Pack) => props.command('reserves', { place: id.value, pieces })
 </script>
 
@@ -132,6 +138,7 @@ const keep = (pieces: Pack) => props.command('reserves', { place: id.value, piec
       class="mt-2"
       :document="document"
       :lots="bench.lots"
+      :holds="place.place.holds"
       @keep="command('settings', { settings: $event })"
     />
     <p v-if="place.fused && open && !place.learned" class="mt-2 text-[13.5px] text-mute">
@@ -174,6 +181,9 @@ const keep = (pieces: Pack) => props.command('reserves', { place: id.value, piec
         @fit="$emit('fit')"
       />
     </div>
+    <p v-if="open && leftOut.length" class="mt-2 text-[14px] text-mute" data-test="washers-left-out">
+      Not offered: {{ leftOut.join('; ') }}.
+    </p>
     <p v-if="kept.length" class="mt-2 text-[14px]" data-test="kept">
       Kept for this check: {{ pieceList(kept, lotMap(bench.lots), preferences.unit) }}.
       <button v-if="!locked" type="button" class="link" @click="keep([])">let them go</button>

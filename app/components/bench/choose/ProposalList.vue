@@ -59,8 +59,8 @@ const changes = (at: number) => props.choice!.proposals[at]!.change.out.length +
           <span class="col-span-2 min-w-0 text-[14.5px] @lg:col-span-1">
             <span :class="picked === i ? 'font-bold' : ''">{{ changeWords(fitted, proposal.pack, index, preferences.unit) }}</span>
             <span class="text-[13px] text-mute">
-              · {{ proposal.pieces }} {{ proposal.pieces === 1 ? 'piece' : 'pieces'
-              }}{{ proposal.unmeasured ? `, ${proposal.unmeasured} unmeasured` : ''
+              · {{ told ? `${formatLength(proposal.total, preferences.unit, { unit: true })} in all, ` : '' }}{{ proposal.pieces }}
+              {{ proposal.pieces === 1 ? 'piece' : 'pieces' }}{{ proposal.unmeasured ? `, ${proposal.unmeasured} unmeasured` : ''
               }}{{ proposal.like ? `, and ${proposal.like} like it` : ''
               }}{{ proposal.predicted.rests === 'before' ? ', read before' : '' }}</span
             >

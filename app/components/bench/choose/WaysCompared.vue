@@ -32,5 +32,6 @@ const chance = ({ chance: p }: WayThere) => (p === null ? '–' : p > 0.995 ? '>
         </tr>
       </tbody>
     </table>
+    <slot />
   </section>
 </template>

@@ -15,7 +15,7 @@ const props = defineProps<{
   kind: CheckKind
   setup: Setup
   unitSystem: UnitSystem
-  /** ids of the fields that are asked; left out: all */
+  /** ids of the fields that are asked; left out: all that are asked in Set up */
   only?: readonly string[]
   disabled: boolean
   /** the pack was changed: only free fields may move */
@@ -25,7 +25,9 @@ const props = defineProps<{
   faults: readonly Fault[]
 }>()
 const emit = defineEmits<{ change: [setup: Record<string, string>, reason?: string] }>()
-const fields = computed(() => fieldsFor(props.kind.setupFields, props.setup).filter(({ id }) => props.only?.includes(id) ?? true))
+const fields = computed(() =>
+  fieldsFor(props.kind.setupFields, props.setup).filter(({ id, askedWith }) => props.only?.includes(id) ?? !askedWith),
+)
 const fixed = (field: SetupField) => props.settled && !field.free
 const mends = (field: SetupField) => fixed(field) && field.sign === true && props.mendable === true && !props.disabled
 const off = (field: SetupField) => props.disabled || (fixed(field) && !mends(field))

@@ -2,11 +2,12 @@ import { formatLength } from '../../../quantity/format-length'
 import { mm } from '../../../quantity/length'
 import type { Estimate } from '../../../reading/estimate'
 import type { Finding } from '../../../reading/gates'
+import { isRange } from '../../../reading/reading'
 import { sumOf } from '../../../reading/sum'
 import { fitLimits, type HoleClass, type ShaftClass } from '../../../verdict/iso-286'
 import type { LimitSet } from '../../../verdict/limits'
 import type { Answers, CombinedResult, Position } from '../../contract'
-import { SITES, washersAt, type HeadSetup } from './setup'
+import { NAMES, SITES, washersAt, type HeadSetup } from './setup'
 
 /** Parts in their bags are only looked at. */
 export function genuine(answers: Answers): CombinedResult {
@@ -41,6 +42,7 @@ export function kitResults(setup: HeadSetup, answers: Answers): CombinedResult[]
   const stacks = old && fresh && total ? [term('kit', 1, fresh), term('old stack', -1, old), term('washers', 1, total)] : null
   const against = stacks?.map(({ factor, ...rest }) => ({ ...rest, factor: -factor }))
   const reach = spare && stacks ? sumOf([term('spare', 1, spare), ...stacks]) : null
+  const thread = engaged && against ? sumOf([term('engaged', 1, engaged), ...against]) : null
   const used = ['old-stack', 'new-stack']
   return [
     ...SITES.flatMap((site, i) => [
@@ -51,21 +53,23 @@ export function kitResults(setup: HeadSetup, answers: Answers): CombinedResult[]
     {
       kind: 'thread',
       position: null,
-      estimate: engaged && against ? sumOf([term('engaged', 1, engaged), ...against]) : null,
+      estimate: thread,
+      was: engaged,
       points: ['engaged', ...used],
       formula: 'engaged before − (kit + washers − old stack)',
-      findings: unlisted(total),
+      findings: [...unlisted(total), ...inTurns(setup, thread, 'engaged')],
     },
     {
       kind: 'reach',
       position: null,
       estimate: reach,
+      was: spare,
       ...(reach && reach.value <= 0
         ? { overrule: { state: 'below', words: 'the nut comes to the end of its thread before it clamps' } as const }
         : {}),
       points: ['spare', ...used],
       formula: 'could come down before + kit + washers − old stack',
-      findings: unlisted(total),
+      findings: [...unlisted(total), ...inTurns(setup, reach, 'left for the nut')],
     },
     movement(answers),
   ]
@@ -79,7 +83,18 @@ export function kitResults(setup: HeadSetup, answers: Answers): CombinedResult[]
     formula: string,
   ): CombinedResult {
     const estimate = hole && shaft ? sumOf([term('hole', 1, hole), term('shaft', -1, shaft)]) : null
-    return { kind, position: id, estimate, points, formula, findings: estimate ? fitFindings(setup, answers, estimate) : [] }
+    const cup = kind === 'cup-fit'
+    // A cup that is not held turns in the head; a fit that is known says how loose it may be.
+    const turns = estimate && cup && setup.cupFit === 'none' && estimate.value - estimate.U > 0 && estimate.value < ANOTHER_KIT
+    return {
+      kind,
+      position: id,
+      estimate,
+      points,
+      formula,
+      findings: estimate ? fitFindings(setup, answers, estimate, cup) : [],
+      ...(turns ? { overrule: { state: 'above', words: 'a clearance: the cup turns on its seat' } as const } : {}),
+    }
   }
 }
 
@@ -103,6 +118,7 @@ function clearance(answers: Answers, { id }: Position, fitted: Estimate | null):
     formula: 'washers − gap at the clamped face',
     findings: [
       ...(gap && !fitted ? unlisted(null) : []),
+      ...squareness(answers, id),
       ...(carried
         ? [
             {
@@ -130,27 +146,54 @@ function clearance(answers: Answers, { id }: Position, fitted: Estimate | null):
   }
 }
 
+/** Read at several places round, the largest and the smallest gap say whether the seal lies square: what goes at one must go at the other. */
+function squareness(answers: Answers, id: string): Finding[] {
+  const places = answers.log(`gap-${id}`).filter(isRange)
+  if (places.length < 2 || answers.stale(`gap-${id}`) !== null) return []
+  const show = (length: number) => formatLength(length, answers.unit)
+  const goes = Math.max(...places.map(({ low }) => low))
+  const doesNot = Math.min(...places.map(({ high }) => high))
+  const unit = formatLength(goes - doesNot, answers.unit, { unit: true })
+  return goes > doesNot
+    ? [
+        {
+          gate: 'hand',
+          level: 'warn',
+          words: `Round it the gap is ${show(doesNot)} here and ${show(goes)} there, ${unit} apart: the seal does not lie square.`,
+        },
+      ]
+    : [{ gate: 'hand', level: 'note', words: `Read at ${places.length} places: the seal lies square, as far as feelers tell.` }]
+}
+
+/** A way along a thread in turns of it. */
+function inTurns({ pitch }: HeadSetup, way: Estimate | null, words: string): Finding[] {
+  if (pitch === null || !way) return []
+  const turns = (length: number) => (length / pitch).toFixed(1)
+  return [{ gate: 'hand', level: 'note', words: `${turns(way.value)} ± ${turns(way.U)} turns ${words}.` }]
+}
+
 /** One word for a fit, with what it is known to. */
-function fitFindings({ by }: HeadSetup, { unit }: Answers, { value, U }: Estimate): Finding[] {
+function fitFindings({ by, at }: HeadSetup, { unit }: Answers, { value, U }: Estimate, cup: boolean): Finding[] {
   const show = (length: number) => formatLength(Math.abs(length), unit, { unit: true })
-  if (Math.abs(value) >= ANOTHER_KIT)
-    return [
-      {
-        gate: 'size',
-        level: 'fail',
-        words: `${show(value)} ${value < 0 ? 'too small, it cannot go on' : 'too large'}: more than any fit. Is it another kit?`,
-      },
-    ]
-  if (by === 'calipers' && Math.abs(value) < U)
-    return [{ gate: 'size', level: 'fail', words: 'Calipers cannot tell a clearance from a press here: micrometer, please.' }]
-  if (Math.abs(value) < U) return [{ gate: 'hand', level: 'note', words: 'A clearance or a press: nearer to none than can be told.' }]
-  return [
-    {
-      gate: 'hand',
-      level: 'note',
-      words: `${value > 0 ? 'A clearance' : 'A press'} of ${formatLength(Math.abs(value), unit)} ± ${show(U)}.`,
-    },
-  ]
+  const say = (level: Finding['level'], words: string): Finding[] => [{ gate: 'size', level, words }]
+  const { stem, head } = NAMES[at]
+  if (Math.abs(value) >= ANOTHER_KIT) {
+    const off = cup
+      ? value < 0
+        ? `The cup is ${show(value)} larger than the bore of the ${head}: it cannot go in`
+        : `The cup is ${show(value)} smaller than the bore of the ${head}: it falls in`
+      : value < 0
+        ? `The cone’s bore is ${show(value)} smaller than the ${stem}: it cannot go on`
+        : `The cone’s bore is ${show(value)} larger than the ${stem}: it is loose on it`
+    return say('fail', `${off}. More than any fit: is it another kit?`)
+  }
+  if (Math.abs(value) < U)
+    return by === 'calipers'
+      ? say('fail', 'Calipers cannot tell a clearance from a press here: micrometer, please.')
+      : say('note', 'A clearance or a press: nearer to none than can be told.')
+  const word = value < 0 ? 'A press' : 'A clearance'
+  const turns = value > 0 ? `: the ${cup ? 'cup' : 'cone'} turns on its seat` : ''
+  return say('note', `${word} of ${formatLength(Math.abs(value), unit)} ± ${show(U)}${turns}.`)
 }
 
 /** The last word: tightened, from lock to lock. It comes after the stack was squeezed by hand. */

@@ -28,6 +28,7 @@ export const steeringHeadKit = defineKind({
     coneFit: ({ origin }) => origin === 'kit',
     cupFit: ({ origin }) => origin === 'kit',
     nut: ({ origin }) => origin === 'kit',
+    pitch: ({ origin }) => origin === 'kit',
     stem: ({ origin }) => origin === 'kit',
     pocket: ({ origin }) => origin === 'kit',
   },

@@ -58,6 +58,14 @@ export const FIELDS = {
     least: thou(10),
     optional: true,
   }),
+  pitch: length({
+    scale: 'play',
+    label: 'Pitch of the stem’s thread',
+    hint: 'thread engaged and the nut’s way are told in turns too',
+    free: true,
+    least: thou(1),
+    optional: true,
+  }),
   stem: length({ label: 'Stem, diameter where a washer goes', hint: 'a washer’s inside must clear it', least: thou(10), optional: true }),
   pocket: length({
     label: 'Seal pocket, diameter',

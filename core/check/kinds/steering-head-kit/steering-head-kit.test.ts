@@ -8,6 +8,8 @@ import { twoSided, type LimitSet } from '../../../verdict/limits'
 import type { CheckDocument, PointReading, Trial } from '../../document'
 import { evaluateCheck } from '../../evaluate/evaluate-check'
 import { prepareRequest } from '../../../choice/answer/answer-request'
+import { beforeAfter } from '../../evaluate/before-after'
+import { washersLeftOut } from '../../washers'
 import { checkKind } from '../../registry'
 import { lotOf } from '../../../../tests/pieces'
 
@@ -242,4 +244,58 @@ it('genuine parts are only looked at for a mix-up', () => {
   expect(look('right', 'none')).toMatchObject({ state: 'in', places: [] })
   expect(look('mixed', 'none').state).toBe('below')
   expect(look('right', 'some').state).toBe('below')
+})
+
+describe('what two sizes come to is said', () => {
+  const words = (e: ReturnType<typeof evaluated>, id: string) =>
+    result(e, id)
+      .findings.map(({ words: of }) => of)
+      .join(' ')
+  const cup = (size: number) => [...SIZES.filter(({ point }) => point !== 'cup-upper'), ...figures('cup-upper', mm(size))]
+  it('a press is a press; a cup with clearance turns on its seat, unless its fit is known to be loose', () => {
+    // 46.98 − 47.02, and 46.98 − 46.95.
+    expect(words(evaluated([...SIZES]), 'cup-fit@upper')).toContain('A press of 0.04')
+    const loose = evaluated(cup(46.95))
+    expect(words(loose, 'cup-fit@upper')).toContain('A clearance of 0.03')
+    expect(result(loose, 'cup-fit@upper')).toMatchObject({ state: 'above', overrule: 'a clearance: the cup turns on its seat' })
+    expect(result(evaluated(cup(46.95), { setup: { cupFit: 'H7/g6' } }), 'cup-fit@upper').overrule).toBeNull()
+  })
+  it('too large for its bore is not too small, and the other way round', () => {
+    expect(words(evaluated(cup(47.4)), 'cup-fit@upper')).toContain('The cup is 0.420 mm larger than the bore of the head: it cannot go in')
+    expect(words(evaluated(cup(46.5)), 'cup-fit@upper')).toContain('The cup is 0.480 mm smaller than the bore of the head: it falls in')
+    const cone = (size: number) => [...SIZES.filter(({ point }) => point !== 'cone-upper'), ...figures('cone-upper', mm(size))]
+    expect(words(evaluated(cone(29.6)), 'cone-fit@upper')).toContain('The cone’s bore is 0.420 mm smaller than the stem: it cannot go on')
+    expect(words(evaluated(cone(30.4)), 'cone-fit@upper')).toContain('0.380 mm larger than the stem')
+  })
+  it('gaps round the seal that no one leaf fits say that it does not lie square', () => {
+    const gaps = (...of: [number, number][]) =>
+      evaluated([
+        ...SIZES,
+        ...stack(),
+        ...of.flatMap(([low, high], i) => ranges('gap-upper', [mm(low), mm(high)]).map(one => ({ ...one, id: `g${i}` }))),
+      ])
+    expect(words(gaps([0.9, 0.95], [0.9, 0.95]), 'clearance@upper')).toContain('lies square, as far as feelers tell')
+    expect(words(gaps([0.9, 0.95], [0.6, 0.65]), 'clearance@upper')).toContain(
+      '0.650 here and 0.900 there, 0.250 mm apart: the seal does not lie square',
+    )
+  })
+  it('thread is told in turns too, and was what the old stack had', () => {
+    const e = evaluated([...SIZES, ...stack(), ...GAPS], { setup: { pitch: String(mm(1)) } })
+    expect(words(e, 'thread')).toMatch(/10\.3 ± 0\.\d turns engaged\./)
+    const rows = beforeAfter(e.found, e.current)
+    expect(inMm(rows.find(({ id }) => id === 'thread')!.before!.estimate!.value)).toBe(9)
+    expect(inMm(rows.find(({ id }) => id === 'reach')!.before!.estimate!.value)).toBe(0.8)
+  })
+  it('washers that are not offered are named, with what is in the way', () => {
+    const setup = { stem: mm(30), pocket: mm(41) }
+    const place = { washers: { over: setup.stem, within: setup.pocket } }
+    const lots = [washer(0.5), washer(0.6, { inside: mm(29) }), washer(1, { outside: mm(42) })].map(lot => ({ ...lot, onHand: 1 }))
+    const { inside: _, ...unknown } = washer(1.5, { onHand: 1 })
+    expect(washersLeftOut(check([]), place, [...lots, unknown])).toEqual([
+      expect.stringMatching(/^0\.60+ mm: its hole of 29\.0+ mm does not clear 30\.0+ mm$/),
+      expect.stringMatching(/^1\.0+ mm: its rim of 42\.0+ mm does not stay within 41\.0+ mm$/),
+      expect.stringMatching(/^1\.50+ mm: its hole is not known$/),
+    ])
+    expect(washersLeftOut(check([]), {}, lots)).toEqual([])
+  })
 })

@@ -229,10 +229,10 @@ describe('a shim behind a race, by torque', () => {
     ])
     expect(ways({}).map(({ ask }) => ask)).toEqual([
       null,
-      'say in Set up how much comes off in an hour',
+      'say below how much comes off in an hour',
       'ask the grinder, and say it in Set up',
     ])
-    expect(ways({ ...rates, hour: '' })[1]).toMatchObject({ hours: 3.06, price: null, ask: 'say in Set up what an hour costs' })
+    expect(ways({ ...rates, hour: '' })[1]).toMatchObject({ hours: 3.06, price: null, ask: 'say below what an hour costs' })
   })
   it('without limits a torque is no limit known, accepted with a reason and never In', () => {
     const { state, signOff } = evaluated([found], { limits: { working: 'book', sets: {} } })

@@ -66,7 +66,9 @@ describe('rings of a universal joint', () => {
     expect(unequal.aside).toMatch(/^Not alike: what lies between moves 1\.0 thou towards the thinner/)
     expect(own({ lotId: 'r58', count: 2 }).aside).toBeNull()
     // 3.5 − 2 × 2 = −0.5: all of it and half a thou more.
-    expect(own({ lotId: 'r61', count: 2 }).aside).toMatch(/^The whole play is taken away, and 0\.5 more: it binds\. What comes off is the play less its limits: 1\.5 to 3\.5 thou/)
+    expect(own({ lotId: 'r61', count: 2 }).aside).toMatch(
+      /^The whole play is taken away, and 0\.5 more: it binds\. What comes off is the play less its limits: 1\.5 to 3\.5 thou/,
+    )
     const bench = { document: checkOf('universal-joint', { family: 'rings', trials: [trial('t1', [])] }), lots: KIT, reserves: {} }
     const list = (count: number) =>
       decide(bench, {

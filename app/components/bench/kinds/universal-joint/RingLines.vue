@@ -3,9 +3,10 @@ import type { CheckDocument } from '#core/check/document'
 import type { CheckEvaluation } from '#core/check/evaluate/evaluate-check'
 import { drawerFor, piecesIn } from '#core/check/document'
 import { ringLine, type RingPlay } from '#core/check/kinds/universal-joint/evaluate'
-import { lotMap, packTotal, type Lot } from '#core/pack/lot'
+import { roundSize } from '#core/choice/window/round-size'
+import { lotMap, packTotal, unitMade, type Lot } from '#core/pack/lot'
 import { formatLength, markedText } from '#core/quantity/format-length'
-import { UNIT_NAME } from '#core/quantity/length'
+import { UNIT_NAME, nm } from '#core/quantity/length'
 import { insideRange } from '#core/verdict/limits'
 import { usePreferences } from '~/stores/preferences'
 
@@ -14,7 +15,7 @@ const props = defineProps<{ document: CheckDocument; evaluation: CheckEvaluation
 defineEmits<{ fit: [{ place: string; pieces: { lotId: string; count: number }[] }[]] }>()
 const preferences = usePreferences()
 const lines = computed(() =>
-  props.evaluation.places.flatMap(({ place, result }) => {
+  props.evaluation.places.flatMap(({ place, result, window }) => {
     const rings = piecesIn(props.document.trials.at(-1)!, place.id)
     if (rings.length === 0 || !result?.valid || !result.estimate || result.stale) return []
     // Of unequal ones, the middle of the two: what counts is their sum.
@@ -22,14 +23,22 @@ const lines = computed(() =>
     const range = insideRange(result.limits.working)
     const inside = ({ play }: RingPlay) => play > 0 && play >= range.low && play <= range.high
     const word = (ring: RingPlay) => (ring.play <= 0 ? 'preload' : result.limits.working ? (inside(ring) ? 'in' : 'loose') : '')
+    const all = ringLine(result.estimate.value, fitted, drawerFor(props.document, props.lots, place)).map(ring => ({
+      ...ring,
+      word: word(ring),
+    }))
+    const each = window && { ...window, low: nm(window.low / 2), high: nm(window.high / 2) }
+    const none = each !== null && all.every(ring => ring.word !== 'in')
+    // What is asked for at a counter, in the unit the kit is made in.
+    const size = none
+      ? roundSize(each, unitMade(props.lots.filter(({ id }) => all.some(({ lotId }) => lotId === id))) ?? preferences.unit)
+      : null
     return [
       {
         id: place.id,
         label: place.label,
-        rings: ringLine(result.estimate.value, fitted, drawerFor(props.document, props.lots, place)).map(ring => ({
-          ...ring,
-          word: word(ring),
-        })),
+        rings: all,
+        order: size === null ? (none ? 'no ring of this kit would do' : '') : `no ring of this kit would do: order ${markedText(size)}`,
       },
     ]
   }),
@@ -50,6 +59,10 @@ const name = (id: string) => {
             <tr>
               <th class="text-left">{{ line.label }}</th>
               <td v-for="ring in line.rings" :key="ring.lotId" class="text-right whitespace-nowrap">{{ name(ring.lotId) }}</td>
+            </tr>
+            <tr v-if="line.order">
+              <td class="text-mute"></td>
+              <td :colspan="line.rings.length" class="text-left text-near">{{ line.order }}</td>
             </tr>
             <tr>
               <td class="text-mute">play</td>
