@@ -29,6 +29,8 @@ export interface Catalogue {
   readonly entries: readonly CatalogueEntry[]
   /** why there is nothing, or what is to be known */
   readonly note: string | null
+  /** what has to be done before any of it is put in; left out: nothing */
+  readonly hold?: string
   /** what else can be done where none of it reaches the limits */
   readonly elsewise: string
   /** how it is put in */

@@ -233,6 +233,8 @@ export interface CheckKind<Details extends object = object> {
   readonly offered?: { readonly to: RegExp; readonly words: string }
   /** What, said of a job, makes a signed check of this kind on the same unit doubtful. */
   readonly suspect?: { readonly to: RegExp; readonly words: string }
+  /** Its readings stand in the short report too: it has to convince somebody else. */
+  readonly evidence?: true
   /** What comes after which there is no way back: `Before the case is closed`. */
   readonly closing?: string
   /** Roles of the parts that stay together afterwards as one set: changing one voids it. */

@@ -51,6 +51,8 @@ export interface TorqueField extends FieldHead {
   readonly kind: 'torque'
   /** of a bearing, not of a bolt: in·lb beside N·m */
   readonly small?: true
+  /** a small bolt: a figure without its unit may be in·lb as well as ft·lb, and is asked */
+  readonly asksUnit?: true
 }
 /** How many turns of one thing to a turn of another: decimal digits, above zero. */
 export interface RatioField extends FieldHead {

@@ -160,5 +160,13 @@ export function parseFigure(text: string, bare: Unit, options: EntryOptions = {}
   if (!entry.ok) return entry
   if (entry.value < 0 && (change || FACTS[bare].quantity !== 'temperature'))
     return { ok: false, reason: `Less than nothing: a ${FACTS[bare].quantity} is read without a sign.` }
+  if (options.anyOf && /^[\d.,\s]+$/.test(text)) {
+    const figure = text.trim()
+    const choices = (options.anyOf as readonly Unit[]).flatMap(unit => {
+      const meant = parseMeasure(`${figure} ${unit}`, FACTS[bare].quantity as MeasureKind, bare, change)
+      return meant.ok ? [{ label: `${figure} ${unitName(unit)}`, value: nm(meant.value) }] : []
+    })
+    return { ok: false, reason: `${figure} of what?`, choices }
+  }
   return { ...entry, rounded: false }
 }

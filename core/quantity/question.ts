@@ -38,6 +38,8 @@ export interface EntryOptions {
   readonly shows?: Shows
   /** What the figure is, for the sentence: "play", "thickness". */
   readonly name?: string
+  /** A figure of another quantity without its unit is asked about: any of these may be meant. */
+  readonly anyOf?: readonly string[]
 }
 
 export interface Ratio {

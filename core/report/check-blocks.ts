@@ -1,5 +1,5 @@
 import { formatChange, systemOf, unitName } from '../quantity/figure'
-import { lowerFirst } from '../quantity/first-letter'
+import { lowerFirst, upperFirst } from '../quantity/first-letter'
 import { pieceList } from '../pack/arithmetic'
 import { lotMap, packChange, type Lot, type LotMap } from '../pack/lot'
 import { describeLimits, endsOf, SOURCE_NAME, type LimitSet } from '../verdict/limits'
@@ -16,6 +16,7 @@ import { checkKind } from '../check/registry'
 import { unitOfResult } from '../check/common/results'
 import { lookAt } from '../check/sentence/look-at'
 import { answerOf } from '../check/sentence/answer'
+import { evidenceOf } from './evidence'
 import { fullBlocks } from './full-blocks'
 import { bandDrawing } from './drawing'
 import { drawings, facts, table, text, type Block, type ReportLength } from './report'
@@ -65,6 +66,7 @@ export function checkBlocks({ check, evaluation }: EvaluatedCheck, lots: readonl
     ]),
     ...figures(check, evaluation, options.length),
     ...bands(check, evaluation),
+    ...(options.length === 'page' ? evidence(check) : []),
     ...(options.length === 'full' || check.trials.length > 1 ? packs(check, evaluation, index) : []),
     ...table(
       'Replaced or reworked',
@@ -137,6 +139,18 @@ function figures(check: CheckDocument, evaluation: CheckEvaluation, length: Repo
   return changed
     ? table('Before and after', ['Figure', 'As found', '', 'Now', '', 'Change', 'Limits'], rows, [1, 3, 5])
     : table('As found', ['Figure', 'Read', '', 'Limits'], rows, [1])
+}
+
+/** Every fitting a column: what was read where. */
+function evidence(check: CheckDocument): Block[] {
+  const all = evidenceOf(check).filter(({ read }) => read.length > 0)
+  const places = [...new Set(all.flatMap(({ read }) => read.map(({ where }) => where)))]
+  return table(
+    'Readings',
+    ['Where', ...all.map(({ fitting }) => upperFirst(fitting))],
+    places.map(place => [place, ...all.map(({ read }) => read.find(({ where }) => where === place)?.words ?? '–')]),
+    all.map((_, i) => i + 1),
+  )
 }
 
 /** Each figure the check is for, in its limits. */

@@ -8,6 +8,7 @@ import { stateWord } from '../check/evaluate/state-words'
 import { piecesIn, type CheckDocument } from '../check/document'
 import type { CheckEvaluation } from '../check/evaluate/evaluate-check'
 import type { EvaluatedCheck } from './check-blocks'
+import { evidenceWords } from './evidence'
 import { staleWords } from '../check/parts'
 import { checkKind } from '../check/registry'
 import { figureOf, figuresOf, isChanged, unitOf } from './check-blocks'
@@ -78,6 +79,7 @@ function doneWords(check: CheckDocument, { places, reminders }: CheckEvaluation,
   const said = [
     ...moved,
     ...check.partChanges.map(change => lowerFirst(staleWords(checkKind(check.kind).parts(check.setup), change))),
+    ...evidenceWords(check),
     ...(check.signOff?.reason ? [`accepted: ${check.signOff.reason}`] : []),
     ...(open.length > 0 ? [`still to do: ${open.join(', ')}`] : []),
   ]

@@ -52,6 +52,26 @@ test('a housing bore read round the clock, dowels and their place chosen, a misr
     .getByRole('navigation', { name: 'Phases' })
     .getByRole('button', { name: /Choose/ })
     .press('Enter')
+  // 0 + 10 and 20 + 2 differ by 12: 3 of it no dowel moves, and none is chosen before it was read again.
+  await expect(page.getByTestId('hold')).toContainText('Read it again at 8 marks before a dowel is chosen')
+  await expect(page.getByTestId('catalogue').getByRole('button', { name: 'Fit' })).toHaveCount(0)
+  await page
+    .getByRole('navigation', { name: 'Phases' })
+    .getByRole('button', { name: /Measure/ })
+    .press('Enter')
+  for (const [mark, figure] of [
+    ['At 3', '14'],
+    ['At 9', '-4'],
+    ['Back at 12', '0'],
+  ] as const) {
+    await toCell(page, `${mark}:`)
+    await type(page, figure)
+  }
+  await page
+    .getByRole('navigation', { name: 'Phases' })
+    .getByRole('button', { name: /Choose/ })
+    .press('Enter')
+  await expect(page.getByTestId('hold')).toHaveCount(0)
   const rows = page.getByTestId('catalogue').getByRole('row')
   await expect(rows.nth(1)).toContainText('7 thou, marks to 3:42')
   await expect(rows.nth(1)).toContainText('−4.9')

@@ -83,7 +83,8 @@ const unmeasured: Saying = scene => {
   if (shown.estimate) return null
   if (shown.predicted && current.predicted[shown.id])
     return say('expected', `Fitted. Measure again: ${formatFigure(shown.predicted.play, unit)} ${unitName(unit)} is expected.`)
-  return say('to-measure', all > 1 ? progress(scene) : 'Nothing measured with this fitting yet.')
+  const open = shown.findings.find(({ gate }) => gate === 'few-readings')
+  return say('to-measure', open?.words ?? (all > 1 ? progress(scene) : 'Nothing measured with this fitting yet.'))
 }
 
 /** Not every point it rests on was read. */
@@ -152,6 +153,7 @@ const catalogue: Saying = ({ evaluation, place, phase, fine, at }) => {
   const of = phase === 'choose' ? evaluation.catalogues.find(({ place: id }) => id === place?.place.id) : undefined
   const best = of?.entries.find(({ here }) => here)
   if (!of || (!best && of.note === null)) return null
+  if (of.hold !== undefined && !fine) return say('catalogue', of.hold)
   if (fine) return say('in', inLimits(at, ''))
   // What would reach the limits and is not here is worth more than what is here and does not.
   const told = best?.state === 'in' ? best : (of.entries.find(({ state }) => state === 'in') ?? best)

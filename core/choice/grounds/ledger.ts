@@ -1,3 +1,4 @@
+import { lowerFirst } from '../../quantity/first-letter'
 import { formatLength } from '../../quantity/format-length'
 import { UNIT_NAME, type LengthUnit } from '../../quantity/length'
 import { normalQuantile } from '../../reading/student'
@@ -131,9 +132,17 @@ export function readLedger(trials: readonly LedgerTrial[], context: LedgerContex
     const apparentSlope = step === 0 ? null : (b.play - a.play) / step
     return result(
       'disagree',
-      `Two fittings do not agree: ${slopeWords(apparentSlope, b.play - a.play, c * step, c, unit)} Two never tell which is wrong: measure the present fitting again.`,
+      `Two fittings do not agree: ${slopeWords(apparentSlope, b.play - a.play, c * step, c, unit)} Two never tell which is wrong: measure the present fitting again.${lookAt(b.base - a.base)}`,
       { apparentSlope, signDoubtful: apparentSlope !== null && apparentSlope / c < -SMALL },
     )
+  }
+
+  /** What may lie behind it, besides a figure read wrong. */
+  function lookAt(offset: number): string {
+    const causes = suspicions
+      .filter(({ effect }) => (effect === 'less-play') === offset < 0)
+      .map(({ words }) => lowerFirst(words.replace(/\.$/, '')))
+    return causes.length === 0 ? '' : ` Or: ${causes.join('; ')}.`
   }
 
   function named(odd: BasedEntry): Ledger {
@@ -185,11 +194,12 @@ function commonPieces(packs: readonly Pack[]): Pack {
 const SMALL = 0.25
 
 function slopeWords(slope: number | null, moved: number, expected: number, c: number, unit: LengthUnit): string {
+  const show = (value: number) => formatLength(value, unit, { sign: true })
   if (slope === null) return 'the same thickness, another play.'
   const ratio = slope / c
-  if (Math.abs(ratio) < SMALL) return 'the pack changed and the play did not.'
+  if (Math.abs(ratio) < SMALL)
+    return `the pack changed and the play did not: ${show(expected)} ${UNIT_NAME[unit]} was expected, ${show(moved)} seen.`
   if (ratio < 0) return 'the play went the other way. Is the sign of this place right?'
   if (ratio > 0.35 && ratio < 0.65) return 'the play moved by half of what it should: one side only?'
-  const show = (value: number) => formatLength(value, unit, { sign: true })
   return `the play moved ${show(moved)} where the pack asks for ${show(expected)} ${UNIT_NAME[unit]}.`
 }

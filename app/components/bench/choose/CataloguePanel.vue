@@ -51,7 +51,7 @@ const best = computed(() => entries.value.find(({ here }) => here) ?? null)
 const reached = computed(() => entries.value.some(({ state }) => state === 'in'))
 const asItIs = (entry: JudgedEntry) => isIn(entry) && entry.setting === null
 /** The best that is here and changes something: the key goes to its button, Enter fits it. */
-const first = computed(() => (best.value && !asItIs(best.value) ? best.value : null))
+const first = computed(() => (best.value && catalogue.value?.hold === undefined && !asItIs(best.value) ? best.value : null))
 const list = ref<HTMLElement>()
 useKeys(
   computed(() =>
@@ -75,6 +75,7 @@ const empty = computed(() => !props.lots.some(({ family, onHand }) => family ===
       :lots="lots"
       @keep="command('settings', { settings: $event })"
     />
+    <p v-if="catalogue?.hold" class="my-1 text-[14.5px] text-near" data-test="hold">{{ catalogue.hold }}</p>
     <p v-if="catalogue?.note" class="my-1 text-[14px] text-near">{{ catalogue.note }}</p>
     <div v-if="entries.length" ref="list" class="overflow-x-auto">
       <table class="tight w-full">
@@ -100,6 +101,7 @@ const empty = computed(() => !props.lots.some(({ family, onHand }) => family ===
             </td>
             <td class="text-right whitespace-nowrap">
               <span v-if="asItIs(entry)" class="text-[13px] font-normal text-mute">as it is</span>
+              <span v-else-if="catalogue!.hold !== undefined" class="text-[13px] font-normal text-mute">read again first</span>
               <span v-else-if="!entry.here" class="text-[13px] font-normal text-mute">not here</span>
               <button
                 v-else-if="!locked"

@@ -2,6 +2,7 @@
 import type { PointReading } from '#core/check/document'
 import type { Finding } from '#core/reading/gates'
 import { isFigure, isPieces, isRange, isRepeat, isWord, type Entry } from '#core/reading/reading'
+import { closingError } from '#core/reading/repeat'
 import { formatFigure, readDecimals, type Unit } from '#core/quantity/figure'
 
 /** The series so far at one point: what was read, what is said of each, and the way to strike one out. */
@@ -64,10 +65,10 @@ watch(
   { immediate: true },
 )
 const says = (reading: PointReading) => props.findings.filter(f => f.repeatId === reading.id)
-const shortWord = (finding: Finding) =>
+const shortWord = (finding: Finding, reading: PointReading) =>
   (
     {
-      'closing': 'not back to zero',
+      'closing': isRepeat(reading) ? `${show(closingError(reading))} off zero` : 'not back to zero',
       'spring-back': 'sprang back',
       'outlier': 'stands apart',
       'size': 'out of range',
@@ -145,7 +146,11 @@ function cells(reading: PointReading): string[] {
                   .map(f => f.words)
                   .join(' ')
               "
-              >{{ says(reading).map(shortWord).join(', ') }}</span
+              >{{
+                says(reading)
+                  .map(finding => shortWord(finding, reading))
+                  .join(', ')
+              }}</span
             >
             <span v-else-if="entry === 'travel' && !isWord(reading)" class="text-in">holds zero</span>
           </td>

@@ -45,6 +45,8 @@ function mend(): void {
   why.value = ''
 }
 const value = (event: Event) => (event.target as HTMLSelectElement).value
+/** What a figure of a torque may be in. */
+const TORQUES = { anyOf: ['ft·lb', 'in·lb', 'N·m'] } as const
 /** A length or a torque, in whole small units. */
 function figure(id: string, given: Exact | null): void {
   const text = given === null ? '' : String(given)
@@ -86,6 +88,7 @@ function price(id: string, text: string): void {
       :model-value="setup[field.id] ? (Number(setup[field.id]) as Torque) : null"
       :label="field.label"
       :unit="unitSystem === 'metric' ? 'N·m' : field.small ? 'in·lb' : 'ft·lb'"
+      v-bind="field.asksUnit ? { options: TORQUES } : {}"
       optional
       :fault="faultAt(faults, `settings.setup.${field.id}`)"
       :disabled="off(field)"

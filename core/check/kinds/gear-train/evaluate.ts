@@ -33,10 +33,24 @@ export const combineTrain = (setup: TrainSetup, answers: Answers): CombinedResul
           estimate: difference(answers, 'stack-new', 'stack-old'),
           points: ['stack-new', 'stack-old'],
           formula: 'new stack − old stack: zero keeps the total',
+          findings: shimsWanted(answers),
         },
       ]
     : []),
 ]
+
+/** Shims that keep the total, limit or none: those in the stack less what it is over. */
+function shimsWanted(answers: Answers): Finding[] {
+  const [over, shims] = [difference(answers, 'stack-new', 'stack-old'), answers.fitted(STACK)]
+  if (!over || !shims) return []
+  const show = (value: number) => formatLength(value, answers.unit)
+  const wanted = shims.value - over.value
+  const words =
+    wanted < 0
+      ? `With no shim at all it is ${formatLength(-wanted, answers.unit, { unit: true })} over the old.`
+      : `The total is kept with ${formatLength(wanted, answers.unit, { unit: true })} of shims: ${show(shims.value)} in it ${over.value < 0 ? '+' : '−'} ${show(Math.abs(over.value))}.`
+  return [{ gate: 'size', level: 'note', words }]
+}
 
 function difference(answers: Answers, one: string, other: string): Estimate | null {
   const [a, b] = [answers.of(one).estimate, answers.of(other).estimate]

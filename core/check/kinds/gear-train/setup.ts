@@ -101,7 +101,7 @@ export const FIELDS = {
     ],
     initial: 'upright',
   }),
-  bolt: torque({ label: 'Feed bolt, to be torqued to', hint: 'blank: there is none', free: true }),
+  bolt: torque({ label: 'Feed bolt, to be torqued to', hint: 'blank: there is none', free: true, asksUnit: true }),
 }
 export type TrainSetup = SetupOf<typeof FIELDS>
 

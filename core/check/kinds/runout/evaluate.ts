@@ -12,7 +12,7 @@ import type { Answers, CombinedResult, Contradiction } from '../../contract'
 import { angleOf, radians } from './circle'
 import { bestBy, bestForAxes, lengthOf, less, plus, straightAt, type Offset } from './dowels'
 import { atMark, AXES, CLOCKING, DOWELS, isHousing, knowsView, RETURN, sagAt, seen, type RunoutSetup } from './setup'
-import { offsetOf, rawOf, rawWith, restOf, turnFindings, turnOf, type Turn } from './turn'
+import { holdFor, offsetOf, openWords, rawOf, rawWith, restOf, turnFindings, turnOf, type Turn } from './turn'
 
 /** Every point of the turn. */
 const turnPoints = (setup: RunoutSetup): string[] => [
@@ -38,7 +38,12 @@ export const resultOf = ({ judged }: Pick<RunoutSetup, 'judged'>, rule: Rule): s
 export function combineRunout(setup: RunoutSetup, answers: Answers): CombinedResult[] {
   const turn = turnOf(setup, answers)
   const points = turnPoints(setup)
-  const findings = turn ? [...turnFindings(setup, turn, answers), ...unsaidFindings(setup, answers)] : []
+  const open = openWords(setup, answers)
+  const findings = turn
+    ? [...turnFindings(setup, turn, answers), ...unsaidFindings(setup, answers)]
+    : open
+      ? [{ gate: 'few-readings', level: 'note', words: open } satisfies Finding]
+      : []
   const result = (kind: string, estimate: Estimate | null, formula: string, position: string | null = null): CombinedResult => ({
     kind,
     position,
@@ -139,7 +144,7 @@ export function dowelCatalogue(setup: RunoutSetup, answers: Answers, drawer: (pl
   if (!isHousing(setup)) return []
   const said = (note: string): Catalogue[] => [{ ...DOWEL_CATALOGUE, entries: [], note }]
   const turn = turnOf(setup, answers)
-  if (!turn) return said('Read the whole turn first, with its return.')
+  if (!turn) return said(openWords(setup, answers) ?? 'Read the whole turn first, with its return.')
   if (!knowsView(setup)) return said('Say in Set up from which side the clock is seen: then the place of the marks can be told.')
   const held = heldBy(answers)
   if (!held) return said('Dowels are in, and where their marks point is not known: say it in Measure, then the next can be chosen.')
@@ -160,7 +165,8 @@ export function dowelCatalogue(setup: RunoutSetup, answers: Answers, drawer: (pl
   })
   const note =
     sizes.length === 0 ? 'No offset dowels in the drawer: put the set into stock, both of a size alike, with their offset.' : null
-  return [{ ...DOWEL_CATALOGUE, entries: [straight, ...entries], note }]
+  const hold = holdFor(setup, turn, answers)
+  return [{ ...DOWEL_CATALOGUE, entries: [straight, ...entries], note, ...(hold ? { hold } : {}) }]
 
   function entryFor(lot: Lot | null, moved: Offset): CatalogueEntry {
     const left = less(wanted, moved)

@@ -34,6 +34,7 @@ export const runout = defineKind({
   spoken,
   plausible: thou(150),
   safety: null,
+  evidence: true,
   closing: 'Before the gearbox goes on',
   fields: FIELDS,
   asked: ASKED,

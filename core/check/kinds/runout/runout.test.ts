@@ -3,7 +3,7 @@ import { checkOf, figures, gauge, GAUGES, trial } from '../../../../tests/docume
 import { decide } from '../../../command/decide'
 import { newLot } from '../../../command/found-pack'
 import type { Lot } from '../../../pack/lot'
-import { mm, nm, thou } from '../../../quantity/length'
+import { mm, nm, thou, type Nm } from '../../../quantity/length'
 import type { LimitSet } from '../../../verdict/limits'
 import type { CheckDocument, PointReading, Trial } from '../../document'
 import { evaluateCheck } from '../../evaluate/evaluate-check'
@@ -229,5 +229,23 @@ describe('other parts', () => {
     const readings = [...marks.flatMap((mark, i) => figures(`at-${mark}`, thou(i % 2 ? 2 : 0))), ...figures('return', 0)]
     const e = housing(readings, { what: 'face', judged: 'once', marks: marks.join(' ') }, { limits: { working: 'book', sets: warp } })
     expect([at(e, 'runout').state, at(e, 'rest').state]).toEqual(['in', 'above'])
+  })
+})
+
+describe('nothing is chosen by a turn that is not whole, or does not add up', () => {
+  it('names the marks that are missing', () => {
+    const some = (n: number) => housing([0, 90_000, 180_000, 270_000].slice(0, n).flatMap(angle => figures(`at-${angle}`, thou(1))))
+    expect(words(some(3), 'offset')).toBe('The turn is not closed: read 9:00, back at 12:00.')
+    expect(some(4).catalogues[0]).toMatchObject({ entries: [], note: 'The turn is not closed: read back at 12:00.' })
+    expect(words(some(0), 'offset')).toBe('')
+  })
+  it('the sums of opposite marks may differ by a graduation, not by more: 8 marks tell', () => {
+    // (0 + 10) − (20 + 2) is 12, a quarter of it 3, of a dial of half a thou.
+    expect(housing(found).catalogues[0]!.hold).toContain('Read it again at 8 marks')
+    expect(housing(turn(0, 14.5, 10, -3.5)).catalogues[0]!.hold).toBeUndefined()
+    expect(housing(turn(0, 20, 10, 2, 30)).catalogues[0]!.hold).toContain('Take the turn again')
+    const eight = ['0', '45000', '90000', '135000', '180000', '225000', '270000', '315000']
+    const read = eight.flatMap((angle, i) => figures(`at-${angle}`, thou([0, 10.8, 20, 17.9, 10, 5.2, 2, -1.9][i]!)))
+    expect(housing([...read, ...figures('return', 0 as Nm)], { marks: eight.join(' ') }).catalogues[0]!.hold).toBeUndefined()
   })
 })

@@ -150,8 +150,8 @@ export function turnFindings(setup: RunoutSetup, turn: Turn, answers: Answers): 
       level: 'warn',
       words: 'The marks lie unevenly: something oval would look off centre. Opposite marks tell them apart.',
     })
-  const worst = Math.max(...turn.marks.map(({ rest }) => Math.abs(rest)))
-  if (setup.marks.length < 8 && setup.marks.length > 3 && worst > graduation)
+  const worst = worstRest(turn)
+  if (isFew(setup) && worst > graduation)
     findings.push({
       gate: 'spread',
       level: 'warn',
@@ -165,6 +165,28 @@ export function turnFindings(setup: RunoutSetup, turn: Turn, answers: Answers): 
     })
   return findings
 }
+
+/** Marks still to be read of a turn that was begun; null: it was not begun, or is whole. */
+export function openWords(setup: RunoutSetup, answers: Answers): string | null {
+  const unread = (id: string) => answers.of(id).estimate === null
+  const marks = setup.marks.map(angle => ({ id: atMark(angle), name: formatFigure(angle, 'h') }))
+  const open = [...marks.filter(({ id }) => unread(id)).map(({ name }) => name), ...(unread(RETURN) ? [`back at ${marks[0]!.name}`] : [])]
+  return open.length === 0 || open.length > marks.length ? null : `The turn is not closed: read ${open.join(', ')}.`
+}
+
+/** Why no dowel is chosen by this turn yet; null: it can be. */
+export function holdFor(setup: RunoutSetup, turn: Turn, answers: Answers): string | null {
+  const wrong = turnFindings(setup, turn, answers).find(({ level }) => level === 'fail')
+  if (wrong) return wrong.words
+  const graduation = answers.gauge('dial-indicator')?.graduation ?? 0
+  const worst = worstRest(turn)
+  return isFew(setup) && worst > graduation
+    ? `Read it again at 8 marks before a dowel is chosen: the sums of opposite marks differ, ${formatLength(worst, answers.unit, { unit: true, trim: true })} of it is no offset, or misread.`
+    : null
+}
+const worstRest = ({ marks }: Turn): number => Math.max(...marks.map(({ rest }) => Math.abs(rest)))
+/** Too few marks to tell what is out of round from what was misread. */
+const isFew = ({ marks }: Pick<RunoutSetup, 'marks'>): boolean => marks.length > 3 && marks.length < 8
 
 /** The least part of a turn that holds all marks. */
 function spanOf(marks: readonly number[]): number {

@@ -81,6 +81,20 @@ describe('rings of a universal joint', () => {
     expect(list(1)).toMatchObject({ ok: false, faults: [{ path: 'pieces', reason: expect.stringContaining('it holds 2 or none') }] })
     expect([list(0).ok, list(2).ok]).toEqual([true, true])
   })
+  it('rings 2 thicker on each side and the same play: −4 was expected, and what lies behind it is named', () => {
+    const rings = (size: number): Pack => [{ lotId: `r${size}`, count: 2 }]
+    const read = (id: string) => plays('play-1', 3.5, 3.5, 3.5).map((one, i) => ({ ...one, id: `${id}${i}` }))
+    const document = checkOf('universal-joint', {
+      family: 'rings',
+      trials: [
+        trial('t1', read('a'), { packs: { 'rings-1': rings(57) } }),
+        trial('t2', read('b'), { packs: { 'rings-1': rings(59) }, refitted: ['rings-1'] }),
+      ],
+    })
+    const { words } = evaluateCheck(document, KIT).places[0]!.ledger
+    expect(words).toContain('−4.0 thou was expected, 0.0 seen')
+    expect(words).toContain('measure the rings that came out')
+  })
   it('59 read 3.5: no ring of 57, 58, 59, 61, 63 fits over 0 to 0.05 mm, 60 would', () => {
     const place = check(both(3.5), 59).places[0]!
     expect([place.window!.low / 25_400, place.window!.high / 25_400]).toEqual([expect.closeTo(119.53, 2), expect.closeTo(121.5, 3)])

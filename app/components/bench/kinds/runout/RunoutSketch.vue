@@ -1,6 +1,17 @@
 <script setup lang="ts">
 /** Where the base stands and where the tip runs. Not to scale. */
-defineProps<{ what: 'housing' | 'radial' | 'face' | 'shaft'; sense: 'rises' | 'falls' }>()
+const props = defineProps<{
+  what: 'housing' | 'radial' | 'face' | 'shaft'
+  sense: 'rises' | 'falls'
+  view: 'unsaid' | 'gearbox' | 'front'
+}>()
+/** The crank turned its usual way passes 12, 9, 6, 3 as seen from the gearbox side, and the other way round from the front. */
+const turned = computed(() =>
+  props.view === 'front' ? 'M289 92a28 28 0 0 1 32 0m0 0l-8-1m8 1l-3-7' : 'M321 92a28 28 0 0 0-32 0m0 0l8-1m-8 1l3-7',
+)
+const seenFrom = computed(
+  () => ({ unsaid: 'seen from which side?', gearbox: 'from the gearbox side', front: 'from the front' })[props.view],
+)
 const LABEL = {
   housing: 'Base on the flywheel, tip in the housing bore; the crank is turned',
   radial: 'Base on what stands, tip on the rim; the part is turned',
@@ -11,10 +22,11 @@ const LABEL = {
 
 <template>
   <svg
-    :viewBox="what === 'radial' ? '0 -24 340 170' : '0 0 340 146'"
-    class="w-full max-w-[330px]"
+    :viewBox="what === 'radial' ? '0 -24 340 170' : what === 'housing' ? '0 0 372 166' : '0 0 340 146'"
+    class="w-full"
+    :class="what === 'housing' ? 'max-w-[360px]' : 'max-w-[330px]'"
     role="img"
-    :aria-label="`${LABEL[what]}. Pushing the tip in ${sense === 'rises' ? 'raises' : 'lowers'} the figure`"
+    :aria-label="`${LABEL[what]}. Pushing the tip in ${sense === 'rises' ? 'raises' : 'lowers'} the figure${what === 'housing' ? `. The clock, ${seenFrom}` : ''}`"
     fill="none"
     stroke="var(--ink)"
     stroke-width="1.4"
@@ -30,9 +42,27 @@ const LABEL = {
       <g font-size="11" fill="var(--ink)" stroke="none">
         <text x="24" y="140">block</text>
         <text x="70" y="90">flywheel</text>
-        <text x="196" y="44">bore of the housing</text>
-        <text x="196" y="60" fill="var(--mute)">tip in the bore</text>
-        <text x="196" y="90">axis of the crank</text>
+        <text x="196" y="34">bore of the housing</text>
+        <text x="196" y="49" fill="var(--mute)">tip in: figure {{ sense === 'rises' ? 'up' : 'down' }}</text>
+        <text x="196" y="86" fill="var(--mute)">crank axis</text>
+      </g>
+      <!-- from where its clock is seen -->
+      <template v-if="view !== 'unsaid'">
+        <path
+          :d="view === 'gearbox' ? 'M262 72h-16m0 0l6-4m-6 4l6 4' : 'M2 72h16m0 0l-6-4m6 4l-6 4'"
+          stroke="var(--accent)"
+          stroke-width="2"
+        />
+      </template>
+      <circle cx="305" cy="120" r="22" fill="var(--paper)" />
+      <path d="M305 98v5M327 120h-5M305 142v-5M283 120h5" />
+      <path v-if="view !== 'unsaid'" :d="turned" stroke="var(--out)" stroke-width="1.6" />
+      <g font-size="10.5" fill="var(--ink)" stroke="none" text-anchor="middle">
+        <text x="305" y="113">12</text>
+        <text x="318" y="124">3</text>
+        <text x="305" y="136">6</text>
+        <text x="292" y="124">9</text>
+        <text x="305" y="158" font-size="11" :fill="view === 'unsaid' ? 'var(--near)' : 'var(--ink)'">{{ seenFrom }}</text>
       </g>
     </template>
     <template v-else-if="what === 'shaft'">
@@ -57,8 +87,5 @@ const LABEL = {
       </template>
       <text x="152" y="124" font-size="11" fill="var(--ink)" stroke="none">turned by hand, one way</text>
     </template>
-    <text v-if="what === 'housing'" x="196" y="124" font-size="11" fill="var(--ink)" stroke="none">
-      tip in: figure {{ sense === 'rises' ? 'up' : 'down' }}
-    </text>
   </svg>
 </template>

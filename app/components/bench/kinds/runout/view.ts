@@ -3,4 +3,4 @@ import { defineView } from '../views'
 import ClockPlot from './ClockPlot.vue'
 import RunoutSketch from './RunoutSketch.vue'
 
-export default defineView(FIELDS, RunoutSketch, ({ what, sense }) => ({ what, sense }), { plot: ClockPlot })
+export default defineView(FIELDS, RunoutSketch, ({ what, sense, view }) => ({ what, sense, view }), { plot: ClockPlot })
