@@ -235,6 +235,8 @@ export interface CheckKind<Details extends object = object> {
   readonly suspect?: { readonly to: RegExp; readonly words: string }
   /** Its readings stand in the short report too: it has to convince somebody else. */
   readonly evidence?: true
+  /** Questions its results answer before it is closed up, in their order, by kind of result: `no` is the end of its limits at which the answer is no. */
+  readonly questions?: Readonly<Record<string, { readonly ask: string; readonly no: 'below' | 'above' }>>
   /** What comes after which there is no way back: `Before the case is closed`. */
   readonly closing?: string
   /** Roles of the parts that stay together afterwards as one set: changing one voids it. */

@@ -43,7 +43,7 @@ export function checkBlocks({ check, evaluation }: EvaluatedCheck, lots: readonl
     ...(kind.safety ? [text(kind.safety, 'caution')] : []),
     facts([
       ['Check', options.length === 'full' ? kind.title : null],
-      ['Verdict', evaluation.word],
+      ['Verdict', `${evaluation.word}${signOff?.reason ? ', accepted with a reason' : ''}`],
       [
         'To do',
         signOff

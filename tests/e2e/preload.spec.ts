@@ -208,6 +208,7 @@ test('preload by torque in two stages: a share that must be in it, paper in the 
   await expect(page.getByTestId('answer')).toContainText('leaves 1.05')
   // What rubbing it down would take stands beside the drawer before the first stroke: 0.092 at 0.03 an hour, 40 an hour.
   await page.getByRole('button', { name: 'what could be made for this place' }).press('Enter')
+  await page.getByRole('button', { name: 'say what an hour and the grinder cost' }).press('Enter')
   await fill(page, 'An hour of work costs', '40')
   await fill(page, /^Rubbing by hand takes off/, '0.03 mm')
   const rubbed = page.getByTestId('ways').getByRole('row', { name: /Rub down by hand/ })

@@ -22,6 +22,15 @@ const question = computed(() => `${checkKind(props.document.kind).closing ?? 'Be
         <StateMark :state="card.state" :size="56" />{{ card.answer }}
       </p>
       <p v-if="card.stop" class="text-[32px] leading-snug font-bold text-out" data-test="stop">{{ card.stop }}</p>
+      <dl v-if="card.questions.length > 0" class="space-y-2 text-[26px] leading-snug" data-test="questions">
+        <div v-for="{ ask, answer, figure } in card.questions" :key="ask" class="flex flex-wrap items-baseline gap-x-4">
+          <dt>{{ ask }}</dt>
+          <dd>
+            <strong :class="answer === 'Yes' ? 'text-in' : answer === 'No' ? 'text-out' : 'text-near'">{{ answer }}</strong>
+            <span class="ml-3 text-[19px] text-mute">{{ figure }}</span>
+          </dd>
+        </div>
+      </dl>
       <ul v-if="card.others.length > 0" class="space-y-1 text-[22px] leading-snug">
         <li v-for="words in card.others" :key="words">{{ words }}</li>
       </ul>

@@ -3,7 +3,7 @@ import type { SupplierList } from '#core/pack/order-list'
 import { markedText } from '#core/quantity/format-length'
 import { addDays } from '#core/quantity/day'
 import type { StockLot } from '#core/shop/shop'
-import { money } from '~/composables/words/money'
+import { money, moneyAmong } from '~/composables/words/money'
 import { today } from '~/composables/words/today'
 import { sizeName, type Orders } from '~/composables/drawer/useOrders'
 import type { WantedLine } from '#shared/orders'
@@ -48,6 +48,15 @@ async function order(): Promise<void> {
 }
 const drop = (line: WantedLine) => props.orders.send(what.value, ({ op }) => write('POST /api/orders/lines/:id/removal', { op }, line.id))
 const one = (lotId: string) => props.orders.send(what.value, names => write('POST /api/orders/lines', { ...names, lotId, pieces: 1 }))
+/** Prices of what is on it: where nobody keeps any, none is missing. */
+const prices = computed(() => props.list.sizes.map(({ lotId }) => props.lots.get(lotId)!.cost))
+const together = computed(() => {
+  const { price, leadDays } = props.list
+  return [
+    ...(prices.value.every(one => one === null) ? [] : [price === null ? 'not every price is known' : `together ${money(price)}`]),
+    ...(leadDays === null ? [] : [`here in ${leadDays} ${leadDays === 1 ? 'day' : 'days'}`]),
+  ].join(', ')
+})
 const csv = computed(() => `/api/orders/csv?supplier=${encodeURIComponent(props.list.supplier)}`)
 </script>
 
@@ -56,8 +65,7 @@ const csv = computed(() => `/api/orders/csv?supplier=${encodeURIComponent(props.
     <div class="mb-1 flex flex-wrap items-center gap-x-4 gap-y-2">
       <h3 :id="`${id}-name`" class="text-[17px] font-bold">{{ list.supplier || 'No supplier named yet' }}</h3>
       <p class="text-[14px] text-mute">
-        {{ list.price === null ? 'not every price is known' : `together ${money(list.price)}`
-        }}{{ list.leadDays === null ? '' : `, here in ${list.leadDays} ${list.leadDays === 1 ? 'day' : 'days'}` }}
+        {{ together }}
       </p>
       <div class="ml-auto flex gap-2">
         <a class="button" :href="csv" download="order.csv">CSV</a>
@@ -82,7 +90,7 @@ const csv = computed(() => `/api/orders/csv?supplier=${encodeURIComponent(props.
             <td class="hidden md:table-cell">{{ lots.get(size.lotId)!.family }}</td>
             <td class="figure hidden md:table-cell">{{ lots.get(size.lotId)!.article || '–' }}</td>
             <td class="figure text-right">{{ size.pieces }}</td>
-            <td class="figure hidden text-right md:table-cell">{{ money(lots.get(size.lotId)!.cost) }}</td>
+            <td class="figure hidden text-right md:table-cell">{{ moneyAmong(lots.get(size.lotId)!.cost, prices) }}</td>
             <td class="pl-3 md:pl-6">
               <ForWhat :lines="size.lines" removable @drop="drop" />
               <button type="button" class="link text-[13px]" @click="one(size.lotId)">one more, for the drawer</button>

@@ -1,6 +1,10 @@
 /** Coins as money; the coin is the workshop’s own. */
 export const money = (coins: number | null): string => (coins === null ? 'no price' : (coins / 100).toFixed(2))
 
+/** One of several prices: where none of them is known, nobody keeps prices here, and none is missing. */
+export const moneyAmong = (coins: number | null, all: readonly (number | null)[]): string =>
+  coins === null && all.every(price => price === null) ? '–' : money(coins)
+
 /** What is said of text that is none. */
 export const BAD_PRICE = 'A price such as 12 or 12.50.'
 

@@ -151,6 +151,18 @@ export function evaluateFitting(
     const judged = (set: typeof limits.book) =>
       valid && set ? judge({ value: estimate.value, u: estimate.u, nu: estimate.nu }, set, document.rule) : null
     const working = valid ? judge({ value: estimate.value, u: estimate.u, nu: estimate.nu }, limits.working, document.rule) : null
+    const verdict = { book: judged(limits.book), shop: judged(limits.shop), demand: judged(limits.demand), working }
+    // What is recommended, and what is allowed at the outside.
+    const wider =
+      working?.plain === 'above' || working?.plain === 'below'
+        ? (['book', 'shop'] as const).find(of => verdict[of]?.plain === 'in')
+        : undefined
+    if (wider)
+      findings.push({
+        gate: 'limits',
+        level: 'note',
+        words: `Outside the tighter limits, inside the ${wider}’s: between the two it is signed with a reason and a name.`,
+      })
     const predicted = predictedOf(document, kind, index, id, combined.points)
     const residual =
       valid && predicted && readSince(document, index, id, combined.points)
@@ -183,7 +195,7 @@ export function evaluateFitting(
       limits,
       stale,
       predicted,
-      verdict: { book: judged(limits.book), shop: judged(limits.shop), demand: judged(limits.demand), working },
+      verdict,
       overrule: overrule?.words ?? (handBeats && !combined.hand!.before ? combined.hand!.words : null),
       again,
       atMost: combined.atMost ?? null,

@@ -18,6 +18,8 @@ export interface ClosingCard {
   readonly state: VerdictState
   /** `In 3.1 thou, of 2 – 6 thou` */
   readonly answer: string
+  /** what the kind is asked before it is closed up, each with its answer and the figure behind it */
+  readonly questions: readonly { readonly ask: string; readonly answer: 'Yes' | 'No' | 'Not sure' | 'Not known'; readonly figure: string }[]
   /** what speaks against closing; null: nothing */
   readonly stop: string | null
   /** every other figure that weighs, the gravest first */
@@ -48,6 +50,7 @@ export function closingCard(document: CheckDocument, evaluation: CheckEvaluation
     stop: stopOf(),
     others: otherAnswers(),
     answer: `${several ? `${resultName(headline)}: ` : ''}${headline.state === 'doubted' ? `In${figure}${limits}, but ${headline.doubt}` : `${word}${figure}${limits}`}`,
+    questions: questionsOf(),
     beside: besideIt(),
     film: evaluation.places.flatMap(({ film }) => (film && !signOff ? [film.words] : [])).join(' ') || null,
     rests: restsOn(),
@@ -63,8 +66,25 @@ export function closingCard(document: CheckDocument, evaluation: CheckEvaluation
     return gate.blockers.length > 0 ? 'Do not close: not all of it is read and said.' : null
   }
 
+  function questionsOf(): ClosingCard['questions'] {
+    const { questions = {} } = checkKind(document.kind)
+    return Object.entries(questions).map(([kind, { ask, no }]) => {
+      const result = evaluation.current.results.find(of => of.kind.id === kind)
+      if (!result?.estimate || !result.valid || result.stale) return { ask, answer: 'Not known', figure: 'not all of it is read and said' }
+      const own = unitOfResult(result.kind, system)
+      const { working } = result.limits
+      const figure = `${lowerFirst(resultName(result))} ${shownFigure(result, own)} ${unitName(own)}${working ? `, ${describeLimits(working, own)}` : ''}`
+      // Nothing less than nothing goes on, limits or none.
+      const never = no === 'below' && result.estimate.value <= 0
+      const open = !working && !(no === 'below' && result.estimate.value - result.estimate.U > 0)
+      const answer = never || result.state === no ? 'No' : open ? 'Not known' : result.state === 'close' ? 'Not sure' : 'Yes'
+      return { ask, answer, figure: working || never || !open ? figure : `${figure}, and nobody said what it may be` }
+    })
+  }
+
   function otherAnswers(): string[] {
-    const others = judged.filter(({ id, kind }) => id !== headline.id && !kind.beside).sort(byGravity)
+    const { questions = {} } = checkKind(document.kind)
+    const others = judged.filter(({ id, kind }) => id !== headline.id && !kind.beside && !(kind.id in questions)).sort(byGravity)
     return others.map(result => {
       const own = unitOfResult(result.kind, system)
       return `${resultName(result)} ${lowerFirst(stateWord(result))}${result.estimate ? ` ${shownFigure(result, own)} ${unitName(own)}` : ''}`
@@ -72,7 +92,10 @@ export function closingCard(document: CheckDocument, evaluation: CheckEvaluation
   }
 
   function besideIt(): string | null {
-    const others = evaluation.current.results.filter(({ kind, estimate, id }) => kind.beside && estimate !== null && id !== headline.id)
+    const others = evaluation.current.results.filter(
+      ({ kind, estimate, id }) =>
+        kind.beside && estimate !== null && id !== headline.id && !(kind.id in (checkKind(document.kind).questions ?? {})),
+    )
     const words = others.map(other => {
       const own = unitOfResult(other.kind, system)
       // What is judged too has its word.

@@ -43,7 +43,11 @@ type Saying = (scene: Scene) => Sentence | null
 const say = (about: About, words: string): Sentence => ({ about, words })
 
 const signed: Saying = ({ document: { signOff }, voice }) =>
-  signOff && say('signed', `Signed off by ${signOff.by}, ${voice.time(signOff.at)}.`)
+  signOff &&
+  say(
+    'signed',
+    `Signed off by ${signOff.by}, ${voice.time(signOff.at)}${signOff.reason ? `, accepted with a reason: ${signOff.reason}` : ''}.`,
+  )
 
 const stale: Saying = ({ shown, at }) => (shown.stale ? say('stale', `${at}stale: ${shown.stale}. Measure again.`) : null)
 

@@ -75,7 +75,7 @@ export function waysCompared(
       price: rates.ground,
       days: null,
       chance: make.inside,
-      ask: rates.ground === null ? 'ask the grinder, and say it in Set up' : null,
+      ask: rates.ground === null ? 'ask the grinder, and say it below' : null,
     })
   }
   return ways

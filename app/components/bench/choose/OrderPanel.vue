@@ -3,7 +3,8 @@ import { markedText } from '#core/quantity/format-length'
 import type { OrderPlan } from '#core/choice/answer/order-plan'
 import { samePack, lotMap, type Lot, type Pack } from '#core/pack/lot'
 import { comingWords } from '~/composables/words/comingWords'
-import { money } from '~/composables/words/money'
+import { upperFirst } from '#core/quantity/first-letter'
+import { money, moneyAmong } from '~/composables/words/money'
 import type { Coming } from '#shared/orders'
 
 /** What to order when the drawer does not have it: fewest sizes, their chances, and what is lost if one does not come. */
@@ -20,6 +21,14 @@ const props = defineProps<{
 }>()
 const wanted = defineModel<number>('wanted', { required: true })
 const emit = defineEmits<{ ask: []; list: [Pack] }>()
+/** `Together 12.00, all here in 5 days`: where nobody keeps prices, none is missing. */
+const together = computed(() => {
+  if (!props.plan) return ''
+  const { price, leadDays, items } = props.plan
+  const prices = items.every(item => item.price === null) ? [] : [price === null ? 'Not every price is known' : `Together ${money(price)}`]
+  const days = leadDays === null ? [] : [`all here in ${leadDays} ${leadDays === 1 ? 'day' : 'days'}`]
+  return upperFirst([...prices, ...days].join(', '))
+})
 const planned = computed<Pack>(() => props.plan?.items.map(({ lotId, pieces }) => ({ lotId, count: pieces })) ?? [])
 const onList = computed(() => props.listed.length > 0 && samePack(props.listed, planned.value))
 /** Of the sizes of the plan, what nobody waits for. */
@@ -62,7 +71,14 @@ const percent = (p: number) => `${Math.round(p * 100)} %`
           <tr v-for="item in plan.items" :key="item.lotId">
             <td class="font-semibold">{{ name(item.lotId) }}</td>
             <td class="figure text-right">{{ item.pieces }}</td>
-            <td class="figure text-right">{{ money(item.price) }}</td>
+            <td class="figure text-right">
+              {{
+                moneyAmong(
+                  item.price,
+                  plan.items.map(({ price }) => price),
+                )
+              }}
+            </td>
             <td class="figure text-right">{{ item.leadDays ?? 'not known' }}</td>
             <td class="figure text-right">{{ percent(item.chanceWithout) }}</td>
           </tr>
@@ -72,10 +88,8 @@ const percent = (p: number) => `${Math.round(p * 100)} %`
         {{ name(one.lotId) }}: {{ comingWords(one) }} already, for the drawer.
       </p>
       <p v-if="plan.items.length" class="text-[13px] text-mute">
-        {{ plan.price === null ? 'Not every price is known' : `Together ${money(plan.price)}`
-        }}{{ plan.leadDays === null ? '' : `, all here in ${plan.leadDays} ${plan.leadDays === 1 ? 'day' : 'days'}` }}. If the supplier
-        cancels one, the chance without it is what is left: order its neighbour, or lap a thicker piece. What comes is measured before it
-        goes in.
+        {{ together ? `${together}. ` : '' }}If the supplier cancels one, the chance without it is what is left: order its neighbour, or lap
+        a thicker piece. What comes is measured before it goes in.
       </p>
     </template>
     <p v-if="open && plan && !locked && (plan.items.length || listed.length)" class="mt-2 flex flex-wrap items-center gap-x-3">

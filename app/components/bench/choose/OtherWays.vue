@@ -68,6 +68,8 @@ const { plan: order, busy: reckoning } = useOrderPlan(
   computed(() => (asked.value ? props.request : null)),
   wanted,
 )
+/** rates are being said */
+const rating = ref(false)
 const kind = computed(() => checkKind(props.document.kind))
 /** What the ways cost by is asked beside them. */
 const RATES = Object.keys(MAKING_FIELDS)
@@ -83,7 +85,10 @@ const ways = computed(() => {
 <template>
   <div>
     <WaysCompared v-if="(makes || asked) && ways.length > 1" class="mt-4" :ways="ways">
-      <div v-if="!locked" class="mt-2 grid gap-x-4 gap-y-2 sm:grid-cols-3">
+      <p v-if="!locked && !rating" class="mt-1 text-[13.5px]">
+        <button type="button" class="link min-h-9" @click="rating = true">say what an hour and the grinder cost</button>
+      </p>
+      <div v-else-if="!locked" class="mt-2 grid gap-x-4 gap-y-2 sm:grid-cols-3" data-test="rates">
         <LazySetupFields
           :kind="kind"
           :setup="document.setup"

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { WayThere } from '#core/choice/answer/ways-compared'
-import { money } from '~/composables/words/money'
+import { moneyAmong } from '~/composables/words/money'
 
 /** What it takes to come by the piece: hours, money, days and the chance that it does, a row a way. */
 defineProps<{ ways: readonly WayThere[] }>()
@@ -26,7 +26,14 @@ const chance = ({ chance: p }: WayThere) => (p === null ? '–' : p > 0.995 ? '>
         <tr v-for="way in ways" :key="way.id">
           <td>{{ way.label }}<span v-if="way.ask" class="block text-[12.5px] text-mute">{{ way.ask }}</span></td>
           <td class="figure text-right whitespace-nowrap">{{ hours(way) }}</td>
-          <td class="figure text-right whitespace-nowrap">{{ money(way.price) }}</td>
+          <td class="figure text-right whitespace-nowrap">
+            {{
+              moneyAmong(
+                way.price,
+                ways.map(({ price }) => price),
+              )
+            }}
+          </td>
           <td class="figure text-right">{{ days(way) }}</td>
           <td class="figure text-right whitespace-nowrap">{{ chance(way) }}</td>
         </tr>

@@ -126,7 +126,7 @@ function price(id: string, text: string): void {
         class="figure"
         type="text"
         inputmode="decimal"
-        placeholder="no price"
+        placeholder="not said"
         :text="setup[field.id] ? money(Number(setup[field.id])) : ''"
         :disabled="off(field)"
         :aria-invalid="badPrice === field.id"

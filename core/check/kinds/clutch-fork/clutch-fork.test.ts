@@ -242,3 +242,51 @@ describe('a clutch fork on its pivot', () => {
     expect(e.current.results.map(({ id }) => id)).toEqual(['gap', 'travel', 'slack', 'engaged', 'swing'])
   })
 })
+
+describe('before the gearbox goes up', () => {
+  const card = (setup: Record<string, string>, readings: readonly PointReading[] = NEW) => {
+    const document = checkOf('clutch-fork', {
+      entryUnit: 'mm',
+      gauges: FINE,
+      limits: { working: 'book', sets: { gap: { book: gapLimits, shop: null } } },
+      trials: [trial('t1', readings)],
+      setup,
+    })
+    return closingCard(document, evaluateCheck(document, []), { system: 'metric', time: at => at }).questions.map(
+      ({ ask, answer, figure }) => `${ask} ${answer}: ${figure}`,
+    )
+  }
+  const whole = { endMoved: String(mm(20)), bearingMoved: String(mm(10)), endTravel: String(mm(30)), need: String(inches(0.445)) }
+  it('three questions have their answers, and the figures behind them', () => {
+    // 30 ÷ 2 = 15 of 11.30 at least; 3.15 × 2 = 6.3 of 5 that the adjuster takes.
+    const [on, release, worn] = card({ ...whole, adjuster: String(mm(5)) })
+    expect(on).toMatch(/^Will it go on without touching\? Yes: gap, bearing to fingers 3\.15\d* mm, 2\.5/)
+    expect(release).toMatch(/^Will it release\? Yes: travel left at the fingers 15\.0+ mm, at least 11\.3/)
+    expect(worn).toMatch(/^Will it still be adjustable when worn\? No: slack to take up at the cable 6\.3\d* mm, .*5/)
+    expect(card({ ...whole, adjuster: String(mm(5)) }, [...fingers(44), ...figures('r', mm(45.1))])[0]).toContain('touching? No')
+  })
+  it('what was not said is not known, whatever the rest', () => {
+    expect(card({}).map(line => /\? ([^:]*):/.exec(line)![1])).toEqual(['Yes', 'Not known', 'Not known'])
+    expect(card(whole)[2]).toContain('Not known: slack to take up at the cable 6.3')
+  })
+  it('0.445 in is 11.30 mm, half an inch 12.70: the rounding is 1.40 mm, and decides where the travel lies between', () => {
+    expect(words(check(NEW, whole), 'travel')).toContain(
+      'It needs 0.445 in, 11.303 mm: rounded up to 0.5 in it would be 1.397 mm more. What is said',
+    )
+    expect(words(check(NEW, { ...whole, endTravel: String(mm(24)) }), 'travel')).toContain('and by that it would not release')
+    expect(words(check(NEW, { ...whole, need: String(mm(11.3)) }), 'travel')).not.toContain('rounded up')
+    expect(words(check(NEW, { ...whole, need: String(inches(0.5)) }), 'travel')).not.toContain('rounded up')
+  })
+  it('lengths read over the bar against others from the face say how far what is between may be off', () => {
+    const bar = { bar: String(mm(1)) }
+    const old = check([...OLD, ...NEW], { ...bar, overF: 'bar', overR: 'bar' })
+    expect(words(old, 'grown')).toContain('their difference may be off by the bar’s 1.000 mm')
+    expect(words(old, 'gap')).not.toContain('not read alike')
+    expect(words(check([...OLD, ...NEW], { ...bar, overF: 'bar', overOld: 'bar' }), 'gap')).toContain(
+      'a slip there is the bar’s 1.000 mm in the gap',
+    )
+  })
+  it('a turn of the pivot is so much', () => {
+    expect(check(NEW, { pitch: String(mm(1.25)) }).targets[0]!.note).toContain('One turn is 1.250 mm: jam nut, R again after each.')
+  })
+})

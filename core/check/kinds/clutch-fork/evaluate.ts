@@ -138,7 +138,7 @@ export function combineFork(setup: ForkSetup, answers: Answers): CombinedResult[
       estimate: gap,
       points: DEPTHS,
       formula: `${from}, both from the plane where engine and gearbox meet`,
-      findings: [...missing, ...outOfLevel(answers, 'f', 'Fingers'), ...roundFindings(answers), ...unlikeBars(setup)],
+      findings: [...missing, ...outOfLevel(answers, 'f', 'Fingers'), ...roundFindings(answers), ...unlikeBars(setup, 'gap', answers)],
       ...(gap && gap.value <= 0 ? { overrule: { state: 'below', words: 'no gap: the bearing presses on the fingers' } as const } : {}),
     },
     {
@@ -147,7 +147,7 @@ export function combineFork(setup: ForkSetup, answers: Answers): CombinedResult[
       estimate: travel,
       points: DEPTHS,
       formula: 'travel of the cable end ÷ ratio − gap that stays',
-      findings: largestRatio(setup, ratio, answers),
+      findings: [...largestRatio(setup, ratio, answers), ...rounded(setup, travel, answers)],
     },
     { kind: 'slack', position: null, estimate: slack, points: DEPTHS, formula: 'gap to take up × ratio' },
     { kind: 'engaged', position: null, estimate: answers.of('engaged').estimate, points: ['engaged'], formula: 'as read' },
@@ -157,7 +157,7 @@ export function combineFork(setup: ForkSetup, answers: Answers): CombinedResult[
       estimate: grown,
       points: ['f-old', ...roundPoints('f')],
       formula: 'F of the old clutch − F',
-      findings: unlikeBars(setup),
+      findings: fOld && f ? unlikeBars(setup, 'difference', answers) : [],
     },
     {
       kind: 'shorter',
@@ -182,14 +182,42 @@ export function combineFork(setup: ForkSetup, answers: Answers): CombinedResult[
   ]
 }
 
-/** F old and F new have to be taken alike, or their difference is off by the bar. */
-function unlikeBars(setup: ForkSetup): Finding[] {
-  const { overF, overOld, overR, bar } = setup
-  const show = bar === null ? 'the bar' : `the bar’s ${formatLength(bar, 'mm', { unit: true })}`
-  return oldKnown(setup) && overF !== overOld && overF === overR
-    ? [{ gate: 'hand', level: 'note', words: `F old and F new were not read alike: a slip there is ${show} in their difference.` }]
-    : []
+/** Lengths that are set against each other have to be taken alike, or what is between them is off by the bar where one of the two was said wrong. */
+function unlikeBars({ overF, overOld, overR, bar }: ForkSetup, which: 'gap' | 'difference', { unit }: Answers): Finding[] {
+  const show = bar === null ? 'the bar' : `the bar’s ${formatLength(bar, unit, { unit: true })}`
+  if (which === 'gap')
+    return overF === overR
+      ? []
+      : [{ gate: 'hand', level: 'note', words: `F and R were not read alike, one over the bar: a slip there is ${show} in the gap.` }]
+  return overF === overOld
+    ? []
+    : [
+        {
+          gate: 'hand',
+          level: 'note',
+          words: `F old and F new were not read alike, one over the bar: their difference may be off by ${show}.`,
+        },
+      ]
 }
+
+/** A need that is told in a round figure is another need: how much more the next quarter of an inch would be, and whether it decides. */
+function rounded({ need }: ForkSetup, travel: Estimate | null, { unit }: Answers): Finding[] {
+  // Typed in inches: no whole hundredth of a millimetre.
+  if (need === null || need % QUARTER === 0 || need % 10_000 === 0) return []
+  const up = Math.ceil(need / QUARTER) * QUARTER
+  const show = (value: number) => formatLength(value, unit, { unit: true })
+  const decides = travel && travel.value >= need && travel.value < up ? ', and by that it would not release' : ''
+  const inch = (value: number) => formatLength(value, 'in', { trim: true })
+  return [
+    {
+      gate: 'hand',
+      level: 'note',
+      words: `It needs ${inch(need)} in, ${show(need)}: rounded up to ${inch(up)} in it would be ${formatLength(up - need, unit, { unit: true })} more${decides}. What is said counts.`,
+    },
+  ]
+}
+/** nm */
+const QUARTER = 6_350_000
 
 /** Travel over need is no ratio of the fork: it is the largest that still releases. */
 function largestRatio({ endTravel, need, slackLeft }: ForkSetup, ratio: number | null, answers: Answers): Finding[] {
@@ -267,7 +295,7 @@ export function pivotWorks(setup: ForkSetup, answers: Answers): Work[] {
     formula: share === 1 ? 'gap wanted − gap' : `(gap wanted − gap) ÷ ${share.toFixed(2)}`,
     note:
       share === 1
-        ? 'With the fork at the angle it has: the bearing moves as far as the pivot. One turn, jam nut, R again.'
+        ? `With the fork at the angle it has: the bearing moves as far as the pivot. One turn${setup.pitch === null ? '' : ` is ${show(setup.pitch)}`}: jam nut, R again after each.`
         : 'With the cable end held where it is: the bearing moves by 1 − b/c of it. R is always read again.',
   })
   return [

@@ -24,6 +24,11 @@ export const clutchFork = defineKind({
   plausible: mm(300),
   safety: null,
   closing: 'Before the gearbox goes up',
+  questions: {
+    gap: { ask: 'Will it go on without touching?', no: 'below' },
+    travel: { ask: 'Will it release?', no: 'below' },
+    slack: { ask: 'Will it still be adjustable when worn?', no: 'above' },
+  },
   fields: FIELDS,
   asked: {
     overOld: oldKnown,

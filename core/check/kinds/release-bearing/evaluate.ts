@@ -76,7 +76,7 @@ export function combineRelease(setup: ReleaseSetup, answers: Answers): CombinedR
         ...unlike,
         ...outOfLevel(answers, 'h', 'Fingers'),
         ...outOfLevel(answers, 'd', 'Bearing'),
-        ...againstLast(setup, lengths, answers),
+        ...againstLast(setup, answers),
       ],
     },
     {
@@ -158,23 +158,33 @@ function againstMaker({ stroke: maker, bar }: ReleaseSetup, stroke: Estimate | n
   ]
 }
 
+/** One of the four lengths, and what the last build like it read; nm, null: not read, or nobody knows. */
+export interface BesideLast {
+  readonly name: 'A' | 'H' | 'D' | 'B'
+  readonly now: Estimate | null
+  readonly last: number | null
+}
+/** The four lengths beside those of the last build like it: borrowed, never instead of measuring. */
+export function besideLast(setup: ReleaseSetup, answers: Answers): readonly BesideLast[] {
+  const { a, h, d, b } = lengthsOf(setup, answers)
+  return [
+    { name: 'A', now: a, last: setup.lastA },
+    { name: 'H', now: h, last: setup.lastH },
+    { name: 'D', now: d, last: setup.lastD },
+    { name: 'B', now: b, last: setup.lastB },
+  ]
+}
+
 /** Another build’s lengths are no measurement: they stand beside the new ones, and one that is off by just the bar is a slip. */
-function againstLast({ lastA, lastH, lastD, lastB, bar }: ReleaseSetup, { a, h, d, b }: Lengths, answers: Answers): Finding[] {
+function againstLast(setup: ReleaseSetup, answers: Answers): Finding[] {
   const show = (value: number) => formatLength(value, unitFor(systemOf(answers.unit), 'size'), { trim: true })
-  const both = (
-    [
-      ['A', a, lastA],
-      ['H', h, lastH],
-      ['D', d, lastD],
-      ['B', b, lastB],
-    ] as const
-  ).flatMap(([name, now, last]) => (now && last !== null ? [{ name, now, last }] : []))
+  const both = besideLast(setup, answers).flatMap(({ name, now, last }) => (now && last !== null ? [{ name, now, last }] : []))
   if (both.length === 0) return []
   const beside = both.map(({ name, now, last }) => `${name} ${show(now.value)} for ${show(last)}`).join(', ')
   const unit = UNIT_NAME[unitFor(systemOf(answers.unit), 'size')]
   return [
     { gate: 'hand', level: 'note', words: `Beside the last build like it, ${unit}: ${beside}.` },
-    ...both.flatMap(({ now, last }) => justTheBar(now.value - last, now.U, bar, answers)),
+    ...both.flatMap(({ now, last }) => justTheBar(now.value - last, now.U, setup.bar, answers)),
   ]
 }
 

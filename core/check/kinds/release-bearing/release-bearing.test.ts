@@ -7,6 +7,9 @@ import type { CheckDocument, PointReading, Trial } from '../../document'
 import { evaluateCheck } from '../../evaluate/evaluate-check'
 import { answerRequest } from '../../../choice/answer/answer-request'
 import { checkKind } from '../../registry'
+import { readSetup } from '../../setup'
+import { besideLast } from './evaluate'
+import { FIELDS } from './setup'
 
 // Common practice: A 0.300, H 3.051, D 2.600, B 3.580 in.
 const FINE = {
@@ -55,7 +58,19 @@ describe('a hydraulic release bearing', () => {
     const { verdict, state } = result(evaluated(lengths()), 'compression')
     expect([state, verdict.book!.plain, verdict.shop!.plain]).toEqual(['above', 'in', 'above'])
     expect(evaluated(lengths()).signOff.needsReason).not.toBeNull()
+    expect(words(evaluated(lengths()), 'compression')).toContain('inside the book’s: between the two it is signed with a reason and a name')
+    expect(words(evaluated(lengths({ a: 0.34 })), 'compression')).not.toContain('between the two')
     expect(result(evaluated(lengths(), { gauges: COARSE }), 'compression').state).toBe('close')
+  })
+  it('the last build like it stands beside the new one, length by length', () => {
+    const document = check(lengths(), { setup: { lastA: String(inches(0.31)), lastB: String(inches(3.5)) } })
+    const beside = besideLast(readSetup(FIELDS, document.setup), evaluateCheck(document, []).current.answers)
+    expect(beside.map(({ name, now, last }) => [name, Math.round(now!.value / 25_400), last === null ? null : last / 25_400])).toEqual([
+      ['A', 300, 310],
+      ['H', 3051, null],
+      ['D', 2600, null],
+      ['B', 3580, 3500],
+    ])
   })
   it('D cancels in the reserve: what it is known to is not in it', () => {
     const names = (id: string) => result(evaluated(lengths()), id).estimate!.lines.map(({ carrier }) => carrier ?? '')

@@ -227,11 +227,7 @@ describe('a shim behind a race, by torque', () => {
       { id: 'rub', hours: 3.06, price: 12_222, days: 0, ask: null },
       { id: 'grind', hours: null, price: 2500, days: null, ask: null },
     ])
-    expect(ways({}).map(({ ask }) => ask)).toEqual([
-      null,
-      'say below how much comes off in an hour',
-      'ask the grinder, and say it in Set up',
-    ])
+    expect(ways({}).map(({ ask }) => ask)).toEqual([null, 'say below how much comes off in an hour', 'ask the grinder, and say it below'])
     expect(ways({ ...rates, hour: '' })[1]).toMatchObject({ hours: 3.06, price: null, ask: 'say below what an hour costs' })
   })
   it('without limits a torque is no limit known, accepted with a reason and never In', () => {

@@ -7,7 +7,7 @@ import { lowerFirst } from '#core/quantity/first-letter'
 import { lotMap, type Lot, type Pack } from '#core/pack/lot'
 import { formatLength, markedText } from '#core/quantity/format-length'
 import { UNIT_NAME } from '#core/quantity/length'
-import { money } from '~/composables/words/money'
+import { moneyAmong } from '~/composables/words/money'
 import { useShellOptions } from '~/composables/bench/useShellOptions'
 import { usePreferences } from '~/stores/preferences'
 
@@ -122,9 +122,30 @@ function fit(): void {
               {{ option.inLimits }} of {{ option.bearings }}
             </td>
             <td class="figure text-right whitespace-nowrap">{{ percent(option.worst) }}</td>
-            <td class="figure text-right">{{ money(option.parts) }}</td>
-            <td class="figure text-right">{{ money(option.labour) }}</td>
-            <td class="figure text-right font-bold">{{ money(option.total) }}</td>
+            <td class="figure text-right">
+              {{
+                moneyAmong(
+                  option.parts,
+                  options.map(({ parts }) => parts),
+                )
+              }}
+            </td>
+            <td class="figure text-right">
+              {{
+                moneyAmong(
+                  option.labour,
+                  options.map(({ labour }) => labour),
+                )
+              }}
+            </td>
+            <td class="figure text-right font-bold">
+              {{
+                moneyAmong(
+                  option.total,
+                  options.map(({ total }) => total),
+                )
+              }}
+            </td>
           </tr>
         </tbody>
       </table>

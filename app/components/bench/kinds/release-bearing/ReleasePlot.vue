@@ -2,7 +2,10 @@
 import { scaleLinear } from 'd3-scale'
 import type { CheckDocument } from '#core/check/document'
 import type { CheckEvaluation } from '#core/check/evaluate/evaluate-check'
-import { formatLength } from '#core/quantity/format-length'
+import { besideLast } from '#core/check/kinds/release-bearing/evaluate'
+import { FIELDS } from '#core/check/kinds/release-bearing/setup'
+import { readSetup } from '#core/check/setup'
+import { formatLength, unitFor } from '#core/quantity/format-length'
 import { NM_PER, UNIT_NAME } from '#core/quantity/length'
 import { finiteEnds } from '#core/verdict/limits'
 import { statePaint } from '~/composables/words/stateColour'
@@ -37,13 +40,22 @@ const spans = computed(() => [
     ? []
     : [{ id: 'reserve', name: 'reserve', from: 0, to: home.value, state: reserve.value.state, value: home.value }]),
 ])
+/** The last build like it stands beside what is read, as far as it was handed on. */
+const lengths = computed(() =>
+  besideLast(readSetup(FIELDS, props.document.setup), props.evaluation.current.answers).flatMap(({ last, ...length }) =>
+    last === null ? [] : [{ ...length, last }],
+  ),
+)
+const sizes = computed(() => unitFor(preferences.system, 'size'))
+const size = (value: number) => formatLength(value, sizes.value, { trim: true })
 const words = computed(() => spans.value.map(({ name, value }) => `${name} ${show(value)}`).join(', '))
 </script>
 
 <template>
-  <section v-if="spans.length" class="mt-2" aria-label="The bearing’s way" data-test="release-plot">
-    <h2 class="label mb-1">The bearing’s way, to scale, {{ UNIT_NAME[preferences.unit] }}</h2>
+  <section v-if="spans.length || lengths.length" class="mt-2" aria-label="The bearing’s way" data-test="release-plot">
+    <h2 v-if="spans.length" class="label mb-1">The bearing’s way, to scale, {{ UNIT_NAME[preferences.unit] }}</h2>
     <svg
+      v-if="spans.length"
       viewBox="0 0 460 132"
       class="w-full max-w-[460px]"
       role="img"
@@ -101,5 +113,25 @@ const words = computed(() => spans.value.map(({ name, value }) => `${name} ${sho
         <text v-if="ends.length === 2" :x="Math.min(x(ends[0]!), x(ends[1]!))" y="57">D by the limits</text>
       </g>
     </svg>
+    <TableBox v-if="lengths.length" label="Beside the last build like it" class="mt-2"
+      ><table class="tight" data-test="beside-last">
+        <thead>
+          <tr>
+            <th>Length, {{ UNIT_NAME[sizes] }}</th>
+            <th class="text-right">now</th>
+            <th class="text-right">last build</th>
+            <th class="text-right">off by</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="{ name, now, last } in lengths" :key="name">
+            <td>{{ name }}</td>
+            <td class="figure text-right">{{ now ? size(now.value) : '–' }}</td>
+            <td class="figure text-right text-mute">{{ size(last) }}</td>
+            <td class="figure text-right text-mute">{{ now ? formatLength(now.value - last, preferences.unit, { sign: true }) : '–' }}</td>
+          </tr>
+        </tbody>
+      </table></TableBox
+    >
   </section>
 </template>
