@@ -2,7 +2,7 @@ import type { MeasuringPoint } from '../check/contract'
 import type { CheckDocument, PointReading } from '../check/document'
 import { askedAgain, nextStepOf } from '../check/evaluate/evaluate-check'
 import { turnedRound } from '../check/evaluate/point-order'
-import { freshReadings, readingsAt } from '../check/evaluate/point-readings'
+import { freshReadings, readingsAt, sinceSet } from '../check/evaluate/point-readings'
 import { checkKind } from '../check/registry'
 import { leftOutOf } from '../check/said'
 import { unvoided } from '../reading/reading'
@@ -45,7 +45,7 @@ export function sheetOf(document: CheckDocument, turned = false): Sheet {
   const step = nextStepOf(document)
   const inOrder = kind.points(document.setup)
   const cells = (turned ? turnedRound(inOrder) : inOrder).map((point): Cell => {
-    const readings = readingsAt(document.trials, point, index)
+    const readings = sinceSet(document, kind, point, index, readingsAt(document.trials, point, index))
     const { readings: fresh, stale } = freshReadings(document, kind, point, index)
     const live = stale === null ? unvoided(fresh) : []
     return {

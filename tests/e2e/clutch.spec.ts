@@ -99,8 +99,17 @@ test('a clutch fork: turns of the pivot for this build, R read again after each,
   await next(page)
   // 1.25 is there and 3.00 wanted: 1.75 in, 1.2 turns.
   await expect(page.getByTestId('target')).toContainText('1.2 turns in')
+  await expect(page.getByTestId('target')).toContainText('One turn is 59.1 thou')
   await at(page, 'R, to the bearing, fork fully back:', '45.2 mm')
   await expect(page.getByTestId('verdict')).toContainText('Provisional')
+  // The card asks what everybody asks; what was not said is not known.
+  await page.keyboard.press('Escape')
+  await page.keyboard.press('c')
+  const questions = page.getByTestId('questions').locator('div')
+  await expect(questions.nth(0)).toContainText(/Will it go on without touching\?\s*Yes/)
+  await expect(questions.nth(1)).toContainText(/Will it release\?\s*Not known/)
+  await expect(questions.nth(2)).toContainText(/Will it still be adjustable when worn\?\s*Not known/)
+  await page.keyboard.press('Escape')
   await page.getByRole('navigation', { name: 'Phases' }).getByRole('button', { name: /Prove/ }).press('Enter')
   await tickAll(page)
   await page.keyboard.press('Escape')

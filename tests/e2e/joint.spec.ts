@@ -46,6 +46,8 @@ test('a universal joint: kit by colour, every ring as a line of plays, one plane
   await expect(lines).toContainText('1.2')
   await expect(lines).toContainText('7.2')
   await expect(lines).toContainText('preload')
+  // 118 + 5.2 − 3 to under 118 + 5.2 in all, half of it each.
+  await expect(page.getByText(/^Each side would do: 60\.1 to under 61\.6 thou/)).toBeVisible()
   await page.keyboard.press('f')
   await expect(page.getByRole('dialog')).toContainText('61')
   await tabTo(page, active => active.text === 'The pack is changed')

@@ -301,6 +301,7 @@ test('a steering head kit: the seal carries the nut, a washer by its diameters m
   await expect(first).toContainText('Nut can still come down then')
   await page.getByRole('button', { name: 'put a pack together yourself' }).press('Enter')
   await expect(page.getByTestId('own-pack')).not.toContainText('43.3')
+  await expect(page.getByTestId('washers-left-out')).toContainText('43.3 thou: its rim of')
   await page.getByRole('button', { name: 'back to the proposals' }).press('Enter')
   for (const site of ['upper', 'lower']) {
     await page

@@ -16,6 +16,16 @@ test('a gear train: a swap that gains nothing is said before it is apart, a judg
   await fill(page, /^Gap 2, in build order/, 'end play')
   await pick(page, 'Gap 2 is read', 'by a dial')
   await pick(page, 'What goes into gap 1 moves', 'gap 2 too: thicker opens')
+  // Of a small bolt a figure alone may be in either unit.
+  await fill(page, /^Feed bolt/, '22')
+  await expect(page.getByText('22 of what?')).toBeVisible()
+  await page.getByRole('button', { name: '22 in·lb' }).press('Enter')
+  await expect(page.getByText('22 of what?')).toHaveCount(0)
+  // There is none in this one.
+  await tabToField(page, /^Feed bolt/)
+  await page.keyboard.press('Control+a')
+  await page.keyboard.press('Backspace')
+  await page.keyboard.press('Tab')
   await pick(page, 'Pieces come from', 'washers')
   await tabToField(page, /^Book limit, lower/)
   await page.keyboard.type('7')

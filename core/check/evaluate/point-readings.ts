@@ -45,7 +45,7 @@ export function freshReadings(
 }
 
 /** Of what is set and tried by turns only what was tried as it is set now. */
-function sinceSet(
+export function sinceSet(
   { trials, setup }: CheckDocument,
   kind: CheckKind,
   { since }: MeasuringPoint,

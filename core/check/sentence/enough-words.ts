@@ -9,12 +9,19 @@ import type { Target } from '../work'
  * in; too close to call is read again before anything is taken off, and what is out is not mended by taking more.
  */
 export function enoughWords(
-  { effects }: Pick<Target, 'effects'>,
+  { effects, does }: Pick<Target, 'effects' | 'does'>,
   results: readonly ResultEvaluation[],
 ): { readonly fine: boolean; readonly words: string } {
   const moved = results.filter(({ kind, position, estimate }) =>
     effects.some(effect => estimate !== null && [kind.id, kind.judgedBy].includes(effect.result) && effect.position === position),
   )
+  if (does === 'adjustment') {
+    // What was tried beats what was read.
+    const tried = moved.find(({ overrule, state }) => overrule !== null && !isFine({ state }))
+    return tried
+      ? { fine: false, words: `By its figure it would do, but ${tried.overrule}.` }
+      : { fine: true, words: 'It would do as it is.' }
+  }
   const [worst] = [...moved].sort(byGravity)
   if (!worst || isFine(worst)) return { fine: true, words: 'In limits as it is: nothing has to come off.' }
   return worst.state === 'close'

@@ -69,7 +69,9 @@ const targets = computed(() => props.evaluation.targets)
           </tr>
         </tbody>
       </table>
-      <p v-if="target.enough && target.does === 'adjustment'" class="text-[14px] text-in">It would do as it is.</p>
+      <p v-if="target.enough && target.does === 'adjustment'" class="text-[14px]" :class="enough(target).fine ? 'text-in' : 'text-near'">
+        {{ enough(target).words }}
+      </p>
     </div>
     <p v-if="targets.length === 0" class="text-mute">Measure first, and give the limits: what to work to follows from both.</p>
   </section>

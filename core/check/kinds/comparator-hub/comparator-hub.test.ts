@@ -6,6 +6,7 @@ import { twoSided } from '../../../verdict/limits'
 import type { CheckDocument, PointReading } from '../../document'
 import { evaluateCheck } from '../../evaluate/evaluate-check'
 import { markText, matchedSet } from '../../evaluate/matched-set'
+import { enoughWords } from '../../sentence/enough-words'
 import { checkKind } from '../../registry'
 import { dryTrials } from './trials'
 
@@ -81,6 +82,11 @@ describe('a hub spacer under the comparator', () => {
     expect(e.headline).toMatchObject({ state })
     expect(e.current.results.find(({ id }) => id === 'locked')).toMatchObject({ state })
     expect(wordsOf(e) + e.headline.overrule).toContain(words)
+    // It lies in its window by its figure, and the trial beats that.
+    const { fine, words: told } = enoughWords(e.targets[0]!, e.current.results)
+    expect([fine, told]).toEqual(
+      state === 'in' ? [true, 'It would do as it is.'] : [false, expect.stringContaining('By its figure it would do, but')],
+    )
     // Some play tells what the nut shortens: 7 − 2.
     expect(figure(e, 'shortening')).toBe(play === 'some' ? 5 : null)
   })
