@@ -208,6 +208,8 @@ function fitFromCatalogue(
       `${place.label}: nothing of that kind stands in the list.${inPairs(place) ? ' A pair is of one size.' : ''}`,
       `${path}.pieces`,
     )
+  // What is in can come out; nothing goes in before what holds it back is done.
+  if (catalogue.hold !== undefined && next.length > 0) return refused('conflict', catalogue.hold, `${path}.pieces`)
   const result = places.find(({ place: { id } }) => id === place.id)?.result
   const { result: moved } = chosenFor(place)
   const leaves =

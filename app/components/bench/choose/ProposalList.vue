@@ -30,6 +30,11 @@ const notes = computed(() => (props.choice?.notes ?? []).filter(line => line !==
 const untold = computed(() => props.told?.by === 'direction')
 const show = (value: number) => toldText(value, props.told, preferences.unit)
 const unit = computed(() => unitName(props.told?.by === 'slope' ? props.told.unit : preferences.unit))
+/** Instead of the best, the next step of the drawer either way: `a step less 1.0, a step more 5.0`. */
+const beside = computed(() => {
+  const { less = null, more = null } = props.choice?.beside ?? {}
+  return [...(less === null ? [] : [`a step less ${show(less)}`]), ...(more === null ? [] : [`a step more ${show(more)}`])].join(', ')
+})
 const index = computed(() => lotMap(props.lots))
 const changes = (at: number) => props.choice!.proposals[at]!.change.out.length + props.choice!.proposals[at]!.change.in.length > 0
 </script>
@@ -101,6 +106,7 @@ const changes = (at: number) => props.choice!.proposals[at]!.change.out.length +
       </li>
     </ol>
     <p v-if="choice?.proposals.length && !untold" class="mt-1 text-right text-[12.5px] text-mute">
+      <span v-if="beside" class="float-left" data-test="beside">{{ beside }}</span>
       predicted {{ result.toLowerCase() }}, {{ unit }} · chance in limits
     </p>
   </section>

@@ -139,6 +139,10 @@ describe('dowels', () => {
       'Offset dowels: both of a pair are alike: two of one size, or none.',
       'Offset dowels: nothing of that kind stands in the list. A pair is of one size.',
     ])
+    // One of the set, and the turn it would be chosen by does not add up.
+    const pair = [{ lotId: 'd7', count: 2 }]
+    const held = decide(bench, { kind: 'fit', op: 'o4', at, trialId: 't2', onto: 't1', packs: [{ place: 'dowels', pieces: pair }] })
+    expect(held.ok || held.faults[0]!.reason).toContain('Read it again at 8 marks')
     expect(decide(bench, { kind: 'list', op: 'o3', at, place: 'dowels', pieces: [{ lotId: 'd7', count: 2 }] }).ok).toBe(true)
   })
   it('sit between block and housing, two of them or none, and as it came there are none', () =>

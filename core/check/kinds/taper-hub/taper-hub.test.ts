@@ -51,6 +51,8 @@ describe('a taper bearing hub', () => {
     expect(totals.flat()).not.toContain(thou(41))
     expect(notes[0]).toBe('4 thou cannot be had with these pieces: 3 or 5 can.')
     expect(proposals[0]!.words).toContain('Take out 32')
+    // 38 would leave 1, out; 42 leaves 5.
+    expect(answerRequest(places[0]!.request!).beside).toEqual({ less: thou(1), more: thou(5) })
   })
   it('the whole play taken away binds: 64 − 27 = 37, and 36 leaves −1 (common practice)', () => {
     const { request } = evaluate(loose).places[0]!

@@ -22,6 +22,13 @@ export interface PackChoice {
   /** nothing reaches the band: these are for a trial, on the side that cannot bind */
   readonly fallback: boolean
   readonly notes: readonly string[]
+  /** what the next step of the drawer either way would leave instead of the best, in limits or not; left out: not looked for */
+  readonly beside?: Beside
+}
+/** Plays; null: there is no such step. */
+export interface Beside {
+  readonly less: number | null
+  readonly more: number | null
 }
 
 const WANTED = 5
@@ -102,7 +109,27 @@ function inLimits(drawer: PreparedDrawer, question: PackQuestion): PackChoice {
     proven,
     fallback: false,
     notes: gapNotes(drawer, question, first),
+    ...(drawer.lots.length <= FEW ? { beside: stepsBeside(drawer, question, first.proposal.predicted.play) } : {}),
   }
+}
+
+/** Sizes of a drawer whose next steps are looked for: of more there is always one next to it. */
+const FEW = 16
+/** What the next step either way would leave. @param play  that the best leaves */
+function stepsBeside(drawer: PreparedDrawer, question: PackQuestion, play: number): Beside {
+  const step = fineWidth(question.unit)
+  const next = (aim: number, allowed: Range) =>
+    searchPacks(drawer, {
+      ...searchFor(question),
+      aim: nm(Math.round(aim)),
+      width: step,
+      limits: null,
+      also: [],
+      doubts: [],
+      wanted: 1,
+      allowed,
+    }).found[0]?.play ?? null
+  return { less: next(play - step, { low: -Infinity, high: play - step }), more: next(play + step, { low: play + step, high: Infinity }) }
 }
 
 /** What a search found, best first; packs that were measured before leave what they left, whatever the sum says. */
