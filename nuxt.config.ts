@@ -43,7 +43,7 @@ const APART_OF_CORE = new RegExp(
     'check/(which|library)',
     'check/sentence/(setup-words|closing-card|fittings-told)',
     'check/evaluate/(matched-set|before-after|lacking)',
-    'check/kinds/(bearing-clearance/options|gear-train/what-if)',
+    'check/kinds/(bearing-clearance/options|gear-train/what-if|comparator-hub/trials)',
   ].join('|')})\\.ts$`,
 )
 /** What is loaded together is one file: a page asked for a hundred small ones costs more than the little it does not need. */
@@ -62,7 +62,7 @@ function roomOf(path: string): string | undefined {
   if (kind !== undefined) return `kind-${kind}`
   // What is opened now and then comes when it is.
   if (
-    /\/(TrendPlot|LedgerPlot|SlopePlot|PlotFrame|MakePanel|CataloguePanel|OrderPanel|DrawerHere|OwnPack|LimitsPanel|LimitEditor|LimitFields|StripScale|NewGaugeHere|DialogFrame|MicrometerDrawing|ExplainDialog|ClosingCard|SetupPanel|SetupFields|PackRulesFields|OtherWays|WaysCompared|TargetPanel|JournalRow)\.vue$/.test(
+    /\/(TrendPlot|LedgerPlot|SlopePlot|PlotFrame|MakePanel|CataloguePanel|OrderPanel|DrawerHere|OwnPack|LimitsPanel|LimitEditor|LimitFields|StripScale|NewGaugeHere|DialogFrame|MicrometerDrawing|ExplainDialog|ClosingCard|SetupPanel|SetupFields|PackRulesFields|OtherWays|WaysCompared|TargetPanel|JournalRow|ResultPanel|ResultTable|StackDrawing|PlaceOrders)\.vue$/.test(
       of,
     )
   )
@@ -112,6 +112,8 @@ export default defineNuxtConfig({
   experimental: { defaults: { nuxtLink: { prefetch: false } } },
   vite: {
     plugins: [tailwindcss()],
+    // Scales of figures alone.
+    resolve: { alias: Object.fromEntries(['d3-interpolate', 'd3-format'].map(name => [name, fromRoot(`./app/light/${name}.ts`)])) },
     $client: { build: { rollupOptions: { output: { manualChunks: roomOf } } } },
     // By themselves: the policy of a worker is the one its own file comes with.
     worker: { format: 'es', rollupOptions: { output: { entryFileNames: `_nuxt/${WORKERS}/[name]-[hash].js` } } },

@@ -11,6 +11,12 @@ export type PieceShape = (typeof PIECE_SHAPES)[number]
 export const SHAPES = [...PIECE_SHAPES, 'sheet', 'packing'] as const
 export type Shape = (typeof SHAPES)[number]
 
+/** Words that are colours; any other word is a letter or a mark. */
+const COLOURS = new Set(
+  'black white grey gray silver gold brown red orange yellow green blue purple violet pink copper brass plain natural'.split(' '),
+)
+export const isColour = (word: string): boolean => COLOURS.has(word.toLowerCase())
+
 /**
  * Pieces of one size that are not told apart, or one that is. Lengths in nm.
  *

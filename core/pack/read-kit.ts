@@ -1,6 +1,6 @@
 import { parseLength } from '../quantity/parse-length'
 import type { LengthUnit, Nm } from '../quantity/length'
-import type { Shape } from './lot'
+import { isColour, type Shape } from './lot'
 
 /** A size of a kit as its leaflet or its box lists it: nominal until somebody measures it. */
 export interface KitSize {
@@ -24,11 +24,6 @@ export interface Kit {
   readonly faults: readonly KitFault[]
 }
 
-/** Words that are colours; any other word is a letter or a mark. */
-const COLOURS = new Set(
-  'black white grey gray silver gold brown red orange yellow green blue purple violet pink copper brass plain natural'.split(' '),
-)
-export const isColour = (word: string): boolean => COLOURS.has(word.toLowerCase())
 const SHAPE_WORDS: Readonly<Record<string, Shape>> = {
   flat: 'flat',
   stepped: 'stepped',

@@ -2,8 +2,7 @@ import { formatLength } from '../quantity/format-length'
 import { parseLength } from '../quantity/parse-length'
 import { UNIT_NAME, nm, type LengthUnit, type Nm } from '../quantity/length'
 
-import { SHAPES, unitMade, type Lot, type PieceShape } from './lot'
-import { isColour } from './read-kit'
+import { isColour, SHAPES, unitMade, type Lot, type PieceShape } from './lot'
 
 /** A piece as it was named: a size of the drawer, or a thickness with what tells it apart from one as thick. */
 export interface NamedPiece {

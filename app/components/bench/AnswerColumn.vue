@@ -47,7 +47,7 @@ const sign = ({ by, reason, accepts }: Omit<CheckBody<'sign-off'>, 'reason'> & {
 <template>
   <div>
     <LazyTargetPanel v-if="phase === 'choose' && !place && worked && !ownChoice" class="mb-6" :evaluation="evaluation" />
-    <ResultPanel
+    <LazyResultPanel
       v-if="several && !choosingHere"
       :evaluation="evaluation"
       :row="row"

@@ -51,6 +51,6 @@ const ARROW = {
       </svg>
       <span><strong>Plus</strong>: {{ plus.words }}</span>
     </p>
-    <StackDrawing v-for="stack in measuredStacks(view?.stacks?.(document, evaluation, lots) ?? [])" :key="stack.label" :stack="stack" />
+    <LazyStackDrawing v-for="stack in measuredStacks(view?.stacks?.(document, evaluation, lots) ?? [])" :key="stack.label" :stack="stack" />
   </section>
 </template>

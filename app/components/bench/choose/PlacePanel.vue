@@ -119,7 +119,7 @@ const keep = (pieces: Pack) => props.command('reserves', { place: id.value, piec
       :pair="inPairs(place.place)"
       :first="document.packRules.required ?? null"
     />
-    <PlaceOrders v-if="orders.length && !locked" :orders="orders" />
+    <LazyPlaceOrders v-if="orders.length && !locked" :orders="orders" />
     <p v-if="typing && !locked && open" class="mt-2 text-[14px] text-near">
       A reading is being typed: log it or clear it before a pack is fitted.
     </p>

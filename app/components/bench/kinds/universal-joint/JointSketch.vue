@@ -28,7 +28,7 @@ const planes = computed(() => [
       <path :d="base" stroke="var(--mute)" />
       <LitPlace :at="id">
         <path :d="`M${at - 26} 138h52m-52 0l6-4m-6 4l6 4m46-4l-6-4m6 4l-6 4`" stroke="var(--out)" stroke-width="1.7" />
-        <SketchDial :x="at + 76" :y="66" :r="8" :stem="[-18, 0]" />
+        <SketchDial :x="at + 76" :y="66" :r="8" :stem="[-18, 0]" right />
       </LitPlace>
     </g>
     <path d="M176 52a24 24 0 0 1 20 20m0 0l-6-4m6 4l2-7" stroke="var(--mute)" />
