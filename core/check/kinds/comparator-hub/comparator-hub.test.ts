@@ -145,6 +145,10 @@ describe('a hub spacer under the comparator', () => {
     expect(told).toContain(words)
     if (words === '') expect(told).not.toContain('the last hub')
   })
+  it('of a spread nobody has limits for, two thou are offered and do not judge', () => {
+    const spread = evaluate(FALLS, ...set).current.results.find(({ id }) => id === 'spread')!
+    expect(spread).toMatchObject({ thumb: { kind: 'upper', upper: thou(2) }, limits: { working: null } })
+  })
   it('each setting has its own trial: none, then some with the same spacer contradicts; set anew it does not', () => {
     const some = (play: number) => plays('end-play', play).map(one => ({ ...one, id: `p${order}`, order: order++ }))
     const both = evaluate(FALLS, ...set, none(), ...some(2.5))

@@ -1,4 +1,5 @@
 import { thou } from '../../../quantity/length'
+import type { LimitSet } from '../../../verdict/limits'
 import type { MeasuringPoint } from '../../contract'
 import { defineKind } from '../../define-kind'
 import { WHEEL_SAFETY, inspectionPoints, warmthPoints, warmthResults } from '../../common/hub'
@@ -72,7 +73,11 @@ export const comparatorHub = defineKind({
   ],
   combine,
   works,
+  thumb: (_setup, _answers, result) => (result === 'spread' ? SPREAD : null),
 })
+
+/** What a reading may wander over a turn before the hub is looked at. Own figure. */
+const SPREAD: LimitSet = { kind: 'upper', upper: thou(2), unit: 'thou', source: { kind: 'own', text: 'races run true to so much' } }
 
 const LONGER = { scale: 'play', cannotBind: 'above' } as const
 
