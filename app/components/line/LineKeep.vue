@@ -62,7 +62,8 @@ onMounted(async () => {
   if (here.value && !known) await api<JobView>(`/api/jobs/${here.value}`).then(one => (jobs.value = [one, ...jobs.value]), nothing)
   if (jobs.value.some(({ id }) => id === here.value)) job.value = here.value
   await nextTick()
-  box.value?.querySelector<HTMLElement>('input, select, button')?.focus()
+  // Whoever types in it already is not moved away by what arrives.
+  if (!box.value?.contains(document.activeElement)) box.value?.querySelector<HTMLElement>('input, select, button')?.focus()
 })
 
 const offered = computed(() => (families.value ? familiesFor(kind.value.id, families.value) : null))
