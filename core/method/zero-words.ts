@@ -1,4 +1,6 @@
 import { formatFigure, systemOf, type Unit } from '../quantity/figure'
+import { formatLength } from '../quantity/format-length'
+import type { LengthUnit } from '../quantity/length'
 import { parseMeasure, type MeasureUnit, type Torque } from '../quantity/measure'
 import { isWord, unvoided, type Reading } from '../reading/reading'
 import { NO_ANSWER, type PointAnswer } from './way'
@@ -50,4 +52,14 @@ export function saidZero(readings: readonly Reading[], none?: string, unit: Meas
         },
       }
     : null
+}
+
+/** None was said of what reads so much then, and nothing was refitted between: one of the two is wrong. */
+export function againstZero(answer: PointAnswer, readings: readonly Reading[], unit: LengthUnit): PointAnswer {
+  const word = unvoided(readings).findLast(isWord)?.word
+  const said = ZERO_WORDS.find(({ value }) => value === word)
+  const { estimate } = answer
+  if (!said || !estimate || estimate.value - estimate.U <= 0) return answer
+  const words = `First ${said.words}, then it reads ${formatLength(estimate.value, unit, { unit: true })}, with nothing changed between: one of them is wrong. Strike it out.`
+  return { ...answer, findings: [...answer.findings, { gate: 'hand', level: 'warn', words }] }
 }

@@ -1,8 +1,17 @@
+import type { Page } from '@playwright/test'
 import { fill, kindOfCheck, kit, newJob, next, pick, tabToField, tickAll } from './by-keyboard'
 import { emptyForThisFile, expect, sign, tabTo, test, toCell, type } from './workshop'
 
 // From an empty data folder to a signature, by keyboard alone. Worked example: common practice.
 emptyForThisFile()
+
+/** Marks of the turn that is there, read once more. */
+async function readAgain(page: Page, marks: readonly (readonly [mark: string, figure: string])[]): Promise<void> {
+  for (const [mark, figure] of marks) {
+    await toCell(page, `${mark}:`)
+    await type(page, figure)
+  }
+}
 
 test('a housing bore read round the clock, dowels and their place chosen, a misread proof caught, read again, signed', async ({
   page,
@@ -59,14 +68,11 @@ test('a housing bore read round the clock, dowels and their place chosen, a misr
     .getByRole('navigation', { name: 'Phases' })
     .getByRole('button', { name: /Measure/ })
     .press('Enter')
-  for (const [mark, figure] of [
+  await readAgain(page, [
     ['At 3', '14'],
     ['At 9', '-4'],
     ['Back at 12', '0'],
-  ] as const) {
-    await toCell(page, `${mark}:`)
-    await type(page, figure)
-  }
+  ])
   await page
     .getByRole('navigation', { name: 'Phases' })
     .getByRole('button', { name: /Choose/ })
@@ -90,15 +96,12 @@ test('a housing bore read round the clock, dowels and their place chosen, a misr
   await expect(said.filter({ hasText: 'each axis' })).toContainText('in, decides')
   await expect(said.filter({ hasText: 'raw spread' })).toContainText('out')
   // 6 and 9 are read again, then the return.
-  for (const [mark, figure] of [
+  await readAgain(page, [
     ['At 3', '3'],
     ['At 6', '3.5'],
     ['At 9', '-1.5'],
     ['Back at 12', '0'],
-  ] as const) {
-    await toCell(page, `${mark}:`)
-    await type(page, figure)
-  }
+  ])
   await page
     .getByRole('navigation', { name: 'Phases' })
     .getByRole('button', { name: /Measure/ })

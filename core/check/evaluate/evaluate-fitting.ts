@@ -1,12 +1,10 @@
 import { NO_ANSWER, type PointAnswer } from '../../method/way'
 import { ways } from '../../method/ways'
-import { saidZero, torqueUnitBeside, ZERO_WORDS } from '../../method/zero-words'
+import { againstZero, saidZero, torqueUnitBeside } from '../../method/zero-words'
 import { upperFirst } from '../../quantity/first-letter'
-import { formatLength } from '../../quantity/format-length'
-import type { LengthUnit } from '../../quantity/length'
 import { ownVariance } from '../../reading/estimate'
 import { isValid } from '../../reading/gates'
-import { isWord, unvoided, type Reading } from '../../reading/reading'
+import { unvoided } from '../../reading/reading'
 import { judge, type VerdictState } from '../../verdict/decide'
 import { bandOf, isEmpty } from '../../verdict/limits'
 import { gaugeOf, readWith } from './gauge-needs'
@@ -68,16 +66,6 @@ function pointState(
     read: newest !== undefined,
     graduation: gauge?.graduation ?? null,
   }
-}
-
-/** None was said of what reads so much then, and nothing was refitted between: one of the two is wrong. */
-function againstZero(answer: PointAnswer, readings: readonly Reading[], unit: LengthUnit): PointAnswer {
-  const word = unvoided(readings).findLast(isWord)?.word
-  const said = ZERO_WORDS.find(({ value }) => value === word)
-  const { estimate } = answer
-  if (!said || !estimate || estimate.value - estimate.U <= 0) return answer
-  const words = `First ${said.words}, then it reads ${formatLength(estimate.value, unit, { unit: true })}, with nothing changed between: one of them is wrong. Strike it out.`
-  return { ...answer, findings: [...answer.findings, { gate: 'hand', level: 'warn', words }] }
 }
 
 /** Is an “In” of a fitting not final yet? A step is not ticked, or at this position the unit was not in the state the procedure asks for. */
