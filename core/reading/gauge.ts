@@ -24,7 +24,7 @@ export const GAUGE_KINDS: readonly GaugeKind[] = [
 ]
 export const GAUGE_NAME: Readonly<Record<GaugeKind, string>> = {
   'dial-indicator': 'Dial indicator',
-  'micrometer': 'Outside micrometer',
+  'micrometer': 'Micrometer',
   'calipers': 'Calipers',
   'bore-gauge': 'Bore gauge',
   'feeler-set': 'Feeler gauges',

@@ -35,6 +35,8 @@ const whole = computed(() => {
   const headUnit = unitOfResult(headline.kind, preferences.system)
   return `The whole check: ${decided.toLowerCase()}, ${resultName(headline)}${headline.estimate ? ` at ${shownFigure(headline, headUnit)} ${unitName(headUnit)}` : ''}.`
 })
+/** Outside the limits that judge, inside the wider ones. */
+const between = computed(() => result.value.findings.find(({ gate, level }) => gate === 'limits' && level === 'note')?.words)
 /** What the other rules would say, where they say something else. */
 const otherRules = computed(() => {
   const verdict = result.value.verdict.working
@@ -72,6 +74,7 @@ const otherRules = computed(() => {
       <p class="text-[17px] text-balance">{{ sentence }}</p>
       <p v-if="arithmetic" class="text-[13.5px] text-mute">{{ arithmetic }}</p>
       <p v-if="whole" class="text-[13.5px]" :class="stateText(evaluation.state)" data-test="whole">{{ whole }}</p>
+      <p v-if="between" class="text-[13.5px] text-near" data-test="between">{{ between }}</p>
       <p v-if="otherRules" class="text-[13.5px] text-near">By the other rules: {{ otherRules }}.</p>
     </div>
   </div>

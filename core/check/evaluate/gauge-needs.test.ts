@@ -23,8 +23,8 @@ const calipers = gauge('calipers', mm(0.02), { id: 'calipers', permissibleError:
 describe('the gauges of a check', () => {
   it('pins and rollers can have a micrometer each; a check that names one reads both with it', () => {
     expect(gaugeNeeds(points).map(({ key, label }) => `${key}: ${label}`)).toEqual([
-      'micrometer: Outside micrometer',
-      'micrometer:rollers: Outside micrometer, rollers',
+      'micrometer: Micrometer',
+      'micrometer:rollers: Micrometer, rollers',
       'bore-gauge: Bore gauge',
     ])
     const one = { gauges: { micrometer: large } }

@@ -5,7 +5,7 @@ import { rangeFinding } from '../gauge-range'
 /** An outside size by micrometer. One reading a place is the habit; more are averaged. */
 export const micrometer: Way = {
   id: 'micrometer',
-  title: 'Outside micrometer',
+  title: 'Micrometer',
   entry: 'figure',
   gauge: 'micrometer',
   scale: 'size',

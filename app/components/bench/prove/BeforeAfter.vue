@@ -29,27 +29,24 @@ const several = computed(() => rows.value.length > 1)
           <tr>
             <td v-if="several" class="!border-0"></td>
             <th class="text-right">as found</th>
-            <td class="!border-0"></td>
             <th class="text-right">now</th>
-            <td class="!border-0"></td>
             <th class="text-right">change</th>
           </tr>
         </thead>
         <tbody>
           <tr v-for="row in rows" :key="row.id">
-            <th v-if="several" scope="row" class="text-left font-normal">{{ row.name }}</th>
+            <th v-if="several" scope="row" class="text-left align-baseline font-normal">{{ row.name }}</th>
             <template v-for="(result, i) in [row.before, row.after]" :key="i">
-              <td class="figure text-right whitespace-nowrap">
-                <template v-if="result"
-                  ><span class="text-[17px]">{{ figure(result) }}</span
-                  ><span class="ml-1 text-[12.5px] text-mute max-sm:ml-0 max-sm:block">{{ U(result) }}</span></template
-                ><template v-else>–</template>
-              </td>
-              <td class="text-[13px] whitespace-nowrap" :class="result ? stateText(result.state) : ''">
-                {{ result ? shortWord(result) : '' }}
+              <td class="text-right align-baseline whitespace-nowrap">
+                <template v-if="result">
+                  <span class="figure text-[17px]">{{ figure(result) }}</span>
+                  <span class="figure ml-1 text-[12.5px] text-mute max-sm:ml-0 max-sm:block">{{ U(result) }}</span>
+                  <span class="block text-[13px]" :class="stateText(result.state)">{{ shortWord(result) }}</span>
+                </template>
+                <template v-else>–</template>
               </td>
             </template>
-            <td class="figure text-right whitespace-nowrap">
+            <td class="figure text-right align-baseline whitespace-nowrap">
               {{ row.change ? formatChange(row.change.value, unit(row.after), { sign: true }) : '–' }}
               <span class="block text-[12.5px] text-mute">{{ unitName(unit(row.after)) }}</span>
             </td>

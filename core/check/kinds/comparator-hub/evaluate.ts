@@ -79,6 +79,7 @@ export function combine(setup: ComparatorSetup, answers: Answers): CombinedResul
             ...result('locked', longer(shortest, 'locked'), ['distance', 'locked', ...used], formula, [
               ...findings,
               ...lockedFindings(answers),
+              ...(trial.findings ?? []).filter(({ gate }) => gate === 'feel'),
             ]),
             ...verdict,
           },
@@ -108,7 +109,7 @@ const tried = (answers: Answers): boolean => {
   return atMost !== undefined || estimate !== null
 }
 
-/** The trial by word: no play and free is right, no play and stiff too much preload, some play too little. Words from before the spacer was set as it is say nothing. */
+/** The trial by word: no play and free is right, by word alone until a dial has been there; no play and stiff too much preload, some play too little. Words from before the spacer was set as it is say nothing. */
 function trialOf(answers: Answers, spacer: Estimate | null): Pick<CombinedResult, 'overrule' | 'asksReason' | 'findings'> {
   const play = answers.of('end-play')
   const spin = answers.of('spin').word
@@ -130,7 +131,9 @@ function trialOf(answers: Answers, spacer: Estimate | null): Pick<CombinedResult
       ...say('warn', 'End play with the nut tight: too little preload.'),
       overrule: { state: 'above', words: 'there is end play with the nut tight: too little preload' },
     }
-  return say('note', 'No play and it spins free: right. No play is “zero or less”, not a figure.')
+  return play.estimate === null
+    ? { findings: [{ gate: 'feel', level: 'note', words: 'No play and it spins free: right, by word. Provisional until a dial has been there.' }] }
+    : say('note', 'No play and it spins free: right. No play is “zero or less”, not a figure.')
 }
 
 /** Locking can move a spacer by a thou or two. */

@@ -198,7 +198,7 @@ function onTheSafeSide(drawer: PreparedDrawer, question: PackQuestion, searched:
   // What is further off than what is fitted is of no use to anybody.
   const nearer = withBefore(drawer, question, rank, found, allowed).filter(({ key }) => !safe || compareKeys(key, safe.key) < 0)
   if (nearer.length > 0) notes.push(`These are the nearest on the ${above ? 'loose' : 'safe'} side: good for a trial, not for the road.`)
-  else if (!safe) notes.push('Every pack there is could bind.')
+  else if (!safe) notes.push(above ? 'Every pack there is could bind.' : 'Every pack there is goes past the upper limit.')
   else if (!isBare(drawer)) notes.push('Nothing comes nearer to them than what is fitted.')
   return {
     proposals: withStay(folded(nearer, question.unit), stay, question, allowed),

@@ -110,7 +110,7 @@ const words = computed(() => spans.value.map(({ name, value }) => `${name} ${sho
       <g font-size="11" fill="var(--mute)">
         <text :x="LEFT" y="14">engine</text>
         <text :x="RIGHT" y="14" text-anchor="end">gearbox</text>
-        <text v-if="ends.length === 2" :x="Math.min(x(ends[0]!), x(ends[1]!))" y="57">D by the limits</text>
+        <text v-if="ends.length === 2" :x="Math.min(x(ends[0]!), x(ends[1]!)) + 4" y="57">D by the limits</text>
       </g>
     </svg>
     <TableBox v-if="lengths.length" label="Beside the last build like it" class="mt-2"
