@@ -62,7 +62,7 @@ const marked = (result: ResultEvaluation) =>
 </script>
 
 <template>
-  <div ref="box" class="relative space-y-4 overflow-x-auto" data-test="results" @keydown="onKeydown">
+  <div ref="box" class="@container relative space-y-4 overflow-x-auto" data-test="results" @keydown="onKeydown">
     <table v-if="placed.length" class="tight">
       <thead>
         <tr>
@@ -80,9 +80,10 @@ const marked = (result: ResultEvaluation) =>
               <button
                 v-if="result"
                 type="button"
-                class="figure inline-flex min-h-8 items-center justify-end gap-1 rounded px-1.5 text-[14px] whitespace-nowrap"
+                class="figure inline-flex min-h-8 items-center justify-end gap-x-1 rounded px-1.5 text-[14px] whitespace-nowrap"
                 :class="[
-                  picked === result.id ? 'bg-sheet outline-2 -outline-offset-1 outline-accent' : '',
+                  placed.length > 2 ? '@max-md:flex-wrap' : '',
+                  picked === result.id ? 'bg-sheet outline-2 -outline-offset-2 outline-accent' : '',
                   result.id === headline ? 'font-bold' : '',
                   marked(result) ? stateText(result.state) : '',
                 ]"
@@ -91,7 +92,10 @@ const marked = (result: ResultEvaluation) =>
                 @click="picked = result.id"
               >
                 <StateMark v-if="marked(result)" :state="result.state" :size="15" />{{ shownFigure(result, unitOf(result))
-                }}<span v-if="kind.main && result.estimate" class="text-[12px] font-normal text-mute"
+                }}<span
+                  v-if="kind.main && result.estimate"
+                  class="text-[12px] font-normal text-mute"
+                  :class="placed.length > 2 ? '@max-md:basis-full @max-md:text-right' : ''"
                   >± {{ formatChange(result.estimate.U, unitOf(result)) }}</span
                 >
               </button>
@@ -123,7 +127,7 @@ const marked = (result: ResultEvaluation) =>
           </td>
           <td class="figure text-right whitespace-nowrap" :class="result.id === headline ? 'font-bold' : ''">
             {{ shownFigure(result, unitOf(result)) }}
-            <span class="font-normal text-mute">{{
+            <span class="font-normal text-mute @max-md:block @max-md:text-[12px]">{{
               result.estimate ? `± ${formatChange(result.estimate.U, unitOf(result), { unit: true })}` : ''
             }}</span>
           </td>

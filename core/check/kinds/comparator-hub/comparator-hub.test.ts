@@ -87,7 +87,9 @@ describe('a hub spacer under the comparator', () => {
     // It lies in its window by its figure, and the trial beats that.
     const { fine, words: told } = enoughWords(e.targets[0]!, e.current.results)
     expect([fine, told]).toEqual(
-      state === 'in' || state === 'provisional' ? [true, 'It would do as it is.'] : [false, expect.stringContaining('By its figure it would do, but')],
+      state === 'in' || state === 'provisional'
+        ? [true, 'It would do as it is.']
+        : [false, expect.stringContaining('By its figure it would do, but')],
     )
     // Some play tells what the nut shortens: 7 − 2.
     expect(figure(e, 'shortening')).toBe(play === 'none' ? null : 7 - far)

@@ -132,7 +132,11 @@ function trialOf(answers: Answers, spacer: Estimate | null): Pick<CombinedResult
       overrule: { state: 'above', words: 'there is end play with the nut tight: too little preload' },
     }
   return play.estimate === null
-    ? { findings: [{ gate: 'feel', level: 'note', words: 'No play and it spins free: right, by word. Provisional until a dial has been there.' }] }
+    ? {
+        findings: [
+          { gate: 'feel', level: 'note', words: 'No play and it spins free: right, by word. Provisional until a dial has been there.' },
+        ],
+      }
     : say('note', 'No play and it spins free: right. No play is “zero or less”, not a figure.')
 }
 
