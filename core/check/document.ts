@@ -105,6 +105,9 @@ export interface SignedFigure {
   readonly state: VerdictState
 }
 
+/** Of a size, what a figure rests on: what it measures, and how well that is known. How many lie in the drawer, and what they cost, is no part of it. */
+export type SignedPiece = Omit<Lot, 'onHand' | 'reserved' | 'cost' | 'leadDays' | 'tags'>
+
 export interface SignOff {
   readonly at: string
   readonly by: string
@@ -113,6 +116,8 @@ export interface SignOff {
   readonly core: string
   /** what was signed, as that version computed it; left out of records that are older than this */
   readonly figures?: readonly SignedFigure[]
+  /** the pieces it rests on, as they were then; left out of records that are older than this */
+  readonly pieces?: readonly SignedPiece[]
 }
 
 /** A part was replaced or reworked: readings taken before on what rests on it are stale. Role `*`: everything. The reason is what was done, without the part’s name. */

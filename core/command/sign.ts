@@ -1,4 +1,5 @@
 import { pendingItems } from '../check/evaluate/said-conditions'
+import { signedPieces } from '../check/as-signed'
 import { counts, signedFigures } from '../check/evaluate/gravity'
 import { checkKind } from '../check/registry'
 import { evaluateCheck } from '../check/evaluate/evaluate-check'
@@ -9,7 +10,7 @@ import { happened, refused, type Happening, type Outcome } from './happening'
 
 /** Locks the check: what is promised to it is let go. */
 export function sign({ document, lots, reserves }: Bench, { at, by, reason: why, accepts = [] }: SignCommand): Outcome {
-  const { signOff: gate, current } = evaluateCheck(document, lots)
+  const { signOff: gate, current, lots: reckoned } = evaluateCheck(document, lots)
   if (gate.blockers.length > 0) return { ok: false, code: 'invalid', faults: gate.blockers.map(words => ({ path: '', reason: words })) }
   const reason = why?.trim() || null
   if (gate.needsReason && !reason) return refused('invalid', `This can be signed only with a reason: ${gate.needsReason}.`, 'reason')
@@ -20,7 +21,17 @@ export function sign({ document, lots, reserves }: Bench, { at, by, reason: why,
   return happened(
     `Signed off by ${by.trim()}`,
     ...accepts.map((item): Happening => ({ type: 'cleared', clearing: { item, trial, how: 'accepted', by: by.trim(), at } })),
-    { type: 'signed', signOff: { at, by: by.trim(), reason, core: CORE_VERSION, figures: signedFigures(current) } },
+    {
+      type: 'signed',
+      signOff: {
+        at,
+        by: by.trim(),
+        reason,
+        core: CORE_VERSION,
+        figures: signedFigures(current),
+        pieces: signedPieces(document, reckoned),
+      },
+    },
     ...Object.keys(reserves).map((place): Happening => ({ type: 'promised', place, pack: [] })),
   )
 }

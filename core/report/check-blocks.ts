@@ -1,7 +1,7 @@
 import { formatChange, systemOf, unitName } from '../quantity/figure'
 import { lowerFirst, upperFirst } from '../quantity/first-letter'
 import { pieceList } from '../pack/arithmetic'
-import { lotMap, packChange, type Lot, type LotMap } from '../pack/lot'
+import { lotMap, packChange, type LotMap } from '../pack/lot'
 import { describeLimits, endsOf, SOURCE_NAME, type LimitSet } from '../verdict/limits'
 import { beforeAfter, type BeforeAfter } from '../check/evaluate/before-after'
 import { conditionsOf, stateWords } from '../check/evaluate/said-conditions'
@@ -32,9 +32,9 @@ export interface EvaluatedCheck {
 }
 
 /** One check of a report: what was found and what it is now, what was changed, what it rests on, and who signed it. */
-export function checkBlocks({ check, evaluation }: EvaluatedCheck, lots: readonly Lot[], options: Options): Block[] {
+export function checkBlocks({ check, evaluation }: EvaluatedCheck, options: Options): Block[] {
   const kind = checkKind(check.kind)
-  const index = lotMap(lots)
+  const index = lotMap(evaluation.lots)
   const { signOff } = check
   const pending = evaluation.reminders.filter(({ cleared }) => cleared === null)
   const done = evaluation.reminders.filter(({ cleared }) => cleared !== null)
@@ -48,7 +48,8 @@ export function checkBlocks({ check, evaluation }: EvaluatedCheck, lots: readonl
         'To do',
         signOff
           ? null
-          : answerOf(lookAt(check, evaluation, lots), { system: systemOf(check.entryUnit), time: options.time }).sentence || null,
+          : answerOf(lookAt(check, evaluation, evaluation.lots), { system: systemOf(check.entryUnit), time: options.time }).sentence ||
+            null,
       ],
       ['Rule', options.length === 'full' ? RULE[check.rule] : null],
       ['Measured', states.map(stateWords).join('; ') || null],

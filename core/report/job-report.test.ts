@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { GAUGES, checkOf, gauge, plays, trial } from '../../tests/documents'
 import { newLot } from '../command/found-pack'
 import { sign } from '../command/sign'
+import type { Lot } from '../pack/lot'
 import { thou } from '../quantity/length'
 import { twoSided } from '../verdict/limits'
 import type { CheckDocument } from '../check/document'
@@ -46,17 +47,16 @@ const job = (check: CheckDocument) => ({
   checks: [check],
 })
 /** Its checks evaluated before, as whoever asks for a report has to. */
-const reported = (of: Omit<ReportOf, 'checks'>) =>
+const reported = (of: Omit<ReportOf, 'checks'>, lots: readonly Lot[] = LOTS) =>
   jobReport({
     ...of,
     checks: of.job.checks
       .filter(({ id }) => of.only === null || id === of.only)
-      .map(check => ({ check, evaluation: evaluateCheck(check, of.lots) })),
+      .map(check => ({ check, evaluation: evaluateCheck(check, lots) })),
   })
 const report = (check: CheckDocument, length: ReportLength) =>
   reported({
     job: job(check),
-    lots: LOTS,
     photos: [],
     digest: 'd'.repeat(64),
     length,
@@ -83,7 +83,6 @@ describe('photographs in a report', () => {
     const ids = (only: string | null) =>
       reported({
         job: job(CHECK),
-        lots: LOTS,
         photos: [photo('whole', null), photo('bore', CHECK.id), photo('elsewhere', 'of-another')],
         digest: '',
         length: 'page',
@@ -145,7 +144,6 @@ describe('the report of a job', () => {
     const of = (only: string | null, checks = two.checks) =>
       reported({
         job: { ...two, checks },
-        lots: LOTS,
         photos: [],
         digest: '',
         length: 'page',
@@ -166,7 +164,6 @@ describe('the report of a job', () => {
     const untouched = { ...CHECK, id: 'third', title: 'Idler', trials: CHECK.trials.slice(0, 1) }
     const { blocks } = reported({
       job: { ...job(CHECK), checks: [CHECK, signed, untouched, idle] },
-      lots: LOTS,
       photos: Array.from({ length: 5 }, (_, i) => ({ id: `p${i}`, caption: '', width: 9, height: 6, check: null })),
       digest: '',
       length: 'page',
@@ -248,16 +245,10 @@ function demo(name: string) {
 describe('a page for the owner', () => {
   const page = (name: string) => {
     const { jobs, lots } = demo(name)
-    const { blocks } = reported({
-      job: jobs[0]!,
+    const { blocks } = reported(
+      { job: jobs[0]!, photos: [], digest: '', length: 'page', time: at => at.slice(0, 10), at: '', only: null },
       lots,
-      photos: [],
-      digest: '',
-      length: 'page',
-      time: at => at.slice(0, 10),
-      at: '',
-      only: null,
-    })
+    )
     return { measured: table(blocks, 'What was measured')!, done: table(blocks, 'What was done')!, blocks }
   }
   it('has the worst figures of each check, and counts what there is no room for', () => {
@@ -306,16 +297,18 @@ describe('drawings in a report', () => {
   it('of many figures are a few, what is out before what is in', () => {
     const { jobs, lots } = demo('6-mail-launch-engine')
     const drawn = (title: string) =>
-      reported({
-        job: jobs[0]!,
+      reported(
+        {
+          job: jobs[0]!,
+          photos: [],
+          digest: '',
+          length: 'page',
+          time: at => at,
+          at: '',
+          only: jobs[0]!.checks.find(check => check.title === title)!.id,
+        },
         lots,
-        photos: [],
-        digest: '',
-        length: 'page',
-        time: at => at,
-        at: '',
-        only: jobs[0]!.checks.find(check => check.title === title)!.id,
-      }).blocks.flatMap(block => (block.kind === 'drawing' ? [block.drawing.label.split(' in its limits')[0]] : []))
+      ).blocks.flatMap(block => (block.kind === 'drawing' ? [block.drawing.label.split(' in its limits')[0]] : []))
     // Main 4 is loose, and the last of them.
     expect(drawn('Main bearings')).toEqual(['Main 4 clearance, least', 'Main 4 clearance, most', 'Main 1 clearance, least'])
   })

@@ -2,7 +2,6 @@ import { dayText } from '../quantity/day'
 import { METER_NAME } from '../worksheet/job-facts'
 import type { WorksheetJob } from '../worksheet/worksheet'
 import { CORE_VERSION } from '../version'
-import type { Lot } from '../pack/lot'
 import { checkBlocks, type EvaluatedCheck } from './check-blocks'
 import { pageBlocks } from './page-blocks'
 import { facts, heading, photos, text, type Block, type Report, type ReportLength, type ReportPhoto } from './report'
@@ -11,7 +10,6 @@ export interface ReportOf {
   readonly job: WorksheetJob
   /** what is told of: all its checks, or the one; whoever evaluates many may let others in between */
   readonly checks: readonly EvaluatedCheck[]
-  readonly lots: readonly Lot[]
   /** of the job, each with the check it is of */
   readonly photos: readonly (ReportPhoto & { readonly check: { readonly id: string } | null })[]
   /** of its record: see `recordText` */
@@ -36,7 +34,7 @@ const somePhotos = (all: readonly ReportPhoto[]): Block[] => [
 ]
 
 /** What was found, what was fitted, on whose word: of a job, or of one check of it. */
-export function jobReport({ job, checks, lots, photos: all, digest, length, time, at, only }: ReportOf): Report {
+export function jobReport({ job, checks, photos: all, digest, length, time, at, only }: ReportOf): Report {
   const parts = job.parts.map(({ name }) => name).join(', ')
   return {
     title: job.unit.name,
@@ -56,12 +54,12 @@ export function jobReport({ job, checks, lots, photos: all, digest, length, time
       ]),
       ...(checks.length === 0 ? [text('No check was made in this job.')] : []),
       ...(length === 'page' && checks.length > 1
-        ? [...pageBlocks(checks, lots, time), ...somePhotos(all)]
+        ? [...pageBlocks(checks, time), ...somePhotos(all)]
         : [
             ...(only === null ? photos(all.filter(({ check }) => check === null)) : []),
             ...checks.flatMap(of => [
               heading(1, of.check.title),
-              ...checkBlocks(of, lots, { length, time }),
+              ...checkBlocks(of, { length, time }),
               ...photos(all.filter(photo => photo.check?.id === of.check.id)),
             ]),
           ]),

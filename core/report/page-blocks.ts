@@ -1,7 +1,7 @@
 import { unitName } from '../quantity/figure'
 import { lowerFirst } from '../quantity/first-letter'
 import { pieceList } from '../pack/arithmetic'
-import { lotMap, packChange, type Lot, type LotMap } from '../pack/lot'
+import { lotMap, packChange, type LotMap } from '../pack/lot'
 import { describeLimits } from '../verdict/limits'
 import { byGravity } from '../check/evaluate/gravity'
 import { stateWord } from '../check/evaluate/state-words'
@@ -18,8 +18,7 @@ import { table, text, type Block } from './report'
 const LINES = 22
 
 /** Several checks on one page, for whoever owns the unit: what each was found at and left at, what was done, and who signed it. */
-export function pageBlocks(all: readonly EvaluatedCheck[], lots: readonly Lot[], time: (at: string) => string): Block[] {
-  const index = lotMap(lots)
+export function pageBlocks(all: readonly EvaluatedCheck[], time: (at: string) => string): Block[] {
   const each = Math.max(1, Math.floor(LINES / all.length))
   const cautions = [...new Set(all.flatMap(({ check }) => checkKind(check.kind).safety ?? []))]
   return [
@@ -35,7 +34,7 @@ export function pageBlocks(all: readonly EvaluatedCheck[], lots: readonly Lot[],
       ['Check', 'Done', 'Signed'],
       all.map(({ check, evaluation }) => [
         check.title,
-        doneWords(check, evaluation, index),
+        doneWords(check, evaluation, lotMap(evaluation.lots)),
         check.signOff ? `${check.signOff.by}, ${time(check.signOff.at)}` : 'not signed',
       ]),
     ),

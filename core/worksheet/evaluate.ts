@@ -37,9 +37,9 @@ export function evaluateWorksheet(worksheet: Worksheet, solve: Solve | null = nu
   }
 }
 
-export function checkAnswer(check: CheckDocument, lots: readonly Lot[], solve: Solve | null = null) {
-  const evaluation = evaluateCheck(check, lots)
-  const { headline } = evaluation
+export function checkAnswer(check: CheckDocument, drawer: readonly Lot[], solve: Solve | null = null) {
+  const evaluation = evaluateCheck(check, drawer)
+  const { headline, lots } = evaluation
   const set = matchedSet(check, evaluation)
   return {
     id: check.id,

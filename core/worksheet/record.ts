@@ -1,22 +1,17 @@
 import canonicalize from 'canonicalize'
+import { signedPieces } from '../check/as-signed'
 import type { Worksheet } from './worksheet'
 
 /**
- * What was done, as one text: canonical JSON (RFC 8785) of the jobs with their checks, and of the pieces that were fitted as they measure.
+ * What was done, as one text: canonical JSON (RFC 8785) of the jobs with their checks, and of the pieces that were fitted: as they were when they were signed, else as they measure.
  * When a file was written, by which version, and what else is in the drawer by now is left out: exported again, a record is the same.
  * Its digest stands on every report.
  */
 export function recordText({ format, version, jobs, lots }: Worksheet): string {
-  const fitted = new Set(
-    jobs.flatMap(({ checks }) =>
-      checks.flatMap(({ trials }) =>
-        trials.flatMap(({ packs }) => Object.values(packs).flatMap(pack => (pack ?? []).map(({ lotId }) => lotId))),
-      ),
-    ),
-  )
-  const pieces = lots
-    .filter(({ id }) => fitted.has(id))
-    .map(({ id, family, nominal, measured, tolerance, shape, mark, colour }) => ({
+  // What a check was signed with stands with its signature, as it was then.
+  const open = jobs.flatMap(({ checks }) => checks.filter(({ signOff }) => !signOff?.pieces))
+  const pieces = signedPieces({ trials: open.flatMap(({ trials }) => trials) }, lots).map(
+    ({ id, family, nominal, measured, tolerance, shape, mark, colour }) => ({
       id,
       family,
       nominal,
@@ -25,8 +20,8 @@ export function recordText({ format, version, jobs, lots }: Worksheet): string {
       shape,
       mark,
       colour,
-    }))
-    .sort((a, b) => (a.id < b.id ? -1 : 1))
+    }),
+  )
   // How far it is on its way through the shop, and what its unit is like, say nothing of what was done.
   const done = jobs.map(({ stage: _, promised: __, unit: { type: ___, ...unit }, ...job }) => ({ ...job, unit }))
   return canonicalize({ format, version, jobs: done, pieces })!

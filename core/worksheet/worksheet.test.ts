@@ -8,6 +8,7 @@ import { apply } from '../command/apply'
 import { decide } from '../command/decide'
 import { beginCheck } from '../command/settings'
 import { mm } from '../quantity/length'
+import type { VerdictState } from '../verdict/decide'
 import { evaluateWorksheet } from './evaluate'
 import { checkWorksheet, readWorksheet } from './read'
 import { WORKSHEET_LARGEST, writeWorksheet } from './worksheet'
@@ -25,6 +26,32 @@ const changed = (change: (sheet: typeof launch) => void) => {
 }
 
 describe('the worksheet', () => {
+  it('takes a signature in whatever state its figures were signed, so that what is written can be read', () => {
+    const states: Record<VerdictState, true> = {
+      'to-do': true,
+      'part-read': true,
+      'in': true,
+      'doubted': true,
+      'below': true,
+      'above': true,
+      'close': true,
+      'no-limit': true,
+      'not-valid': true,
+      'provisional': true,
+      'stale': true,
+    }
+    if (!good.ok) throw new Error('demo')
+    const sheet = writeWorksheet(good.worksheet.jobs, good.worksheet.lots, '2026-05-04T13:05:00.000Z')
+    const signed = (state: string) => {
+      const copy = structuredClone(sheet)
+      const figures = [{ id: 'play', value: 1, U: 1, state }]
+      const check = copy.jobs[0]!.checks.find(({ trials }) => trials[0]!.readings.length > 0)!
+      Object.assign(check, { signOff: { at: '2026-05-04T13:05:00.000Z', by: 'T. Marl', reason: null, core: '3.0.0', figures } })
+      return copy
+    }
+    for (const state of Object.keys(states)) expect(faultOf(signed(state))?.reason ?? null, state).toBeNull()
+    expect(faultOf(signed('fine'))?.path).toContain('figures/0/state')
+  })
   it('reads back what it writes', () => {
     if (!good.ok) throw new Error('demo')
     const { jobs, lots } = good.worksheet

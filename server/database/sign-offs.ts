@@ -12,13 +12,22 @@ export interface SignOffRow {
   inputs: unknown
   /** what was signed; null of records that did not keep it */
   figures: SignOff['figures'] | null
+  pieces: SignOff['pieces'] | null
 }
 /** The signature that stands, if any. */
-export const SIGNATURE = `SELECT s.id, s.at, s.by_name, s.reason, s.core_version, s.record -> 'inputs' AS inputs, s.record -> 'figures' AS figures FROM sign_off s WHERE s.check_id = c.id
+export const SIGNATURE = `SELECT s.id, s.at, s.by_name, s.reason, s.core_version, s.record -> 'inputs' AS inputs, s.record -> 'figures' AS figures,
+  s.record -> 'pieces' AS pieces FROM sign_off s WHERE s.check_id = c.id
   AND NOT EXISTS (SELECT 1 FROM reopening r WHERE r.sign_off_id = s.id) ORDER BY s.at DESC LIMIT 1`
 export const signOffOf = (row: SignOffRow | undefined): SignOff | null =>
   row
-    ? { at: moment(row.at), by: row.by_name, reason: row.reason, core: row.core_version, ...(row.figures ? { figures: row.figures } : {}) }
+    ? {
+        at: moment(row.at),
+        by: row.by_name,
+        reason: row.reason,
+        core: row.core_version,
+        ...(row.figures ? { figures: row.figures } : {}),
+        ...(row.pieces ? { pieces: row.pieces } : {}),
+      }
     : null
 
 /** The newest reopening, if any. */

@@ -3,6 +3,7 @@ import type { CheckDocument } from '#core/check/document'
 import { settingsOf } from '#core/command/settings'
 import type { Lot } from '#core/pack/lot'
 import { serviceFigures } from '#core/trend/service-figures'
+import { asSigned } from '#core/check/as-signed'
 import { checkAnswer } from '#core/worksheet/evaluate'
 import { checkColumns, listedColumns } from '../database/checks'
 import { struckColumns } from '../database/conditions'
@@ -125,6 +126,11 @@ function signatureRows(check: CheckDocument, signed: CheckDocument | null, file:
     by_name: signOff.by,
     reason: signOff.reason,
     core_version: signOff.core,
-    record: { inputs, answer: checkAnswer(inputs, file), ...(signOff.figures ? { figures: signOff.figures } : {}) },
+    record: {
+      inputs,
+      answer: checkAnswer(inputs, asSigned(signed, file)),
+      ...(signOff.figures ? { figures: signOff.figures } : {}),
+      ...(signOff.pieces ? { pieces: signOff.pieces } : {}),
+    },
   })
 }

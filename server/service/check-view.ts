@@ -3,6 +3,7 @@ import { lookAt } from '#core/check/sentence/look-at'
 import { answerOf } from '#core/check/sentence/answer'
 import type { About } from '#core/check/sentence/sentence'
 import { systemOf } from '#core/quantity/figure'
+import { asSigned } from '#core/check/as-signed'
 import { drawerFor, sheetsFor, type CheckDocument } from '#core/check/document'
 import type { Bench } from '#core/command/command'
 import { inDrawerOrder } from '#core/pack/lot'
@@ -45,9 +46,9 @@ export async function loadCheck(sql: Sql, id: string, op?: string): Promise<Load
   return { row, job, workshop, known, reserves, orders, coming, document, lots: lotsFor(document, whole.lots) }
 }
 
-/** What a check works with: what it may choose from, and the sheets pieces are made of. */
+/** What a check works with: what it may choose from, and the sheets pieces are made of; what was signed as it was then. */
 export const lotsFor = (document: CheckDocument, all: CheckView['lots']): CheckView['lots'] =>
-  [...drawerFor(document, all), ...sheetsFor(document, all)].sort(inDrawerOrder)
+  [...asSigned(document, [...drawerFor(document, all), ...sheetsFor(document, all)])].sort(inDrawerOrder)
 
 export const viewOf = ({ job, document, lots, reserves, orders, coming }: LoadedCheck, version: number): CheckView => ({
   job,

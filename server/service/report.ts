@@ -33,7 +33,6 @@ export async function reportOf(
   return jobReport({
     job,
     checks,
-    lots: worksheet.lots,
     photos: await photosOfJob(sql, jobId),
     digest: digestOf(recordText(worksheet)),
     length,

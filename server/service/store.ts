@@ -118,6 +118,7 @@ export async function store(sql: Sql, happening: Happening, { op, jobId, bench, 
         inputs: document,
         answer: checkAnswer(document, lots),
         figures: happening.signOff.figures,
+        pieces: happening.signOff.pieces,
       })
       await dropWants(sql, id)
       await keepFigures(sql, id, serviceFigures({ ...document, signOff: happening.signOff }, lots))

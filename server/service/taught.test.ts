@@ -7,10 +7,9 @@ import { schema } from '../database/from-source'
 import { keepProofs, proofsOfKind } from '../database/proofs'
 import { importWorksheet } from '../import/worksheet'
 import { demo } from '../../tests/demo-files'
-import { checkKind } from '#core/check/registry'
-import { nm, thou } from '#core/quantity/length'
-import { importStock } from '../import/drawer'
-import { changeSettings, fitPack, listFoundPack, logReading, reopen, signOff, tickStep } from './check-commands'
+import { signedService } from '../../tests/signed-service'
+import { thou } from '#core/quantity/length'
+import { reopen } from './check-commands'
 import { checkView } from './check-view'
 import { createJob } from './jobs'
 import { createCheck } from './new-check'
@@ -74,34 +73,14 @@ describe('what a shop has done before', () => {
     expect((await begun('Mail launch', 'crankshaft-end-play')).uRefit).toBe(DEFAULT_REFIT)
   })
   it('a signature keeps what its fittings came to against what was foretold, until it is opened again', async () => {
-    await importStock(db, 'id,family,nominal,count,measured\na,Shims,10 thou,2,10 thou\nb,Shims,5 thou,2,5 thou\n')
-    const at = '2026-11-25T08:00:00.000Z'
-    const { id, trials } = await begun('Ferry', 'shaft-end-play')
-    let view = await checkView(db, id)
-    const head = () => ({ op: `p${ops++}`, version: view.version })
-    const told = async (answered: Promise<typeof view>) => {
-      view = await answered
-    }
-    const set = { kind: 'two-sided', lower: thou(3), upper: thou(6), unit: 'thou', source: { kind: 'book' } } as const
-    const settings = { family: 'Shims', rule: 'plain', limits: [{ result: 'play', role: 'book', set }] } as const
-    await told(changeSettings(db, id, { ...head(), settings: settings as never }))
-    await told(listFoundPack(db, id, { ...head(), place: 'pack', pieces: [{ lotId: 'a', count: 1 }] }))
-    const read = (trialId: string, far: number) =>
-      logReading(db, id, { ...head(), id: `p${ops}`, trialId, point: 'travel', start: nm(0), far: thou(far), back: nm(0), at })
-    for (const far of [9, 9.1, 8.9]) await told(read(trials[0]!.id, far))
-    const fitted = { trialId: 'p-t2', onto: trials[0]!.id, packs: [{ place: 'pack', pieces: [{ lotId: 'b', count: 1 }] }], at }
-    await told(fitPack(db, id, { ...head(), ...fitted }))
-    for (const far of [4.4, 4.5, 4.3]) await told(read('p-t2', far))
-    for (const { id: step, required } of checkKind('shaft-end-play').procedure(view.document.setup))
-      if (required) await told(tickStep(db, id, { ...head(), step, trial: 'p-t2', ticked: true }))
-    await told(signOff(db, id, { ...head(), by: 'T. Marl' }))
+    const { id, head } = await signedService(db, 'Ferry')
     // 9 − 5 is 4; it reads 4.4.
     const rows = () => db.rows<{ difference: number; known: number }>('SELECT difference, known FROM proof WHERE check_id = $1', [id])
     const [proof, ...others] = await rows()
     expect(others).toEqual([])
     expect(proof!.difference / thou(1)).toBeCloseTo(0.4, 6)
     expect(proof!.known).toBeGreaterThan(0)
-    await told(reopen(db, id, { ...head(), by: 'T. Marl', reason: 'a knock' }))
+    await reopen(db, id, { ...head(), by: 'T. Marl', reason: 'a knock' })
     expect(await rows()).toEqual([])
   })
 })

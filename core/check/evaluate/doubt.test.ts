@@ -42,7 +42,7 @@ describe('a named fault colours everything after it', () => {
       state: 'doubted',
       answer: 'In 5.0 thou, limits 3 – 8 thou, but it did not move as it should',
     })
-    const blocks = checkBlocks({ check: document, evaluation }, LOTS, { length: 'page', time: at => at })
+    const blocks = checkBlocks({ check: document, evaluation }, { length: 'page', time: at => at })
     expect(JSON.stringify(blocks)).toContain('"Verdict","In, but it did not move as it should"')
     expect(evaluation.signOff.needsReason).toContain('the proof is 3.0 thou off what was predicted')
   })

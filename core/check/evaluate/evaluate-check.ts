@@ -9,6 +9,7 @@ import { withStrays } from '../../pack/strays'
 import type { Phase, Step } from '../../method/step'
 import type { CheckKind, NextStep } from '../contract'
 import type { PackPlace } from '../pack-place'
+import { asSigned } from '../as-signed'
 import { asItWasFound, type CheckDocument, type Trial } from '../document'
 import { isTicked, stepsOf } from '../said'
 import { concerning, conditionsOf, pendingItems, type ConditionState, type PendingItem } from './said-conditions'
@@ -26,6 +27,8 @@ import { targetsOf } from './targets'
 import { signOffGate, type SignOffGate } from './sign-off-gate'
 
 export interface CheckEvaluation {
+  /** the drawer it was reckoned with: what was signed is as it was then */
+  readonly lots: readonly Lot[]
   readonly trials: readonly FittingEvaluation[]
   /** the first fitting as it was found, before any part was replaced */
   readonly found: FittingEvaluation
@@ -61,10 +64,10 @@ export interface CheckEvaluation {
 /**
  * Evaluates one check: estimates with their budgets, gates, verdicts against both limits, the questions to the chooser, the ledger,
  * the proof. Pure: the same document and drawer give the same answer in the browser, on the server and from a file.
- * @param lots  the whole drawer; pieces on hand and reserved as they are now
+ * @param drawer  all of it; pieces on hand and reserved as they are now
  */
 export function evaluateCheck(document: CheckDocument, drawer: readonly Lot[]): CheckEvaluation {
-  const lots = withStrays(drawer)
+  const lots = asSigned(document, withStrays(drawer))
   const kind = checkKind(document.kind)
   const steps = kind.procedure(document.setup)
   const pendingFor = (trial: Trial) => stepsOf(steps, trial).filter(step => step.required && !isTicked(document, step, trial))
@@ -85,6 +88,7 @@ export function evaluateCheck(document: CheckDocument, drawer: readonly Lot[]): 
   const { targets, next } = workOf(document, kind, current)
   const estimate = headline.valid ? headline.estimate : null
   return {
+    lots,
     trials,
     found: asFound,
     current,
