@@ -5,7 +5,7 @@ import highsLoader from 'highs'
 import { checkKind } from '../core/check/registry'
 import { highsSolver } from '../core/choice/answer/allocation/solver'
 import { evaluateWorksheet } from '../core/worksheet/evaluate'
-import { recordText } from '../core/worksheet/record'
+import { formerRecordText, recordText } from '../core/worksheet/record'
 import { readWorksheet } from '../core/worksheet/read'
 
 function fail(message: string): never {
@@ -26,5 +26,6 @@ if (!reading.ok) fail(reading.faults.map(fault => `${fault.path || 'file'}: ${fa
 // Loading the solver takes a moment: only where several places share a drawer.
 const several = reading.worksheet.jobs.some(job => job.checks.some(check => checkKind(check.kind).places(check.setup).length > 1))
 const solve = several ? highsSolver(await highsLoader()) : null
-const digest = createHash('sha256').update(recordText(reading.worksheet), 'utf8').digest('hex')
-process.stdout.write(`${JSON.stringify(evaluateWorksheet(reading.worksheet, solve, digest), null, 1)}\n`)
+const digestOf = (words: string) => createHash('sha256').update(words, 'utf8').digest('hex')
+const digests = { digest: digestOf(recordText(reading.worksheet)), formerDigest: digestOf(formerRecordText(reading.worksheet)) }
+process.stdout.write(`${JSON.stringify(evaluateWorksheet(reading.worksheet, solve, digests), null, 1)}\n`)

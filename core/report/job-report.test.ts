@@ -224,10 +224,13 @@ describe('a record and its digest', () => {
     if (!outcome.ok) throw new Error(JSON.stringify(outcome))
     const [signOff] = outcome.happenings.flatMap(happening => (happening.type === 'signed' ? [happening.signOff] : []))
     expect(signOff!.figures).toMatchObject([{ id: 'play', value: thou(3), state: 'in' }])
-    const signed = (check: CheckDocument) => evaluateWorksheet(sheet(check), null, 'abc').checks[0]!.signed!.figures
+    const signed = (check: CheckDocument) => evaluateWorksheet(sheet(check)).checks[0]!.signed!.figures
     const held = { ...CHECK, ...steps, signOff: signOff! }
     expect(signed(held)).toMatchObject([{ id: 'play', same: true }])
-    expect(evaluateWorksheet(sheet(held), null, 'abc').digest).toBe('abc')
+    expect(evaluateWorksheet(sheet(held), null, { digest: 'abc', formerDigest: 'def' })).toMatchObject({
+      digest: 'abc',
+      formerDigest: 'def',
+    })
     // Read otherwise by now: both stand there, and that they differ.
     const altered = { ...held, trials: held.trials.map(one => ({ ...one, readings: plays('travel', 3.5, 3.5, 3.5) })) }
     expect(signed(altered)).toMatchObject([{ id: 'play', signed: { value: thou(3) }, now: { value: thou(3.5) }, same: false }])

@@ -24,15 +24,19 @@ import type { Worksheet } from './worksheet'
 
 /**
  * The evaluation of every check of a worksheet as plain JSON, documented in `docs/evaluation.md`. Lengths in nm.
- * @param digest  of its record, where the caller can make one: what a report of it carries
  * @param solve  for checks that choose for several places; without it those are not chosen for together
+ * @param digests  of its record, where the caller can make them: what a report of it carries, and what one made before version 3.5.0 did
  */
-export function evaluateWorksheet(worksheet: Worksheet, solve: Solve | null = null, digest: string | null = null) {
+export function evaluateWorksheet(
+  worksheet: Worksheet,
+  solve: Solve | null = null,
+  digests: { readonly digest: string; readonly formerDigest: string } | null = null,
+) {
   return {
     format: 'finitum-evaluation',
     version: 2,
     core: CORE_VERSION,
-    ...(digest === null ? {} : { digest }),
+    ...digests,
     checks: worksheet.jobs.flatMap(job => job.checks.map(check => ({ job: job.id, ...checkAnswer(check, worksheet.lots, solve) }))),
   }
 }

@@ -2,10 +2,13 @@ import 'reflect-metadata'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { evaluateCheck } from '#core/check/evaluate/evaluate-check'
 import { thou } from '#core/quantity/length'
+import { recordText } from '#core/worksheet/record'
+import type { Worksheet } from '#core/worksheet/worksheet'
 import { openDatabase, type Database } from '../database/client'
 import { schema } from '../database/from-source'
 import { lotById } from '../database/stock'
 import { importWorksheet } from '../import/worksheet'
+import { DEMO_WORKSHEETS, demo } from '../../tests/demo-files'
 import { signedService } from '../../tests/signed-service'
 import { checkView } from './check-view'
 import { reopen } from './check-commands'
@@ -34,6 +37,27 @@ const told = async (from: Database, { id, job }: { id: string; job: string }) =>
   }
 }
 
+describe('the digest of a record', () => {
+  it('is the same in the shop the demo is loaded into, and in another that takes its files in', async () => {
+    const [first, second] = [await openDatabase(undefined, schema), await openDatabase(undefined, schema)]
+    try {
+      const different: string[] = []
+      for (const name of DEMO_WORKSHEETS) {
+        await importWorksheet(first, demo(name), false)
+        for (const { id } of (JSON.parse(demo(name)) as Worksheet).jobs.slice(0, 3)) {
+          const out = await exportJob(first, id)
+          await importWorksheet(second, JSON.stringify(out), false)
+          if (recordText(await exportJob(second, id)) !== recordText(out)) different.push(`${name} ${id}`)
+        }
+      }
+      expect(different).toEqual([])
+    } finally {
+      await first.close()
+      await second.close()
+    }
+  }, 120_000)
+})
+
 describe('a check that was signed', () => {
   it('stays what it was when a shim of it is measured a year later, or marked: report, digest, ledger, label', async () => {
     const service = await signedService(db, 'Ferry')
@@ -58,13 +82,16 @@ describe('a check that was signed', () => {
     await reopen(db, service.id, { ...service.head(), by: 'T. Marl', reason: 'a knock' })
     expect((await told(db, service)).ledger).not.toBe(before.ledger)
   }, 60_000)
-  it('keeps its pieces on the way to another shop, whatever that shop’s own shim measures', async () => {
+  it('keeps its pieces and its digest on the way to another shop, whatever that shop’s own shim measures', async () => {
     const service = await signedService(db, 'Post motorcycle')
     const elsewhere = await openDatabase(undefined, schema)
     try {
+      // It counts from elsewhere, and has other work already.
+      await signedService(elsewhere, 'Ferry')
       await importWorksheet(elsewhere, JSON.stringify(await exportJob(db, service.job)), false)
       const before = await told(elsewhere, service)
       expect(before.pieces).toContainEqual([thou(5), ''])
+      expect(before.digest).toBe((await told(db, service)).digest)
       const lot = (await lotById(elsewhere, service.lots.in))!
       await changeLot(elsewhere, service.lots.in, { op: 'again', version: lot.version, sizes: [thou(5.3)] })
       expect(await told(elsewhere, service)).toEqual(before)
