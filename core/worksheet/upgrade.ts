@@ -165,9 +165,25 @@ function fitted(check: CheckV4 | (Omit<CheckV4, 'trials'> & Pick<CheckDocument, 
 
 export type OldWorksheet = WorksheetV1 | WorksheetV2 | WorksheetV3 | WorksheetV4
 
-/** Also completes a file of this version whose checks do not say yet what was struck out. */
+type Sparse<T, K extends keyof T> = Omit<T, K> & Partial<Pick<T, K>>
+/** What may be left out of a file, filled in: days until a piece comes, pieces that were made, the widest print of a strip. */
+function completed<Sheet extends WorksheetV4 | Worksheet>(sheet: Sheet): Sheet {
+  const gauge = (one: Sparse<Gauge, 'widest'>) => ({ widest: null, ...one })
+  const check = (one: Sparse<CheckV4 | CheckDocument, 'laps'>) => ({
+    laps: [],
+    ...one,
+    gauges: Object.fromEntries(Object.entries(one.gauges).map(([key, used]) => [key, gauge(used)])),
+  })
+  return {
+    ...sheet,
+    lots: sheet.lots.map((lot: Sparse<Lot, 'leadDays'>) => ({ leadDays: null, ...lot })),
+    jobs: sheet.jobs.map(job => ({ ...job, checks: job.checks.map(check) })),
+  }
+}
+
+/** Also completes a file of this version. */
 export function upgradeWorksheet(old: OldWorksheet | Worksheet): Worksheet {
-  const four = old.version < 4 ? upgradeToFour(old as WorksheetV1 | WorksheetV2 | WorksheetV3) : (old as WorksheetV4 | Worksheet)
+  const four = completed(old.version < 4 ? upgradeToFour(old as WorksheetV1 | WorksheetV2 | WorksheetV3) : (old as WorksheetV4 | Worksheet))
   const lots = lotMap(four.lots)
   return {
     ...four,

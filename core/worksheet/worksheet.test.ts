@@ -26,6 +26,21 @@ const changed = (change: (sheet: typeof launch) => void) => {
 }
 
 describe('the worksheet', () => {
+  it('may leave out what the docs say may be left out', () => {
+    if (!good.ok) throw new Error('demo')
+    const { jobs, lots } = good.worksheet
+    const sheet = writeWorksheet(jobs, lots, '2026-05-04T13:05:00.000Z')
+    const { core: _, ...bare } = sheet
+    const sparse = JSON.parse(
+      JSON.stringify(bare, (key, value: unknown) =>
+        ['written', 'leadDays', 'laps', 'widest', 'refitCost', 'slopes', 'struck'].includes(key) ? undefined : value,
+      ),
+    ) as object
+    const reading = checkWorksheet(sparse)
+    expect(reading.ok ? '' : reading.faults[0]!.path + reading.faults[0]!.reason).toBe('')
+    expect(reading.ok && reading.worksheet.jobs).toEqual(jobs)
+    expect(reading.ok && reading.worksheet.lots).toEqual(lots)
+  })
   it('takes a signature in whatever state its figures were signed, so that what is written can be read', () => {
     const states: Record<VerdictState, true> = {
       'to-do': true,
