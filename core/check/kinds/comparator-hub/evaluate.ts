@@ -79,7 +79,6 @@ export function combine(setup: ComparatorSetup, answers: Answers): CombinedResul
             ...result('locked', longer(shortest, 'locked'), ['distance', 'locked', ...used], formula, [
               ...findings,
               ...lockedFindings(answers),
-              ...(trial.findings ?? []).filter(({ gate }) => gate === 'feel'),
             ]),
             ...verdict,
           },
@@ -109,7 +108,7 @@ const tried = (answers: Answers): boolean => {
   return atMost !== undefined || estimate !== null
 }
 
-/** The trial by word: no play and free is right, by word alone until a dial has been there; no play and stiff too much preload, some play too little. Words from before the spacer was set as it is say nothing. */
+/** The trial by word: no play and free is right, which is said to be by word where no dial has been there; no play and stiff too much preload, some play too little. Words from before the spacer was set as it is say nothing. */
 function trialOf(answers: Answers, spacer: Estimate | null): Pick<CombinedResult, 'overrule' | 'asksReason' | 'findings'> {
   const play = answers.of('end-play')
   const spin = answers.of('spin').word
@@ -132,11 +131,7 @@ function trialOf(answers: Answers, spacer: Estimate | null): Pick<CombinedResult
       overrule: { state: 'above', words: 'there is end play with the nut tight: too little preload' },
     }
   return play.estimate === null
-    ? {
-        findings: [
-          { gate: 'feel', level: 'note', words: 'No play and it spins free: right, by word. Provisional until a dial has been there.' },
-        ],
-      }
+    ? say('warn', 'No play and it spins free: right, by word. No dial has been there yet.')
     : say('note', 'No play and it spins free: right. No play is “zero or less”, not a figure.')
 }
 
