@@ -1,14 +1,19 @@
 import { lotMap, type Lot } from '../pack/lot'
-import type { CheckDocument, SignedPiece } from './document'
+import { everFitted, type CheckDocument, type SignedPiece } from './document'
 
-/** The pieces that were fitted, in the order of their ids, as a signature given now rests on them. @param lots  the drawer */
-export function signedPieces({ trials }: Pick<CheckDocument, 'trials'>, lots: readonly Lot[]): SignedPiece[] {
-  const fitted = new Set(trials.flatMap(({ packs }) => Object.values(packs).flatMap(pack => (pack ?? []).map(({ lotId }) => lotId))))
-  return lots
-    .filter(({ id }) => fitted.has(id))
+/** Ids of the sizes a check names: what was ever fitted, what was made and out of what, what its rules ask for. */
+export function sizesNamed(check: Pick<CheckDocument, 'trials' | 'laps' | 'packRules'>): Set<string> {
+  const { required } = check.packRules
+  const lapped = check.laps.flatMap(({ lotId, end }) => [lotId, end?.lotId ?? lotId])
+  return new Set([...everFitted(check), ...lapped, ...(required === undefined ? [] : [required])])
+}
+
+/** Pieces of a drawer by their ids, and in the order of those, as a signature given now would keep them. */
+export const piecesNow = (ids: ReadonlySet<string>, drawer: readonly Lot[]): SignedPiece[] =>
+  drawer
+    .filter(({ id }) => ids.has(id))
     .map(({ onHand: _, reserved: __, cost: ___, leadDays: ____, tags: _____, ...piece }) => piece)
     .sort((a, b) => (a.id < b.id ? -1 : 1))
-}
 
 /**
  * The drawer as a check has to see it: what it was signed with is as it was when it was signed, whatever was measured or marked since.

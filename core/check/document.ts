@@ -242,15 +242,17 @@ export function goesInto(
 export const sheetsFor = (document: Pick<CheckDocument, 'family'>, lots: readonly Lot[]): Lot[] =>
   lots.filter(lot => lot.family === document.family && lot.shape === 'sheet' && lot.onHand > 0)
 
+/** Ids of what was ever fitted. */
+export const everFitted = ({ trials }: Pick<CheckDocument, 'trials'>): Set<string> =>
+  new Set(trials.flatMap(({ packs }) => Object.values(packs).flatMap(pack => (pack ?? []).map(({ lotId }) => lotId))))
+
 /** The pieces of the drawer this check may choose from: its family, and whatever was ever fitted. @param place  only what goes there */
 export function drawerFor(
   document: Pick<CheckDocument, 'family' | 'trials'>,
   lots: readonly Lot[],
   place?: Pick<PackPlace, 'id' | 'holds' | 'washers'>,
 ): Lot[] {
-  const fitted = new Set(
-    document.trials.flatMap(trial => Object.values(trial.packs).flatMap(pack => pack?.map(piece => piece.lotId) ?? [])),
-  )
+  const fitted = everFitted(document)
   const own = lots.filter(lot => (lot.family === document.family && lot.shape !== 'sheet') || fitted.has(lot.id))
   if (!place) return own
   // What is in may stay, whatever goes there by what is known now; no more of it is put in.

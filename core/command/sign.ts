@@ -1,5 +1,5 @@
 import { pendingItems } from '../check/evaluate/said-conditions'
-import { signedPieces } from '../check/as-signed'
+import { piecesNow, sizesNamed } from '../check/as-signed'
 import { counts, signedFigures } from '../check/evaluate/gravity'
 import { checkKind } from '../check/registry'
 import { evaluateCheck } from '../check/evaluate/evaluate-check'
@@ -29,7 +29,7 @@ export function sign({ document, lots, reserves }: Bench, { at, by, reason: why,
         reason,
         core: CORE_VERSION,
         figures: signedFigures(current),
-        pieces: signedPieces(document, reckoned),
+        pieces: piecesNow(sizesNamed(document), reckoned),
       },
     },
     ...Object.keys(reserves).map((place): Happening => ({ type: 'promised', place, pack: [] })),

@@ -50,7 +50,7 @@ describe('the text of a record', () => {
     // The former text went by them.
     expect(formerRecordText(there)).not.toBe(formerRecordText(sheet))
   })
-  it.each(DEMO_WORKSHEETS)('%s: changes with each reading, word and state that is altered', name => {
+  it.each(DEMO_WORKSHEETS)('%s: changes with each figure and word that is altered', name => {
     const sheet = sheetOf(name)
     const plain = recordText(sheet)
     const altered = (change: (copy: Worksheet) => void) => {
@@ -95,6 +95,10 @@ describe('the text of a record', () => {
     const [one, other] = [sizes[0]!, sizes.find(({ nominal }) => nominal !== sizes[0]!.nominal)!]
     const jobs = JSON.parse(text.replace(`"lotId":"${one.id}"`, `"lotId":"${other.id}"`)) as Worksheet['jobs']
     expect(recordText({ ...sheet, jobs })).not.toBe(plain)
+    const [check] = sheet.jobs[0]!.checks
+    const asking = (required: string) =>
+      recordText({ ...sheet, jobs: [{ ...sheet.jobs[0]!, checks: [{ ...check!, packRules: { ...check!.packRules, required } }] }] })
+    expect(asking(one.id)).not.toBe(asking(other.id))
     const coarser = JSON.parse(text.replace(/"graduation":(\d+)/, (_, step) => `"graduation":${2 * Number(step)}`)) as Worksheet['jobs']
     expect(recordText({ ...sheet, jobs: coarser })).not.toBe(plain)
   })

@@ -1,6 +1,7 @@
 import canonicalize from 'canonicalize'
-import { signedPieces } from '../check/as-signed'
-import type { CheckDocument, PointReading, SignedPiece, Trial } from '../check/document'
+import { asSigned, piecesNow, sizesNamed } from '../check/as-signed'
+import { everFitted, type CheckDocument, type PointReading } from '../check/document'
+import { keptKey } from '../check/evaluate/gauge-needs'
 import type { Lot, Pack } from '../pack/lot'
 import type { LimitSet } from '../verdict/limits'
 import type { Worksheet, WorksheetJob } from './worksheet'
@@ -119,35 +120,30 @@ function checkRecord(check: CheckDocument, drawer: readonly Lot[], partName: (id
 }
 
 /** The pieces of a check: as they were when it was signed, else as they measure; and which of them an id is. */
-function piecesOf({ trials, laps, signOff }: CheckDocument, drawer: readonly Lot[]) {
-  const lapped = laps.flatMap(({ lotId, end }) => [lotId, ...(end?.lotId ? [end.lotId] : [])]).map(lotId => ({ lotId, count: 1 }))
-  const everywhere: Pick<Trial, 'packs'>[] = [...trials, { packs: { lapped } }]
-  const here = signedPieces({ trials: everywhere as Trial[] }, drawer)
-  const kept = signOff?.pieces ?? []
-  const all: readonly SignedPiece[] = [...kept, ...here.filter(({ id }) => !kept.some(piece => piece.id === id))]
+function piecesOf(check: CheckDocument, drawer: readonly Lot[]) {
+  const all = piecesNow(sizesNamed(check), asSigned(check, drawer))
   // Of a piece measured once, its one figure says no more.
-  return named(all.map(({ sizes, ...piece }) => ({ ...piece, ...(sizes && sizes.length > 1 ? { sizes } : {}) })))
+  return told(all.map(({ sizes, ...piece }) => ({ ...piece, ...(sizes && sizes.length > 1 ? { sizes } : {}) })))
 }
 
 /** The gauges it was read with, by what they were for, and which of them an id is. */
 function gaugesOf({ gauges }: CheckDocument) {
   // That one was found wrong since is said beside the record; it is no part of it.
-  const { record, name } = named(Object.values(gauges).map(({ foundWrong: _, ...gauge }) => gauge))
-  const used = Object.entries(gauges).flatMap(([key, { id }]) => (key.includes(READ_BEFORE) ? [] : [[key, name(id)] as const]))
+  const { record, name } = told(Object.values(gauges).map(({ foundWrong: _, ...gauge }) => gauge))
+  // Under its own id stands one that another took the place of.
+  const used = Object.entries(gauges).flatMap(([key, gauge]) => (key === keptKey(gauge) ? [] : [[key, name(gauge.id)] as const]))
   return { record: { all: record, used: Object.fromEntries(used) }, name }
 }
-/** A gauge that another took the place of stays under its kind, this and its id. */
-const READ_BEFORE = ':read-'
 
 /** Things as they are, in an order of their own, without the ids they go by here; and which of them an id is. −1: none. */
-function named(things: readonly { readonly id: string }[]) {
-  const told = [...new Map(things.map(thing => [thing.id, thing])).values()].map(({ id, ...thing }) => ({
+function told(things: readonly { readonly id: string }[]) {
+  const all = [...new Map(things.map(thing => [thing.id, thing])).values()].map(({ id, ...thing }) => ({
     id,
     thing,
     text: canonicalize(thing)!,
   }))
-  told.sort((a, b) => (a.text < b.text ? -1 : a.text > b.text ? 1 : 0))
-  return { record: told.map(({ thing }) => thing), name: placeIn(told.map(({ id }) => id)) }
+  all.sort((a, b) => (a.text < b.text ? -1 : a.text > b.text ? 1 : 0))
+  return { record: all.map(({ thing }) => thing), name: placeIn(all.map(({ id }) => id)) }
 }
 
 /** Where an id stands in a list, from 0; −1: nowhere. */
@@ -180,7 +176,7 @@ const moment = (at: string): string => new Date(at).toISOString()
 
 /** The text of a record as reports had it before 3.5.0: by ids, with the pieces as they measure. Their digests are told beside those of now. */
 export function formerRecordText({ format, version, jobs, lots }: Worksheet): string {
-  const pieces = signedPieces({ trials: jobs.flatMap(({ checks }) => checks.flatMap(({ trials }) => trials)) }, lots).map(
+  const pieces = piecesNow(everFitted({ trials: jobs.flatMap(({ checks }) => checks.flatMap(({ trials }) => trials)) }), lots).map(
     ({ id, family, nominal, measured, tolerance, shape, mark, colour }) => ({
       id,
       family,

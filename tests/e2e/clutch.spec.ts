@@ -47,6 +47,20 @@ test('a release bearing: a bar in one depth only is refused, one shim moves comp
   // 0.3 + 3.051 − 2.876 = 0.475, reserve 3.981 − 3.351 = 0.630.
   await expect(page.getByTestId('verdict')).toContainText('475.0')
   await expect(page.getByRole('row', { name: /Wear reserve/ })).toContainText('630.0')
+  // What is allowed at the outside is said as soon as it is known.
+  await expect(page.getByTestId('between')).toHaveCount(0)
+  await page
+    .getByRole('navigation', { name: 'Phases' })
+    .getByRole('button', { name: /Set up/ })
+    .press('Enter')
+  await pick(page, 'Shop limits: kind', 'From')
+  // The next two fields are theirs.
+  await page.keyboard.type('450')
+  await page.keyboard.press('Tab')
+  await page.keyboard.type('780')
+  await page.keyboard.press('Tab')
+  await expect(page.getByTestId('between')).toContainText('inside the shop’s: between the two it is signed with a reason')
+  await next(page)
   await next(page)
   const first = page.getByTestId('proposals').getByRole('listitem').first()
   await expect(first).toContainText('Put in 150')
